@@ -1,0 +1,156 @@
+import {
+  FACES,
+  GAUGE_KINDS,
+  LENGTH_UNITS,
+  OFFSET_ROWS,
+  SCHOOLS,
+  type Reading,
+  type SetupDocument,
+  type SetupSheet,
+} from '@pine/core'
+import { z } from 'zod'
+
+const name = z.string().trim().min(1).max(120)
+const words = z.string().trim().max(500)
+const factId = z.uuid()
+/** Kept as typed: whether it is a number is said by core, in the words for a machinist. */
+export const writtenLengthSchema = z.strictObject({
+  text: z.string().max(40),
+  unit: z.enum(LENGTH_UNITS),
+})
+
+const keyMode = z.enum(['set', 'add'])
+const side = z.enum(['outside', 'inside'])
+const row = z.enum(OFFSET_ROWS)
+const address = z.string().regex(/^(H\d{1,3}|G5[4-9]\.[XYZ])$/, 'a register such as H3 or G54.Z')
+const registerNumber = z.int().min(1).max(999)
+
+export const controlProfileSchema = z.strictObject({
+  decimals: z.strictObject({ mm: z.int().min(1).max(6), in: z.int().min(1).max(5) }),
+  lengthKey: keyMode,
+  workOffsetKey: keyMode,
+})
+
+export const machineDeclarationSchema = z.strictObject({
+  name,
+  kind: z.enum(['mill', 'router']),
+  control: controlProfileSchema,
+})
+
+export const gaugeSchema = z.strictObject({
+  id: name,
+  kind: z.enum(GAUGE_KINDS),
+  name,
+  size: writtenLengthSchema,
+})
+
+export const toolSchema = z.strictObject({
+  number: registerNumber,
+  name,
+  lengthRegister: registerNumber,
+})
+
+export const axisPlanSchema = z.discriminatedUnion('by', [
+  z.strictObject({
+    by: z.literal('one-face'),
+    face: z.enum(FACES),
+    side,
+    drawing: writtenLengthSchema,
+  }),
+  z.strictObject({
+    by: z.literal('two-faces'),
+    side,
+    size: writtenLengthSchema,
+    tolerance: writtenLengthSchema,
+    drawing: writtenLengthSchema,
+  }),
+])
+
+export const offsetPlanSchema = z.strictObject({
+  row,
+  X: axisPlanSchema,
+  Y: axisPlanSchema,
+  Z: z.strictObject({
+    by: z.enum(['carried-difference', 'nose-on-part']),
+    facing: writtenLengthSchema,
+  }),
+})
+
+export const setupSheetSchema = z.strictObject({
+  name,
+  unit: z.enum(LENGTH_UNITS),
+  machine: machineDeclarationSchema,
+  school: z.enum(SCHOOLS),
+  zero: words,
+  plane: name,
+  stock: z.strictObject({ X: writtenLengthSchema, Y: writtenLengthSchema, Z: writtenLengthSchema }),
+  gauges: z.array(gaugeSchema).max(200),
+  tools: z.array(toolSchema).min(1).max(1000),
+  offsets: z.array(offsetPlanSchema).min(1).max(6),
+})
+
+const fact = { id: factId, by: name, at: z.iso.datetime({ offset: true }) }
+const gaugeIds = z.array(name).max(10)
+const readingBody = {
+  read: writtenLengthSchema,
+  with: gaugeIds,
+  supersedes: factId.optional(),
+  reason: words.optional(),
+}
+
+const readingVariants = [
+  z.strictObject({ of: z.literal('nose-on-plane'), ...readingBody }),
+  z.strictObject({ of: z.literal('tip-on-plane'), tool: registerNumber, ...readingBody }),
+  z.strictObject({ of: z.literal('face'), row, face: z.enum(FACES), ...readingBody }),
+  z.strictObject({ of: z.literal('nose-on-part'), row, ...readingBody }),
+  z.strictObject({
+    of: z.literal('carried-difference'),
+    row,
+    zeroedOn: z.enum(['plane', 'part']),
+    withOnPlane: gaugeIds,
+    ...readingBody,
+  }),
+] as const
+
+/** A reading as it is sent: the server adds who and when. */
+export const newReadingSchema = z.discriminatedUnion('of', readingVariants)
+
+export const readingSchema = z.discriminatedUnion('of', [
+  readingVariants[0].extend(fact),
+  readingVariants[1].extend(fact),
+  readingVariants[2].extend(fact),
+  readingVariants[3].extend(fact),
+  readingVariants[4].extend(fact),
+])
+
+export const newKeyInSchema = z.strictObject({ address, mode: keyMode, typed: writtenLengthSchema })
+export const keyInSchema = newKeyInSchema.extend(fact)
+
+export const newReadBackSchema = z.strictObject({
+  address,
+  moment: z.enum(['before', 'after']),
+  shown: writtenLengthSchema,
+})
+export const readBackSchema = newReadBackSchema.extend(fact)
+
+/** The open set-up file, version 1: docs/setup-file.md. */
+export const setupDocumentSchema = z.strictObject({
+  format: z.literal('pine-compass/setup'),
+  version: z.literal(1),
+  id: z.uuid(),
+  sheet: setupSheetSchema,
+  readings: z.array(readingSchema).max(20_000),
+  keyIns: z.array(keyInSchema).max(20_000),
+  readBacks: z.array(readBackSchema).max(20_000),
+})
+
+// Core owns the shape that it computes on and may not import a validator, so the two are held
+// equal here: a field that is added on one side alone does not compile.
+type Exact<A, B> = [A] extends [B] ? ([B] extends [A] ? true : never) : never
+export const SHAPES_ARE_EQUAL: readonly [
+  Exact<DeepReadonly<z.infer<typeof setupSheetSchema>>, SetupSheet>,
+  Exact<DeepReadonly<z.infer<typeof readingSchema>>, Reading>,
+  Exact<DeepReadonly<z.infer<typeof setupDocumentSchema>>, SetupDocument>,
+] = [true, true, true]
+
+type DeepReadonly<T> = T extends object ? { readonly [Key in keyof T]: DeepReadonly<T[Key]> } : T

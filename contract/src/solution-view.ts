@@ -1,0 +1,83 @@
+import {
+  describeRole,
+  describeWarning,
+  formatLength,
+  traceOf,
+  type Nanometres,
+  type Register,
+  type Solution,
+} from '@pine/core'
+import { z } from 'zod'
+
+const unit = z.enum(['mm', 'in'])
+
+/** A solution as JSON: what `bin/pine solve --json` prints, the API answers and a record freezes. */
+export const solutionViewSchema = z.object({
+  unit,
+  registers: z.array(
+    z.object({
+      address: z.string(),
+      unit,
+      /** With the control's decimals; null while a reading is missing. */
+      value: z.string().nullable(),
+      state: z.enum(['not-read', 'read', 'keyed', 'proven', 'stale']),
+      trace: z.array(
+        z.object({
+          role: z.string(),
+          meaning: z.string(),
+          name: z.string(),
+          coefficient: z.number(),
+          text: z.string(),
+          unit,
+          adds: z.string(),
+          by: z.string().optional(),
+          at: z.string().optional(),
+        }),
+      ),
+    }),
+  ),
+  warnings: z.array(z.object({ code: z.string(), place: z.string(), message: z.string() })),
+})
+
+export type SolutionView = z.infer<typeof solutionViewSchema>
+
+/** Translates a solution for people and programs outside. Numbers become text, so that no digit is lost. */
+export function viewSolution(solution: Solution): SolutionView {
+  const { unit, decimals } = solution
+  const write = (nm: Nanometres) => `${formatLength(nm, unit, decimals)} ${unit}`
+  return {
+    unit,
+    registers: solution.registers.map((register) => viewRegister(register, solution)),
+    warnings: solution.warnings.map((warning) => ({
+      code: warning.code,
+      place: warning.place,
+      message: describeWarning(warning, write),
+    })),
+  }
+}
+
+function viewRegister(
+  register: Register,
+  { unit, decimals }: Solution,
+): SolutionView['registers'][number] {
+  const { address, state, chain, value } = register
+  // One decimal more than the control shows, so that a half step can be followed.
+  const fine = Math.min(decimals + 1, 6)
+  return {
+    address,
+    unit,
+    value: value === undefined ? null : formatLength(value, unit, decimals),
+    state,
+    trace: (chain ? traceOf(chain) : []).map((line) => ({
+      role: line.role,
+      meaning: describeRole(line.role),
+      name: line.name,
+      coefficient: line.coefficient,
+      text: line.text,
+      unit: line.unit,
+      adds: formatLength(line.contribution, unit, fine),
+      ...(line.by === undefined ? {} : { by: line.by }),
+      ...(line.at === undefined ? {} : { at: line.at }),
+    })),
+  }
+}

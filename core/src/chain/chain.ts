@@ -1,0 +1,93 @@
+import { toNanometres, type Nanometres } from '../length/length'
+import type { ReadLength } from '../length/read-length'
+
+/** What a source is: it decides how it is shown, how sure it is and how it goes stale. */
+export type SourceKind = 'reading' | 'gauge' | 'drawing' | 'declared'
+
+/** One number that came from outside: somebody read it, marked it, drew it or declared it. */
+export interface Source {
+  /** Unique in the set-up; two terms with the same id are the same number and may cancel. */
+  readonly id: string
+  readonly kind: SourceKind
+  /** What the person calls it: `height setter`, `T4 on the plane`. */
+  readonly name: string
+  readonly length: ReadLength
+  readonly by?: string
+  /** ISO 8601 time, as recorded with the fact. */
+  readonly at?: string
+}
+
+/** Why a source stands in a chain; the words are in words/term-words.ts. */
+export type TermRole =
+  | 'tip-at-contact'
+  | 'nose-at-contact'
+  | 'axis-at-contact'
+  | 'counter'
+  | 'gauge-beneath'
+  | 'sensor-radius'
+  | 'facing'
+  | 'drawing-coordinate'
+
+export interface Term {
+  readonly source: Source
+  /** ±1 and ±½ are exact; a mean of n repeats carries 1/n. */
+  readonly coefficient: number
+  readonly role: TermRole
+}
+
+/**
+ * A number as a linear combination of its sources. Value, trace, drawing, uncertainty, slips and
+ * freshness are all read off this one shape.
+ */
+export interface Chain {
+  readonly terms: readonly Term[]
+}
+
+export const EMPTY_CHAIN: Chain = { terms: [] }
+
+/** A chain of one term. */
+export function chainOf(source: Source, role: TermRole, coefficient = 1): Chain {
+  return { terms: [{ source, role, coefficient }] }
+}
+
+/** The sum of chains. Terms of one source are put together, and vanish where they cancel. */
+export function sumChains(...chains: readonly Chain[]): Chain {
+  const merged = new Map<string, Term>()
+  for (const term of chains.flatMap((chain) => chain.terms)) {
+    const before = merged.get(term.source.id)
+    merged.set(
+      term.source.id,
+      before === undefined
+        ? term
+        : { ...before, coefficient: before.coefficient + term.coefficient },
+    )
+  }
+  return { terms: [...merged.values()].filter((term) => term.coefficient !== 0) }
+}
+
+export function scaleChain(chain: Chain, factor: number): Chain {
+  return {
+    terms: chain.terms.map((term) => ({ ...term, coefficient: term.coefficient * factor })),
+  }
+}
+
+/** minuend − subtrahend. */
+export function subtractChains(minuend: Chain, subtrahend: Chain): Chain {
+  return sumChains(minuend, scaleChain(subtrahend, -1))
+}
+
+/** The mean of repeated values of the same quantity; `chains` holds at least one. */
+export function meanOfChains(chains: readonly Chain[]): Chain {
+  if (chains.length === 0) throw new RangeError('meanOfChains needs at least one chain, got none')
+  return scaleChain(sumChains(...chains), 1 / chains.length)
+}
+
+/**
+ * The value of a chain, rounded once to the nanometre (an odd half rounds away from zero, so a
+ * centre or a radius may be off by half a nanometre).
+ */
+export function valueOf(chain: Chain): Nanometres {
+  return toNanometres(
+    chain.terms.reduce((sum, term) => sum + term.coefficient * term.source.length.nm, 0),
+  )
+}

@@ -1,0 +1,124 @@
+export { success, failure, type Result } from './result'
+export { PROBLEM_CODES, type Problem, type ProblemCode } from './problem'
+export {
+  LENGTH_UNITS,
+  NANOMETRES_PER,
+  FINEST_DECIMALS,
+  toNanometres,
+  otherUnit,
+  type LengthUnit,
+  type Nanometres,
+  type WrittenLength,
+} from './length/length'
+export { readLength, type ReadLength, type ReadLengthOptions } from './length/read-length'
+export { formatLength, roundToDisplay, stepsOf as displayStepsOf } from './length/format-length'
+export {
+  EMPTY_CHAIN,
+  chainOf,
+  sumChains,
+  scaleChain,
+  subtractChains,
+  meanOfChains,
+  valueOf,
+  type Chain,
+  type Source,
+  type SourceKind,
+  type Term,
+  type TermRole,
+} from './chain/chain'
+export { traceOf, type TraceLine } from './chain/trace'
+export { GAUGE_KINDS, GAUGE_FACTS, type GaugeKind, type GaugeKindFacts } from './touch/gauge-kinds'
+export {
+  FACES,
+  FACES_OF_AXIS,
+  axisOfFace,
+  approachDirection,
+  planeUnder,
+  faceBeyond,
+  type Face,
+  type PlanAxis,
+  type Side,
+} from './touch/touch'
+export { SCHOOLS, lengthRegister, workOffsetZ, type School } from './schools/schools'
+export { keyInLine, type KeyInLine, type KeyInRequest } from './keyin/key-in'
+export {
+  SLIP_CODES,
+  explain,
+  type Comparison,
+  type Explanation,
+  type SlipCode,
+} from './slips/explain'
+export {
+  OFFSET_ROWS,
+  type AxisPlan,
+  type ControlProfile,
+  type Gauge,
+  type KeyIn,
+  type KeyMode,
+  type MachineDeclaration,
+  type OffsetPlan,
+  type OffsetRow,
+  type Quantity,
+  type ReadBack,
+  type Reading,
+  type SetupDocument,
+  type SetupSheet,
+  type Stock,
+  type Tool,
+  type ZPlan,
+} from './setup/document'
+export { quantityKey, axisOfQuantity, standingReadings, type QuantityName } from './setup/quantity'
+export { facesToTouch } from './setup/plan-axes'
+export { solve } from './setup/solve'
+export { checkDocument } from './setup/check-document'
+export {
+  TRUST_STATES,
+  WARNING_CODES,
+  type Heights,
+  type ImpliedSize,
+  type ReadBackVerdict,
+  type Register,
+  type Solution,
+  type TrustState,
+  type Warning,
+  type WarningCode,
+} from './setup/solution'
+export {
+  STATIONS,
+  stepsOf,
+  nextStep,
+  stationTrust,
+  type Station,
+  type Step,
+  type StepState,
+} from './plan/steps'
+export {
+  ladderOf,
+  type Ladder,
+  type LadderFrame,
+  type Rung,
+  type RungKey,
+  type Span,
+} from './picture/ladder'
+export { layoutLadder, rungAt, type LadderBox, type PlacedRung } from './picture/ladder-layout'
+export {
+  planViewOf,
+  type PlanFace,
+  type PlanFocus,
+  type PlanSensor,
+  type PlanView,
+} from './picture/plan-view'
+export { layoutPlan, type PlacedFace, type PlacedPlan, type PlanBox } from './picture/plan-layout'
+export { typographic } from './words/typographic'
+export { describeProblem, type ProblemWords } from './words/problem-words'
+export { describeRole, describeCoefficient } from './words/term-words'
+export { describeSlip, type SlipWords } from './words/slip-words'
+export { describeWarning, type LengthWriter } from './words/warning-words'
+export {
+  STATION_NAMES,
+  describeStep,
+  describeApproach,
+  faceName,
+  gaugeNames,
+  type StepWords,
+} from './words/step-words'

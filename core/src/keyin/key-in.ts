@@ -1,0 +1,53 @@
+import { formatLength, roundToDisplay } from '../length/format-length'
+import { toNanometres, type LengthUnit, type Nanometres } from '../length/length'
+import type { ControlProfile, KeyMode } from '../setup/document'
+
+/** One line of the key-in sheet. */
+export interface KeyInLine {
+  readonly address: string
+  readonly mode: KeyMode
+  readonly unit: LengthUnit
+  /** What to type, with an explicit decimal point; absent while adding and the value before is unknown. */
+  readonly type?: string
+  /** What the control must show afterwards. */
+  readonly after: string
+  readonly expected: Nanometres
+  readonly before?: Nanometres
+}
+
+export interface KeyInRequest {
+  readonly address: string
+  readonly kind: 'length' | 'work-offset'
+  readonly value: Nanometres
+  readonly unit: LengthUnit
+  /** What the register holds now, if that was read. */
+  readonly before?: Nanometres
+}
+
+/**
+ * What to type so that a register holds `value`, rounded once to what the control can show.
+ * A control that adds is given the difference from what it holds now; the rounding is done on the
+ * result, so that typing it twice in a row cannot drift.
+ */
+export function keyInLine(request: KeyInRequest, profile: ControlProfile): KeyInLine {
+  const { address, kind, value, unit, before } = request
+  const decimals = profile.decimals[unit]
+  const mode = kind === 'length' ? profile.lengthKey : profile.workOffsetKey
+  const expected = roundToDisplay(value, unit, decimals)
+  const after = formatLength(expected, unit, decimals)
+  const type =
+    mode === 'set'
+      ? after
+      : before === undefined
+        ? undefined
+        : formatLength(toNanometres(expected - before), unit, decimals)
+  return {
+    address,
+    mode,
+    unit,
+    after,
+    expected,
+    ...(type === undefined ? {} : { type }),
+    ...(before === undefined ? {} : { before }),
+  }
+}

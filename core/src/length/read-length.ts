@@ -1,0 +1,77 @@
+import { failure, success, type Result } from '../result'
+import {
+  FINEST_DECIMALS,
+  NANOMETRES_PER,
+  toNanometres,
+  type LengthUnit,
+  type Nanometres,
+  type WrittenLength,
+} from './length'
+
+/** A written length that was understood: the text is kept, the value is exact. */
+export interface ReadLength extends WrittenLength {
+  readonly nm: Nanometres
+  /** Decimals that were typed; they tell the resolution of the reading. */
+  readonly decimals: number
+}
+
+export interface ReadLengthOptions {
+  /** Named in a problem, so that it can be shown at the right field. */
+  readonly place?: string
+  /** What this length may be: `any` sign, `not-negative`, or `positive`. */
+  readonly sign?: 'any' | 'not-negative' | 'positive'
+}
+
+/** No machine that this product is for travels further; a longer number lost its decimal point. */
+const LONGEST_METRES = 100
+
+const SUFFIXES: Readonly<Record<string, LengthUnit>> = { mm: 'mm', in: 'in', inch: 'in', '"': 'in' }
+
+/**
+ * Reads a length that a person typed.
+ *
+ * @param written the text and the unit shown beside the field. A unit in the text itself
+ *   (`1.5in`, `38.1 mm`) wins over the one beside it, because the person wrote it.
+ * @returns whole nanometres and the decimals typed, or the problem. Nothing is guessed: a comma,
+ *   an exponent, a second point or more decimals than a nanometre holds is refused.
+ * @example readLength({ text: '1.5', unit: 'in' }) // value.nm === 38_100_000
+ */
+export function readLength(
+  written: WrittenLength,
+  options: ReadLengthOptions = {},
+): Result<ReadLength> {
+  const place = options.place ?? ''
+  const refuse = (code: Parameters<typeof failure>[0]['code'], limit?: string) =>
+    failure({ code, place, received: written.text, ...(limit === undefined ? {} : { limit }) })
+
+  const text = written.text.trim().replace(/\u2212/g, '-')
+  if (text === '') return refuse('length-empty')
+  const parts = /^(.*?)\s*([a-z"µμ]*)$/i.exec(text)
+  const digits = parts?.[1] ?? ''
+  const suffix = (parts?.[2] ?? '').toLowerCase()
+
+  if (/\d,\d|^[+-]?,\d/.test(digits)) return refuse('length-comma')
+  if (/^[+-]?[\d.]+e[+-]?\d+$/i.test(text)) return refuse('length-exponent')
+  if (/^[+-]?[\d.]*$/.test(digits) && digits.split('.').length > 2)
+    return refuse('length-two-points')
+  if (!/^[+-]?(\d+\.?\d*|\.\d+)$/.test(digits)) return refuse('length-not-a-number')
+  if (suffix !== '' && !(suffix in SUFFIXES)) return refuse('length-unit-unknown')
+
+  const unit = SUFFIXES[suffix] ?? written.unit
+  const decimals = (digits.split('.')[1] ?? '').length
+  const finest = FINEST_DECIMALS[unit]
+  if (decimals > finest) return refuse('length-too-fine', `${finest} ${unit}`)
+
+  const nm = exactNanometres(digits, decimals, unit)
+  if (Math.abs(nm) > LONGEST_METRES * 1e9) return refuse('length-too-large', `${LONGEST_METRES} m`)
+  if (nm < 0 && options.sign !== undefined && options.sign !== 'any')
+    return refuse('length-negative')
+  if (nm === 0 && options.sign === 'positive') return refuse('length-zero')
+  return success({ text: written.text, unit, nm, decimals })
+}
+
+/** Works on the digits as one whole number, so that no binary fraction is ever formed. */
+function exactNanometres(digits: string, decimals: number, unit: LengthUnit): Nanometres {
+  const whole = Number(digits.replace('.', ''))
+  return toNanometres(whole * (NANOMETRES_PER[unit] / 10 ** decimals))
+}

@@ -1,0 +1,155 @@
+import { EMPTY_CHAIN, subtractChains, valueOf } from '../chain/chain'
+import { toNanometres, type Nanometres } from '../length/length'
+import { readLength } from '../length/read-length'
+import {
+  approachDirection,
+  axisOfFace,
+  FACES_OF_AXIS,
+  type Face,
+  type PlanAxis,
+} from '../touch/touch'
+import type { AxisPlan, OffsetPlan, OffsetRow, SetupDocument } from '../setup/document'
+import { facesToTouch } from '../setup/plan-axes'
+import { quantityKey, standingReadings } from '../setup/quantity'
+import type { Solution } from '../setup/solution'
+import { SourceReader } from '../setup/sources'
+
+export interface PlanFace {
+  readonly face: Face
+  readonly role: 'to-touch' | 'read' | 'next' | 'unused'
+  /** Where it lies in the program's coordinates: by the drawing, or by what was read. */
+  readonly position: Nanometres
+}
+
+export interface PlanSensor {
+  readonly face: Face
+  readonly x: Nanometres
+  readonly y: Nanometres
+  readonly radius: Nanometres
+  /** The way the tool moves into the face. */
+  readonly direction: 1 | -1
+}
+
+/** The part from above in the program's coordinates, X to the right and Y away from the person. */
+export interface PlanView {
+  readonly row: OffsetRow
+  readonly left: Nanometres
+  readonly right: Nanometres
+  readonly front: Nanometres
+  readonly back: Nanometres
+  /** A pocket or slot is drawn as a hole in the part. */
+  readonly inside: Readonly<Record<PlanAxis, boolean>>
+  readonly faces: readonly PlanFace[]
+  readonly sensor?: PlanSensor
+}
+
+/** The face that is touched now, and the ids of what touches it. */
+export interface PlanFocus {
+  readonly face: Face
+  readonly with: readonly string[]
+}
+
+/**
+ * The plan of one work offset. A face that was read stands where its reading puts it, counted from
+ * the first face read on that axis, so a wrong digit is seen before it is keyed.
+ *
+ * @param focus the face being touched now, and with what: its sensor is drawn there.
+ */
+export function planViewOf(
+  document: SetupDocument,
+  solution: Solution,
+  offset: OffsetPlan,
+  focus?: PlanFocus,
+): PlanView {
+  const x = axisView(document, solution, offset, 'X', focus?.face)
+  const y = axisView(document, solution, offset, 'Y', focus?.face)
+  const faces = [...x.faces, ...y.faces]
+  const next = faces.find(({ face }) => face === focus?.face)
+  const radius =
+    focus && new SourceReader(document).gaugeSum(focus.with, axisOfFace(focus.face), 'plan')
+  const sensor =
+    next &&
+    sensorAt(next, offset, valueOf(radius ?? EMPTY_CHAIN), middle(x.nominal), middle(y.nominal))
+  return {
+    row: offset.row,
+    left: x.nominal[0],
+    right: x.nominal[1],
+    front: y.nominal[0],
+    back: y.nominal[1],
+    inside: { X: offset.X.side === 'inside', Y: offset.Y.side === 'inside' },
+    faces,
+    ...(sensor && { sensor }),
+  }
+}
+
+const middle = ([lower, upper]: readonly [Nanometres, Nanometres]) =>
+  toNanometres((lower + upper) / 2)
+
+function axisView(
+  document: SetupDocument,
+  solution: Solution,
+  offset: OffsetPlan,
+  axis: PlanAxis,
+  focus: Face | undefined,
+) {
+  const plan = offset[axis]
+  const nominal = nominalFaces(document, plan, axis)
+  const asked = facesToTouch(axis, plan)
+  const readFace = (face: Face) =>
+    solution.faces.get(quantityKey({ of: 'face', row: offset.row, face }))
+  const firstRead =
+    asked.find((face) => face !== focus && readFace(face)) ?? asked.find((face) => readFace(face))
+  const base = firstRead && readFace(firstRead)
+  const nominalOf = (face: Face) => nominal[FACES_OF_AXIS[axis].indexOf(face)] ?? nominal[0]
+  const faces = FACES_OF_AXIS[axis].map((face): PlanFace => {
+    const chain = readFace(face)
+    const position =
+      chain && base && firstRead
+        ? toNanometres(nominalOf(firstRead) + valueOf(subtractChains(chain, base)))
+        : nominalOf(face)
+    const standing =
+      standingReadings(document.readings, { of: 'face', row: offset.row, face }).length > 0
+    const role =
+      face === focus ? 'next' : !asked.includes(face) ? 'unused' : standing ? 'read' : 'to-touch'
+    return { face, role, position }
+  })
+  return { nominal, faces }
+}
+
+/** Both faces of an axis by the drawing; the one that is not dimensioned lies a stock size away. */
+function nominalFaces(
+  document: SetupDocument,
+  plan: AxisPlan,
+  axis: PlanAxis,
+): readonly [Nanometres, Nanometres] {
+  const drawing = nmOf(plan.drawing)
+  if (plan.by === 'two-faces') {
+    const half = nmOf(plan.size) / 2
+    return [toNanometres(drawing - half), toNanometres(drawing + half)]
+  }
+  const size = nmOf(document.sheet.stock[axis])
+  return plan.face === FACES_OF_AXIS[axis][0]
+    ? [toNanometres(drawing), toNanometres(drawing + size)]
+    : [toNanometres(drawing - size), toNanometres(drawing)]
+}
+
+/** A number that cannot be read draws as zero: the problem is told elsewhere, the picture goes on. */
+const nmOf = (written: AxisPlan['drawing']): number => {
+  const length = readLength(written)
+  return length.ok ? length.value.nm : 0
+}
+
+function sensorAt(
+  next: PlanFace,
+  offset: OffsetPlan,
+  radius: Nanometres,
+  middleX: Nanometres,
+  middleY: Nanometres,
+): PlanSensor {
+  const axis = axisOfFace(next.face)
+  const direction = approachDirection(next.face, offset[axis].side)
+  const centre = toNanometres(next.position - direction * radius)
+  return axis === 'X'
+    ? { face: next.face, x: centre, y: middleY, radius, direction }
+    : { face: next.face, x: middleX, y: centre, radius, direction }
+}

@@ -1,0 +1,131 @@
+import type { OffsetRow, SetupDocument } from '../setup/document'
+import { quantityKey, standingReadings, type QuantityName } from '../setup/quantity'
+import { facesToTouch } from '../setup/plan-axes'
+import type { Solution, TrustState } from '../setup/solution'
+
+/** The stations of a set-up, in the order of work. */
+export const STATIONS = [
+  'sheet',
+  'reference',
+  'lengths',
+  'plan',
+  'height',
+  'key-in',
+  'record',
+] as const
+
+export type Station = (typeof STATIONS)[number]
+
+/** One thing to do: declare the sheet, take a reading, key a register in, or record. */
+export type Step =
+  | { readonly key: 'sheet'; readonly station: 'sheet'; readonly does: 'sheet' }
+  | {
+      readonly key: string
+      readonly station: 'reference' | 'lengths' | 'plan' | 'height'
+      readonly does: 'read'
+      readonly quantity: QuantityName
+    }
+  | {
+      readonly key: string
+      readonly station: 'key-in'
+      readonly does: 'key-in'
+      readonly address: string
+    }
+  | { readonly key: 'record'; readonly station: 'record'; readonly does: 'record' }
+
+export interface StepState {
+  readonly step: Step
+  readonly done: boolean
+  readonly trust: TrustState
+}
+
+/**
+ * Every step that this set-up needs, in the order of work, with what is done.
+ * A nose touch is asked for only where the school or the way of finding Z needs it.
+ */
+export function stepsOf(
+  document: SetupDocument,
+  solution: Solution,
+  recorded: boolean,
+): readonly StepState[] {
+  const { sheet } = document
+  const read =
+    (station: 'reference' | 'lengths' | 'plan' | 'height') =>
+    (quantity: QuantityName): Step => ({
+      key: quantityKey(quantity),
+      station,
+      does: 'read',
+      quantity,
+    })
+  const steps: readonly Step[] = [
+    { key: 'sheet', station: 'sheet', does: 'sheet' },
+    ...(needsNoseTouch(document) ? [read('reference')({ of: 'nose-on-plane' })] : []),
+    ...sheet.tools.map(({ number }) => read('lengths')({ of: 'tip-on-plane', tool: number })),
+    ...sheet.offsets.flatMap((offset) =>
+      (['X', 'Y'] as const).flatMap((axis) =>
+        facesToTouch(axis, offset[axis]).map((face) =>
+          read('plan')({ of: 'face', row: offset.row, face }),
+        ),
+      ),
+    ),
+    ...sheet.offsets.map(({ row, Z }) => read('height')(heightQuantity(row, Z.by))),
+    ...solution.registers.map(({ address }): Step => ({
+      key: `key-in:${address}`,
+      station: 'key-in',
+      does: 'key-in',
+      address,
+    })),
+    { key: 'record', station: 'record', does: 'record' },
+  ]
+  return steps.map((step) => stateOf(step, document, solution, recorded))
+}
+
+/** The gauge line counts from the nose; Z by bare nose on the part needs it to know the plane. */
+function needsNoseTouch({ sheet }: SetupDocument): boolean {
+  return sheet.school === 'gauge-line' || sheet.offsets.some(({ Z }) => Z.by === 'nose-on-part')
+}
+
+const heightQuantity = (row: OffsetRow, by: 'carried-difference' | 'nose-on-part'): QuantityName =>
+  by === 'nose-on-part' ? { of: 'nose-on-part', row } : { of: 'carried-difference', row }
+
+function stateOf(
+  step: Step,
+  document: SetupDocument,
+  solution: Solution,
+  recorded: boolean,
+): StepState {
+  switch (step.does) {
+    case 'sheet':
+      return { step, done: true, trust: 'read' }
+    case 'read': {
+      const done = standingReadings(document.readings, step.quantity).length > 0
+      return { step, done, trust: done ? 'read' : 'not-read' }
+    }
+    case 'key-in': {
+      const trust =
+        solution.registers.find(({ address }) => address === step.address)?.state ?? 'not-read'
+      return {
+        step,
+        done: trust === 'keyed' || trust === 'proven',
+        trust: trust === 'read' ? 'not-read' : trust,
+      }
+    }
+    case 'record':
+      return { step, done: recorded, trust: recorded ? 'keyed' : 'not-read' }
+  }
+}
+
+/** The first thing that is still to do; undefined when the set-up is recorded and complete. */
+export function nextStep(states: readonly StepState[]): StepState | undefined {
+  return states.find(({ done }) => !done)
+}
+
+/** A station is as far as its least certain step. */
+export function stationTrust(
+  states: readonly StepState[],
+  station: Station,
+): TrustState | undefined {
+  const here = states.filter(({ step }) => step.station === station)
+  if (here.length === 0) return undefined
+  return here.every(({ done }) => done) ? (here[0]?.trust ?? 'not-read') : 'not-read'
+}

@@ -1,0 +1,150 @@
+import { meanOfChains, subtractChains, valueOf, type Chain } from '../chain/chain'
+import type { Nanometres } from '../length/length'
+import { explain } from '../slips/explain'
+import {
+  approachDirection,
+  axisOfFace,
+  faceBeyond,
+  FACES_OF_AXIS,
+  type Face,
+  type PlanAxis,
+  type Side,
+} from '../touch/touch'
+import type { AxisPlan, OffsetPlan, SetupDocument } from './document'
+import { meanOfKnown } from './heights'
+import { quantityKey, standingReadings } from './quantity'
+import type { ImpliedSize } from './solution'
+import type { SourceReader } from './sources'
+
+/** What the readings of one axis of one work offset give. */
+export interface AxisSolution {
+  /** Machine position of each face that was read. */
+  readonly faces: ReadonlyMap<Face, Chain>
+  /** WCS.x or WCS.y; absent while a face is missing. */
+  readonly register?: Chain
+  readonly size?: ImpliedSize
+}
+
+/** The faces that an axis plan asks to be touched, in the order in which they are touched. */
+export function facesToTouch(axis: PlanAxis, plan: AxisPlan): readonly Face[] {
+  return plan.by === 'one-face' ? [plan.face] : FACES_OF_AXIS[axis]
+}
+
+/**
+ * X or Y of a work offset: machine position of the face (or of the middle of two faces) minus what
+ * the drawing says it is. No "shift in by half the width", and no sign to choose.
+ */
+export function solveAxis(
+  document: SetupDocument,
+  sources: SourceReader,
+  offset: OffsetPlan,
+  axis: PlanAxis,
+): AxisSolution {
+  const plan = offset[axis]
+  const place = `sheet.offsets.${document.sheet.offsets.indexOf(offset)}.${axis}`
+  if (plan.by === 'one-face' && axisOfFace(plan.face) !== axis) {
+    sources.problems.push({
+      code: 'face-wrong-axis',
+      place: `${place}.face`,
+      received: plan.face,
+      limit: FACES_OF_AXIS[axis].join(', '),
+    })
+    return { faces: new Map() }
+  }
+  const faces = new Map<Face, Chain>()
+  for (const face of facesToTouch(axis, plan)) {
+    const chain = faceChain(document, sources, offset, face, plan.side)
+    if (chain !== undefined) faces.set(face, chain)
+  }
+  const drawing = sources.declared(
+    plan.drawing,
+    `${place}.drawing`,
+    'drawing-coordinate',
+    `drawing ${axis} of ${offset.row}`,
+  )
+  const touched = [...faces.values()]
+  if (plan.by === 'one-face') {
+    const [only] = touched
+    return { faces, ...(only && drawing && { register: subtractChains(only, drawing) }) }
+  }
+  const [lower, upper] = touched
+  if (lower === undefined || upper === undefined) return { faces }
+  const size = impliedSize(
+    document,
+    sources,
+    offset,
+    axis,
+    plan,
+    place,
+    subtractChains(upper, lower),
+  )
+  return {
+    faces,
+    ...(size && { size }),
+    ...(drawing && { register: subtractChains(meanOfChains([lower, upper]), drawing) }),
+  }
+}
+
+function faceChain(
+  document: SetupDocument,
+  sources: SourceReader,
+  offset: OffsetPlan,
+  face: Face,
+  side: Side,
+): Chain | undefined {
+  return meanOfKnown(
+    standingReadings(document.readings, { of: 'face', row: offset.row, face }).map((reading) => {
+      const contact = sources.reading(reading, 'axis-at-contact')
+      const standOff = sources.gaugeSum(reading.with, axisOfFace(face), quantityKey(reading))
+      return contact && standOff && faceBeyond(contact, standOff, approachDirection(face, side))
+    }),
+  )
+}
+
+/** The distance between two faces against the drawing: it catches a misread digit at once. */
+function impliedSize(
+  document: SetupDocument,
+  sources: SourceReader,
+  offset: OffsetPlan,
+  axis: PlanAxis,
+  plan: Extract<AxisPlan, { by: 'two-faces' }>,
+  place: string,
+  chain: Chain,
+): ImpliedSize | undefined {
+  const drawing = sources.length(plan.size, { place: `${place}.size`, sign: 'positive' })
+  const tolerance = sources.length(plan.tolerance, {
+    place: `${place}.tolerance`,
+    sign: 'not-negative',
+  })
+  if (!drawing || !tolerance) return undefined
+  const implied = valueOf(chain)
+  const agrees = Math.abs(implied - drawing.nm) <= tolerance.nm
+  const { unit, machine } = document.sheet
+  const decimals = machine.control.decimals[unit]
+  const causes = agrees
+    ? []
+    : explain({
+        expected: drawing.nm,
+        observed: implied,
+        unit,
+        decimals,
+        radii: radiiIn(chain),
+        within: tolerance.nm,
+      })
+  return {
+    row: offset.row,
+    axis,
+    chain,
+    implied,
+    drawing: drawing.nm,
+    tolerance: tolerance.nm,
+    agrees,
+    causes,
+  }
+}
+
+/** What the sensor's radius contributes to a chain, with its sign. */
+function radiiIn(chain: Chain): Nanometres {
+  const terms = chain.terms.filter(({ role }) => role === 'sensor-radius')
+  return valueOf({ terms })
+}

@@ -1,0 +1,44 @@
+import { axisOfFace } from '../touch/touch'
+import type { OffsetRow, Quantity, Reading } from './document'
+
+/** A quantity without the circumstances that change from reading to reading. */
+export type QuantityName =
+  | { readonly of: 'nose-on-plane' }
+  | { readonly of: 'tip-on-plane'; readonly tool: number }
+  | {
+      readonly of: 'face'
+      readonly row: OffsetRow
+      readonly face: 'left' | 'right' | 'front' | 'back'
+    }
+  | { readonly of: 'nose-on-part'; readonly row: OffsetRow }
+  | { readonly of: 'carried-difference'; readonly row: OffsetRow }
+
+/** A short text that is the same for two readings exactly when they read the same quantity. */
+export function quantityKey(quantity: Quantity | QuantityName): string {
+  switch (quantity.of) {
+    case 'nose-on-plane':
+      return 'nose-on-plane'
+    case 'tip-on-plane':
+      return `tip-on-plane:T${quantity.tool}`
+    case 'face':
+      return `face:${quantity.row}:${quantity.face}`
+    case 'nose-on-part':
+    case 'carried-difference':
+      return `${quantity.of}:${quantity.row}`
+  }
+}
+
+/** The axis that the quantity is read on; it decides which share of a gauge counts. */
+export function axisOfQuantity(quantity: Quantity | QuantityName): 'X' | 'Y' | 'Z' {
+  return quantity.of === 'face' ? axisOfFace(quantity.face) : 'Z'
+}
+
+/** The readings of a quantity that still stand: repeats all count, superseded ones do not. */
+export function standingReadings(
+  readings: readonly Reading[],
+  quantity: QuantityName,
+): readonly Reading[] {
+  const superseded = new Set(readings.map((reading) => reading.supersedes))
+  const key = quantityKey(quantity)
+  return readings.filter((reading) => quantityKey(reading) === key && !superseded.has(reading.id))
+}

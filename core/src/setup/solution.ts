@@ -1,0 +1,97 @@
+import type { Chain } from '../chain/chain'
+import type { LengthUnit, Nanometres } from '../length/length'
+import type { Problem } from '../problem'
+import type { PlanAxis } from '../touch/touch'
+import type { KeyInLine } from '../keyin/key-in'
+import type { Explanation } from '../slips/explain'
+import type { OffsetRow } from './document'
+
+/** How far a register is to be trusted: the five marks of the interface. */
+export const TRUST_STATES = ['not-read', 'read', 'keyed', 'proven', 'stale'] as const
+
+export type TrustState = (typeof TRUST_STATES)[number]
+
+/** What the control last showed for a register, beside what it should show. */
+export interface ReadBackVerdict {
+  readonly shownText: string
+  readonly shownUnit: LengthUnit
+  readonly shown: Nanometres
+  readonly equal: boolean
+  /** shown − expected: below zero the tool goes too deep, or too far towards minus. */
+  readonly error: Nanometres
+  /** Every simple cause that gives what is shown, simplest first; empty when equal. */
+  readonly causes: readonly Explanation[]
+}
+
+export interface Register {
+  /** `H3`, `G54.Z`: the row of the control. */
+  readonly address: string
+  readonly kind: 'length' | 'work-offset'
+  readonly state: TrustState
+  /** Absent while a reading is missing. */
+  readonly chain?: Chain
+  readonly value?: Nanometres
+  readonly keyIn?: KeyInLine
+  readonly readBack?: ReadBackVerdict
+}
+
+/** A size that two faces imply, held against the drawing. */
+export interface ImpliedSize {
+  readonly row: OffsetRow
+  readonly axis: PlanAxis
+  readonly chain: Chain
+  readonly implied: Nanometres
+  readonly drawing: Nanometres
+  readonly tolerance: Nanometres
+  readonly agrees: boolean
+  /** What would explain a disagreement, simplest first. */
+  readonly causes: readonly Explanation[]
+}
+
+export const WARNING_CODES = [
+  'size-differs',
+  'faces-swapped',
+  'length-not-positive',
+  'repeats-spread',
+  'no-sensor',
+  'read-back-differs',
+] as const
+
+export type WarningCode = (typeof WARNING_CODES)[number]
+
+/** Something that a machinist should look at before going on. Words: words/warning-words.ts. */
+export interface Warning {
+  readonly code: WarningCode
+  /** Register address, or the quantity's key. */
+  readonly place: string
+  readonly amount?: Nanometres
+  readonly limit?: Nanometres
+}
+
+/** Z planes and lengths that the pictures are drawn from; each absent until it was read. */
+export interface Heights {
+  /** S: machine Z at which the bare nose would touch the setting plane. */
+  readonly noseOnPlane?: Chain
+  /** S + L by tool number: machine Z at which that tip would touch the setting plane. */
+  readonly tipOnPlane: ReadonlyMap<number, Chain>
+  /** R by work offset: machine Z at which the bare nose would touch the raw top; only where it did. */
+  readonly noseOnPart: ReadonlyMap<OffsetRow, Chain>
+  /** Raw top above the setting plane (R − S), by work offset. */
+  readonly partTop: ReadonlyMap<OffsetRow, Chain>
+  /** Program zero above the setting plane (P − S), by work offset. */
+  readonly zero: ReadonlyMap<OffsetRow, Chain>
+}
+
+export interface Solution {
+  readonly unit: LengthUnit
+  /** Decimals of the control profile in this unit. */
+  readonly decimals: number
+  readonly registers: readonly Register[]
+  readonly sizes: readonly ImpliedSize[]
+  readonly heights: Heights
+  /** Machine position of each face that was read, by quantity key. */
+  readonly faces: ReadonlyMap<string, Chain>
+  readonly warnings: readonly Warning[]
+  /** Parts of the document that could not be used, each with its path. */
+  readonly problems: readonly Problem[]
+}

@@ -1,0 +1,95 @@
+import type { Problem, ProblemCode } from '../problem'
+
+/** What a person reads about a problem: what is wrong, what was expected, what to do. */
+export interface ProblemWords {
+  readonly message: string
+  readonly expected: string
+  readonly remedy: string
+}
+
+const aNumber = 'digits with at most one decimal point, such as -218.462'
+
+const words: Readonly<Record<ProblemCode, (problem: Problem) => ProblemWords>> = {
+  'length-empty': () => ({
+    message: 'There is no number yet.',
+    expected: aNumber,
+    remedy: 'Type what you read.',
+  }),
+  'length-not-a-number': ({ received }) => ({
+    message: `“${received}” is not a number.`,
+    expected: aNumber,
+    remedy: 'Type the digits as the display shows them.',
+  }),
+  'length-two-points': ({ received }) => ({
+    message: `“${received}” has two decimal points.`,
+    expected: aNumber,
+    remedy: 'Take one point out.',
+  }),
+  'length-comma': ({ received }) => ({
+    message: `“${received}” has a comma; it could mean a thousand or a decimal.`,
+    expected: 'a decimal point, and no commas',
+    remedy: `Write ${received.replace(',', '.')} if the comma is a decimal.`,
+  }),
+  'length-exponent': ({ received }) => ({
+    message: `“${received}” is written with an exponent.`,
+    expected: aNumber,
+    remedy: 'Write all the digits out.',
+  }),
+  'length-unit-unknown': ({ received }) => ({
+    message: `The unit in “${received}” is not known here.`,
+    expected: 'mm or in',
+    remedy: 'Write mm or in, or leave the unit out and use the one beside the field.',
+  }),
+  'length-too-fine': ({ received, limit }) => ({
+    message: `“${received}” has more decimals than can be kept exactly.`,
+    expected: `at most ${limit?.replace(' ', ' decimals in ') ?? 'six decimals'}`,
+    remedy: 'Round it to what the display shows.',
+  }),
+  'length-too-large': ({ received, limit }) => ({
+    message: `“${received}” is longer than any machine travels.`,
+    expected: `less than ${limit ?? '100 m'}`,
+    remedy: 'Look for a lost decimal point, or the wrong unit.',
+  }),
+  'length-negative': ({ received }) => ({
+    message: `“${received}” is below zero; a size cannot be.`,
+    expected: 'zero or more',
+    remedy: 'Type the size without a sign.',
+  }),
+  'length-zero': ({ received }) => ({
+    message: `“${received}” is zero; a gauge or a part has a size.`,
+    expected: 'more than zero',
+    remedy: 'Type the marked or measured size.',
+  }),
+  'reference-unknown': ({ received, limit }) => ({
+    message: `“${received}” is not in this set-up.`,
+    expected:
+      limit === undefined || limit === '' ? 'something that the sheet lists' : `one of ${limit}`,
+    remedy: 'Add it to the sheet, or name one that is there.',
+  }),
+  'reference-duplicate': ({ received }) => ({
+    message: `“${received}” is there twice.`,
+    expected: 'each number or id once',
+    remedy: 'Give one of them another.',
+  }),
+  'gauge-wrong-axis': ({ received, limit }) => ({
+    message: `“${received}” cannot be used to touch in ${limit ?? 'this axis'}.`,
+    expected:
+      limit === 'Z'
+        ? 'a setter, block, shim, paper or pin'
+        : 'an edge finder or a pin, with or without a shim',
+    remedy: 'Choose another gauge for this touch.',
+  }),
+  'face-wrong-axis': ({ received, limit }) => ({
+    message: `The ${received} face does not belong to this axis.`,
+    expected: `one of ${limit ?? 'the faces of this axis'}`,
+    remedy: 'Choose a face of this axis.',
+  }),
+  'supersedes-other': ({ received, limit }) => ({
+    message: `Reading ${received} reads another quantity${limit === undefined ? '' : ` (${limit})`}.`,
+    expected: 'a reading of the same quantity',
+    remedy: 'Supersede a reading of the same touch.',
+  }),
+}
+
+/** The words for a problem; every code has some (held complete by the type and a test). */
+export const describeProblem = (problem: Problem): ProblemWords => words[problem.code](problem)

@@ -1,0 +1,159 @@
+import type { QuantityName } from '../setup/quantity'
+import type { SetupDocument } from '../setup/document'
+import type { Station } from '../plan/steps'
+import { approachDirection, axisOfFace, type Face, type Side } from '../touch/touch'
+
+/** What a reading step says: where one is, what to do, what to beware of, what is read. */
+export interface StepWords {
+  readonly title: string
+  readonly sentence: string
+  readonly caution: string
+  /** Name of the field. */
+  readonly field: string
+}
+
+export const STATION_NAMES: Readonly<Record<Station, string>> = {
+  sheet: 'Sheet',
+  reference: 'Reference',
+  lengths: 'Lengths',
+  plan: 'X and Y',
+  height: 'Z',
+  'key-in': 'Key in',
+  record: 'Record',
+}
+
+/** Cautions of the step; the machine's manual, local rules and licensed practice come first (domain.md §18). */
+const CAUTIONS = {
+  nose: 'Spindle stopped, tool out. Smallest step near contact, whole hand on the wheel.',
+  tip: 'Spindle stopped. Check the direction while far away; smallest step near contact. Edges cut: hold the tool by its shank.',
+  finder:
+    'Raise Z before crossing the part. Edge finder within its rated speed, guards closed, hands away.',
+  pin: 'Spindle stopped. Raise Z before crossing the part; smallest step near contact, fingers clear.',
+  difference: 'Spindle stopped. Move Z up before X or Y, and come down with the smallest step.',
+} as const
+
+const faceNames: Readonly<
+  Record<Face, { outside: string; inside: string; from: string; inward: string }>
+> = {
+  left: {
+    outside: 'left face',
+    inside: 'left wall',
+    from: 'from the left',
+    inward: 'towards the left',
+  },
+  right: {
+    outside: 'right face',
+    inside: 'right wall',
+    from: 'from the right',
+    inward: 'towards the right',
+  },
+  front: {
+    outside: 'front face',
+    inside: 'front wall',
+    from: 'from the front',
+    inward: 'towards the front',
+  },
+  back: {
+    outside: 'back face',
+    inside: 'back wall',
+    from: 'from the back',
+    inward: 'towards the back',
+  },
+}
+
+export const faceName = (face: Face, side: Side): string => faceNames[face][side]
+
+/** Joined names of gauges: `height setter on block 25`. Empty when nothing lies between. */
+export function gaugeNames(document: SetupDocument, ids: readonly string[]): string {
+  return ids
+    .map((id) => document.sheet.gauges.find((gauge) => gauge.id === id)?.name ?? id)
+    .join(' on ')
+}
+
+/**
+ * The words of a reading step.
+ *
+ * @param using ids of the gauges chosen for this touch; they are named in the sentence.
+ */
+export function describeStep(
+  document: SetupDocument,
+  quantity: QuantityName,
+  using: readonly string[],
+): StepWords {
+  const gauge = gaugeNames(document, using)
+  const { plane } = document.sheet
+  switch (quantity.of) {
+    case 'nose-on-plane':
+      return {
+        title: 'Bare nose on the setting plane',
+        sentence:
+          gauge === ''
+            ? `Bring the bare nose down onto the ${plane}.`
+            : `Bring the bare nose down onto the ${gauge}.`,
+        caution: CAUTIONS.nose,
+        field: 'Machine Z at contact',
+      }
+    case 'tip-on-plane': {
+      const tool = document.sheet.tools.find(({ number }) => number === quantity.tool)
+      return {
+        title: `T${quantity.tool} · ${tool?.name ?? ''}`,
+        sentence:
+          gauge === ''
+            ? `Lower T${quantity.tool} onto the ${plane}.`
+            : `Lower T${quantity.tool} onto the ${gauge}.`,
+        caution: CAUTIONS.tip,
+        field: 'Machine Z at contact',
+      }
+    }
+    case 'face':
+      return faceWords(document, quantity.row, quantity.face, using)
+    case 'nose-on-part':
+      return {
+        title: `${quantity.row} · bare nose on the raw top`,
+        sentence:
+          gauge === ''
+            ? 'Bring the bare nose down onto the raw top.'
+            : `Bring the bare nose down onto the raw top, ${gauge} between.`,
+        caution: CAUTIONS.nose,
+        field: 'Machine Z at contact',
+      }
+    case 'carried-difference':
+      return {
+        title: `${quantity.row} · from the plane to the part`,
+        sentence: `Zero the relative counter on one of the two, the ${plane} or the raw top. Go to the other and read it there.`,
+        caution: CAUTIONS.difference,
+        field: 'Relative Z counter',
+      }
+  }
+}
+
+function faceWords(
+  document: SetupDocument,
+  row: string,
+  face: Face,
+  using: readonly string[],
+): StepWords {
+  const axis = axisOfFace(face)
+  const plan = document.sheet.offsets.find((offset) => offset.row === row)?.[axis]
+  const side = plan?.side ?? 'outside'
+  const gauge = gaugeNames(document, using)
+  const turns = document.sheet.gauges.some(
+    ({ id, kind }) => using.includes(id) && kind === 'edge-finder',
+  )
+  const name = faceName(face, side)
+  const approach =
+    side === 'outside'
+      ? `come ${faceNames[face].from}`
+      : `go from the middle ${faceNames[face].inward}`
+  return {
+    title: `${row} ${axis} · ${name}`,
+    sentence: `Touch the ${name}: ${approach} until the ${gauge === '' ? 'tool touches' : turns ? `${gauge} kicks` : `${gauge} touches`}.`,
+    caution: turns ? CAUTIONS.finder : CAUTIONS.pin,
+    field: `Machine ${axis} at contact`,
+  }
+}
+
+/** `moving X+`: said beside the picture, so that the direction can be checked before moving. */
+export function describeApproach(face: Face, side: Side): string {
+  return `tool moves ${axisOfFace(face)}${approachDirection(face, side) > 0 ? '+' : '\u2212'}`
+}

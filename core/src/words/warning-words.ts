@@ -1,0 +1,22 @@
+import type { Warning, WarningCode } from '../setup/solution'
+
+/** Writes a length in the set-up's unit, with the unit. */
+export type LengthWriter = (nm: NonNullable<Warning['amount']>) => string
+
+const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter) => string>> = {
+  'size-differs': ({ place, amount, limit }, write) =>
+    `${place}: the two faces lie ${amount === undefined ? '' : write(amount)} from the drawing size (allowed ±${limit === undefined ? '?' : write(limit)}). One of the readings, the tip or the drawing size is wrong.`,
+  'faces-swapped': ({ place }) =>
+    `${place}: the right or back face reads lower than the left or front one. The two readings have changed places, or a sign is wrong.`,
+  'length-not-positive': ({ place, amount }, write) =>
+    `${place} is ${amount === undefined ? 'not positive' : write(amount)}: a tool cannot end above the spindle nose. Look at the sign of the tip reading and of the nose reading.`,
+  'repeats-spread': ({ place, amount, limit }, write) =>
+    `${place}: the repeats differ by ${amount === undefined ? '?' : write(amount)}, more than ${limit === undefined ? '?' : write(limit)}. A burr, a chip or a loose tool does that.`,
+  'no-sensor': ({ place }) =>
+    `${place} was read without naming a sensor: its radius is counted as zero.`,
+  'read-back-differs': ({ place, amount }, write) =>
+    `${place}: the control does not show what it should; it is off by ${amount === undefined ? '?' : write(amount)}.`,
+}
+
+export const describeWarning = (warning: Warning, write: LengthWriter): string =>
+  words[warning.code](warning, write)

@@ -1,0 +1,132 @@
+import {
+  ladderOf,
+  layoutLadder,
+  layoutPlan,
+  planViewOf,
+  solve,
+  valueOf,
+  type QuantityName,
+} from '../src'
+import { mm, workedDocument, workedSheet } from './worked-example'
+
+const gaugeLine = workedDocument({ school: 'gauge-line' })
+const box = { width: 340, height: 300, marginTop: 30, marginBottom: 30, labelPitch: 20 }
+
+const rungs = (document: ReturnType<typeof workedDocument>, quantity?: QuantityName) =>
+  Object.fromEntries(
+    ladderOf(document, solve(document), quantity).rungs.map(({ key, height, label }) => [
+      key,
+      [height / 1e6, label && valueOf(label) / 1e6],
+    ]),
+  )
+
+describe('the ladder', () => {
+  test('gauge line: nose, tip, plane and part top where the bare nose would stand', () => {
+    expect(rungs(gaugeLine, { of: 'tip-on-plane', tool: 1 })).toEqual({
+      nose: [130, -220],
+      tip: [50, -300],
+      plane: [0, -350],
+      'part-top': [-30, -380],
+    })
+  })
+
+  test('setting plane: the same heights, labelled with where this tip would stand', () => {
+    expect(rungs(workedDocument(), { of: 'tip-on-plane', tool: 1 })).toEqual({
+      nose: [130, -140],
+      tip: [50, -220],
+      plane: [0, -270],
+      'part-top': [-30, -300],
+    })
+  })
+
+  test('a carried difference is counted from the plane', () => {
+    expect(rungs(workedDocument(), { of: 'carried-difference', row: 'G54' })).toEqual({
+      plane: [0, 0],
+      'part-top': [-30, -30],
+    })
+  })
+
+  test('facing puts zero below the raw top', () => {
+    const faced = workedDocument({
+      offsets: [
+        { ...workedSheet().offsets[0]!, Z: { by: 'carried-difference', facing: mm('0.5') } },
+      ],
+    })
+    expect(rungs(faced, { of: 'carried-difference', row: 'G54' })).toMatchObject({
+      'part-top': [-30, -30],
+      zero: [-30.5, -30.5],
+    })
+  })
+
+  test('every distance is drawn to one scale, and no label covers another', () => {
+    const placed = layoutLadder(
+      ladderOf(gaugeLine, solve(gaugeLine), { of: 'tip-on-plane', tool: 1 }),
+      box,
+    )
+    const scales = placed
+      .slice(1)
+      .map(
+        ({ rung, y }, index) => (y - placed[index]!.y) / (placed[index]!.rung.height - rung.height),
+      )
+    for (const scale of scales) expect(scale).toBeCloseTo(scales[0]!, 12)
+    for (const [index, { labelY }] of placed.slice(1).entries())
+      expect(labelY - placed[index]!.labelY).toBeGreaterThanOrEqual(box.labelPitch - 1e-9)
+    expect(placed.map(({ rung }) => rung.key)).toEqual(['nose', 'tip', 'plane', 'part-top'])
+  })
+})
+
+describe('the plan', () => {
+  const offset = workedSheet().offsets[0]!
+
+  test('the part lies where the drawing says, and the finder touches the left face from the left', () => {
+    const document = workedDocument()
+    const plan = planViewOf(document, solve(document), offset, { face: 'left', with: ['finder'] })
+    expect([plan.left, plan.right, plan.front, plan.back]).toEqual([-60e6, 60e6, -40e6, 40e6])
+    expect(plan.sensor).toMatchObject({ face: 'left', x: -65e6, y: 0, radius: 5e6, direction: 1 })
+  })
+
+  test('a second face stands where its reading puts it: a misread digit is seen', () => {
+    const twoFaces = {
+      ...offset,
+      X: {
+        by: 'two-faces',
+        side: 'outside',
+        size: mm('120'),
+        tolerance: mm('0.05'),
+        drawing: mm('0'),
+      },
+    } as const
+    const base = workedDocument({ offsets: [twoFaces] })
+    const right = {
+      ...base.readings[2]!,
+      id: 'x',
+      of: 'face',
+      face: 'right',
+      row: 'G54',
+      read: mm('-262.300'),
+    } as (typeof base.readings)[number]
+    const document = { ...base, readings: [...base.readings, right] }
+    const plan = planViewOf(document, solve(document), twoFaces, {
+      face: 'right',
+      with: ['finder'],
+    })
+    expect(plan.faces.find(({ face }) => face === 'right')).toEqual({
+      face: 'right',
+      role: 'next',
+      position: 80e6,
+    })
+  })
+
+  test('is placed to one scale with Y upwards, the sensor rim on the face', () => {
+    const document = workedDocument()
+    const placed = layoutPlan(
+      planViewOf(document, solve(document), offset, { face: 'front', with: ['finder'] }),
+      { width: 340, height: 240, margin: 40 },
+    )
+    expect(placed.part.width / placed.part.height).toBeCloseTo(120 / 80, 12)
+    const front = placed.faces.find(({ face }) => face === 'front')!
+    expect(front.y1).toBeCloseTo(placed.part.y + placed.part.height, 9)
+    expect(placed.sensor!.y - placed.sensor!.radius).toBeCloseTo(front.y1, 9)
+    expect([placed.sensor!.dx, placed.sensor!.dy]).toEqual([0, -1])
+  })
+})

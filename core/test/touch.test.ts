@@ -1,0 +1,49 @@
+import {
+  approachDirection,
+  axisOfFace,
+  chainOf,
+  faceBeyond,
+  planeUnder,
+  readLength,
+  valueOf,
+  type Chain,
+  type Face,
+} from '../src'
+
+function length(
+  text: string,
+  role: 'axis-at-contact' | 'gauge-beneath' = 'axis-at-contact',
+): Chain {
+  const read = readLength({ text, unit: 'mm' })
+  if (!read.ok) throw new Error(read.problem.code)
+  return chainOf({ id: text + role, kind: 'reading', name: text, length: read.value }, role)
+}
+
+// Directions are those of the tool relative to the part (ISO 841). From outside, a tool that meets
+// the left face can only be moving towards +X: these are geometry, not convention.
+test.each<[Face, 'outside' | 'inside', 1 | -1, 'X' | 'Y']>([
+  ['left', 'outside', 1, 'X'],
+  ['right', 'outside', -1, 'X'],
+  ['front', 'outside', 1, 'Y'],
+  ['back', 'outside', -1, 'Y'],
+  ['left', 'inside', -1, 'X'],
+  ['right', 'inside', 1, 'X'],
+  ['front', 'inside', -1, 'Y'],
+  ['back', 'inside', 1, 'Y'],
+])('the %s %s face is met moving %d along %s', (face, side, direction, axis) => {
+  expect(approachDirection(face, side)).toBe(direction)
+  expect(axisOfFace(face)).toBe(axis)
+})
+
+test('a face lies a radius beyond the spindle axis, in the direction of travel', () => {
+  expect(valueOf(faceBeyond(length('-412.300'), length('5', 'gauge-beneath'), 1))).toBe(
+    -407_300_000,
+  )
+  expect(valueOf(faceBeyond(length('-282.300'), length('5', 'gauge-beneath'), -1))).toBe(
+    -287_300_000,
+  )
+})
+
+test('a plane lies a gauge below the contact', () => {
+  expect(valueOf(planeUnder(length('-300'), length('50', 'gauge-beneath')))).toBe(-350_000_000)
+})

@@ -1,0 +1,96 @@
+import type { LengthUnit, Reading, SetupDocument, SetupSheet, WrittenLength } from '../src'
+
+export const mm = (text: string): WrittenLength => ({ text, unit: 'mm' })
+
+let serial = 0
+
+/** Who, when and an id for a reading of a test: each one different, always the same order. */
+export function fact() {
+  serial += 1
+  const id = `019aaaaa-0000-7000-8000-${String(serial).padStart(12, '0')}`
+  return { id, by: 'Mira Toller', at: `2026-03-02T08:${String(serial % 60).padStart(2, '0')}:00Z` }
+}
+
+export const readingOf = <Of extends Reading['of']>(
+  details: Omit<Extract<Reading, { of: Of }>, 'id' | 'by' | 'at'>,
+) => ({ ...details, ...fact() }) as Reading
+
+/**
+ * The worked numbers of the first issue: a 50 mm setter, nose at −300, T1 at −220, the part 30 mm
+ * below the plane, a 10 mm edge finder at −412.300 on the left face, which the drawing calls −60.
+ */
+export function workedSheet(changes: Partial<SetupSheet> = {}): SetupSheet {
+  return {
+    name: 'Worked example',
+    unit: 'mm' satisfies LengthUnit,
+    machine: {
+      name: 'Mill 2',
+      kind: 'mill',
+      control: { decimals: { mm: 3, in: 4 }, lengthKey: 'set', workOffsetKey: 'set' },
+    },
+    school: 'setting-plane',
+    zero: 'middle of the part, finished top',
+    plane: 'fixed jaw',
+    stock: { X: mm('120'), Y: mm('80'), Z: mm('40') },
+    gauges: [
+      { id: 'setter', kind: 'height-setter', name: '50 mm setter', size: mm('50.000') },
+      { id: 'finder', kind: 'edge-finder', name: '10 mm edge finder', size: mm('10.000') },
+      { id: 'paper', kind: 'paper', name: 'paper', size: mm('0.09') },
+    ],
+    tools: [{ number: 1, name: '10 mm end mill', lengthRegister: 1 }],
+    offsets: [
+      {
+        row: 'G54',
+        X: { by: 'one-face', face: 'left', side: 'outside', drawing: mm('-60.000') },
+        Y: { by: 'one-face', face: 'front', side: 'outside', drawing: mm('-40.000') },
+        Z: { by: 'carried-difference', facing: mm('0') },
+      },
+    ],
+    ...changes,
+  }
+}
+
+export const noseTouch = () =>
+  readingOf<'nose-on-plane'>({ of: 'nose-on-plane', read: mm('-300.000'), with: ['setter'] })
+export const tipTouch = () =>
+  readingOf<'tip-on-plane'>({ of: 'tip-on-plane', tool: 1, read: mm('-220.000'), with: ['setter'] })
+export const leftTouch = () =>
+  readingOf<'face'>({
+    of: 'face',
+    row: 'G54',
+    face: 'left',
+    read: mm('-412.300'),
+    with: ['finder'],
+  })
+export const frontTouch = () =>
+  readingOf<'face'>({
+    of: 'face',
+    row: 'G54',
+    face: 'front',
+    read: mm('-255.000'),
+    with: ['finder'],
+  })
+export const difference = () =>
+  readingOf<'carried-difference'>({
+    of: 'carried-difference',
+    row: 'G54',
+    zeroedOn: 'plane',
+    withOnPlane: [],
+    read: mm('-30.000'),
+    with: [],
+  })
+
+export function workedDocument(
+  changes: Partial<SetupSheet> = {},
+  readings?: readonly Reading[],
+): SetupDocument {
+  return {
+    format: 'pine-compass/setup',
+    version: 1,
+    id: '019aaaaa-0000-7000-8000-00000000aaaa',
+    sheet: workedSheet(changes),
+    readings: readings ?? [noseTouch(), tipTouch(), leftTouch(), frontTouch(), difference()],
+    keyIns: [],
+    readBacks: [],
+  }
+}
