@@ -39,7 +39,10 @@ export function reportProblem(problem: Problem): ReportedProblem {
 }
 
 /** What a schema found, in the same shape: every issue with its path and what came there. */
-export function reportIssues(error: z.ZodError, input: unknown): readonly ReportedProblem[] {
+export function reportIssues(
+  error: Pick<z.core.$ZodError, 'issues'>,
+  input: unknown,
+): readonly ReportedProblem[] {
   return error.issues.flatMap((issue) => issueReports(issue, input))
 }
 

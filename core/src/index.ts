@@ -109,6 +109,10 @@ export {
   type PlanView,
 } from './picture/plan-view'
 export { layoutPlan, type PlacedFace, type PlacedPlan, type PlanBox } from './picture/plan-layout'
+export { impliedBy, type Implied } from './plan/implied'
+export { describeImplied } from './words/implied-words'
+export { rungName, describeFrame, speakLadder } from './words/ladder-words'
+export { speakPlan } from './words/plan-words'
 export { typographic } from './words/typographic'
 export { describeProblem, type ProblemWords } from './words/problem-words'
 export { describeRole, describeCoefficient } from './words/term-words'

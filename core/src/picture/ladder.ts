@@ -10,7 +10,7 @@ export type LadderFrame =
   | { readonly of: 'tool'; readonly tool: number }
   | { readonly of: 'plane' }
 
-export type RungKey = 'nose' | 'tip' | 'plane' | 'part-top' | 'zero' | 'part-bottom'
+export type RungKey = 'nose' | 'tip' | 'plane' | 'part-top' | 'zero'
 
 export interface Rung {
   readonly key: RungKey

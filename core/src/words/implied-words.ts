@@ -1,0 +1,17 @@
+import type { Implied } from '../plan/implied'
+
+/** What the number beside a reading is called. */
+export function describeImplied({ kind, address }: Pick<Implied, 'kind' | 'address'>): string {
+  switch (kind) {
+    case 'tool-length':
+      return 'Length'
+    case 'plane':
+      return 'Plane'
+    case 'part-top':
+      return 'Part above plane'
+    case 'face':
+      return 'Face'
+    case 'register':
+      return address?.replace('.', ' ') ?? ''
+  }
+}

@@ -1,0 +1,53 @@
+import { spawn } from 'node:child_process'
+import { join } from 'node:path'
+import { ROOT } from './paths.mjs'
+import { Trouble } from './say.mjs'
+
+/**
+ * Starts the server and waits until it listens.
+ * @returns {Promise<{address: string, stop: () => Promise<void>, ended: Promise<number>}>}
+ */
+export function startServer({ databaseUrl, port, demo }) {
+  const server = spawn(
+    process.execPath,
+    [
+      '--import',
+      `file://${join(ROOT, 'node_modules/tsx/dist/loader.mjs')}`,
+      join(ROOT, 'server/src/main.ts'),
+    ],
+    {
+      env: {
+        ...process.env,
+        DATABASE_URL: databaseUrl,
+        PORT: String(port),
+        PINE_CLIENT: join(ROOT, 'client/dist'),
+        PINE_DEMO: demo ? '1' : '',
+      },
+      stdio: ['ignore', 'pipe', 'pipe'],
+      detached: true,
+    },
+  )
+  const ended = new Promise((resolve) => server.on('close', (code) => resolve(code ?? 1)))
+  const stop = async () => {
+    server.kill('SIGTERM')
+    await ended
+  }
+  return new Promise((resolve, reject) => {
+    let said = ''
+    server.stderr.on('data', (chunk) => {
+      said += chunk
+      process.stderr.write(chunk)
+    })
+    server.stdout.on('data', (chunk) => {
+      const address = /listening (\S+)/.exec(String(chunk))?.[1]
+      if (address) resolve({ address, stop, ended })
+    })
+    void ended.then((code) =>
+      reject(
+        new Trouble(
+          `the server ended with ${code}: ${said.trim().split('\n').at(-1) || 'it printed nothing'}`,
+        ),
+      ),
+    )
+  })
+}

@@ -1,0 +1,23 @@
+#!/usr/bin/env node
+// Runs a command with DATABASE_URL set to a throw-away database: node scripts/with-database.mjs npx jest
+import { spawn } from 'node:child_process'
+import { join } from 'node:path'
+import { startDatabase } from './lib/database.mjs'
+import { ensureDebianPackages, POSTGRESQL } from './lib/packages.mjs'
+import { STATE } from './lib/paths.mjs'
+import { runScript, Trouble } from './lib/say.mjs'
+
+await runScript(async () => {
+  const [command, ...args] = process.argv.slice(2)
+  if (command === undefined)
+    throw new Trouble('usage: node scripts/with-database.mjs COMMAND [ARGUMENT …]')
+  await ensureDebianPackages([POSTGRESQL])
+  const database = await startDatabase(join(`${STATE}-test`), { durable: false })
+  const child = spawn(command, args, {
+    stdio: 'inherit',
+    env: { ...process.env, DATABASE_URL: database.url('postgres') },
+  })
+  const code = await new Promise((resolve) => child.on('close', resolve))
+  await database.stop()
+  process.exitCode = code ?? 1
+})

@@ -1,0 +1,173 @@
+import type { NewFact, Person } from '@pine/contract'
+import { solve, type LengthUnit, type SetupSheet } from '@pine/core'
+import { v7 as uuid } from 'uuid'
+import type { Clock } from '../clock'
+import type { Outcome } from '../refusal'
+import type { Store } from '../store/store'
+import { addPerson } from '../use-cases/people'
+import { documentOf } from '../use-cases/setup-document'
+import { addFact, createSetup } from '../use-cases/setups'
+import { addGauge, addMachine } from '../use-cases/shop'
+import {
+  CLAMP_RING,
+  DEMO_PEOPLE,
+  DEMO_PIN,
+  FLANGE,
+  FOCUSER_BODY,
+  GAUGES,
+  MACHINES,
+  MIRROR_CELL,
+} from './workshop'
+
+type NewReading = Extract<NewFact, { kind: 'reading' }>['body']
+
+/** Each kind of reading without what was read. */
+type WithoutNumber<Body> = Body extends unknown ? Omit<Body, 'read'> : never
+
+const HOUR = 3_600_000
+const MINUTE = 60_000
+
+/**
+ * Fills an empty database with the invented workshop: set-ups in every state, made through the
+ * same use cases as a person's, so that the demonstration cannot show what the product does not do.
+ */
+export async function loadDemo(store: Store, clock: Clock): Promise<void> {
+  if ((await store.people()).length > 0) return
+  const started = clock().getTime()
+  const people: Person[] = []
+  for (const name of DEMO_PEOPLE)
+    people.push(must(await addPerson(store, clock, { id: uuid(), name, pin: DEMO_PIN })))
+  const [mira, jory, ansel] = people as [Person, Person, Person]
+  for (const machine of Object.values(MACHINES))
+    must(await addMachine(store, clock, mira, { id: uuid(), machine }))
+  for (const gauge of Object.values(GAUGES))
+    must(await addGauge(store, clock, mira, { id: gauge.id, gauge }))
+
+  await recordedPlate(new DemoSetup(store, ansel, started - 52 * HOUR))
+  await ringWithTurnedSign(new DemoSetup(store, jory, started - 26 * HOUR))
+  await freshFlange(new DemoSetup(store, mira, started - 3 * HOUR))
+  await focuserAtLengths(new DemoSetup(store, mira, started - 1 * HOUR))
+}
+
+/** A set-up told as a person would make it: one fact after another, two minutes apart. */
+class DemoSetup {
+  private readonly id = uuid()
+
+  constructor(
+    private readonly store: Store,
+    private readonly person: Person,
+    private time: number,
+  ) {}
+
+  async begin(sheet: SetupSheet): Promise<void> {
+    const request = { id: this.id, sheetFactId: uuid(), sheet: structuredClone(sheet) }
+    must(await createSetup(this.store, this.tick, this.person, request))
+  }
+
+  read(text: string, unit: LengthUnit, reading: WithoutNumber<NewReading>): Promise<void> {
+    return this.add({
+      id: uuid(),
+      kind: 'reading',
+      body: { ...reading, read: { text, unit } } as NewReading,
+    })
+  }
+
+  /** Keys a register in as the sheet says, and reads back what the control shows. */
+  async keyIn(address: string, shown?: string): Promise<void> {
+    const setup = await this.store.setup(this.id)
+    const line =
+      setup &&
+      solve(documentOf(setup)).registers.find((register) => register.address === address)?.keyIn
+    if (line === undefined) throw new Error(`demo: ${address} cannot be keyed yet`)
+    const { unit } = line
+    if (line.mode === 'add')
+      await this.add({
+        id: uuid(),
+        kind: 'read-back',
+        body: { address, moment: 'before', shown: { text: '0.0000', unit } },
+      })
+    await this.add({
+      id: uuid(),
+      kind: 'key-in',
+      body: { address, mode: line.mode, typed: { text: line.type ?? line.after, unit } },
+    })
+    await this.add({
+      id: uuid(),
+      kind: 'read-back',
+      body: { address, moment: 'after', shown: { text: shown ?? line.after, unit } },
+    })
+  }
+
+  record(): Promise<void> {
+    return this.add({ id: uuid(), kind: 'record', body: {} })
+  }
+
+  private async add(fact: NewFact): Promise<void> {
+    must(await addFact(this.store, this.tick, this.person, this.id, fact))
+  }
+
+  private readonly tick: Clock = () => new Date((this.time += 2 * MINUTE))
+}
+
+async function recordedPlate(setup: DemoSetup): Promise<void> {
+  await setup.begin(MIRROR_CELL)
+  await setup.read('-61.420', 'mm', { of: 'nose-on-plane', with: [GAUGES.block.id] })
+  await setup.read('-18.205', 'mm', { of: 'tip-on-plane', tool: 1, with: [GAUGES.block.id] })
+  await setup.read('37.150', 'mm', { of: 'face', row: 'G54', face: 'left', with: [GAUGES.pin.id] })
+  await setup.read('22.480', 'mm', { of: 'face', row: 'G54', face: 'front', with: [GAUGES.pin.id] })
+  await setup.read('-68.270', 'mm', { of: 'nose-on-part', row: 'G54', with: [GAUGES.paper.id] })
+  for (const address of ['H1', 'G54.X', 'G54.Y', 'G54.Z']) await setup.keyIn(address)
+  await setup.record()
+}
+
+async function ringWithTurnedSign(setup: DemoSetup): Promise<void> {
+  await setup.begin(CLAMP_RING)
+  await setup.read('-8.1240', 'in', { of: 'tip-on-plane', tool: 1, with: [GAUGES.setterInch.id] })
+  await setup.read('-7.3065', 'in', { of: 'tip-on-plane', tool: 2, with: [GAUGES.setterInch.id] })
+  await setup.read('-3.4250', 'in', {
+    of: 'face',
+    row: 'G54',
+    face: 'left',
+    with: [GAUGES.finderInch.id],
+  })
+  await setup.read('-3.4255', 'in', {
+    of: 'face',
+    row: 'G54',
+    face: 'left',
+    with: [GAUGES.finderInch.id],
+  })
+  await setup.read('-6.1085', 'in', {
+    of: 'face',
+    row: 'G54',
+    face: 'front',
+    with: [GAUGES.finderInch.id],
+  })
+  await setup.read('1.4980', 'in', {
+    of: 'carried-difference',
+    row: 'G54',
+    zeroedOn: 'plane',
+    withOnPlane: [],
+    with: [],
+  })
+  await setup.keyIn('H1')
+  await setup.keyIn('H2')
+  await setup.keyIn('G54.X')
+  await setup.keyIn('G54.Y', '6.0085')
+}
+
+async function freshFlange(setup: DemoSetup): Promise<void> {
+  await setup.begin(FLANGE)
+}
+
+async function focuserAtLengths(setup: DemoSetup): Promise<void> {
+  await setup.begin(FOCUSER_BODY)
+  await setup.read('-300.000', 'mm', { of: 'nose-on-plane', with: [GAUGES.setter.id] })
+  await setup.read('-187.594', 'mm', { of: 'tip-on-plane', tool: 1, with: [GAUGES.setter.id] })
+  await setup.read('-203.882', 'mm', { of: 'tip-on-plane', tool: 2, with: [GAUGES.setter.id] })
+  await setup.read('-211.048', 'mm', { of: 'tip-on-plane', tool: 3, with: [GAUGES.setter.id] })
+}
+
+function must<T>(outcome: Outcome<T>): T {
+  if (outcome.ok) return outcome.value
+  throw new Error(`demo data was refused: ${JSON.stringify(outcome.refusal.problems)}`)
+}

@@ -1,0 +1,151 @@
+import type { MachineDeclaration, OffsetPlan, SetupSheet, WrittenLength } from '@pine/core'
+import { v7 as uuid } from 'uuid'
+
+// Larkspur Optics Works, an invented workshop that makes astronomy instruments. Every name and
+// number here is made up for the demonstration.
+
+export const DEMO_PIN = '2468'
+export const DEMO_PEOPLE = ['Mira Toller', 'Jory Fenn', 'Ansel Okoro'] as const
+
+export const mm = (text: string): WrittenLength => ({ text, unit: 'mm' })
+export const inch = (text: string): WrittenLength => ({ text, unit: 'in' })
+
+const decimals = { mm: 3, in: 4 }
+
+export const MACHINES = {
+  mill: {
+    name: 'Mill 2',
+    kind: 'mill',
+    control: { decimals, lengthKey: 'set', workOffsetKey: 'set' },
+  },
+  smallMill: {
+    name: 'Bench mill',
+    kind: 'mill',
+    control: { decimals, lengthKey: 'set', workOffsetKey: 'add' },
+  },
+  router: {
+    name: 'Router',
+    kind: 'router',
+    control: { decimals, lengthKey: 'set', workOffsetKey: 'set' },
+  },
+} as const satisfies Record<string, MachineDeclaration>
+
+export const GAUGES = {
+  setter: { id: uuid(), kind: 'height-setter', name: '50 mm setter', size: mm('50.000') },
+  finder: { id: uuid(), kind: 'edge-finder', name: '10 mm edge finder', size: mm('10.000') },
+  paper: { id: uuid(), kind: 'paper', name: 'paper', size: mm('0.09') },
+  block: { id: uuid(), kind: 'gauge-block', name: '25 mm block', size: mm('25.000') },
+  finderInch: {
+    id: uuid(),
+    kind: 'edge-finder',
+    name: '0.200 in edge finder',
+    size: inch('0.2000'),
+  },
+  setterInch: { id: uuid(), kind: 'height-setter', name: '2 in setter', size: inch('2.0000') },
+  shim: { id: uuid(), kind: 'shim', name: '0.1 mm shim', size: mm('0.10') },
+  pin: { id: uuid(), kind: 'pin', name: '6 mm pin', size: mm('6.000') },
+} as const satisfies Record<string, SetupSheet['gauges'][number]>
+
+const focuserFixture = (row: 'G54' | 'G55', facing: string): OffsetPlan => ({
+  row,
+  X: {
+    by: 'two-faces',
+    side: 'outside',
+    size: mm('120.000'),
+    tolerance: mm('0.050'),
+    drawing: mm('0'),
+  },
+  Y: { by: 'one-face', face: 'front', side: 'outside', drawing: mm('-40.000') },
+  Z: { by: 'carried-difference', facing: mm(facing) },
+})
+
+export const FOCUSER_BODY: SetupSheet = {
+  name: 'Focuser body, two fixtures',
+  unit: 'mm',
+  machine: MACHINES.mill,
+  school: 'gauge-line',
+  zero: 'middle of the body, finished top',
+  plane: 'fixed jaw of vise 1',
+  stock: { X: mm('120'), Y: mm('80'), Z: mm('46') },
+  gauges: [GAUGES.setter, GAUGES.finder, GAUGES.paper],
+  tools: [
+    { number: 1, name: '50 mm face mill', lengthRegister: 1 },
+    { number: 2, name: '16 mm end mill', lengthRegister: 2 },
+    { number: 3, name: '8 mm end mill', lengthRegister: 3 },
+    { number: 4, name: '10 mm drill', lengthRegister: 4 },
+    { number: 5, name: 'M6 tap', lengthRegister: 5 },
+    { number: 6, name: '90° chamfer mill', lengthRegister: 6 },
+  ],
+  offsets: [focuserFixture('G54', '0.5'), focuserFixture('G55', '0.5')],
+}
+
+export const CLAMP_RING: SetupSheet = {
+  name: 'Clamp ring',
+  unit: 'in',
+  machine: MACHINES.smallMill,
+  school: 'setting-plane',
+  zero: 'left front corner, raw top',
+  plane: 'table',
+  stock: { X: inch('4.250'), Y: inch('4.250'), Z: inch('0.750') },
+  gauges: [GAUGES.setterInch, GAUGES.finderInch, GAUGES.paper],
+  tools: [
+    { number: 1, name: '1/2 in end mill', lengthRegister: 1 },
+    { number: 2, name: '1/4 in drill', lengthRegister: 2 },
+  ],
+  offsets: [
+    {
+      row: 'G54',
+      X: { by: 'one-face', face: 'left', side: 'outside', drawing: inch('0') },
+      Y: { by: 'one-face', face: 'front', side: 'outside', drawing: inch('0') },
+      Z: { by: 'carried-difference', facing: inch('0') },
+    },
+  ],
+}
+
+export const MIRROR_CELL: SetupSheet = {
+  name: 'Mirror cell plate',
+  unit: 'mm',
+  machine: MACHINES.router,
+  school: 'setting-plane',
+  zero: 'left front corner of the plywood, raw top',
+  plane: 'spoil board',
+  stock: { X: mm('420'), Y: mm('420'), Z: mm('18') },
+  gauges: [GAUGES.block, GAUGES.pin, GAUGES.paper],
+  tools: [{ number: 1, name: '6 mm compression bit', lengthRegister: 1 }],
+  offsets: [
+    {
+      row: 'G54',
+      X: { by: 'one-face', face: 'left', side: 'outside', drawing: mm('0') },
+      Y: { by: 'one-face', face: 'front', side: 'outside', drawing: mm('0') },
+      Z: { by: 'nose-on-part', facing: mm('0') },
+    },
+  ],
+}
+
+export const FLANGE: SetupSheet = {
+  ...FOCUSER_BODY,
+  name: 'Drawtube flange',
+  zero: 'middle of the flange, raw top',
+  stock: { X: mm('90'), Y: mm('90'), Z: mm('16') },
+  tools: FOCUSER_BODY.tools.slice(1, 4),
+  offsets: [
+    {
+      row: 'G54',
+      X: {
+        by: 'two-faces',
+        side: 'outside',
+        size: mm('90.000'),
+        tolerance: mm('0.100'),
+        drawing: mm('0'),
+      },
+      Y: {
+        by: 'two-faces',
+        side: 'outside',
+        size: mm('90.000'),
+        tolerance: mm('0.100'),
+        drawing: mm('0'),
+      },
+      Z: { by: 'nose-on-part', facing: mm('0') },
+    },
+  ],
+}

@@ -1,0 +1,101 @@
+import { Hono } from 'hono'
+import { bodyLimit } from 'hono/body-limit'
+import { HTTPException } from 'hono/http-exception'
+import { requestId } from 'hono/request-id'
+import {
+  newFactSchema,
+  newMachineSchema,
+  newPersonSchema,
+  newSetupSchema,
+  newShopGaugeSchema,
+  signInSchema,
+} from '@pine/contract'
+import type { Clock } from '../clock'
+import type { Store } from '../store/store'
+import { addPerson, signIn } from '../use-cases/people'
+import { addGauge, addMachine } from '../use-cases/shop'
+import { addFact, createSetup, listSetups, openSetup } from '../use-cases/setups'
+import { body } from './body'
+import { noRoute, notJson, tooLarge, unexpected } from './refusals'
+import { replyRefusal } from './reply'
+import { endSession, keepSession, personOf, requirePerson, type Signed } from './session'
+
+/** Longest request: a whole set-up with thousands of readings fits into a tenth of it. */
+const LONGEST_BODY = 1024 * 1024
+
+export interface ApiParts {
+  readonly store: Store
+  readonly clock: Clock
+  /** Told about a failure that nobody expected; the person is told only that it was noted. */
+  readonly onUnexpected: (cause: unknown, requestId: string) => void
+}
+
+/** The API. It translates in, calls a use case, and translates out. */
+export function createApi({ store, clock, onUnexpected }: ApiParts) {
+  const open = new Hono()
+    .get('/health', (c) => c.json({ ok: true as const }))
+    .get('/people', async (c) => c.json(await store.people()))
+    .post('/people', body(newPersonSchema), async (c) => {
+      const added = await addPerson(store, clock, c.req.valid('json'))
+      return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+    })
+    .get('/session', async (c) => c.json({ person: (await personOf(c, store, clock)) ?? null }))
+    .post('/session', body(signInSchema), async (c) => {
+      const opened = await signIn(store, clock, c.req.valid('json'))
+      if (!opened.ok) return replyRefusal(c, opened.refusal)
+      keepSession(c, opened.value)
+      return c.json({ person: opened.value.person }, 201)
+    })
+    .delete('/session', async (c) => {
+      await endSession(c, store)
+      return c.json({ person: null })
+    })
+
+  const signed = new Hono<Signed>()
+    .use(requirePerson(store, clock))
+    .get('/machines', async (c) => c.json(await store.machines()))
+    .post('/machines', body(newMachineSchema), async (c) => {
+      const added = await addMachine(store, clock, c.var.person, c.req.valid('json'))
+      return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+    })
+    .get('/gauges', async (c) => c.json(await store.gauges()))
+    .post('/gauges', body(newShopGaugeSchema), async (c) => {
+      const added = await addGauge(store, clock, c.var.person, c.req.valid('json'))
+      return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+    })
+    .get('/setups', async (c) => c.json(await listSetups(store)))
+    .post('/setups', body(newSetupSchema), async (c) => {
+      const made = await createSetup(store, clock, c.var.person, c.req.valid('json'))
+      return made.ok ? c.json(made.value, 201) : replyRefusal(c, made.refusal)
+    })
+    .get('/setups/:id', async (c) => {
+      const opened = await openSetup(store, c.req.param('id'))
+      return opened.ok ? c.json(opened.value) : replyRefusal(c, opened.refusal)
+    })
+    .post('/setups/:id/facts', body(newFactSchema), async (c) => {
+      const added = await addFact(
+        store,
+        clock,
+        c.var.person,
+        c.req.param('id'),
+        c.req.valid('json'),
+      )
+      return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+    })
+
+  return new Hono()
+    .use(requestId())
+    .use(
+      bodyLimit({ maxSize: LONGEST_BODY, onError: (c) => replyRefusal(c, tooLarge(LONGEST_BODY)) }),
+    )
+    .route('/api', open)
+    .route('/api', signed)
+    .all('/api/*', (c) => replyRefusal(c, noRoute(c.req.path)))
+    .onError((cause, c) => {
+      if (cause instanceof HTTPException && cause.status === 400) return replyRefusal(c, notJson())
+      onUnexpected(cause, c.var.requestId)
+      return replyRefusal(c, unexpected(c.var.requestId))
+    })
+}
+
+export type Api = ReturnType<typeof createApi>

@@ -1,0 +1,34 @@
+import { refuse, type Refusal } from '../refusal'
+
+export const tooLarge = (limit: number): Refusal =>
+  refuse('body-too-large', {
+    message: 'The request is larger than a set-up can be.',
+    expected: `at most ${limit / 1024} kB`,
+    received: 'more than that',
+    remedy: 'Send one fact at a time; files of programs have their own way in.',
+  }).refusal
+
+export const notJson = (): Refusal =>
+  refuse('not-json', {
+    message: 'The request is not JSON.',
+    expected: 'a JSON body with Content-Type: application/json',
+    received: 'text that does not parse as JSON',
+    remedy: 'Check that the whole body was sent.',
+  }).refusal
+
+export const noRoute = (path: string): Refusal =>
+  refuse('not-found', {
+    message: `The API has nothing at ${path}.`,
+    expected: 'a path of docs/architecture.md, “The API”',
+    received: path,
+    remedy: 'Look for a misspelt path, or reload the page to get the present version.',
+  }).refusal
+
+export const unexpected = (requestId: string): Refusal =>
+  refuse('internal', {
+    message: `Something went wrong here that should not. It was noted as ${requestId}.`,
+    expected: 'an answer',
+    received: 'a failure inside the server',
+    remedy:
+      'What you typed is kept on this device. Try again; if it stays, tell who looks after the server.',
+  }).refusal

@@ -1,0 +1,11 @@
+import type { Context } from 'hono'
+import type { ErrorBody } from '@pine/contract'
+import { REFUSAL_STATUS, type Refusal } from '../refusal'
+
+/** The one error shape of the API: the first problem as the head, all of them in the list. */
+export function replyRefusal(context: Context, refusal: Refusal) {
+  const [first] = refusal.problems
+  const body: ErrorBody = { error: { ...first, code: first.code, problems: [...refusal.problems] } }
+  if (refusal.retryAfter !== undefined) context.header('Retry-After', String(refusal.retryAfter))
+  return context.json(body, REFUSAL_STATUS[refusal.code])
+}

@@ -1,0 +1,39 @@
+import { readFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import { serveStatic } from '@hono/node-server/serve-static'
+import { Hono } from 'hono'
+import { compress } from 'hono/compress'
+import { secureHeaders } from 'hono/secure-headers'
+import type { Api } from './api'
+
+const DAY = 86_400
+
+/** The API together with the exported client; any other path opens the client, which routes it. */
+export function createSite(api: Api, clientFolder: string) {
+  return new Hono()
+    .use(
+      secureHeaders({
+        contentSecurityPolicy: {
+          defaultSrc: ["'self'"],
+          // React Native's web layer writes its style sheets at run time.
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:'],
+          workerSrc: ["'self'", 'blob:'],
+        },
+      }),
+    )
+    .use(compress())
+    .route('/', api as unknown as Hono)
+    .use(
+      serveStatic({
+        root: clientFolder,
+        // Exported file names carry a hash of their content; the page itself must be asked for again.
+        onFound: (path, c) =>
+          c.header(
+            'Cache-Control',
+            /\/_expo\/|\.woff2$/.test(path) ? `public, max-age=${30 * DAY}, immutable` : 'no-cache',
+          ),
+      }),
+    )
+    .get('*', async (c) => c.html(await readFile(join(clientFolder, 'index.html'), 'utf8')))
+}

@@ -1,0 +1,1 @@
+export type { Api } from './http/api'

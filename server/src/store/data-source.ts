@@ -1,0 +1,25 @@
+import 'reflect-metadata'
+import { DataSource } from 'typeorm'
+import {
+  factEntity,
+  gaugeEntity,
+  machineEntity,
+  personEntity,
+  sessionEntity,
+  setupEntity,
+} from './entities'
+import { FirstTables1772438400000 } from './migrations/first-tables'
+
+/** A connection pool on any PostgreSQL server, with the tables brought up to date. */
+export async function openDatabase(url: string): Promise<DataSource> {
+  const source = new DataSource({
+    type: 'postgres',
+    url,
+    entities: [personEntity, sessionEntity, machineEntity, gaugeEntity, setupEntity, factEntity],
+    migrations: [FirstTables1772438400000],
+    migrationsRun: true,
+    // Two processes that start together must not both migrate half of it.
+    migrationsTransactionMode: 'all',
+  })
+  return source.initialize()
+}

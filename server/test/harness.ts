@@ -1,0 +1,77 @@
+import { randomUUID } from 'node:crypto'
+import { Client } from 'pg'
+import { v7 as uuid } from 'uuid'
+import type { DataSource } from 'typeorm'
+import { createApi, type Api } from '../src/http/api'
+import { openDatabase } from '../src/store/data-source'
+import { typeormStore } from '../src/store/typeorm-store'
+
+export interface Harness {
+  readonly api: Api
+  readonly database: DataSource
+  /** Moves the server's clock forward. */
+  passSeconds(seconds: number): void
+  /** Sends JSON, with the cookie of the last sign-in. */
+  send(
+    method: string,
+    path: string,
+    body?: unknown,
+  ): Promise<{ status: number; body: any; headers: Headers }>
+  signInAs(name: string, pin?: string): Promise<string>
+  close(): Promise<void>
+}
+
+/** The real API on a real, empty PostgreSQL database of its own. */
+export async function startHarness(): Promise<Harness> {
+  const url = process.env['DATABASE_URL']
+  if (!url)
+    throw new Error(
+      'DATABASE_URL is not set: run these tests by npm test, or by node scripts/with-database.mjs npx jest',
+    )
+  const name = `pine_test_${randomUUID().replace(/-/g, '')}`
+  const admin = new Client({ connectionString: url })
+  await admin.connect()
+  await admin.query(`CREATE DATABASE ${name}`)
+  const database = await openDatabase(Object.assign(new URL(url), { pathname: `/${name}` }).href)
+  const unexpected: unknown[] = []
+  let now = new Date('2026-03-02T08:00:00Z').getTime()
+  const api = createApi({
+    store: typeormStore(database),
+    clock: () => new Date(now),
+    onUnexpected: (cause) => unexpected.push(cause),
+  })
+  let cookie = ''
+
+  const send: Harness['send'] = async (method, path, body) => {
+    const answer = await api.request(`/api${path}`, {
+      method,
+      headers: { 'Content-Type': 'application/json', ...(cookie === '' ? {} : { Cookie: cookie }) },
+      ...(body === undefined
+        ? {}
+        : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    })
+    const set = answer.headers.get('set-cookie')
+    if (set !== null) cookie = set.split(';')[0] ?? ''
+    return { status: answer.status, body: await answer.json(), headers: answer.headers }
+  }
+
+  return {
+    api,
+    database,
+    send,
+    passSeconds: (seconds) => (now += seconds * 1000),
+    async signInAs(personName, pin = '2468') {
+      const id = uuid()
+      await send('POST', '/people', { id, name: personName, pin })
+      await send('POST', '/session', { personId: id, pin })
+      return id
+    },
+    async close() {
+      await database.destroy()
+      await admin.query(`DROP DATABASE ${name}`)
+      await admin.end()
+      // A test that provoked a failure nobody expected has found one of ours.
+      expect(unexpected).toEqual([])
+    },
+  }
+}

@@ -1,0 +1,70 @@
+import { v7 as uuid } from 'uuid'
+import { startHarness, type Harness } from './harness'
+
+let server: Harness
+beforeAll(async () => {
+  server = await startHarness()
+})
+afterAll(() => server.close())
+
+const tryPin = (personId: string, pin: string) => server.send('POST', '/session', { personId, pin })
+
+test('without signing in, nothing but the names can be seen', async () => {
+  expect(await server.send('GET', '/setups')).toMatchObject({
+    status: 401,
+    body: { error: { code: 'not-signed-in' } },
+  })
+  expect((await server.send('GET', '/people')).body).toEqual([])
+})
+
+test('the cookie cannot be read by the page nor sent by another site, and ends with signing out', async () => {
+  await server.signInAs('Mira Toller')
+  const personId = (await server.send('GET', '/people')).body[0].id
+  const { headers } = await tryPin(personId, '2468')
+  expect(headers.get('set-cookie')).toMatch(/pine_session=.{40,}; .*HttpOnly; SameSite=Strict/)
+  expect((await server.send('GET', '/session')).body.person.name).toBe('Mira Toller')
+  await server.send('DELETE', '/session')
+  expect((await server.send('GET', '/session')).body.person).toBeNull()
+})
+
+test('a session ends by itself after a long shift', async () => {
+  await server.signInAs('Night Shift')
+  server.passSeconds(13 * 3600)
+  expect((await server.send('GET', '/setups')).status).toBe(200)
+  server.passSeconds(2 * 3600)
+  expect((await server.send('GET', '/setups')).status).toBe(401)
+})
+
+test('the PIN is kept only as an argon2 hash', async () => {
+  const rows = await server.database.query('SELECT pin_hash FROM person')
+  for (const { pin_hash: pinHash } of rows) expect(pinHash).toMatch(/^\$argon2id\$/)
+})
+
+test('five wrong PINs slow down, then twice as long; the right PIN afterwards is welcome', async () => {
+  const personId = await server.signInAs('Jory Fenn', '1357')
+  for (const left of [4, 3, 2, 1])
+    expect((await tryPin(personId, '0000')).body.error.remedy).toContain(`${left} more`)
+  expect(await tryPin(personId, '0000')).toMatchObject({
+    status: 429,
+    body: { error: { code: 'pin-locked' } },
+  })
+  const early = await tryPin(personId, '1357')
+  expect([early.status, early.headers.get('retry-after')]).toEqual([429, '30'])
+  server.passSeconds(31)
+  expect((await tryPin(personId, '0000')).headers.get('retry-after')).toBe('60')
+  server.passSeconds(61)
+  expect((await tryPin(personId, '1357')).status).toBe(201)
+  expect((await tryPin(personId, '0000')).body.error.remedy).toContain('4 more')
+})
+
+test.each([
+  ['a name that is taken, in other letters', { name: 'MIRA TOLLER', pin: '1111' }, 409, 'name'],
+  ['no name', { name: '  ', pin: '1111' }, 422, 'name'],
+  ['a PIN with letters', { name: 'Someone', pin: '12ab' }, 422, 'pin'],
+  ['a short PIN', { name: 'Someone', pin: '123' }, 422, 'pin'],
+])('%s is refused', async (_, person, status, place) => {
+  expect(await server.send('POST', '/people', { id: uuid(), ...person })).toMatchObject({
+    status,
+    body: { error: { place } },
+  })
+})

@@ -1,0 +1,277 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { v7 as uuid } from 'uuid'
+import { contentHash } from '../src/use-cases/canonical'
+import { startHarness, type Harness } from './harness'
+
+const example = (file: string) =>
+  JSON.parse(readFileSync(join(__dirname, '../../docs/examples', file), 'utf8'))
+
+let server: Harness
+beforeAll(async () => {
+  server = await startHarness()
+  await server.signInAs('Mira Toller')
+})
+afterAll(() => server.close())
+
+/** A set-up with the sheet and all readings of an example file. */
+async function makeSetup(file = 'setting-plane.json') {
+  const { sheet, readings } = example(file)
+  const id = uuid()
+  await server.send('POST', '/setups', { id, sheetFactId: uuid(), sheet })
+  for (const { id: _id, by: _by, at: _at, ...reading } of readings)
+    await addFact(id, 'reading', reading)
+  return id
+}
+
+const addFact = (setupId: string, kind: string, body: unknown, id = uuid()) =>
+  server.send('POST', `/setups/${setupId}/facts`, { id, kind, body })
+
+const valuesOf = (body: { solution: { registers: { address: string; value: string }[] } }) =>
+  Object.fromEntries(body.solution.registers.map(({ address, value }) => [address, value]))
+
+test('readings sent one by one give the worked numbers, and carry the person and the time', async () => {
+  const { body } = await server.send('GET', `/setups/${await makeSetup()}`)
+  expect(valuesOf(body)).toEqual({
+    H1: '-270.000',
+    'G54.X': '-347.300',
+    'G54.Y': '-250.000',
+    'G54.Z': '-30.000',
+  })
+  expect(body.document.readings[0]).toMatchObject({
+    by: 'Mira Toller',
+    at: '2026-03-02T08:00:00.000Z',
+    read: { text: '-300.000', unit: 'mm' },
+  })
+})
+
+test('a repeated request is the same fact, not a second one', async () => {
+  const id = await makeSetup()
+  const factId = uuid()
+  const reading = {
+    of: 'face',
+    row: 'G54',
+    face: 'left',
+    read: { text: '-412.302', unit: 'mm' },
+    with: ['finder'],
+  }
+  const first = await addFact(id, 'reading', reading, factId)
+  const second = await addFact(id, 'reading', reading, factId)
+  expect([first.status, second.status]).toEqual([201, 201])
+  expect(second.body.document.readings).toHaveLength(6)
+})
+
+test('the same id for another content is refused', async () => {
+  const id = await makeSetup()
+  const factId = uuid()
+  await addFact(
+    id,
+    'read-back',
+    { address: 'H1', moment: 'after', shown: { text: '1.0', unit: 'mm' } },
+    factId,
+  )
+  const other = await addFact(
+    id,
+    'read-back',
+    { address: 'H1', moment: 'after', shown: { text: '2.0', unit: 'mm' } },
+    factId,
+  )
+  expect(other).toMatchObject({ status: 409, body: { error: { code: 'id-already-used' } } })
+})
+
+test('ten requests at once are ten facts, and one repeated ten times is one', async () => {
+  const id = await makeSetup()
+  const body = (text: string) => ({ address: 'H1', moment: 'after', shown: { text, unit: 'mm' } })
+  await Promise.all(Array.from({ length: 10 }, (_, n) => addFact(id, 'read-back', body(`${n}.0`))))
+  const factId = uuid()
+  await Promise.all(
+    Array.from({ length: 10 }, () => addFact(id, 'read-back', body('99.0'), factId)),
+  )
+  const { body: answer } = await server.send('GET', `/setups/${id}`)
+  expect(answer.document.readBacks).toHaveLength(11)
+})
+
+test('the database itself refuses to change or remove a fact', async () => {
+  const id = await makeSetup()
+  for (const statement of [
+    `UPDATE fact SET body = '{}' WHERE setup_id = '${id}'`,
+    `DELETE FROM fact WHERE setup_id = '${id}'`,
+    'TRUNCATE fact',
+    `DELETE FROM setup WHERE id = '${id}'`,
+  ])
+    await expect(server.database.query(statement)).rejects.toThrow(/written once|cannot truncate/)
+  const { body } = await server.send('GET', `/setups/${id}`)
+  expect(body.document.readings).toHaveLength(5)
+})
+
+describe('record', () => {
+  test('is refused while registers are open, and names them', async () => {
+    const answer = await addFact(await makeSetup(), 'record', {})
+    expect(answer).toMatchObject({
+      status: 409,
+      body: {
+        error: {
+          code: 'registers-open',
+          message: expect.stringContaining('H1, G54.X, G54.Y, G54.Z'),
+        },
+      },
+    })
+  })
+
+  test('freezes the document with its solution and a hash that still fits after it was stored', async () => {
+    const id = await makeSetup()
+    const { body } = await server.send('GET', `/setups/${id}`)
+    for (const [address, text] of Object.entries(valuesOf(body)))
+      await addFact(id, 'read-back', { address, moment: 'after', shown: { text, unit: 'mm' } })
+    const recorded = await addFact(id, 'record', {})
+    expect(recorded.status).toBe(201)
+    const [record] = (await server.send('GET', `/setups/${id}`)).body.records
+    expect(record.hash).toBe(contentHash({ document: record.document, solution: record.solution }))
+    expect(valuesOf(record)).toEqual(valuesOf(body))
+    const summaries: { id: string }[] = (await server.send('GET', '/setups')).body
+    const summary = summaries.find((one) => one.id === id)
+    expect(summary).toMatchObject({ recorded: true, nextStation: null, changedBy: 'Mira Toller' })
+
+    // Work that goes on afterwards leaves the record as it was.
+    await addFact(id, 'reading', {
+      of: 'face',
+      row: 'G54',
+      face: 'left',
+      read: { text: '-400.000', unit: 'mm' },
+      with: ['finder'],
+    })
+    const after = (await server.send('GET', `/setups/${id}`)).body
+    expect(valuesOf(after)['G54.X']).not.toBe('-347.300')
+    expect(valuesOf(after.records[0])['G54.X']).toBe('-347.300')
+  })
+})
+
+describe('bad input', () => {
+  const face = (text: string, changes = {}) => ({
+    of: 'face',
+    row: 'G54',
+    face: 'left',
+    read: { text, unit: 'mm' },
+    with: ['finder'],
+    ...changes,
+  })
+
+  test.each([
+    ['', 'length-empty'],
+    ['words', 'length-not-a-number'],
+    ['1.2.3', 'length-two-points'],
+    ['1e9', 'length-exponent'],
+    ['10,5', 'length-comma'],
+  ])('a reading of %j is refused as %s, and nothing is written', async (text, code) => {
+    const id = await makeSetup()
+    const answer = await addFact(id, 'reading', face(text))
+    expect(answer).toMatchObject({
+      status: 422,
+      body: {
+        error: {
+          code,
+          place: 'readings.5.read',
+          message: expect.any(String),
+          expected: expect.any(String),
+          remedy: expect.any(String),
+        },
+      },
+    })
+    expect((await server.send('GET', `/setups/${id}`)).body.document.readings).toHaveLength(5)
+  })
+
+  test.each([
+    ['a wrong unit', face('1', { read: { text: '1', unit: 'cm' } }), 'body.read.unit'],
+    ['an unknown face', face('1', { face: 'top' }), 'body.face'],
+    ['an unknown gauge', face('1', { with: ['nothing'] }), 'readings.5.with'],
+    ['an unknown row', face('1', { row: 'G55' }), 'readings.5.row'],
+    [
+      'an unknown tool',
+      { of: 'tip-on-plane', tool: 9, read: { text: '1', unit: 'mm' }, with: [] },
+      'readings.5.tool',
+    ],
+  ])('%s is told at its place', async (_, reading, place) => {
+    const answer = await addFact(await makeSetup(), 'reading', reading)
+    expect(answer.status).toBe(422)
+    expect(answer.body.error.problems.map((problem: { place: string }) => problem.place)).toContain(
+      place,
+    )
+  })
+
+  test('an unknown axis in a read-back', async () => {
+    const answer = await addFact(await makeSetup(), 'read-back', {
+      address: 'G54.W',
+      moment: 'after',
+      shown: { text: '1', unit: 'mm' },
+    })
+    expect(answer).toMatchObject({
+      status: 422,
+      body: { error: { place: 'body.address', received: 'G54.W' } },
+    })
+  })
+
+  test('a negative gauge', async () => {
+    const gauge = {
+      id: 'x',
+      kind: 'height-setter',
+      name: 'setter',
+      size: { text: '-50', unit: 'mm' },
+    }
+    expect(await server.send('POST', '/gauges', { id: uuid(), gauge })).toMatchObject({
+      status: 422,
+      body: { error: { code: 'length-negative', place: 'gauge.size' } },
+    })
+  })
+
+  test('a sheet that drops a gauge which was used', async () => {
+    const sheet = example('setting-plane.json').sheet
+    const answer = await addFact(await makeSetup(), 'sheet', {
+      ...sheet,
+      gauges: sheet.gauges.slice(1),
+    })
+    expect(answer).toMatchObject({
+      status: 422,
+      body: { error: { code: 'reference-unknown', received: 'setter' } },
+    })
+  })
+
+  test('a 10 MB body', async () => {
+    expect(await server.send('POST', '/setups', 'x'.repeat(10 * 1024 * 1024))).toMatchObject({
+      status: 413,
+      body: { error: { code: 'body-too-large' } },
+    })
+  })
+
+  test.each(['{', 'null', '[]', '"text"', '{"id":1}'])(
+    'JSON that is not the contract: %s',
+    async (body) => {
+      const answer = await server.send('POST', '/setups', body)
+      expect([400, 422]).toContain(answer.status)
+      expect(answer.body.error.remedy).toMatch(/./)
+    },
+  )
+
+  test.each(['/setups/nothing', `/setups/${uuid()}`, '/nowhere'])(
+    '%s is not found, in words',
+    async (path) => {
+      expect(await server.send('GET', path)).toMatchObject({
+        status: 404,
+        body: { error: { code: 'not-found' } },
+      })
+    },
+  )
+})
+
+test('machines and gauges of the shop are kept', async () => {
+  const { machine, gauges } = example('setting-plane.json').sheet
+  const machineEntry = { id: uuid(), machine }
+  const gaugeEntry = { id: uuid(), gauge: gauges[0] }
+  for (const [path, entry] of [
+    ['/machines', machineEntry],
+    ['/gauges', gaugeEntry],
+  ] as const) {
+    expect((await server.send('POST', path, entry)).status).toBe(201)
+    expect((await server.send('POST', path, entry)).status).toBe(201)
+    expect((await server.send('GET', path)).body).toEqual([entry])
+  }
+})
