@@ -40,6 +40,7 @@ export {
   type Side,
 } from './touch/touch'
 export { SCHOOLS, lengthRegister, workOffsetZ, type School } from './schools/schools'
+export { readBackAgrees } from './keyin/read-back'
 export { keyInLine, type KeyInLine, type KeyInRequest } from './keyin/key-in'
 export {
   SLIP_CODES,
@@ -109,10 +110,12 @@ export {
   type PlanView,
 } from './picture/plan-view'
 export { layoutPlan, type PlacedFace, type PlacedPlan, type PlanBox } from './picture/plan-layout'
+export { suggestGauges } from './plan/suggest-gauges'
 export { impliedBy, type Implied } from './plan/implied'
 export { describeImplied } from './words/implied-words'
 export { rungName, describeFrame, speakLadder } from './words/ladder-words'
 export { speakPlan } from './words/plan-words'
+export { describeReadBackError } from './words/read-back-words'
 export { typographic } from './words/typographic'
 export { describeProblem, type ProblemWords } from './words/problem-words'
 export { describeRole, describeCoefficient } from './words/term-words'

@@ -1,11 +1,1 @@
-import { Text, View } from 'tamagui'
-
-export default function Home() {
-  return (
-    <View backgroundColor="$paper" flex={1}>
-      <Text color="$ink" fontFamily="$mono">
-        0.000
-      </Text>
-    </View>
-  )
-}
+export { SetupsScreen as default } from '@/areas/setups/setups-screen'

@@ -3,7 +3,7 @@ import { DARK, LIGHT } from './roles'
 
 const space = { 0: 0, 1: 4, 2: 8, 3: 12, 4: 16, 5: 20, 6: 24, 8: 32, 10: 40, true: 16 }
 const size = { 0: 0, 1: 4, 2: 8, 3: 12, 4: 16, 5: 20, 6: 24, 8: 32, touch: 44, hand: 56, true: 44 }
-const radius = { 0: 0, small: 8, card: 16, round: 999, true: 16 }
+const radius = { 0: 0, small: 8, large: 16, round: 999, true: 16 }
 const zIndex = { 0: 0, 1: 100, 2: 200, 3: 300, 4: 400, 5: 500 }
 
 const tokens = createTokens({
@@ -77,6 +77,8 @@ export const config = createTamagui({
 
 type AppConfig = typeof config
 
+// Tells the library's types about our tokens: the way its documentation asks for.
 declare module 'tamagui' {
+  // eslint-disable-next-line @typescript-eslint/no-empty-object-type -- an interface is what is merged
   interface TamaguiCustomConfig extends AppConfig {}
 }

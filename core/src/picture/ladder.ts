@@ -1,8 +1,10 @@
 import { EMPTY_CHAIN, scaleChain, sumChains, valueOf, type Chain } from '../chain/chain'
-import type { Nanometres } from '../length/length'
+import { toNanometres, type Nanometres } from '../length/length'
+import { readLength } from '../length/read-length'
 import type { OffsetRow, SetupDocument } from '../setup/document'
 import { standingReadings, type QuantityName } from '../setup/quantity'
 import type { Solution } from '../setup/solution'
+import { SourceReader } from '../setup/sources'
 
 /** Whose machine position the rungs are labelled with. */
 export type LadderFrame =
@@ -16,15 +18,17 @@ export interface Rung {
   readonly key: RungKey
   /** Above the setting plane; what the drawing is scaled by. */
   readonly height: Nanometres
-  /** In the ladder's frame; absent while the frame is not known. */
+  /** In the ladder's frame; absent while it is not known. */
   readonly label?: Chain
+  /** Not read yet: drawn where the stock would lie, and said to be a guess. */
+  readonly guessed?: true
 }
 
 /** A distance worth showing between two rungs. */
 export interface Span {
   readonly from: RungKey
   readonly to: RungKey
-  readonly kind: 'tool-length' | 'gauge' | 'part-above-plane' | 'facing'
+  readonly kind: 'tool-length' | 'gauge' | 'part-above-plane'
   readonly chain: Chain
 }
 
@@ -33,123 +37,122 @@ export interface Ladder {
   readonly frame: LadderFrame
   readonly rungs: readonly Rung[]
   readonly spans: readonly Span[]
-  /** Tool that is drawn, or the bare nose, or nothing. */
+  /** What stands on the touched rung: a tool, the bare nose, or nothing. */
   readonly body: 'nose' | 'tool' | 'none'
+  /** Whether it stands over the setting plane or over the part. */
+  readonly touches: 'plane' | 'part'
+}
+
+/** A height above the setting plane, as far as it is known. */
+interface Height {
+  readonly key: RungKey
+  readonly chain: Chain
+  /** Undefined: the height is drawn, but its number is not known yet. */
+  readonly known: boolean
+  readonly guessed?: true
 }
 
 /**
  * The ladder for a step, or for the whole set-up when no quantity is given.
  *
  * In the nose's frame a rung says where the bare nose would stand; where the nose was never
- * touched, a tool's rungs say where that tool's tip would stand; a carried difference is shown
+ * touched, a tool's rungs say where that tool's tip would stand; a carried difference is counted
  * from the plane.
+ *
+ * @param using gauges chosen for a touch that is not read yet, so that the picture can show it.
  */
 export function ladderOf(
   document: SetupDocument,
   solution: Solution,
   quantity?: QuantityName,
+  using: readonly string[] = [],
 ): Ladder {
-  const { noseOnPlane } = solution.heights
-  const row = rowOf(document, quantity)
-  const part = row === undefined ? [] : partRungs(solution, row)
-  if (quantity?.of === 'tip-on-plane') return toolLadder(document, solution, quantity.tool, part)
-  const frame: LadderFrame =
-    noseOnPlane && quantity?.of !== 'carried-difference' ? { of: 'nose' } : { of: 'plane' }
-  const nose = quantity?.of === 'nose-on-plane' || quantity?.of === 'nose-on-part'
-  const contact = nose ? contactGauge(document, solution, quantity) : undefined
+  const row =
+    quantity !== undefined && 'row' in quantity ? quantity.row : document.sheet.offsets[0]?.row
+  const part = partHeights(document, solution, row, quantity)
+  const plane: Height = { key: 'plane', chain: EMPTY_CHAIN, known: true }
+  const spans = partSpans(solution, row)
+  const { noseOnPlane, tipOnPlane } = solution.heights
+  if (quantity?.of === 'tip-on-plane') {
+    const tip = tipOnPlane.get(quantity.tool)
+    const byNose = document.sheet.school === 'gauge-line'
+    const tool = toolHeights(document, solution, quantity, using)
+    return {
+      frame: byNose ? { of: 'nose' } : { of: 'tool', tool: quantity.tool },
+      body: 'tool',
+      touches: 'plane',
+      rungs: labelled(byNose ? noseOnPlane : tip, [...tool.heights, plane, ...part]),
+      spans: tool.spans,
+    }
+  }
+  if (quantity?.of === 'nose-on-plane' || quantity?.of === 'nose-on-part') {
+    const nose = touchHeight(document, solution, quantity, using, 'nose', part)
+    return {
+      frame: { of: 'nose' },
+      body: 'nose',
+      touches: quantity.of === 'nose-on-part' ? 'part' : 'plane',
+      rungs: labelled(noseOnPlane, [nose, plane, ...part]),
+      spans,
+    }
+  }
+  const byNose = noseOnPlane !== undefined && quantity?.of !== 'carried-difference'
   return {
-    frame,
-    body: nose ? 'nose' : 'none',
-    ...labelled(frame.of === 'nose' ? noseOnPlane : EMPTY_CHAIN, [
-      ...(contact ? [{ key: 'nose' as const, chain: contact }] : []),
-      { key: 'plane', chain: EMPTY_CHAIN },
-      ...part,
-    ]),
-    spans: partSpans(solution, row),
+    frame: { of: byNose ? 'nose' : 'plane' },
+    body: 'none',
+    touches: 'plane',
+    rungs: labelled(byNose ? noseOnPlane : EMPTY_CHAIN, [plane, ...part]),
+    spans,
   }
 }
 
-function toolLadder(
+function toolHeights(
   document: SetupDocument,
   solution: Solution,
-  tool: number,
-  part: readonly { key: RungKey; chain: Chain }[],
-): Ladder {
+  quantity: Extract<QuantityName, { of: 'tip-on-plane' }>,
+  using: readonly string[],
+): { readonly heights: readonly Height[]; readonly spans: readonly Span[] } {
   const { noseOnPlane, tipOnPlane } = solution.heights
-  const tip = tipOnPlane.get(tool)
-  const gauge = contactGauge(document, solution, { of: 'tip-on-plane', tool })
-  const length = tip && noseOnPlane && sumChains(tip, scaleChain(noseOnPlane, -1))
-  const frame: LadderFrame =
-    document.sheet.school === 'gauge-line' ? { of: 'nose' } : { of: 'tool', tool }
+  const touched = tipOnPlane.get(quantity.tool)
+  const tip = touchHeight(document, solution, quantity, using, 'tip', [])
+  const length = touched && noseOnPlane && sumChains(touched, scaleChain(noseOnPlane, -1))
   return {
-    frame,
-    body: 'tool',
-    ...labelled(frame.of === 'nose' ? noseOnPlane : tip, [
-      ...(length && gauge ? [{ key: 'nose' as const, chain: sumChains(gauge, length) }] : []),
-      ...(gauge ? [{ key: 'tip' as const, chain: gauge }] : []),
-      { key: 'plane', chain: EMPTY_CHAIN },
-      ...part,
-    ]),
-    spans: [
-      ...(length && gauge
-        ? [{ from: 'nose', to: 'tip', kind: 'tool-length', chain: length } as const]
+    heights: [
+      ...(length
+        ? [{ key: 'nose' as const, chain: sumChains(tip.chain, length), known: true }]
         : []),
-      ...(gauge && gauge.terms.length > 0
-        ? [{ from: 'tip', to: 'plane', kind: 'gauge', chain: gauge } as const]
+      tip,
+    ],
+    spans: [
+      ...(length ? [{ from: 'nose', to: 'tip', kind: 'tool-length', chain: length } as const] : []),
+      ...(tip.chain.terms.length > 0
+        ? [{ from: 'tip', to: 'plane', kind: 'gauge', chain: tip.chain } as const]
         : []),
     ],
   }
 }
 
-/** Rungs with labels in the frame whose plane stands at `planeInFrame`. */
-function labelled(
-  planeInFrame: Chain | undefined,
-  rungs: readonly { readonly key: RungKey; readonly chain: Chain }[],
-): Pick<Ladder, 'rungs'> {
-  return {
-    rungs: rungs.map(({ key, chain }) => ({
-      key,
-      height: valueOf(chain),
-      ...(planeInFrame && { label: sumChains(planeInFrame, chain) }),
-    })),
-  }
-}
-
-function partRungs(solution: Solution, row: OffsetRow): readonly { key: RungKey; chain: Chain }[] {
-  const top = solution.heights.partTop.get(row)
-  const zero = solution.heights.zero.get(row)
-  const faced = top && zero && valueOf(top) !== valueOf(zero)
-  return [
-    ...(top ? [{ key: 'part-top' as const, chain: top }] : []),
-    ...(faced ? [{ key: 'zero' as const, chain: zero }] : []),
-  ]
-}
-
-function partSpans(solution: Solution, row: OffsetRow | undefined): readonly Span[] {
-  const zero = row && solution.heights.zero.get(row)
-  const top = row && solution.heights.partTop.get(row)
-  if (!zero || !top) return []
-  const faced = valueOf(top) !== valueOf(zero)
-  return [{ from: 'plane', to: faced ? 'zero' : 'part-top', kind: 'part-above-plane', chain: zero }]
-}
-
-/** How high above the plane the touching body stands: on what lay beneath at its touch. */
-function contactGauge(
+/** Where the touching body stands above the plane: on the gauge of its touch, or of the one to come. */
+function touchHeight(
   document: SetupDocument,
   solution: Solution,
-  quantity: QuantityName,
-): Chain | undefined {
-  const touch = standingReadings(document.readings, quantity).at(-1)
-  if (touch === undefined) return undefined
+  quantity: Extract<QuantityName, { of: 'nose-on-plane' | 'tip-on-plane' | 'nose-on-part' }>,
+  using: readonly string[],
+  key: 'nose' | 'tip',
+  part: readonly Height[],
+): Height {
   const { heights } = solution
-  if (quantity.of === 'nose-on-part') {
-    const touched = heights.noseOnPart.get(quantity.row)
-    const top = heights.partTop.get(quantity.row)
-    return touched && top && sumChains(top, gaugeBeneath(touched))
-  }
-  const plane =
-    quantity.of === 'tip-on-plane' ? heights.tipOnPlane.get(quantity.tool) : heights.noseOnPlane
-  return plane && gaugeBeneath(plane)
+  const touched =
+    quantity.of === 'tip-on-plane'
+      ? heights.tipOnPlane.get(quantity.tool)
+      : quantity.of === 'nose-on-part'
+        ? heights.noseOnPart.get(quantity.row)
+        : heights.noseOnPlane
+  const isRead = touched !== undefined && standingReadings(document.readings, quantity).length > 0
+  const gauge = isRead
+    ? gaugeBeneath(touched)
+    : (new SourceReader(document).gaugeSum(using, 'Z', 'ladder') ?? EMPTY_CHAIN)
+  const ground = part.find((height) => height.key === 'part-top')?.chain ?? EMPTY_CHAIN
+  return { key, chain: sumChains(ground, gauge), known: isRead }
 }
 
 /** The gauge of a touched plane: it was taken off there, so it is turned back. */
@@ -157,8 +160,54 @@ function gaugeBeneath(plane: Chain): Chain {
   return scaleChain({ terms: plane.terms.filter(({ role }) => role === 'gauge-beneath') }, -1)
 }
 
-const rowOf = (
+function partHeights(
   document: SetupDocument,
+  solution: Solution,
+  row: OffsetRow | undefined,
   quantity: QuantityName | undefined,
-): OffsetRow | undefined =>
-  quantity !== undefined && 'row' in quantity ? quantity.row : document.sheet.offsets[0]?.row
+): readonly Height[] {
+  const top = row && solution.heights.partTop.get(row)
+  const zero = row && solution.heights.zero.get(row)
+  if (top === undefined) {
+    const asked = quantity?.of === 'nose-on-part' || quantity?.of === 'carried-difference'
+    return asked
+      ? [{ key: 'part-top', chain: stockHeight(document), known: false, guessed: true }]
+      : []
+  }
+  const faced = zero !== undefined && valueOf(top) !== valueOf(zero)
+  return [
+    { key: 'part-top', chain: top, known: true },
+    ...(faced ? [{ key: 'zero' as const, chain: zero, known: true }] : []),
+  ]
+}
+
+/** A part that is not read yet is drawn as if it stood on the plane. */
+function stockHeight(document: SetupDocument): Chain {
+  const length = readLength(document.sheet.stock.Z)
+  if (!length.ok) return EMPTY_CHAIN
+  const source = {
+    id: 'sheet.stock.Z',
+    kind: 'drawing',
+    name: 'stock',
+    length: length.value,
+  } as const
+  return { terms: [{ source, coefficient: 1, role: 'drawing-coordinate' }] }
+}
+
+function partSpans(solution: Solution, row: OffsetRow | undefined): readonly Span[] {
+  const zero = row && solution.heights.zero.get(row)
+  const top = row && solution.heights.partTop.get(row)
+  if (!zero || !top) return []
+  const to = valueOf(top) === valueOf(zero) ? 'part-top' : 'zero'
+  return [{ from: 'plane', to, kind: 'part-above-plane', chain: zero }]
+}
+
+/** Rungs with their numbers, counted from where the plane stands in the ladder's frame. */
+function labelled(planeInFrame: Chain | undefined, heights: readonly Height[]): readonly Rung[] {
+  return heights.map(({ key, chain, known, guessed }) => ({
+    key,
+    height: toNanometres(valueOf(chain)),
+    ...(known && planeInFrame && { label: sumChains(planeInFrame, chain) }),
+    ...(guessed && { guessed }),
+  }))
+}

@@ -1,7 +1,7 @@
 import { valueOf, type Chain } from '../chain/chain'
-import { roundToDisplay } from '../length/format-length'
-import { toNanometres, type Nanometres } from '../length/length'
-import { keyInLine } from '../keyin/key-in'
+import { toNanometres } from '../length/length'
+import { keyInLine, type KeyInLine } from '../keyin/key-in'
+import { readBackAgrees } from '../keyin/read-back'
 import { lengthRegister, workOffsetZ } from '../schools/schools'
 import { explain } from '../slips/explain'
 import type { ReadBack, SetupDocument } from './document'
@@ -99,14 +99,11 @@ function registerBuilder(document: SetupDocument, sources: SourceReader) {
     return readBack && sources.length(readBack.shown, { place: `readBacks.${index}.shown` })
   }
 
-  const verdict = (
-    address: string,
-    expected: Nanometres,
-    before: Nanometres | undefined,
-  ): ReadBackVerdict | undefined => {
+  const verdict = (line: KeyInLine): ReadBackVerdict | undefined => {
+    const { address, expected, before } = line
     const shown = lastShown(address, 'after')
     if (shown === undefined) return undefined
-    const equal = shown.nm === expected || roundToDisplay(shown.nm, unit, decimals) === expected
+    const equal = readBackAgrees(line, shown, decimals)
     const causes = equal
       ? []
       : explain({
@@ -134,7 +131,7 @@ function registerBuilder(document: SetupDocument, sources: SourceReader) {
       { address, kind, value, unit, ...(before === undefined ? {} : { before }) },
       machine.control,
     )
-    const readBack = verdict(address, keyIn.expected, before)
+    const readBack = verdict(keyIn)
     return {
       address,
       kind,

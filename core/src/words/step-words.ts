@@ -25,9 +25,9 @@ export const STATION_NAMES: Readonly<Record<Station, string>> = {
 /** Cautions of the step; the machine's manual, local rules and licensed practice come first (domain.md §18). */
 const CAUTIONS = {
   nose: 'Spindle stopped, tool out. Smallest step near contact, whole hand on the wheel.',
-  tip: 'Spindle stopped. Check the direction while far away; smallest step near contact. Edges cut: hold the tool by its shank.',
+  tip: 'Spindle stopped; smallest step near contact, whole hand on the wheel. Edges cut: hold the shank.',
   finder:
-    'Raise Z before crossing the part. Edge finder within its rated speed, guards closed, hands away.',
+    'Raise Z before crossing the part. Finder within its rated speed; guards closed, hands away.',
   pin: 'Spindle stopped. Raise Z before crossing the part; smallest step near contact, fingers clear.',
   difference: 'Spindle stopped. Move Z up before X or Y, and come down with the smallest step.',
 } as const
@@ -85,7 +85,7 @@ export function describeStep(
   switch (quantity.of) {
     case 'nose-on-plane':
       return {
-        title: 'Bare nose on the setting plane',
+        title: 'Bare nose on the plane',
         sentence:
           gauge === ''
             ? `Bring the bare nose down onto the ${plane}.`
@@ -120,7 +120,7 @@ export function describeStep(
     case 'carried-difference':
       return {
         title: `${quantity.row} · from the plane to the part`,
-        sentence: `Zero the relative counter on one of the two, the ${plane} or the raw top. Go to the other and read it there.`,
+        sentence: `Zero the relative counter on the ${plane} or on the raw top, then read it at the other.`,
         caution: CAUTIONS.difference,
         field: 'Relative Z counter',
       }
@@ -142,16 +142,16 @@ function faceWords(
   )
   const name = faceName(face, side)
   const approach =
-    side === 'outside'
-      ? `come ${faceNames[face].from}`
-      : `go from the middle ${faceNames[face].inward}`
+    side === 'outside' ? faceNames[face].from : `from the middle ${faceNames[face].inward}`
   return {
     title: `${row} ${axis} · ${name}`,
-    sentence: `Touch the ${name}: ${approach} until the ${gauge === '' ? 'tool touches' : turns ? `${gauge} kicks` : `${gauge} touches`}.`,
+    sentence: `${capital(name)}, ${approach}, until the ${gauge === '' ? 'tool touches' : turns ? `${gauge} kicks` : `${gauge} touches`}.`,
     caution: turns ? CAUTIONS.finder : CAUTIONS.pin,
     field: `Machine ${axis} at contact`,
   }
 }
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** `moving X+`: said beside the picture, so that the direction can be checked before moving. */
 export function describeApproach(face: Face, side: Side): string {

@@ -15,6 +15,7 @@ export function createSite(api: Api, clientFolder: string) {
       secureHeaders({
         contentSecurityPolicy: {
           defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
           // React Native's web layer writes its style sheets at run time.
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'data:'],

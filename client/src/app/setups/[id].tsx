@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router'
+import { RunScreen } from '@/areas/run/run-screen'
+
+export default function RunRoute() {
+  const { id, step } = useLocalSearchParams<{ id: string; step?: string }>()
+  return <RunScreen key={id} id={id} stepKey={step} />
+}

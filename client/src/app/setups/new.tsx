@@ -1,0 +1,1 @@
+export { NewSetupScreen as default } from '@/areas/new-setup/new-setup-screen'

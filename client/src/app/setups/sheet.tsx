@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router'
+import { ChangeSheetScreen } from '@/areas/new-setup/change-sheet-screen'
+
+export default function SheetRoute() {
+  const { id } = useLocalSearchParams<{ id: string }>()
+  return <ChangeSheetScreen key={id} id={id} />
+}

@@ -1,0 +1,1 @@
+export { ShopScreen as default } from '@/areas/shop/shop-screen'

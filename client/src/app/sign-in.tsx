@@ -1,0 +1,1 @@
+export { SignInScreen as default } from '@/areas/people/sign-in-screen'

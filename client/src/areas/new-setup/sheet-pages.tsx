@@ -1,0 +1,126 @@
+import { useState } from 'react'
+import type { SetupSheet } from '@pine/core'
+import { failureWords } from '@/data/api'
+import { useDraft } from '@/data/drafts'
+import { Button } from '@/kit/button'
+import { Page } from '@/kit/page'
+import { Words } from '@/kit/words'
+import { MachinePage } from './machine-page'
+import { PartPage } from './part-page'
+import { ReferencePage } from './reference-page'
+import { finish, type SheetDraft } from './sheet-draft'
+import { ToolsPage } from './tools-page'
+import { ZeroPage } from './zero-page'
+
+export interface SheetPageProps {
+  readonly draft: SheetDraft
+  readonly change: (next: SheetDraft) => void
+  /** What is wrong at a place of the sheet; nothing until the page was left once. */
+  readonly problem: (place: string) => string | undefined
+}
+
+/** The sheet in five short pages, and which places of it each one fills. */
+const PAGES = [
+  { title: 'Which machine, which job?', Body: MachinePage, places: /^(name|machine|unit)/ },
+  {
+    title: 'The stock, and where the drawing has its zero',
+    Body: PartPage,
+    places: /^(stock|zero)/,
+  },
+  {
+    title: 'What are lengths counted from?',
+    Body: ReferencePage,
+    places: /^(school|plane|gauges)/,
+  },
+  { title: 'The tools', Body: ToolsPage, places: /^tools/ },
+  { title: 'How zero is found', Body: ZeroPage, places: /^offsets/ },
+] as const
+
+/** What the wizard keeps on this device until the sheet is done. */
+interface Draft {
+  readonly page: number
+  readonly sheet: SheetDraft
+}
+
+export interface SheetPagesProps {
+  /** Where the half-written sheet is kept. */
+  readonly draftKey: string
+  readonly initial: SheetDraft
+  /** What the last page's button says. */
+  readonly finish: string
+  /** Takes the finished sheet; the draft is cleared once it is taken. */
+  readonly onFinish: (sheet: SetupSheet) => Promise<void>
+}
+
+/** A sheet, page by page. Half-written pages survive a reload. */
+export function SheetPages({ draftKey, initial, finish: lastWord, onFinish }: SheetPagesProps) {
+  const {
+    value: draft,
+    set,
+    clear,
+    started,
+  } = useDraft<Draft>(draftKey, { page: 0, sheet: initial })
+  const [left, setLeft] = useState(false)
+  const [failure, setFailure] = useState<string>()
+  const page = PAGES[draft.page] ?? PAGES[0]
+  const { sheet, problems } = finish(draft.sheet)
+  const here = problems.filter(({ place }) => page.places.test(place))
+  const isLast = draft.page === PAGES.length - 1
+
+  const turnTo = (next: number) => {
+    setLeft(false)
+    set({ ...draft, page: next })
+  }
+  const goOn = async () => {
+    if (here.length > 0) return setLeft(true)
+    if (!isLast) return turnTo(draft.page + 1)
+    if (sheet === undefined)
+      return turnTo(
+        PAGES.findIndex(({ places }) => problems.some(({ place }) => places.test(place))),
+      )
+    try {
+      await onFinish(sheet)
+      clear()
+    } catch (cause) {
+      setFailure(failureWords(cause))
+    }
+  }
+
+  return (
+    <Page
+      title={page.title}
+      foot={
+        <>
+          {draft.page > 0 && <Button onPress={() => turnTo(draft.page - 1)}>Back</Button>}
+          {started && draft.page === 0 && <Button onPress={clear}>Start over</Button>}
+          <Button kind="act" grow onPress={() => void goOn()} testID="go-on">
+            {isLast ? lastWord : 'Next'}
+          </Button>
+        </>
+      }
+    >
+      <Words as="note">
+        page {draft.page + 1} of {PAGES.length}
+        {started ? ' · kept on this device' : ''}
+      </Words>
+      <page.Body
+        draft={draft.sheet}
+        change={(next) => set({ ...draft, sheet: next })}
+        problem={(place) => {
+          const found = left ? here.find((one) => one.place === place) : undefined
+          return found && `${found.message} ${found.remedy}`
+        }}
+      />
+      {left && here.length > 0 && (
+        <Words tone="wrong" role="alert">
+          {here.length === 1 ? 'One thing' : `${here.length} things`} on this page still to mend.
+        </Words>
+      )}
+      {failure !== undefined && (
+        <Words tone="wrong" role="alert">
+          {failure}
+        </Words>
+      )}
+    </Page>
+  )
+}

@@ -1,0 +1,72 @@
+import { View } from 'tamagui'
+import {
+  describeImplied,
+  describeSlip,
+  formatLength,
+  typographic,
+  type Chain,
+  type Implied,
+  type Solution,
+} from '@pine/core'
+import { Row } from '@/kit/surfaces'
+import { Digits, Words } from '@/kit/words'
+import { lengthWriter } from './write-length'
+
+export interface ImpliedLineProps {
+  readonly implied: Implied | undefined
+  readonly solution: Solution
+  readonly onTrace: (title: string, chain: Chain) => void
+}
+
+/** What the number means, while it is typed: the length, the face, the size against the drawing. */
+export function ImpliedLine({ implied, solution, onTrace }: ImpliedLineProps) {
+  if (implied === undefined)
+    return (
+      <View minHeight={28} justifyContent="center">
+        <Words as="note">Type what you read; what it means stands here.</Words>
+      </View>
+    )
+  const write = lengthWriter(solution)
+  const name = describeImplied(implied)
+  return (
+    <View aria-live="polite" gap={2}>
+      <Row flexWrap="wrap" gap="$2" alignItems="baseline">
+        <Words>{name}</Words>
+        <View
+          render="button"
+          backgroundColor="transparent"
+          borderWidth={0}
+          padding={0}
+          minHeight={28}
+          cursor="pointer"
+          aria-label={`${name}: where this number comes from`}
+          onPress={() => onTrace(name, implied.chain)}
+        >
+          <Digits
+            as="lead"
+            fontSize={22}
+            fontWeight="600"
+            textDecorationLine="underline"
+            textDecorationStyle="dotted"
+            testID="implied"
+          >
+            {write(implied.value)}
+          </Digits>
+        </View>
+        <Words as="note">{solution.unit}</Words>
+        {implied.size && (
+          <Words as="note" tone={implied.size.agrees ? 'soft' : 'wrong'}>
+            size {write(implied.size.implied)}, drawing {write(implied.size.drawing)} ±
+            {typographic(formatLength(implied.size.tolerance, solution.unit, solution.decimals))}
+            {implied.size.agrees ? ' agrees' : ' DISAGREES'}
+          </Words>
+        )}
+      </Row>
+      {implied.size?.causes.map(({ code }) => (
+        <Words key={code} as="note" tone="wrong">
+          {describeSlip(code).title}. {describeSlip(code).look}
+        </Words>
+      ))}
+    </View>
+  )
+}

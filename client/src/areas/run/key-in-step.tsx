@@ -1,0 +1,290 @@
+import { useState, type ReactNode } from 'react'
+import { ScrollView, styled, useMedia, View } from 'tamagui'
+import { v7 as uuid } from 'uuid'
+import {
+  describeProblem,
+  describeReadBackError,
+  describeSlip,
+  otherUnit,
+  readBackAgrees,
+  readLength,
+  typographic,
+  type Chain,
+  type LengthUnit,
+  type Register,
+  type Solution,
+} from '@pine/core'
+import type { NewFact } from '@pine/contract'
+import { useDraft } from '@/data/drafts'
+import { Button } from '@/kit/button'
+import { Keypad } from '@/kit/keypad'
+import { erased, signTurned, typed } from '@/kit/number-text'
+import { ReadingField } from '@/kit/reading-field'
+import { Card, Column, Row } from '@/kit/surfaces'
+import { Digits, Words } from '@/kit/words'
+import { lengthWriter } from './write-length'
+
+export interface KeyInStepProps {
+  readonly setupId: string
+  readonly register: Register
+  readonly solution: Solution
+  readonly enter: (fact: NewFact) => Promise<void>
+  readonly onDone: () => void
+  readonly onLater: () => void
+  readonly onTrace: (title: string, chain: Chain) => void
+}
+
+/** One register: what to type, then what the control shows. A mismatch is explained. */
+export function KeyInStep({
+  setupId,
+  register,
+  solution,
+  enter,
+  onDone,
+  onLater,
+  onTrace,
+}: KeyInStepProps) {
+  const { address, keyIn, chain, readBack } = register
+  const { wide } = useMedia()
+  const [retyping, setRetyping] = useState(false)
+  const name = address.replace('.', ' ')
+  if (keyIn === undefined || chain === undefined)
+    return (
+      <ScrollView flex={1} contentContainerStyle={{ padding: 16, gap: 16 }}>
+        <Words as="sentence">{name} cannot be keyed yet.</Words>
+        <Words as="lead">
+          A reading that it is made of is missing. Take it first; the trail above shows where.
+        </Words>
+        <Button kind="act" onPress={onLater}>
+          To the missing reading
+        </Button>
+      </ScrollView>
+    )
+  const needsBefore = keyIn.type === undefined
+  const differs = readBack !== undefined && !readBack.equal && !retyping
+  const sheet = (
+    <Card padded gap="$1">
+      <Row justifyContent="space-between" alignItems="baseline">
+        <Words as="sentence">{name}</Words>
+        <Button
+          kind="plain"
+          onPress={() => onTrace(name, chain)}
+          label={`where ${name} comes from`}
+        >
+          how it came
+        </Button>
+      </Row>
+      {keyIn.type !== undefined ? (
+        <>
+          <Words>
+            Type this, then the key that{' '}
+            <Words strong>{keyIn.mode === 'set' ? 'sets' : 'adds'}</Words>{' '}
+            {keyIn.mode === 'set' ? '(not the one that adds)' : '(not the one that sets)'}
+          </Words>
+          <Row alignItems="baseline" gap="$2">
+            <Digits as="reading" fontSize={46} lineHeight={54} testID="to-type">
+              {typographic(keyIn.type)}
+            </Digits>
+            <Digits as="lead" tone="soft">
+              {keyIn.unit}
+            </Digits>
+          </Row>
+        </>
+      ) : (
+        <Words as="lead">
+          This control adds to what is there. First read what {name} holds now.
+        </Words>
+      )}
+      {keyIn.before !== undefined && (
+        <Digits as="note" tone="soft">
+          {lengthWriter(solution)(keyIn.before)} → {typographic(keyIn.after)} {keyIn.unit}
+        </Digits>
+      )}
+    </Card>
+  )
+  if (differs)
+    return (
+      <ScrollView
+        flex={1}
+        contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12, flexGrow: 1 }}
+      >
+        {sheet}
+        <Mismatch register={register} solution={solution} />
+        <Footing>
+          <Button kind="act" onPress={() => setRetyping(true)} testID="keyed-again">
+            I keyed it again
+          </Button>
+          <Button onPress={onLater}>Leave it open, go on</Button>
+        </Footing>
+      </ScrollView>
+    )
+  if (register.state === 'keyed' && !retyping)
+    return (
+      <ScrollView
+        flex={1}
+        contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12, flexGrow: 1 }}
+      >
+        {sheet}
+        <Card padded tone="read">
+          <Words as="lead" strong>
+            Read back equal.
+          </Words>
+          <Digits as="number">
+            {typographic(readBack?.shownText ?? '')} {readBack?.shownUnit}
+          </Digits>
+        </Card>
+        <Footing>
+          <Button onPress={() => setRetyping(true)}>Read it back again</Button>
+          <Button kind="act" onPress={onDone} testID="next">
+            Next
+          </Button>
+        </Footing>
+      </ScrollView>
+    )
+  return (
+    <ReadBackEntry
+      key={needsBefore ? 'before' : 'after'}
+      draftKey={`read-back:${setupId}:${address}:${needsBefore ? 'before' : 'after'}`}
+      label={needsBefore ? `What ${name} shows before you key` : 'What the control shows now'}
+      unit={solution.unit}
+      sheet={sheet}
+      onEntered={(shown) => {
+        if (needsBefore) {
+          void enter({ id: uuid(), kind: 'read-back', body: { address, moment: 'before', shown } })
+          return
+        }
+        void enter({
+          id: uuid(),
+          kind: 'key-in',
+          body: {
+            address,
+            mode: keyIn.mode,
+            typed: { text: keyIn.type ?? keyIn.after, unit: keyIn.unit },
+          },
+        })
+        void enter({ id: uuid(), kind: 'read-back', body: { address, moment: 'after', shown } })
+        setRetyping(false)
+        const read = readLength(shown)
+        if (read.ok && readBackAgrees(keyIn, read.value, solution.decimals)) onDone()
+      }}
+    />
+  )
+}
+
+/** What to do, at the lower edge where the thumb is. */
+const Footing = styled(Column, {
+  name: 'Footing',
+  flexGrow: 1,
+  justifyContent: 'flex-end',
+  $wide: { flexGrow: 0 },
+})
+
+interface ReadBackEntryProps {
+  readonly draftKey: string
+  readonly label: string
+  readonly unit: LengthUnit
+  readonly sheet: ReactNode
+  readonly onEntered: (shown: { text: string; unit: LengthUnit }) => void
+}
+
+function ReadBackEntry({ draftKey, label, unit, sheet, onEntered }: ReadBackEntryProps) {
+  const { wide } = useMedia()
+  const { value: draft, set, clear } = useDraft(draftKey, { text: '', unit })
+  const [problem, setProblem] = useState<string>()
+  const change = (next: typeof draft) => {
+    setProblem(undefined)
+    set(next)
+  }
+  const submit = () => {
+    const read = readLength(draft)
+    if (!read.ok) {
+      const words = describeProblem(read.problem)
+      return setProblem(`${words.message} ${words.remedy}`)
+    }
+    clear()
+    onEntered({ text: draft.text.trim(), unit: draft.unit })
+  }
+  const field = (
+    <Column gap={4}>
+      <ReadingField
+        label={label}
+        value={draft.text}
+        unit={draft.unit}
+        onChange={(text) => change({ ...draft, text })}
+        onSubmit={submit}
+        wrong={problem !== undefined}
+        describedBy="read-back-problem"
+      />
+      {problem !== undefined && (
+        <Words id="read-back-problem" as="note" tone="wrong" role="alert">
+          {problem}
+        </Words>
+      )}
+    </Column>
+  )
+  if (wide)
+    return (
+      <ScrollView flex={1} contentContainerStyle={{ padding: 24, gap: 14 }}>
+        {sheet}
+        {field}
+        <Row justifyContent="flex-end">
+          <Button kind="act" onPress={submit} testID="next">
+            Compare (Enter)
+          </Button>
+        </Row>
+      </ScrollView>
+    )
+  return (
+    <View flex={1} minHeight={0}>
+      <ScrollView flex={1} contentContainerStyle={{ padding: 12, gap: 12 }}>
+        {sheet}
+        <Words>After the key that stores it, read the row again from the control.</Words>
+      </ScrollView>
+      <Column paddingHorizontal="$3" paddingBottom="$2">
+        {field}
+      </Column>
+      <Keypad
+        onType={(character) => change({ ...draft, text: typed(draft.text, character) })}
+        onDelete={() => change({ ...draft, text: erased(draft.text) })}
+        onSign={() => change({ ...draft, text: signTurned(draft.text) })}
+        onUnit={() => change({ ...draft, unit: otherUnit(draft.unit) })}
+        onNext={submit}
+        next="Compare"
+      />
+    </View>
+  )
+}
+
+/** A disagreement, explained: what it would do, and what it most likely is. */
+function Mismatch({ register, solution }: { register: Register; solution: Solution }) {
+  const { readBack, address } = register
+  if (readBack === undefined) return null
+  const write = lengthWriter(solution)
+  return (
+    <Card padded tone="wrong" role="alert" testID="mismatch">
+      <Row justifyContent="space-between" flexWrap="wrap">
+        <Words tone="wrong">The control shows</Words>
+        <Digits as="number" tone="wrong">
+          {typographic(readBack.shownText)} {readBack.shownUnit}
+        </Digits>
+      </Row>
+      <Words strong>
+        {describeReadBackError(address, readBack.error, (nm) => `${write(nm)} ${solution.unit}`)}
+      </Words>
+      {readBack.causes.length === 0 && (
+        <Words>
+          None of the usual slips gives this number. Read the row again, digit by digit, and look
+          whether it is the right row.
+        </Words>
+      )}
+      {readBack.causes.map(({ code }, index) => (
+        <Column key={code} gap={0}>
+          <Words as={index === 0 ? 'title' : 'lead'} tone="wrong">
+            {describeSlip(code).title}
+          </Words>
+          <Words>{describeSlip(code).look}</Words>
+        </Column>
+      ))}
+    </Card>
+  )
+}

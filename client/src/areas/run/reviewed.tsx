@@ -1,0 +1,64 @@
+import { format } from 'date-fns'
+import { useState, type ReactNode } from 'react'
+import { typographic, type Reading } from '@pine/core'
+import { Button } from '@/kit/button'
+import { Choice } from '@/kit/choice'
+import { Card, Column, Row } from '@/kit/surfaces'
+import { Digits, Words } from '@/kit/words'
+
+const REASONS = [
+  { value: 'misread', label: 'I misread it' },
+  { value: 'touched again', label: 'touched it again' },
+  { value: 'another gauge', label: 'another gauge' },
+  { value: 'tool re-gripped', label: 're-gripped' },
+] as const
+
+export interface ReviewedProps {
+  readonly standing: readonly Reading[]
+  readonly children: ReactNode
+  readonly onNext: () => void
+  readonly onRepeat: () => void
+  readonly onReplace: (reason: string) => void
+}
+
+/** A step that was read: by whom and when; go on, read once more, or replace it with a reason. */
+export function Reviewed({ standing, children, onNext, onRepeat, onReplace }: ReviewedProps) {
+  const [replacing, setReplacing] = useState(false)
+  return (
+    <Column gap="$3">
+      <Card padded>
+        {standing.map((reading) => (
+          <Row key={reading.id} justifyContent="space-between" flexWrap="wrap">
+            <Digits as="number">
+              {typographic(reading.read.text)} {reading.read.unit}
+            </Digits>
+            <Words as="note">
+              {reading.by}, {format(new Date(reading.at), 'd MMM, HH:mm')}
+            </Words>
+          </Row>
+        ))}
+        {children}
+      </Card>
+      {replacing ? (
+        <Choice
+          label="Why is the last one replaced? Both are kept."
+          value={undefined}
+          onChange={onReplace}
+          options={REASONS}
+        />
+      ) : (
+        <Row flexWrap="wrap">
+          <Button grow onPress={onRepeat}>
+            Read it once more
+          </Button>
+          <Button grow onPress={() => setReplacing(true)}>
+            Replace it
+          </Button>
+        </Row>
+      )}
+      <Button kind="act" onPress={onNext} testID="next">
+        Next
+      </Button>
+    </Column>
+  )
+}

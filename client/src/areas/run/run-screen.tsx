@@ -1,0 +1,233 @@
+import { useRouter } from 'expo-router'
+import { useState } from 'react'
+import { ScrollView, useMedia, View } from 'tamagui'
+import { nextStep, STATION_NAMES, type Chain, type Station, type StepState } from '@pine/core'
+import { failureWords } from '@/data/api'
+import { useSetup, type StandingSetup } from '@/data/setups'
+import { AppBar } from '@/kit/app-bar'
+import { Message } from '@/kit/message'
+import { Overlay } from '@/kit/overlay'
+import { Column, Row } from '@/kit/surfaces'
+import { Words } from '@/kit/words'
+import { KeyInStep } from './key-in-step'
+import { ReadingStep } from './reading-step'
+import { RecordStep } from './record-step'
+import { RunBar } from './run-bar'
+import { RegistersPanel } from './registers-panel'
+import { SheetStep } from './sheet-step'
+import { StepsRail } from './steps-rail'
+import { TraceView } from './trace-view'
+import { Trail } from './trail'
+
+/** The run of one set-up. The step is in the address, so that a reload or another device finds it. */
+export function RunScreen({ id, stepKey }: { id: string; stepKey: string | undefined }) {
+  const { setup, error } = useSetup(id)
+  if (setup === undefined)
+    return (
+      <Message
+        text={error === undefined ? 'Opening the set-up …' : failureWords(error)}
+        tone={error === undefined ? 'soft' : 'wrong'}
+      />
+    )
+  return <Run id={id} setup={setup} stepKey={stepKey} />
+}
+
+function Run({
+  id,
+  setup,
+  stepKey,
+}: {
+  id: string
+  setup: StandingSetup
+  stepKey: string | undefined
+}) {
+  const router = useRouter()
+  const { wide, widest } = useMedia()
+  const { enter, records } = useSetup(id)
+  const [traced, setTraced] = useState<{ title: string; chain: Chain }>()
+  const { document, solution, steps } = setup
+  const current = currentStep(setup, stepKey)
+  const goTo = (step: string | undefined) => {
+    setTraced(undefined)
+    router.setParams({ step })
+  }
+  const trace = (title: string, chain: Chain) => setTraced({ title, chain })
+  // After the step: the next one that is open, or, when going back over what is done, the one that follows.
+  const onDone = () => goTo(following(setup, current)?.step.key)
+  const body = (
+    <StepBody
+      id={id}
+      setup={setup}
+      current={current}
+      records={records}
+      enter={enter}
+      onStep={goTo}
+      onDone={onDone}
+      onTrace={trace}
+    />
+  )
+  const traceView = traced && (
+    <TraceView
+      title={traced.title}
+      chain={traced.chain}
+      solution={solution}
+      onClose={() => setTraced(undefined)}
+    />
+  )
+
+  if (wide)
+    return (
+      <View flex={1} height="100%" backgroundColor="$paper">
+        <AppBar />
+        <View flex={1} minHeight={0} flexDirection="row">
+          <StepsRail document={document} steps={steps} current={current} onStep={goTo} />
+          <View flex={1} minWidth={0} role="main">
+            {body}
+          </View>
+          <ScrollView
+            width={widest ? 380 : 320}
+            flexGrow={0}
+            borderLeftWidth={1}
+            borderColor="$line"
+            backgroundColor="$card"
+            contentContainerStyle={{ padding: 16, gap: 20 }}
+            role="complementary"
+          >
+            {traceView}
+            <RegistersPanel solution={solution} onTrace={trace} />
+          </ScrollView>
+        </View>
+      </View>
+    )
+  return (
+    <View flex={1} height="100%" backgroundColor="$paper">
+      <RunBar name={document.sheet.name} machine={document.sheet.machine.name} />
+      <Column gap={0}>
+        <Trail
+          steps={steps}
+          current={current.step.station}
+          onStation={(station) => goTo(firstOf(steps, station)?.step.key)}
+        />
+        <Row justifyContent="space-between" paddingHorizontal="$3">
+          <Words as="note" tone="act" strong numberOfLines={1}>
+            {placeWords(steps, current)}
+          </Words>
+          <Words as="note" numberOfLines={1} flexShrink={1}>
+            {thenWords(steps, current)}
+          </Words>
+        </Row>
+      </Column>
+      <View flex={1} minHeight={0} role="main">
+        {body}
+      </View>
+      {traceView && <Overlay onClose={() => setTraced(undefined)}>{traceView}</Overlay>}
+    </View>
+  )
+}
+
+interface StepBodyProps {
+  readonly id: string
+  readonly setup: StandingSetup
+  readonly current: StepState
+  readonly records: ReturnType<typeof useSetup>['records']
+  readonly enter: ReturnType<typeof useSetup>['enter']
+  readonly onStep: (key: string | undefined) => void
+  readonly onDone: () => void
+  readonly onTrace: (title: string, chain: Chain) => void
+}
+
+function StepBody({
+  id,
+  setup,
+  current: { step },
+  records,
+  enter,
+  onStep,
+  onDone,
+  onTrace,
+}: StepBodyProps) {
+  const { document, solution, steps } = setup
+  switch (step.does) {
+    case 'sheet':
+      return <SheetStep document={document} onDone={onDone} />
+    case 'read':
+      return (
+        <ReadingStep
+          key={step.key}
+          setupId={id}
+          setup={setup}
+          quantity={step.quantity}
+          enter={enter}
+          onDone={onDone}
+          onTrace={onTrace}
+        />
+      )
+    case 'key-in': {
+      const register = solution.registers.find(({ address }) => address === step.address)
+      if (register === undefined) return null
+      const later =
+        register.chain === undefined
+          ? nextStep(steps)
+          : steps[steps.findIndex((one) => one.step.key === step.key) + 1]
+      return (
+        <KeyInStep
+          key={step.key}
+          setupId={id}
+          register={register}
+          solution={solution}
+          enter={enter}
+          onDone={onDone}
+          onLater={() => onStep(later?.step.key)}
+          onTrace={onTrace}
+        />
+      )
+    }
+    case 'record':
+      return (
+        <RecordStep
+          setup={setup}
+          records={records}
+          enter={enter}
+          onStep={onStep}
+          onTrace={onTrace}
+        />
+      )
+  }
+}
+
+/** The step of the address, else the next open one, else the last: the record. */
+function currentStep({ steps, next }: StandingSetup, stepKey: string | undefined): StepState {
+  const current = steps.find(({ step }) => step.key === stepKey) ?? next ?? steps.at(-1)
+  if (current === undefined)
+    throw new Error('a set-up has no steps: it always has a sheet and a record')
+  return current
+}
+
+function following({ steps }: StandingSetup, current: StepState): StepState | undefined {
+  const after = steps.slice(steps.findIndex(({ step }) => step.key === current.step.key) + 1)
+  return (
+    after.find(({ done }) => !done) ??
+    steps.find(({ step, done }) => !done && step.key !== current.step.key) ??
+    steps.at(-1)
+  )
+}
+
+/** Into a station: at what is open there, else at its first step. */
+function firstOf(steps: readonly StepState[], station: Station): StepState | undefined {
+  const here = steps.filter(({ step }) => step.station === station)
+  return here.find(({ done }) => !done) ?? here[0]
+}
+
+function placeWords(steps: readonly StepState[], current: StepState): string {
+  const here = steps.filter(({ step }) => step.station === current.step.station)
+  const name = STATION_NAMES[current.step.station]
+  if (here.length === 1) return name
+  return `${name} · ${here.findIndex(({ step }) => step.key === current.step.key) + 1} of ${here.length}`
+}
+
+/** What comes after this station. */
+function thenWords(steps: readonly StepState[], current: StepState): string {
+  const later = steps.slice(steps.findIndex(({ step }) => step.key === current.step.key))
+  const next = later.find(({ step }) => step.station !== current.step.station)
+  return next ? `then ${STATION_NAMES[next.step.station]}` : ''
+}

@@ -1,0 +1,121 @@
+import { useRouter } from 'expo-router'
+import { ScrollView, useMedia } from 'tamagui'
+import {
+  GAUGE_FACTS,
+  faceName,
+  type AxisPlan,
+  type SetupDocument,
+  type WrittenLength,
+} from '@pine/core'
+import { GAUGE_NAMES, MEASURE_NAMES } from '@/areas/shop/gauge-names'
+import { Button } from '@/kit/button'
+import { Card, Column, Row } from '@/kit/surfaces'
+import { Digits, Words } from '@/kit/words'
+
+export interface SheetStepProps {
+  readonly document: SetupDocument
+  readonly onDone: () => void
+}
+
+/** What was declared before anything was read. */
+export function SheetStep({ document, onDone }: SheetStepProps) {
+  const { wide } = useMedia()
+  const router = useRouter()
+  const { sheet, id } = document
+  return (
+    <ScrollView flex={1} contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12 }}>
+      <Words as="sentence" role="heading" aria-level={1}>
+        {sheet.name}
+      </Words>
+      <Lines
+        title="Machine and zero"
+        lines={[
+          ['Machine', `${sheet.machine.name}, ${sheet.machine.kind}`],
+          [
+            'Lengths',
+            sheet.school === 'gauge-line'
+              ? 'real lengths, from the nose'
+              : `to the setting plane (${sheet.plane})`,
+          ],
+          ['Zero', sheet.zero === '' ? 'not said' : sheet.zero],
+          [
+            'Stock X Y Z',
+            `${text(sheet.stock.X)} × ${text(sheet.stock.Y)} × ${text(sheet.stock.Z)}`,
+          ],
+        ]}
+      />
+      {sheet.offsets.map(({ row, X, Y, Z }) => (
+        <Lines
+          key={row}
+          title={row}
+          lines={[
+            ['X', axisWords(X, 'X')],
+            ['Y', axisWords(Y, 'Y')],
+            [
+              'Z',
+              `${Z.by === 'nose-on-part' ? 'bare nose on the part' : 'difference carried from the plane'}, zero ${text(Z.facing)} below the raw top`,
+            ],
+          ]}
+        />
+      ))}
+      <Lines
+        title="Tools"
+        lines={sheet.tools.map(({ number, name, lengthRegister }) => [
+          `T${number}`,
+          `${name} · H${lengthRegister}`,
+        ])}
+      />
+      <Lines
+        title="Gauges"
+        lines={sheet.gauges.map(({ name, kind, size }) => [
+          name,
+          `${GAUGE_NAMES[kind]}, ${MEASURE_NAMES[GAUGE_FACTS[kind].measure]} ${text(size)}`,
+        ])}
+      />
+      <Row>
+        <Button grow onPress={() => router.push({ pathname: '/setups/sheet', params: { id } })}>
+          Change the sheet
+        </Button>
+        <Button kind="act" grow onPress={onDone} testID="next">
+          Next
+        </Button>
+      </Row>
+    </ScrollView>
+  )
+}
+
+const text = (length: WrittenLength): string => `${length.text} ${length.unit}`
+
+function axisWords(plan: AxisPlan, axis: 'X' | 'Y'): string {
+  if (plan.by === 'one-face')
+    return `${faceName(plan.face, plan.side)} is ${axis} = ${text(plan.drawing)}`
+  const what = plan.side === 'outside' ? 'middle of both faces' : 'middle of the slot'
+  return `${what} is ${axis} = ${text(plan.drawing)}; size ${text(plan.size)} ±${text(plan.tolerance)}`
+}
+
+function Lines({ title, lines }: { title: string; lines: readonly (readonly [string, string])[] }) {
+  return (
+    <Column gap="$1">
+      <Words as="lead" strong>
+        {title}
+      </Words>
+      <Card overflow="hidden">
+        {lines.map(([name, value], index) => (
+          <Row
+            key={name}
+            alignItems="baseline"
+            paddingHorizontal="$3"
+            paddingVertical="$2"
+            borderTopWidth={index === 0 ? 0 : 1}
+            borderColor="$line"
+          >
+            <Words tone="soft" width={110}>
+              {name}
+            </Words>
+            <Digits flex={1}>{value}</Digits>
+          </Row>
+        ))}
+      </Card>
+    </Column>
+  )
+}

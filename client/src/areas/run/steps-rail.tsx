@@ -1,0 +1,119 @@
+import { ScrollView, styled, View } from 'tamagui'
+import {
+  describeStep,
+  STATION_NAMES,
+  STATIONS,
+  type SetupDocument,
+  type Station,
+  type Step,
+  type StepState,
+} from '@pine/core'
+import { TrustMark } from '@/kit/trust-mark'
+import { Column, Row } from '@/kit/surfaces'
+import { Words } from '@/kit/words'
+
+const Line = styled(View, {
+  name: 'RailLine',
+  render: 'button',
+  flexDirection: 'row',
+  alignItems: 'center',
+  gap: '$2',
+  minHeight: 40,
+  paddingHorizontal: '$2',
+  borderRadius: '$small',
+  borderWidth: 1,
+  borderColor: '$transparent',
+  backgroundColor: 'transparent',
+  cursor: 'pointer',
+  variants: { here: { true: { backgroundColor: '$card', borderColor: '$line' } } } as const,
+})
+
+export interface StepsRailProps {
+  readonly document: SetupDocument
+  readonly steps: readonly StepState[]
+  readonly current: StepState
+  readonly onStep: (key: string) => void
+}
+
+/** Every step of the set-up, on a wide screen. */
+export function StepsRail({ document, steps, current, onStep }: StepsRailProps) {
+  return (
+    <ScrollView
+      role="navigation"
+      aria-label="steps"
+      width={250}
+      flexGrow={0}
+      backgroundColor="$tray"
+      borderRightWidth={1}
+      borderColor="$line"
+      contentContainerStyle={{ padding: 12, gap: 10 }}
+    >
+      <Column gap={0}>
+        <Words as="lead" strong>
+          {document.sheet.name}
+        </Words>
+        <Words as="note">
+          {document.sheet.machine.name} · {document.sheet.unit}
+        </Words>
+      </Column>
+      {STATIONS.map((station) => (
+        <StationSteps
+          key={station}
+          station={station}
+          document={document}
+          steps={steps}
+          current={current}
+          onStep={onStep}
+        />
+      ))}
+    </ScrollView>
+  )
+}
+
+function StationSteps({
+  station,
+  document,
+  steps,
+  current,
+  onStep,
+}: StepsRailProps & { station: Station }) {
+  const here = steps.filter(({ step }) => step.station === station)
+  if (here.length === 0) return null
+  return (
+    <Column gap={2}>
+      {here.length > 1 && (
+        <Row justifyContent="space-between" paddingHorizontal="$2">
+          <Words as="note">{STATION_NAMES[station]}</Words>
+          <Words as="note">
+            {here.filter(({ done }) => done).length} of {here.length}
+          </Words>
+        </Row>
+      )}
+      {here.map(({ step, trust }) => (
+        <Line
+          key={step.key}
+          here={step.key === current.step.key}
+          onPress={() => onStep(step.key)}
+          aria-current={step.key === current.step.key ? 'step' : undefined}
+        >
+          <TrustMark state={trust} size={20} />
+          <Words
+            flex={1}
+            textAlign="left"
+            numberOfLines={1}
+            fontSize={15}
+            strong={step.key === current.step.key}
+          >
+            {stepName(document, step)}
+          </Words>
+        </Line>
+      ))}
+    </Column>
+  )
+}
+
+function stepName(document: SetupDocument, step: Step): string {
+  if (step.does === 'read') return describeStep(document, step.quantity, []).title
+  if (step.does === 'key-in') return step.address.replace('.', ' ')
+  return STATION_NAMES[step.station]
+}

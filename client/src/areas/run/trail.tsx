@@ -1,0 +1,65 @@
+import { Fragment } from 'react'
+import { View } from 'tamagui'
+import { STATION_NAMES, STATIONS, stationTrust, type Station, type StepState } from '@pine/core'
+import { TRUST_NAMES, TrustMark } from '@/kit/trust-mark'
+import { Row } from '@/kit/surfaces'
+
+export interface TrailProps {
+  readonly steps: readonly StepState[]
+  readonly current: Station
+  readonly onStation: (station: Station) => void
+}
+
+/** The stations of the work in a line: where one is, what is done, what is to come. */
+export function Trail({ steps, current, onStation }: TrailProps) {
+  const stations = STATIONS.flatMap((station) => {
+    const trust = stationTrust(steps, station)
+    return trust === undefined ? [] : [{ station, trust }]
+  })
+  return (
+    <Row
+      role="navigation"
+      aria-label="stations"
+      gap={0}
+      justifyContent="space-between"
+      paddingHorizontal="$2"
+    >
+      {stations.map(({ station, trust }, index) => (
+        <Fragment key={station}>
+          {index > 0 && (
+            <View
+              flex={1}
+              marginHorizontal={-9}
+              height={2}
+              backgroundColor={trust === 'not-read' ? '$line' : '$act'}
+            />
+          )}
+          <View
+            render="button"
+            position="relative"
+            width={44}
+            height={44}
+            alignItems="center"
+            justifyContent="center"
+            backgroundColor="transparent"
+            borderWidth={0}
+            cursor="pointer"
+            onPress={() => onStation(station)}
+            aria-current={station === current ? 'step' : undefined}
+            aria-label={`${STATION_NAMES[station]}: ${TRUST_NAMES[trust]}`}
+          >
+            <TrustMark state={trust} size={station === current ? 28 : 22} />
+            <View
+              position="absolute"
+              bottom={0}
+              width={26}
+              height={3}
+              borderRadius="$small"
+              backgroundColor={station === current ? '$ink' : '$transparent'}
+            />
+          </View>
+        </Fragment>
+      ))}
+    </Row>
+  )
+}

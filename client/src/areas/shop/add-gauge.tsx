@@ -1,0 +1,76 @@
+import { useState } from 'react'
+import {
+  GAUGE_FACTS,
+  GAUGE_KINDS,
+  describeProblem,
+  otherUnit,
+  readLength,
+  type GaugeKind,
+  type LengthUnit,
+} from '@pine/core'
+import { failureWords } from '@/data/api'
+import { useGauges } from '@/data/shop'
+import { Button } from '@/kit/button'
+import { Choice } from '@/kit/choice'
+import { Field } from '@/kit/field'
+import { Card, Row } from '@/kit/surfaces'
+import { GAUGE_NAMES, MEASURE_NAMES } from './gauge-names'
+
+/** A gauge with its true size. Also used while a set-up is made. */
+export function AddGauge({ onDone }: { onDone: (id?: string) => void }) {
+  const { add } = useGauges()
+  const [kind, setKind] = useState<GaugeKind>('height-setter')
+  const [name, setName] = useState('')
+  const [size, setSize] = useState('')
+  const [unit, setUnit] = useState<LengthUnit>('mm')
+  const [problem, setProblem] = useState<string>()
+  const submit = async () => {
+    const read = readLength({ text: size, unit }, { sign: 'positive' })
+    if (!read.ok) {
+      const words = describeProblem(read.problem)
+      return setProblem(`${words.message} ${words.remedy}`)
+    }
+    try {
+      const added = await add({
+        kind,
+        name: name.trim() === '' ? `${size} ${unit} ${GAUGE_NAMES[kind]}` : name.trim(),
+        size: { text: size, unit },
+      })
+      onDone(added.id)
+    } catch (cause) {
+      setProblem(failureWords(cause))
+    }
+  }
+  return (
+    <Card padded gap="$3">
+      <Choice
+        label="What is it?"
+        value={kind}
+        onChange={setKind}
+        options={GAUGE_KINDS.map((value) => ({ value, label: GAUGE_NAMES[value] }))}
+      />
+      <Field
+        label={`Its ${MEASURE_NAMES[GAUGE_FACTS[kind].measure]}, as marked or measured`}
+        value={size}
+        onChange={setSize}
+        unit={unit}
+        onUnit={() => setUnit(otherUnit)}
+        problem={problem}
+        testID="gauge-size"
+      />
+      <Field
+        label="What you call it"
+        value={name}
+        onChange={setName}
+        hint={GAUGE_NAMES[kind]}
+        testID="gauge-name"
+      />
+      <Row>
+        <Button onPress={() => onDone()}>Leave it</Button>
+        <Button kind="act" grow onPress={() => void submit()}>
+          Keep this gauge
+        </Button>
+      </Row>
+    </Card>
+  )
+}

@@ -1,0 +1,74 @@
+import { useState } from 'react'
+import { GAUGE_FACTS } from '@pine/core'
+import { useGauges, useMachines } from '@/data/shop'
+import { failureWords } from '@/data/api'
+import { Button } from '@/kit/button'
+import { Page } from '@/kit/page'
+import { Card, Column, Row } from '@/kit/surfaces'
+import { Digits, Words } from '@/kit/words'
+import { AddGauge } from './add-gauge'
+import { AddMachine } from './add-machine'
+import { GAUGE_NAMES, MEASURE_NAMES } from './gauge-names'
+
+/** The shop's machines and gauges: declared once, used by every set-up. */
+export function ShopScreen() {
+  const { machines, error } = useMachines()
+  const { gauges } = useGauges()
+  const [adding, setAdding] = useState<'machine' | 'gauge'>()
+  const close = () => setAdding(undefined)
+  return (
+    <Page title="Machines and gauges">
+      {error !== undefined && (
+        <Words role="alert" tone="wrong">
+          {failureWords(error)}
+        </Words>
+      )}
+      <Words as="title" role="heading" aria-level={2}>
+        Machines
+      </Words>
+      {machines?.map(({ id, machine }) => (
+        <Card key={id} padded>
+          <Words as="lead" strong>
+            {machine.name}
+          </Words>
+          <Words as="note">
+            {machine.kind} · shows {machine.control.decimals.mm} decimals in mm,{' '}
+            {machine.control.decimals.in} in inch · lengths{' '}
+            {machine.control.lengthKey === 'set' ? 'are set' : 'are added'}, work offsets{' '}
+            {machine.control.workOffsetKey === 'set' ? 'are set' : 'are added'}
+          </Words>
+        </Card>
+      ))}
+      {adding === 'machine' ? (
+        <AddMachine onDone={close} />
+      ) : (
+        <Button onPress={() => setAdding('machine')}>Add a machine</Button>
+      )}
+      <Words as="title" role="heading" aria-level={2}>
+        Gauges
+      </Words>
+      {gauges?.map((gauge) => (
+        <Card key={gauge.id} padded>
+          <Row justifyContent="space-between">
+            <Column gap={0} flexShrink={1}>
+              <Words as="lead" strong>
+                {gauge.name}
+              </Words>
+              <Words as="note">
+                {GAUGE_NAMES[gauge.kind]}, {MEASURE_NAMES[GAUGE_FACTS[gauge.kind].measure]}
+              </Words>
+            </Column>
+            <Digits as="lead">
+              {gauge.size.text} {gauge.size.unit}
+            </Digits>
+          </Row>
+        </Card>
+      ))}
+      {adding === 'gauge' ? (
+        <AddGauge onDone={close} />
+      ) : (
+        <Button onPress={() => setAdding('gauge')}>Add a gauge</Button>
+      )}
+    </Page>
+  )
+}

@@ -1,0 +1,51 @@
+import { hc } from 'hono/client'
+import type { z } from 'zod'
+import { errorBodySchema, type ReportedProblem } from '@pine/contract'
+import type { Api } from '@pine/server'
+
+/** The typed client: paths and bodies come from the server's routes, answers are checked by the contract. */
+export const api = hc<Api>('/').api
+
+/** The server said no, and why. */
+export class ApiRefusal extends Error {
+  constructor(
+    readonly status: number,
+    readonly problem: ReportedProblem,
+    readonly problems: readonly ReportedProblem[],
+  ) {
+    super(problem.message)
+  }
+}
+
+/** The server could not be reached: nothing is known about what became of the request. */
+export class Unreachable extends Error {}
+
+interface Answer {
+  readonly ok: boolean
+  readonly status: number
+  json(): Promise<unknown>
+}
+
+/** Waits for an answer and checks it; throws ApiRefusal or Unreachable. */
+export async function ask<Schema extends z.ZodType>(
+  request: Promise<Answer>,
+  schema: Schema,
+): Promise<z.infer<Schema>> {
+  const answer = await request.catch(() => {
+    throw new Unreachable('The server does not answer.')
+  })
+  const body = await answer.json().catch(() => undefined)
+  if (answer.ok) return schema.parse(body)
+  const refused = errorBodySchema.safeParse(body)
+  if (!refused.success)
+    throw new Unreachable(`The server answered ${answer.status} without a reason.`)
+  const { problems, ...problem } = refused.data.error
+  throw new ApiRefusal(answer.status, problem, problems)
+}
+
+/** What a person reads about a failed request. */
+export function failureWords(cause: unknown): string {
+  if (cause instanceof ApiRefusal) return `${cause.problem.message} ${cause.problem.remedy}`
+  if (cause instanceof Unreachable) return `${cause.message} What you typed is kept here.`
+  return 'Something went wrong here. What you typed is kept; reload the page and try again.'
+}

@@ -1,0 +1,42 @@
+import useSWR from 'swr'
+import { z } from 'zod'
+import { machineSchema, shopGaugeSchema } from '@pine/contract'
+import type { Gauge, MachineDeclaration } from '@pine/core'
+import { v7 as uuid } from 'uuid'
+import { api, ask } from './api'
+
+/** The machines of the shop. */
+export function useMachines() {
+  const { data, error, mutate } = useSWR('machines', () =>
+    ask(api.machines.$get(), z.array(machineSchema)),
+  )
+  return {
+    machines: data,
+    error: error as unknown,
+    async add(machine: MachineDeclaration) {
+      const entry = await ask(api.machines.$post({ json: { id: uuid(), machine } }), machineSchema)
+      await mutate()
+      return entry
+    },
+  }
+}
+
+/** The gauges of the shop, each with its true size. */
+export function useGauges() {
+  const { data, error, mutate } = useSWR('gauges', () =>
+    ask(api.gauges.$get(), z.array(shopGaugeSchema)),
+  )
+  return {
+    gauges: data?.map(({ gauge }) => gauge),
+    error: error as unknown,
+    async add(gauge: Omit<Gauge, 'id'>) {
+      const id = uuid()
+      const entry = await ask(
+        api.gauges.$post({ json: { id, gauge: { ...gauge, id } } }),
+        shopGaugeSchema,
+      )
+      await mutate()
+      return entry.gauge
+    },
+  }
+}

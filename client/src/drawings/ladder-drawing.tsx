@@ -1,0 +1,245 @@
+import { useMemo } from 'react'
+import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg'
+import { View } from 'tamagui'
+import {
+  describeFrame,
+  formatLength,
+  layoutLadder,
+  rungAt,
+  rungName,
+  speakLadder,
+  typographic,
+  valueOf,
+  type Chain,
+  type Ladder,
+  type LengthUnit,
+  type PlacedRung,
+  type RungKey,
+} from '@pine/core'
+import type { Roles } from '@/theme/roles'
+import { useRoles } from '@/theme/use-roles'
+import { Body, Ground, type Inner } from './ladder-bodies'
+import { useWidth } from './use-width'
+
+const MONO = 'Atkinson Hyperlegible Mono'
+const WORDS = 'Atkinson Hyperlegible Next'
+/** Columns: names to the left of the rungs, numbers to the right. */
+const NAMES = 74
+const NUMBERS = 104
+
+export interface LadderDrawingProps {
+  readonly ladder: Ladder
+  readonly unit: LengthUnit
+  readonly decimals: number
+  readonly height: number
+  readonly onTrace?: (title: string, chain: Chain) => void
+}
+
+/** Heights as rungs, to scale. Tap a rung: the number's trace. */
+export function LadderDrawing({ ladder, unit, decimals, height, onTrace }: LadderDrawingProps) {
+  const roles = useRoles()
+  const { width, onLayout } = useWidth(358)
+  const placed = useMemo(
+    () =>
+      layoutLadder(ladder, {
+        width,
+        height,
+        marginTop: ladder.body === 'none' ? 34 : 66,
+        marginBottom: 30,
+        labelPitch: 21,
+      }),
+    [ladder, width, height],
+  )
+  const write = (chain: Chain) => typographic(formatLength(valueOf(chain), unit, decimals))
+  const inner = { left: NAMES, right: width - NUMBERS }
+  const onPart = ladder.touches === 'part'
+  return (
+    <View
+      onLayout={onLayout}
+      height={height}
+      role="img"
+      aria-label={speakLadder(ladder, (nm) => `${formatLength(nm, unit, decimals)} ${unit}`)}
+    >
+      <Svg width={width} height={height} viewBox={`0 0 ${width} ${height}`}>
+        <Ground placed={placed} inner={inner} height={height} roles={roles} onPart={onPart} />
+        <Body ladder={ladder} placed={placed} inner={inner} roles={roles} onPart={onPart} />
+        {placed.map((place) => (
+          <RungLine
+            key={place.rung.key}
+            place={place}
+            inner={inner}
+            width={width}
+            roles={roles}
+            text={place.rung.label ? write(place.rung.label) : undefined}
+          />
+        ))}
+        {ladder.spans.map((span) => (
+          <Dimension
+            key={span.kind}
+            from={rungAt(placed, span.from)}
+            to={rungAt(placed, span.to)}
+            x={inner.left + 24}
+            text={write(span.chain)}
+            roles={roles}
+          />
+        ))}
+        <SvgText
+          x={width - 8}
+          y={16}
+          textAnchor="end"
+          fontFamily={WORDS}
+          fontSize={12}
+          fill={roles.inkSoft}
+        >
+          {`${describeFrame(ladder.frame)}, ${unit}`}
+        </SvgText>
+      </Svg>
+      {onTrace &&
+        placed.map(({ rung, labelY }) =>
+          rung.label ? (
+            <RungTarget
+              key={rung.key}
+              rungKey={rung.key}
+              chain={rung.label}
+              y={labelY}
+              onTrace={onTrace}
+            />
+          ) : null,
+        )}
+    </View>
+  )
+}
+
+const colourOf = (key: RungKey, roles: Roles): string =>
+  key === 'tip' ? roles.act : key === 'part-top' || key === 'zero' ? roles.read : roles.ink
+
+function RungLine({
+  place,
+  inner,
+  width,
+  roles,
+  text,
+}: {
+  place: PlacedRung
+  inner: Inner
+  width: number
+  roles: Roles
+  text: string | undefined
+}) {
+  const { rung, y, labelY } = place
+  const colour = colourOf(rung.key, roles)
+  const moved = labelY !== y
+  return (
+    <G>
+      <Line
+        x1={inner.left}
+        x2={inner.right}
+        y1={y}
+        y2={y}
+        stroke={colour}
+        strokeWidth={rung.key === 'tip' ? 3 : 2}
+        strokeDasharray={rung.guessed ? '5 5' : undefined}
+      />
+      {moved && (
+        <Path
+          d={`M${inner.right} ${y} L${inner.right + 10} ${labelY}`}
+          stroke={colour}
+          strokeWidth={1}
+          fill="none"
+        />
+      )}
+      <SvgText
+        x={inner.left - 8}
+        y={labelY + 5}
+        textAnchor="end"
+        fontFamily={WORDS}
+        fontSize={14}
+        fill={colour}
+      >
+        {rungName(rung.key)}
+      </SvgText>
+      <SvgText
+        x={width - 8}
+        y={labelY + 5}
+        textAnchor="end"
+        fontFamily={text === undefined ? WORDS : MONO}
+        fontSize={text === undefined ? 13 : 15}
+        fontWeight="500"
+        fill={text === undefined ? roles.inkSoft : colour}
+      >
+        {text ?? 'not read'}
+      </SvgText>
+    </G>
+  )
+}
+
+function Dimension({
+  from,
+  to,
+  x,
+  text,
+  roles,
+}: {
+  from: PlacedRung | undefined
+  to: PlacedRung | undefined
+  x: number
+  text: string
+  roles: Roles
+}) {
+  if (!from || !to) return null
+  const [top, bottom] = from.y < to.y ? [from.y, to.y] : [to.y, from.y]
+  // A gap that is smaller than its arrows is told by the numbers of its two rungs alone.
+  if (bottom - top < 24) return null
+  const middle = (top + bottom) / 2
+  return (
+    <G>
+      <Path
+        d={`M${x} ${top + 3} V${bottom - 3} M${x - 4} ${top + 10} L${x} ${top + 3} L${x + 4} ${top + 10} M${x - 4} ${bottom - 10} L${x} ${bottom - 3} L${x + 4} ${bottom - 10}`}
+        stroke={roles.act}
+        strokeWidth={2}
+        fill="none"
+      />
+      <Rect x={x - 36} y={middle - 10} width={72} height={20} rx={4} fill={roles.card} />
+      <SvgText
+        x={x}
+        y={middle + 5}
+        textAnchor="middle"
+        fontFamily={MONO}
+        fontSize={14}
+        fontWeight="600"
+        fill={roles.act}
+      >
+        {text}
+      </SvgText>
+    </G>
+  )
+}
+
+/** Pressing on a shape of the drawing is not reliable on the web: a plain button lies over the rung's number. */
+function RungTarget({
+  rungKey,
+  chain,
+  y,
+  onTrace,
+}: {
+  rungKey: RungKey
+  chain: Chain
+  y: number
+  onTrace: (title: string, chain: Chain) => void
+}) {
+  return (
+    <View
+      render="button"
+      position="absolute"
+      right={0}
+      top={y - 11}
+      width={NUMBERS}
+      height={22}
+      backgroundColor="transparent"
+      borderWidth={0}
+      cursor="pointer"
+      aria-label={`${rungName(rungKey)}: where this number comes from`}
+      onPress={() => onTrace(rungName(rungKey), chain)}
+    />
+  )
+}

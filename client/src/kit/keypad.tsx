@@ -1,0 +1,98 @@
+import { styled, View } from 'tamagui'
+import Delete from 'lucide-react-native/icons/delete'
+import { useRoles } from '@/theme/use-roles'
+import { Digits, Words } from './words'
+
+const Key = styled(View, {
+  name: 'Key',
+  render: 'button',
+  flexGrow: 1,
+  flexBasis: 0,
+  minHeight: 50,
+  alignItems: 'center',
+  justifyContent: 'center',
+  borderRadius: 12,
+  borderWidth: 1,
+  borderColor: '$line',
+  backgroundColor: '$key',
+  cursor: 'pointer',
+  pressStyle: { backgroundColor: '$readPaper' },
+  variants: { act: { true: { backgroundColor: '$act', borderColor: '$act' } } } as const,
+})
+
+export interface KeypadProps {
+  readonly onType: (character: string) => void
+  readonly onDelete: () => void
+  /** Turns the sign; left out where a size is asked for, which has none. */
+  readonly onSign?: () => void
+  readonly onUnit?: () => void
+  readonly onNext: () => void
+  readonly next: string
+}
+
+const LINES = [
+  ['7', '8', '9'],
+  ['4', '5', '6'],
+] as const
+
+/** Keys made for numbers with oily thumbs: large, few, the next step under the thumb. */
+export function Keypad({ onType, onDelete, onSign, onUnit, onNext, next }: KeypadProps) {
+  const roles = useRoles()
+  const digit = (character: string) => (
+    <Key
+      key={character}
+      onPress={() => onType(character)}
+      aria-label={character === '.' ? 'decimal point' : character}
+    >
+      <Digits as="number" fontWeight="500">
+        {character}
+      </Digits>
+    </Key>
+  )
+  return (
+    <View backgroundColor="$tray" padding="$2" gap={6} role="group" aria-label="number keys">
+      <View flexDirection="row" gap={6}>
+        {LINES[0].map(digit)}
+        <Key onPress={onDelete} aria-label="delete the last digit">
+          <Delete size={26} color={roles.ink} aria-hidden />
+        </Key>
+      </View>
+      <View flexDirection="row" gap={6}>
+        {LINES[1].map(digit)}
+        {onSign ? (
+          <Key onPress={onSign} aria-label="turn the sign">
+            <Digits as="number">±</Digits>
+          </Key>
+        ) : (
+          <View flexGrow={1} flexBasis={0} />
+        )}
+      </View>
+      <View flexDirection="row" gap={6}>
+        <View flexGrow={3} flexBasis={12} gap={6}>
+          <View flexDirection="row" gap={6}>
+            {['1', '2', '3'].map(digit)}
+          </View>
+          <View flexDirection="row" gap={6}>
+            {['0', '.'].map(digit)}
+            {onUnit ? (
+              <Key onPress={onUnit} aria-label="change the unit of this number">
+                <Words as="note" tone="ink">
+                  mm ⇄ in
+                </Words>
+              </Key>
+            ) : (
+              <View flexGrow={1} flexBasis={0} />
+            )}
+          </View>
+        </View>
+        <View flexGrow={1} flexBasis={0}>
+          <Key act onPress={onNext} testID="next">
+            <Words as="title" tone="onAct">
+              {next}
+            </Words>
+          </Key>
+        </View>
+      </View>
+    </View>
+  )
+}

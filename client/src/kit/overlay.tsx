@@ -1,0 +1,41 @@
+import { useEffect, type ReactNode } from 'react'
+import { View } from 'tamagui'
+
+/** Something looked up over the work, at the lower edge where the thumb is; Escape or a tap beside it closes. */
+export function Overlay({ children, onClose }: { children: ReactNode; onClose: () => void }) {
+  useEffect(() => {
+    const closeOnEscape = (event: KeyboardEvent) => {
+      if (event.key === 'Escape') onClose()
+    }
+    window.addEventListener('keydown', closeOnEscape)
+    return () => window.removeEventListener('keydown', closeOnEscape)
+  }, [onClose])
+  return (
+    <View position="absolute" top={0} left={0} right={0} bottom={0} justifyContent="flex-end">
+      <View
+        render="button"
+        aria-label="close"
+        position="absolute"
+        top={0}
+        left={0}
+        right={0}
+        bottom={0}
+        borderWidth={0}
+        backgroundColor="rgba(10,20,16,0.45)"
+        onPress={onClose}
+      />
+      <View
+        role="dialog"
+        aria-modal
+        backgroundColor="$paper"
+        borderTopLeftRadius="$large"
+        borderTopRightRadius="$large"
+        padding="$4"
+        maxHeight="80%"
+        overflow="scroll"
+      >
+        {children}
+      </View>
+    </View>
+  )
+}

@@ -1,0 +1,90 @@
+import { useEffect, useRef } from 'react'
+import type { LengthUnit } from '@pine/core'
+import { Input, useMedia, View } from 'tamagui'
+import { useRoles } from '@/theme/use-roles'
+import { Row } from './surfaces'
+import { Digits, Words } from './words'
+
+export interface ReadingFieldProps {
+  readonly label: string
+  /** What it is a reading of, on the right of the label. */
+  readonly aside?: string
+  readonly value: string
+  readonly unit: LengthUnit
+  readonly onChange: (text: string) => void
+  readonly onSubmit: () => void
+  readonly wrong?: boolean
+  readonly describedBy?: string
+}
+
+/**
+ * The one number of a step, large, with its unit. On a phone our own keys serve it, so the
+ * device's keyboard stays down; a real keyboard works everywhere.
+ */
+export function ReadingField({
+  label,
+  aside,
+  value,
+  unit,
+  onChange,
+  onSubmit,
+  wrong = false,
+  describedBy,
+}: ReadingFieldProps) {
+  const roles = useRoles()
+  const { wide } = useMedia()
+  const input = useRef<HTMLInputElement>(null)
+  // Typing goes to the number at once: with a keyboard there is nothing to click first.
+  useEffect(() => input.current?.focus({ preventScroll: true }), [label, aside])
+  return (
+    <View
+      backgroundColor="$card"
+      borderRadius="$large"
+      borderWidth={3}
+      borderColor={wrong ? '$wrong' : '$act'}
+      paddingHorizontal="$3"
+      paddingTop="$1"
+      paddingBottom={2}
+    >
+      <Row justifyContent="space-between">
+        <Words as="note">{label}</Words>
+        {aside !== undefined && (
+          <Words as="note" numberOfLines={1} flexShrink={1}>
+            {aside}
+          </Words>
+        )}
+      </Row>
+      <Row gap="$2" alignItems="baseline">
+        <Input
+          ref={input as never}
+          unstyled
+          flex={1}
+          minWidth={0}
+          value={value}
+          onChangeText={onChange}
+          onSubmitEditing={onSubmit}
+          inputMode={wide ? 'decimal' : 'none'}
+          aria-label={label}
+          aria-invalid={wrong}
+          aria-describedby={describedBy}
+          testID="reading"
+          autoComplete="off"
+          placeholder="0.000"
+          placeholderTextColor={roles.line as never}
+          color="$ink"
+          backgroundColor="transparent"
+          borderWidth={0}
+          fontFamily="$mono"
+          fontSize={38}
+          fontWeight="600"
+          height={48}
+          padding={0}
+          outlineWidth={0}
+        />
+        <Digits as="lead" tone="soft">
+          {unit}
+        </Digits>
+      </Row>
+    </View>
+  )
+}

@@ -1,0 +1,90 @@
+import expo from 'eslint-config-expo/flat.js'
+import { defineConfig, globalIgnores } from 'eslint/config'
+
+/** Imports run one way only: core ← contract ← server, client ← e2e (docs/architecture.md). */
+const mayNotImport = (folder, ...forbidden) => ({
+  files: [`${folder}/src/**/*.{ts,tsx}`],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          {
+            regex: `^(${forbidden.join('|')})`,
+            message: `${folder}/ may not import this: imports run one way only (docs/architecture.md).`,
+            allowTypeImports: folder === 'client',
+          },
+        ],
+      },
+    ],
+  },
+})
+
+export default defineConfig([
+  globalIgnores(['**/node_modules', '**/dist', '**/.expo', '**/public', 'docs']),
+  expo,
+  {
+    // Where eslint-config-expo brings the TypeScript plugin.
+    files: ['**/*.{ts,tsx}'],
+    rules: {
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/ban-ts-comment': 'error',
+    },
+  },
+  {
+    rules: {
+      'no-console': 'error',
+      eqeqeq: 'error',
+      'import/no-unresolved': 'off',
+      'import/namespace': 'off',
+      'import/no-named-as-default-member': 'off',
+    },
+  },
+  // The rule is about what Metro can put into a bundle; these run in Node.
+  {
+    files: ['server/**', 'scripts/**', 'cli/**', 'e2e/**', 'bench/**'],
+    rules: { 'expo/no-dynamic-env-var': 'off' },
+  },
+  {
+    files: ['**/*.cjs'],
+    languageOptions: {
+      globals: { __dirname: 'readonly', require: 'readonly', module: 'writable' },
+    },
+  },
+  // Core is computation only: relative imports, and nothing of the outside world.
+  {
+    files: ['core/src/**/*.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: '^[^.]', message: 'core/ imports nothing outside itself.' }] },
+      ],
+      'no-restricted-globals': [
+        'error',
+        'Date',
+        'fetch',
+        'window',
+        'document',
+        'process',
+        'performance',
+        'setTimeout',
+      ],
+      'no-restricted-properties': [
+        'error',
+        {
+          object: 'Math',
+          property: 'random',
+          message: 'core/ knows no chance: take it as an argument.',
+        },
+      ],
+    },
+  },
+  mayNotImport('contract', '@pine/(server|client|e2e|cli)', 'react', 'hono', 'typeorm', 'node:'),
+  mayNotImport('server', '@pine/(client|e2e|cli)', 'react', 'expo'),
+  mayNotImport('client', '@pine/(server|e2e|cli)', 'typeorm', 'node:'),
+  mayNotImport('cli', '@pine/(server|client|e2e)', 'react', 'hono', 'typeorm'),
+  {
+    files: ['**/test/**/*.ts', 'e2e/**/*.ts'],
+    rules: { '@typescript-eslint/no-explicit-any': 'off' },
+  },
+])
