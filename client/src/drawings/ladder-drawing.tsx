@@ -54,46 +54,46 @@ export function LadderDrawing({ ladder, unit, decimals, height, onTrace }: Ladde
   const inner = { left: NAMES, right: width - NUMBERS }
   const onPart = ladder.touches === 'part'
   return (
-    <View
-      onLayout={onLayout}
-      height={height}
-      role="img"
-      aria-label={speakLadder(ladder, (nm) => `${formatLength(nm, unit, decimals)} ${unit}`)}
-    >
-      <Svg width={width} height={height} viewBox={`0 0 ${width} ${height}`}>
-        <Ground placed={placed} inner={inner} height={height} roles={roles} onPart={onPart} />
-        <Body ladder={ladder} placed={placed} inner={inner} roles={roles} onPart={onPart} />
-        {placed.map((place) => (
-          <RungLine
-            key={place.rung.key}
-            place={place}
-            inner={inner}
-            width={width}
-            roles={roles}
-            text={place.rung.label ? write(place.rung.label) : undefined}
-          />
-        ))}
-        {ladder.spans.map((span) => (
-          <Dimension
-            key={span.kind}
-            from={rungAt(placed, span.from)}
-            to={rungAt(placed, span.to)}
-            x={inner.left + 24}
-            text={write(span.chain)}
-            roles={roles}
-          />
-        ))}
-        <SvgText
-          x={width - 8}
-          y={16}
-          textAnchor="end"
-          fontFamily={WORDS}
-          fontSize={12}
-          fill={roles.inkSoft}
-        >
-          {`${describeFrame(ladder.frame)}, ${unit}`}
-        </SvgText>
-      </Svg>
+    <View onLayout={onLayout} height={height}>
+      <View
+        role="img"
+        aria-label={speakLadder(ladder, (nm) => `${formatLength(nm, unit, decimals)} ${unit}`)}
+      >
+        <Svg width={width} height={height} viewBox={`0 0 ${width} ${height}`}>
+          <Ground placed={placed} inner={inner} height={height} roles={roles} onPart={onPart} />
+          <Body ladder={ladder} placed={placed} inner={inner} roles={roles} onPart={onPart} />
+          {placed.map((place) => (
+            <RungLine
+              key={place.rung.key}
+              place={place}
+              inner={inner}
+              width={width}
+              roles={roles}
+              text={place.rung.label ? write(place.rung.label) : undefined}
+            />
+          ))}
+          {ladder.spans.map((span) => (
+            <Dimension
+              key={span.kind}
+              from={rungAt(placed, span.from)}
+              to={rungAt(placed, span.to)}
+              x={inner.left + 24}
+              text={write(span.chain)}
+              roles={roles}
+            />
+          ))}
+          <SvgText
+            x={width - 8}
+            y={16}
+            textAnchor="end"
+            fontFamily={WORDS}
+            fontSize={12}
+            fill={roles.inkSoft}
+          >
+            {`${describeFrame(ladder.frame)}, ${unit}`}
+          </SvgText>
+        </Svg>
+      </View>
       {onTrace &&
         placed.map(({ rung, labelY }) =>
           rung.label ? (

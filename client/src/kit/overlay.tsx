@@ -26,6 +26,7 @@ export function Overlay({ children, onClose }: { children: ReactNode; onClose: (
       />
       <View
         role="dialog"
+        position="relative"
         aria-modal
         backgroundColor="$paper"
         borderTopLeftRadius="$large"

@@ -7,8 +7,10 @@ import { Digits, Words } from './words'
 
 export interface ReadingFieldProps {
   readonly label: string
-  /** What it is a reading of, on the right of the label. */
-  readonly aside?: string
+  /** What it is read with, on the right of the label; a tap changes it. */
+  readonly aside?: { readonly text: string; readonly onPress: () => void }
+  /** Another reading to take: the number is given the keys again. */
+  readonly focusKey?: string
   readonly value: string
   readonly unit: LengthUnit
   readonly onChange: (text: string) => void
@@ -24,6 +26,7 @@ export interface ReadingFieldProps {
 export function ReadingField({
   label,
   aside,
+  focusKey,
   value,
   unit,
   onChange,
@@ -35,7 +38,7 @@ export function ReadingField({
   const { wide } = useMedia()
   const input = useRef<HTMLInputElement>(null)
   // Typing goes to the number at once: with a keyboard there is nothing to click first.
-  useEffect(() => input.current?.focus({ preventScroll: true }), [label, aside])
+  useEffect(() => input.current?.focus({ preventScroll: true }), [label, focusKey])
   return (
     <View
       backgroundColor="$card"
@@ -49,9 +52,23 @@ export function ReadingField({
       <Row justifyContent="space-between">
         <Words as="note">{label}</Words>
         {aside !== undefined && (
-          <Words as="note" numberOfLines={1} flexShrink={1}>
-            {aside}
-          </Words>
+          // The words are small, what can be hit is not.
+          <View
+            render="button"
+            minHeight={44}
+            marginVertical={-10}
+            justifyContent="center"
+            flexShrink={1}
+            borderWidth={0}
+            backgroundColor="transparent"
+            cursor="pointer"
+            onPress={aside.onPress}
+            testID="with"
+          >
+            <Words as="note" tone="act" strong numberOfLines={1}>
+              {aside.text}
+            </Words>
+          </View>
         )}
       </Row>
       <Row gap="$2" alignItems="baseline">

@@ -4,8 +4,6 @@ import {
   axisOfFace,
   describeApproach,
   describeStep,
-  GAUGE_FACTS,
-  gaugeNames,
   ladderOf,
   planViewOf,
   type Chain,
@@ -17,11 +15,12 @@ import { LadderDrawing } from '@/drawings/ladder-drawing'
 import { PlanDrawing } from '@/drawings/plan-drawing'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
-import { Choice, Several } from '@/kit/choice'
 import { Keypad } from '@/kit/keypad'
+import { Overlay } from '@/kit/overlay'
 import { ReadingField } from '@/kit/reading-field'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
+import { betweenWords, GaugesBetween, ZeroedOn } from './circumstances'
 import { ImpliedLine } from './implied-line'
 import { Reviewed } from './reviewed'
 import { useReading } from './use-reading'
@@ -49,6 +48,7 @@ export function ReadingStep({
   const reading = useReading(setupId, setup, quantity)
   const { draft, standing, preview, solution } = reading
   const [again, setAgain] = useState(false)
+  const [choosing, setChoosing] = useState(false)
   const words = describeStep(preview, quantity, draft.with)
   const reviewing = standing.length > 0 && !reading.started && !again
 
@@ -107,14 +107,9 @@ export function ReadingStep({
   )
   const field = (
     <ReadingField
-      label={words.field}
-      aside={
-        draft.replaces === undefined
-          ? standing.length > 0
-            ? `repeat ${standing.length + 1}`
-            : words.title
-          : 'in place of the last'
-      }
+      label={fieldLabel(words.field, standing.length, draft.replaces)}
+      aside={{ text: betweenWords(reading, quantity), onPress: () => setChoosing(true) }}
+      focusKey={words.title}
       value={draft.text}
       unit={draft.unit}
       onChange={(text) => reading.change({ text })}
@@ -123,7 +118,12 @@ export function ReadingStep({
       describedBy="reading-problem"
     />
   )
-  const circumstances = <Circumstances reading={reading} quantity={quantity} />
+  const zeroed = quantity.of === 'carried-difference' && <ZeroedOn reading={reading} />
+  const gauges = choosing && (
+    <Overlay onClose={() => setChoosing(false)}>
+      <GaugesBetween reading={reading} quantity={quantity} onClose={() => setChoosing(false)} />
+    </Overlay>
+  )
   const implied = (
     <ImpliedLine
       implied={draft.text === '' && standing.length === 0 ? undefined : reading.implied}
@@ -145,12 +145,13 @@ export function ReadingStep({
         </Row>
         {problem}
         <Row justifyContent="space-between" alignItems="flex-end" flexWrap="wrap">
-          {circumstances}
+          <View>{zeroed}</View>
           <Button kind="act" onPress={submit} testID="next">
             Next (Enter)
           </Button>
         </Row>
         <Caution>{words.caution}</Caution>
+        {gauges}
       </ScrollView>
     )
   return (
@@ -159,7 +160,7 @@ export function ReadingStep({
         <Card>{picture}</Card>
         {sentence}
         <Caution>{words.caution}</Caution>
-        {circumstances}
+        {zeroed}
       </ScrollView>
       <Column paddingHorizontal="$3" paddingTop="$1" paddingBottom="$2" gap={4}>
         {field}
@@ -174,8 +175,15 @@ export function ReadingStep({
         onNext={submit}
         next="Next"
       />
+      {gauges}
     </View>
   )
+}
+
+/** The field says when its number will stand beside, or in place of, another. */
+function fieldLabel(field: string, standing: number, replaces: string | undefined): string {
+  if (replaces !== undefined) return `${field}, in place of the last`
+  return standing > 0 ? `${field}, once more` : field
 }
 
 interface StepPictureProps extends Pick<ReadingStepProps, 'quantity' | 'onTrace'> {
@@ -212,86 +220,4 @@ function StepPicture({ quantity, preview, solution, using, height, onTrace }: St
       size={size && { text: write(size.implied), agrees: size.agrees, axis }}
     />
   )
-}
-
-/** What lies beneath or stands in the spindle, and where a counter was zeroed: asked in words. */
-function Circumstances({
-  reading,
-  quantity,
-}: {
-  reading: ReturnType<typeof useReading>
-  quantity: QuantityName
-}) {
-  const { draft, change, preview } = reading
-  const [open, setOpen] = useState(false)
-  const inZ = quantity.of !== 'face'
-  const serving = preview.sheet.gauges
-    .filter(({ kind }) => (inZ ? GAUGE_FACTS[kind].shareInZ : GAUGE_FACTS[kind].shareInXY) !== null)
-    .map(({ id, name }) => ({ value: id, label: name }))
-  if (quantity.of === 'carried-difference')
-    return (
-      <Column gap="$2">
-        <Choice
-          label="Where was the counter zeroed?"
-          value={draft.zeroedOn}
-          onChange={(zeroedOn) => change({ zeroedOn })}
-          options={[
-            { value: 'plane', label: `on the ${preview.sheet.plane}` },
-            { value: 'part', label: 'on the raw top' },
-          ]}
-        />
-        {open ? (
-          <>
-            <Several
-              label="What lay between at the plane?"
-              options={serving}
-              values={draft.withOnPlane}
-              onChange={(withOnPlane) => change({ withOnPlane })}
-              none="nothing"
-            />
-            <Several
-              label="What lay between at the part?"
-              options={serving}
-              values={draft.with}
-              onChange={(using) => change({ with: using })}
-              none="nothing"
-            />
-          </>
-        ) : (
-          <Button kind="plain" onPress={() => setOpen(true)}>
-            {betweenWords(reading)}
-          </Button>
-        )}
-      </Column>
-    )
-  const using = gaugeNames(preview, draft.with)
-  if (!open)
-    return (
-      <Row>
-        <Button kind="plain" onPress={() => setOpen(true)}>
-          {inZ
-            ? using === ''
-              ? 'Nothing lies between · change'
-              : `With the ${using} · change`
-            : using === ''
-              ? 'Name what touches'
-              : `With the ${using} · change`}
-        </Button>
-      </Row>
-    )
-  return (
-    <Several
-      label={inZ ? 'What lies between?' : 'What touches the face?'}
-      options={serving}
-      values={draft.with}
-      onChange={(next) => change({ with: next })}
-      none={inZ ? 'nothing' : 'not named'}
-    />
-  )
-}
-
-function betweenWords({ draft, preview }: ReturnType<typeof useReading>): string {
-  const [plane, part] = [gaugeNames(preview, draft.withOnPlane), gaugeNames(preview, draft.with)]
-  if (plane === '' && part === '') return 'Nothing lay between at either · change'
-  return `Between: ${plane === '' ? 'nothing' : plane} at the plane, ${part === '' ? 'nothing' : part} at the part · change`
 }

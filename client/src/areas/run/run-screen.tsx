@@ -1,7 +1,15 @@
 import { useRouter } from 'expo-router'
 import { useState } from 'react'
 import { ScrollView, useMedia, View } from 'tamagui'
-import { nextStep, STATION_NAMES, type Chain, type Station, type StepState } from '@pine/core'
+import {
+  describeStep,
+  nextStep,
+  STATION_NAMES,
+  type Chain,
+  type SetupDocument,
+  type Station,
+  type StepState,
+} from '@pine/core'
 import { failureWords } from '@/data/api'
 import { useSetup, type StandingSetup } from '@/data/setups'
 import { AppBar } from '@/kit/app-bar'
@@ -113,7 +121,7 @@ function Run({
             {placeWords(steps, current)}
           </Words>
           <Words as="note" numberOfLines={1} flexShrink={1}>
-            {thenWords(steps, current)}
+            {stepWords(document, steps, current)}
           </Words>
         </Row>
       </Column>
@@ -225,9 +233,15 @@ function placeWords(steps: readonly StepState[], current: StepState): string {
   return `${name} · ${here.findIndex(({ step }) => step.key === current.step.key) + 1} of ${here.length}`
 }
 
-/** What comes after this station. */
-function thenWords(steps: readonly StepState[], current: StepState): string {
-  const later = steps.slice(steps.findIndex(({ step }) => step.key === current.step.key))
-  const next = later.find(({ step }) => step.station !== current.step.station)
+/** What the step is about; where its own screen says that, what comes after. */
+function stepWords(
+  document: SetupDocument,
+  steps: readonly StepState[],
+  current: StepState,
+): string {
+  const { step } = current
+  if (step.does === 'read') return describeStep(document, step.quantity, []).title
+  const later = steps.slice(steps.findIndex((one) => one.step.key === step.key))
+  const next = later.find((one) => one.step.station !== step.station)
   return next ? `then ${STATION_NAMES[next.step.station]}` : ''
 }

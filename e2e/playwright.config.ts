@@ -1,0 +1,28 @@
+import { defineConfig } from '@playwright/test'
+
+/** A phone propped on the control; tests that need a wide screen say so. */
+export default defineConfig({
+  testDir: 'tests',
+  fullyParallel: false,
+  workers: 2,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  forbidOnly: true,
+  reporter: [['line'], ['json', { outputFile: 'test-results/report.json' }]],
+  use: {
+    viewport: { width: 390, height: 844 },
+    screenshot: 'only-on-failure',
+    launchOptions: {
+      executablePath: process.env['PINE_CHROMIUM'] ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+})

@@ -1,0 +1,135 @@
+import { Machinist } from '../support/machinist'
+import { expect, test } from '../support/product'
+
+/** Opens the demo's focuser body at the length of T4. */
+async function atToolFour(
+  page: import('@playwright/test').Page,
+  address: string,
+): Promise<Machinist> {
+  const mira = new Machinist(page, address)
+  await mira.signIn('Mira Toller')
+  await page.getByText('Focuser body, two fixtures').click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    'Lower T4 onto the 50 mm setter.',
+  )
+  return mira
+}
+
+test('each kind of bad number gets its own words, and stays in the field', async ({
+  page,
+  demo,
+}) => {
+  const mira = await atToolFour(page, demo.address)
+  for (const [typed, words] of [
+    ['', 'There is no number yet'],
+    ['words', '“words” is not a number'],
+    ['1.2.3', 'two decimal points'],
+    ['1e9', 'exponent'],
+    ['218,462', 'Write 218.462 if the comma is a decimal'],
+    ['5 cm', 'mm or in'],
+    ['999999999', 'lost decimal point'],
+  ] as const) {
+    await page.getByTestId('reading').fill(typed)
+    await mira.next()
+    await expect(page.getByRole('alert')).toContainText(words)
+    await expect(page.getByTestId('reading')).toHaveValue(typed)
+  }
+})
+
+test('what is half typed survives a reload, with its unit and its gauge', async ({
+  page,
+  demo,
+}) => {
+  const mira = await atToolFour(page, demo.address)
+  await page.getByTestId('reading').fill('')
+  await mira.keys('-218.4')
+  await page.getByRole('button', { name: 'change the unit of this number' }).click()
+  await page.getByTestId('with').click()
+  await page.getByRole('checkbox', { name: 'paper' }).click()
+  await page.getByRole('button', { name: 'Done' }).click()
+  await page.reload()
+  await expect(page.getByTestId('reading')).toHaveValue('-218.4')
+  await expect(page.getByTestId('with')).toHaveText('50 mm setter on paper')
+  await expect(page.getByText('in', { exact: true })).toBeVisible()
+})
+
+test('the drawing follows every key, and a number tells where it comes from', async ({
+  page,
+  demo,
+}) => {
+  await atToolFour(page, demo.address)
+  await page.getByTestId('reading').fill('-218.462mm')
+  const ladder = page.getByRole('img', { name: /Heights from the top/ })
+  await page.getByTestId('with').click()
+  const paper = page.getByRole('checkbox', { name: 'paper' })
+  if ((await paper.getAttribute('aria-checked')) === 'true') await paper.click()
+  await page.getByRole('button', { name: 'Done' }).click()
+  await expect(ladder).toHaveAccessibleName(/nose -218.462 mm, tip -300.000 mm, plane -350.000 mm/)
+  await page.getByTestId('reading').fill('-208.462mm')
+  await expect(ladder).toHaveAccessibleName(/nose -208.462 mm/)
+  await page.getByTestId('implied').click()
+  await expect(page.getByTestId('trace')).toContainText('machine Z, bare nose at the touch')
+  await expect(page.getByTestId('trace')).toContainText('− −300.000 mm')
+  await expect(page.getByTestId('trace')).toContainText('91.538 mm')
+  await page.keyboard.press('Escape')
+  await expect(page.getByTestId('trace')).toBeHidden()
+})
+
+test('a reading taken while the server is down is kept, and arrives by itself', async ({
+  page,
+  demo,
+}) => {
+  const mira = await atToolFour(page, demo.address)
+  await page.getByTestId('reading').fill('')
+  await demo.halt()
+  await page.getByTestId('reading').fill('-218.462mm')
+  await mira.next()
+  await expect(page.getByText('1 entry is kept on this device')).toBeVisible()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Lower T5/)
+  await demo.run()
+  await expect(page.getByText('kept on this device')).toBeHidden({ timeout: 15_000 })
+  await page.reload()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Lower T5/)
+})
+
+test('a negative gauge is refused in words', async ({ page, demo }) => {
+  const mira = new Machinist(page, demo.address)
+  await mira.signIn('Ansel Okoro')
+  await page.getByRole('link', { name: 'Shop' }).click()
+  await page.getByRole('button', { name: 'Add a gauge' }).click()
+  await page.getByTestId('gauge-size').fill('-50')
+  await page.getByRole('button', { name: 'Keep this gauge' }).click()
+  await expect(page.getByRole('alert')).toContainText('a size cannot be')
+  await expect(page.getByTestId('gauge-size')).toHaveValue('-50')
+})
+
+test('a half-written sheet survives a reload, and what is missing is told at its field', async ({
+  page,
+  demo,
+}) => {
+  const mira = new Machinist(page, demo.address)
+  await mira.signIn('Ansel Okoro')
+  await page.getByRole('button', { name: 'New set-up' }).click()
+  await page.getByTestId('go-on').click()
+  await expect(page.getByText('Give the job a name')).toBeVisible()
+  await expect(page.getByText('Choose the machine')).toBeVisible()
+  await page.getByTestId('job-name').fill('Half a sheet')
+  await page.getByRole('radio', { name: 'Router' }).click()
+  await page.getByTestId('go-on').click()
+  await page.getByTestId('stock-X').fill('12,5')
+  await page.getByTestId('go-on').click()
+  await expect(page.getByText('Write 12.5 if the comma is a decimal')).toBeVisible()
+  await page.reload()
+  await expect(page.getByTestId('stock-X')).toHaveValue('12,5')
+})
+
+test('five wrong PINs slow down', async ({ page, demo }) => {
+  await page.goto(demo.address)
+  await page.getByRole('button', { name: 'Jory Fenn' }).click()
+  const jory = new Machinist(page, demo.address)
+  for (const left of ['4 more', '3 more', '2 more', '1 more', 'again in 30 seconds']) {
+    await jory.keys('0000')
+    await jory.next()
+    await expect(page.getByRole('alert')).toContainText(left)
+  }
+})

@@ -1,0 +1,102 @@
+#!/usr/bin/env node
+// npm test: installs what is missing, runs every check and every test, ends with one line of counts.
+import { existsSync, readFileSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { run } from './lib/command.mjs'
+import {
+  checkNode,
+  checkRoom,
+  CHROMIUM,
+  chromiumPath,
+  ensureDebianPackages,
+  ensureNodeModules,
+  POSTGRESQL,
+} from './lib/packages.mjs'
+import { ROOT, STATE } from './lib/paths.mjs'
+import { runScript, say } from './lib/say.mjs'
+
+const WORKSPACES = ['core', 'contract', 'server', 'cli', 'client', 'e2e']
+const JEST_REPORT = join(ROOT, 'test-results/jest.json')
+const BROWSER_REPORT = join(ROOT, 'e2e/test-results/report.json')
+
+const bin = (name) => join(ROOT, 'node_modules/.bin', name)
+
+/** Runs one suite, tells how long it took, and shows what it printed when it failed. */
+async function suite(name, command, args, options = {}) {
+  const started = Date.now()
+  const { code, output } = await run(command, args, { cwd: ROOT, ...options })
+  say(
+    `${code === 0 ? '  ok  ' : ' FAIL '} ${name} (${Math.round((Date.now() - started) / 1000)} s)`,
+  )
+  if (code !== 0) say(output)
+  return { code, output }
+}
+
+/** A check that is one test: it passed or it did not. */
+async function check(name, command, args) {
+  const { code } = await suite(name, command, args)
+  return { passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 }
+}
+
+/** Counts by a report; a runner that fails without a failed test (it could not start) counts as one. */
+function counted(code, passed, failed) {
+  return { passed, failed: code !== 0 && failed === 0 ? 1 : failed }
+}
+
+async function unitTests(databaseUrl) {
+  rmSync(JEST_REPORT, { force: true })
+  const { code } = await suite(
+    'unit and API tests',
+    bin('jest'),
+    ['--json', `--outputFile=${JEST_REPORT}`],
+    { env: { ...process.env, DATABASE_URL: databaseUrl } },
+  )
+  const report = existsSync(JEST_REPORT)
+    ? JSON.parse(readFileSync(JEST_REPORT, 'utf8'))
+    : { numPassedTests: 0, numFailedTests: 0 }
+  return counted(code, report.numPassedTests, report.numFailedTests)
+}
+
+async function browserTests(databaseUrl) {
+  rmSync(BROWSER_REPORT, { force: true })
+  const { code } = await suite(
+    'browser tests',
+    bin('playwright'),
+    ['test', '-c', 'e2e/playwright.config.ts'],
+    { env: { ...process.env, DATABASE_URL: databaseUrl, PINE_CHROMIUM: chromiumPath() } },
+  )
+  const { stats } = existsSync(BROWSER_REPORT)
+    ? JSON.parse(readFileSync(BROWSER_REPORT, 'utf8'))
+    : { stats: { expected: 0, unexpected: 0, flaky: 0, skipped: 0 } }
+  return counted(code, stats.expected, stats.unexpected + stats.flaky + stats.skipped)
+}
+
+await runScript(async () => {
+  checkNode()
+  checkRoom()
+  await ensureNodeModules()
+  await ensureDebianPackages([POSTGRESQL, CHROMIUM])
+  const { startDatabase } = await import('./lib/database.mjs')
+  const { buildClient } = await import('./build-client.mjs')
+  const database = await startDatabase(`${STATE}-test`, { fresh: true, durable: false })
+  const results = []
+  try {
+    results.push(
+      await check('formatting', bin('prettier'), ['--check', '.', '--log-level', 'warn']),
+    )
+    results.push(
+      await check('lint and the one-way import rule', bin('eslint'), ['.', '--max-warnings', '0']),
+    )
+    for (const workspace of WORKSPACES)
+      results.push(await check(`types of ${workspace}`, bin('tsc'), ['-p', workspace]))
+    results.push(await unitTests(database.url('postgres')))
+    await buildClient()
+    results.push(await browserTests(database.url('postgres')))
+  } finally {
+    await database.stop()
+  }
+  const passed = results.reduce((sum, result) => sum + result.passed, 0)
+  const failed = results.reduce((sum, result) => sum + result.failed, 0)
+  say(`${passed} passed, ${failed} failed`)
+  process.exitCode = failed === 0 && passed > 0 ? 0 : 1
+})
