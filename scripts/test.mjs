@@ -1,6 +1,6 @@
 #!/usr/bin/env node
 // npm test: installs what is missing, runs every check and every test, ends with one line of counts.
-import { existsSync, readFileSync, rmSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { run } from './lib/command.mjs'
 import {
@@ -44,6 +44,7 @@ function counted(code, passed, failed) {
 }
 
 async function unitTests(databaseUrl) {
+  mkdirSync(join(JEST_REPORT, '..'), { recursive: true })
   rmSync(JEST_REPORT, { force: true })
   const { code } = await suite(
     'unit and API tests',

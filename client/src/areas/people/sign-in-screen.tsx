@@ -8,6 +8,7 @@ import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
 import { Field } from '@/kit/field'
 import { Keypad } from '@/kit/keypad'
+import { Message } from '@/kit/message'
 import { Page } from '@/kit/page'
 import { Column } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
@@ -20,6 +21,7 @@ export function SignInScreen() {
   const [picked, setPicked] = useState<Person>()
   const [adding, setAdding] = useState(false)
   if (picked) return <PinEntry person={picked} onBack={() => setPicked(undefined)} />
+  if (people === undefined && error === undefined) return <Message text="Opening …" />
   if (adding || people?.length === 0)
     return <AddPerson onAdded={setPicked} onBack={() => setAdding(false)} />
   return (
