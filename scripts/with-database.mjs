@@ -1,7 +1,7 @@
 #!/usr/bin/env node
 // Runs a command with DATABASE_URL set to a throw-away database: node scripts/with-database.mjs npx jest
 import { spawn } from 'node:child_process'
-import { join } from 'node:path'
+import { rmSync } from 'node:fs'
 import { startDatabase } from './lib/database.mjs'
 import { ensureDebianPackages, POSTGRESQL } from './lib/packages.mjs'
 import { STATE } from './lib/paths.mjs'
@@ -12,12 +12,15 @@ await runScript(async () => {
   if (command === undefined)
     throw new Trouble('usage: node scripts/with-database.mjs COMMAND [ARGUMENT …]')
   await ensureDebianPackages([POSTGRESQL])
-  const database = await startDatabase(join(`${STATE}-test`), { durable: false })
+  // A folder of its own: this may run beside npm test, or beside itself.
+  const folder = `${STATE}-scratch-${process.pid}`
+  const database = await startDatabase(folder, { durable: false })
   const child = spawn(command, args, {
     stdio: 'inherit',
     env: { ...process.env, DATABASE_URL: database.url('postgres') },
   })
   const code = await new Promise((resolve) => child.on('close', resolve))
   await database.stop()
+  rmSync(folder, { recursive: true, force: true })
   process.exitCode = code ?? 1
 })

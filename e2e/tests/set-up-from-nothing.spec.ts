@@ -71,7 +71,7 @@ test('from nothing to a record by the gauge line, unchanged after the server was
   await mira.read(/Front face, from the front/, '-255.000', '−250.000')
 
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
-    /Zero the relative counter on the fixed jaw or on the raw top/,
+    /Zero the relative counter on one surface/,
   )
   await page.getByRole('radio', { name: 'on the raw top' }).click()
   await mira.read(/Zero the relative counter/, '30.000', '−380.000')

@@ -92,16 +92,14 @@ function lengthProblem(
 }
 
 function duplicates(place: string, names: readonly string[], field: string): readonly Problem[] {
-  return names.flatMap((name, index) =>
-    names.indexOf(name) < index
-      ? [
-          {
-            code: 'reference-duplicate' as const,
-            place: `${place}.${index}.${field}`,
-            received: name,
-          },
-        ]
-      : [],
+  const first = new Map<string, number>()
+  names.forEach((name, index) => {
+    if (!first.has(name)) first.set(name, index)
+  })
+  return names.flatMap((name, index): readonly Problem[] =>
+    first.get(name) === index
+      ? []
+      : [{ code: 'reference-duplicate', place: `${place}.${index}.${field}`, received: name }],
   )
 }
 

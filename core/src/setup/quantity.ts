@@ -33,12 +33,35 @@ export function axisOfQuantity(quantity: Quantity | QuantityName): 'X' | 'Y' | '
   return quantity.of === 'face' ? axisOfFace(quantity.face) : 'Z'
 }
 
-/** The readings of a quantity that still stand: repeats all count, superseded ones do not. */
+/**
+ * The readings of a quantity that still stand, in the order of the document: repeats all count,
+ * superseded ones do not.
+ */
 export function standingReadings(
   readings: readonly Reading[],
   quantity: QuantityName,
 ): readonly Reading[] {
+  return standingByQuantity(readings).get(quantityKey(quantity)) ?? NONE
+}
+
+const NONE: readonly Reading[] = []
+
+// A set-up asks this for every tool and face, on every key that is typed: the list is sorted out
+// once for each list of readings, which is never changed after it was made.
+const sortedOut = new WeakMap<readonly Reading[], ReadonlyMap<string, readonly Reading[]>>()
+
+function standingByQuantity(readings: readonly Reading[]): ReadonlyMap<string, readonly Reading[]> {
+  const known = sortedOut.get(readings)
+  if (known !== undefined) return known
   const superseded = new Set(readings.map((reading) => reading.supersedes))
-  const key = quantityKey(quantity)
-  return readings.filter((reading) => quantityKey(reading) === key && !superseded.has(reading.id))
+  const byQuantity = new Map<string, Reading[]>()
+  for (const reading of readings) {
+    if (superseded.has(reading.id)) continue
+    const key = quantityKey(reading)
+    const alike = byQuantity.get(key)
+    if (alike === undefined) byQuantity.set(key, [reading])
+    else alike.push(reading)
+  }
+  sortedOut.set(readings, byQuantity)
+  return byQuantity
 }

@@ -90,11 +90,14 @@ function registerBuilder(document: SetupDocument, sources: SourceReader) {
   const { unit, machine } = document.sheet
   const decimals = machine.control.decimals[unit]
 
-  /** The last number that the control showed for a register, if one was taken. */
+  // The last number that the control showed for a register, by address and moment.
+  const lastRow = new Map(
+    document.readBacks.map(
+      ({ address, moment }, index) => [`${address} ${moment}`, index] as const,
+    ),
+  )
   const lastShown = (address: string, moment: ReadBack['moment']) => {
-    const index = document.readBacks.findLastIndex(
-      (shown) => shown.address === address && shown.moment === moment,
-    )
+    const index = lastRow.get(`${address} ${moment}`) ?? -1
     const readBack = document.readBacks[index]
     return readBack && sources.length(readBack.shown, { place: `readBacks.${index}.shown` })
   }

@@ -109,7 +109,7 @@ export function describeStep(
       return faceWords(document, quantity.row, quantity.face, using)
     case 'nose-on-part':
       return {
-        title: `${quantity.row} · bare nose on the raw top`,
+        title: `${quantity.row} Z · nose on the top`,
         sentence:
           gauge === ''
             ? 'Bring the bare nose down onto the raw top.'
@@ -119,8 +119,8 @@ export function describeStep(
       }
     case 'carried-difference':
       return {
-        title: `${quantity.row} · from the plane to the part`,
-        sentence: `Zero the relative counter on the ${plane} or on the raw top, then read it at the other.`,
+        title: `${quantity.row} Z · from the plane`,
+        sentence: 'Zero the relative counter on one surface, read it at the other.',
         caution: CAUTIONS.difference,
         field: 'Relative Z counter',
       }

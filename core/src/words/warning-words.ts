@@ -19,4 +19,11 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
 }
 
 export const describeWarning = (warning: Warning, write: LengthWriter): string =>
-  words[warning.code](warning, write)
+  words[warning.code]({ ...warning, place: placeName(warning.place) }, write)
+
+/** `G54 X` for a register, `G54 left face` for a touch. */
+function placeName(place: string): string {
+  const [of, row, face] = place.split(':')
+  if (of === 'face') return `${row} ${face} face`
+  return (row ?? place).replace('.', ' ')
+}

@@ -65,7 +65,7 @@ export function ReadingStep({
       preview={preview}
       solution={solution}
       using={draft.with}
-      height={wide ? 330 : 190}
+      height={wide ? 330 : quantity.of === 'carried-difference' ? 168 : 190}
       onTrace={onTrace}
     />
   )
@@ -138,7 +138,7 @@ export function ReadingStep({
         {sentence}
         <Card>{picture}</Card>
         <Row gap="$4" alignItems="stretch">
-          <View flex={1}>{field}</View>
+          <View flex={1.4}>{field}</View>
           <Card padded flex={1} justifyContent="center">
             {implied}
           </Card>

@@ -1,0 +1,142 @@
+#!/usr/bin/env node
+// Takes docs/screenshots/ from the demo: node scripts/with-database.mjs node scripts/take-screenshots.mjs
+import { chromium } from '@playwright/test'
+import { execFileSync } from 'node:child_process'
+import { join } from 'node:path'
+import { chromiumPath } from './lib/packages.mjs'
+import { ROOT } from './lib/paths.mjs'
+import { freePort } from './lib/ports.mjs'
+import { runScript, Trouble } from './lib/say.mjs'
+import { startServer } from './lib/serve.mjs'
+import { postgresFolder } from './lib/packages.mjs'
+
+const PHONE = { width: 390, height: 844 }
+const WIDE = { width: 1280, height: 800 }
+
+const open = (name) => (page) => page.getByText(name).first().click()
+const step = (key) => async (page) => {
+  await page.waitForURL(/setups\/.{36}/)
+  await page.goto(`${page.url().split('?')[0]}?step=${encodeURIComponent(key)}`)
+}
+const type = (text) => (page) => page.getByTestId('reading').fill(text)
+const shows = (text) => (page) => page.getByText(text).first().waitFor()
+
+/** Each view: where it is kept, its size and theme, and the way to it from the list of set-ups. */
+const VIEWS = [
+  { file: 'setups-phone', size: PHONE, way: [shows('Mirror cell plate')] },
+  { file: 'setups-wide', size: WIDE, way: [shows('Mirror cell plate')] },
+  {
+    file: 'length-phone',
+    size: PHONE,
+    way: [open('Focuser body, two fixtures'), type('-218.462')],
+  },
+  { file: 'length-wide', size: WIDE, way: [open('Focuser body, two fixtures'), type('-218.462')] },
+  {
+    file: 'face-phone',
+    size: PHONE,
+    way: [open('Focuser body, two fixtures'), step('face:G54:left'), type('-412.300')],
+  },
+  {
+    file: 'face-wide',
+    size: WIDE,
+    way: [
+      open('Clamp ring'),
+      step('face:G54:left'),
+      (page) => page.getByRole('button', { name: 'Read it once more' }).click(),
+      type('-3.4252'),
+    ],
+  },
+  {
+    file: 'height-phone',
+    size: PHONE,
+    way: [
+      open('Focuser body, two fixtures'),
+      step('carried-difference:G54'),
+      (page) => page.getByRole('radio', { name: 'on the raw top' }).click(),
+      type('28.500'),
+    ],
+  },
+  { file: 'mismatch-phone', size: PHONE, way: [open('Clamp ring'), shows('The sign is turned')] },
+  {
+    file: 'trace-phone',
+    size: PHONE,
+    way: [
+      open('Focuser body, two fixtures'),
+      step('tip-on-plane:T1'),
+      (page) => page.getByTestId('implied').click(),
+    ],
+  },
+  {
+    file: 'record-wide-dark',
+    size: WIDE,
+    scheme: 'dark',
+    way: [open('Mirror cell plate'), shows('Recorded')],
+  },
+  {
+    file: 'new-setup-phone',
+    size: PHONE,
+    way: [
+      open('New set-up'),
+      (page) => page.getByTestId('job-name').fill('Focuser body, second side'),
+    ],
+  },
+  { file: 'shop-wide', size: WIDE, way: [open('Shop'), shows('50 mm setter')] },
+]
+
+async function signIn(page, address) {
+  await page.goto(address)
+  await page.getByRole('button', { name: 'Mira Toller' }).click()
+  for (const key of '2468') await page.getByRole('button', { name: key, exact: true }).click()
+  await page.getByTestId('next').click()
+  await page.getByRole('heading', { name: 'Set-ups' }).waitFor()
+}
+
+await runScript(async () => {
+  const url = process.env['DATABASE_URL']
+  if (!url)
+    throw new Trouble(
+      'DATABASE_URL is not set: run node scripts/with-database.mjs node scripts/take-screenshots.mjs',
+    )
+  const wanted = process.argv.slice(2)
+  execFileSync(
+    join(postgresFolder(), 'psql'),
+    [url, '-qc', 'DROP DATABASE IF EXISTS pine_pictures', '-c', 'CREATE DATABASE pine_pictures'],
+    { stdio: ['ignore', 'ignore', 'inherit'] },
+  )
+  const databaseUrl = Object.assign(new URL(url), { pathname: '/pine_pictures' }).href
+  const server = await startServer({ databaseUrl, port: await freePort(), demo: true })
+  const browser = await chromium.launch({
+    executablePath: chromiumPath(),
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  })
+  const picture = (file) => join(ROOT, 'docs/screenshots', `${file}.png`)
+  try {
+    const stranger = await browser.newPage({ viewport: PHONE })
+    await stranger.goto(server.address)
+    await stranger.getByRole('button', { name: 'Mira Toller' }).waitFor()
+    if (wanted.length === 0 || wanted.includes('sign-in-phone'))
+      await stranger.screenshot({ path: picture('sign-in-phone') })
+    for (const { file, size, scheme = 'light', way } of VIEWS.filter(
+      (view) => wanted.length === 0 || wanted.includes(view.file),
+    )) {
+      const context = await browser.newContext({ viewport: size, colorScheme: scheme })
+      const page = await context.newPage()
+      await signIn(page, server.address)
+      for (const go of way) await go(page)
+      await page.waitForTimeout(700)
+      await page.screenshot({ path: picture(file) })
+      await context.close()
+    }
+  } finally {
+    await browser.close()
+    await server.stop()
+  }
+})
