@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { performance } from 'node:perf_hooks'
 import { parseSetupText } from '@pine/contract'
 import { solve, type SetupDocument } from '@pine/core'
-import Decimal from 'decimal.js'
+import { Decimal } from 'decimal.js'
 
 // How fast a set-up is solved, beside the bare arithmetic of one register done with a decimal library, and how it
 // grows with the number of tools. Run: npx tsx bench/solve.ts

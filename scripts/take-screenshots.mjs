@@ -3,12 +3,11 @@
 import { chromium } from '@playwright/test'
 import { execFileSync } from 'node:child_process'
 import { join } from 'node:path'
-import { chromiumPath } from './lib/packages.mjs'
+import { chromiumPath, postgresFolder } from './lib/packages.mjs'
 import { ROOT } from './lib/paths.mjs'
 import { freePort } from './lib/ports.mjs'
 import { runScript, Trouble } from './lib/say.mjs'
 import { startServer } from './lib/serve.mjs'
-import { postgresFolder } from './lib/packages.mjs'
 
 const PHONE = { width: 390, height: 844 }
 const WIDE = { width: 1280, height: 800 }

@@ -15,7 +15,7 @@ import {
 import { ROOT, STATE } from './lib/paths.mjs'
 import { runScript, say } from './lib/say.mjs'
 
-const WORKSPACES = ['core', 'contract', 'server', 'cli', 'client', 'e2e']
+const WORKSPACES = ['core', 'contract', 'server', 'cli', 'client', 'e2e', 'bench']
 const JEST_REPORT = join(ROOT, 'test-results/jest.json')
 const BROWSER_REPORT = join(ROOT, 'e2e/test-results/report.json')
 
