@@ -22,19 +22,29 @@ export const writtenLengthSchema = z.strictObject({
 const keyMode = z.enum(['set', 'add'])
 const side = z.enum(['outside', 'inside'])
 const row = z.enum(OFFSET_ROWS)
-const address = z.string().regex(/^(H\d{1,3}|G5[4-9]\.[XYZ])$/, 'a register such as H3 or G54.Z')
+const address = z.string().regex(/^([HD]\d{1,3}|G5[4-9]\.[XYZ])$/, 'a register such as H3 or G54.Z')
 const registerNumber = z.int().min(1).max(999)
 
 export const controlProfileSchema = z.strictObject({
   decimals: z.strictObject({ mm: z.int().min(1).max(6), in: z.int().min(1).max(5) }),
   lengthKey: keyMode,
   workOffsetKey: keyMode,
+  lengthSign: z.enum(['added', 'subtracted']).optional(),
+  diameterRegister: z.enum(['diameter', 'radius']).optional(),
 })
+
+const byAxis = <Schema extends z.ZodType>(schema: Schema) =>
+  z.strictObject({ X: schema.optional(), Y: schema.optional(), Z: schema.optional() })
 
 export const machineDeclarationSchema = z.strictObject({
   name,
   kind: z.enum(['mill', 'router']),
   control: controlProfileSchema,
+  lostMotion: byAxis(writtenLengthSchema).optional(),
+  externalOffset: byAxis(writtenLengthSchema).optional(),
+  travels: byAxis(
+    z.strictObject({ min: writtenLengthSchema, max: writtenLengthSchema }),
+  ).optional(),
 })
 
 export const gaugeSchema = z.strictObject({
@@ -42,12 +52,18 @@ export const gaugeSchema = z.strictObject({
   kind: z.enum(GAUGE_KINDS),
   name,
   size: writtenLengthSchema,
+  wall: writtenLengthSchema.optional(),
+  repeatability: writtenLengthSchema.optional(),
+  uncertainty: writtenLengthSchema.optional(),
 })
 
 export const toolSchema = z.strictObject({
   number: registerNumber,
   name,
   lengthRegister: registerNumber,
+  length: writtenLengthSchema.optional(),
+  diameter: writtenLengthSchema.optional(),
+  diameterRegister: registerNumber.optional(),
 })
 
 export const axisPlanSchema = z.discriminatedUnion('by', [
@@ -66,14 +82,23 @@ export const axisPlanSchema = z.discriminatedUnion('by', [
   }),
 ])
 
+const zCommon = {
+  facing: writtenLengthSchema,
+  quill: z.strictObject({ measured: writtenLengthSchema, running: writtenLengthSchema }).optional(),
+}
+
+export const zPlanSchema = z.discriminatedUnion('by', [
+  z.strictObject({ by: z.enum(['carried-difference', 'nose-on-part']), ...zCommon }),
+  z.strictObject({ by: z.literal('part-top'), ...zCommon }),
+  z.strictObject({ by: z.literal('tool-on-part'), tool: registerNumber, ...zCommon }),
+  z.strictObject({ by: z.literal('fixture-difference'), from: row, ...zCommon }),
+])
+
 export const offsetPlanSchema = z.strictObject({
   row,
   X: axisPlanSchema,
   Y: axisPlanSchema,
-  Z: z.strictObject({
-    by: z.enum(['carried-difference', 'nose-on-part']),
-    facing: writtenLengthSchema,
-  }),
+  Z: zPlanSchema,
 })
 
 export const setupSheetSchema = z.strictObject({
@@ -81,6 +106,19 @@ export const setupSheetSchema = z.strictObject({
   unit: z.enum(LENGTH_UNITS),
   machine: machineDeclarationSchema,
   school: z.enum(SCHOOLS),
+  reference: z
+    .strictObject({
+      constant: writtenLengthSchema.optional(),
+      masterTool: registerNumber.optional(),
+      masterLength: writtenLengthSchema.optional(),
+    })
+    .optional(),
+  needs: z
+    .strictObject({
+      depth: writtenLengthSchema.optional(),
+      position: writtenLengthSchema.optional(),
+    })
+    .optional(),
   zero: words,
   plane: name,
   stock: z.strictObject({ X: writtenLengthSchema, Y: writtenLengthSchema, Z: writtenLengthSchema }),
@@ -94,6 +132,7 @@ const gaugeIds = z.array(name).max(10)
 const readingBody = {
   read: writtenLengthSchema,
   with: gaugeIds,
+  approach: z.enum(['+', '-']).optional(),
   supersedes: factId.optional(),
   reason: words.optional(),
 }
@@ -103,6 +142,15 @@ const readingVariants = [
   z.strictObject({ of: z.literal('tip-on-plane'), tool: registerNumber, ...readingBody }),
   z.strictObject({ of: z.literal('face'), row, face: z.enum(FACES), ...readingBody }),
   z.strictObject({ of: z.literal('nose-on-part'), row, ...readingBody }),
+  z.strictObject({ of: z.literal('tip-on-part'), tool: registerNumber, row, ...readingBody }),
+  z.strictObject({ of: z.literal('tool-diameter'), tool: registerNumber, ...readingBody }),
+  z.strictObject({
+    of: z.literal('fixture-difference'),
+    row,
+    from: row,
+    zeroedOn: z.enum(['row', 'from']),
+    ...readingBody,
+  }),
   z.strictObject({
     of: z.literal('carried-difference'),
     row,
@@ -121,6 +169,9 @@ export const readingSchema = z.discriminatedUnion('of', [
   readingVariants[2].extend(fact),
   readingVariants[3].extend(fact),
   readingVariants[4].extend(fact),
+  readingVariants[5].extend(fact),
+  readingVariants[6].extend(fact),
+  readingVariants[7].extend(fact),
 ])
 
 export const newKeyInSchema = z.strictObject({ address, mode: keyMode, typed: writtenLengthSchema })

@@ -39,7 +39,15 @@ export {
   type PlanAxis,
   type Side,
 } from './touch/touch'
-export { SCHOOLS, lengthRegister, workOffsetZ, type School } from './schools/schools'
+export {
+  SCHOOLS,
+  lengthRegister,
+  schoolReference,
+  workOffsetZ,
+  type School,
+  type SchoolKnowledge,
+} from './schools/schools'
+export { convertTable, rebaseShift, type OffsetTable } from './schools/convert'
 export { readBackAgrees } from './keyin/read-back'
 export { keyInLine, type KeyInLine, type KeyInRequest } from './keyin/key-in'
 export {
@@ -66,6 +74,9 @@ export {
   type SetupSheet,
   type Stock,
   type Tool,
+  type MachineAxis,
+  type SchoolReference,
+  type Travel,
   type ZPlan,
 } from './setup/document'
 export { quantityKey, axisOfQuantity, standingReadings, type QuantityName } from './setup/quantity'

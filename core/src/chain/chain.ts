@@ -12,9 +12,19 @@ export interface Source {
   /** What the person calls it: `height setter`, `T4 on the plane`. */
   readonly name: string
   readonly length: ReadLength
+  /** How sure the number is; absent for what is declared or drawn, which is taken as it is. */
+  readonly uncertainty?: SourceUncertainty
   readonly by?: string
   /** ISO 8601 time, as recorded with the fact. */
   readonly at?: string
+}
+
+/** Standard uncertainty of a source. */
+export interface SourceUncertainty {
+  /** One standard deviation, in millimetres. */
+  readonly mm: number
+  /** Infinity where it is taken as known. */
+  readonly degreesOfFreedom: number
 }
 
 /** Why a source stands in a chain; the words are in words/term-words.ts. */
@@ -27,6 +37,12 @@ export type TermRole =
   | 'sensor-radius'
   | 'facing'
   | 'drawing-coordinate'
+  | 'lost-motion'
+  | 'known-length'
+  | 'school-constant'
+  | 'external-offset'
+  | 'quill'
+  | 'diameter'
 
 export interface Term {
   readonly source: Source

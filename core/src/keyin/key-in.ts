@@ -17,7 +17,7 @@ export interface KeyInLine {
 
 export interface KeyInRequest {
   readonly address: string
-  readonly kind: 'length' | 'work-offset'
+  readonly kind: 'length' | 'work-offset' | 'diameter'
   readonly value: Nanometres
   readonly unit: LengthUnit
   /** What the register holds now, if that was read. */
@@ -32,7 +32,7 @@ export interface KeyInRequest {
 export function keyInLine(request: KeyInRequest, profile: ControlProfile): KeyInLine {
   const { address, kind, value, unit, before } = request
   const decimals = profile.decimals[unit]
-  const mode = kind === 'length' ? profile.lengthKey : profile.workOffsetKey
+  const mode = kind === 'work-offset' ? profile.workOffsetKey : profile.lengthKey
   const expected = roundToDisplay(value, unit, decimals)
   const after = formatLength(expected, unit, decimals)
   const type =

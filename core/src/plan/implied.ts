@@ -39,6 +39,18 @@ export function impliedBy(
       if (register !== undefined) return size ? { ...register, size } : register
       return implied('face', solution.faces.get(quantityKey(quantity)))
     }
+    case 'tool-diameter': {
+      const tool = document.sheet.tools.find(({ number }) => number === quantity.tool)
+      const address = `D${tool?.diameterRegister}`
+      return implied('register', chainOfRegister(solution, address), address)
+    }
+    case 'tip-on-part': {
+      const plan = document.sheet.offsets.find(({ row }) => row === quantity.row)
+      const tool = document.sheet.tools.find(({ number }) => number === quantity.tool)
+      const address = plan?.Z.by === 'part-top' ? `H${tool?.lengthRegister}` : `${quantity.row}.Z`
+      return implied('register', chainOfRegister(solution, address), address)
+    }
+    case 'fixture-difference':
     case 'nose-on-part':
     case 'carried-difference': {
       const address = `${quantity.row}.Z`

@@ -1,4 +1,4 @@
-import type { OffsetRow, SetupDocument } from '../setup/document'
+import type { OffsetPlan, SetupDocument, Tool } from '../setup/document'
 import { quantityKey, standingReadings, type QuantityName } from '../setup/quantity'
 import { facesToTouch } from '../setup/plan-axes'
 import type { Solution, TrustState } from '../setup/solution'
@@ -60,7 +60,7 @@ export function stepsOf(
   const steps: readonly Step[] = [
     { key: 'sheet', station: 'sheet', does: 'sheet' },
     ...(needsNoseTouch(document) ? [read('reference')({ of: 'nose-on-plane' })] : []),
-    ...sheet.tools.map(({ number }) => read('lengths')({ of: 'tip-on-plane', tool: number })),
+    ...sheet.tools.flatMap((tool) => lengthQuantities(document, tool)).map(read('lengths')),
     ...sheet.offsets.flatMap((offset) =>
       (['X', 'Y'] as const).flatMap((axis) =>
         facesToTouch(axis, offset[axis]).map((face) =>
@@ -68,7 +68,7 @@ export function stepsOf(
         ),
       ),
     ),
-    ...sheet.offsets.map(({ row, Z }) => read('height')(heightQuantity(row, Z.by))),
+    ...sheet.offsets.flatMap(heightQuantities).map(read('height')),
     ...solution.registers.map(({ address }): Step => ({
       key: `key-in:${address}`,
       station: 'key-in',
@@ -80,13 +80,44 @@ export function stepsOf(
   return steps.map((step) => stateOf(step, document, solution, recorded))
 }
 
-/** The gauge line counts from the nose; Z by bare nose on the part needs it to know the plane. */
+/**
+ * The gauge line counts from the nose, and Z by bare nose on the part needs it to know the plane;
+ * a tool or sensor of known length finds the plane in its place.
+ */
 function needsNoseTouch({ sheet }: SetupDocument): boolean {
+  if (sheet.tools.some(({ length }) => length !== undefined)) return false
   return sheet.school === 'gauge-line' || sheet.offsets.some(({ Z }) => Z.by === 'nose-on-part')
 }
 
-const heightQuantity = (row: OffsetRow, by: 'carried-difference' | 'nose-on-part'): QuantityName =>
-  by === 'nose-on-part' ? { of: 'nose-on-part', row } : { of: 'carried-difference', row }
+/** What is read of a tool: its touch, unless its length is known and nothing else needs it. */
+function lengthQuantities({ sheet }: SetupDocument, tool: Tool): readonly QuantityName[] {
+  const [first] = sheet.offsets
+  const onPart = sheet.school === 'part-top' && first?.Z.by === 'part-top'
+  const findsPlane = sheet.tools.find(({ length }) => length !== undefined)?.number === tool.number
+  const touch: QuantityName = onPart
+    ? { of: 'tip-on-part', tool: tool.number, row: first.row }
+    : { of: 'tip-on-plane', tool: tool.number }
+  return [
+    ...(tool.length === undefined || findsPlane || onPart ? [touch] : []),
+    ...(tool.diameterRegister === undefined
+      ? []
+      : [{ of: 'tool-diameter', tool: tool.number } as const]),
+  ]
+}
+
+function heightQuantities({ row, Z }: OffsetPlan): readonly QuantityName[] {
+  switch (Z.by) {
+    case 'part-top':
+      return []
+    case 'tool-on-part':
+      return [{ of: 'tip-on-part', tool: Z.tool, row }]
+    case 'fixture-difference':
+      return [{ of: 'fixture-difference', row, from: Z.from }]
+    case 'nose-on-part':
+    case 'carried-difference':
+      return [{ of: Z.by, row }]
+  }
+}
 
 function stateOf(
   step: Step,

@@ -4,10 +4,29 @@ import type { GaugeKind } from '../touch/gauge-kinds'
 
 /** What is usually between, by kind of touch, the best first. */
 const USUAL: Readonly<Record<QuantityName['of'], readonly GaugeKind[]>> = {
-  'nose-on-plane': ['height-setter', 'gauge-block', 'pin', 'shim', 'paper'],
-  'tip-on-plane': ['height-setter', 'gauge-block', 'pin', 'shim', 'paper'],
-  face: ['edge-finder', 'pin'],
-  'nose-on-part': ['paper', 'shim', 'gauge-block'],
+  'nose-on-plane': [
+    'height-setter',
+    'light-setter',
+    'fixed-setter',
+    'gauge-block',
+    'pin',
+    'shim',
+    'paper',
+  ],
+  'tip-on-plane': [
+    'height-setter',
+    'light-setter',
+    'fixed-setter',
+    'gauge-block',
+    'pin',
+    'shim',
+    'paper',
+  ],
+  face: ['probe', 'dial-sensor', 'edge-finder', 'wobbler', 'pin', 'cutter'],
+  'nose-on-part': ['paper', 'shim', 'card', 'gauge-block'],
+  'tip-on-part': ['plate', 'paper', 'shim', 'card'],
+  'tool-diameter': [],
+  'fixture-difference': [],
   'carried-difference': [],
 }
 

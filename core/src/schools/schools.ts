@@ -1,50 +1,64 @@
-import { subtractChains, sumChains, type Chain } from '../chain/chain'
+import { EMPTY_CHAIN, subtractChains, sumChains, type Chain } from '../chain/chain'
 
-/** What the length register holds. See docs/method.md and domain.md §3. */
-export const SCHOOLS = ['setting-plane', 'gauge-line'] as const
+/** What the length register is counted from. See docs/method.md and domain.md §3. */
+export const SCHOOLS = ['setting-plane', 'gauge-line', 'part-top', 'master-tool'] as const
 
 export type School = (typeof SCHOOLS)[number]
 
 /**
- * What the tool length register holds, so that with G43 the tip stands at work position
- * Zp when the machine stands at WCS.z + H + Zp.
- *
- * @param tipOnPlane machine Z at which the bare tip would touch the setting plane (S + L).
- * @param noseOnPlane machine Z at which the bare nose would touch it (S); gauge line only.
- * @returns S + L for the setting plane, L for the gauge line; undefined while a touch is missing.
+ * What is known about the plane and the tools, as machine Z positions. S is the setting plane and
+ * R the raw top as the bare nose would touch them; L is a tool's length, nose to tip.
  */
-export function lengthRegister(
-  school: School,
-  tipOnPlane: Chain | undefined,
-  noseOnPlane: Chain | undefined,
-): Chain | undefined {
-  if (tipOnPlane === undefined) return undefined
-  if (school === 'setting-plane') return tipOnPlane
-  return noseOnPlane === undefined ? undefined : subtractChains(tipOnPlane, noseOnPlane)
+export interface SchoolKnowledge {
+  /** S. */
+  readonly noseOnPlane?: Chain
+  /** R − S: the raw top of the first fixture above the plane. */
+  readonly partAbovePlane?: Chain
+  /** S + Lm: where the master's tip would touch the plane. */
+  readonly masterOnPlane?: Chain
+  /** K: H = L − K. */
+  readonly constant?: Chain
+  /** The length that the master is declared with. */
+  readonly masterLength?: Chain
 }
 
 /**
- * What Z of the work offset holds.
+ * Every school counts lengths from a reference height of its own; this is that height above the
+ * setting plane, as machine Z (G in docs/method.md). With tip = S + L and zero = P − S:
  *
- * @param zeroAbovePlane program zero above the setting plane (P − S), minus when it lies lower.
- * @param noseOnPlane machine Z at which the bare nose would touch the setting plane (S).
- * @param noseOnZero machine Z at which the bare nose would touch program zero (P).
- * @returns P − S for the setting plane, P for the gauge line; undefined while a touch is missing.
- *   Only the side that is known directly need be given: the other follows from S.
+ *     H = tip − G        WCS.z = zero + G
+ *
+ * so WCS.z + H = P + L whatever G is: the invariant of domain.md §3, and the whole of conversion.
+ *
+ * | school | G |
+ * |---|---|
+ * | setting plane | 0 |
+ * | gauge line | S + K |
+ * | part top | −(R − S) |
+ * | master tool | S + Lm − declared length |
+ *
+ * @returns undefined while a touch that the school needs is missing.
  */
-export function workOffsetZ(
-  school: School,
-  known: {
-    readonly zeroAbovePlane?: Chain
-    readonly noseOnPlane?: Chain
-    readonly noseOnZero?: Chain
-  },
-): Chain | undefined {
-  const { zeroAbovePlane, noseOnPlane, noseOnZero } = known
-  if (school === 'setting-plane') {
-    if (zeroAbovePlane !== undefined) return zeroAbovePlane
-    return noseOnZero && noseOnPlane && subtractChains(noseOnZero, noseOnPlane)
+export function schoolReference(school: School, known: SchoolKnowledge): Chain | undefined {
+  switch (school) {
+    case 'setting-plane':
+      return EMPTY_CHAIN
+    case 'gauge-line':
+      return known.noseOnPlane && sumChains(known.noseOnPlane, known.constant ?? EMPTY_CHAIN)
+    case 'part-top':
+      return known.partAbovePlane && subtractChains(EMPTY_CHAIN, known.partAbovePlane)
+    case 'master-tool':
+      return (
+        known.masterOnPlane &&
+        subtractChains(known.masterOnPlane, known.masterLength ?? EMPTY_CHAIN)
+      )
   }
-  if (noseOnZero !== undefined) return noseOnZero
-  return zeroAbovePlane && noseOnPlane && sumChains(noseOnPlane, zeroAbovePlane)
 }
+
+/** H: where the tip would touch the plane, counted from the school's reference. */
+export const lengthRegister = (tipOnPlane: Chain, reference: Chain): Chain =>
+  subtractChains(tipOnPlane, reference)
+
+/** WCS.z: program zero above the plane, counted from the school's reference. */
+export const workOffsetZ = (zeroAbovePlane: Chain, reference: Chain): Chain =>
+  sumChains(zeroAbovePlane, reference)

@@ -17,12 +17,29 @@ export interface ControlProfile {
   readonly decimals: Readonly<Record<LengthUnit, number>>
   readonly lengthKey: KeyMode
   readonly workOffsetKey: KeyMode
+  /** What the control does with a stored length: most add it (the default), some subtract it. */
+  readonly lengthSign?: 'added' | 'subtracted'
+  /** What a D row holds; a diameter where it is not said. */
+  readonly diameterRegister?: 'diameter' | 'radius'
+}
+
+export type MachineAxis = 'X' | 'Y' | 'Z'
+
+/** How far an axis travels, in machine position. */
+export interface Travel {
+  readonly min: WrittenLength
+  readonly max: WrittenLength
 }
 
 export interface MachineDeclaration {
   readonly name: string
   readonly kind: 'mill' | 'router'
   readonly control: ControlProfile
+  /** Backlash of each screw: how much the display moves before the axis does, on turning round. */
+  readonly lostMotion?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
+  /** Added by the control to every work offset at once; zero where it is not said. */
+  readonly externalOffset?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
+  readonly travels?: Readonly<Partial<Record<MachineAxis, Travel>>>
 }
 
 export interface Gauge {
@@ -31,6 +48,12 @@ export interface Gauge {
   readonly name: string
   /** Marked height, thickness or diameter: which one is said by GAUGE_FACTS. */
   readonly size: WrittenLength
+  /** Thickness of a plate's wall, for X and Y. */
+  readonly wall?: WrittenLength
+  /** One standard deviation of a touch with it, where the shop knows better than the default. */
+  readonly repeatability?: WrittenLength
+  /** Standard uncertainty of its size, from its certificate. */
+  readonly uncertainty?: WrittenLength
 }
 
 export interface Tool {
@@ -38,6 +61,11 @@ export interface Tool {
   readonly name: string
   /** Row of the tool length register (H). */
   readonly lengthRegister: number
+  /** Nose to tip, known from a presetter or a bench; a sensor's length under its preload. */
+  readonly length?: WrittenLength
+  /** Nominal diameter, and the row (D) that holds it. */
+  readonly diameter?: WrittenLength
+  readonly diameterRegister?: number
 }
 
 /** How X or Y of a work offset is found. */
@@ -59,11 +87,22 @@ export type AxisPlan =
       readonly drawing: WrittenLength
     }
 
-/** How Z of a work offset is found. `facing` is how far program zero lies below the raw top. */
-export interface ZPlan {
-  readonly by: 'carried-difference' | 'nose-on-part'
+interface ZPlanCommon {
+  /** How far program zero lies below the raw top. */
   readonly facing: WrittenLength
+  /** How far a quill is out, when Z is measured and when the program runs; both in where it is not said. */
+  readonly quill?: { readonly measured: WrittenLength; readonly running: WrittenLength }
 }
+
+/** How Z of a work offset is found. */
+export type ZPlan =
+  | (ZPlanCommon & { readonly by: 'carried-difference' | 'nose-on-part' })
+  /** Every tool was touched on this part's raw top: only the facing is left. */
+  | (ZPlanCommon & { readonly by: 'part-top' })
+  /** A tool or sensor whose register is known stands on the raw top. */
+  | (ZPlanCommon & { readonly by: 'tool-on-part'; readonly tool: number })
+  /** By the difference of the raw tops from a fixture that is listed earlier. */
+  | (ZPlanCommon & { readonly by: 'fixture-difference'; readonly from: OffsetRow })
 
 export interface OffsetPlan {
   readonly row: OffsetRow
@@ -78,12 +117,26 @@ export interface Stock {
   readonly Z: WrittenLength
 }
 
+/** What a school counts from, where it is not the plane or the nose itself. */
+export interface SchoolReference {
+  /** Gauge line: H = L − constant, as small rotary-axis machines have it. */
+  readonly constant?: WrittenLength
+  /** Master tool: the tool that all others are compared with. */
+  readonly masterTool?: number
+  /** Master tool: the length that it is declared with, so that no H turns negative; zero where it is not said. */
+  readonly masterLength?: WrittenLength
+}
+
 /** What is declared before anything is read. Replaced as a whole when it is revised. */
 export interface SetupSheet {
   readonly name: string
   readonly unit: LengthUnit
   readonly machine: MachineDeclaration
   readonly school: School
+  /** Declared constants of the school. */
+  readonly reference?: SchoolReference
+  /** Half-widths of what the job allows: Z of every tool, X and Y of every offset. */
+  readonly needs?: { readonly depth?: WrittenLength; readonly position?: WrittenLength }
   /** Where the drawing's zero lies, in words. */
   readonly zero: string
   /** What the setting plane is: the fixed jaw, a block, the table. */
@@ -108,6 +161,15 @@ export type Quantity =
   | { readonly of: 'tip-on-plane'; readonly tool: number }
   | { readonly of: 'face'; readonly row: OffsetRow; readonly face: Face }
   | { readonly of: 'nose-on-part'; readonly row: OffsetRow }
+  | { readonly of: 'tip-on-part'; readonly tool: number; readonly row: OffsetRow }
+  | { readonly of: 'tool-diameter'; readonly tool: number }
+  | {
+      readonly of: 'fixture-difference'
+      readonly row: OffsetRow
+      readonly from: OffsetRow
+      /** At which of the two raw tops the counter was zeroed; it was read at the other. */
+      readonly zeroedOn: 'row' | 'from'
+    }
   | {
       readonly of: 'carried-difference'
       readonly row: OffsetRow
@@ -123,6 +185,8 @@ export type Reading = Fact &
     readonly read: WrittenLength
     /** Gauge ids: what lay between, or what stood in the spindle. A gauge used twice is listed twice. */
     readonly with: readonly string[]
+    /** The way the axis moved last, where it was not the usual way of this touch (down, or into the face). */
+    readonly approach?: '+' | '-'
     /** The reading that this one replaces, and why. */
     readonly supersedes?: string
     readonly reason?: string

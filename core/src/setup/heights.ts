@@ -1,4 +1,5 @@
 import { meanOfChains, scaleChain, subtractChains, sumChains, type Chain } from '../chain/chain'
+import { schoolReference } from '../schools/schools'
 import { planeUnder } from '../touch/touch'
 import type { OffsetPlan, OffsetRow, Reading, SetupDocument } from './document'
 import { quantityKey, standingReadings, type QuantityName } from './quantity'
@@ -7,76 +8,189 @@ import type { SourceReader } from './sources'
 
 type ReadingOf<Name extends Reading['of']> = Extract<Reading, { of: Name }>
 
-/** Everything that Z readings tell: planes, tips, part tops and program zeros. */
+/** Everything that Z readings tell: planes, tips, part tops, program zeros and the school's reference. */
 export function heightsOf(document: SetupDocument, sources: SourceReader): Heights {
-  const noseOnPlane = touchedPlane(document, sources, { of: 'nose-on-plane' }, 'nose-at-contact')
-  const tips = document.sheet.tools.map(
-    ({ number }) =>
-      [
-        number,
-        touchedPlane(document, sources, { of: 'tip-on-plane', tool: number }, 'tip-at-contact'),
-      ] as const,
+  const { sheet } = document
+  const touch = touchReader(document, sources)
+  const noseOnPlane =
+    touch({ of: 'nose-on-plane' }, 'nose-at-contact') ?? planeByKnownTool(document, sources, touch)
+  const tipOnPlane = known(
+    sheet.tools.map(({ number }) => [number, tipOf(sources, touch, number, noseOnPlane)] as const),
   )
-  const noseOnPart = document.sheet.offsets.map(
-    ({ row }) =>
-      [
-        row,
-        touchedPlane(document, sources, { of: 'nose-on-part', row }, 'nose-at-contact'),
-      ] as const,
+  const noseOnPart = known(
+    sheet.offsets.map(
+      ({ row }) => [row, touch({ of: 'nose-on-part', row }, 'nose-at-contact')] as const,
+    ),
   )
-  const tops = document.sheet.offsets.map((plan, index) => {
-    const touched = noseOnPart[index]?.[1]
-    const top =
-      plan.Z.by === 'nose-on-part'
-        ? touched && noseOnPlane && subtractChains(touched, noseOnPlane)
-        : carriedTop(document, sources, plan)
-    return [plan.row, top] as const
-  })
-  const zeros = document.sheet.offsets.map((plan, index) => {
-    const top = tops[index]?.[1]
-    const facing = sources.declared(
-      plan.Z.facing,
-      `sheet.offsets.${index}.Z.facing`,
-      'facing',
-      `facing allowance of ${plan.row}`,
-      { sign: 'not-negative' },
+  const tipOnPart = known(
+    sheet.offsets.flatMap(({ row }) =>
+      sheet.tools.map(
+        ({ number }) =>
+          [
+            `${row} ${number}`,
+            touch({ of: 'tip-on-part', tool: number, row }, 'tip-at-contact'),
+          ] as const,
+      ),
+    ),
+  )
+  const partTop = partTops(document, sources, { noseOnPlane, tipOnPlane, noseOnPart, tipOnPart })
+  const zero = known(
+    sheet.offsets.map((plan) => {
+      const top = partTop.get(plan.row)
+      const facing = facingOf(document, sources, plan)
+      return [plan.row, top && facing && subtractChains(top, facing)] as const
+    }),
+  )
+  const first = sheet.offsets[0]
+  const { reference } = sheet
+  const master = reference?.masterTool
+  const constant =
+    reference?.constant &&
+    sources.declared(
+      reference.constant,
+      'sheet.reference.constant',
+      'school-constant',
+      'constant K',
     )
-    return [plan.row, top && facing && subtractChains(top, facing)] as const
+  const masterLength =
+    reference?.masterLength &&
+    sources.declared(
+      reference.masterLength,
+      'sheet.reference.masterLength',
+      'school-constant',
+      'declared master length',
+    )
+  const counted = schoolReference(sheet.school, {
+    ...given('noseOnPlane', noseOnPlane),
+    ...given('partAbovePlane', first && partTop.get(first.row)),
+    ...given('masterOnPlane', master === undefined ? undefined : tipOnPlane.get(master)),
+    ...given('constant', constant),
+    ...given('masterLength', masterLength),
   })
   return {
-    ...(noseOnPlane === undefined ? {} : { noseOnPlane }),
-    tipOnPlane: known(tips),
-    noseOnPart: known(noseOnPart),
-    partTop: known(tops),
-    zero: known(zeros),
+    ...given('noseOnPlane', noseOnPlane),
+    tipOnPlane,
+    noseOnPart,
+    tipOnPart,
+    partTop,
+    zero,
+    ...given('reference', counted),
   }
 }
 
-/** The mean of the planes under every standing touch of a quantity. */
-function touchedPlane(
+/** What program zero lies below the raw top. */
+export function facingOf(
   document: SetupDocument,
   sources: SourceReader,
-  quantity: Extract<QuantityName, { of: 'nose-on-plane' | 'tip-on-plane' | 'nose-on-part' }>,
-  role: 'nose-at-contact' | 'tip-at-contact',
+  plan: OffsetPlan,
 ): Chain | undefined {
-  return meanOfKnown(
-    standingReadings(document.readings, quantity).map((reading) => {
-      const contact = sources.reading(reading, role)
-      const gauge = sources.gaugeSum(reading.with, 'Z', quantityKey(reading))
-      return contact && gauge && planeUnder(contact, gauge)
-    }),
-  )
+  const place = `sheet.offsets.${document.sheet.offsets.indexOf(plan)}.Z.facing`
+  return sources.declared(plan.Z.facing, place, 'facing', `facing allowance of ${plan.row}`, {
+    sign: 'not-negative',
+  })
+}
+
+type TouchReader = ReturnType<typeof touchReader>
+
+/** Reads the mean of the planes under every standing touch of a quantity. */
+function touchReader(document: SetupDocument, sources: SourceReader) {
+  return (
+    quantity: Extract<
+      QuantityName,
+      { of: 'nose-on-plane' | 'tip-on-plane' | 'nose-on-part' | 'tip-on-part' }
+    >,
+    role: 'nose-at-contact' | 'tip-at-contact',
+  ): Chain | undefined =>
+    meanOfKnown(
+      standingReadings(document.readings, quantity).map((reading) => {
+        const contact = sources.reading(reading, role)
+        const gauge = sources.gaugeSum(reading.with, 'Z', quantityKey(reading))
+        return contact && gauge && planeUnder(contact, gauge)
+      }),
+    )
+}
+
+/** A tool or sensor of known length finds the plane in place of the bare nose: S = (S + L) − L. */
+function planeByKnownTool(
+  document: SetupDocument,
+  sources: SourceReader,
+  touch: TouchReader,
+): Chain | undefined {
+  for (const { number } of document.sheet.tools) {
+    const length = sources.knownLength(number)
+    if (length === undefined) continue
+    const tip = touch({ of: 'tip-on-plane', tool: number }, 'tip-at-contact')
+    if (tip !== undefined) return subtractChains(tip, length)
+  }
+  return undefined
+}
+
+/** Where a tip would touch the plane: by its own touch, or by its known length on the plane. */
+function tipOf(
+  sources: SourceReader,
+  touch: TouchReader,
+  tool: number,
+  noseOnPlane: Chain | undefined,
+): Chain | undefined {
+  const touched = touch({ of: 'tip-on-plane', tool }, 'tip-at-contact')
+  if (touched !== undefined) return touched
+  const length = sources.knownLength(tool)
+  return length && noseOnPlane && sumChains(noseOnPlane, length)
+}
+
+/** Raw tops above the plane, in the order of the fixtures: a later one may be counted from an earlier. */
+function partTops(
+  document: SetupDocument,
+  sources: SourceReader,
+  heights: { readonly noseOnPlane: Chain | undefined } & Pick<
+    Heights,
+    'tipOnPlane' | 'noseOnPart' | 'tipOnPart'
+  >,
+): ReadonlyMap<OffsetRow, Chain> {
+  const { noseOnPlane, tipOnPlane, noseOnPart, tipOnPart } = heights
+  const tops = new Map<OffsetRow, Chain>()
+  const anyTip = (row: OffsetRow, only?: number): Chain | undefined => {
+    // A tool that touched both the plane and the part carries the difference by itself.
+    for (const [tool, onPlane] of tipOnPlane) {
+      const onPart =
+        only === undefined || tool === only ? tipOnPart.get(`${row} ${tool}`) : undefined
+      if (onPart !== undefined) return subtractChains(onPart, onPlane)
+    }
+    return undefined
+  }
+  for (const { row, Z } of document.sheet.offsets) {
+    const top = ((): Chain | undefined => {
+      switch (Z.by) {
+        case 'nose-on-part': {
+          const touched = noseOnPart.get(row)
+          return touched && noseOnPlane && subtractChains(touched, noseOnPlane)
+        }
+        case 'tool-on-part':
+          return anyTip(row, Z.tool)
+        case 'part-top':
+          return anyTip(row)
+        case 'fixture-difference': {
+          const from = tops.get(Z.from)
+          const difference = fixtureDifference(document, sources, row, Z.from)
+          return from && difference && sumChains(from, difference)
+        }
+        case 'carried-difference':
+          return carriedTop(document, sources, row)
+      }
+    })()
+    if (top !== undefined) tops.set(row, top)
+  }
+  return tops
 }
 
 /** The raw top above the plane, by every standing difference that was carried there. */
 function carriedTop(
   document: SetupDocument,
   sources: SourceReader,
-  plan: OffsetPlan,
+  row: OffsetRow,
 ): Chain | undefined {
-  const quantity = { of: 'carried-difference', row: plan.row } as const
   return meanOfKnown(
-    standingReadings(document.readings, quantity)
+    standingReadings(document.readings, { of: 'carried-difference', row })
       .filter(
         (reading): reading is ReadingOf<'carried-difference'> =>
           reading.of === 'carried-difference',
@@ -101,14 +215,41 @@ function carriedDifference(
   return sumChains(upward, onPlane, scaleChain(onPart, -1))
 }
 
+/** Raw top of a fixture above that of another, with the same thing beneath at both. */
+export function fixtureDifference(
+  document: SetupDocument,
+  sources: SourceReader,
+  row: OffsetRow,
+  from: OffsetRow,
+): Chain | undefined {
+  return meanOfKnown(
+    standingReadings(document.readings, { of: 'fixture-difference', row, from })
+      .filter(
+        (reading): reading is ReadingOf<'fixture-difference'> =>
+          reading.of === 'fixture-difference',
+      )
+      .map((reading) => {
+        const counter = sources.reading(reading, 'counter')
+        return counter && scaleChain(counter, reading.zeroedOn === 'from' ? 1 : -1)
+      }),
+  )
+}
+
 /** Undefined when there is none, or when one of them could not be used. */
 export function meanOfKnown(chains: readonly (Chain | undefined)[]): Chain | undefined {
   const usable = chains.filter((chain) => chain !== undefined)
   return usable.length === 0 || usable.length < chains.length ? undefined : meanOfChains(usable)
 }
 
-function known<Key extends number | OffsetRow>(
+function known<Key extends number | string>(
   entries: readonly (readonly [Key, Chain | undefined])[],
 ): ReadonlyMap<Key, Chain> {
   return new Map(entries.flatMap(([key, chain]) => (chain ? [[key, chain] as const] : [])))
 }
+
+/** An optional field that is left out where it is not known. */
+const given = <Name extends string>(
+  name: Name,
+  chain: Chain | undefined,
+): Partial<Record<Name, Chain>> =>
+  chain === undefined ? {} : ({ [name]: chain } as Record<Name, Chain>)

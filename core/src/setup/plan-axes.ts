@@ -1,4 +1,4 @@
-import { meanOfChains, subtractChains, valueOf, type Chain } from '../chain/chain'
+import { EMPTY_CHAIN, meanOfChains, subtractChains, valueOf, type Chain } from '../chain/chain'
 import type { Nanometres } from '../length/length'
 import { explain } from '../slips/explain'
 import {
@@ -63,9 +63,15 @@ export function solveAxis(
     `drawing ${axis} of ${offset.row}`,
   )
   const touched = [...faces.values()]
+  const external = sources.externalOffset(axis)
+  // The control adds its external offset to every row by itself.
+  const lessExternal = (chain: Chain) => subtractChains(chain, external ?? EMPTY_CHAIN)
   if (plan.by === 'one-face') {
     const [only] = touched
-    return { faces, ...(only && drawing && { register: subtractChains(only, drawing) }) }
+    return {
+      faces,
+      ...(only && drawing && { register: lessExternal(subtractChains(only, drawing)) }),
+    }
   }
   const [lower, upper] = touched
   if (lower === undefined || upper === undefined) return { faces }
@@ -81,7 +87,9 @@ export function solveAxis(
   return {
     faces,
     ...(size && { size }),
-    ...(drawing && { register: subtractChains(meanOfChains([lower, upper]), drawing) }),
+    ...(drawing && {
+      register: lessExternal(subtractChains(meanOfChains([lower, upper]), drawing)),
+    }),
   }
 }
 

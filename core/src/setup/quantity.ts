@@ -11,6 +11,9 @@ export type QuantityName =
       readonly face: 'left' | 'right' | 'front' | 'back'
     }
   | { readonly of: 'nose-on-part'; readonly row: OffsetRow }
+  | { readonly of: 'tip-on-part'; readonly tool: number; readonly row: OffsetRow }
+  | { readonly of: 'tool-diameter'; readonly tool: number }
+  | { readonly of: 'fixture-difference'; readonly row: OffsetRow; readonly from: OffsetRow }
   | { readonly of: 'carried-difference'; readonly row: OffsetRow }
 
 /** A short text that is the same for two readings exactly when they read the same quantity. */
@@ -22,6 +25,12 @@ export function quantityKey(quantity: Quantity | QuantityName): string {
       return `tip-on-plane:T${quantity.tool}`
     case 'face':
       return `face:${quantity.row}:${quantity.face}`
+    case 'tip-on-part':
+      return `tip-on-part:${quantity.row}:T${quantity.tool}`
+    case 'tool-diameter':
+      return `tool-diameter:T${quantity.tool}`
+    case 'fixture-difference':
+      return `fixture-difference:${quantity.row}:${quantity.from}`
     case 'nose-on-part':
     case 'carried-difference':
       return `${quantity.of}:${quantity.row}`

@@ -26,7 +26,7 @@ export interface ReadBackVerdict {
 export interface Register {
   /** `H3`, `G54.Z`: the row of the control. */
   readonly address: string
-  readonly kind: 'length' | 'work-offset'
+  readonly kind: 'length' | 'work-offset' | 'diameter'
   readonly state: TrustState
   /** Absent while a reading is missing. */
   readonly chain?: Chain
@@ -68,7 +68,7 @@ export interface Warning {
   readonly limit?: Nanometres
 }
 
-/** Z planes and lengths that the pictures are drawn from; each absent until it was read. */
+/** Z planes and lengths that the pictures are drawn from; each absent until it is known. */
 export interface Heights {
   /** S: machine Z at which the bare nose would touch the setting plane. */
   readonly noseOnPlane?: Chain
@@ -76,10 +76,14 @@ export interface Heights {
   readonly tipOnPlane: ReadonlyMap<number, Chain>
   /** R by work offset: machine Z at which the bare nose would touch the raw top; only where it did. */
   readonly noseOnPart: ReadonlyMap<OffsetRow, Chain>
+  /** R + L by `row tool`: machine Z at which that tip would touch that raw top; only where it did. */
+  readonly tipOnPart: ReadonlyMap<string, Chain>
   /** Raw top above the setting plane (R − S), by work offset. */
   readonly partTop: ReadonlyMap<OffsetRow, Chain>
   /** Program zero above the setting plane (P − S), by work offset. */
   readonly zero: ReadonlyMap<OffsetRow, Chain>
+  /** G: what the school's lengths are counted from (schools.ts). */
+  readonly reference?: Chain
 }
 
 export interface Solution {

@@ -1,13 +1,13 @@
-import { valueOf, type Chain } from '../chain/chain'
+import { scaleChain, valueOf, type Chain } from '../chain/chain'
 import { toNanometres } from '../length/length'
 import { keyInLine, type KeyInLine } from '../keyin/key-in'
 import { readBackAgrees } from '../keyin/read-back'
-import { lengthRegister, workOffsetZ } from '../schools/schools'
 import { explain } from '../slips/explain'
-import type { ReadBack, SetupDocument } from './document'
-import { heightsOf } from './heights'
+import type { OffsetRow, ReadBack, SetupDocument, Tool } from './document'
+import { heightsOf, meanOfKnown } from './heights'
 import { solveAxis, type AxisSolution } from './plan-axes'
-import { quantityKey } from './quantity'
+import { quantityKey, standingReadings } from './quantity'
+import { offsetsZ, toolLength } from './registers-z'
 import type { Heights, ReadBackVerdict, Register, Solution } from './solution'
 import { SourceReader } from './sources'
 import { warningsOf } from './warnings'
@@ -31,19 +31,26 @@ export function solve(document: SetupDocument): Solution {
     })),
   )
   const registerFrom = registerBuilder(document, sources)
+  const lengths = lengthsByTool(document, heights, sources)
+  const offsetZ = offsetsZ(document, heights, sources, lengths)
   const registers = [
-    ...sheet.tools.map((tool) =>
-      registerFrom(
-        `H${tool.lengthRegister}`,
-        'length',
-        lengthRegister(sheet.school, heights.tipOnPlane.get(tool.number), heights.noseOnPlane),
-      ),
-    ),
+    ...sheet.tools.flatMap((tool) => [
+      registerFrom(`H${tool.lengthRegister}`, 'length', lengths.get(tool.number)),
+      ...(tool.diameterRegister === undefined
+        ? []
+        : [
+            registerFrom(
+              `D${tool.diameterRegister}`,
+              'diameter',
+              toolDiameter(document, sources, tool),
+            ),
+          ]),
+    ]),
     ...sheet.offsets.flatMap(({ row }) => [
       ...axes
         .filter(({ offset }) => offset.row === row)
         .map(({ axis, solved }) => registerFrom(`${row}.${axis}`, 'work-offset', solved.register)),
-      registerFrom(`${row}.Z`, 'work-offset', offsetZ(document, heights, row)),
+      registerFrom(`${row}.Z`, 'work-offset', offsetZ.get(row)),
     ]),
   ]
   const sizes = axes.flatMap(({ solved }) => (solved.size ? [solved.size] : []))
@@ -59,21 +66,37 @@ export function solve(document: SetupDocument): Solution {
   }
 }
 
-function offsetZ(
+function lengthsByTool(
   document: SetupDocument,
   heights: Heights,
-  row: SetupDocument['sheet']['offsets'][number]['row'],
+  sources: SourceReader,
+): ReadonlyMap<number, Chain> {
+  return new Map(
+    document.sheet.tools.flatMap((tool) => {
+      const length = toolLength(document, heights, sources, tool)
+      return length ? [[tool.number, length] as const] : []
+    }),
+  )
+}
+
+/** What was measured over the widest points; the register of a control that keeps radii takes half. */
+function toolDiameter(
+  document: SetupDocument,
+  sources: SourceReader,
+  tool: Tool,
 ): Chain | undefined {
-  const zeroAbovePlane = heights.zero.get(row)
-  return workOffsetZ(document.sheet.school, {
-    ...(zeroAbovePlane && { zeroAbovePlane }),
-    ...(heights.noseOnPlane && { noseOnPlane: heights.noseOnPlane }),
-  })
+  const measured = meanOfKnown(
+    standingReadings(document.readings, { of: 'tool-diameter', tool: tool.number }).map((reading) =>
+      sources.reading(reading, 'diameter'),
+    ),
+  )
+  const keepsRadius = document.sheet.machine.control.diameterRegister === 'radius'
+  return measured && (keepsRadius ? scaleChain(measured, 0.5) : measured)
 }
 
 function facesByKey(
   axes: readonly {
-    readonly offset: { readonly row: Parameters<typeof offsetZ>[2] }
+    readonly offset: { readonly row: OffsetRow }
     readonly solved: AxisSolution
   }[],
 ): ReadonlyMap<string, Chain> {
@@ -126,8 +149,11 @@ function registerBuilder(document: SetupDocument, sources: SourceReader) {
     }
   }
 
-  return (address: string, kind: Register['kind'], chain: Chain | undefined): Register => {
-    if (chain === undefined) return { address, kind, state: 'not-read' }
+  return (address: string, kind: Register['kind'], added: Chain | undefined): Register => {
+    if (added === undefined) return { address, kind, state: 'not-read' }
+    // A control that subtracts a stored length holds it with the other sign.
+    const turns = kind === 'length' && machine.control.lengthSign === 'subtracted'
+    const chain = turns ? scaleChain(added, -1) : added
     const value = valueOf(chain)
     const before = lastShown(address, 'before')?.nm
     const keyIn = keyInLine(

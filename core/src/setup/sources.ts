@@ -1,10 +1,28 @@
-import { chainOf, scaleChain, sumChains, type Chain, type Source } from '../chain/chain'
+import {
+  chainOf,
+  EMPTY_CHAIN,
+  scaleChain,
+  subtractChains,
+  sumChains,
+  type Chain,
+  type Source,
+  type TermRole,
+} from '../chain/chain'
+import { gaugeUncertainty, readingUncertainty } from '../budget/source-uncertainty'
 import type { WrittenLength } from '../length/length'
 import { readLength, type ReadLength, type ReadLengthOptions } from '../length/read-length'
 import type { Problem } from '../problem'
 import { GAUGE_FACTS } from '../touch/gauge-kinds'
-import type { Gauge, Reading, SetupDocument } from './document'
-import { quantityKey } from './quantity'
+import { approachDirection, axisOfFace } from '../touch/touch'
+import type { Gauge, MachineAxis, Reading, SetupDocument, Tool } from './document'
+import { axisOfQuantity, quantityKey } from './quantity'
+
+export type ReadingRole =
+  'tip-at-contact' | 'nose-at-contact' | 'axis-at-contact' | 'counter' | 'diameter'
+export type DeclaredRole = Extract<
+  TermRole,
+  'facing' | 'drawing-coordinate' | 'school-constant' | 'quill'
+>
 
 /**
  * Reads the numbers of one document into chains, and keeps a list of what could not be read, so
@@ -13,12 +31,13 @@ import { quantityKey } from './quantity'
 export class SourceReader {
   readonly problems: Problem[] = []
   private readonly gauges: ReadonlyMap<string, readonly [Gauge, number]>
+  private readonly tools: ReadonlyMap<number, readonly [Tool, number]>
   private readonly placeOfReading: ReadonlyMap<string, number>
 
-  constructor(document: SetupDocument) {
-    this.gauges = new Map(
-      document.sheet.gauges.map((gauge, index) => [gauge.id, [gauge, index] as const]),
-    )
+  constructor(private readonly document: SetupDocument) {
+    const { gauges, tools } = document.sheet
+    this.gauges = new Map(gauges.map((gauge, index) => [gauge.id, [gauge, index] as const]))
+    this.tools = new Map(tools.map((tool, index) => [tool.number, [tool, index] as const]))
     this.placeOfReading = new Map(document.readings.map((reading, index) => [reading.id, index]))
   }
 
@@ -30,10 +49,8 @@ export class SourceReader {
     return undefined
   }
 
-  reading(
-    reading: Reading,
-    role: 'tip-at-contact' | 'nose-at-contact' | 'axis-at-contact' | 'counter',
-  ): Chain | undefined {
+  /** What was read, freed of the lost motion of the screw where the machine's is known. */
+  reading(reading: Reading, role: ReadingRole): Chain | undefined {
     const place = `readings.${this.placeOfReading.get(reading.id)}.read`
     const length = this.length(reading.read, { place })
     if (length === undefined) return undefined
@@ -42,17 +59,19 @@ export class SourceReader {
       kind: 'reading',
       name: quantityKey(reading),
       length,
+      uncertainty: readingUncertainty(length, this.gaugesOf(reading.with)),
       by: reading.by,
       at: reading.at,
     }
-    return chainOf(source, role)
+    const lost = role === 'counter' || role === 'diameter' ? EMPTY_CHAIN : this.lostMotion(reading)
+    return lost && subtractChains(chainOf(source, role), lost)
   }
 
   /** A number of the sheet, such as a drawing coordinate. `place` is its path and its identity. */
   declared(
     written: WrittenLength,
     place: string,
-    role: 'facing' | 'drawing-coordinate',
+    role: DeclaredRole,
     name: string,
     options: ReadLengthOptions = {},
   ): Chain | undefined {
@@ -60,18 +79,46 @@ export class SourceReader {
     return length && chainOf({ id: place, kind: 'drawing', name, length }, role)
   }
 
+  /** Nose to tip of a tool or sensor, where the sheet knows it. */
+  knownLength(tool: number): Chain | undefined {
+    const [declared, index] = this.tools.get(tool) ?? []
+    if (declared?.length === undefined) return undefined
+    const place = `sheet.tools.${index}.length`
+    const length = this.length(declared.length, { place, sign: 'positive' })
+    return (
+      length &&
+      chainOf({ id: place, kind: 'declared', name: `length of T${tool}`, length }, 'known-length')
+    )
+  }
+
+  /** What the control adds to every work offset; an empty chain where nothing is declared. */
+  externalOffset(axis: MachineAxis): Chain | undefined {
+    const written = this.document.sheet.machine.externalOffset?.[axis]
+    if (written === undefined) return EMPTY_CHAIN
+    const place = `sheet.machine.externalOffset.${axis}`
+    const length = this.length(written, { place })
+    return (
+      length &&
+      chainOf({ id: place, kind: 'declared', name: 'external offset', length }, 'external-offset')
+    )
+  }
+
   /**
    * The sum of gauges as they count along an axis: whole for what lies between, half of the
    * diameter of what stands in the spindle.
    */
-  gaugeSum(ids: readonly string[], axis: 'X' | 'Y' | 'Z', place: string): Chain | undefined {
+  gaugeSum(ids: readonly string[], axis: MachineAxis, place: string): Chain | undefined {
     const parts = ids.map((id) => this.gaugePart(id, axis, place))
     return parts.some((part) => part === undefined)
       ? undefined
       : sumChains(...parts.filter((part) => part !== undefined))
   }
 
-  private gaugePart(id: string, axis: 'X' | 'Y' | 'Z', place: string): Chain | undefined {
+  gaugesOf(ids: readonly string[]): readonly Gauge[] {
+    return ids.flatMap((id) => this.gauges.get(id)?.[0] ?? [])
+  }
+
+  private gaugePart(id: string, axis: MachineAxis, place: string): Chain | undefined {
     const [gauge, index] = this.gauges.get(id) ?? []
     if (gauge === undefined || index === undefined) {
       this.note({
@@ -84,26 +131,65 @@ export class SourceReader {
     }
     const facts = GAUGE_FACTS[gauge.kind]
     const share = axis === 'Z' ? facts.shareInZ : facts.shareInXY
-    if (share === null) {
+    const wall = axis !== 'Z' && facts.countsInXY === 'wall'
+    const written = wall ? gauge.wall : gauge.size
+    if (share === null || written === undefined) {
       this.note({ code: 'gauge-wrong-axis', place, received: gauge.name, limit: axis })
       return undefined
     }
-    const length = this.length(gauge.size, {
-      place: `sheet.gauges.${index}.size`,
+    const field = wall ? 'wall' : 'size'
+    const length = this.length(written, {
+      place: `sheet.gauges.${index}.${field}`,
       sign: 'positive',
     })
     if (length === undefined) return undefined
-    const source: Source = { id: `gauge:${gauge.id}`, kind: 'gauge', name: gauge.name, length }
-    return scaleChain(
-      chainOf(source, axis === 'Z' || share === 1 ? 'gauge-beneath' : 'sensor-radius'),
-      share,
+    const source: Source = {
+      id: `gauge:${gauge.id}:${field}`,
+      kind: 'gauge',
+      name: gauge.name,
+      length,
+      uncertainty: gaugeUncertainty(gauge),
+    }
+    const inSpindle = axis !== 'Z' && facts.stands === 'in-spindle'
+    const chain = scaleChain(chainOf(source, inSpindle ? 'sensor-radius' : 'gauge-beneath'), share)
+    // A dial sensor counts with nothing: it leaves no term.
+    return share === 0 ? EMPTY_CHAIN : chain
+  }
+
+  /**
+   * How much too far a display stands when the axis came from the other side: positions are counted
+   * as if the axis had last moved towards minus (down in Z). A gauge that is slid under while
+   * rising turns the screw round; a face is met the way its name says.
+   */
+  private lostMotion(reading: Reading): Chain | undefined {
+    const axis = axisOfQuantity(reading)
+    const written = this.document.sheet.machine.lostMotion?.[axis]
+    if (written === undefined || !this.movedPlus(reading)) return EMPTY_CHAIN
+    const place = `sheet.machine.lostMotion.${axis}`
+    const length = this.length(written, { place, sign: 'not-negative' })
+    return (
+      length &&
+      chainOf(
+        { id: place, kind: 'declared', name: `lost motion in ${axis}`, length },
+        'lost-motion',
+      )
     )
   }
 
+  private movedPlus(reading: Reading): boolean {
+    if (reading.approach !== undefined) return reading.approach === '+'
+    if (reading.of !== 'face')
+      return this.gaugesOf(reading.with).some(({ kind }) => GAUGE_FACTS[kind].rises)
+    const axis = axisOfFace(reading.face)
+    const side =
+      this.document.sheet.offsets.find(({ row }) => row === reading.row)?.[axis].side ?? 'outside'
+    return approachDirection(reading.face, side) > 0
+  }
+
   private note(problem: Problem): void {
-    const known = this.problems.some(
+    const isKnown = this.problems.some(
       ({ code, place }) => code === problem.code && place === problem.place,
     )
-    if (!known) this.problems.push(problem)
+    if (!isKnown) this.problems.push(problem)
   }
 }

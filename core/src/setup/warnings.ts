@@ -1,6 +1,6 @@
+import { repeatabilityMm } from '../budget/source-uncertainty'
 import { NANOMETRES_PER, toNanometres } from '../length/length'
 import { readLength } from '../length/read-length'
-import { GAUGE_FACTS } from '../touch/gauge-kinds'
 import type { Reading, SetupDocument } from './document'
 import { quantityKey, standingReadings } from './quantity'
 import type { ImpliedSize, Register, Warning } from './solution'
@@ -84,7 +84,9 @@ function spreadWarning(
   })
   if (values.length < 2) return []
   const spread = Math.max(...values) - Math.min(...values)
-  const limit = toNanometres(SPREAD_FACTOR * repeatabilityMm(document, repeats) * NANOMETRES_PER.mm)
+  const limit = toNanometres(
+    SPREAD_FACTOR * repeatabilityMm(gaugesOf(document, repeats)) * NANOMETRES_PER.mm,
+  )
   return spread > limit
     ? [{ code: 'repeats-spread', place, amount: toNanometres(spread), limit }]
     : []
@@ -96,12 +98,5 @@ const circumstances = (reading: Reading): string =>
     reading.of === 'carried-difference' ? [reading.zeroedOn, reading.withOnPlane] : [],
   ])
 
-/** Bare contact repeats to about 0.02 mm (from memory); a gauge says its own; the coarsest of several counts. */
-function repeatabilityMm(document: SetupDocument, repeats: readonly Reading[]): number {
-  const kinds = repeats.flatMap((reading) =>
-    document.sheet.gauges.filter(({ id }) => reading.with.includes(id)).map(({ kind }) => kind),
-  )
-  return kinds.length === 0
-    ? 0.02
-    : Math.max(...kinds.map((kind) => GAUGE_FACTS[kind].repeatabilityMm))
-}
+const gaugesOf = (document: SetupDocument, repeats: readonly Reading[]) =>
+  document.sheet.gauges.filter(({ id }) => repeats.some((reading) => reading.with.includes(id)))

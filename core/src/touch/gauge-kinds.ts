@@ -1,40 +1,130 @@
 /** What may come between tool and surface, or stands in the spindle, at a touch. */
 export const GAUGE_KINDS = [
   'height-setter',
+  'light-setter',
+  'fixed-setter',
+  'ball',
   'gauge-block',
-  'shim',
-  'paper',
-  'edge-finder',
   'pin',
+  'shim',
+  'card',
+  'paper',
+  'plate',
+  'edge-finder',
+  'wobbler',
+  'cutter',
+  'dial-sensor',
+  'probe',
 ] as const
 
 export type GaugeKind = (typeof GAUGE_KINDS)[number]
 
 export interface GaugeKindFacts {
   /** What the size of this gauge is: said beside the field where it is entered. */
-  readonly measure: 'height' | 'thickness' | 'tip-diameter' | 'diameter'
+  readonly measure: 'height' | 'thickness' | 'tip-diameter' | 'diameter' | 'radius' | 'length'
   /** Share of the size that counts in a Z touch; null where the gauge does not serve Z. */
   readonly shareInZ: number | null
-  /** Share of the size that counts in an X or Y touch: half of a diameter, the whole of a wall. */
+  /** Share that counts in an X or Y touch: half of a diameter, the whole of a wall; null where it does not serve. */
   readonly shareInXY: number | null
-  /** Repeatability of the contact in millimetres, one standard deviation (from memory, editable later). */
+  /** A plate has one thickness in Z and another, its wall, in X and Y. */
+  readonly countsInXY: 'size' | 'wall'
+  /** Stands in the spindle (its radius counts) or lies between (its thickness counts). */
+  readonly stands: 'in-spindle' | 'between'
+  /** Whether the touch is made by rising until it passes: the screw then turns the other way. */
+  readonly rises: boolean
+  /**
+   * Repeatability of the contact in millimetres, one standard deviation. Written from memory: a
+   * default that a gauge may overrule with its own.
+   */
   readonly repeatabilityMm: number
 }
 
-/**
- * The contacts of domain.md §4 that this version serves. To add one, see "Add a contact method" in
- * docs/development.md.
- */
+const between = { countsInXY: 'size', stands: 'between', rises: false } as const
+const inSpindle = { countsInXY: 'size', stands: 'in-spindle', rises: false } as const
+
+/** The contacts of domain.md §4. To add one, see "Add a contact method" in docs/development.md. */
 export const GAUGE_FACTS: Readonly<Record<GaugeKind, GaugeKindFacts>> = {
-  'height-setter': { measure: 'height', shareInZ: 1, shareInXY: null, repeatabilityMm: 0.003 },
-  'gauge-block': { measure: 'thickness', shareInZ: 1, shareInXY: 1, repeatabilityMm: 0.005 },
-  shim: { measure: 'thickness', shareInZ: 1, shareInXY: 1, repeatabilityMm: 0.005 },
-  paper: { measure: 'thickness', shareInZ: 1, shareInXY: 1, repeatabilityMm: 0.012 },
+  'height-setter': {
+    ...between,
+    measure: 'height',
+    shareInZ: 1,
+    shareInXY: null,
+    repeatabilityMm: 0.003,
+  },
+  'light-setter': {
+    ...between,
+    measure: 'height',
+    shareInZ: 1,
+    shareInXY: null,
+    repeatabilityMm: 0.005,
+  },
+  'fixed-setter': {
+    ...between,
+    measure: 'height',
+    shareInZ: 1,
+    shareInXY: null,
+    repeatabilityMm: 0.005,
+  },
+  ball: { ...between, measure: 'diameter', shareInZ: 1, shareInXY: null, repeatabilityMm: 0.003 },
+  'gauge-block': {
+    ...between,
+    measure: 'thickness',
+    shareInZ: 1,
+    shareInXY: 1,
+    rises: true,
+    repeatabilityMm: 0.005,
+  },
+  pin: {
+    ...inSpindle,
+    measure: 'diameter',
+    shareInZ: 1,
+    shareInXY: 0.5,
+    rises: true,
+    repeatabilityMm: 0.01,
+  },
+  shim: { ...between, measure: 'thickness', shareInZ: 1, shareInXY: 1, repeatabilityMm: 0.005 },
+  card: { ...between, measure: 'thickness', shareInZ: 1, shareInXY: 1, repeatabilityMm: 0.02 },
+  paper: { ...between, measure: 'thickness', shareInZ: 1, shareInXY: 1, repeatabilityMm: 0.012 },
+  plate: {
+    ...between,
+    measure: 'thickness',
+    shareInZ: 1,
+    shareInXY: 1,
+    countsInXY: 'wall',
+    repeatabilityMm: 0.02,
+  },
   'edge-finder': {
+    ...inSpindle,
     measure: 'tip-diameter',
     shareInZ: null,
     shareInXY: 0.5,
     repeatabilityMm: 0.005,
   },
-  pin: { measure: 'diameter', shareInZ: 1, shareInXY: 0.5, repeatabilityMm: 0.01 },
+  wobbler: {
+    ...inSpindle,
+    measure: 'tip-diameter',
+    shareInZ: null,
+    shareInXY: 0.5,
+    repeatabilityMm: 0.012,
+  },
+  cutter: {
+    ...inSpindle,
+    measure: 'diameter',
+    shareInZ: null,
+    shareInXY: 0.5,
+    repeatabilityMm: 0.01,
+  },
+  // Both needles at zero put the spindle axis over the face: that is what its zero means. In Z it
+  // is a tool of known length, counted under that preload.
+  'dial-sensor': {
+    ...inSpindle,
+    measure: 'length',
+    shareInZ: null,
+    shareInXY: 0,
+    repeatabilityMm: 0.005,
+  },
+  probe: { ...inSpindle, measure: 'radius', shareInZ: null, shareInXY: 1, repeatabilityMm: 0.002 },
 }
+
+/** A bare tip or nose on the part, with nothing between (from memory). */
+export const BARE_REPEATABILITY_MM = 0.02

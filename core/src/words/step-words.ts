@@ -117,6 +117,29 @@ export function describeStep(
         caution: CAUTIONS.nose,
         field: 'Machine Z at contact',
       }
+    case 'tip-on-part': {
+      const between = gauge === '' ? '' : `, ${gauge} between`
+      return {
+        title: `${quantity.row} Z · T${quantity.tool} on the top`,
+        sentence: `Lower T${quantity.tool} onto the raw top${between}.`,
+        caution: CAUTIONS.tip,
+        field: 'Machine Z at contact',
+      }
+    }
+    case 'tool-diameter':
+      return {
+        title: `T${quantity.tool} · diameter`,
+        sentence: `Measure T${quantity.tool} over its widest points, turning it.`,
+        caution: 'Edges cut: hold the shank. Odd flute counts need a V-anvil or a test cut.',
+        field: 'Diameter',
+      }
+    case 'fixture-difference':
+      return {
+        title: `${quantity.row} Z · from ${quantity.from}`,
+        sentence: `Zero the relative counter on one raw top, ${quantity.from} or ${quantity.row}, read it at the other.`,
+        caution: CAUTIONS.difference,
+        field: 'Relative Z counter',
+      }
     case 'carried-difference':
       return {
         title: `${quantity.row} Z · from the plane`,

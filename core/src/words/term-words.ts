@@ -10,6 +10,12 @@ const roles: Readonly<Record<TermRole, string>> = {
   'sensor-radius': 'radius of the sensor tip',
   facing: 'facing allowance',
   'drawing-coordinate': 'what the drawing says',
+  'lost-motion': 'lost motion of the screw',
+  'known-length': 'known length, nose to tip',
+  'school-constant': 'constant that lengths are counted from',
+  'external-offset': 'external offset',
+  quill: 'quill extension',
+  diameter: 'diameter as measured',
 }
 
 /** What a line of a trace is, in words. */

@@ -31,7 +31,11 @@ export function ReferencePage({ draft, change, problem }: SheetPageProps) {
           { value: 'setting-plane', label: 'to a setting plane' },
           { value: 'gauge-line', label: 'real lengths, from the nose' },
         ]}
-        note={SCHOOL_NOTES[draft.school]}
+        note={
+          draft.school === 'gauge-line' || draft.school === 'setting-plane'
+            ? SCHOOL_NOTES[draft.school]
+            : undefined
+        }
       />
       <Field
         label="The setting plane: what does the setter stand on?"

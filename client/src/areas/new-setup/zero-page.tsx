@@ -43,8 +43,12 @@ export function ZeroPage({ draft, change, problem }: SheetPageProps) {
           ))}
           <Choice
             label="Z: the raw top is found …"
-            value={offset.Z.by}
-            onChange={(by) => replace(index, { ...offset, Z: { ...offset.Z, by } })}
+            value={
+              offset.Z.by === 'nose-on-part' || offset.Z.by === 'carried-difference'
+                ? offset.Z.by
+                : undefined
+            }
+            onChange={(by) => replace(index, { ...offset, Z: { by, facing: offset.Z.facing } })}
             options={[
               { value: 'carried-difference', label: 'by carrying the difference from the plane' },
               { value: 'nose-on-part', label: 'with the bare nose on the part' },

@@ -6,17 +6,29 @@ import type { useReading } from './use-reading'
 
 type ReadingInHand = ReturnType<typeof useReading>
 
+export interface ZeroedOnProps {
+  readonly reading: ReadingInHand
+  readonly quantity: QuantityName
+}
+
 /** Where the counter was zeroed: asked in words, so that nobody has to know the sign. */
-export function ZeroedOn({ reading: { draft, change, preview } }: { reading: ReadingInHand }) {
+export function ZeroedOn({ reading: { draft, change, preview }, quantity }: ZeroedOnProps) {
+  const ends: readonly { value: NonNullable<typeof draft.zeroedOn>; label: string }[] =
+    quantity.of === 'fixture-difference'
+      ? [
+          { value: 'from', label: `on the part of ${quantity.from}` },
+          { value: 'row', label: `on the part of ${quantity.row}` },
+        ]
+      : [
+          { value: 'plane', label: `on the ${preview.sheet.plane}` },
+          { value: 'part', label: 'on the raw top' },
+        ]
   return (
     <Choice
       label="Where was the counter zeroed?"
       value={draft.zeroedOn}
       onChange={(zeroedOn) => change({ zeroedOn })}
-      options={[
-        { value: 'plane', label: `on the ${preview.sheet.plane}` },
-        { value: 'part', label: 'on the raw top' },
-      ]}
+      options={ends}
     />
   )
 }

@@ -23,7 +23,7 @@ import { Words } from '@/kit/words'
 import { betweenWords, GaugesBetween, ZeroedOn } from './circumstances'
 import { ImpliedLine } from './implied-line'
 import { Reviewed } from './reviewed'
-import { useReading } from './use-reading'
+import { isDifference, useReading } from './use-reading'
 import { lengthWriter } from './write-length'
 
 export interface ReadingStepProps {
@@ -65,7 +65,7 @@ export function ReadingStep({
       preview={preview}
       solution={solution}
       using={draft.with}
-      height={wide ? 330 : quantity.of === 'carried-difference' ? 168 : 190}
+      height={wide ? 330 : isDifference(quantity) ? 168 : 190}
       onTrace={onTrace}
     />
   )
@@ -118,7 +118,7 @@ export function ReadingStep({
       describedBy="reading-problem"
     />
   )
-  const zeroed = quantity.of === 'carried-difference' && <ZeroedOn reading={reading} />
+  const zeroed = isDifference(quantity) && <ZeroedOn reading={reading} quantity={quantity} />
   const gauges = choosing && (
     <Overlay onClose={() => setChoosing(false)}>
       <GaugesBetween reading={reading} quantity={quantity} onClose={() => setChoosing(false)} />

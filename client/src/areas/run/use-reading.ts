@@ -23,8 +23,8 @@ export interface ReadingDraft {
   readonly text: string
   readonly unit: LengthUnit
   readonly with: readonly string[]
-  /** Carried difference only: asked, never assumed. */
-  readonly zeroedOn?: 'plane' | 'part'
+  /** A difference only: at which end the counter was zeroed. Asked, never assumed. */
+  readonly zeroedOn?: 'plane' | 'part' | 'row' | 'from'
   readonly withOnPlane: readonly string[]
   /** Why an earlier reading is replaced; without it a further reading is a repeat. */
   readonly replaces?: string
@@ -102,9 +102,17 @@ function bodyOf(
       ? { supersedes: standingId, reason: draft.replaces }
       : {}),
   }
-  if (quantity.of !== 'carried-difference') return { ...quantity, ...common }
-  if (draft.zeroedOn === undefined) return undefined
-  return { ...quantity, ...common, zeroedOn: draft.zeroedOn, withOnPlane: [...draft.withOnPlane] }
+  const { zeroedOn } = draft
+  switch (quantity.of) {
+    case 'carried-difference':
+      if (zeroedOn !== 'plane' && zeroedOn !== 'part') return undefined
+      return { ...quantity, ...common, zeroedOn, withOnPlane: [...draft.withOnPlane] }
+    case 'fixture-difference':
+      if (zeroedOn !== 'row' && zeroedOn !== 'from') return undefined
+      return { ...quantity, ...common, zeroedOn }
+    default:
+      return { ...quantity, ...common }
+  }
 }
 
 /** The document as it would be with this draft entered; the same document while nothing is typed. */
@@ -128,7 +136,11 @@ function problemOf(
     const { message, remedy } = describeProblem(read.problem)
     return `${message} ${remedy}`
   }
-  if (quantity.of === 'carried-difference' && draft.zeroedOn === undefined)
+  if (isDifference(quantity) && draft.zeroedOn === undefined)
     return 'Say where the counter was zeroed: the sign follows from that.'
   return undefined
 }
+
+/** Read on the relative counter, between two surfaces. */
+export const isDifference = (quantity: QuantityName): boolean =>
+  quantity.of === 'carried-difference' || quantity.of === 'fixture-difference'

@@ -2,11 +2,20 @@ import type { GaugeKind, GaugeKindFacts } from '@pine/core'
 
 export const GAUGE_NAMES: Readonly<Record<GaugeKind, string>> = {
   'height-setter': 'height setter',
+  'light-setter': 'light setter',
+  'fixed-setter': 'fixed setter',
+  ball: 'ball',
   'gauge-block': 'gauge block',
-  shim: 'shim or feeler',
-  paper: 'paper',
-  'edge-finder': 'edge finder',
   pin: 'gauge pin',
+  shim: 'shim or feeler',
+  card: 'stiff card',
+  paper: 'paper',
+  plate: 'contact plate',
+  'edge-finder': 'edge finder',
+  wobbler: 'wobbler',
+  cutter: 'cutter',
+  'dial-sensor': 'dial sensor',
+  probe: 'electronic probe',
 }
 
 export const MEASURE_NAMES: Readonly<Record<GaugeKindFacts['measure'], string>> = {
@@ -14,4 +23,6 @@ export const MEASURE_NAMES: Readonly<Record<GaugeKindFacts['measure'], string>> 
   thickness: 'thickness',
   'tip-diameter': 'tip diameter',
   diameter: 'diameter',
+  radius: 'effective radius',
+  length: 'length under preload',
 }
