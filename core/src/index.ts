@@ -53,8 +53,10 @@ export { keyInLine, type KeyInLine, type KeyInRequest } from './keyin/key-in'
 export {
   SLIP_CODES,
   explain,
+  groupTies,
   type Comparison,
   type Explanation,
+  type KnownSize,
   type SlipCode,
 } from './slips/explain'
 export {

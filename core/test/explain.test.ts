@@ -1,4 +1,4 @@
-import { explain, readLength, type LengthUnit, type Nanometres } from '../src'
+import { explain, groupTies, readLength, type LengthUnit, type Nanometres } from '../src'
 
 const nm = (text: string, unit: LengthUnit = 'mm'): Nanometres => {
   const read = readLength({ text, unit })
@@ -26,6 +26,10 @@ test.each([
   ['-218.462', '-218.642', ['digits-swapped']],
   ['-218.462', '-128.462', ['digits-swapped']],
   ['-347.300', '-3473.000', ['decimal-shifted']],
+  ['-347.300', '-34.730', ['decimal-shifted']],
+  ['-347.300', '-347.800', ['digit-wrong']],
+  ['-347.300', '-47.300', ['digit-missing']],
+  ['-347.300', '-3347.300', ['digit-doubled']],
   ['-347.300', '-0.347', ['decimal-shifted']],
   ['-347.300', '-13.673', ['unit-inch-for-mm']],
   ['-1.500', '-38.100', ['unit-mm-for-inch']],
@@ -54,5 +58,17 @@ test('two causes that give the same number are both named, simplest first', () =
 
 test('a cause that would change nothing is not a cause', () => {
   expect(causes('11.000', '11.000')).toEqual([])
-  expect(causes('0.000', '5.000')).toEqual([])
+  expect(causes('0.000', '5.000')).toEqual(['digit-wrong'])
+})
+
+test('causes that give the very same number are one tie', () => {
+  const groups = groupTies([
+    { code: 'sign-turned', gives: nm('30') },
+    { code: 'not-committed', gives: nm('30') },
+    { code: 'digit-wrong', gives: nm('30.0004') },
+  ])
+  expect(groups.map((group) => group.map(({ code }) => code))).toEqual([
+    ['sign-turned', 'not-committed'],
+    ['digit-wrong'],
+  ])
 })

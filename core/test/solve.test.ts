@@ -285,7 +285,11 @@ describe('key-in and read-back', () => {
   test('a turned sign is named, with how far every tool would be off', () => {
     expect(registerAfter([shown('G54.Z', '30.000')])).toMatchObject({
       state: 'read',
-      readBack: { equal: false, error: 60_000_000, causes: [{ code: 'sign-turned' }] },
+      readBack: {
+        equal: false,
+        error: 60_000_000,
+        causes: [{ code: 'sign-turned' }, { code: 'counter-end-mistaken' }],
+      },
     })
   })
 

@@ -1,5 +1,4 @@
 import { EMPTY_CHAIN, meanOfChains, subtractChains, valueOf, type Chain } from '../chain/chain'
-import type { Nanometres } from '../length/length'
 import { explain } from '../slips/explain'
 import {
   approachDirection,
@@ -136,7 +135,8 @@ function impliedSize(
         observed: implied,
         unit,
         decimals,
-        radii: radiiIn(chain),
+        chain,
+        kind: 'size',
         within: tolerance.nm,
       })
   return {
@@ -149,10 +149,4 @@ function impliedSize(
     agrees,
     causes,
   }
-}
-
-/** What the sensor's radius contributes to a chain, with its sign. */
-function radiiIn(chain: Chain): Nanometres {
-  const terms = chain.terms.filter(({ role }) => role === 'sensor-radius')
-  return valueOf({ terms })
 }

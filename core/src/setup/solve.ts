@@ -2,8 +2,9 @@ import { scaleChain, valueOf, type Chain } from '../chain/chain'
 import { toNanometres } from '../length/length'
 import { keyInLine, type KeyInLine } from '../keyin/key-in'
 import { readBackAgrees } from '../keyin/read-back'
-import { explain } from '../slips/explain'
-import type { OffsetRow, ReadBack, SetupDocument, Tool } from './document'
+import { readLength } from '../length/read-length'
+import { explain, type KnownSize } from '../slips/explain'
+import type { Gauge, OffsetRow, ReadBack, SetupDocument, Tool } from './document'
 import { heightsOf, meanOfKnown } from './heights'
 import { solveAxis, type AxisSolution } from './plan-axes'
 import { quantityKey, standingReadings } from './quantity'
@@ -53,15 +54,16 @@ export function solve(document: SetupDocument): Solution {
       registerFrom(`${row}.Z`, 'work-offset', offsetZ.get(row)),
     ]),
   ]
+  const explained = explainReadBacks(document, registers)
   const sizes = axes.flatMap(({ solved }) => (solved.size ? [solved.size] : []))
   return {
     unit: sheet.unit,
     decimals: sheet.machine.control.decimals[sheet.unit],
-    registers,
+    registers: explained,
     sizes,
     heights,
     faces: facesByKey(axes),
-    warnings: warningsOf(document, registers, sizes),
+    warnings: warningsOf(document, explained, sizes),
     problems: sources.problems,
   }
 }
@@ -126,26 +128,17 @@ function registerBuilder(document: SetupDocument, sources: SourceReader) {
   }
 
   const verdict = (line: KeyInLine): ReadBackVerdict | undefined => {
-    const { address, expected, before } = line
+    const { address, expected } = line
     const shown = lastShown(address, 'after')
     if (shown === undefined) return undefined
     const equal = readBackAgrees(line, shown, decimals)
-    const causes = equal
-      ? []
-      : explain({
-          expected,
-          observed: shown.nm,
-          unit,
-          decimals,
-          ...(before === undefined ? {} : { before }),
-        })
     return {
       shownText: shown.text,
       shownUnit: shown.unit,
       shown: shown.nm,
       equal,
       error: toNanometres(shown.nm - expected),
-      causes,
+      causes: [],
     }
   }
 
@@ -171,4 +164,45 @@ function registerBuilder(document: SetupDocument, sources: SourceReader) {
       ...(readBack && { readBack }),
     }
   }
+}
+
+/** Names the slips behind read-backs that differ: any other register's value may have slipped in. */
+function explainReadBacks(
+  document: SetupDocument,
+  registers: readonly Register[],
+): readonly Register[] {
+  const { unit, machine, gauges } = document.sheet
+  const decimals = machine.control.decimals[unit]
+  const sizes = knownSizes(gauges)
+  return registers.map((register) => {
+    const { readBack, keyIn, chain, kind, address } = register
+    if (readBack === undefined || readBack.equal || keyIn === undefined || chain === undefined)
+      return register
+    const others = registers.flatMap((other) =>
+      other.value === undefined || other.address === address
+        ? []
+        : [{ name: other.address, nm: other.value }],
+    )
+    const causes = explain({
+      expected: keyIn.expected,
+      observed: readBack.shown,
+      unit,
+      decimals,
+      chain,
+      kind,
+      mode: keyIn.mode,
+      gauges: sizes,
+      others,
+      ...(keyIn.before === undefined ? {} : { before: keyIn.before }),
+    })
+    return { ...register, readBack: { ...readBack, causes } }
+  })
+}
+
+/** Sizes of gauges that can be read; what cannot is told elsewhere. */
+function knownSizes(gauges: readonly Gauge[]): readonly KnownSize[] {
+  return gauges.flatMap(({ name, size }) => {
+    const read = readLength(size)
+    return read.ok ? [{ name, nm: read.value.nm }] : []
+  })
 }

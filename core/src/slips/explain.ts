@@ -1,18 +1,40 @@
+import type { Chain } from '../chain/chain'
 import { formatLength, roundToDisplay } from '../length/format-length'
-import { toNanometres, type LengthUnit, type Nanometres } from '../length/length'
-import { readLength } from '../length/read-length'
+import type { LengthUnit, Nanometres } from '../length/length'
+import { chainCandidates } from './chain-candidates'
+import { digitCandidates } from './digit-candidates'
+import { registerCandidates } from './register-candidates'
 
 /** Simplest first: this order is the order in which causes are named. */
 export const SLIP_CODES = [
   'sign-turned',
   'not-committed',
-  'added-not-set',
-  'digits-swapped',
-  'decimal-shifted',
   'unit-inch-for-mm',
   'unit-mm-for-inch',
+  'decimal-shifted',
+  'radius-for-diameter',
+  'gauge-forgotten',
   'radius-forgotten',
+  'facing-forgotten',
+  'drawing-forgotten',
+  'counter-end-mistaken',
+  'half-not-taken',
+  'gauge-doubled',
   'radius-doubled',
+  'facing-doubled',
+  'added-not-set',
+  'set-not-added',
+  'other-row',
+  'constant-forgotten',
+  'digits-swapped',
+  'gauge-wrong-sign',
+  'radius-wrong-side',
+  'facing-wrong-side',
+  'drawing-wrong-sign',
+  'raw-position',
+  'digit-missing',
+  'digit-doubled',
+  'digit-wrong',
 ] as const
 
 export type SlipCode = (typeof SLIP_CODES)[number]
@@ -22,6 +44,14 @@ export interface Explanation {
   readonly code: SlipCode
   /** What this slip gives, before rounding. */
   readonly gives: Nanometres
+  /** The gauge, the reading or the register that it is about. */
+  readonly about?: string
+}
+
+/** A number of the set-up that may have slipped in, or out. */
+export interface KnownSize {
+  readonly name: string
+  readonly nm: Nanometres
 }
 
 export interface Comparison {
@@ -30,66 +60,54 @@ export interface Comparison {
   readonly unit: LengthUnit
   /** Decimals of the display that the observed number was read from. */
   readonly decimals: number
-  /** What the register held before it was keyed. */
-  readonly before?: Nanometres
-  /** Sum of the sensor radii in the expected number, with the sign they carry in it. */
-  readonly radii?: Nanometres
   /** How far a cause may miss the observed number and still explain it; a display step by default. */
   readonly within?: Nanometres
+  /** What the expected number is made of: each of its terms may have been dropped, doubled or turned. */
+  readonly chain?: Chain
+  /** What the register held before it was keyed, and how it was keyed. */
+  readonly before?: Nanometres
+  readonly mode?: 'set' | 'add'
+  /** Gauges of the set-up: one that cancels out of the chain can be forgotten at one of its touches. */
+  readonly gauges?: readonly KnownSize[]
+  /** Other registers: another row or axis may have been typed, or read. */
+  readonly others?: readonly KnownSize[]
+  /** A D register may hold a radius for a diameter. */
+  readonly kind?: 'length' | 'work-offset' | 'diameter' | 'size'
 }
 
 /**
- * Every simple cause that turns what was expected into what was observed.
+ * Every single slip that turns what was expected into what was observed, simplest first.
  *
- * It never corrects: it names what to look at. An empty list means that no single slip of these
- * kinds fits, or that nothing is wrong.
+ * It never corrects: it names what to look at. An empty list means that nothing is wrong, or that
+ * no single slip of these kinds fits. Causes that give the very same number cannot be told apart
+ * by it: see groupTies.
  */
 export function explain(comparison: Comparison): readonly Explanation[] {
   const { expected, observed, unit, decimals, within = 0 } = comparison
-  const rounded = (nm: Nanometres) => roundToDisplay(nm, unit, decimals)
-  const same = (a: Nanometres, b: Nanometres) => Math.abs(rounded(a) - rounded(b)) <= within
+  const shown = (nm: Nanometres) => roundToDisplay(nm, unit, decimals)
+  const same = (a: Nanometres, b: Nanometres) => Math.abs(shown(a) - shown(b)) <= within
   if (same(expected, observed)) return []
-  const fits = candidates(comparison).filter(
-    ({ gives }) => same(gives, observed) && !same(gives, expected),
-  )
+  const candidates = [
+    ...registerCandidates(comparison),
+    ...chainCandidates(comparison),
+    ...digitCandidates(formatLength(expected, unit, decimals), unit),
+  ]
+  const fits = candidates.filter(({ gives }) => same(gives, observed) && !same(gives, expected))
   return SLIP_CODES.flatMap((code) => fits.filter((fit) => fit.code === code).slice(0, 1))
 }
 
-function candidates(comparison: Comparison): readonly Explanation[] {
-  const { expected, unit, decimals, before, radii } = comparison
-  const gives = (code: SlipCode, value: number): Explanation => ({
-    code,
-    gives: toNanometres(value),
-  })
-  return [
-    gives('sign-turned', -expected),
-    ...(before === undefined
-      ? []
-      : [gives('not-committed', before), gives('added-not-set', before + expected)]),
-    ...neighbourSwaps(formatLength(expected, unit, decimals), unit).map((value) =>
-      gives('digits-swapped', value),
-    ),
-    ...[0.001, 0.01, 0.1, 10, 100, 1000].map((factor) =>
-      gives('decimal-shifted', expected * factor),
-    ),
-    // The number was worked out in one unit and the control took it, digit for digit, in the other.
-    gives('unit-inch-for-mm', expected / 25.4),
-    gives('unit-mm-for-inch', expected * 25.4),
-    ...(radii === undefined || radii === 0
-      ? []
-      : [gives('radius-forgotten', expected - radii), gives('radius-doubled', expected + radii)]),
-  ]
-}
-
-/** Every number that arises when two neighbouring digits change places (the point stays). */
-function neighbourSwaps(text: string, unit: LengthUnit): readonly number[] {
-  const digitPlaces = [...text].flatMap((character, place) => (/\d/.test(character) ? [place] : []))
-  return digitPlaces.slice(1).flatMap((right, index) => {
-    const left = digitPlaces[index] ?? right
-    const characters = [...text]
-    characters[left] = text.charAt(right)
-    characters[right] = text.charAt(left)
-    const swapped = readLength({ text: characters.join(''), unit })
-    return swapped.ok ? [swapped.value.nm] : []
-  })
+/**
+ * Puts causes that give exactly the same number into one group: nothing in the number can tell
+ * them apart, so they are shown side by side and not guessed between.
+ */
+export function groupTies(
+  explanations: readonly Explanation[],
+): readonly (readonly Explanation[])[] {
+  const groups: Explanation[][] = []
+  for (const explanation of explanations) {
+    const tie = groups.find(([first]) => first?.gives === explanation.gives)
+    if (tie === undefined) groups.push([explanation])
+    else tie.push(explanation)
+  }
+  return groups
 }

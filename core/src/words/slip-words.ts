@@ -35,6 +35,22 @@ const words: Readonly<Record<SlipCode, SlipWords>> = {
     title: 'Inches for millimetres (25.4)',
     look: 'The number shown is the right one times 25.4. Look at the unit of the control and of the set-up.',
   },
+  'radius-for-diameter': {
+    title: 'A radius for a diameter, or a diameter for a radius',
+    look: 'Look at what the D rows of this control hold.',
+  },
+  'gauge-forgotten': {
+    title: 'What lay between was forgotten',
+    look: 'Was there a setter, a block or paper at one of the touches that was not taken off?',
+  },
+  'gauge-doubled': {
+    title: 'What lay between was counted twice',
+    look: 'It is taken off once, by us or by hand, not by both.',
+  },
+  'gauge-wrong-sign': {
+    title: 'What lay between was added instead of taken off',
+    look: 'A touch on a gauge stands higher than the surface, so the gauge is taken off.',
+  },
   'radius-forgotten': {
     title: 'The sensor tip was not taken into account',
     look: 'Is the edge finder that was used the one that is named here?',
@@ -42,6 +58,60 @@ const words: Readonly<Record<SlipCode, SlipWords>> = {
   'radius-doubled': {
     title: 'The whole tip diameter was counted instead of its half',
     look: 'Look at the tip diameter of the edge finder: was its radius entered, or twice its size?',
+  },
+  'radius-wrong-side': {
+    title: 'The tip was counted to the wrong side',
+    look: 'Which face was touched? The spindle stands outside of it by the radius of the tip.',
+  },
+  'facing-forgotten': {
+    title: 'The facing allowance is missing',
+    look: 'Zero lies below the raw top: go back to the sheet.',
+  },
+  'facing-doubled': {
+    title: 'The facing allowance was counted twice',
+    look: 'It is in the number already.',
+  },
+  'facing-wrong-side': {
+    title: 'The facing allowance was added instead of taken off',
+    look: 'Zero lies below the raw top, not above it.',
+  },
+  'drawing-forgotten': {
+    title: 'The drawing coordinate of the face is missing',
+    look: 'The register holds where zero lies, not where the face lies.',
+  },
+  'drawing-wrong-sign': {
+    title: 'The drawing coordinate has the other sign',
+    look: 'A face left of zero has a minus in the program.',
+  },
+  'counter-end-mistaken': {
+    title: 'The counter was zeroed at the other end',
+    look: 'Zeroed on the plane and read on the part, or the other way round: the sign turns.',
+  },
+  'half-not-taken': {
+    title: 'The half was not taken',
+    look: 'The middle lies half the distance from either face.',
+  },
+  'set-not-added': {
+    title: 'It was set instead of added',
+    look: 'The control replaced what was there by your number. Key it again with the key that adds.',
+  },
+  'other-row': {
+    title: 'It is the value of another row',
+    look: 'Look at the row and the axis: the number belongs to another one.',
+  },
+  'constant-forgotten': {
+    title: 'A declared length or constant is missing',
+    look: 'Look at the known lengths, the external offset and the quill of the sheet.',
+  },
+  'raw-position': {
+    title: 'A raw machine position was stored',
+    look: 'The number was read at the machine, but not yet made into an offset.',
+  },
+  'digit-missing': { title: 'A digit is missing', look: 'Count the digits, from the left.' },
+  'digit-doubled': { title: 'A digit was typed twice', look: 'Count the digits, from the left.' },
+  'digit-wrong': {
+    title: 'One digit is another',
+    look: 'Compare digit by digit, from the left: 3 and 8, 6 and 0, 1 and 7.',
   },
 }
 

@@ -1,0 +1,92 @@
+import { valueOf, type Chain, type Term, type TermRole } from '../chain/chain'
+import { toNanometres } from '../length/length'
+import type { Comparison, Explanation, SlipCode } from './explain'
+
+interface TermSlips {
+  readonly dropped?: SlipCode
+  readonly doubled?: SlipCode
+  readonly turned?: SlipCode
+}
+
+/** What can happen to a term, by what it is. */
+const TERM_SLIPS: Readonly<Partial<Record<TermRole, TermSlips>>> = {
+  'gauge-beneath': {
+    dropped: 'gauge-forgotten',
+    doubled: 'gauge-doubled',
+    turned: 'gauge-wrong-sign',
+  },
+  'sensor-radius': {
+    dropped: 'radius-forgotten',
+    doubled: 'radius-doubled',
+    turned: 'radius-wrong-side',
+  },
+  facing: { dropped: 'facing-forgotten', doubled: 'facing-doubled', turned: 'facing-wrong-side' },
+  'drawing-coordinate': { dropped: 'drawing-forgotten', turned: 'drawing-wrong-sign' },
+  counter: { turned: 'counter-end-mistaken' },
+  'school-constant': { dropped: 'constant-forgotten' },
+  'external-offset': { dropped: 'constant-forgotten' },
+  quill: { dropped: 'constant-forgotten' },
+  'known-length': { dropped: 'constant-forgotten' },
+}
+
+/** What goes wrong in making the number: a term dropped, doubled or turned, a half not taken. */
+export function chainCandidates({
+  expected,
+  chain,
+  gauges = [],
+}: Comparison): readonly Explanation[] {
+  const gives = (code: SlipCode, value: number, about: string): Explanation => ({
+    code,
+    gives: toNanometres(value),
+    about,
+  })
+  const terms = chain?.terms ?? []
+  return [
+    ...terms.flatMap((term) => termCandidates(expected, term)),
+    ...terms
+      .filter(({ source, role }) => source.kind === 'reading' && role !== 'counter')
+      .map(({ source }) => gives('raw-position', source.length.nm, source.name)),
+    ...(chain ? halfCandidates(expected, chain) : []),
+    // A gauge that lay at both touches cancels out of the chain; forgotten at one of them it does not.
+    ...gauges.flatMap(({ name, nm }) => [
+      gives('gauge-forgotten', expected + nm, name),
+      gives('gauge-forgotten', expected - nm, name),
+    ]),
+  ]
+}
+
+function termCandidates(expected: number, term: Term): readonly Explanation[] {
+  const slips = TERM_SLIPS[term.role] ?? {}
+  const share = term.coefficient * term.source.length.nm
+  const about = term.source.name
+  const change = (code: SlipCode | undefined, value: number): readonly Explanation[] =>
+    code === undefined ? [] : [{ code, gives: toNanometres(value), about }]
+  return [
+    ...change(slips.dropped, expected - share),
+    ...change(slips.doubled, expected + share),
+    ...change(slips.turned, expected - 2 * share),
+  ]
+}
+
+/** A middle that was not halved is one of the two faces: off by half their distance. */
+function halfCandidates(expected: number, chain: Chain): readonly Explanation[] {
+  const halves = chain.terms.filter(
+    ({ coefficient, source }) => source.kind === 'reading' && Math.abs(coefficient) === 0.5,
+  )
+  const [first, second] = halves
+  if (halves.length !== 2 || first === undefined || second === undefined) return []
+  const distance = valueOf({
+    terms: [
+      { ...second, coefficient: 1 },
+      { ...first, coefficient: -1 },
+    ],
+  })
+  // A counter that was not halved knows nothing of the lost motion that we took off.
+  const lost = valueOf({ terms: chain.terms.filter(({ role }) => role === 'lost-motion') })
+  return [expected, expected - lost].flatMap((middle) =>
+    [middle + distance / 2, middle - distance / 2].map((value): Explanation => ({
+      code: 'half-not-taken',
+      gives: toNanometres(value),
+    })),
+  )
+}

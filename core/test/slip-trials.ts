@@ -1,0 +1,284 @@
+import {
+  explain,
+  formatLength,
+  groupTies,
+  readLength,
+  roundToDisplay,
+  solve,
+  toNanometres,
+  type Explanation,
+  type Register,
+  type SetupDocument,
+  type SlipCode,
+} from '../src'
+import { modelSetup } from './physical-model'
+import type { Chance } from './random'
+
+// A slip is made the way a person makes it, on the readings or on the keyed text, and never by the
+// finder's own formulas: a finder that copied its own mistakes would always be right.
+
+interface Trial {
+  readonly register: Register
+  readonly observed: number
+  readonly before?: number
+}
+
+type Slip = (
+  chance: Chance,
+  document: SetupDocument,
+  registers: readonly Register[],
+) => Trial | undefined
+
+const pick = (
+  chance: Chance,
+  registers: readonly Register[],
+  keep: (register: Register) => boolean = () => true,
+) => {
+  const fitting = registers.filter((register) => register.value !== undefined && keep(register))
+  return fitting.length === 0 ? undefined : chance.of(fitting)
+}
+
+/** The register as it comes out when the document was told wrongly. */
+const resolved = (register: Register | undefined, wrong: SetupDocument): Trial | undefined => {
+  const value =
+    register && solve(wrong).registers.find(({ address }) => address === register.address)?.value
+  return register && value !== undefined ? { register, observed: value } : undefined
+}
+
+const ofOffset = ({ kind }: Register) => kind === 'work-offset'
+const ofX = ({ address }: Register) => address.endsWith('.Y')
+const textOf = (register: Register) => formatLength(register.value ?? toNanometres(0), 'mm', 3)
+
+function retyped(
+  register: Register | undefined,
+  change: (text: string, digits: readonly number[]) => string,
+): Trial | undefined {
+  if (register === undefined) return undefined
+  const text = textOf(register)
+  const digits = [...text].flatMap((character, place) => (/\d/.test(character) ? [place] : []))
+  const read = readLength({ text: change(text, digits), unit: 'mm' })
+  return read.ok ? { register, observed: read.value.nm } : undefined
+}
+
+/** What was typed: the control never sees more than its own decimals. */
+const shownValue = (register: Register): number =>
+  roundToDisplay(register.value ?? toNanometres(0), 'mm', 3)
+
+const touchOf = (register: Register): string | undefined =>
+  register.chain?.terms.find(({ source, role }) => source.kind === 'reading' && role !== 'counter')
+    ?.source.id
+
+const withoutGauge = (
+  document: SetupDocument,
+  id: string,
+  gauges: (before: readonly string[]) => readonly string[],
+): SetupDocument => ({
+  ...document,
+  readings: document.readings.map((reading) =>
+    reading.id === id
+      ? { ...reading, with: gauges(reading.with), approach: movedLike(reading.with) }
+      : reading,
+  ),
+})
+
+/** Forgetting a gauge does not change which way the screw turned. */
+const movedLike = (gauges: readonly string[]): '+' | '-' => (gauges.includes('block') ? '+' : '-')
+
+const withFacing = (document: SetupDocument, factor: number): SetupDocument => ({
+  ...document,
+  sheet: {
+    ...document.sheet,
+    offsets: document.sheet.offsets.map((offset) => {
+      const read = readLength(offset.Z.facing)
+      const text = formatLength(
+        toNanometres((read.ok ? read.value.nm : 0) * Math.max(factor, 0)),
+        'mm',
+        3,
+      )
+      return { ...offset, Z: { ...offset.Z, facing: { text, unit: 'mm' as const } } }
+    }),
+  },
+})
+
+const isZ = ({ address }: Register) => address.endsWith('.Z')
+const hasZTouch = (register: Register) =>
+  register.kind === 'length' && touchOf(register) !== undefined
+
+/** One way of going wrong for each class. */
+export const SLIPS: Readonly<Partial<Record<SlipCode, Slip>>> = {
+  'sign-turned': (chance, _, registers) =>
+    retyped(pick(chance, registers), (text) => (text.startsWith('-') ? text.slice(1) : `-${text}`)),
+  'not-committed': (chance, _, registers) => {
+    const register = pick(chance, registers)
+    const before = chance.micrometres(-500_000, 500_000)
+    return register && { register, before, observed: before }
+  },
+  'added-not-set': (chance, _, registers) => {
+    const register = pick(chance, registers)
+    const before = chance.micrometres(-500_000, 500_000)
+    return register && { register, before, observed: before + shownValue(register) }
+  },
+  'unit-inch-for-mm': (chance, _, registers) => {
+    const register = pick(chance, registers)
+    return register && { register, observed: shownValue(register) / 25.4 }
+  },
+  'decimal-shifted': (chance, _, registers) => {
+    const register = pick(chance, registers)
+    return register && { register, observed: shownValue(register) * chance.of([0.001, 0.1, 10]) }
+  },
+  'other-row': (chance, _, registers) => {
+    const register = pick(chance, registers)
+    const other = pick(chance, registers, (one) => one !== register)
+    return register && other && { register, observed: other.value ?? 0 }
+  },
+  'gauge-forgotten': (chance, document, registers) => {
+    const register = pick(chance, registers, hasZTouch)
+    const id = register && touchOf(register)
+    return id === undefined
+      ? undefined
+      : resolved(
+          register,
+          withoutGauge(document, id, () => []),
+        )
+  },
+  'radius-forgotten': (chance, document, registers) => {
+    const register = pick(chance, registers, ofX)
+    const id = register && touchOf(register)
+    return id === undefined
+      ? undefined
+      : resolved(register, {
+          ...document,
+          readings: document.readings.map((one) => (one.id === id ? { ...one, with: [] } : one)),
+        })
+  },
+  'radius-doubled': (chance, document, registers) => {
+    const register = pick(chance, registers, ofX)
+    const id = register && touchOf(register)
+    return id === undefined
+      ? undefined
+      : resolved(register, {
+          ...document,
+          readings: document.readings.map((one) =>
+            one.id === id ? { ...one, with: ['finder', 'finder'] } : one,
+          ),
+        })
+  },
+  'radius-wrong-side': (chance, _, registers) => {
+    // Subtracted at a front face, where it is to be added: off by the whole tip.
+    const register = pick(chance, registers, ofX)
+    return register && { register, observed: (register.value ?? 0) - 10_000_000 }
+  },
+  'facing-forgotten': (chance, document, registers) =>
+    resolved(pick(chance, registers, isZ), withFacing(document, 0)),
+  'half-not-taken': (chance, document, registers) => {
+    const register = pick(chance, registers, ({ address }) => address.endsWith('.X'))
+    const right = document.readings.find(
+      (reading) => reading.of === 'face' && reading.face === 'right',
+    )
+    const face = right && readLength(right.read)
+    return register && face?.ok ? { register, observed: face.value.nm - 7_000_000 } : undefined
+  },
+  'drawing-forgotten': (chance, _, registers) => {
+    const register = pick(chance, registers, ofX)
+    return register && { register, observed: (register.value ?? 0) - 40_000_000 }
+  },
+  'raw-position': (chance, document, registers) => {
+    const register = pick(chance, registers, (one) => ofOffset(one) && touchOf(one) !== undefined)
+    const reading = document.readings.find(({ id }) => register && id === touchOf(register))
+    const read = reading && readLength(reading.read)
+    return register && read?.ok ? { register, observed: read.value.nm } : undefined
+  },
+  'digits-swapped': (chance, _, registers) =>
+    retyped(pick(chance, registers), (text, digits) => {
+      const at = chance.whole(0, digits.length - 2)
+      const [left, right] = [digits[at] ?? 0, digits[at + 1] ?? 0]
+      const characters = [...text]
+      characters[left] = text.charAt(right)
+      characters[right] = text.charAt(left)
+      return characters.join('')
+    }),
+  'digit-missing': (chance, _, registers) =>
+    retyped(pick(chance, registers), (text, digits) => {
+      const at = chance.of(digits)
+      return text.slice(0, at) + text.slice(at + 1)
+    }),
+  'digit-wrong': (chance, _, registers) =>
+    retyped(pick(chance, registers), (text, digits) => {
+      const at = chance.of(digits)
+      return text.slice(0, at) + String(chance.whole(0, 9)) + text.slice(at + 1)
+    }),
+}
+
+export interface ClassScore {
+  readonly code: SlipCode
+  made: number
+  listed: number
+  first: number
+}
+
+/** Makes slips of each class in turn in random set-ups, and asks the finder. */
+export function runTrials(
+  chance: Chance,
+  setups: number,
+): { readonly scores: readonly ClassScore[]; readonly falseAlarms: number } {
+  const scores = (Object.keys(SLIPS) as SlipCode[]).map((code): ClassScore => ({
+    code,
+    made: 0,
+    listed: 0,
+    first: 0,
+  }))
+  let falseAlarms = 0
+  for (let setup = 0; setup < setups; setup += 1) {
+    const { document } = modelSetup(chance)
+    const { registers } = solve(document)
+    for (const register of registers)
+      if (
+        register.value !== undefined &&
+        ask(document, registers, { register, observed: roundToDisplay(register.value, 'mm', 3) })
+          .length > 0
+      )
+        falseAlarms += 1
+    for (const score of scores) {
+      const trial = SLIPS[score.code]?.(chance, document, registers)
+      // A slip that changes nothing on the display is none: swapping two equal digits, a facing of zero.
+      if (
+        trial === undefined ||
+        roundToDisplay(toNanometres(trial.observed), 'mm', 3) ===
+          roundToDisplay(trial.register.value ?? toNanometres(0), 'mm', 3)
+      )
+        continue
+      const groups = groupTies(ask(document, registers, trial))
+      score.made += 1
+      if (groups.flat().some(({ code }) => code === score.code)) score.listed += 1
+      if (groups[0]?.some(({ code }) => code === score.code)) score.first += 1
+    }
+  }
+  return { scores, falseAlarms }
+}
+
+function ask(
+  document: SetupDocument,
+  registers: readonly Register[],
+  { register, observed, before }: Trial,
+): readonly Explanation[] {
+  const { value, chain, address, kind } = register
+  if (value === undefined || chain === undefined) return []
+  return explain({
+    expected: roundToDisplay(value, 'mm', 3),
+    observed: roundToDisplay(toNanometres(observed), 'mm', 3),
+    unit: 'mm',
+    decimals: 3,
+    chain,
+    kind,
+    gauges: document.sheet.gauges.map(({ name, size }) => ({
+      name,
+      nm: toNanometres(Number(size.text) * 1e6),
+    })),
+    others: registers.flatMap((other) =>
+      other.address !== address && other.value !== undefined
+        ? [{ name: other.address, nm: other.value }]
+        : [],
+    ),
+    ...(before === undefined ? {} : { before: toNanometres(before) }),
+  })
+}
