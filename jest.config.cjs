@@ -5,7 +5,7 @@ const node = (name) => ({
   testEnvironment: 'node',
   testMatch: ['<rootDir>/test/**/*.test.ts'],
   transform: { '\\.[jt]sx?$': ['babel-jest', { configFile: `${__dirname}/babel.jest.cjs` }] },
-  transformIgnorePatterns: ['node_modules/(?!(@pine|uuid|hono|@hono)/)'],
+  transformIgnorePatterns: ['node_modules/(?!(@pine/|uuid/|hono/|@hono/|ml-|is-any-array/))'],
 })
 
 module.exports = {

@@ -142,3 +142,18 @@ export {
   gaugeNames,
   type StepWords,
 } from './words/step-words'
+export {
+  budgetOf,
+  combine,
+  COVERAGE,
+  type Budget,
+  type BudgetLine,
+  type Contribution,
+} from './budget/budget'
+export { studentT } from './budget/student-t'
+export { conformity, fitness, type Verdict } from './budget/verdict'
+export { adviceFor, type Advice } from './budget/advice'
+export { monteCarlo, type NormalInput, type SampledOutput } from './budget/monte-carlo'
+export { fitCircle, type CircleFit, type Point } from './features/circle'
+export { sweepMove, sweepOval, type SweepReadings } from './features/sweep'
+export { edgeAngle, turnedCorner, fullDiameterHeight, type TurnedCorner } from './features/edge'

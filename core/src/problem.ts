@@ -15,6 +15,8 @@ export const PROBLEM_CODES = [
   'gauge-wrong-axis',
   'face-wrong-axis',
   'supersedes-other',
+  'circle-undetermined',
+  'edge-undetermined',
 ] as const
 
 export type ProblemCode = (typeof PROBLEM_CODES)[number]

@@ -28,7 +28,7 @@ test.each([
   ['-347.300', '-3473.000', ['decimal-shifted']],
   ['-347.300', '-34.730', ['decimal-shifted']],
   ['-347.300', '-347.800', ['digit-wrong']],
-  ['-347.300', '-47.300', ['digit-missing']],
+  ['-347.300', '-47.300', ['digit-missing', 'digit-wrong']],
   ['-347.300', '-3347.300', ['digit-doubled']],
   ['-347.300', '-0.347', ['decimal-shifted']],
   ['-347.300', '-13.673', ['unit-inch-for-mm']],

@@ -30,11 +30,11 @@ const TERM_SLIPS: Readonly<Partial<Record<TermRole, TermSlips>>> = {
 }
 
 /** What goes wrong in making the number: a term dropped, doubled or turned, a half not taken. */
-export function chainCandidates({
-  expected,
-  chain,
-  gauges = [],
-}: Comparison): readonly Explanation[] {
+export function chainCandidates(comparison: Comparison): readonly Explanation[] {
+  const { chain, kind, gauges = [] } = comparison
+  // What was keyed is rounded; what went wrong before that went wrong on the exact number. A size is
+  // held against the drawing, and its chain is what was read.
+  const expected = chain && kind !== 'size' ? valueOf(chain) : comparison.expected
   const gives = (code: SlipCode, value: number, about: string): Explanation => ({
     code,
     gives: toNanometres(value),

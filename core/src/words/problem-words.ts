@@ -89,6 +89,16 @@ const words: Readonly<Record<ProblemCode, (problem: Problem) => ProblemWords>> =
     expected: 'a reading of the same quantity',
     remedy: 'Supersede a reading of the same touch.',
   }),
+  'circle-undetermined': ({ received }) => ({
+    message: `No circle goes through ${received}.`,
+    expected: 'three or more touches spread around the circle',
+    remedy: 'Touch again, as far around as can be reached.',
+  }),
+  'edge-undetermined': ({ received }) => ({
+    message: `An edge has no direction from touches in one place (${received}).`,
+    expected: 'two touches well apart along the edge',
+    remedy: 'Move along the edge between the touches.',
+  }),
 }
 
 /** The words for a problem; every code has some (held complete by the type and a test). */

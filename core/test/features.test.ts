@@ -1,0 +1,221 @@
+import { levenbergMarquardt } from 'ml-levenberg-marquardt'
+import {
+  edgeAngle,
+  fitCircle,
+  fullDiameterHeight,
+  monteCarlo,
+  sweepMove,
+  sweepOval,
+  turnedCorner,
+  type Point,
+} from '../src'
+import { Chance } from './random'
+
+const fit = (points: readonly Point[]) => {
+  const result = fitCircle(points)
+  if (!result.ok) throw new Error(result.problem.received)
+  return result.value
+}
+const arc = (chance: Chance, n: number, sweep: number, noise: number) => {
+  const [cx, cy, r, from] = [
+    chance.next() * 600 - 300,
+    chance.next() * 600 - 300,
+    5 + chance.next() * 80,
+    chance.next() * 2 * Math.PI,
+  ]
+  const points = Array.from({ length: n }, (_, index) => {
+    const angle = from + (sweep * index) / (n - 1)
+    const distance = r + noise * (chance.next() - 0.5)
+    return { x: cx + distance * Math.cos(angle), y: cy + distance * Math.sin(angle) }
+  })
+  return { cx, cy, r, points }
+}
+
+describe('circle', () => {
+  // Gander, Golub, Strebel, BIT 34 (1994): centre (4.7398, 2.9835), radius 4.7142.
+  test('the published example', () => {
+    const { centre, radius, proven } = fit(
+      [
+        [1, 7],
+        [2, 6],
+        [5, 8],
+        [7, 7],
+        [9, 5],
+        [3, 7],
+      ].map(([x, y]) => ({ x: x!, y: y! })),
+    )
+    expect(centre.x).toBeCloseTo(4.7398, 4)
+    expect(centre.y).toBeCloseTo(2.9835, 4)
+    expect(radius).toBeCloseTo(4.7142, 4)
+    expect(proven).toBe(true)
+  })
+
+  test('three points fit always, and are called unproven', () => {
+    const { residuals, proven } = fit([
+      { x: 0, y: 10 },
+      { x: 10, y: 0 },
+      { x: -10, y: 0 },
+    ])
+    expect(Math.max(...residuals.map(Math.abs))).toBeLessThan(1e-12)
+    expect(proven).toBe(false)
+  })
+
+  test.each([
+    [
+      'two points',
+      [
+        { x: 0, y: 0 },
+        { x: 1, y: 0 },
+      ],
+    ],
+    [
+      'one place',
+      [
+        { x: 2, y: 2 },
+        { x: 2, y: 2 },
+        { x: 2, y: 2 },
+      ],
+    ],
+    [
+      'a line',
+      [
+        { x: 0, y: 0 },
+        { x: 1, y: 1 },
+        { x: 2, y: 2 },
+        { x: 3, y: 3 },
+      ],
+    ],
+    [
+      'a line with rounding in it',
+      [
+        { x: 0.1, y: 0.3 },
+        { x: 0.2, y: 0.6 },
+        { x: 0.3, y: 0.9 },
+      ],
+    ],
+  ])('%s has no circle', (_, points) =>
+    expect(fitCircle(points)).toMatchObject({
+      ok: false,
+      problem: { code: 'circle-undetermined' },
+    }),
+  )
+
+  test('random circles are found again, from a short arc as well', () => {
+    for (let seed = 1; seed <= 300; seed += 1) {
+      const { cx, cy, r, points } = arc(new Chance(seed), 5, 1 + (seed % 5), 0)
+      const { centre, radius } = fit(points)
+      expect([seed, Math.hypot(centre.x - cx, centre.y - cy, radius - r) < 1e-7]).toEqual([
+        seed,
+        true,
+      ])
+    }
+  })
+
+  test('a general least-squares library finds the same circle in noise', () => {
+    for (let seed = 1; seed <= 20; seed += 1) {
+      const { points, cx, cy, r } = arc(new Chance(seed), 9, 5, 0.05)
+      const ours = fit(points)
+      const parameterized =
+        ([x, y, radius]: number[]) =>
+        (index: number) =>
+          Math.hypot(points[index]!.x - x!, points[index]!.y - y!) - radius!
+      const { parameterValues } = levenbergMarquardt(
+        { x: points.map((_, index) => index), y: points.map(() => 0) },
+        parameterized,
+        {
+          initialValues: [cx, cy, r],
+          maxIterations: 200,
+          errorTolerance: 0,
+          damping: 1e-3,
+          gradientDifference: 1e-6,
+          centralDifference: true,
+        },
+      )
+      expect(parameterValues[0]).toBeCloseTo(ours.centre.x, 5)
+      expect(parameterValues[1]).toBeCloseTo(ours.centre.y, 5)
+      expect(parameterValues[2]).toBeCloseTo(ours.radius, 5)
+    }
+  })
+
+  test('the linear uncertainty of the centre agrees with Monte Carlo within 5 %', () => {
+    const { points } = arc(new Chance(5), 6, 5.2, 0)
+    const { jacobian } = fit(points)
+    const u = 0.01
+    const linear =
+      Math.sqrt(jacobian.reduce((sum, { xByX, xByY }) => sum + xByX ** 2 + xByY ** 2, 0)) * u
+    const chance = new Chance(6)
+    const inputs = points.flatMap(({ x, y }) => [
+      { mean: x, standard: u },
+      { mean: y, standard: u },
+    ])
+    const model = (values: readonly number[]) => {
+      const { centre } = fit(
+        points.map((_, index) => ({ x: values[2 * index]!, y: values[2 * index + 1]! })),
+      )
+      return [centre.x]
+    }
+    const [sampled] = monteCarlo(inputs, model, 8000, () => chance.next())
+    expect(Math.abs(linear / sampled!.standard - 1)).toBeLessThan(0.05)
+  })
+})
+
+describe('indicator sweep', () => {
+  // A bore whose axis lies 0.03 to the right and 0.02 to the front of the spindle: its right wall is
+  // further away (the dial reads less there), its front wall too.
+  test('in a bore, move half the difference away from where it reads more', () => {
+    expect(sweepMove({ right: -0.03, left: 0.03, front: -0.02, back: 0.02 }, true)).toEqual({
+      x: 0.03,
+      y: -0.02,
+    })
+  })
+  test('round a boss, towards where it reads more', () => {
+    expect(sweepMove({ right: 0.03, left: -0.03, front: 0.02, back: -0.02 }, false)).toEqual({
+      x: 0.03,
+      y: -0.02,
+    })
+  })
+  test('an oval bore shows in the two pairs', () => {
+    expect(sweepOval({ right: 0.01, left: 0.01, front: -0.01, back: -0.01 })).toBeCloseTo(0.02, 12)
+  })
+})
+
+describe('edges and corners', () => {
+  test('one degree over 100 mm costs 1.7455 mm (tan 1°, any table)', () => {
+    const result = edgeAngle(100, 100 * Math.tan(Math.PI / 180), 100)
+    expect(result.ok && [result.value.radians, result.value.cost]).toEqual([
+      expect.closeTo(Math.PI / 180, 12),
+      expect.closeTo(1.7455, 4),
+    ])
+    expect(edgeAngle(0, 1, 100)).toMatchObject({ ok: false })
+  })
+
+  test('a turned corner is found wherever it lies and however it is turned', () => {
+    for (let seed = 1; seed <= 300; seed += 1) {
+      const chance = new Chance(seed)
+      const corner = { x: chance.next() * 400, y: chance.next() * 400 }
+      const turn = (chance.next() - 0.5) * 1.2
+      const r = 1 + chance.next() * 5
+      const place = (along: number, across: number) => ({
+        x: corner.x + along * Math.cos(turn) - across * Math.sin(turn),
+        y: corner.y + along * Math.sin(turn) + across * Math.cos(turn),
+      })
+      // The sensor's axis stands a radius outside of each face.
+      const found = turnedCorner({
+        front: [place(20, -r), place(80, -r)],
+        left: place(-r, 30),
+        sensorRadius: r,
+      })
+      if (!found.ok) throw new Error('refused')
+      expect([
+        seed,
+        Math.hypot(found.value.corner.x - corner.x, found.value.corner.y - corner.y) < 1e-9,
+      ]).toEqual([seed, true])
+      expect(found.value.radians).toBeCloseTo(turn, 12)
+    }
+  })
+
+  test('a 6 mm bit of 60° has its full diameter 5.196 mm above the tip', () => {
+    expect(fullDiameterHeight(6, Math.PI / 6)).toBeCloseTo(5.196152, 6)
+    expect(() => fullDiameterHeight(6, 0)).toThrow('half angle')
+  })
+})
