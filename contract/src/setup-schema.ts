@@ -184,6 +184,14 @@ export const newReadBackSchema = z.strictObject({
 })
 export const readBackSchema = newReadBackSchema.extend(fact)
 
+const happened = { ...fact, afterReadings: z.int().min(0) }
+export const setupEventSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('part-changed'), row, ...happened }),
+  z.strictObject({ kind: z.literal('plane-moved'), ...happened }),
+  z.strictObject({ kind: z.literal('tool-changed'), tool: registerNumber, ...happened }),
+  z.strictObject({ kind: z.literal('home-lost'), ...happened }),
+])
+
 /** The open set-up file, version 1: docs/setup-file.md. */
 export const setupDocumentSchema = z.strictObject({
   format: z.literal('pine-compass/setup'),
@@ -193,6 +201,7 @@ export const setupDocumentSchema = z.strictObject({
   readings: z.array(readingSchema).max(20_000),
   keyIns: z.array(keyInSchema).max(20_000),
   readBacks: z.array(readBackSchema).max(20_000),
+  events: z.array(setupEventSchema).max(20_000).optional(),
 })
 
 // Core owns the shape that it computes on and may not import a validator, so the two are held

@@ -77,6 +77,7 @@ export {
   type Stock,
   type Tool,
   type MachineAxis,
+  type SetupEvent,
   type SchoolReference,
   type Travel,
   type ZPlan,
@@ -157,3 +158,31 @@ export { monteCarlo, type NormalInput, type SampledOutput } from './budget/monte
 export { fitCircle, type CircleFit, type Point } from './features/circle'
 export { sweepMove, sweepOval, type SweepReadings } from './features/sweep'
 export { edgeAngle, turnedCorner, fullDiameterHeight, type TurnedCorner } from './features/edge'
+export { staleBy } from './freshness/stale'
+export { describeEvent } from './words/event-words'
+export {
+  proofMove,
+  programNumber,
+  distanceToGoError,
+  gapVerdict,
+  airCutLift,
+  type GapVerdict,
+  type ProofMove,
+  type ProofRequest,
+} from './proof/proof'
+export { outOfReach, type OutOfReach, type WorkPosition } from './proof/reach'
+export {
+  cutterWearChange,
+  floorWearChange,
+  calibrationCut,
+  achievedShare,
+  type CalibrationCut,
+  type CalibrationResult,
+} from './wear/wear'
+export {
+  clamping,
+  chooseParallels,
+  clearsJaws,
+  type Clamping,
+  type ClampingResult,
+} from './workholding/workholding'

@@ -1,7 +1,7 @@
 import type { Problem } from '../problem'
 import { readLength, type ReadLengthOptions } from '../length/read-length'
 import type { WrittenLength } from '../length/length'
-import type { AxisPlan, OffsetPlan, SetupDocument, SetupSheet } from './document'
+import type { AxisPlan, MachineAxis, OffsetPlan, SetupDocument, SetupSheet } from './document'
 import { quantityKey } from './quantity'
 
 /**
@@ -9,55 +9,94 @@ import { quantityKey } from './quantity'
  * read, sizes below zero, names that point nowhere, numbers given twice.
  */
 export function checkDocument(document: SetupDocument): readonly Problem[] {
+  const names = namesOf(document.sheet)
   return [
     ...sheetLengths(document.sheet).flatMap(([place, written, options]) =>
       lengthProblem(place, written, options),
     ),
-    ...duplicates(
-      'sheet.tools',
-      document.sheet.tools.map(({ number }) => `T${number}`),
-      'number',
-    ),
-    ...duplicates(
-      'sheet.tools',
-      document.sheet.tools.map(({ lengthRegister }) => `H${lengthRegister}`),
-      'lengthRegister',
-    ),
-    ...duplicates(
-      'sheet.gauges',
-      document.sheet.gauges.map(({ id }) => id),
-      'id',
-    ),
-    ...duplicates(
-      'sheet.offsets',
-      document.sheet.offsets.map(({ row }) => row),
-      'row',
-    ),
-    ...document.readings.flatMap((_, index) => readingProblems(document, index)),
+    ...sheetReferences(document.sheet, names),
+    ...readingProblems(document, names),
     ...document.keyIns.flatMap(({ typed, address }, index) => [
       ...lengthProblem(`keyIns.${index}.typed`, typed),
-      ...addressProblem(document.sheet, `keyIns.${index}.address`, address),
+      ...unknownName(`keyIns.${index}.address`, address, names.addresses),
     ]),
     ...document.readBacks.flatMap(({ shown, address }, index) => [
       ...lengthProblem(`readBacks.${index}.shown`, shown),
-      ...addressProblem(document.sheet, `readBacks.${index}.address`, address),
+      ...unknownName(`readBacks.${index}.address`, address, names.addresses),
+    ]),
+    ...(document.events ?? []).flatMap((event, index) => [
+      ...('row' in event ? unknownName(`events.${index}.row`, event.row, names.rows) : []),
+      ...('tool' in event
+        ? unknownName(`events.${index}.tool`, `T${event.tool}`, names.tools)
+        : []),
     ]),
   ]
 }
 
+/** What the parts of a document may point at. */
+interface Names {
+  readonly gauges: ReadonlySet<string>
+  readonly tools: ReadonlySet<string>
+  readonly rows: ReadonlySet<string>
+  readonly addresses: ReadonlySet<string>
+}
+
+function namesOf(sheet: SetupSheet): Names {
+  return {
+    gauges: new Set(sheet.gauges.map(({ id }) => id)),
+    tools: new Set(sheet.tools.map(({ number }) => `T${number}`)),
+    rows: new Set(sheet.offsets.map(({ row }) => row)),
+    addresses: new Set([
+      ...sheet.tools.flatMap(({ lengthRegister, diameterRegister }) => [
+        `H${lengthRegister}`,
+        ...(diameterRegister === undefined ? [] : [`D${diameterRegister}`]),
+      ]),
+      ...sheet.offsets.flatMap(({ row }) => [`${row}.X`, `${row}.Y`, `${row}.Z`]),
+    ]),
+  }
+}
+
 type NamedLength = readonly [place: string, written: WrittenLength, options: ReadLengthOptions]
 
+/** A length that need not be there. */
+const optional = (
+  place: string,
+  written: WrittenLength | undefined,
+  options: ReadLengthOptions = {},
+): readonly NamedLength[] => (written === undefined ? [] : [[place, written, options]])
+
 function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
+  const { machine, reference, needs } = sheet
+  const axes: readonly MachineAxis[] = ['X', 'Y', 'Z']
   return [
-    ...(['X', 'Y', 'Z'] as const).map((axis): NamedLength => [
+    ...axes.flatMap((axis) => [
+      ...optional(`sheet.machine.lostMotion.${axis}`, machine.lostMotion?.[axis], {
+        sign: 'not-negative',
+      }),
+      ...optional(`sheet.machine.externalOffset.${axis}`, machine.externalOffset?.[axis]),
+      ...optional(`sheet.machine.travels.${axis}.min`, machine.travels?.[axis]?.min),
+      ...optional(`sheet.machine.travels.${axis}.max`, machine.travels?.[axis]?.max),
+    ]),
+    ...optional('sheet.reference.constant', reference?.constant),
+    ...optional('sheet.reference.masterLength', reference?.masterLength),
+    ...optional('sheet.needs.depth', needs?.depth, { sign: 'positive' }),
+    ...optional('sheet.needs.position', needs?.position, { sign: 'positive' }),
+    ...axes.map((axis): NamedLength => [
       `sheet.stock.${axis}`,
       sheet.stock[axis],
       { sign: 'positive' },
     ]),
-    ...sheet.gauges.map(({ size }, index): NamedLength => [
-      `sheet.gauges.${index}.size`,
-      size,
-      { sign: 'positive' },
+    ...sheet.gauges.flatMap(
+      ({ size, wall, repeatability, uncertainty }, index): readonly NamedLength[] => [
+        [`sheet.gauges.${index}.size`, size, { sign: 'positive' }],
+        ...optional(`sheet.gauges.${index}.wall`, wall, { sign: 'positive' }),
+        ...optional(`sheet.gauges.${index}.repeatability`, repeatability, { sign: 'not-negative' }),
+        ...optional(`sheet.gauges.${index}.uncertainty`, uncertainty, { sign: 'not-negative' }),
+      ],
+    ),
+    ...sheet.tools.flatMap(({ length, diameter }, index) => [
+      ...optional(`sheet.tools.${index}.length`, length, { sign: 'positive' }),
+      ...optional(`sheet.tools.${index}.diameter`, diameter, { sign: 'positive' }),
     ]),
     ...sheet.offsets.flatMap((offset, index) => offsetLengths(offset, `sheet.offsets.${index}`)),
   ]
@@ -68,6 +107,8 @@ function offsetLengths(offset: OffsetPlan, place: string): readonly NamedLength[
     ...axisLengths(offset.X, `${place}.X`),
     ...axisLengths(offset.Y, `${place}.Y`),
     [`${place}.Z.facing`, offset.Z.facing, { sign: 'not-negative' }],
+    ...optional(`${place}.Z.quill.measured`, offset.Z.quill?.measured, { sign: 'not-negative' }),
+    ...optional(`${place}.Z.quill.running`, offset.Z.quill?.running, { sign: 'not-negative' }),
   ]
 }
 
@@ -82,6 +123,50 @@ function axisLengths(plan: AxisPlan, place: string): readonly NamedLength[] {
       ]
 }
 
+function sheetReferences(sheet: SetupSheet, names: Names): readonly Problem[] {
+  const master = sheet.reference?.masterTool
+  const diameters = sheet.tools.map(({ diameterRegister }) =>
+    diameterRegister === undefined ? undefined : `D${diameterRegister}`,
+  )
+  return [
+    ...duplicates(
+      'sheet.tools',
+      sheet.tools.map(({ number }) => `T${number}`),
+      'number',
+    ),
+    ...duplicates(
+      'sheet.tools',
+      sheet.tools.map(({ lengthRegister }) => `H${lengthRegister}`),
+      'lengthRegister',
+    ),
+    ...duplicates('sheet.tools', diameters, 'diameterRegister'),
+    ...duplicates(
+      'sheet.gauges',
+      sheet.gauges.map(({ id }) => id),
+      'id',
+    ),
+    ...duplicates(
+      'sheet.offsets',
+      sheet.offsets.map(({ row }) => row),
+      'row',
+    ),
+    ...(sheet.school === 'master-tool'
+      ? unknownName(
+          'sheet.reference.masterTool',
+          master === undefined ? 'nothing' : `T${master}`,
+          names.tools,
+        )
+      : []),
+    ...sheet.offsets.flatMap(({ Z }, index) => {
+      const place = `sheet.offsets.${index}.Z`
+      if (Z.by === 'tool-on-part') return unknownName(`${place}.tool`, `T${Z.tool}`, names.tools)
+      // A fixture can be counted only from one that is found before it.
+      const earlier = new Set<string>(sheet.offsets.slice(0, index).map(({ row }) => row))
+      return Z.by === 'fixture-difference' ? unknownName(`${place}.from`, Z.from, earlier) : []
+    }),
+  ]
+}
+
 function lengthProblem(
   place: string,
   written: WrittenLength,
@@ -91,86 +176,68 @@ function lengthProblem(
   return result.ok ? [] : [result.problem]
 }
 
-function duplicates(place: string, names: readonly string[], field: string): readonly Problem[] {
-  const first = new Map<string, number>()
-  names.forEach((name, index) => {
-    if (!first.has(name)) first.set(name, index)
+function duplicates(
+  place: string,
+  names: readonly (string | undefined)[],
+  field: string,
+): readonly Problem[] {
+  const seen = new Set<string>()
+  return names.flatMap((name, index): readonly Problem[] => {
+    if (name === undefined) return []
+    if (seen.has(name))
+      return [{ code: 'reference-duplicate', place: `${place}.${index}.${field}`, received: name }]
+    seen.add(name)
+    return []
   })
-  return names.flatMap((name, index): readonly Problem[] =>
-    first.get(name) === index
-      ? []
-      : [{ code: 'reference-duplicate', place: `${place}.${index}.${field}`, received: name }],
-  )
 }
 
-function readingProblems(document: SetupDocument, index: number): readonly Problem[] {
-  const reading = document.readings[index]
-  if (reading === undefined) return []
-  const place = `readings.${index}`
-  const gaugeIds = document.sheet.gauges.map(({ id }) => id)
-  const used =
-    reading.of === 'carried-difference' ? [...reading.with, ...reading.withOnPlane] : reading.with
-  return [
-    ...lengthProblem(`${place}.read`, reading.read),
-    ...used.flatMap((id) => unknownReference(`${place}.with`, id, gaugeIds)),
-    ...(reading.of === 'tip-on-plane'
-      ? unknownReference(
-          `${place}.tool`,
-          `T${reading.tool}`,
-          document.sheet.tools.map(({ number }) => `T${number}`),
-        )
-      : []),
-    ...('row' in reading
-      ? unknownReference(
-          `${place}.row`,
-          reading.row,
-          document.sheet.offsets.map(({ row }) => row),
-        )
-      : []),
-    ...supersedesProblem(document, index),
-  ]
-}
-
-function supersedesProblem(document: SetupDocument, index: number): readonly Problem[] {
-  const reading = document.readings[index]
-  if (reading?.supersedes === undefined) return []
-  const place = `readings.${index}.supersedes`
-  const earlier = document.readings.slice(0, index).find(({ id }) => id === reading.supersedes)
-  if (earlier === undefined)
-    return [
-      {
-        code: 'reference-unknown',
-        place,
-        received: reading.supersedes,
-        limit: 'the ids of earlier readings',
-      },
+function readingProblems(document: SetupDocument, names: Names): readonly Problem[] {
+  const earlier = new Map<string, string>()
+  return document.readings.flatMap((reading, index) => {
+    const place = `readings.${index}`
+    const used =
+      reading.of === 'carried-difference' ? [...reading.with, ...reading.withOnPlane] : reading.with
+    const problems: readonly Problem[] = [
+      ...lengthProblem(`${place}.read`, reading.read),
+      ...used.flatMap((id) => unknownName(`${place}.with`, id, names.gauges)),
+      ...('tool' in reading ? unknownName(`${place}.tool`, `T${reading.tool}`, names.tools) : []),
+      ...('row' in reading ? unknownName(`${place}.row`, reading.row, names.rows) : []),
+      ...('from' in reading ? unknownName(`${place}.from`, reading.from, names.rows) : []),
+      ...supersedesProblem(place, reading.supersedes, quantityKey(reading), earlier),
     ]
-  return quantityKey(earlier) === quantityKey(reading)
+    earlier.set(reading.id, quantityKey(reading))
+    return problems
+  })
+}
+
+/** A reading may replace only an earlier one of the same quantity. */
+function supersedesProblem(
+  place: string,
+  supersedes: string | undefined,
+  key: string,
+  earlier: ReadonlyMap<string, string>,
+): readonly Problem[] {
+  if (supersedes === undefined) return []
+  const of = earlier.get(supersedes)
+  if (of === key) return []
+  const where = { place: `${place}.supersedes`, received: supersedes }
+  return of === undefined
+    ? [{ ...where, code: 'reference-unknown', limit: 'the ids of earlier readings' }]
+    : [{ ...where, code: 'supersedes-other', limit: of }]
+}
+
+const unknownName = (
+  place: string,
+  name: string,
+  known: ReadonlySet<string>,
+): readonly Problem[] =>
+  known.has(name)
     ? []
     : [
         {
-          code: 'supersedes-other',
+          code: 'reference-unknown',
           place,
-          received: reading.supersedes,
-          limit: quantityKey(earlier),
+          received: name,
+          limit: [...known].slice(0, 40).join(', '),
         },
       ]
-}
-
-function addressProblem(sheet: SetupSheet, place: string, address: string): readonly Problem[] {
-  const addresses = [
-    ...sheet.tools.map(({ lengthRegister }) => `H${lengthRegister}`),
-    ...sheet.offsets.flatMap(({ row }) => [`${row}.X`, `${row}.Y`, `${row}.Z`]),
-  ]
-  return unknownReference(place, address, addresses)
-}
-
-function unknownReference(
-  place: string,
-  name: string,
-  known: readonly string[],
-): readonly Problem[] {
-  return known.includes(name)
-    ? []
-    : [{ code: 'reference-unknown', place, received: name, limit: known.join(', ') }]
-}

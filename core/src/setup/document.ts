@@ -206,6 +206,17 @@ export interface ReadBack extends Fact {
   readonly shown: WrittenLength
 }
 
+/**
+ * Something changed that makes numbers stale. It stands in the order of the readings, not of
+ * clocks: it happened after the first `afterReadings` of them.
+ */
+export type SetupEvent = Fact & { readonly afterReadings: number } & (
+    | { readonly kind: 'part-changed'; readonly row: OffsetRow }
+    | { readonly kind: 'plane-moved' }
+    | { readonly kind: 'tool-changed'; readonly tool: number }
+    | { readonly kind: 'home-lost' }
+  )
+
 export interface SetupDocument {
   readonly format: 'pine-compass/setup'
   readonly version: 1
@@ -214,4 +225,5 @@ export interface SetupDocument {
   readonly readings: readonly Reading[]
   readonly keyIns: readonly KeyIn[]
   readonly readBacks: readonly ReadBack[]
+  readonly events?: readonly SetupEvent[]
 }

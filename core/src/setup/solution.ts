@@ -4,7 +4,9 @@ import type { Problem } from '../problem'
 import type { PlanAxis } from '../touch/touch'
 import type { KeyInLine } from '../keyin/key-in'
 import type { Explanation } from '../slips/explain'
-import type { OffsetRow } from './document'
+import type { Budget } from '../budget/budget'
+import type { Verdict } from '../budget/verdict'
+import type { OffsetRow, SetupEvent } from './document'
 
 /** How far a register is to be trusted: the five marks of the interface. */
 export const TRUST_STATES = ['not-read', 'read', 'keyed', 'proven', 'stale'] as const
@@ -33,6 +35,11 @@ export interface Register {
   readonly value?: Nanometres
   readonly keyIn?: KeyInLine
   readonly readBack?: ReadBackVerdict
+  /** The event after which the number no longer holds; its state is then `stale`. */
+  readonly stale?: SetupEvent
+  /** How sure it is, and whether that is enough for what the job needs. */
+  readonly budget?: Budget
+  readonly fitness?: Verdict
 }
 
 /** A size that two faces imply, held against the drawing. */

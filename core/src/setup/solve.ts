@@ -1,5 +1,8 @@
 import { scaleChain, valueOf, type Chain } from '../chain/chain'
-import { toNanometres } from '../length/length'
+import { NANOMETRES_PER, toNanometres, type WrittenLength } from '../length/length'
+import { budgetOf } from '../budget/budget'
+import { fitness } from '../budget/verdict'
+import { staleBy } from '../freshness/stale'
 import { keyInLine, type KeyInLine } from '../keyin/key-in'
 import { readBackAgrees } from '../keyin/read-back'
 import { readLength } from '../length/read-length'
@@ -115,6 +118,7 @@ function registerBuilder(document: SetupDocument, sources: SourceReader) {
   const { unit, machine } = document.sheet
   const decimals = machine.control.decimals[unit]
 
+  const needs = needsByKind(document, sources)
   // The last number that the control showed for a register, by address and moment.
   const lastRow = new Map(
     document.readBacks.map(
@@ -154,15 +158,41 @@ function registerBuilder(document: SetupDocument, sources: SourceReader) {
       machine.control,
     )
     const readBack = verdict(keyIn)
+    const stale = staleBy(chain, document)
+    const budget = budgetOf(chain)
+    const need = needs[kind]
     return {
       address,
       kind,
-      state: readBack?.equal ? 'keyed' : 'read',
+      state: stale ? 'stale' : readBack?.equal ? 'keyed' : 'read',
       chain,
       value,
       keyIn,
+      budget,
       ...(readBack && { readBack }),
+      ...(stale && { stale }),
+      ...(need !== undefined && { fitness: fitness(budget.expandedMm, need) }),
     }
+  }
+}
+
+/** What the job needs of each kind of register, in millimetres; absent where it does not say. */
+function needsByKind(
+  document: SetupDocument,
+  sources: SourceReader,
+): Readonly<Partial<Record<Register['kind'], number>>> {
+  const { depth, position } = document.sheet.needs ?? {}
+  const millimetres = (written: WrittenLength | undefined, place: string) => {
+    const read = written && sources.length(written, { place, sign: 'positive' })
+    return read && read.nm / NANOMETRES_PER.mm
+  }
+  const deep = millimetres(depth, 'sheet.needs.depth')
+  const wide = millimetres(position, 'sheet.needs.position')
+  // Z of an offset is needed as well as X and Y are, or as the depth where only that is said.
+  const offset = wide ?? deep
+  return {
+    ...(deep === undefined ? {} : { length: deep }),
+    ...(offset === undefined ? {} : { 'work-offset': offset }),
   }
 }
 

@@ -1,0 +1,132 @@
+import { formatLength } from '../length/format-length'
+import { toNanometres, type LengthUnit, type Nanometres } from '../length/length'
+import type { OffsetRow, SetupDocument } from '../setup/document'
+import type { Solution } from '../setup/solution'
+import { explain, type Explanation } from '../slips/explain'
+
+/** A cautious move that shows that one work offset and one tool's length are right. */
+export interface ProofMove {
+  /** To be typed, single block, rapid at its lowest, a thumb on feed hold. */
+  readonly blocks: readonly [string, string]
+  /** Machine position at the end of the move: EXT + WCS + H + work position. */
+  readonly machine: { readonly X: Nanometres; readonly Y: Nanometres; readonly Z: Nanometres }
+  /** Work Z at the end: the gap that a block of this height must just pass. */
+  readonly clearance: Nanometres
+}
+
+export interface ProofRequest {
+  readonly row: OffsetRow
+  readonly tool: number
+  /** Work Z to stop at, above zero: the height of a block at hand. */
+  readonly clearance: Nanometres
+  /** External offset in Z, which the control adds by itself. */
+  readonly external?: Nanometres
+}
+
+/** The two blocks for a proof and where they end; undefined while a register is missing. */
+export function proofMove(
+  document: SetupDocument,
+  solution: Solution,
+  request: ProofRequest,
+): ProofMove | undefined {
+  const { row, tool, clearance, external = toNanometres(0) } = request
+  const declared = document.sheet.tools.find(({ number }) => number === tool)
+  const at = (address: string) =>
+    solution.registers.find((register) => register.address === address)?.value
+  const [x, y, z] = [at(`${row}.X`), at(`${row}.Y`), at(`${row}.Z`)]
+  const length = declared && at(`H${declared.lengthRegister}`)
+  if (
+    x === undefined ||
+    y === undefined ||
+    z === undefined ||
+    length === undefined ||
+    declared === undefined
+  )
+    return undefined
+  const added = document.sheet.machine.control.lengthSign === 'subtracted' ? -length : length
+  return {
+    blocks: [
+      `G90 ${row} G0 X0 Y0`,
+      `G43 H${declared.lengthRegister} Z${programNumber(clearance, solution.unit)}`,
+    ],
+    machine: { X: x, Y: y, Z: toNanometres(external + z + added + clearance) },
+    clearance,
+  }
+}
+
+/** A number as a program has it: no trailing zeros, always a point. */
+export function programNumber(nm: Nanometres, unit: LengthUnit): string {
+  return formatLength(nm, unit, unit === 'mm' ? 3 : 4).replace(/0+$/, '')
+}
+
+/** Work position plus distance to go is the target, always: how far two numbers off the screen miss it. */
+export const distanceToGoError = (
+  target: Nanometres,
+  position: Nanometres,
+  distanceToGo: Nanometres,
+): Nanometres => toNanometres(position + distanceToGo - target)
+
+export interface GapVerdict {
+  /** g − c: above zero the tip stands too high, below zero too deep. */
+  readonly error: Nanometres
+  readonly stands: 'right' | 'too-high' | 'too-deep'
+  /** By register: the slips that would give just this error. */
+  readonly causes: readonly {
+    readonly address: string
+    readonly explanations: readonly Explanation[]
+  }[]
+}
+
+/**
+ * What a measured gap says.
+ *
+ * @param gap height of the block that just passes under the tip.
+ * @param within how well the gap is known: half a feeler's step, say.
+ */
+export function gapVerdict(
+  document: SetupDocument,
+  solution: Solution,
+  request: ProofRequest,
+  gap: Nanometres,
+  within: Nanometres,
+): GapVerdict {
+  const error = toNanometres(gap - request.clearance)
+  if (Math.abs(error) <= within) return { error, stands: 'right', causes: [] }
+  const register = document.sheet.tools.find(
+    ({ number }) => number === request.tool,
+  )?.lengthRegister
+  const suspects = solution.registers.filter(
+    ({ address }) => address === `H${register}` || address === `${request.row}.Z`,
+  )
+  const turned = document.sheet.machine.control.lengthSign === 'subtracted'
+  const causes = suspects.flatMap(({ address, value, chain, kind }) => {
+    if (value === undefined || chain === undefined) return []
+    const sign = turned && kind === 'length' ? -1 : 1
+    const others = solution.registers.flatMap((other) =>
+      other.value === undefined || other.address === address
+        ? []
+        : [{ name: other.address, nm: other.value }],
+    )
+    const explanations = explain({
+      expected: value,
+      observed: toNanometres(value + sign * error),
+      unit: solution.unit,
+      decimals: solution.decimals,
+      within,
+      chain,
+      kind,
+      others,
+    })
+    return explanations.length === 0 ? [] : [{ address, explanations }]
+  })
+  return { error, stands: error > 0 ? 'too-high' : 'too-deep', causes }
+}
+
+/**
+ * How far everything is raised for an air cut: −(lowest program Z) + margin. While it is in, the part
+ * must not be released for cutting.
+ *
+ * @param lowestZ lowest work Z of the program.
+ */
+export const airCutLift = (lowestZ: Nanometres, margin: Nanometres): Nanometres =>
+  toNanometres(Math.max(0, margin - lowestZ))

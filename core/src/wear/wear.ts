@@ -1,0 +1,73 @@
+import { toNanometres, type Nanometres } from '../length/length'
+
+/**
+ * How a cutter's register changes after a profile was measured (domain.md §8).
+ *
+ * An outside width that came out too large, or an inside width too small, was cut by a cutter that is
+ * smaller than its register says: by the excess of both walls together.
+ *
+ * @param holds what the register of this control holds.
+ * @returns what to add to the register.
+ */
+export function cutterWearChange(
+  cut: {
+    readonly nominal: Nanometres
+    readonly measured: Nanometres
+    readonly width: 'outside' | 'inside'
+  },
+  holds: 'diameter' | 'radius',
+): Nanometres {
+  const excess = cut.width === 'outside' ? cut.measured - cut.nominal : cut.nominal - cut.measured
+  return toNanometres(holds === 'diameter' ? -excess : -excess / 2)
+}
+
+/**
+ * How H changes after a floor was measured.
+ *
+ * @param tooDeep how far the floor lies below where it should; below zero where it is too high.
+ */
+export const floorWearChange = (tooDeep: Nanometres): Nanometres => tooDeep
+
+export interface CalibrationCut {
+  /** Thickness that the block was to have, and what it has (mean of the micrometer readings). */
+  readonly target: Nanometres
+  readonly measured: readonly Nanometres[]
+  /** Sides that the tool cut: 1 or 2. Halve once, not never and not twice. */
+  readonly sides: 1 | 2
+}
+
+export interface CalibrationResult {
+  /** e: the tool is shorter than assumed by this. */
+  readonly excess: Nanometres
+  /** L ← L + change. */
+  readonly change: Nanometres
+  /** Sample standard deviation of the micrometer readings, nanometres; 0 for a single one. */
+  readonly spread: number
+}
+
+/** Mills a block to thickness from k sides: e = (measured − target)/k, L ← L − e. Needs one measurement or more. */
+export function calibrationCut({ target, measured, sides }: CalibrationCut): CalibrationResult {
+  if (measured.length === 0) throw new RangeError('calibrationCut needs a measurement, got none')
+  const mean = measured.reduce((sum, value) => sum + value, 0) / measured.length
+  const excess = toNanometres((mean - target) / sides)
+  const squares = measured.reduce((sum, value) => sum + (value - mean) ** 2, 0)
+  return {
+    excess,
+    change: toNanometres(-excess),
+    spread: measured.length < 2 ? 0 : Math.sqrt(squares / (measured.length - 1)),
+  }
+}
+
+/**
+ * The change of thickness that was achieved, as a share of what was keyed. Well below 1 means deflection,
+ * clamping or soft stock, not length: keying more would not help.
+ */
+export function achievedShare(
+  before: Nanometres,
+  after: Nanometres,
+  keyedPerSide: Nanometres,
+  sides: 1 | 2,
+): number {
+  if (keyedPerSide === 0) throw new RangeError('achievedShare needs a change that was keyed, got 0')
+  return (after - before) / (keyedPerSide * sides)
+}
