@@ -1,5 +1,15 @@
-import { parseSetupText, viewSolution, type ReportedProblem } from '@pine/contract'
-import { solve } from '@pine/core'
+import { parseSetupText, setupJsonSchema, viewSolution, type ReportedProblem } from '@pine/contract'
+import {
+  convertSolution,
+  describeGap,
+  formatLength,
+  SCHOOLS,
+  solve,
+  type SetupDocument,
+} from '@pine/core'
+import { Misunderstood, readArguments } from './arguments'
+import { explainRegister } from './explain-register'
+import { findSlips } from './find-slips'
 import { solutionTable } from './solution-table'
 
 export interface Outcome {
@@ -12,46 +22,129 @@ export interface Outcome {
 /** Reads a whole file as text; throws what the file system throws. */
 export type FileReader = (path: string) => string
 
-const USAGE = `Usage: pine solve FILE [--json]
+const USAGE = `Usage: pine COMMAND
 
-  solve FILE   Work out every register of a set-up file (docs/setup-file.md) and print it with
-               where it came from. FILE may be - for standard input.
-  --json       Print JSON: registers with address, unit, value, state and trace, and warnings.
+  solve FILE [--json]              Work out every register of a set-up file (docs/setup-file.md).
+  explain FILE REGISTER            How a register came: its terms, its uncertainty, the ladder.
+  convert FILE --to SCHOOL [--json]
+                                   The same lengths and Z offsets in another school:
+                                   ${SCHOOLS.join(', ')}.
+  slip --expected N --observed N [--unit mm|in] [--decimals N] [--before N] [--with FILE]
+                                   Which slips turn one number into the other. With a FILE, the terms
+                                   of its register that has the expected value are tried too.
+  schema                           The set-up file as JSON Schema.
+
+  FILE may be - for standard input. --json prints JSON.
 `
+
+/** What ends a command early, with its outcome. */
+class Ended extends Error {
+  constructor(readonly outcome: Outcome) {
+    super('ended')
+  }
+}
 
 /** Runs one call of the command line; all effects are in the outcome. */
 export function run(args: readonly string[], readFile: FileReader): Outcome {
-  if (args.length === 0 || args.includes('--help') || args.includes('-h')) return done(USAGE)
   const [command, ...rest] = args
-  if (command !== 'solve') return misunderstood(`there is no command “${command}”`)
-  const unknown = rest.find((arg) => arg.startsWith('--') && arg !== '--json')
-  if (unknown !== undefined) return misunderstood(`there is no option “${unknown}”`)
-  const files = rest.filter((arg) => !arg.startsWith('--'))
-  const [file] = files
-  if (file === undefined || files.length > 1)
-    return misunderstood(`solve takes one FILE, got ${files.length}`)
-  return solveFile(file, rest.includes('--json'), readFile)
+  if (command === undefined || command === '--help' || command === '-h') return done(USAGE)
+  try {
+    return done(runCommand(command, rest, readFile))
+  } catch (cause) {
+    if (cause instanceof Ended) return cause.outcome
+    if (cause instanceof Misunderstood)
+      return { out: '', err: `pine: ${cause.message}\n\n${USAGE}`, exitCode: 2 }
+    throw cause
+  }
 }
 
-function solveFile(path: string, json: boolean, readFile: FileReader): Outcome {
+function runCommand(command: string, args: readonly string[], readFile: FileReader): string {
+  const json = { json: { type: 'boolean' } } as const
+  switch (command) {
+    case 'solve': {
+      const { positionals, values } = readArguments(args, json, ['FILE'])
+      const document = open(positionals[0], values.json === true, readFile)
+      const view = viewSolution(document, solve(document))
+      return values.json ? asJson(view) : solutionTable(document.sheet.name, view)
+    }
+    case 'explain': {
+      const { positionals } = readArguments(args, {}, ['FILE', 'REGISTER'])
+      const text = explainRegister(open(positionals[0], false, readFile), positionals[1] ?? '')
+      if (text === undefined)
+        throw new Misunderstood(`the set-up has no register “${positionals[1]}”`)
+      return text
+    }
+    case 'convert': {
+      const { positionals, values } = readArguments(
+        args,
+        { ...json, to: { type: 'string' } } as const,
+        ['FILE'],
+      )
+      return convert(
+        open(positionals[0], values.json === true, readFile),
+        values.to,
+        values.json === true,
+      )
+    }
+    case 'slip': {
+      const text = { type: 'string' } as const
+      const { values } = readArguments(
+        args,
+        { expected: text, observed: text, unit: text, decimals: text, before: text, with: text },
+        [],
+      )
+      return findSlips(
+        values,
+        values.with === undefined ? undefined : open(values.with, false, readFile),
+      )
+    }
+    case 'schema':
+      readArguments(args, {}, [])
+      return asJson(setupJsonSchema())
+    default:
+      throw new Misunderstood(`there is no command “${command}”`)
+  }
+}
+
+function convert(document: SetupDocument, to: string | undefined, json: boolean): string {
+  const school = SCHOOLS.find((one) => one === to)
+  if (school === undefined)
+    throw new Misunderstood(
+      `--to is ${to === undefined ? 'missing' : `“${to}”`}: expected ${SCHOOLS.join(', ')}`,
+    )
+  const solution = solve(document)
+  const converted = convertSolution(document, solution, school)
+  if (!converted.ok)
+    throw new Ended({
+      out: '',
+      err: `pine: cannot convert to ${school}: ${describeGap(converted.missing)}\n`,
+      exitCode: 1,
+    })
+  const rows = [...converted.table.lengths, ...converted.table.offsets].map(([address, value]) => ({
+    address,
+    unit: solution.unit,
+    value: formatLength(value, solution.unit, solution.decimals),
+  }))
+  if (json) return asJson({ school, registers: rows })
+  return `${document.sheet.name}, as ${school}\n${rows.map(({ address, value, unit }) => `${address.padEnd(6)} ${value.padStart(10)} ${unit}\n`).join('')}`
+}
+
+function open(path: string | undefined, json: boolean, readFile: FileReader): SetupDocument {
+  const file = path ?? '-'
   let text: string
   try {
-    text = readFile(path)
+    text = readFile(file)
   } catch (cause) {
     const reason = cause instanceof Error ? cause.message : String(cause)
-    return { out: '', err: `pine: cannot read ${path}: ${reason}\n`, exitCode: 3 }
+    throw new Ended({ out: '', err: `pine: cannot read ${file}: ${reason}\n`, exitCode: 3 })
   }
   const parsed = parseSetupText(text)
-  if (!parsed.ok) return refused(path, parsed.problems, json)
-  const solution = solve(parsed.document)
-  const view = viewSolution(solution)
-  return done(
-    json ? `${JSON.stringify(view, null, 2)}\n` : solutionTable(parsed.document.sheet.name, view),
-  )
+  if (!parsed.ok) throw new Ended(refused(file, parsed.problems, json))
+  return parsed.document
 }
 
 function refused(path: string, problems: readonly ReportedProblem[], json: boolean): Outcome {
-  if (json) return { out: `${JSON.stringify({ problems }, null, 2)}\n`, err: '', exitCode: 1 }
+  if (json) return { out: asJson({ problems }), err: '', exitCode: 1 }
   const lines = problems.map(
     ({ place, message, expected, received, remedy }) =>
       `${place === '' ? path : place}: ${message}\n    expected ${expected}; got ${received}. ${remedy}\n`,
@@ -59,10 +152,6 @@ function refused(path: string, problems: readonly ReportedProblem[], json: boole
   return { out: '', err: lines.join(''), exitCode: 1 }
 }
 
-const done = (out: string): Outcome => ({ out, err: '', exitCode: 0 })
+const asJson = (value: object): string => `${JSON.stringify(value, null, 2)}\n`
 
-const misunderstood = (why: string): Outcome => ({
-  out: '',
-  err: `pine: ${why}\n\n${USAGE}`,
-  exitCode: 2,
-})
+const done = (out: string): Outcome => ({ out, err: '', exitCode: 0 })

@@ -4,14 +4,17 @@ import { describeCoefficient } from '@pine/core'
 /** Registers as text, each with the sum it is made of, for a terminal or a printout. */
 export function solutionTable(name: string, view: SolutionView): string {
   const widest = Math.max(...view.registers.map(({ value }) => (value ?? '').length), 1)
-  const blocks = view.registers.map(({ address, value, unit, state, trace }) => {
-    const head = `${address.padEnd(6)} ${(value ?? '–').padStart(widest)} ${unit}  ${state}`
-    const lines = trace.map(
-      (line) =>
-        `       ${describeCoefficient(line)} ${line.text} ${line.unit}  ${line.meaning} (${line.name})`,
-    )
-    return [head, ...lines].join('\n')
-  })
+  const blocks = view.registers.map(
+    ({ address, value, unit, state, stale, uncertainty, trace }) => {
+      const sure = uncertainty === null ? '' : `  ±${uncertainty.expanded}`
+      const head = `${address.padEnd(6)} ${(value ?? '–').padStart(widest)} ${unit}${sure}  ${state}${stale === null ? '' : `: ${stale}`}`
+      const lines = trace.map(
+        (line) =>
+          `       ${describeCoefficient(line)} ${line.text} ${line.unit}  ${line.meaning} (${line.name})`,
+      )
+      return [head, ...lines].join('\n')
+    },
+  )
   const warnings = view.warnings.map(({ message }) => `! ${message}`)
   return `${[name, ...blocks, ...warnings].join('\n')}\n`
 }

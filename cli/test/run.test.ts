@@ -50,7 +50,7 @@ test('JSON carries state, trace and warnings', () => {
 test('the table shows each register as a sum', () => {
   const { out, exitCode } = run(['solve', 'gauge-line.json'], fromExamples)
   expect(exitCode).toBe(0)
-  expect(out).toContain('H1       80.000 mm  read')
+  expect(out).toMatch(/H1 +80\.000 mm {2}±0\.00\d\d {2}read/)
   expect(out).toContain('+ -220.000 mm  machine Z, tip at the touch')
 })
 
@@ -119,4 +119,78 @@ test('calls that are not understood say how to call', () => {
     err: expect.stringContaining('missing.json'),
   })
   expect(run([], fromExamples).out).toContain('Usage')
+})
+
+describe('explain', () => {
+  test('how a register came, how sure it is, and its ladder', () => {
+    const { out } = run(['explain', 'gauge-line.json', 'H1'], fromExamples)
+    expect(out).toContain('H1 = 80.000 mm (read)')
+    expect(out).toContain('− -300.000 mm  machine Z, bare nose at the touch')
+    expect(out).toMatch(/sure to ±0\.00\d\d mm \(95 %, k = 2\.00\)/)
+    expect(out).toMatch(/nose ─+ -220\.000\n.*tip ─+ -300\.000\n.*plane ─+ -350\.000/)
+  })
+  test('a register that is not there is said', () => {
+    expect(run(['explain', 'gauge-line.json', 'H9'], fromExamples)).toMatchObject({
+      exitCode: 2,
+      err: expect.stringContaining('“H9”'),
+    })
+  })
+})
+
+describe('convert', () => {
+  test('to the other school, every sum as it was', () => {
+    const { out } = run(
+      ['convert', 'gauge-line.json', '--to', 'setting-plane', '--json'],
+      fromExamples,
+    )
+    expect(JSON.parse(out)).toEqual({
+      school: 'setting-plane',
+      registers: [
+        { address: 'H1', unit: 'mm', value: '-270.000' },
+        { address: 'G54.Z', unit: 'mm', value: '-30.000' },
+      ],
+    })
+  })
+  test('what is missing for it is said', () => {
+    expect(run(['convert', 'gauge-line.json', '--to', 'master-tool'], fromExamples)).toMatchObject({
+      exitCode: 1,
+      err: expect.stringContaining('master tool'),
+    })
+    expect(run(['convert', 'gauge-line.json', '--to', 'other'], fromExamples).exitCode).toBe(2)
+  })
+})
+
+describe('slip', () => {
+  test('by the numbers alone', () => {
+    expect(
+      run(['slip', '--expected', '-30.000', '--observed', '30.000'], fromExamples).out,
+    ).toContain('1. The sign is turned')
+    expect(run(['slip', '--expected', '-30', '--observed', '-30'], fromExamples).out).toContain(
+      'equal',
+    )
+    expect(run(['slip', '--expected', '-30', '--observed', '-77.123'], fromExamples).out).toContain(
+      'No single slip',
+    )
+  })
+  test('with a file, by the terms of its register, ties side by side', () => {
+    const { out } = run(
+      ['slip', '--expected', '-270.000', '--observed', '-220.000', '--with', 'setting-plane.json'],
+      fromExamples,
+    )
+    expect(out).toContain('H1:\n1. What lay between was forgotten (50 mm setter)')
+    expect(out).toContain(' or A raw machine position was stored')
+  })
+  test.each([
+    [['--observed', '1']],
+    [['--expected', 'x', '--observed', '1']],
+    [['--expected', '1', '--observed', '2', '--unit', 'cm']],
+  ])('%j is not understood', (args) => {
+    expect(run(['slip', ...args], fromExamples).exitCode).toBe(2)
+  })
+})
+
+test('the kept JSON Schema is the one that is made', () => {
+  expect(JSON.parse(readFileSync(join(examples, '../setup-file.schema.json'), 'utf8'))).toEqual(
+    JSON.parse(run(['schema'], fromExamples).out),
+  )
 })

@@ -25,6 +25,7 @@ export {
   type ReportedProblem,
 } from './report'
 export { parseSetupDocument, parseSetupText, type ParsedDocument } from './parse-document'
+export { setupJsonSchema } from './json-schema'
 export { appendFact, type FactStamp } from './append-fact'
 export { solutionViewSchema, viewSolution, type SolutionView } from './solution-view'
 export {

@@ -1,15 +1,23 @@
 import {
+  describeEvent,
   describeRole,
+  describeVerdict,
   describeWarning,
   formatLength,
+  NANOMETRES_PER,
+  stepsOf,
+  toNanometres,
   traceOf,
   type Nanometres,
+  type SetupDocument,
   type Register,
   type Solution,
 } from '@pine/core'
 import { z } from 'zod'
 
 const unit = z.enum(['mm', 'in'])
+
+// Fields with a default came later: a record frozen before them is still read.
 
 /** A solution as JSON: what `bin/pine solve --json` prints, the API answers and a record freezes. */
 export const solutionViewSchema = z.object({
@@ -21,6 +29,17 @@ export const solutionViewSchema = z.object({
       /** With the control's decimals; null while a reading is missing. */
       value: z.string().nullable(),
       state: z.enum(['not-read', 'read', 'keyed', 'proven', 'stale']),
+      /** Why it is stale; null while it holds. */
+      stale: z.string().nullable().default(null),
+      /** Expanded uncertainty for 95 % with its factor, in the register's unit; null while not read. */
+      uncertainty: z
+        .object({ expanded: z.string(), factor: z.number(), fitness: z.string().nullable() })
+        .nullable()
+        .default(null),
+      readBack: z
+        .object({ shown: z.string(), equal: z.boolean(), causes: z.array(z.string()) })
+        .nullable()
+        .default(null),
       trace: z.array(
         z.object({
           role: z.string(),
@@ -37,12 +56,14 @@ export const solutionViewSchema = z.object({
     }),
   ),
   warnings: z.array(z.object({ code: z.string(), place: z.string(), message: z.string() })),
+  /** What is still to read, to key in or to record, in the order of work. */
+  missing: z.array(z.string()).default([]),
 })
 
 export type SolutionView = z.infer<typeof solutionViewSchema>
 
 /** Translates a solution for people and programs outside. Numbers become text, so that no digit is lost. */
-export function viewSolution(solution: Solution): SolutionView {
+export function viewSolution(document: SetupDocument, solution: Solution): SolutionView {
   const { unit, decimals } = solution
   const write = (nm: Nanometres) => `${formatLength(nm, unit, decimals)} ${unit}`
   return {
@@ -53,6 +74,9 @@ export function viewSolution(solution: Solution): SolutionView {
       place: warning.place,
       message: describeWarning(warning, write),
     })),
+    missing: stepsOf(document, solution, false)
+      .filter(({ done }) => !done)
+      .map(({ step }) => step.key),
   }
 }
 
@@ -60,7 +84,7 @@ function viewRegister(
   register: Register,
   { unit, decimals }: Solution,
 ): SolutionView['registers'][number] {
-  const { address, state, chain, value } = register
+  const { address, state, chain, value, stale, budget, fitness, readBack } = register
   // One decimal more than the control shows, so that a half step can be followed.
   const fine = Math.min(decimals + 1, 6)
   return {
@@ -68,6 +92,21 @@ function viewRegister(
     unit,
     value: value === undefined ? null : formatLength(value, unit, decimals),
     state,
+    stale: stale ? describeEvent(stale) : null,
+    uncertainty: budget
+      ? {
+          expanded: formatLength(toNanometres(budget.expandedMm * NANOMETRES_PER.mm), unit, fine),
+          factor: Number(budget.coverageFactor.toFixed(2)),
+          fitness: fitness ? describeVerdict(fitness) : null,
+        }
+      : null,
+    readBack: readBack
+      ? {
+          shown: `${readBack.shownText} ${readBack.shownUnit}`,
+          equal: readBack.equal,
+          causes: readBack.causes.map(({ code }) => code),
+        }
+      : null,
     trace: (chain ? traceOf(chain) : []).map((line) => ({
       role: line.role,
       meaning: describeRole(line.role),

@@ -26,7 +26,7 @@ const FILES = ['setting-plane.json', 'gauge-line.json']
 test.each(FILES)('%s is a good set-up file, and its solution fits its own schema', (file) => {
   const parsed = parseSetupText(example(file))
   if (!parsed.ok) throw new Error(JSON.stringify(parsed.problems))
-  const view = viewSolution(solve(parsed.document))
+  const view = viewSolution(parsed.document, solve(parsed.document))
   expect(solutionViewSchema.parse(JSON.parse(JSON.stringify(view)))).toEqual(view)
 })
 

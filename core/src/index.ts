@@ -145,6 +145,7 @@ export {
 } from './words/step-words'
 export {
   budgetOf,
+  expandedUncertainty,
   combine,
   COVERAGE,
   type Budget,
@@ -186,3 +187,10 @@ export {
   type Clamping,
   type ClampingResult,
 } from './workholding/workholding'
+export {
+  convertSolution,
+  tableOf,
+  type Conversion,
+  type ConversionGap,
+} from './schools/convert-solution'
+export { describeAdvice, describeVerdict, describeGap } from './words/advice-words'

@@ -20,8 +20,7 @@ export class Chance {
   }
 
   of<T>(choices: readonly T[]): T {
-    const chosen = choices[this.whole(0, choices.length - 1)]
-    if (chosen === undefined) throw new Error('nothing to choose from')
-    return chosen
+    if (choices.length === 0) throw new Error('nothing to choose from')
+    return choices[this.whole(0, choices.length - 1)] as T
   }
 }

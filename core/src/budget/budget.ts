@@ -1,4 +1,5 @@
 import type { Chain, Source } from '../chain/chain'
+import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { studentT } from './student-t'
 
 /** Coverage of an expanded uncertainty (JCGM 100, 6.3.3: about 95 %). */
@@ -53,6 +54,10 @@ export function budgetOf(chain: Chain): Budget {
   }))
   return { lines, ...combine(parts) }
 }
+
+/** U of a chain as a length, to be written beside its value. */
+export const expandedUncertainty = (chain: Chain): Nanometres =>
+  toNanometres(budgetOf(chain).expandedMm * NANOMETRES_PER.mm)
 
 /** A contribution to a combined uncertainty, in any one unit. */
 export interface Contribution {

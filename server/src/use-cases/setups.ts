@@ -117,7 +117,7 @@ function freeze(setup: SetupRow): Outcome<object> {
       received: open.map(({ address, state }) => `${address} ${state}`).join(', '),
       remedy: 'Finish the key-in sheet, then record.',
     })
-  const frozen = { document, solution: viewSolution(solution) }
+  const frozen = { document, solution: viewSolution(document, solution) }
   return accept({ ...frozen, hash: contentHash(frozen) })
 }
 
@@ -125,7 +125,7 @@ function answerOf(setup: SetupRow): SetupAnswer {
   const document = documentOf(setup)
   return {
     document: structuredClone(document) as SetupAnswer['document'],
-    solution: viewSolution(solve(document)),
+    solution: viewSolution(document, solve(document)),
     records: [...recordsOf(setup)],
     createdBy: setup.createdByName,
     createdAt: setup.createdAt.toISOString(),

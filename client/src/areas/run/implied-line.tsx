@@ -62,7 +62,7 @@ export function ImpliedLine({ implied, solution, onTrace }: ImpliedLineProps) {
           </Words>
         )}
       </Row>
-      {implied.size?.causes.map(({ code }) => (
+      {implied.size?.causes.slice(0, 2).map(({ code }) => (
         <Words key={code} as="note" tone="wrong">
           {describeSlip(code).title}. {describeSlip(code).look}
         </Words>

@@ -5,6 +5,7 @@ import {
   describeProblem,
   describeReadBackError,
   describeSlip,
+  groupTies,
   otherUnit,
   readBackAgrees,
   readLength,
@@ -258,7 +259,10 @@ function ReadBackEntry({ draftKey, label, unit, sheet, onEntered }: ReadBackEntr
 /** A disagreement, explained: what it would do, and what it most likely is. */
 function Mismatch({ register, solution }: { register: Register; solution: Solution }) {
   const { readBack, address } = register
+  const [allShown, setAllShown] = useState(false)
   if (readBack === undefined) return null
+  // Causes that give the very same number stand together; the rest can wait.
+  const [likely, ...others] = groupTies(readBack.causes)
   const write = lengthWriter(solution)
   return (
     <Card padded tone="wrong" role="alert" testID="mismatch">
@@ -277,14 +281,28 @@ function Mismatch({ register, solution }: { register: Register; solution: Soluti
           whether it is the right row.
         </Words>
       )}
-      {readBack.causes.map(({ code }, index) => (
+      {likely?.map(({ code, about }) => (
         <Column key={code} gap={0}>
-          <Words as={index === 0 ? 'title' : 'lead'} tone="wrong">
+          <Words as="title" tone="wrong">
             {describeSlip(code).title}
           </Words>
-          <Words>{describeSlip(code).look}</Words>
+          <Words>
+            {describeSlip(code).look}
+            {about === undefined || code !== 'other-row' ? '' : ` (${about.replace('.', ' ')})`}
+          </Words>
         </Column>
       ))}
+      {others.length > 0 && !allShown && (
+        <Button kind="plain" onPress={() => setAllShown(true)}>
+          {`other causes (${others.flat().length})`}
+        </Button>
+      )}
+      {allShown &&
+        others.flat().map(({ code }) => (
+          <Words key={code}>
+            <Words strong>{describeSlip(code).title}.</Words> {describeSlip(code).look}
+          </Words>
+        ))}
     </Card>
   )
 }

@@ -3,6 +3,8 @@ import { View } from 'tamagui'
 import {
   describeCoefficient,
   describeRole,
+  expandedUncertainty,
+  formatLength,
   traceOf,
   typographic,
   valueOf,
@@ -63,6 +65,10 @@ export function TraceView({ title, chain, solution, onClose }: TraceViewProps) {
           </Row>
         </View>
       </Card>
+      <Words as="note">
+        sure to ±{formatLength(expandedUncertainty(chain), solution.unit, solution.decimals)}{' '}
+        {solution.unit}, 95 % (readings and gauges)
+      </Words>
     </Column>
   )
 }

@@ -1,0 +1,93 @@
+import {
+  adviceFor,
+  describeAdvice,
+  describeCoefficient,
+  describeEvent,
+  describeFrame,
+  describeRole,
+  describeVerdict,
+  formatLength,
+  ladderOf,
+  NANOMETRES_PER,
+  rungName,
+  solve,
+  toNanometres,
+  traceOf,
+  valueOf,
+  type Register,
+  type SetupDocument,
+  type Solution,
+} from '@pine/core'
+
+/** Trace, uncertainty and ladder of one register as text; undefined where there is no such register. */
+export function explainRegister(document: SetupDocument, address: string): string | undefined {
+  const solution = solve(document)
+  const register = solution.registers.find((one) => one.address === address)
+  if (register === undefined) return undefined
+  const { unit, decimals } = solution
+  if (register.value === undefined) return `${address} is not read yet.\n`
+  const lines = [
+    `${address} = ${formatLength(register.value, unit, decimals)} ${unit} (${register.state}${register.stale ? `: ${describeEvent(register.stale)}` : ''})`,
+    ...traceLines(register),
+    ...budgetLines(document, register, solution),
+    ...(address.endsWith('.Z') || address.startsWith('H')
+      ? ladderLines(document, solution, register)
+      : []),
+  ]
+  return `${lines.join('\n')}\n`
+}
+
+function traceLines({ chain }: Register): readonly string[] {
+  if (chain === undefined) return []
+  return traceOf(chain).map(
+    (line) =>
+      `  ${describeCoefficient(line)} ${line.text} ${line.unit}  ${describeRole(line.role)} (${line.name})${line.by === undefined ? '' : `, ${line.by} ${line.at}`}`,
+  )
+}
+
+function budgetLines(
+  document: SetupDocument,
+  { budget, fitness }: Register,
+  { unit, decimals }: Solution,
+): readonly string[] {
+  if (budget === undefined) return []
+  const write = (mm: number) =>
+    formatLength(toNanometres(mm * NANOMETRES_PER.mm), unit, Math.min(decimals + 1, 6))
+  const need = document.sheet.needs?.depth ?? document.sheet.needs?.position
+  const advice =
+    fitness === undefined || fitness === 'fit'
+      ? undefined
+      : adviceFor(budget, 0, (id) => kindOfReading(document, id))
+  return [
+    '',
+    `  sure to ±${write(budget.expandedMm)} ${unit} (95 %, k = ${budget.coverageFactor.toFixed(2)})${fitness === undefined ? '' : `; need ±${need?.text}: ${describeVerdict(fitness)}`}`,
+    ...budget.lines.map(
+      ({ source, contributionMm }) => `    ${write(contributionMm)}  ${source.name}`,
+    ),
+    ...(advice === undefined ? [] : [`  better: ${describeAdvice(advice)}`]),
+  ]
+}
+
+function kindOfReading(document: SetupDocument, id: string) {
+  const [gauge] = document.readings.find((reading) => reading.id === id)?.with ?? []
+  return document.sheet.gauges.find((one) => one.id === gauge)?.kind
+}
+
+function ladderLines(
+  document: SetupDocument,
+  solution: Solution,
+  { address }: Register,
+): readonly string[] {
+  const tool = document.sheet.tools.find(({ lengthRegister }) => `H${lengthRegister}` === address)
+  const ladder = ladderOf(document, solution, tool && { of: 'tip-on-plane', tool: tool.number })
+  const { unit, decimals } = solution
+  const rungs = [...ladder.rungs].sort((a, b) => b.height - a.height)
+  return [
+    '',
+    `  ${describeFrame(ladder.frame)}, ${unit}`,
+    ...rungs.map(
+      ({ key, label }) =>
+        `  ${rungName(key).padStart(9)} ───────── ${label === undefined ? 'not read' : formatLength(valueOf(label), unit, decimals)}`,
+    ),
+  ]
+}

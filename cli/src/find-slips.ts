@@ -1,0 +1,67 @@
+import {
+  describeSlip,
+  explain,
+  groupTies,
+  LENGTH_UNITS,
+  readLength,
+  solve,
+  type Nanometres,
+  type SetupDocument,
+} from '@pine/core'
+import { Misunderstood } from './arguments'
+
+export interface SlipWordsGiven {
+  readonly expected?: string | undefined
+  readonly observed?: string | undefined
+  readonly unit?: string | undefined
+  readonly decimals?: string | undefined
+  readonly before?: string | undefined
+}
+
+/** Which slips turn the expected number into the observed one, as text. */
+export function findSlips(given: SlipWordsGiven, document: SetupDocument | undefined): string {
+  const unit = LENGTH_UNITS.find((one) => one === (given.unit ?? document?.sheet.unit ?? 'mm'))
+  if (unit === undefined) throw new Misunderstood(`--unit is “${given.unit}”: expected mm or in`)
+  const decimals = Number(
+    given.decimals ?? document?.sheet.machine.control.decimals[unit] ?? (unit === 'mm' ? 3 : 4),
+  )
+  if (!Number.isInteger(decimals) || decimals < 1 || decimals > 6)
+    throw new Misunderstood(`--decimals is “${given.decimals}”: expected 1 to 6`)
+  const number = (name: string, text: string | undefined): Nanometres => {
+    const read = readLength({ text: text ?? '', unit })
+    if (!read.ok)
+      throw new Misunderstood(
+        `--${name} ${text === undefined ? 'is missing' : `is “${text}”: expected a number such as -30.000`}`,
+      )
+    return read.value.nm
+  }
+  const [expected, observed] = [
+    number('expected', given.expected),
+    number('observed', given.observed),
+  ]
+  const registers = document === undefined ? [] : solve(document).registers
+  const register = registers.find(({ keyIn }) => keyIn?.expected === expected)
+  const causes = explain({
+    expected,
+    observed,
+    unit,
+    decimals,
+    ...(given.before === undefined ? {} : { before: number('before', given.before) }),
+    ...(register?.chain && { chain: register.chain, kind: register.kind }),
+    others: registers.flatMap(({ address, value }) =>
+      value === undefined || address === register?.address ? [] : [{ name: address, nm: value }],
+    ),
+  })
+  if (expected === observed) return 'The two numbers are equal.\n'
+  if (causes.length === 0) return 'No single slip of the known kinds gives this number.\n'
+  const about = register === undefined ? '' : `${register.address}:\n`
+  const groups = groupTies(causes).map((tie, index) =>
+    tie
+      .map(
+        ({ code, about: what }, place) =>
+          `${place === 0 ? `${index + 1}.` : ' or'} ${describeSlip(code).title}${what === undefined ? '' : ` (${what})`}. ${describeSlip(code).look}`,
+      )
+      .join('\n'),
+  )
+  return `${about}${groups.join('\n')}\n`
+}

@@ -1,0 +1,152 @@
+import {
+  checkDocument,
+  ladderOf,
+  layoutLadder,
+  planViewOf,
+  proofMove,
+  solve,
+  stepsOf,
+  toNanometres,
+  type SetupDocument,
+} from '../src'
+import { modelSetup } from './physical-model'
+import { Chance } from './random'
+
+const DOCUMENTS = 2000
+
+/** Texts that are numbers, that nearly are, and that never were. */
+const TEXTS = [
+  '',
+  '-',
+  '.',
+  '0',
+  '-0',
+  '1e9',
+  '1,5',
+  '1..2',
+  'x',
+  '999999999',
+  '0.0000001',
+  ' 3 ',
+  '5cm',
+  '1"',
+  '-12.5',
+  'NaN',
+  '１２',
+]
+
+const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+
+/** Changes a few leaves of a document: numbers, names, and whole facts that go, come twice or change places. */
+function mutate(document: SetupDocument, chance: Chance): SetupDocument {
+  const changed = copy(document) as never as {
+    sheet: any
+    readings: any[]
+    readBacks: any[]
+  }
+  for (let times = chance.whole(1, 4); times > 0; times -= 1) {
+    const reading = chance.of(changed.readings)
+    switch (chance.whole(0, 8)) {
+      case 0:
+        reading.read.text = chance.of(TEXTS)
+        break
+      case 1:
+        reading.with = chance.of([[], ['nothing'], ['setter', 'setter'], ['finder', 'block']])
+        break
+      case 2:
+        changed.readings.splice(chance.whole(0, changed.readings.length - 1), 1)
+        if (changed.readings.length === 0) changed.readings.push(reading)
+        break
+      case 3:
+        changed.readings.push(copy(reading))
+        break
+      case 4:
+        reading.supersedes = chance.of([reading.id, 'nothing', chance.of(changed.readings).id])
+        break
+      case 5:
+        chance.of(changed.sheet.gauges as any[]).size.text = chance.of(TEXTS)
+        break
+      case 6:
+        chance.of(changed.sheet.offsets as any[]).Z.facing.text = chance.of(TEXTS)
+        break
+      case 7:
+        changed.sheet.reference = chance.of([
+          undefined,
+          {},
+          { masterTool: 99 },
+          { constant: { text: chance.of(TEXTS), unit: 'mm' } },
+        ])
+        break
+      default:
+        changed.readBacks.push({
+          id: 'r',
+          by: 'x',
+          at: 'y',
+          address: chance.of(['H1', 'G54.Z', 'Q9']),
+          moment: chance.of(['before', 'after']),
+          shown: { text: chance.of(TEXTS), unit: 'in' },
+        })
+    }
+  }
+  return changed as never as SetupDocument
+}
+
+/** The path of the first number that is not one, if there is any. */
+function notANumber(value: unknown, path: string): string | undefined {
+  // Degrees of freedom are infinite where a source is taken as known.
+  if (typeof value === 'number')
+    return Number.isNaN(value) || (!Number.isFinite(value) && !path.endsWith('degreesOfFreedom'))
+      ? path
+      : undefined
+  if (value instanceof Map) return notANumber([...value.values()], path)
+  if (typeof value !== 'object' || value === null) return undefined
+  for (const [key, part] of Object.entries(value)) {
+    const found = notANumber(part, `${path}.${key}`)
+    if (found !== undefined) return found
+  }
+  return undefined
+}
+
+test(`${DOCUMENTS} mutated documents never throw and never yield a number that is none`, () => {
+  let refused = 0
+  for (let seed = 1; seed <= DOCUMENTS; seed += 1) {
+    const chance = new Chance(seed)
+    const document = mutate(modelSetup(chance).document, chance)
+    try {
+      const problems = checkDocument(document)
+      for (const { place } of problems)
+        if (place === '') throw new Error('a problem without a place')
+      if (problems.length > 0) refused += 1
+      const solution = solve(document)
+      const everything = {
+        solution,
+        steps: stepsOf(document, solution, false),
+        proof: proofMove(document, solution, {
+          row: 'G54',
+          tool: 1,
+          clearance: toNanometres(25e6),
+        }),
+      }
+      const bad = notANumber(everything, 'solution')
+      if (bad !== undefined) throw new Error(`${bad} is not a number`)
+      for (const { step } of everything.steps) {
+        if (step.does !== 'read') continue
+        const placed = layoutLadder(ladderOf(document, solution, step.quantity, ['setter']), {
+          width: 300,
+          height: 200,
+          marginTop: 30,
+          marginBottom: 20,
+          labelPitch: 20,
+        })
+        const badLadder = notANumber(placed, 'ladder')
+        if (badLadder !== undefined) throw new Error(`${badLadder} is not a number`)
+      }
+      for (const offset of document.sheet.offsets)
+        planViewOf(document, solution, offset, { face: 'left', with: ['finder'] })
+    } catch (cause) {
+      throw new Error(`seed ${seed}: ${cause instanceof Error ? cause.stack : String(cause)}`)
+    }
+  }
+  // Most mutations are faults, and are found; a few, such as another repeat, are not.
+  expect(refused / DOCUMENTS).toBeGreaterThan(0.6)
+})
