@@ -28,6 +28,55 @@ test('the worked numbers, both schools, on the command line', () => {
   })
 })
 
+// Worked by hand: a 0.1 shim under tips at −299.9 and −318.45; a master 15 longer than the tool; a plate of 0.5 in with
+// a wall of 0.25 and a pin of 0.25; a dial that reads 0.01 more
+// than the middle on the left moves the axis 0.01 to the right, one that reads 0.004 more in front moves it back.
+test.each([
+  [
+    'part-top.json',
+    { H1: '-300.000', H2: '-318.550', 'G54.X': '-347.300', 'G54.Y': '-250.000', 'G54.Z': '-0.500' },
+  ],
+  [
+    'master-tool-two-fixtures.json',
+    {
+      H1: '-15.000',
+      H9: '0.000',
+      'G54.X': '-347.300',
+      'G54.Y': '-250.000',
+      'G54.Z': '-285.000',
+      'G55.X': '-147.310',
+      'G55.Y': '-250.020',
+      'G55.Z': '-286.800',
+    },
+  ],
+  [
+    'sensor-and-events.json',
+    {
+      H1: '80.000',
+      D1: '4.992',
+      H20: '74.330',
+      'G54.X': '-347.300',
+      'G54.Y': '-250.000',
+      'G54.Z': '-372.300',
+    },
+  ],
+  ['router-plate.json', { H1: '-3.6810', 'G54.X': '3.0000', 'G54.Y': '1.5000', 'G54.Z': '0.7500' }],
+  [
+    'bore-and-sweep.json',
+    {
+      H1: '80.000',
+      'G54.X': '-347.300',
+      'G54.Y': '-210.000',
+      'G54.Z': '-380.000',
+      'G55.X': '-147.290',
+      'G55.Y': '-209.996',
+      'G55.Z': '-381.800',
+    },
+  ],
+])('the example %s', (file, expected) => {
+  expect(registersOf(file)).toEqual(expected)
+})
+
 test('JSON carries state, trace and warnings', () => {
   const view = solutionViewSchema.parse(
     JSON.parse(run(['solve', 'setting-plane.json', '--json'], fromExamples).out),

@@ -80,6 +80,14 @@ export const axisPlanSchema = z.discriminatedUnion('by', [
     tolerance: writtenLengthSchema,
     drawing: writtenLengthSchema,
   }),
+  z.strictObject({
+    by: z.literal('circle'),
+    side,
+    diameter: writtenLengthSchema,
+    tolerance: writtenLengthSchema,
+    drawing: writtenLengthSchema,
+  }),
+  z.strictObject({ by: z.literal('sweep'), side, drawing: writtenLengthSchema }),
 ])
 
 const zCommon = {
@@ -142,6 +150,25 @@ const readingVariants = [
   z.strictObject({ of: z.literal('tip-on-plane'), tool: registerNumber, ...readingBody }),
   z.strictObject({ of: z.literal('face'), row, face: z.enum(FACES), ...readingBody }),
   z.strictObject({ of: z.literal('nose-on-part'), row, ...readingBody }),
+  z.strictObject({
+    of: z.literal('circle-point'),
+    row,
+    point: z.int().min(1).max(99),
+    readY: writtenLengthSchema,
+    ...readingBody,
+  }),
+  z.strictObject({
+    of: z.literal('sweep'),
+    row,
+    readY: writtenLengthSchema,
+    dial: z.strictObject({
+      left: writtenLengthSchema,
+      right: writtenLengthSchema,
+      front: writtenLengthSchema,
+      back: writtenLengthSchema,
+    }),
+    ...readingBody,
+  }),
   z.strictObject({ of: z.literal('tip-on-part'), tool: registerNumber, row, ...readingBody }),
   z.strictObject({ of: z.literal('tool-diameter'), tool: registerNumber, ...readingBody }),
   z.strictObject({
@@ -172,6 +199,8 @@ export const readingSchema = z.discriminatedUnion('of', [
   readingVariants[5].extend(fact),
   readingVariants[6].extend(fact),
   readingVariants[7].extend(fact),
+  readingVariants[8].extend(fact),
+  readingVariants[9].extend(fact),
 ])
 
 export const newKeyInSchema = z.strictObject({ address, mode: keyMode, typed: writtenLengthSchema })

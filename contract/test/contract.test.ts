@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import {
   PROBLEM_CODES,
@@ -21,13 +21,16 @@ import {
 } from '../src'
 
 const example = (file: string) => readFileSync(join(__dirname, '../../docs/examples', file), 'utf8')
-const FILES = ['setting-plane.json', 'gauge-line.json']
+const FILES = readdirSync(join(__dirname, '../../docs/examples')).filter((file) =>
+  file.endsWith('.json'),
+)
 
 test.each(FILES)('%s is a good set-up file, and its solution fits its own schema', (file) => {
   const parsed = parseSetupText(example(file))
   if (!parsed.ok) throw new Error(JSON.stringify(parsed.problems))
   const view = viewSolution(parsed.document, solve(parsed.document))
   expect(solutionViewSchema.parse(JSON.parse(JSON.stringify(view)))).toEqual(view)
+  expect(view.registers.filter(({ value }) => value === null)).toEqual([])
 })
 
 test('every field of a document is needed or known: leaving one out is told at its place', () => {

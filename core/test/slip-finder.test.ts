@@ -9,7 +9,7 @@ test(`seed ${SEED}: in ${SETUPS} random set-ups every slip is listed, nearly alw
   const { scores, falseAlarms } = runTrials(new Chance(SEED), SETUPS)
   expect(falseAlarms).toBe(0)
   for (const { code, made, listed, first } of scores) {
-    expect([code, made > SETUPS / 2]).toEqual([code, true])
+    expect([code, made > SETUPS / 4]).toEqual([code, true])
     expect([code, listed / made >= 0.99]).toEqual([code, true])
     expect([code, first / made >= 0.9]).toEqual([code, true])
   }

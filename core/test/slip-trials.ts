@@ -21,6 +21,7 @@ interface Trial {
   readonly register: Register
   readonly observed: number
   readonly before?: number
+  readonly mode?: 'add'
 }
 
 type Slip = (
@@ -46,7 +47,7 @@ const resolved = (register: Register | undefined, wrong: SetupDocument): Trial |
 }
 
 const ofOffset = ({ kind }: Register) => kind === 'work-offset'
-const ofX = ({ address }: Register) => address.endsWith('.Y')
+const ofY = ({ address }: Register) => address.endsWith('.Y')
 const textOf = (register: Register) => formatLength(register.value ?? toNanometres(0), 'mm', 3)
 
 function retyped(
@@ -141,8 +142,80 @@ export const SLIPS: Readonly<Partial<Record<SlipCode, Slip>>> = {
           withoutGauge(document, id, () => []),
         )
   },
+  'gauge-doubled': (chance, document, registers) => {
+    const register = pick(chance, registers, hasZTouch)
+    const id = register && touchOf(register)
+    return id === undefined
+      ? undefined
+      : resolved(
+          register,
+          withoutGauge(document, id, (before) => [...before, ...before]),
+        )
+  },
+  'gauge-wrong-sign': (chance, document, registers) => {
+    const register = pick(chance, registers, hasZTouch)
+    const reading = document.readings.find(({ id }) => register && id === touchOf(register))
+    const gauge = document.sheet.gauges.find(({ id }) => reading?.with.includes(id))
+    // Only where the gauge does not cancel: a register that counts from the plane itself.
+    const stays = register?.chain?.terms.some(({ role }) => role === 'gauge-beneath')
+    const read = gauge && readLength(gauge.size)
+    return register && read?.ok && stays
+      ? { register, observed: shownValue(register) + 2 * read.value.nm }
+      : undefined
+  },
+  'counter-end-mistaken': (chance, document, registers) => {
+    const turned = document.readings.map((reading) => {
+      if (reading.of === 'carried-difference')
+        return {
+          ...reading,
+          zeroedOn: reading.zeroedOn === 'plane' ? ('part' as const) : ('plane' as const),
+        }
+      if (reading.of === 'fixture-difference')
+        return {
+          ...reading,
+          zeroedOn: reading.zeroedOn === 'from' ? ('row' as const) : ('from' as const),
+        }
+      return reading
+    })
+    const counters = (register: Register) =>
+      register.chain?.terms.filter(({ role }) => role === 'counter').length
+    return resolved(
+      pick(chance, registers, (one) => isZ(one) && counters(one) === 1),
+      { ...document, readings: turned },
+    )
+  },
+  'constant-forgotten': (chance, document, registers) => {
+    const { externalOffset: _left, ...machine } = document.sheet.machine
+    return resolved(pick(chance, registers, isZ), {
+      ...document,
+      sheet: { ...document.sheet, machine },
+    })
+  },
+  'facing-doubled': (chance, document, registers) =>
+    resolved(
+      pick(chance, registers, (one) => isZ(one) && one.address === 'G54.Z'),
+      withFacing(document, 2),
+    ),
+  'drawing-wrong-sign': (chance, _, registers) => {
+    const register = pick(chance, registers, ofY)
+    return register && { register, observed: (register.value ?? 0) - 80_000_000 }
+  },
+  'set-not-added': (chance, _, registers) => {
+    const register = pick(chance, registers)
+    const before = chance.micrometres(-500_000, 500_000)
+    return register && { register, before, mode: 'add', observed: shownValue(register) - before }
+  },
+  'unit-mm-for-inch': (chance, _, registers) => {
+    const register = pick(chance, registers)
+    return register && { register, observed: shownValue(register) * 25.4 }
+  },
+  'digit-doubled': (chance, _, registers) =>
+    retyped(pick(chance, registers), (text, digits) => {
+      const at = chance.of(digits)
+      return text.slice(0, at) + text.charAt(at) + text.slice(at)
+    }),
   'radius-forgotten': (chance, document, registers) => {
-    const register = pick(chance, registers, ofX)
+    const register = pick(chance, registers, ofY)
     const id = register && touchOf(register)
     return id === undefined
       ? undefined
@@ -152,7 +225,7 @@ export const SLIPS: Readonly<Partial<Record<SlipCode, Slip>>> = {
         })
   },
   'radius-doubled': (chance, document, registers) => {
-    const register = pick(chance, registers, ofX)
+    const register = pick(chance, registers, ofY)
     const id = register && touchOf(register)
     return id === undefined
       ? undefined
@@ -165,7 +238,7 @@ export const SLIPS: Readonly<Partial<Record<SlipCode, Slip>>> = {
   },
   'radius-wrong-side': (chance, _, registers) => {
     // Subtracted at a front face, where it is to be added: off by the whole tip.
-    const register = pick(chance, registers, ofX)
+    const register = pick(chance, registers, ofY)
     return register && { register, observed: (register.value ?? 0) - 10_000_000 }
   },
   'facing-forgotten': (chance, document, registers) =>
@@ -179,7 +252,7 @@ export const SLIPS: Readonly<Partial<Record<SlipCode, Slip>>> = {
     return register && face?.ok ? { register, observed: face.value.nm - 7_000_000 } : undefined
   },
   'drawing-forgotten': (chance, _, registers) => {
-    const register = pick(chance, registers, ofX)
+    const register = pick(chance, registers, ofY)
     return register && { register, observed: (register.value ?? 0) - 40_000_000 }
   },
   'raw-position': (chance, document, registers) => {
@@ -259,7 +332,7 @@ export function runTrials(
 function ask(
   document: SetupDocument,
   registers: readonly Register[],
-  { register, observed, before }: Trial,
+  { register, observed, before, mode }: Trial,
 ): readonly Explanation[] {
   const { value, chain, address, kind } = register
   if (value === undefined || chain === undefined) return []
@@ -280,5 +353,6 @@ function ask(
         : [],
     ),
     ...(before === undefined ? {} : { before: toNanometres(before) }),
+    ...(mode === undefined ? {} : { mode }),
   })
 }

@@ -43,6 +43,8 @@ export type TermRole =
   | 'external-offset'
   | 'quill'
   | 'diameter'
+  | 'dial'
+  | 'circle-remainder'
 
 export interface Term {
   readonly source: Source

@@ -51,7 +51,8 @@ export function staleBy(chain: Chain, document: SetupDocument): SetupEvent | und
   const places = new Map(document.readings.map((reading, index) => [reading.id, index] as const))
   return events.findLast((event) => {
     const moved = chain.terms.reduce((sum, { source, coefficient }) => {
-      const index = places.get(source.id)
+      // Both numbers of a reading on two axes carry its id.
+      const index = places.get(source.id.split(':')[0] ?? source.id)
       const reading = index === undefined ? undefined : document.readings[index]
       if (reading === undefined || index === undefined || index >= event.afterReadings) return sum
       return sum + coefficient * direction(reading) * sensitivity(reading, event)

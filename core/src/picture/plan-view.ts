@@ -123,8 +123,14 @@ function nominalFaces(
   axis: PlanAxis,
 ): readonly [Nanometres, Nanometres] {
   const drawing = nmOf(plan.drawing)
-  if (plan.by === 'two-faces') {
-    const half = nmOf(plan.size) / 2
+  if (plan.by !== 'one-face') {
+    const across =
+      plan.by === 'two-faces'
+        ? plan.size
+        : plan.by === 'circle'
+          ? plan.diameter
+          : document.sheet.stock[axis]
+    const half = nmOf(across) / 2
     return [toNanometres(drawing - half), toNanometres(drawing + half)]
   }
   const size = nmOf(document.sheet.stock[axis])

@@ -39,6 +39,13 @@ export function impliedBy(
       if (register !== undefined) return size ? { ...register, size } : register
       return implied('face', solution.faces.get(quantityKey(quantity)))
     }
+    case 'circle-point':
+    case 'sweep': {
+      const address = `${quantity.row}.X`
+      const register = implied('register', chainOfRegister(solution, address), address)
+      const size = solution.sizes.find(({ row, axis }) => row === quantity.row && axis === 'X')
+      return register && size ? { ...register, size } : register
+    }
     case 'tool-diameter': {
       const tool = document.sheet.tools.find(({ number }) => number === quantity.tool)
       const address = `D${tool?.diameterRegister}`

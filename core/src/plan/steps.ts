@@ -1,5 +1,6 @@
 import type { OffsetPlan, SetupDocument, Tool } from '../setup/document'
 import { quantityKey, standingReadings, type QuantityName } from '../setup/quantity'
+import { circlePoints } from '../setup/centre'
 import { facesToTouch } from '../setup/plan-axes'
 import type { Solution, TrustState } from '../setup/solution'
 
@@ -61,13 +62,7 @@ export function stepsOf(
     { key: 'sheet', station: 'sheet', does: 'sheet' },
     ...(needsNoseTouch(document) ? [read('reference')({ of: 'nose-on-plane' })] : []),
     ...sheet.tools.flatMap((tool) => lengthQuantities(document, tool)).map(read('lengths')),
-    ...sheet.offsets.flatMap((offset) =>
-      (['X', 'Y'] as const).flatMap((axis) =>
-        facesToTouch(axis, offset[axis]).map((face) =>
-          read('plan')({ of: 'face', row: offset.row, face }),
-        ),
-      ),
-    ),
+    ...sheet.offsets.flatMap((offset) => planQuantities(document, offset)).map(read('plan')),
     ...sheet.offsets.flatMap(heightQuantities).map(read('height')),
     ...solution.registers.map(({ address }): Step => ({
       key: `key-in:${address}`,
@@ -102,6 +97,30 @@ function lengthQuantities({ sheet }: SetupDocument, tool: Tool): readonly Quanti
     ...(tool.diameterRegister === undefined
       ? []
       : [{ of: 'tool-diameter', tool: tool.number } as const]),
+  ]
+}
+
+/** Fewer touches than this fit any circle, and prove nothing. */
+const CIRCLE_TOUCHES = 4
+
+/** The faces, the touches around a circle, or the sweep that X and Y are found by. */
+function planQuantities(document: SetupDocument, offset: OffsetPlan): readonly QuantityName[] {
+  const { row } = offset
+  const ways = new Set([offset.X.by, offset.Y.by])
+  const read = circlePoints(document, row).map(({ point }) => point)
+  const points = Math.max(CIRCLE_TOUCHES, ...read)
+  return [
+    ...(['X', 'Y'] as const).flatMap((axis) =>
+      facesToTouch(axis, offset[axis]).map((face): QuantityName => ({ of: 'face', row, face })),
+    ),
+    ...(ways.has('circle')
+      ? Array.from({ length: points }, (_, index): QuantityName => ({
+          of: 'circle-point',
+          row,
+          point: index + 1,
+        }))
+      : []),
+    ...(ways.has('sweep') ? [{ of: 'sweep', row } as const] : []),
   ]
 }
 

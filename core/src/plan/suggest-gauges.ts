@@ -23,6 +23,8 @@ const USUAL: Readonly<Record<QuantityName['of'], readonly GaugeKind[]>> = {
     'paper',
   ],
   face: ['probe', 'dial-sensor', 'edge-finder', 'wobbler', 'pin', 'cutter'],
+  'circle-point': ['probe', 'dial-sensor', 'edge-finder', 'wobbler', 'pin', 'cutter'],
+  sweep: [],
   'nose-on-part': ['paper', 'shim', 'card', 'gauge-block'],
   'tip-on-part': ['plate', 'paper', 'shim', 'card'],
   'tool-diameter': [],

@@ -2,6 +2,7 @@ import type { Problem } from '../problem'
 import { readLength, type ReadLengthOptions } from '../length/read-length'
 import type { WrittenLength } from '../length/length'
 import type { AxisPlan, MachineAxis, OffsetPlan, SetupDocument, SetupSheet } from './document'
+import { FACES } from '../touch/touch'
 import { quantityKey } from './quantity'
 
 /**
@@ -114,13 +115,24 @@ function offsetLengths(offset: OffsetPlan, place: string): readonly NamedLength[
 
 function axisLengths(plan: AxisPlan, place: string): readonly NamedLength[] {
   const drawing: NamedLength = [`${place}.drawing`, plan.drawing, {}]
-  return plan.by === 'one-face'
-    ? [drawing]
-    : [
+  const positive = { sign: 'positive' } as const
+  switch (plan.by) {
+    case 'one-face':
+    case 'sweep':
+      return [drawing]
+    case 'two-faces':
+      return [
         drawing,
-        [`${place}.size`, plan.size, { sign: 'positive' }],
+        [`${place}.size`, plan.size, positive],
         [`${place}.tolerance`, plan.tolerance, { sign: 'not-negative' }],
       ]
+    case 'circle':
+      return [
+        drawing,
+        [`${place}.diameter`, plan.diameter, positive],
+        [`${place}.tolerance`, plan.tolerance, { sign: 'not-negative' }],
+      ]
+  }
 }
 
 function sheetReferences(sheet: SetupSheet, names: Names): readonly Problem[] {
@@ -199,6 +211,10 @@ function readingProblems(document: SetupDocument, names: Names): readonly Proble
       reading.of === 'carried-difference' ? [...reading.with, ...reading.withOnPlane] : reading.with
     const problems: readonly Problem[] = [
       ...lengthProblem(`${place}.read`, reading.read),
+      ...('readY' in reading ? lengthProblem(`${place}.readY`, reading.readY) : []),
+      ...(reading.of === 'sweep'
+        ? FACES.flatMap((face) => lengthProblem(`${place}.dial.${face}`, reading.dial[face]))
+        : []),
       ...used.flatMap((id) => unknownName(`${place}.with`, id, names.gauges)),
       ...('tool' in reading ? unknownName(`${place}.tool`, `T${reading.tool}`, names.tools) : []),
       ...('row' in reading ? unknownName(`${place}.row`, reading.row, names.rows) : []),

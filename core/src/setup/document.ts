@@ -86,6 +86,17 @@ export type AxisPlan =
       /** What the drawing says the middle is, in the program's coordinates. */
       readonly drawing: WrittenLength
     }
+  /** Centre of a bore (inside) or a boss (outside) from three or more touches around it. */
+  | {
+      readonly by: 'circle'
+      readonly side: Side
+      readonly diameter: WrittenLength
+      /** How far the implied diameter may differ. */
+      readonly tolerance: WrittenLength
+      readonly drawing: WrittenLength
+    }
+  /** Centre of a bore or a boss by a dial that is swept around it. */
+  | { readonly by: 'sweep'; readonly side: Side; readonly drawing: WrittenLength }
 
 interface ZPlanCommon {
   /** How far program zero lies below the raw top. */
@@ -160,6 +171,22 @@ export type Quantity =
   | { readonly of: 'nose-on-plane' }
   | { readonly of: 'tip-on-plane'; readonly tool: number }
   | { readonly of: 'face'; readonly row: OffsetRow; readonly face: Face }
+  | {
+      readonly of: 'circle-point'
+      readonly row: OffsetRow
+      /** Which touch around the circle, from 1. */
+      readonly point: number
+      /** Machine Y of the spindle axis; `read` is its machine X. */
+      readonly readY: WrittenLength
+    }
+  | {
+      readonly of: 'sweep'
+      readonly row: OffsetRow
+      /** Machine Y of the spindle axis; `read` is its machine X. */
+      readonly readY: WrittenLength
+      /** The dial, a quarter turn apart; it counts up when its plunger is pushed in. */
+      readonly dial: Readonly<Record<Face, WrittenLength>>
+    }
   | { readonly of: 'nose-on-part'; readonly row: OffsetRow }
   | { readonly of: 'tip-on-part'; readonly tool: number; readonly row: OffsetRow }
   | { readonly of: 'tool-diameter'; readonly tool: number }

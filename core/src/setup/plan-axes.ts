@@ -9,6 +9,8 @@ import {
   type PlanAxis,
   type Side,
 } from '../touch/touch'
+import type { WrittenLength } from '../length/length'
+import { circleCentre, impliedDiameter, sweptCentre } from './centre'
 import type { AxisPlan, OffsetPlan, SetupDocument } from './document'
 import { meanOfKnown } from './heights'
 import { quantityKey, standingReadings } from './quantity'
@@ -26,7 +28,8 @@ export interface AxisSolution {
 
 /** The faces that an axis plan asks to be touched, in the order in which they are touched. */
 export function facesToTouch(axis: PlanAxis, plan: AxisPlan): readonly Face[] {
-  return plan.by === 'one-face' ? [plan.face] : FACES_OF_AXIS[axis]
+  if (plan.by === 'one-face') return [plan.face]
+  return plan.by === 'two-faces' ? FACES_OF_AXIS[axis] : []
 }
 
 /**
@@ -42,7 +45,7 @@ export function solveAxis(
   const plan = offset[axis]
   const place = `sheet.offsets.${document.sheet.offsets.indexOf(offset)}.${axis}`
   if (plan.by === 'one-face' && axisOfFace(plan.face) !== axis) {
-    sources.problems.push({
+    sources.note({
       code: 'face-wrong-axis',
       place: `${place}.face`,
       received: plan.face,
@@ -50,6 +53,8 @@ export function solveAxis(
     })
     return { faces: new Map() }
   }
+  if (plan.by === 'circle' || plan.by === 'sweep')
+    return solveCentre(document, sources, offset, axis, plan, place)
   const faces = new Map<Face, Chain>()
   for (const face of facesToTouch(axis, plan)) {
     const chain = faceChain(document, sources, offset, face, plan.side)
@@ -92,6 +97,44 @@ export function solveAxis(
   }
 }
 
+/** X or Y of a centre that was found from touches around it, and for a circle its diameter against the drawing. */
+function solveCentre(
+  document: SetupDocument,
+  sources: SourceReader,
+  offset: OffsetPlan,
+  axis: PlanAxis,
+  plan: Extract<AxisPlan, { by: 'circle' | 'sweep' }>,
+  place: string,
+): AxisSolution {
+  const { row } = offset
+  const centre =
+    plan.by === 'circle'
+      ? circleCentre(document, sources, row)
+      : sweptCentre(document, sources, row, plan.side)
+  const drawing = sources.declared(
+    plan.drawing,
+    `${place}.drawing`,
+    'drawing-coordinate',
+    `drawing ${axis} of ${row}`,
+  )
+  const external = sources.externalOffset(axis)
+  if (!centre || !drawing || !external) return { faces: new Map() }
+  const register = subtractChains(subtractChains(centre[axis], drawing), external)
+  const radius = sources.gaugeSum(centre.with, axis, place)
+  if (plan.by === 'sweep' || centre.fit === undefined || radius === undefined)
+    return { faces: new Map(), register }
+  const size = impliedSize(
+    document,
+    sources,
+    offset,
+    axis,
+    { size: plan.diameter, tolerance: plan.tolerance },
+    place,
+    impliedDiameter(centre.fit, radius, plan.side, row),
+  )
+  return { faces: new Map(), register, ...(size && { size }) }
+}
+
 function faceChain(
   document: SetupDocument,
   sources: SourceReader,
@@ -114,7 +157,7 @@ function impliedSize(
   sources: SourceReader,
   offset: OffsetPlan,
   axis: PlanAxis,
-  plan: Extract<AxisPlan, { by: 'two-faces' }>,
+  plan: { readonly size: WrittenLength; readonly tolerance: WrittenLength },
   place: string,
   chain: Chain,
 ): ImpliedSize | undefined {

@@ -10,6 +10,8 @@ export type QuantityName =
       readonly row: OffsetRow
       readonly face: 'left' | 'right' | 'front' | 'back'
     }
+  | { readonly of: 'circle-point'; readonly row: OffsetRow; readonly point: number }
+  | { readonly of: 'sweep'; readonly row: OffsetRow }
   | { readonly of: 'nose-on-part'; readonly row: OffsetRow }
   | { readonly of: 'tip-on-part'; readonly tool: number; readonly row: OffsetRow }
   | { readonly of: 'tool-diameter'; readonly tool: number }
@@ -31,6 +33,9 @@ export function quantityKey(quantity: Quantity | QuantityName): string {
       return `tool-diameter:T${quantity.tool}`
     case 'fixture-difference':
       return `fixture-difference:${quantity.row}:${quantity.from}`
+    case 'circle-point':
+      return `circle-point:${quantity.row}:${quantity.point}`
+    case 'sweep':
     case 'nose-on-part':
     case 'carried-difference':
       return `${quantity.of}:${quantity.row}`
@@ -39,7 +44,9 @@ export function quantityKey(quantity: Quantity | QuantityName): string {
 
 /** The axis that the quantity is read on; it decides which share of a gauge counts. */
 export function axisOfQuantity(quantity: Quantity | QuantityName): 'X' | 'Y' | 'Z' {
-  return quantity.of === 'face' ? axisOfFace(quantity.face) : 'Z'
+  if (quantity.of === 'face') return axisOfFace(quantity.face)
+  // A point of a circle is read on both axes; gauges count as they do in X.
+  return quantity.of === 'circle-point' || quantity.of === 'sweep' ? 'X' : 'Z'
 }
 
 /**

@@ -13,7 +13,7 @@ import type { WrittenLength } from '../length/length'
 import { readLength, type ReadLength, type ReadLengthOptions } from '../length/read-length'
 import type { Problem } from '../problem'
 import { GAUGE_FACTS } from '../touch/gauge-kinds'
-import { approachDirection, axisOfFace } from '../touch/touch'
+import { approachDirection, axisOfFace, type Face } from '../touch/touch'
 import type { Gauge, MachineAxis, Reading, SetupDocument, Tool } from './document'
 import { axisOfQuantity, quantityKey } from './quantity'
 
@@ -63,8 +63,50 @@ export class SourceReader {
       by: reading.by,
       at: reading.at,
     }
-    const lost = role === 'counter' || role === 'diameter' ? EMPTY_CHAIN : this.lostMotion(reading)
+    const lost =
+      role === 'counter' ||
+      role === 'diameter' ||
+      reading.of === 'circle-point' ||
+      reading.of === 'sweep'
+        ? EMPTY_CHAIN
+        : this.lostMotion(reading)
     return lost && subtractChains(chainOf(source, role), lost)
+  }
+
+  /** The Y of a reading that is taken on both axes. */
+  readingY(reading: Extract<Reading, { of: 'circle-point' | 'sweep' }>): Chain | undefined {
+    const place = `readings.${this.placeOfReading.get(reading.id)}.readY`
+    return this.partOfReading(reading, reading.readY, place, 'Y', 'axis-at-contact')
+  }
+
+  /** The four readings of a swept dial. */
+  dial(reading: Extract<Reading, { of: 'sweep' }>): Readonly<Record<Face, Chain>> | undefined {
+    const place = `readings.${this.placeOfReading.get(reading.id)}.dial`
+    const one = (face: Face) =>
+      this.partOfReading(reading, reading.dial[face], `${place}.${face}`, face, 'dial')
+    const [left, right, front, back] = [one('left'), one('right'), one('front'), one('back')]
+    return left && right && front && back ? { left, right, front, back } : undefined
+  }
+
+  private partOfReading(
+    reading: Reading,
+    written: WrittenLength,
+    place: string,
+    part: string,
+    role: 'axis-at-contact' | 'dial',
+  ): Chain | undefined {
+    const length = this.length(written, { place })
+    if (length === undefined) return undefined
+    const source: Source = {
+      id: `${reading.id}:${part}`,
+      kind: 'reading',
+      name: `${quantityKey(reading)} ${part}`,
+      length,
+      uncertainty: readingUncertainty(length, this.gaugesOf(reading.with)),
+      by: reading.by,
+      at: reading.at,
+    }
+    return chainOf(source, role)
   }
 
   /** A number of the sheet, such as a drawing coordinate. `place` is its path and its identity. */
@@ -186,7 +228,8 @@ export class SourceReader {
     return approachDirection(reading.face, side) > 0
   }
 
-  private note(problem: Problem): void {
+  /** Keeps a problem once, however often its number is asked for. */
+  note(problem: Problem): void {
     const isKnown = this.problems.some(
       ({ code, place }) => code === problem.code && place === problem.place,
     )

@@ -47,11 +47,14 @@ export function chainCandidates(comparison: Comparison): readonly Explanation[] 
       .filter(({ source, role }) => source.kind === 'reading' && role !== 'counter')
       .map(({ source }) => gives('raw-position', source.length.nm, source.name)),
     ...(chain ? halfCandidates(expected, chain) : []),
-    // A gauge that lay at both touches cancels out of the chain; forgotten at one of them it does not.
-    ...gauges.flatMap(({ name, nm }) => [
-      gives('gauge-forgotten', expected + nm, name),
-      gives('gauge-forgotten', expected - nm, name),
-    ]),
+    // A gauge that lay at both touches cancels out of the chain; forgotten at one of them, or taken
+    // off twice at the other, it does not.
+    ...gauges.flatMap(({ name, nm }) =>
+      (['gauge-forgotten', 'gauge-doubled'] as const).flatMap((code) => [
+        gives(code, expected + nm, name),
+        gives(code, expected - nm, name),
+      ]),
+    ),
   ]
 }
 

@@ -117,6 +117,21 @@ export function describeStep(
         caution: CAUTIONS.nose,
         field: 'Machine Z at contact',
       }
+    case 'circle-point':
+      return {
+        title: `${quantity.row} · touch ${quantity.point} around`,
+        sentence: `Touch ${quantity.point} around the circle, as far from the others as can be reached${gauge === '' ? '' : `, with the ${gauge}`}.`,
+        caution: CAUTIONS.finder,
+        field: 'Machine X and Y at contact',
+      }
+    case 'sweep':
+      return {
+        title: `${quantity.row} · sweep`,
+        sentence:
+          'Turn the spindle by hand and read the dial at the right, the back, the left and the front.',
+        caution: 'Spindle out of gear, turned by hand only. Raise Z before moving across.',
+        field: 'Dial at four quarters',
+      }
     case 'tip-on-part': {
       const between = gauge === '' ? '' : `, ${gauge} between`
       return {

@@ -16,6 +16,8 @@ const roles: Readonly<Record<TermRole, string>> = {
   'external-offset': 'external offset',
   quill: 'quill extension',
   diameter: 'diameter as measured',
+  dial: 'dial of the sweep',
+  'circle-remainder': 'circle through the touches',
 }
 
 /** What a line of a trace is, in words. */

@@ -1,4 +1,4 @@
-import type { AxisPlan, OffsetPlan, PlanAxis, Side } from '@pine/core'
+import type { AxisPlan, Face, OffsetPlan, PlanAxis, Side } from '@pine/core'
 import { FACES_OF_AXIS, faceName } from '@pine/core'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
@@ -83,14 +83,7 @@ type Way = 'first' | 'second' | 'both' | 'both-inside'
 /** Which faces are touched, and what the drawing calls them: never a sign, never half a width. */
 function AxisEntry({ axis, plan, stock, onChange, problem }: AxisEntryProps) {
   const [first, second] = FACES_OF_AXIS[axis]
-  const way: Way =
-    plan.by === 'two-faces'
-      ? plan.side === 'outside'
-        ? 'both'
-        : 'both-inside'
-      : plan.face === first
-        ? 'first'
-        : 'second'
+  const way = wayOf(plan, first)
   const choose = (next: Way) => {
     const { drawing } = plan
     if (next === 'first' || next === 'second')
@@ -113,7 +106,7 @@ function AxisEntry({ axis, plan, stock, onChange, problem }: AxisEntryProps) {
       },
     })
   }
-  const subject = plan.by === 'two-faces' ? 'the middle' : `the ${faceName(plan.face, plan.side)}`
+  const subject = plan.by === 'one-face' ? `the ${faceName(plan.face, plan.side)}` : 'the middle'
   return (
     <>
       <Choice
@@ -154,4 +147,11 @@ function AxisEntry({ axis, plan, stock, onChange, problem }: AxisEntryProps) {
       )}
     </>
   )
+}
+
+/** Which of the ways on this page a plan is; a circle or a sweep comes by file and is none of them. */
+function wayOf(plan: AxisPlan, first: Face): Way | undefined {
+  if (plan.by === 'two-faces') return plan.side === 'outside' ? 'both' : 'both-inside'
+  if (plan.by === 'one-face') return plan.face === first ? 'first' : 'second'
+  return undefined
 }

@@ -110,6 +110,10 @@ function bodyOf(
     case 'fixture-difference':
       if (zeroedOn !== 'row' && zeroedOn !== 'from') return undefined
       return { ...quantity, ...common, zeroedOn }
+    case 'circle-point':
+    case 'sweep':
+      // Read on two axes: this field takes one number, see problemOf.
+      return undefined
     default:
       return { ...quantity, ...common }
   }
@@ -136,6 +140,8 @@ function problemOf(
     const { message, remedy } = describeProblem(read.problem)
     return `${message} ${remedy}`
   }
+  if (quantity.of === 'circle-point' || quantity.of === 'sweep')
+    return 'A reading on two axes comes in by the set-up file: docs/setup-file.md.'
   if (isDifference(quantity) && draft.zeroedOn === undefined)
     return 'Say where the counter was zeroed: the sign follows from that.'
   return undefined

@@ -1,0 +1,148 @@
+import { chainOf, scaleChain, sumChains, valueOf, type Chain, type Term } from '../chain/chain'
+import { fitCircle, type CircleFit } from '../features/circle'
+import { sweepMove } from '../features/sweep'
+import { formatLength } from '../length/format-length'
+import { NANOMETRES_PER, toNanometres } from '../length/length'
+import { readLength } from '../length/read-length'
+import type { PlanAxis, Side } from '../touch/touch'
+import type { OffsetRow, Reading, SetupDocument } from './document'
+import { quantityKey, standingReadings } from './quantity'
+import type { SourceReader } from './sources'
+
+type ReadingOf<Name extends Reading['of']> = Extract<Reading, { of: Name }>
+
+/** A centre that was found from touches around it. */
+export interface Centre {
+  readonly X: Chain
+  readonly Y: Chain
+  /** The fit, where it was one; its radius is that of the spindle axis' positions. */
+  readonly fit?: CircleFit
+  /** Ids of what touched, so that the sensor's radius can be taken off the fit's. */
+  readonly with: readonly string[]
+}
+
+/**
+ * Centre of a bore or boss from the positions of the spindle axis at three or more touches. The
+ * sensor's radius shifts every point outwards alike and leaves the centre where it is.
+ *
+ * The circle is not linear in its points, so each chain holds the points with their Jacobian and
+ * one more term that makes the sum the fitted centre: the rest of the house need not know.
+ */
+export function circleCentre(
+  document: SetupDocument,
+  sources: SourceReader,
+  row: OffsetRow,
+): Centre | undefined {
+  const readings = circlePoints(document, row)
+  const points = readings.map((reading) => ({
+    reading,
+    X: sources.reading(reading, 'axis-at-contact'),
+    Y: sources.readingY(reading),
+  }))
+  const known = points.flatMap(({ X, Y }) => (X && Y ? [{ X, Y }] : []))
+  if (known.length < points.length || known.length < 3) return undefined
+  const millimetres = (chain: Chain) => valueOf(chain) / NANOMETRES_PER.mm
+  const fitted = fitCircle(known.map(({ X, Y }) => ({ x: millimetres(X), y: millimetres(Y) })))
+  if (!fitted.ok) {
+    sources.note({ ...fitted.problem, place: `circle-point:${row}` })
+    return undefined
+  }
+  const { centre, jacobian } = fitted.value
+  const along = (axis: PlanAxis): Chain => {
+    const moved = sumChains(
+      ...known.flatMap(({ X, Y }, index) => {
+        const share = jacobian[index]
+        if (share === undefined) return []
+        return axis === 'X'
+          ? [scaleChain(X, share.xByX), scaleChain(Y, share.xByY)]
+          : [scaleChain(X, share.yByX), scaleChain(Y, share.yByY)]
+      }),
+    )
+    const target = toNanometres((axis === 'X' ? centre.x : centre.y) * NANOMETRES_PER.mm)
+    return sumChains(moved, remainder(row, axis, target - valueOf(moved)))
+  }
+  return { X: along('X'), Y: along('Y'), fit: fitted.value, with: readings[0]?.with ?? [] }
+}
+
+/** The points that stand for a circle, in the order of their numbers. */
+export function circlePoints(
+  document: SetupDocument,
+  row: OffsetRow,
+): readonly ReadingOf<'circle-point'>[] {
+  const seen = new Set<string>()
+  return document.readings.flatMap((reading) => {
+    if (reading.of !== 'circle-point' || reading.row !== row || seen.has(quantityKey(reading)))
+      return []
+    seen.add(quantityKey(reading))
+    return standingReadings(document.readings, reading).filter(
+      (one): one is ReadingOf<'circle-point'> => one.of === 'circle-point',
+    )
+  })
+}
+
+/** What the linear terms leave of the fitted centre. */
+function remainder(row: OffsetRow, axis: PlanAxis, nm: number): Chain {
+  const length = readLength({ text: formatLength(toNanometres(nm), 'mm', 6), unit: 'mm' })
+  if (!length.ok || length.value.nm === 0) return { terms: [] }
+  return chainOf(
+    {
+      id: `circle:${row}:${axis}`,
+      kind: 'declared',
+      name: 'linearised circle',
+      length: length.value,
+    },
+    'circle-remainder',
+  )
+}
+
+/** Centre by a swept dial: the position it was swept at, moved by half the difference of opposite readings. */
+export function sweptCentre(
+  document: SetupDocument,
+  sources: SourceReader,
+  row: OffsetRow,
+  side: Side,
+): Centre | undefined {
+  const reading = standingReadings(document.readings, { of: 'sweep', row }).findLast(
+    (one): one is ReadingOf<'sweep'> => one.of === 'sweep',
+  )
+  if (reading === undefined) return undefined
+  const position = { X: sources.reading(reading, 'axis-at-contact'), Y: sources.readingY(reading) }
+  const dial = sources.dial(reading)
+  if (!position.X || !position.Y || !dial) return undefined
+  // The move is linear in the dial: its coefficients are the moves for a dial that reads 1 on one side.
+  const unit = { right: 0, back: 0, left: 0, front: 0 }
+  const along = (axis: 'x' | 'y', start: Chain): Chain =>
+    sumChains(
+      start,
+      ...(['right', 'back', 'left', 'front'] as const).map((face) =>
+        scaleChain(dial[face], sweepMove({ ...unit, [face]: 1 }, side === 'inside')[axis]),
+      ),
+    )
+  return { X: along('x', position.X), Y: along('y', position.Y), with: [] }
+}
+
+/** Diameter of the feature itself: the fit's, less what the sensor adds outside, plus what it takes inside. */
+export function impliedDiameter(
+  fit: CircleFit,
+  sensorRadius: Chain,
+  side: Side,
+  row: OffsetRow,
+): Chain {
+  const axis = formatLength(toNanometres(2 * fit.radius * NANOMETRES_PER.mm), 'mm', 6)
+  const length = readLength({ text: axis, unit: 'mm' })
+  const base: readonly Term[] = length.ok
+    ? [
+        {
+          source: {
+            id: `circle:${row}:diameter`,
+            kind: 'declared',
+            name: 'circle through the touches',
+            length: length.value,
+          },
+          coefficient: 1,
+          role: 'circle-remainder',
+        },
+      ]
+    : []
+  return sumChains({ terms: base }, scaleChain(sensorRadius, side === 'outside' ? -2 : 2))
+}
