@@ -19,7 +19,7 @@ export const writtenLengthSchema = z.strictObject({
   unit: z.enum(LENGTH_UNITS),
 })
 
-const keyMode = z.enum(['set', 'add'])
+const keyMode = z.enum(['set', 'add', 'position'])
 const side = z.enum(['outside', 'inside'])
 const row = z.enum(OFFSET_ROWS)
 const address = z.string().regex(/^([HD]\d{1,3}|G5[4-9]\.[XYZ])$/, 'a register such as H3 or G54.Z')
@@ -27,7 +27,7 @@ const registerNumber = z.int().min(1).max(999)
 
 export const controlProfileSchema = z.strictObject({
   decimals: z.strictObject({ mm: z.int().min(1).max(6), in: z.int().min(1).max(5) }),
-  lengthKey: keyMode,
+  lengthKey: z.enum(['set', 'add']),
   workOffsetKey: keyMode,
   lengthSign: z.enum(['added', 'subtracted']).optional(),
   diameterRegister: z.enum(['diameter', 'radius']).optional(),

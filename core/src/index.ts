@@ -194,3 +194,4 @@ export {
   type ConversionGap,
 } from './schools/convert-solution'
 export { describeAdvice, describeVerdict, describeGap } from './words/advice-words'
+export { describeKeyMode, type KeyWords } from './words/key-words'

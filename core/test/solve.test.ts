@@ -323,4 +323,37 @@ describe('key-in and read-back', () => {
       after: '-30.000',
     })
   })
+
+  test('a control that asks “my position is” is given where the axis stands less the register', () => {
+    const control = { ...workedSheet().machine.control, workOffsetKey: 'position' as const }
+    const corner = {
+      ...workedSheet().offsets[0]!,
+      X: { by: 'one-face', face: 'left', side: 'outside', drawing: mm('0') } as const,
+    }
+    const document = workedDocument({
+      machine: { ...workedSheet().machine, control },
+      offsets: [corner],
+    })
+    const line = (address: string) =>
+      solve(document).registers.find((register) => register.address === address)?.keyIn
+    // Left face of a part whose corner is zero: minus the radius (domain.md §7).
+    expect(line('G54.X')).toMatchObject({ mode: 'position', type: '-5.000', after: '-407.300' })
+    expect(line('G54.Z')?.type).toBeUndefined()
+  })
+})
+
+test('touches from both sides of the screw are pointed out, unless its lost motion is known', () => {
+  const gauges = [
+    ...workedSheet().gauges,
+    { id: 'block', kind: 'gauge-block', name: 'block', size: mm('50') } as const,
+  ]
+  const slid = { ...tipTouch(), with: ['block'] } as Reading
+  const codes = (changes: Parameters<typeof workedDocument>[0]) =>
+    solve(workedDocument({ gauges, ...changes }, [noseTouch(), slid])).warnings.map(
+      ({ code }) => code,
+    )
+  expect(codes({})).toEqual(['approach-mixed'])
+  expect(codes({ machine: { ...workedSheet().machine, lostMotion: { Z: mm('0.006') } } })).toEqual(
+    [],
+  )
 })

@@ -8,14 +8,17 @@ export const OFFSET_ROWS = ['G54', 'G55', 'G56', 'G57', 'G58', 'G59'] as const
 
 export type OffsetRow = (typeof OFFSET_ROWS)[number]
 
-/** How a register is changed: overwritten, or by a difference. */
-export type KeyMode = 'set' | 'add'
+/**
+ * How a register is changed: overwritten; by a difference; or by telling the control what the position
+ * is at which the machine stands now, from which it works the register out.
+ */
+export type KeyMode = 'set' | 'add' | 'position'
 
 /** How a control stores and takes numbers. Described by what it does, never by its maker. */
 export interface ControlProfile {
   /** Decimals that the control shows and takes, by unit. */
   readonly decimals: Readonly<Record<LengthUnit, number>>
-  readonly lengthKey: KeyMode
+  readonly lengthKey: Exclude<KeyMode, 'position'>
   readonly workOffsetKey: KeyMode
   /** What the control does with a stored length: most add it (the default), some subtract it. */
   readonly lengthSign?: 'added' | 'subtracted'

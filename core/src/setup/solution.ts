@@ -61,6 +61,7 @@ export const WARNING_CODES = [
   'length-not-positive',
   'repeats-spread',
   'no-sensor',
+  'approach-mixed',
   'read-back-differs',
 ] as const
 

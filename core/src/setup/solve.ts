@@ -1,5 +1,5 @@
-import { scaleChain, valueOf, type Chain } from '../chain/chain'
-import { NANOMETRES_PER, toNanometres, type WrittenLength } from '../length/length'
+import { scaleChain, valueOf, type Chain, type Term } from '../chain/chain'
+import { NANOMETRES_PER, toNanometres, type Nanometres, type WrittenLength } from '../length/length'
 import { budgetOf } from '../budget/budget'
 import { fitness } from '../budget/verdict'
 import { staleBy } from '../freshness/stale'
@@ -119,6 +119,7 @@ function registerBuilder(document: SetupDocument, sources: SourceReader) {
   const decimals = machine.control.decimals[unit]
 
   const needs = needsByKind(document, sources)
+  const order = new Map(document.readings.map(({ id }, index) => [id, index] as const))
   // The last number that the control showed for a register, by address and moment.
   const lastRow = new Map(
     document.readBacks.map(
@@ -154,7 +155,14 @@ function registerBuilder(document: SetupDocument, sources: SourceReader) {
     const value = valueOf(chain)
     const before = lastShown(address, 'before')?.nm
     const keyIn = keyInLine(
-      { address, kind, value, unit, ...(before === undefined ? {} : { before }) },
+      {
+        address,
+        kind,
+        value,
+        unit,
+        ...(before === undefined ? {} : { before }),
+        ...standsAt(chain, order),
+      },
       machine.control,
     )
     const readBack = verdict(keyIn)
@@ -174,6 +182,25 @@ function registerBuilder(document: SetupDocument, sources: SourceReader) {
       ...(need !== undefined && { fitness: fitness(budget.expandedMm, need) }),
     }
   }
+}
+
+/**
+ * Where the axis stood at the last touch of a number. A tip does not count: whether the control has
+ * a length active, and would take it off, is not known.
+ */
+function standsAt(
+  chain: Chain,
+  order: ReadonlyMap<string, number>,
+): { readonly standsAt?: Nanometres } {
+  const touches = chain.terms.filter(
+    ({ role }) => role === 'axis-at-contact' || role === 'nose-at-contact',
+  )
+  const placeOf = ({ source }: Term) => order.get(source.id) ?? -1
+  const last = touches.reduce<Term | undefined>(
+    (latest, term) => (latest && placeOf(latest) > placeOf(term) ? latest : term),
+    undefined,
+  )
+  return last && placeOf(last) >= 0 ? { standsAt: last.source.length.nm } : {}
 }
 
 /** What the job needs of each kind of register, in millimetres; absent where it does not say. */

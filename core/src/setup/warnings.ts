@@ -1,3 +1,4 @@
+import { GAUGE_FACTS } from '../touch/gauge-kinds'
 import { repeatabilityMm } from '../budget/source-uncertainty'
 import { NANOMETRES_PER, toNanometres } from '../length/length'
 import { readLength } from '../length/read-length'
@@ -17,6 +18,7 @@ export function warningsOf(
   return [
     ...lengthWarnings(document, registers),
     ...readingWarnings(document),
+    ...approachWarning(document),
     ...sizes.flatMap((size) => sizeWarnings(size)),
     ...registers.flatMap(({ address, readBack }): Warning[] =>
       readBack && !readBack.equal
@@ -68,6 +70,25 @@ function readingWarnings(document: SetupDocument): readonly Warning[] {
       ...spreadWarning(document, key, standing),
     ]
   })
+}
+
+/** Heights that are compared must come from the same side of the screw, unless its lost motion is known. */
+function approachWarning(document: SetupDocument): readonly Warning[] {
+  if (document.sheet.machine.lostMotion?.Z !== undefined) return []
+  const rising = new Set(
+    document.sheet.gauges.filter(({ kind }) => GAUGE_FACTS[kind].rises).map(({ id }) => id),
+  )
+  const superseded = new Set(document.readings.map((reading) => reading.supersedes))
+  const ways = document.readings
+    .filter(
+      (reading) =>
+        ['nose-on-plane', 'tip-on-plane', 'nose-on-part', 'tip-on-part'].includes(reading.of) &&
+        !superseded.has(reading.id),
+    )
+    .map(
+      ({ approach, with: gauges }) => approach ?? (gauges.some((id) => rising.has(id)) ? '+' : '-'),
+    )
+  return new Set(ways).size > 1 ? [{ code: 'approach-mixed', place: 'Z' }] : []
 }
 
 function spreadWarning(

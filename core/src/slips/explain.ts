@@ -1,4 +1,5 @@
 import type { Chain } from '../chain/chain'
+import type { KeyMode } from '../setup/document'
 import { formatLength, roundToDisplay } from '../length/format-length'
 import type { LengthUnit, Nanometres } from '../length/length'
 import { chainCandidates } from './chain-candidates'
@@ -66,7 +67,7 @@ export interface Comparison {
   readonly chain?: Chain
   /** What the register held before it was keyed, and how it was keyed. */
   readonly before?: Nanometres
-  readonly mode?: 'set' | 'add'
+  readonly mode?: KeyMode
   /** Gauges of the set-up: one that cancels out of the chain can be forgotten at one of its touches. */
   readonly gauges?: readonly KnownSize[]
   /** Other registers: another row or axis may have been typed, or read. */

@@ -23,7 +23,7 @@ export function registerCandidates(comparison: Comparison): readonly Explanation
       : []),
     // Typed for setting, taken for adding: on top of what was there. And the other way round.
     ...(before === undefined || mode === 'add' ? [] : [gives('added-not-set', before + expected)]),
-    ...(before === undefined || mode === 'set' ? [] : [gives('set-not-added', expected - before)]),
+    ...(before === undefined || mode !== 'add' ? [] : [gives('set-not-added', expected - before)]),
     ...others.map(({ name, nm }) => gives('other-row', nm, name)),
   ]
 }

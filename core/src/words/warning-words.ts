@@ -12,6 +12,8 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
     `${place} is ${amount === undefined ? 'not positive' : write(amount)}: a tool cannot end above the spindle nose. Look at the sign of the tip reading and of the nose reading.`,
   'repeats-spread': ({ place, amount, limit }, write) =>
     `${place}: the repeats differ by ${amount === undefined ? '?' : write(amount)}, more than ${limit === undefined ? '?' : write(limit)}. A burr, a chip or a loose tool does that.`,
+  'approach-mixed': () =>
+    'Some heights were touched while lowering and others while rising, and the lost motion of Z is not declared: they may differ by all of it. Touch from one side, or declare it on the machine.',
   'no-sensor': ({ place }) =>
     `${place} was read without naming a sensor: its radius is counted as zero.`,
   'read-back-differs': ({ place, amount }, write) =>

@@ -2,6 +2,7 @@ import { useState, type ReactNode } from 'react'
 import { ScrollView, styled, useMedia, View } from 'tamagui'
 import { v7 as uuid } from 'uuid'
 import {
+  describeKeyMode,
   describeProblem,
   describeReadBackError,
   describeSlip,
@@ -18,6 +19,7 @@ import {
 import type { NewFact } from '@pine/contract'
 import { useDraft } from '@/data/drafts'
 import { Button } from '@/kit/button'
+import { Caution } from '@/kit/caution'
 import { Keypad } from '@/kit/keypad'
 import { erased, signTurned, typed } from '@/kit/number-text'
 import { ReadingField } from '@/kit/reading-field'
@@ -61,7 +63,8 @@ export function KeyInStep({
         </Button>
       </ScrollView>
     )
-  const needsBefore = keyIn.type === undefined
+  const key = describeKeyMode(keyIn.mode)
+  const needsBefore = keyIn.type === undefined && keyIn.mode === 'add'
   const differs = readBack !== undefined && !readBack.equal && !retyping
   const sheet = (
     <Card padded gap="$1">
@@ -78,9 +81,7 @@ export function KeyInStep({
       {keyIn.type !== undefined ? (
         <>
           <Words>
-            Type this, then the key that{' '}
-            <Words strong>{keyIn.mode === 'set' ? 'sets' : 'adds'}</Words>{' '}
-            {keyIn.mode === 'set' ? '(not the one that adds)' : '(not the one that sets)'}
+            Type this, then the key that <Words strong>{key.does}</Words> ({key.not})
           </Words>
           <Row alignItems="baseline" gap="$2">
             <Digits as="reading" fontSize={46} lineHeight={54} testID="to-type">
@@ -92,10 +93,9 @@ export function KeyInStep({
           </Row>
         </>
       ) : (
-        <Words as="lead">
-          This control adds to what is there. First read what {name} holds now.
-        </Words>
+        <Words as="lead">{key.first}</Words>
       )}
+      {key.mind !== undefined && keyIn.type !== undefined && <Caution>{key.mind}</Caution>}
       {keyIn.before !== undefined && (
         <Digits as="note" tone="soft">
           {lengthWriter(solution)(keyIn.before)} → {typographic(keyIn.after)} {keyIn.unit}

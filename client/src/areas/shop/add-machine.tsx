@@ -12,13 +12,15 @@ const KEY_MODES = [
   { value: 'add', label: 'adds to what is there' },
 ] as const
 
+const POSITION = { value: 'position', label: 'is “my position”, and it works the row out' } as const
+
 /** A machine, and how its control takes numbers: by what it does, not by who made it. */
 export function AddMachine({ onDone }: { onDone: (id?: string) => void }) {
   const { add } = useMachines()
   const [name, setName] = useState('')
   const [kind, setKind] = useState<MachineDeclaration['kind']>('mill')
   const [workOffsetKey, setWorkOffsetKey] = useState<KeyMode>('set')
-  const [lengthKey, setLengthKey] = useState<KeyMode>('set')
+  const [lengthKey, setLengthKey] = useState<'set' | 'add'>('set')
   const [problem, setProblem] = useState<string>()
   const submit = async () => {
     if (name.trim() === '') return setProblem('Give it the name that the shop calls it.')
@@ -55,7 +57,7 @@ export function AddMachine({ onDone }: { onDone: (id?: string) => void }) {
         label="A number typed into a work offset …"
         value={workOffsetKey}
         onChange={setWorkOffsetKey}
-        options={KEY_MODES}
+        options={[...KEY_MODES, POSITION]}
       />
       <Choice
         label="A number typed into a tool length …"

@@ -10,6 +10,12 @@ import { AddGauge } from './add-gauge'
 import { AddMachine } from './add-machine'
 import { GAUGE_NAMES, MEASURE_NAMES } from './gauge-names'
 
+const KEYED = {
+  set: 'are set',
+  add: 'are added',
+  position: 'follow from “my position is”',
+} as const
+
 /** The shop's machines and gauges: declared once, used by every set-up. */
 export function ShopScreen() {
   const { machines, error } = useMachines()
@@ -33,9 +39,8 @@ export function ShopScreen() {
           </Words>
           <Words as="note">
             {machine.kind} · shows {machine.control.decimals.mm} decimals in mm,{' '}
-            {machine.control.decimals.in} in inch · lengths{' '}
-            {machine.control.lengthKey === 'set' ? 'are set' : 'are added'}, work offsets{' '}
-            {machine.control.workOffsetKey === 'set' ? 'are set' : 'are added'}
+            {machine.control.decimals.in} in inch · lengths {KEYED[machine.control.lengthKey]}, work
+            offsets {KEYED[machine.control.workOffsetKey]}
           </Words>
         </Card>
       ))}

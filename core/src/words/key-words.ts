@@ -1,0 +1,31 @@
+import type { KeyMode } from '../setup/document'
+
+/** How to key a number, by what the control does with it. */
+export interface KeyWords {
+  /** The key to press, in the sentence "then the key that …". */
+  readonly does: string
+  /** The key not to press. */
+  readonly not: string
+  /** What to mind, where there is something. */
+  readonly mind?: string
+  /** What has to be known first, where the number to type is counted from it. */
+  readonly first: string
+}
+
+const words: Readonly<Record<KeyMode, KeyWords>> = {
+  set: { does: 'sets', not: 'not the one that adds', first: '' },
+  add: {
+    does: 'adds',
+    not: 'not the one that sets',
+    first: 'This control adds to what is there. First read what the row holds now.',
+  },
+  position: {
+    does: 'says “my position is”',
+    not: 'not the one that stores a number',
+    mind: 'Only while the axis still stands where it touched last: the control works the row out from where it stands.',
+    first:
+      'This control counts from where the axis stands, and no touch of the bare axis stands behind this row. Store the number itself.',
+  },
+}
+
+export const describeKeyMode = (mode: KeyMode): KeyWords => words[mode]
