@@ -6,6 +6,11 @@ import type { Api } from '@pine/server'
 /** The typed client: paths and bodies come from the server's routes, answers are checked by the contract. */
 export const api = hc<Api>('/').api
 
+type Sendable<T> = T extends object ? { -readonly [Key in keyof T]: Sendable<T[Key]> } : T
+
+/** A copy to be sent: the client's types ask for what may be changed, core's facts may not be. */
+export const sendable = <T>(value: T): Sendable<T> => structuredClone(value) as Sendable<T>
+
 /** The server said no, and why. */
 export class ApiRefusal extends Error {
   constructor(

@@ -11,7 +11,7 @@ import {
   type Solution,
   type StepState,
 } from '@pine/core'
-import { api, ask } from './api'
+import { api, ask, sendable } from './api'
 import { post, useOutbox } from './outbox'
 import { useSession } from './session'
 
@@ -28,7 +28,7 @@ export async function createSetup(request: {
   sheetFactId: string
   sheet: SetupSheet
 }): Promise<void> {
-  await ask(api.setups.$post({ json: structuredClone(request) as never }), setupAnswerSchema)
+  await ask(api.setups.$post({ json: sendable(request) }), setupAnswerSchema)
 }
 
 /** Adds a fact and waits: for what cannot go on before the server has agreed, such as another sheet. */

@@ -1,7 +1,6 @@
-import { useEffect, useRef } from 'react'
+import { useEffect, useRef, type ComponentRef } from 'react'
 import type { LengthUnit } from '@pine/core'
 import { Input, useMedia, View } from 'tamagui'
-import { useRoles } from '@/theme/use-roles'
 import { Row } from './surfaces'
 import { Digits, Words } from './words'
 
@@ -34,11 +33,10 @@ export function ReadingField({
   wrong = false,
   describedBy,
 }: ReadingFieldProps) {
-  const roles = useRoles()
   const { wide } = useMedia()
-  const input = useRef<HTMLInputElement>(null)
+  const input = useRef<ComponentRef<typeof Input>>(null)
   // Typing goes to the number at once: with a keyboard there is nothing to click first.
-  useEffect(() => input.current?.focus({ preventScroll: true }), [label, focusKey])
+  useEffect(() => input.current?.focus(), [label, focusKey])
   return (
     <View
       backgroundColor="$card"
@@ -73,7 +71,7 @@ export function ReadingField({
       </Row>
       <Row gap="$2" alignItems="baseline">
         <Input
-          ref={input as never}
+          ref={input}
           unstyled
           flex={1}
           minWidth={0}
@@ -87,7 +85,7 @@ export function ReadingField({
           testID="reading"
           autoComplete="off"
           placeholder="0.000"
-          placeholderTextColor={roles.line as never}
+          placeholderTextColor="$line"
           color="$ink"
           backgroundColor="transparent"
           borderWidth={0}

@@ -1,5 +1,6 @@
-import { valueOf, type Chain } from '../chain/chain'
+import { valueOf } from '../chain/chain'
 import type { SetupDocument } from '../setup/document'
+import { schoolKnowledge } from '../setup/heights'
 import type { Solution } from '../setup/solution'
 import { SourceReader } from '../setup/sources'
 import { convertTable, type OffsetTable } from './convert'
@@ -31,7 +32,8 @@ export function convertSolution(
 ): Conversion {
   const from = solution.heights.reference
   if (from === undefined) return { ok: false, missing: 'own-reference' }
-  const target = referenceIn(document, solution, to)
+  const known = schoolKnowledge(document, new SourceReader(document), solution.heights)
+  const target = schoolReference(to, known)
   if (target === undefined) return { ok: false, missing: NEEDS[to] }
   const table = tableOf(document, solution)
   return { ok: true, table: convertTable(table, valueOf(from), valueOf(target)) }
@@ -55,39 +57,4 @@ export function tableOf(document: SetupDocument, solution: Solution): OffsetTabl
         .map(({ address, value }) => [address, value]),
     ),
   }
-}
-
-function referenceIn(
-  document: SetupDocument,
-  { heights }: Solution,
-  school: School,
-): Chain | undefined {
-  const { reference, offsets } = document.sheet
-  const sources = new SourceReader(document)
-  const first = offsets[0] && heights.partTop.get(offsets[0].row)
-  const master =
-    reference?.masterTool === undefined ? undefined : heights.tipOnPlane.get(reference.masterTool)
-  const constant =
-    reference?.constant &&
-    sources.declared(
-      reference.constant,
-      'sheet.reference.constant',
-      'school-constant',
-      'constant K',
-    )
-  const masterLength =
-    reference?.masterLength &&
-    sources.declared(
-      reference.masterLength,
-      'sheet.reference.masterLength',
-      'school-constant',
-      'declared master length',
-    )
-  return schoolReference(school, {
-    ...(heights.noseOnPlane && { noseOnPlane: heights.noseOnPlane }),
-    ...(first && { partAbovePlane: first }),
-    ...(master && { masterOnPlane: master }),
-    ...(constant && { constant }),
-    ...(masterLength && { masterLength }),
-  })
 }

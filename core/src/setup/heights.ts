@@ -1,5 +1,6 @@
 import { meanOfChains, scaleChain, subtractChains, sumChains, type Chain } from '../chain/chain'
-import { schoolReference } from '../schools/schools'
+import type { WrittenLength } from '../length/length'
+import { schoolReference, type SchoolKnowledge } from '../schools/schools'
 import { planeUnder } from '../touch/touch'
 import type { OffsetPlan, OffsetRow, Reading, SetupDocument } from './document'
 import { quantityKey, standingReadings, type QuantityName } from './quantity'
@@ -41,32 +42,10 @@ export function heightsOf(document: SetupDocument, sources: SourceReader): Heigh
       return [plan.row, top && facing && subtractChains(top, facing)] as const
     }),
   )
-  const first = sheet.offsets[0]
-  const { reference } = sheet
-  const master = reference?.masterTool
-  const constant =
-    reference?.constant &&
-    sources.declared(
-      reference.constant,
-      'sheet.reference.constant',
-      'school-constant',
-      'constant K',
-    )
-  const masterLength =
-    reference?.masterLength &&
-    sources.declared(
-      reference.masterLength,
-      'sheet.reference.masterLength',
-      'school-constant',
-      'declared master length',
-    )
-  const counted = schoolReference(sheet.school, {
-    ...given('noseOnPlane', noseOnPlane),
-    ...given('partAbovePlane', first && partTop.get(first.row)),
-    ...given('masterOnPlane', master === undefined ? undefined : tipOnPlane.get(master)),
-    ...given('constant', constant),
-    ...given('masterLength', masterLength),
-  })
+  const reference = schoolReference(
+    sheet.school,
+    schoolKnowledge(document, sources, { noseOnPlane, tipOnPlane, partTop }),
+  )
   return {
     ...given('noseOnPlane', noseOnPlane),
     tipOnPlane,
@@ -74,7 +53,30 @@ export function heightsOf(document: SetupDocument, sources: SourceReader): Heigh
     tipOnPart,
     partTop,
     zero,
-    ...given('reference', counted),
+    ...given('reference', reference),
+  }
+}
+
+/** What a school may count from, as far as this set-up has read it or declares it. */
+export function schoolKnowledge(
+  document: SetupDocument,
+  sources: SourceReader,
+  heights: Pick<Heights, 'tipOnPlane' | 'partTop'> & { readonly noseOnPlane?: Chain | undefined },
+): SchoolKnowledge {
+  const { reference, offsets } = document.sheet
+  const declared = (written: WrittenLength | undefined, place: string, name: string) =>
+    written && sources.declared(written, `sheet.reference.${place}`, 'school-constant', name)
+  const master = reference?.masterTool
+  const [first] = offsets
+  return {
+    ...given('noseOnPlane', heights.noseOnPlane),
+    ...given('partAbovePlane', first && heights.partTop.get(first.row)),
+    ...given('masterOnPlane', master === undefined ? undefined : heights.tipOnPlane.get(master)),
+    ...given('constant', declared(reference?.constant, 'constant', 'constant K')),
+    ...given(
+      'masterLength',
+      declared(reference?.masterLength, 'masterLength', 'declared master length'),
+    ),
   }
 }
 

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router'
 import { v7 as uuid } from 'uuid'
-import { failureWords } from '@/data/api'
+import { failureWords, sendable } from '@/data/api'
 import { addFactNow, useSetup } from '@/data/setups'
 import { Message } from '@/kit/message'
 import { SheetPages } from './sheet-pages'
@@ -22,7 +22,7 @@ export function ChangeSheetScreen({ id }: { id: string }) {
       initial={setup.document.sheet}
       finish="Keep this sheet"
       onFinish={async (sheet) => {
-        await addFactNow(id, { id: uuid(), kind: 'sheet', body: structuredClone(sheet) as never })
+        await addFactNow(id, { id: uuid(), kind: 'sheet', body: sendable(sheet) })
         router.replace({ pathname: '/setups/[id]', params: { id } })
       }}
     />

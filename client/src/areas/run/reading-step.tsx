@@ -182,8 +182,9 @@ export function ReadingStep({
 
 /** The field says when its number will stand beside, or in place of, another. */
 function fieldLabel(field: string, standing: number, replaces: string | undefined): string {
-  if (replaces !== undefined) return `${field}, in place of the last`
-  return standing > 0 ? `${field}, once more` : field
+  const short = field.replace(' at contact', '')
+  if (replaces !== undefined) return `${short}, in place of the last`
+  return standing > 0 ? `${short}, once more` : field
 }
 
 interface StepPictureProps extends Pick<ReadingStepProps, 'quantity' | 'onTrace'> {

@@ -1,0 +1,64 @@
+import { useState } from 'react'
+import {
+  describeReadBackError,
+  describeSlip,
+  groupTies,
+  typographic,
+  type Register,
+  type Solution,
+} from '@pine/core'
+import { Button } from '@/kit/button'
+import { Card, Column, Row } from '@/kit/surfaces'
+import { Digits, Words } from '@/kit/words'
+import { lengthWriter } from './write-length'
+
+/** A disagreement, explained: what it would do, and what it most likely is. */
+export function Mismatch({ register, solution }: { register: Register; solution: Solution }) {
+  const { readBack, address } = register
+  const [allShown, setAllShown] = useState(false)
+  if (readBack === undefined) return null
+  // Causes that give the very same number stand together; the rest can wait.
+  const [likely, ...others] = groupTies(readBack.causes)
+  const write = lengthWriter(solution)
+  return (
+    <Card padded tone="wrong" role="alert" testID="mismatch">
+      <Row justifyContent="space-between" flexWrap="wrap">
+        <Words tone="wrong">The control shows</Words>
+        <Digits as="number" tone="wrong">
+          {typographic(readBack.shownText)} {readBack.shownUnit}
+        </Digits>
+      </Row>
+      <Words strong>
+        {describeReadBackError(address, readBack.error, (nm) => `${write(nm)} ${solution.unit}`)}
+      </Words>
+      {readBack.causes.length === 0 && (
+        <Words>
+          None of the usual slips gives this number. Read the row again, digit by digit, and look
+          whether it is the right row.
+        </Words>
+      )}
+      {likely?.map(({ code, about }) => (
+        <Column key={code} gap={0}>
+          <Words as="title" tone="wrong">
+            {describeSlip(code).title}
+          </Words>
+          <Words>
+            {describeSlip(code).look}
+            {about === undefined || code !== 'other-row' ? '' : ` (${about.replace('.', ' ')})`}
+          </Words>
+        </Column>
+      ))}
+      {others.length > 0 && !allShown && (
+        <Button kind="plain" onPress={() => setAllShown(true)}>
+          {`other causes (${others.flat().length})`}
+        </Button>
+      )}
+      {allShown &&
+        others.flat().map(({ code }) => (
+          <Words key={code}>
+            <Words strong>{describeSlip(code).title}.</Words> {describeSlip(code).look}
+          </Words>
+        ))}
+    </Card>
+  )
+}
