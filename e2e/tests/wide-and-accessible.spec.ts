@@ -70,6 +70,16 @@ const VIEWS: readonly { readonly name: string; readonly open: (page: Page) => Pr
           .click()
           .then(() => expect(page.getByTestId('job-name')).toBeVisible()),
     },
+    {
+      name: 'the part of a new set-up',
+      open: async (page) => {
+        await page.getByRole('button', { name: 'New set-up' }).click()
+        await page.getByTestId('job-name').fill('Plate')
+        await page.getByRole('radio', { name: 'Mill 2' }).click()
+        await page.getByTestId('go-on').click()
+        await expect(page.getByTestId('stock-X')).toBeVisible()
+      },
+    },
   ]
 
 for (const scheme of ['light', 'dark'] as const)

@@ -67,7 +67,7 @@ export function Field({
             onChangeText={onChange}
             digits={digits}
             wrong={problem !== undefined}
-            placeholder={hint}
+            placeholder={hint && `such as ${hint}`}
             inputMode={digits ? 'decimal' : 'text'}
             aria-invalid={problem !== undefined}
             aria-describedby={problem === undefined ? undefined : problemId}
@@ -83,6 +83,7 @@ export function Field({
                   onPress: onUnit,
                   'aria-label': `unit ${unit}, change`,
                   cursor: 'pointer' as const,
+                  backgroundColor: '$card' as const,
                   borderWidth: 1,
                   borderColor: '$edge' as const,
                   borderRadius: '$small' as const,

@@ -9,6 +9,9 @@ const Key = styled(View, {
   flexGrow: 1,
   flexBasis: 0,
   minHeight: 50,
+  minWidth: 0,
+  // A browser's own padding would make a row with fewer keys fall out of line.
+  padding: 0,
   alignItems: 'center',
   justifyContent: 'center',
   borderRadius: 12,
@@ -23,6 +26,8 @@ const Key = styled(View, {
 export interface KeypadProps {
   readonly onType: (character: string) => void
   readonly onDelete: () => void
+  /** Left out where no decimal is asked for. */
+  readonly withoutPoint?: boolean
   /** Turns the sign; left out where a size is asked for, which has none. */
   readonly onSign?: () => void
   readonly onUnit?: () => void
@@ -36,7 +41,15 @@ const LINES = [
 ] as const
 
 /** Keys made for numbers with oily thumbs: large, few, the next step under the thumb. */
-export function Keypad({ onType, onDelete, onSign, onUnit, onNext, next }: KeypadProps) {
+export function Keypad({
+  withoutPoint = false,
+  onType,
+  onDelete,
+  onSign,
+  onUnit,
+  onNext,
+  next,
+}: KeypadProps) {
   const roles = useRoles()
   const digit = (character: string) => (
     <Key
@@ -73,7 +86,8 @@ export function Keypad({ onType, onDelete, onSign, onUnit, onNext, next }: Keypa
             {['1', '2', '3'].map(digit)}
           </View>
           <View flexDirection="row" gap={6}>
-            {['0', '.'].map(digit)}
+            {digit('0')}
+            {withoutPoint ? <View flexGrow={1} flexBasis={0} /> : digit('.')}
             {onUnit ? (
               <Key onPress={onUnit} aria-label="change the unit of this number">
                 <Words as="note" tone="ink">

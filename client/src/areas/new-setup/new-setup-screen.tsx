@@ -1,16 +1,19 @@
 import { useRouter } from 'expo-router'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
+import { ApiRefusal } from '@/data/api'
+import { useDraft } from '@/data/drafts'
 import { createSetup } from '@/data/setups'
 import { emptyDraft } from './sheet-draft'
 import { SheetPages } from './sheet-pages'
 
+const newIds = () => ({ id: uuid(), sheetFactId: uuid() })
+
 /** A set-up from nothing. */
 export function NewSetupScreen() {
   const router = useRouter()
-  // Made once: a second press after a lost answer must not make a second set-up.
-  const [id] = useState(() => uuid())
-  const [sheetFactId] = useState(() => uuid())
+  const [fresh] = useState(newIds)
+  const ids = useDraft('new-setup-ids', fresh)
   const [initial] = useState(() => emptyDraft())
   return (
     <SheetPages
@@ -18,7 +21,17 @@ export function NewSetupScreen() {
       initial={initial}
       finish="Start measuring"
       onFinish={async (sheet) => {
-        await createSetup({ id, sheetFactId, sheet })
+        // Kept before they are sent: after a lost answer and a reload the second try is the same set-up.
+        const { id, sheetFactId } = ids.value
+        ids.set(ids.value)
+        try {
+          await createSetup({ id, sheetFactId, sheet })
+        } catch (cause) {
+          // Refused: the sheet was changed since an answer was lost. Pressing again makes a new one.
+          if (cause instanceof ApiRefusal) ids.set(newIds())
+          throw cause
+        }
+        ids.clear()
         router.replace({ pathname: '/setups/[id]', params: { id } })
       }}
     />

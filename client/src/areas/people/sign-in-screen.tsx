@@ -98,6 +98,7 @@ function PinEntry({ person, onBack }: { person: Person; onBack: () => void }) {
         </Column>
         <View borderRadius="$large" overflow="hidden">
           <Keypad
+            withoutPoint
             onType={(character) =>
               setPin((before) =>
                 /\d/.test(character) && before.length < 8 ? before + character : before,

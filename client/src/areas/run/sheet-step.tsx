@@ -10,7 +10,7 @@ import {
 import { GAUGE_NAMES, MEASURE_NAMES } from '@/areas/shop/gauge-names'
 import { Button } from '@/kit/button'
 import { Card, Column, Row } from '@/kit/surfaces'
-import { Digits, Words } from '@/kit/words'
+import { Words } from '@/kit/words'
 
 export interface SheetStepProps {
   readonly document: SetupDocument
@@ -115,7 +115,7 @@ function Lines({ title, lines }: { title: string; lines: readonly (readonly [str
             <Words tone="soft" width={110}>
               {name}
             </Words>
-            <Digits flex={1}>{value}</Digits>
+            <Words flex={1}>{value}</Words>
           </Row>
         ))}
       </Card>
