@@ -1,0 +1,76 @@
+import { Machinist } from '../support/machinist'
+import { expect, test } from '../support/product'
+
+/** Opens a step of the demo's focuser body by its key. */
+async function atStep(
+  page: import('@playwright/test').Page,
+  address: string,
+  key: string,
+): Promise<Machinist> {
+  const mira = new Machinist(page, address)
+  await mira.signIn('Mira Toller')
+  await page.getByText('Focuser body, two fixtures').click()
+  await page.waitForURL(/setups\/.{36}/)
+  await page.goto(`${page.url().split('?')[0]}?step=${encodeURIComponent(key)}`)
+  return mira
+}
+
+test('a repeat is averaged, a replaced reading keeps its reason, and the number follows each', async ({
+  page,
+  demo,
+}) => {
+  const mira = await atStep(page, demo.address, 'tip-on-plane:T1')
+  await expect(page.getByText('−187.594 mm')).toBeVisible()
+  await page.getByRole('button', { name: 'Read it once more' }).click()
+  await mira.keys('-187.596')
+  await expect(page.getByTestId('implied')).toHaveText('112.405')
+  await mira.next()
+
+  await page.goto(`${page.url().split('?')[0]}?step=${encodeURIComponent('tip-on-plane:T1')}`)
+  await page.getByTestId('implied').click()
+  await expect(page.getByTestId('trace')).toContainText('+ ½ × −187.596 mm')
+  await page.keyboard.press('Escape')
+
+  await page.getByRole('button', { name: 'Replace it' }).click()
+  await page.getByRole('radio', { name: 'I misread it' }).click()
+  await expect(page.getByText('Machine Z, in place of the last')).toBeVisible()
+  await mira.keys('-187.590')
+  await expect(page.getByTestId('implied')).toHaveText('112.408')
+  await mira.next()
+})
+
+test('a changed sheet is another version: the number follows, what was read stays', async ({
+  page,
+  demo,
+}) => {
+  const mira = new Machinist(page, demo.address)
+  await mira.signIn('Jory Fenn')
+  await page.getByText('Clamp ring').click()
+  await page.waitForURL(/setups\/.{36}/)
+  await page.goto(`${page.url().split('?')[0]}?step=sheet`)
+  await page.getByRole('button', { name: 'Change the sheet' }).click()
+  for (let pages = 0; pages < 4; pages += 1) await page.getByTestId('go-on').click()
+  await page.getByTestId('drawing-X').fill('0.5')
+  await page.getByTestId('go-on').click()
+  await page.waitForURL(/setups\/[0-9a-f-]{36}/)
+  await page.goto(`${page.url().split('?')[0]}?step=${encodeURIComponent('face:G54:left')}`)
+  await expect(page.getByTestId('implied')).toHaveText('−3.8253')
+  await expect(page.getByText('−3.4250 in')).toBeVisible()
+})
+
+test('a sheet that drops what was used is refused, and the draft is kept', async ({
+  page,
+  demo,
+}) => {
+  const mira = new Machinist(page, demo.address)
+  await mira.signIn('Jory Fenn')
+  await page.getByText('Clamp ring').click()
+  await page.waitForURL(/setups\/.{36}/)
+  await page.goto(`${page.url().split('?')[0]}?step=sheet`)
+  await page.getByRole('button', { name: 'Change the sheet' }).click()
+  await page.getByTestId('go-on').click()
+  await page.getByTestId('go-on').click()
+  await page.getByRole('checkbox', { name: '2 in setter' }).click()
+  for (let pages = 0; pages < 3; pages += 1) await page.getByTestId('go-on').click()
+  await expect(page.getByRole('alert')).toContainText('is not in this set-up')
+})
