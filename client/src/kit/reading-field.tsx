@@ -48,7 +48,9 @@ export function ReadingField({
       paddingBottom={2}
     >
       <Row justifyContent="space-between">
-        <Words as="note">{label}</Words>
+        <Words as="note" numberOfLines={1} flexShrink={0}>
+          {label}
+        </Words>
         {aside !== undefined && (
           // The words are small, what can be hit is not.
           <View

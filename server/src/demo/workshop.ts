@@ -27,6 +27,8 @@ export const MACHINES = {
     name: 'Router',
     kind: 'router',
     control: { decimals, lengthKey: 'set', workOffsetKey: 'set' },
+    // Its plane is touched by sliding a block under while rising, its part with paper while lowering.
+    lostMotion: { Z: { text: '0.004', unit: 'mm' } },
   },
 } as const satisfies Record<string, MachineDeclaration>
 
