@@ -1,5 +1,6 @@
 import {
   adviceFor,
+  aimedMm,
   describeAdvice,
   describeCoefficient,
   describeEvent,
@@ -9,6 +10,8 @@ import {
   formatLength,
   ladderOf,
   NANOMETRES_PER,
+  needOf,
+  readLength,
   rungName,
   solve,
   toNanometres,
@@ -47,20 +50,23 @@ function traceLines({ chain }: Register): readonly string[] {
 
 function budgetLines(
   document: SetupDocument,
-  { budget, fitness }: Register,
+  { address, budget, fitness }: Register,
   { unit, decimals }: Solution,
 ): readonly string[] {
   if (budget === undefined) return []
   const write = (mm: number) =>
     formatLength(toNanometres(mm * NANOMETRES_PER.mm), unit, Math.min(decimals + 1, 6))
-  const need = document.sheet.needs?.depth ?? document.sheet.needs?.position
+  const need = needOf(document.sheet, address)?.written
+  const read = need && readLength(need)
   const advice =
-    fitness === undefined || fitness === 'fit'
+    fitness === undefined || fitness === 'fit' || !read?.ok
       ? undefined
-      : adviceFor(budget, 0, (id) => kindOfReading(document, id))
+      : adviceFor(budget, aimedMm(read.value.nm / NANOMETRES_PER.mm), (id) =>
+          kindOfReading(document, id),
+        )
   return [
     '',
-    `  sure to ±${write(budget.expandedMm)} ${unit} (95 %, k = ${budget.coverageFactor.toFixed(2)})${fitness === undefined ? '' : `; need ±${need?.text}: ${describeVerdict(fitness)}`}`,
+    `  sure to ±${write(budget.expandedMm)} ${unit} (95 %, k = ${budget.coverageFactor.toFixed(2)})${fitness === undefined ? '' : `; need ±${need?.text} ${need?.unit}: ${describeVerdict(fitness)}`}`,
     ...budget.lines.map(
       ({ source, contributionMm }) => `    ${write(contributionMm)}  ${source.name}`,
     ),

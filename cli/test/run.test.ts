@@ -178,6 +178,14 @@ describe('explain', () => {
     expect(out).toMatch(/sure to ±0\.00\d\d mm \(95 %, k = 2\.00\)/)
     expect(out).toMatch(/nose ─+ -220\.000\n.*tip ─+ -300\.000\n.*plane ─+ -350\.000/)
   })
+  test('beside the need that the register is judged by, with what to do', () => {
+    const { out } = run(['explain', 'sensor-and-events.json', 'G54.Z'], fromExamples)
+    expect(out).toContain('need ±0.020 mm: not sure enough')
+    expect(out).toMatch(/better: .*(times|instead|decimals)/)
+    expect(run(['explain', 'sensor-and-events.json', 'G54.X'], fromExamples).out).toContain(
+      'need ±0.050 mm',
+    )
+  })
   test('a register that is not there is said', () => {
     expect(run(['explain', 'gauge-line.json', 'H9'], fromExamples)).toMatchObject({
       exitCode: 2,

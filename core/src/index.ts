@@ -153,7 +153,7 @@ export {
   type Contribution,
 } from './budget/budget'
 export { studentT } from './budget/student-t'
-export { conformity, fitness, type Verdict } from './budget/verdict'
+export { aimedMm, conformity, fitness, type Verdict } from './budget/verdict'
 export { adviceFor, type Advice } from './budget/advice'
 export { monteCarlo, type NormalInput, type SampledOutput } from './budget/monte-carlo'
 export { fitCircle, type CircleFit, type Point } from './features/circle'
@@ -195,3 +195,4 @@ export {
 } from './schools/convert-solution'
 export { describeAdvice, describeVerdict, describeGap } from './words/advice-words'
 export { describeKeyMode, type KeyWords } from './words/key-words'
+export { needOf, type Need } from './setup/needs'

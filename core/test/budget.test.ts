@@ -96,6 +96,29 @@ describe('the budget of a register', () => {
   })
 })
 
+test('lengths and Z are judged by the depth, X and Y by the position, each only where it is said', () => {
+  const verdicts = (needs: { depth?: ReturnType<typeof mm>; position?: ReturnType<typeof mm> }) =>
+    Object.fromEntries(
+      solve(workedDocument({ needs })).registers.map(({ address, fitness: verdict }) => [
+        address,
+        verdict,
+      ]),
+    )
+  // U of H1 and G54.X is about 0.010 mm; a bare carried difference is sure to 0.040 only.
+  expect(verdicts({ depth: mm('0.1') })).toEqual({
+    H1: 'fit',
+    'G54.X': undefined,
+    'G54.Y': undefined,
+    'G54.Z': 'undecided',
+  })
+  expect(verdicts({ depth: mm('0.005'), position: mm('1') })).toEqual({
+    H1: 'unfit',
+    'G54.X': 'fit',
+    'G54.Y': 'fit',
+    'G54.Z': 'unfit',
+  })
+})
+
 // ISO 14253-1: the three zones, at their edges.
 test.each([
   [0.04, 0.05, 0.01, 'fit'],

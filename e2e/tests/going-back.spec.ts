@@ -1,18 +1,24 @@
+import type { Page } from '@playwright/test'
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
 
 /** Opens a step of the demo's focuser body by its key. */
-async function atStep(
-  page: import('@playwright/test').Page,
-  address: string,
-  key: string,
-): Promise<Machinist> {
+async function atStep(page: Page, address: string, key: string): Promise<Machinist> {
   const mira = new Machinist(page, address)
   await mira.signIn('Mira Toller')
   await page.getByText('Focuser body, two fixtures').click()
   await page.waitForURL(/setups\/.{36}/)
   await page.goto(`${page.url().split('?')[0]}?step=${encodeURIComponent(key)}`)
   return mira
+}
+
+/** Opens the pages of the clamp ring's sheet. */
+async function changeRingSheet(page: Page, address: string): Promise<void> {
+  await new Machinist(page, address).signIn('Jory Fenn')
+  await page.getByText('Clamp ring').click()
+  await page.waitForURL(/setups\/.{36}/)
+  await page.goto(`${page.url().split('?')[0]}?step=sheet`)
+  await page.getByRole('button', { name: 'Change the sheet' }).click()
 }
 
 test('a repeat is averaged, a replaced reading keeps its reason, and the number follows each', async ({
@@ -43,12 +49,7 @@ test('a changed sheet is another version: the number follows, what was read stay
   page,
   demo,
 }) => {
-  const mira = new Machinist(page, demo.address)
-  await mira.signIn('Jory Fenn')
-  await page.getByText('Clamp ring').click()
-  await page.waitForURL(/setups\/.{36}/)
-  await page.goto(`${page.url().split('?')[0]}?step=sheet`)
-  await page.getByRole('button', { name: 'Change the sheet' }).click()
+  await changeRingSheet(page, demo.address)
   for (let pages = 0; pages < 4; pages += 1) await page.getByTestId('go-on').click()
   await page.getByTestId('drawing-X').fill('0.5')
   await page.getByTestId('go-on').click()
@@ -62,12 +63,7 @@ test('a sheet that drops what was used is refused, and the draft is kept', async
   page,
   demo,
 }) => {
-  const mira = new Machinist(page, demo.address)
-  await mira.signIn('Jory Fenn')
-  await page.getByText('Clamp ring').click()
-  await page.waitForURL(/setups\/.{36}/)
-  await page.goto(`${page.url().split('?')[0]}?step=sheet`)
-  await page.getByRole('button', { name: 'Change the sheet' }).click()
+  await changeRingSheet(page, demo.address)
   await page.getByTestId('go-on').click()
   await page.getByTestId('go-on').click()
   await page.getByRole('checkbox', { name: '2 in setter' }).click()

@@ -18,8 +18,11 @@ export function conformity(deviationMm: number, toleranceMm: number, expandedMm:
 /** Shops aim for U of at most a quarter of the tolerance (common practice, no source). */
 const SHOP_SHARE = 0.25
 
+/** The U that a shop aims for, given what the job needs. */
+export const aimedMm = (needMm: number): number => needMm * SHOP_SHARE
+
 /** Whether a register is known well enough for what the job needs. */
 export function fitness(expandedMm: number, needMm: number): Verdict {
-  if (expandedMm <= needMm * SHOP_SHARE) return 'fit'
+  if (expandedMm <= aimedMm(needMm)) return 'fit'
   return expandedMm <= needMm ? 'undecided' : 'unfit'
 }

@@ -1,5 +1,5 @@
 import { scaleChain, valueOf, type Chain, type Term } from '../chain/chain'
-import { NANOMETRES_PER, toNanometres, type Nanometres, type WrittenLength } from '../length/length'
+import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { budgetOf } from '../budget/budget'
 import { fitness } from '../budget/verdict'
 import { staleBy } from '../freshness/stale'
@@ -10,6 +10,7 @@ import { explain, type KnownSize } from '../slips/explain'
 import type { Gauge, OffsetRow, ReadBack, SetupDocument, Tool } from './document'
 import { heightsOf, meanOfKnown } from './heights'
 import { solveAxis, type AxisSolution } from './plan-axes'
+import { needOf } from './needs'
 import { quantityKey, standingReadings } from './quantity'
 import { offsetsZ, toolLength } from './registers-z'
 import type { Heights, ReadBackVerdict, Register, Solution } from './solution'
@@ -118,7 +119,6 @@ function registerBuilder(document: SetupDocument, sources: SourceReader) {
   const { unit, machine } = document.sheet
   const decimals = machine.control.decimals[unit]
 
-  const needs = needsByKind(document, sources)
   const order = new Map(document.readings.map(({ id }, index) => [id, index] as const))
   // The last number that the control showed for a register, by address and moment.
   const lastRow = new Map(
@@ -168,7 +168,7 @@ function registerBuilder(document: SetupDocument, sources: SourceReader) {
     const readBack = verdict(keyIn)
     const stale = staleBy(chain, document)
     const budget = budgetOf(chain)
-    const need = needs[kind]
+    const need = neededMm(document, sources, address)
     return {
       address,
       kind,
@@ -203,24 +203,15 @@ function standsAt(
   return last && placeOf(last) >= 0 ? { standsAt: last.source.length.nm } : {}
 }
 
-/** What the job needs of each kind of register, in millimetres; absent where it does not say. */
-function needsByKind(
-  document: SetupDocument,
+/** What the job needs of a register, in millimetres; undefined where it does not say. */
+function neededMm(
+  { sheet }: SetupDocument,
   sources: SourceReader,
-): Readonly<Partial<Record<Register['kind'], number>>> {
-  const { depth, position } = document.sheet.needs ?? {}
-  const millimetres = (written: WrittenLength | undefined, place: string) => {
-    const read = written && sources.length(written, { place, sign: 'positive' })
-    return read && read.nm / NANOMETRES_PER.mm
-  }
-  const deep = millimetres(depth, 'sheet.needs.depth')
-  const wide = millimetres(position, 'sheet.needs.position')
-  // Z of an offset is needed as well as X and Y are, or as the depth where only that is said.
-  const offset = wide ?? deep
-  return {
-    ...(deep === undefined ? {} : { length: deep }),
-    ...(offset === undefined ? {} : { 'work-offset': offset }),
-  }
+  address: string,
+): number | undefined {
+  const need = needOf(sheet, address)
+  const read = need && sources.length(need.written, { place: need.place, sign: 'positive' })
+  return read && read.nm / NANOMETRES_PER.mm
 }
 
 /** Names the slips behind read-backs that differ: any other register's value may have slipped in. */
