@@ -60,28 +60,30 @@ export {
   type SlipCode,
 } from './slips/explain'
 export {
-  OFFSET_ROWS,
-  type AxisPlan,
-  type ControlProfile,
-  type Gauge,
   type KeyIn,
-  type KeyMode,
-  type MachineDeclaration,
-  type OffsetPlan,
-  type OffsetRow,
   type Quantity,
   type ReadBack,
   type Reading,
   type SetupDocument,
+  type SetupEvent,
+} from './setup/document'
+export {
+  OFFSET_ROWS,
+  type AxisPlan,
+  type ControlProfile,
+  type Gauge,
+  type KeyMode,
+  type MachineDeclaration,
+  type OffsetPlan,
+  type OffsetRow,
   type SetupSheet,
   type Stock,
   type Tool,
   type MachineAxis,
-  type SetupEvent,
   type SchoolReference,
   type Travel,
   type ZPlan,
-} from './setup/document'
+} from './setup/sheet'
 export { quantityKey, axisOfQuantity, standingReadings, type QuantityName } from './setup/quantity'
 export { facesToTouch } from './setup/plan-axes'
 export { solve } from './setup/solve'

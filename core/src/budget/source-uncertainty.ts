@@ -1,7 +1,7 @@
 import type { SourceUncertainty } from '../chain/chain'
 import { FINEST_DECIMALS, NANOMETRES_PER, type WrittenLength } from '../length/length'
 import { readLength, type ReadLength } from '../length/read-length'
-import type { Gauge } from '../setup/document'
+import type { Gauge } from '../setup/sheet'
 import { BARE_REPEATABILITY_MM, GAUGE_FACTS, type GaugeKind } from '../touch/gauge-kinds'
 
 /**

@@ -1,6 +1,6 @@
 import { formatLength, roundToDisplay } from '../length/format-length'
 import { toNanometres, type LengthUnit, type Nanometres } from '../length/length'
-import type { ControlProfile, KeyMode } from '../setup/document'
+import type { ControlProfile, KeyMode } from '../setup/sheet'
 
 /** One line of the key-in sheet. */
 export interface KeyInLine {

@@ -8,7 +8,8 @@ import {
   type Face,
   type PlanAxis,
 } from '../touch/touch'
-import type { AxisPlan, OffsetPlan, OffsetRow, SetupDocument } from '../setup/document'
+import type { SetupDocument } from '../setup/document'
+import type { AxisPlan, OffsetPlan, OffsetRow } from '../setup/sheet'
 import { facesToTouch } from '../setup/plan-axes'
 import { quantityKey, standingReadings } from '../setup/quantity'
 import type { Solution } from '../setup/solution'

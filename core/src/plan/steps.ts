@@ -1,4 +1,5 @@
-import type { OffsetPlan, SetupDocument, Tool } from '../setup/document'
+import type { SetupDocument } from '../setup/document'
+import type { OffsetPlan, Tool } from '../setup/sheet'
 import { quantityKey, standingReadings, type QuantityName } from '../setup/quantity'
 import { circlePoints } from '../setup/centre'
 import { facesToTouch } from '../setup/plan-axes'

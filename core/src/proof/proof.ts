@@ -1,6 +1,7 @@
 import { formatLength } from '../length/format-length'
 import { toNanometres, type LengthUnit, type Nanometres } from '../length/length'
-import type { OffsetRow, SetupDocument } from '../setup/document'
+import type { SetupDocument } from '../setup/document'
+import type { OffsetRow } from '../setup/sheet'
 import type { Solution } from '../setup/solution'
 import { explain, type Explanation } from '../slips/explain'
 

@@ -1,6 +1,7 @@
 import { toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
-import type { MachineAxis, OffsetRow, SetupDocument } from '../setup/document'
+import type { SetupDocument } from '../setup/document'
+import type { MachineAxis, OffsetRow } from '../setup/sheet'
 import type { Solution } from '../setup/solution'
 
 /** A work position that a program goes to with a tool. */

@@ -1,7 +1,8 @@
 import type { Problem } from '../problem'
 import { readLength, type ReadLengthOptions } from '../length/read-length'
 import type { WrittenLength } from '../length/length'
-import type { AxisPlan, MachineAxis, OffsetPlan, SetupDocument, SetupSheet } from './document'
+import type { SetupDocument } from './document'
+import type { AxisPlan, MachineAxis, OffsetPlan, SetupSheet } from './sheet'
 import { FACES } from '../touch/touch'
 import { quantityKey } from './quantity'
 

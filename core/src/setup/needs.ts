@@ -1,5 +1,5 @@
 import type { WrittenLength } from '../length/length'
-import type { SetupSheet } from './document'
+import type { SetupSheet } from './sheet'
 
 /** What the job allows of a register, and where the sheet says so. */
 export interface Need {

@@ -1,5 +1,6 @@
 import { axisOfFace } from '../touch/touch'
-import type { OffsetRow, Quantity, Reading } from './document'
+import type { Quantity, Reading } from './document'
+import type { OffsetRow } from './sheet'
 
 /** A quantity without the circumstances that change from reading to reading. */
 export type QuantityName =

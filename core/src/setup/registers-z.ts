@@ -1,6 +1,7 @@
 import { EMPTY_CHAIN, scaleChain, subtractChains, sumChains, type Chain } from '../chain/chain'
 import { lengthRegister, workOffsetZ } from '../schools/schools'
-import type { OffsetPlan, OffsetRow, SetupDocument, Tool } from './document'
+import type { SetupDocument } from './document'
+import type { OffsetPlan, OffsetRow, Tool } from './sheet'
 import { facingOf, fixtureDifference } from './heights'
 import type { Heights } from './solution'
 import type { SourceReader } from './sources'

@@ -6,7 +6,8 @@ import type { KeyInLine } from '../keyin/key-in'
 import type { Explanation } from '../slips/explain'
 import type { Budget } from '../budget/budget'
 import type { Verdict } from '../budget/verdict'
-import type { OffsetRow, SetupEvent } from './document'
+import type { SetupEvent } from './document'
+import type { OffsetRow } from './sheet'
 
 /** How far a register is to be trusted: the five marks of the interface. */
 export const TRUST_STATES = ['not-read', 'read', 'keyed', 'proven', 'stale'] as const

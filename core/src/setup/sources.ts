@@ -14,7 +14,8 @@ import { readLength, type ReadLength, type ReadLengthOptions } from '../length/r
 import type { Problem } from '../problem'
 import { GAUGE_FACTS } from '../touch/gauge-kinds'
 import { approachDirection, axisOfFace, type Face } from '../touch/touch'
-import type { Gauge, MachineAxis, Reading, SetupDocument, Tool } from './document'
+import type { Reading, SetupDocument } from './document'
+import type { Gauge, MachineAxis, Tool } from './sheet'
 import { axisOfQuantity, quantityKey } from './quantity'
 
 export type ReadingRole =

@@ -1,5 +1,5 @@
 import type { Chain } from '../chain/chain'
-import type { KeyMode } from '../setup/document'
+import type { KeyMode } from '../setup/sheet'
 import { formatLength, roundToDisplay } from '../length/format-length'
 import type { LengthUnit, Nanometres } from '../length/length'
 import { chainCandidates } from './chain-candidates'

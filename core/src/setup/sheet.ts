@@ -1,0 +1,162 @@
+import type { LengthUnit, WrittenLength } from '../length/length'
+import type { School } from '../schools/schools'
+import type { GaugeKind } from '../touch/gauge-kinds'
+import type { Face, Side } from '../touch/touch'
+
+/** The work offset rows that a control keeps. */
+export const OFFSET_ROWS = ['G54', 'G55', 'G56', 'G57', 'G58', 'G59'] as const
+
+export type OffsetRow = (typeof OFFSET_ROWS)[number]
+
+/**
+ * How a register is changed: overwritten; by a difference; or by telling the control what the position
+ * is at which the machine stands now, from which it works the register out.
+ */
+export type KeyMode = 'set' | 'add' | 'position'
+
+/** How a control stores and takes numbers. Described by what it does, never by its maker. */
+export interface ControlProfile {
+  /** Decimals that the control shows and takes, by unit. */
+  readonly decimals: Readonly<Record<LengthUnit, number>>
+  readonly lengthKey: Exclude<KeyMode, 'position'>
+  readonly workOffsetKey: KeyMode
+  /** What the control does with a stored length: most add it (the default), some subtract it. */
+  readonly lengthSign?: 'added' | 'subtracted'
+  /** What a D row holds; a diameter where it is not said. */
+  readonly diameterRegister?: 'diameter' | 'radius'
+}
+
+export type MachineAxis = 'X' | 'Y' | 'Z'
+
+/** How far an axis travels, in machine position. */
+export interface Travel {
+  readonly min: WrittenLength
+  readonly max: WrittenLength
+}
+
+export interface MachineDeclaration {
+  readonly name: string
+  readonly kind: 'mill' | 'router'
+  readonly control: ControlProfile
+  /** Backlash of each screw: how much the display moves before the axis does, on turning round. */
+  readonly lostMotion?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
+  /** Added by the control to every work offset at once; zero where it is not said. */
+  readonly externalOffset?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
+  readonly travels?: Readonly<Partial<Record<MachineAxis, Travel>>>
+}
+
+export interface Gauge {
+  readonly id: string
+  readonly kind: GaugeKind
+  readonly name: string
+  /** Marked height, thickness or diameter: which one is said by GAUGE_FACTS. */
+  readonly size: WrittenLength
+  /** Thickness of a plate's wall, for X and Y. */
+  readonly wall?: WrittenLength
+  /** One standard deviation of a touch with it, where the shop knows better than the default. */
+  readonly repeatability?: WrittenLength
+  /** Standard uncertainty of its size, from its certificate. */
+  readonly uncertainty?: WrittenLength
+}
+
+export interface Tool {
+  readonly number: number
+  readonly name: string
+  /** Row of the tool length register (H). */
+  readonly lengthRegister: number
+  /** Nose to tip, known from a presetter or a bench; a sensor's length under its preload. */
+  readonly length?: WrittenLength
+  /** Nominal diameter, and the row (D) that holds it. */
+  readonly diameter?: WrittenLength
+  readonly diameterRegister?: number
+}
+
+/** How X or Y of a work offset is found. */
+export type AxisPlan =
+  | {
+      readonly by: 'one-face'
+      readonly face: Face
+      readonly side: Side
+      /** What the drawing says this face is, in the program's coordinates. */
+      readonly drawing: WrittenLength
+    }
+  | {
+      readonly by: 'two-faces'
+      readonly side: Side
+      /** Distance of the two faces on the drawing, and how far the implied size may differ. */
+      readonly size: WrittenLength
+      readonly tolerance: WrittenLength
+      /** What the drawing says the middle is, in the program's coordinates. */
+      readonly drawing: WrittenLength
+    }
+  /** Centre of a bore (inside) or a boss (outside) from three or more touches around it. */
+  | {
+      readonly by: 'circle'
+      readonly side: Side
+      readonly diameter: WrittenLength
+      /** How far the implied diameter may differ. */
+      readonly tolerance: WrittenLength
+      readonly drawing: WrittenLength
+    }
+  /** Centre of a bore or a boss by a dial that is swept around it. */
+  | { readonly by: 'sweep'; readonly side: Side; readonly drawing: WrittenLength }
+
+interface ZPlanCommon {
+  /** How far program zero lies below the raw top. */
+  readonly facing: WrittenLength
+  /** How far a quill is out, when Z is measured and when the program runs; both in where it is not said. */
+  readonly quill?: { readonly measured: WrittenLength; readonly running: WrittenLength }
+}
+
+/** How Z of a work offset is found. */
+export type ZPlan =
+  | (ZPlanCommon & { readonly by: 'carried-difference' | 'nose-on-part' })
+  /** Every tool was touched on this part's raw top: only the facing is left. */
+  | (ZPlanCommon & { readonly by: 'part-top' })
+  /** A tool or sensor whose register is known stands on the raw top. */
+  | (ZPlanCommon & { readonly by: 'tool-on-part'; readonly tool: number })
+  /** By the difference of the raw tops from a fixture that is listed earlier. */
+  | (ZPlanCommon & { readonly by: 'fixture-difference'; readonly from: OffsetRow })
+
+export interface OffsetPlan {
+  readonly row: OffsetRow
+  readonly X: AxisPlan
+  readonly Y: AxisPlan
+  readonly Z: ZPlan
+}
+
+export interface Stock {
+  readonly X: WrittenLength
+  readonly Y: WrittenLength
+  readonly Z: WrittenLength
+}
+
+/** What a school counts from, where it is not the plane or the nose itself. */
+export interface SchoolReference {
+  /** Gauge line: H = L − constant, as small rotary-axis machines have it. */
+  readonly constant?: WrittenLength
+  /** Master tool: the tool that all others are compared with. */
+  readonly masterTool?: number
+  /** Master tool: the length that it is declared with, so that no H turns negative; zero where it is not said. */
+  readonly masterLength?: WrittenLength
+}
+
+/** What is declared before anything is read. Replaced as a whole when it is revised. */
+export interface SetupSheet {
+  readonly name: string
+  readonly unit: LengthUnit
+  readonly machine: MachineDeclaration
+  readonly school: School
+  /** Declared constants of the school. */
+  readonly reference?: SchoolReference
+  /** Half-widths of what the job allows: Z of every tool, X and Y of every offset. */
+  readonly needs?: { readonly depth?: WrittenLength; readonly position?: WrittenLength }
+  /** Where the drawing's zero lies, in words. */
+  readonly zero: string
+  /** What the setting plane is: the fixed jaw, a block, the table. */
+  readonly plane: string
+  readonly stock: Stock
+  readonly gauges: readonly Gauge[]
+  readonly tools: readonly Tool[]
+  readonly offsets: readonly OffsetPlan[]
+}
