@@ -3,7 +3,7 @@ import {
   aimedMm,
   describeAdvice,
   describeCoefficient,
-  describeEvent,
+  describeStale,
   describeFrame,
   describeRole,
   describeVerdict,
@@ -30,7 +30,7 @@ export function explainRegister(document: SetupDocument, address: string): strin
   const { unit, decimals } = solution
   if (register.value === undefined) return `${address} is not read yet.\n`
   const lines = [
-    `${address} = ${formatLength(register.value, unit, decimals)} ${unit} (${register.state}${register.stale ? `: ${describeEvent(register.stale)}` : ''})`,
+    `${address} = ${formatLength(register.value, unit, decimals)} ${unit} (${register.state}${register.stale ? `: ${describeStale(register.stale)}` : ''})`,
     ...traceLines(register),
     ...budgetLines(document, register, solution),
     ...(address.endsWith('.Z') || address.startsWith('H')

@@ -1,6 +1,8 @@
 import {
+  BLOCK_GRADES,
   FACES,
   GAUGE_KINDS,
+  KEY_MODES,
   LENGTH_UNITS,
   OFFSET_ROWS,
   SCHOOLS,
@@ -19,7 +21,7 @@ export const writtenLengthSchema = z.strictObject({
   unit: z.enum(LENGTH_UNITS),
 })
 
-const keyMode = z.enum(['set', 'add', 'position'])
+const keyMode = z.enum(KEY_MODES)
 const side = z.enum(['outside', 'inside'])
 const row = z.enum(OFFSET_ROWS)
 const address = z.string().regex(/^([HD]\d{1,3}|G5[4-9]\.[XYZ])$/, 'a register such as H3 or G54.Z')
@@ -27,7 +29,7 @@ const registerNumber = z.int().min(1).max(999)
 
 export const controlProfileSchema = z.strictObject({
   decimals: z.strictObject({ mm: z.int().min(1).max(6), in: z.int().min(1).max(5) }),
-  lengthKey: z.enum(['set', 'add']),
+  lengthKey: z.enum(['set', 'add', 'copy']),
   workOffsetKey: keyMode,
   lengthSign: z.enum(['added', 'subtracted']).optional(),
   diameterRegister: z.enum(['diameter', 'radius']).optional(),
@@ -45,6 +47,14 @@ export const machineDeclarationSchema = z.strictObject({
   travels: byAxis(
     z.strictObject({ min: writtenLengthSchema, max: writtenLengthSchema }),
   ).optional(),
+  homing: z.enum(['switches', 'marks']).optional(),
+  dialTurn: byAxis(writtenLengthSchema).optional(),
+  policy: z
+    .strictObject({
+      maxAgeDays: z.number().positive().max(3650).optional(),
+      secondLook: z.boolean().optional(),
+    })
+    .optional(),
 })
 
 export const gaugeSchema = z.strictObject({
@@ -55,6 +65,7 @@ export const gaugeSchema = z.strictObject({
   wall: writtenLengthSchema.optional(),
   repeatability: writtenLengthSchema.optional(),
   uncertainty: writtenLengthSchema.optional(),
+  grade: z.enum(BLOCK_GRADES).optional(),
 })
 
 export const toolSchema = z.strictObject({
@@ -62,6 +73,7 @@ export const toolSchema = z.strictObject({
   name,
   lengthRegister: registerNumber,
   length: writtenLengthSchema.optional(),
+  lastLength: writtenLengthSchema.optional(),
   diameter: writtenLengthSchema.optional(),
   diameterRegister: registerNumber.optional(),
 })
@@ -88,6 +100,11 @@ export const axisPlanSchema = z.discriminatedUnion('by', [
     drawing: writtenLengthSchema,
   }),
   z.strictObject({ by: z.literal('sweep'), side, drawing: writtenLengthSchema }),
+  z.strictObject({
+    by: z.literal('turned-corner'),
+    face: z.enum(FACES),
+    drawing: writtenLengthSchema,
+  }),
 ])
 
 const zCommon = {
@@ -107,6 +124,7 @@ export const offsetPlanSchema = z.strictObject({
   X: axisPlanSchema,
   Y: axisPlanSchema,
   Z: zPlanSchema,
+  edge: z.strictObject({ face: z.enum(FACES), tolerance: writtenLengthSchema }).optional(),
 })
 
 export const setupSheetSchema = z.strictObject({
@@ -119,6 +137,7 @@ export const setupSheetSchema = z.strictObject({
       constant: writtenLengthSchema.optional(),
       masterTool: registerNumber.optional(),
       masterLength: writtenLengthSchema.optional(),
+      planeRow: row.optional(),
     })
     .optional(),
   needs: z
@@ -141,6 +160,9 @@ const readingBody = {
   read: writtenLengthSchema,
   with: gaugeIds,
   approach: z.enum(['+', '-']).optional(),
+  spindle: z
+    .strictObject({ holds: registerNumber.nullable(), controlSays: registerNumber.nullable() })
+    .optional(),
   supersedes: factId.optional(),
   reason: words.optional(),
 }
@@ -185,6 +207,14 @@ const readingVariants = [
     withOnPlane: gaugeIds,
     ...readingBody,
   }),
+  z.strictObject({
+    of: z.literal('edge-point'),
+    row,
+    face: z.enum(FACES),
+    point: z.int().min(1).max(99),
+    readY: writtenLengthSchema,
+    ...readingBody,
+  }),
 ] as const
 
 /** A reading as it is sent: the server adds who and when. */
@@ -201,6 +231,7 @@ export const readingSchema = z.discriminatedUnion('of', [
   readingVariants[7].extend(fact),
   readingVariants[8].extend(fact),
   readingVariants[9].extend(fact),
+  readingVariants[10].extend(fact),
 ])
 
 export const newKeyInSchema = z.strictObject({ address, mode: keyMode, typed: writtenLengthSchema })
@@ -213,13 +244,56 @@ export const newReadBackSchema = z.strictObject({
 })
 export const readBackSchema = newReadBackSchema.extend(fact)
 
-const happened = { ...fact, afterReadings: z.int().min(0) }
+const machineAxis = z.enum(['X', 'Y', 'Z'])
+const happened = {
+  ...fact,
+  afterReadings: z.int().min(0),
+  afterReadBacks: z.int().min(0).optional(),
+}
+const eventVariants = [
+  z.strictObject({ kind: z.literal('part-changed'), row }),
+  z.strictObject({ kind: z.literal('plane-moved') }),
+  z.strictObject({ kind: z.literal('tool-changed'), tool: registerNumber }),
+  z.strictObject({ kind: z.literal('home-lost') }),
+  z.strictObject({
+    kind: z.literal('external-changed'),
+    axis: machineAxis,
+    value: writtenLengthSchema,
+  }),
+  z.strictObject({ kind: z.literal('unit-changed') }),
+  z.strictObject({ kind: z.literal('check-failed'), gauge: name, goodUntil: z.int().min(0) }),
+  z.strictObject({ kind: z.literal('rebased'), tool: registerNumber }),
+  z.strictObject({
+    kind: z.literal('home-recovered'),
+    shift: z.strictObject({
+      X: writtenLengthSchema,
+      Y: writtenLengthSchema,
+      Z: writtenLengthSchema,
+    }),
+  }),
+] as const
+
+/** An event as it is sent: the server adds who, when, and after which facts. */
+export const newEventSchema = z.discriminatedUnion('kind', eventVariants)
+
 export const setupEventSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('part-changed'), row, ...happened }),
-  z.strictObject({ kind: z.literal('plane-moved'), ...happened }),
-  z.strictObject({ kind: z.literal('tool-changed'), tool: registerNumber, ...happened }),
-  z.strictObject({ kind: z.literal('home-lost'), ...happened }),
+  eventVariants[0].extend(happened),
+  eventVariants[1].extend(happened),
+  eventVariants[2].extend(happened),
+  eventVariants[3].extend(happened),
+  eventVariants[4].extend(happened),
+  eventVariants[5].extend(happened),
+  eventVariants[6].extend(happened),
+  eventVariants[7].extend(happened),
+  eventVariants[8].extend(happened),
 ])
+
+export const newAcceptanceSchema = z.strictObject({
+  address,
+  reason: words.min(1, 'a reason'),
+  staleBy: name,
+})
+export const acceptanceSchema = newAcceptanceSchema.extend(fact)
 
 /** The open set-up file, version 1: docs/setup-file.md. */
 export const setupDocumentSchema = z.strictObject({
@@ -231,6 +305,7 @@ export const setupDocumentSchema = z.strictObject({
   keyIns: z.array(keyInSchema).max(20_000),
   readBacks: z.array(readBackSchema).max(20_000),
   events: z.array(setupEventSchema).max(20_000).optional(),
+  acceptances: z.array(acceptanceSchema).max(20_000).optional(),
 })
 
 // Core owns the shape that it computes on and may not import a validator, so the two are held

@@ -1,5 +1,5 @@
 import {
-  describeEvent,
+  describeStale,
   describeRole,
   describeVerdict,
   describeWarning,
@@ -31,6 +31,8 @@ export const solutionViewSchema = z.object({
       state: z.enum(['not-read', 'read', 'keyed', 'proven', 'stale']),
       /** Why it is stale; null while it holds. */
       stale: z.string().nullable().default(null),
+      /** Who accepted it although it is stale, and why. */
+      accepted: z.object({ by: z.string(), reason: z.string() }).nullable().default(null),
       /** Expanded uncertainty for 95 % with its factor, in the register's unit; null while not read. */
       uncertainty: z
         .object({ expanded: z.string(), factor: z.number(), fitness: z.string().nullable() })
@@ -55,7 +57,27 @@ export const solutionViewSchema = z.object({
       ),
     }),
   ),
-  warnings: z.array(z.object({ code: z.string(), place: z.string(), message: z.string() })),
+  warnings: z.array(
+    z.object({
+      code: z.string(),
+      place: z.string(),
+      message: z.string(),
+      /** Slips that would explain it, simplest first. */
+      causes: z.array(z.string()).default([]),
+    }),
+  ),
+  /** How far edges are turned, in degrees, and what that costs over the part. */
+  edges: z
+    .array(
+      z.object({
+        row: z.string(),
+        face: z.string(),
+        degrees: z.string(),
+        runOut: z.string(),
+        agrees: z.boolean().nullable(),
+      }),
+    )
+    .default([]),
   /** What is still to read, to key in or to record, in the order of work. */
   missing: z.array(z.string()).default([]),
 })
@@ -73,6 +95,14 @@ export function viewSolution(document: SetupDocument, solution: Solution): Solut
       code: warning.code,
       place: warning.place,
       message: describeWarning(warning, write),
+      causes: (warning.causes ?? []).map(({ code }) => code),
+    })),
+    edges: solution.edges.map(({ row, face, radians, runOut, agrees = null }) => ({
+      row,
+      face,
+      degrees: ((radians * 180) / Math.PI).toFixed(4),
+      runOut: write(runOut),
+      agrees,
     })),
     missing: stepsOf(document, solution, false)
       .filter(({ done }) => !done)
@@ -84,7 +114,7 @@ function viewRegister(
   register: Register,
   { unit, decimals }: Solution,
 ): SolutionView['registers'][number] {
-  const { address, state, chain, value, stale, budget, fitness, readBack } = register
+  const { address, state, chain, value, stale, accepted, budget, fitness, readBack } = register
   // One decimal more than the control shows, so that a half step can be followed.
   const fine = Math.min(decimals + 1, 6)
   return {
@@ -92,7 +122,8 @@ function viewRegister(
     unit,
     value: value === undefined ? null : formatLength(value, unit, decimals),
     state,
-    stale: stale ? describeEvent(stale) : null,
+    stale: stale ? describeStale(stale) : null,
+    accepted: accepted ? { by: accepted.by, reason: accepted.reason } : null,
     uncertainty: budget
       ? {
           expanded: formatLength(toNanometres(budget.expandedMm * NANOMETRES_PER.mm), unit, fine),

@@ -47,12 +47,13 @@ export {
   type School,
   type SchoolKnowledge,
 } from './schools/schools'
-export { convertTable, rebaseShift, type OffsetTable } from './schools/convert'
+export { convertTable, type OffsetTable } from './schools/convert'
 export { readBackAgrees } from './keyin/read-back'
-export { keyInLine, type KeyInLine, type KeyInRequest } from './keyin/key-in'
+export { keyInLine, type KeyInLine, type KeyInRequest, type Stand } from './keyin/key-in'
 export {
   SLIP_CODES,
   explain,
+  knownSizes,
   groupTies,
   type Comparison,
   type Explanation,
@@ -60,20 +61,25 @@ export {
   type SlipCode,
 } from './slips/explain'
 export {
+  type Acceptance,
   type KeyIn,
   type Quantity,
   type ReadBack,
   type Reading,
   type SetupDocument,
   type SetupEvent,
+  type SpindleState,
 } from './setup/document'
 export {
+  KEY_MODES,
   OFFSET_ROWS,
+  sideOf,
   type AxisPlan,
   type ControlProfile,
   type Gauge,
   type KeyMode,
   type MachineDeclaration,
+  type MachinePolicy,
   type OffsetPlan,
   type OffsetRow,
   type SetupSheet,
@@ -86,11 +92,12 @@ export {
 } from './setup/sheet'
 export { quantityKey, axisOfQuantity, standingReadings, type QuantityName } from './setup/quantity'
 export { facesToTouch } from './setup/plan-axes'
-export { solve } from './setup/solve'
+export { solve, type SolveMoment } from './setup/solve'
 export { checkDocument } from './setup/check-document'
 export {
   TRUST_STATES,
   WARNING_CODES,
+  type EdgeAngle,
   type Heights,
   type ImpliedSize,
   type ReadBackVerdict,
@@ -160,9 +167,22 @@ export { adviceFor, type Advice } from './budget/advice'
 export { monteCarlo, type NormalInput, type SampledOutput } from './budget/monte-carlo'
 export { fitCircle, type CircleFit, type Point } from './features/circle'
 export { sweepMove, sweepOval, type SweepReadings } from './features/sweep'
-export { edgeAngle, turnedCorner, fullDiameterHeight, type TurnedCorner } from './features/edge'
-export { staleBy } from './freshness/stale'
-export { describeEvent } from './words/event-words'
+export {
+  edgeAngle,
+  runOut,
+  turnedCorner,
+  fullDiameterHeight,
+  type EdgeTouch,
+  type TurnedCorner,
+} from './features/edge'
+export { staleBy, nameOfReason, type StaleReason } from './freshness/stale'
+export { rebaseOf, type Rebase } from './setup/rebase'
+export { alikeRepeats } from './setup/repeats'
+export { edgeTouches } from './setup/edges'
+export { changedLengths, type LengthChange } from './setup/last-time'
+export { BLOCK_GRADES, blockLimitMm, type BlockGrade } from './budget/gauge-block-limits'
+export { sampleDeviation } from './budget/source-uncertainty'
+export { describeEvent, describeStale } from './words/event-words'
 export {
   proofMove,
   programNumber,

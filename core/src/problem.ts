@@ -17,6 +17,9 @@ export const PROBLEM_CODES = [
   'supersedes-other',
   'circle-undetermined',
   'edge-undetermined',
+  'corner-needs-both',
+  'rebase-undetermined',
+  'row-taken',
 ] as const
 
 export type ProblemCode = (typeof PROBLEM_CODES)[number]

@@ -137,8 +137,12 @@ test.each<[string, (values: readonly number[]) => number, readonly number[]]>([
   [
     'edge angle',
     ([along = 0, rise = 0]) => {
-      const edge = edgeAngle(along, rise, 100)
-      return edge.ok ? edge.value.radians : NaN
+      const edge = edgeAngle(
+        'front',
+        { x: 0, y: 0, standOff: 5 },
+        { x: along, y: rise, standOff: 5 },
+      )
+      return edge.ok ? edge.value : NaN
     },
     [80, 1.2],
   ],
@@ -146,12 +150,14 @@ test.each<[string, (values: readonly number[]) => number, readonly number[]]>([
     'turned corner X',
     (v) => {
       const corner = turnedCorner({
-        front: [
-          { x: v[0]!, y: v[1]! },
-          { x: v[2]!, y: v[3]! },
-        ],
-        left: { x: v[4]!, y: v[5]! },
-        sensorRadius: 5,
+        base: {
+          face: 'front',
+          touches: [
+            { x: v[0]!, y: v[1]!, standOff: 5 },
+            { x: v[2]!, y: v[3]!, standOff: 5 },
+          ],
+        },
+        side: { face: 'left', touch: { x: v[4]!, y: v[5]!, standOff: 5 } },
       })
       return corner.ok ? corner.value.corner.x : NaN
     },

@@ -6,7 +6,10 @@ import {
   monteCarlo,
   sweepMove,
   sweepOval,
+  runOut,
   turnedCorner,
+  type EdgeTouch,
+  type Face,
   type Point,
 } from '../src'
 import { Chance } from './random'
@@ -181,12 +184,34 @@ describe('indicator sweep', () => {
 
 describe('edges and corners', () => {
   test('one degree over 100 mm costs 1.7455 mm (tan 1°, any table)', () => {
-    const result = edgeAngle(100, 100 * Math.tan(Math.PI / 180), 100)
-    expect(result.ok && [result.value.radians, result.value.cost]).toEqual([
-      expect.closeTo(Math.PI / 180, 12),
-      expect.closeTo(1.7455, 4),
-    ])
-    expect(edgeAngle(0, 1, 100)).toMatchObject({ ok: false })
+    const rise = 100 * Math.tan(Math.PI / 180)
+    const touch = (x: number, y: number, standOff = 5) => ({ x, y, standOff })
+    const angle = (face: Face, a: EdgeTouch, b: EdgeTouch) => {
+      const result = edgeAngle(face, a, b)
+      return result.ok ? result.value : NaN
+    }
+    const degree = Math.PI / 180
+    expect(runOut(degree, 100)).toBeCloseTo(1.7455, 4)
+    // Counter-clockwise: the right end of a front face lies further back, the back end of a left face further left.
+    expect(angle('front', touch(0, 0), touch(100, rise))).toBeCloseTo(degree, 12)
+    expect(angle('back', touch(100, rise), touch(0, 0))).toBeCloseTo(degree, 12)
+    expect(angle('left', touch(0, 0), touch(-rise, 100))).toBeCloseTo(degree, 12)
+    expect(angle('right', touch(0, 0), touch(rise, 100))).toBeCloseTo(-degree, 12)
+    expect(edgeAngle('front', touch(3, 0), touch(3, 1))).toMatchObject({
+      ok: false,
+      problem: { code: 'edge-undetermined' },
+    })
+  })
+
+  test.each<[Face, (standOff: number) => EdgeTouch]>([
+    ['front', (standOff) => ({ x: 80, y: -standOff, standOff })],
+    ['back', (standOff) => ({ x: 80, y: standOff, standOff })],
+    ['left', (standOff) => ({ x: -standOff, y: 80, standOff })],
+    ['right', (standOff) => ({ x: standOff, y: 80, standOff })],
+  ])('a shim at one of the touches does not turn the %s face', (face, touch) => {
+    const first = { front: [0, -5], back: [0, 5], left: [-5, 0], right: [5, 0] }[face]
+    const found = edgeAngle(face, { x: first[0]!, y: first[1]!, standOff: 5 }, touch(6))
+    expect(found.ok && found.value).toBeCloseTo(0, 12)
   })
 
   test('a turned corner is found wherever it lies and however it is turned', () => {
@@ -200,10 +225,15 @@ describe('edges and corners', () => {
         y: corner.y + along * Math.sin(turn) + across * Math.cos(turn),
       })
       // The sensor's axis stands a radius outside of each face.
+      const [base, side] = [
+        chance.of(['front', 'back'] as const),
+        chance.of(['left', 'right'] as const),
+      ]
+      const [out, off] = [base === 'front' ? -r : r, side === 'left' ? -r : r]
+      const touched = (along: number, across: number) => ({ ...place(along, across), standOff: r })
       const found = turnedCorner({
-        front: [place(20, -r), place(80, -r)],
-        left: place(-r, 30),
-        sensorRadius: r,
+        base: { face: base, touches: [touched(20, out), touched(80, out)] },
+        side: { face: side, touch: touched(off, 30) },
       })
       if (!found.ok) throw new Error('refused')
       expect([

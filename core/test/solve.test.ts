@@ -262,6 +262,8 @@ describe('readings', () => {
 describe('key-in and read-back', () => {
   const shown = (address: string, text: string, moment: 'before' | 'after' = 'after') => ({
     ...fact(),
+    // Seen after everything was read.
+    at: '2026-03-02T12:00:00Z',
     address,
     moment,
     shown: mm(text),
@@ -352,7 +354,8 @@ test('touches from both sides of the screw are pointed out, unless its lost moti
     solve(workedDocument({ gauges, ...changes }, [noseTouch(), slid])).warnings.map(
       ({ code }) => code,
     )
-  expect(codes({})).toEqual(['approach-mixed'])
+  const { lostMotion: _declared, ...machine } = workedSheet().machine
+  expect(codes({ machine })).toEqual(['approach-mixed'])
   expect(codes({ machine: { ...workedSheet().machine, lostMotion: { Z: mm('0.006') } } })).toEqual(
     [],
   )

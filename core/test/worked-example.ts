@@ -8,7 +8,7 @@ let serial = 0
 export function fact() {
   serial += 1
   const id = `019aaaaa-0000-7000-8000-${String(serial).padStart(12, '0')}`
-  return { id, by: 'Mira Toller', at: `2026-03-02T08:${String(serial % 60).padStart(2, '0')}:00Z` }
+  return { id, by: 'Mira Toller', at: new Date(Date.UTC(2026, 2, 2, 8) + serial).toISOString() }
 }
 
 export const readingOf = <Of extends Reading['of']>(
@@ -27,6 +27,7 @@ export function workedSheet(changes: Partial<SetupSheet> = {}): SetupSheet {
       name: 'Mill 2',
       kind: 'mill',
       control: { decimals: { mm: 3, in: 4 }, lengthKey: 'set', workOffsetKey: 'set' },
+      lostMotion: { X: mm('0'), Y: mm('0'), Z: mm('0') },
     },
     school: 'setting-plane',
     zero: 'middle of the part, finished top',

@@ -10,11 +10,16 @@ const LADDERS: readonly (readonly GaugeKind[])[] = [
 /** Nobody takes a touch more often than this. */
 const MOST_REPEATS = 4
 
+/** Path of what a machine declares of its screws. */
+const LOST_MOTION = 'sheet.machine.lostMotion.'
+
 /** The cheapest change that brings U within the need, or the one that brings it closest. */
 export type Advice =
   | { readonly do: 'repeat'; readonly sourceId: string; readonly times: number }
   | { readonly do: 'change-gauge'; readonly sourceId: string; readonly to: GaugeKind }
   | { readonly do: 'read-finer'; readonly sourceId: string }
+  /** The screw's lost motion is not known: measured once, it counts exactly in every set-up. */
+  | { readonly do: 'declare-lost-motion'; readonly sourceId: string }
 
 /**
  * What to do about a number that is not sure enough: look at its largest contribution, repeat that
@@ -30,6 +35,7 @@ export function adviceFor(
   const [largest] = budget.lines
   if (largest === undefined || budget.expandedMm <= neededMm) return undefined
   const sourceId = largest.source.id
+  if (sourceId.startsWith(LOST_MOTION)) return { do: 'declare-lost-motion', sourceId }
   const wanted = neededMm / budget.coverageFactor
   const others = Math.sqrt(Math.max(budget.standardMm ** 2 - largest.contributionMm ** 2, 0))
   const reached = (contributionMm: number) => Math.hypot(others, contributionMm) <= wanted

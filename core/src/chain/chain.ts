@@ -45,6 +45,8 @@ export type TermRole =
   | 'diameter'
   | 'dial'
   | 'circle-remainder'
+  | 'corner-remainder'
+  | 'home-shift'
 
 export interface Term {
   readonly source: Source

@@ -1,64 +1,84 @@
 import { failure, success, type Result } from '../result'
+import { approachDirection, axisOfFace, type Face } from '../touch/touch'
 import type { Point } from './circle'
 
-/**
- * The angle of an edge from two touches along it, for squaring a vise or a rotation.
- *
- * @param along how far apart the touches are along the axis, in millimetres, not zero.
- * @param rise how much the edge moved across it, in millimetres.
- * @param length over which its cost is asked, such as the part's length.
- * @returns the angle in radians, counter-clockwise positive, and what it costs over that length.
- */
-export function edgeAngle(
-  along: number,
-  rise: number,
-  length: number,
-): Result<{ readonly radians: number; readonly cost: number }> {
-  if (along === 0) return failure({ code: 'edge-undetermined', place: 'along', received: '0' })
-  const radians = Math.atan(rise / along)
-  return success({ radians, cost: Math.tan(radians) * length })
+/** A touch of an outside face that may be turned: machine position of the spindle axis, millimetres. */
+export interface EdgeTouch extends Point {
+  /** From the spindle axis to the face, square to the face: half a tip, plus what lies between. */
+  readonly standOff: number
 }
 
-/** Two touches of the spindle axis on one face, and one on the other, of a part that may be turned. */
+/** Two faces are taken for parallel to their axes when they are turned by less than this. */
+const MOST_TURN = Math.PI / 4
+
+/**
+ * How far an outside face is turned, from two touches along it, for squaring a vise or a rotation.
+ *
+ * @param face names the face as it would lie unturned: front and back run along X, left and right along Y.
+ * @returns radians, counter-clockwise seen from above (X to the right, Y away), within ±45°.
+ * @example edgeAngle('front', a, b) with b 100 mm to the right of a and 1 mm further back: 0.01 rad
+ */
+export function edgeAngle(face: Face, a: EdgeTouch, b: EdgeTouch): Result<number> {
+  const runsAlongX = axisOfFace(face) === 'Y'
+  const [along, across] = runsAlongX ? [b.x - a.x, b.y - a.y] : [b.y - a.y, a.x - b.x]
+  const distance = Math.hypot(along, across)
+  if (Math.abs(across) >= Math.abs(along) * Math.tan(MOST_TURN) || distance === 0)
+    return failure({
+      code: 'edge-undetermined',
+      place: face,
+      received: `touches ${Math.abs(along).toFixed(3)} apart along it, ${Math.abs(across).toFixed(3)} across`,
+    })
+  // A sensor that stood further off at one touch does not turn the face.
+  const outward = outwardSide(face)
+  const lean = Math.asin((outward * (a.standOff - b.standOff) * Math.sign(along)) / distance)
+  return success(Math.atan2(Math.sign(along) * across, Math.abs(along)) + lean)
+}
+
+/** +1 where the spindle axis stands on the counter-clockwise side of the face's own direction. */
+const outwardSide = (face: Face): 1 | -1 => (face === 'back' || face === 'left' ? 1 : -1)
+
+/** What an angle costs over a length: how much one end lies further than the other. */
+export const runOut = (radians: number, length: number): number => Math.tan(radians) * length
+
+/** An outside corner of a part that may be turned: two touches on one face, one on the other. */
 export interface TurnedCorner {
-  /** On the front face, met moving Y+: positions of the spindle axis. */
-  readonly front: readonly [Point, Point]
-  /** On the left face, met moving X+. */
-  readonly left: Point
-  readonly sensorRadius: number
+  readonly base: {
+    readonly face: 'front' | 'back'
+    readonly touches: readonly [EdgeTouch, EdgeTouch]
+  }
+  readonly side: { readonly face: 'left' | 'right'; readonly touch: EdgeTouch }
 }
 
 /**
  * The corner of a turned part and its angle. The faces are taken as square to each other; the sensor
- * stands off each face by its radius, square to the face and not to the axis.
+ * stands off each face square to the face and not to the axis.
  *
- * @returns the corner in machine position, millimetres, and the angle of the front face, radians.
+ * @returns the corner in machine position, millimetres, and the angle, radians counter-clockwise.
  */
 export function turnedCorner({
-  front: [a, b],
-  left,
-  sensorRadius,
+  base,
+  side,
 }: TurnedCorner): Result<{ readonly corner: Point; readonly radians: number }> {
-  if (a.x === b.x)
-    return failure({
-      code: 'edge-undetermined',
-      place: 'front',
-      received: `both touches at X ${a.x}`,
-    })
-  const radians = Math.atan2(Math.sign(b.x - a.x) * (b.y - a.y), Math.abs(b.x - a.x))
-  const [along, across] = [
-    { x: Math.cos(radians), y: Math.sin(radians) },
-    { x: -Math.sin(radians), y: Math.cos(radians) },
-  ]
-  // Moving into the front face the axis stands a radius in front of it, against `across`; likewise on the left.
-  const onFront = { x: a.x + sensorRadius * across.x, y: a.y + sensorRadius * across.y }
-  const onLeft = { x: left.x + sensorRadius * along.x, y: left.y + sensorRadius * along.y }
-  const distance = (onLeft.x - onFront.x) * along.x + (onLeft.y - onFront.y) * along.y
-  return success({
-    corner: { x: onFront.x + distance * along.x, y: onFront.y + distance * along.y },
-    radians,
-  })
+  const [a, b] = base.touches
+  const angle = edgeAngle(base.face, a, b)
+  if (!angle.ok) return angle
+  const radians = angle.value
+  const along = { x: Math.cos(radians), y: Math.sin(radians) }
+  const across = { x: -Math.sin(radians), y: Math.cos(radians) }
+  const onBase = shifted(a, across, approachDirection(base.face, 'outside') * a.standOff)
+  const onSide = shifted(
+    side.touch,
+    along,
+    approachDirection(side.face, 'outside') * side.touch.standOff,
+  )
+  const distance = (onSide.x - onBase.x) * along.x + (onSide.y - onBase.y) * along.y
+  return success({ corner: shifted(onBase, along, distance), radians })
 }
+
+const shifted = (from: Point, direction: Point, by: number): Point => ({
+  x: from.x + by * direction.x,
+  y: from.y + by * direction.y,
+})
 
 /**
  * How high above its tip a tapered or V bit has its full diameter: (d/2)/tan(half angle). A plate's lip

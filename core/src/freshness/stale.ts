@@ -1,41 +1,21 @@
 import type { Chain } from '../chain/chain'
-import type { Reading, SetupDocument, SetupEvent } from '../setup/document'
+import type { SetupDocument, SetupEvent } from '../setup/document'
+import { instantOf } from './instant'
+import { direction, sensitivity } from './sensitivity'
 
 /** Sums of coefficients below this are rounding: a mean of three leaves 1/3 + 1/3 + 1/3 − 1. */
 const NOTHING = 1e-9
+const DAY_MS = 86_400_000
 
-/**
- * How a reading would change with the thing that an event moved: the part's position, the setting
- * plane, a tool's length, the machine's zero. A difference on the relative counter does not know
- * the machine's zero; it knows both of its ends.
- */
-function sensitivity(reading: Reading, event: SetupEvent): number {
-  switch (event.kind) {
-    case 'part-changed': {
-      if (reading.of === 'fixture-difference')
-        return Number(reading.row === event.row) - Number(reading.from === event.row)
-      return 'row' in reading && reading.row === event.row ? 1 : 0
-    }
-    case 'plane-moved':
-      if (reading.of === 'nose-on-plane' || reading.of === 'tip-on-plane') return 1
-      return reading.of === 'carried-difference' ? -1 : 0
-    case 'tool-changed':
-      return 'tool' in reading && reading.tool === event.tool ? 1 : 0
-    case 'home-lost':
-      return reading.of === 'carried-difference' ||
-        reading.of === 'fixture-difference' ||
-        reading.of === 'tool-diameter'
-        ? 0
-        : 1
-  }
-}
+/** Why a number no longer holds. */
+export type StaleReason =
+  | { readonly by: 'event'; readonly event: SetupEvent }
+  /** One of its readings is older than the shop allows. */
+  | { readonly by: 'age'; readonly days: number; readonly readAt: string }
 
-/** The sign with which a counter shows the height it reads; 1 for everything else. */
-function direction(reading: Reading): 1 | -1 {
-  if (reading.of === 'carried-difference') return reading.zeroedOn === 'plane' ? 1 : -1
-  if (reading.of === 'fixture-difference') return reading.zeroedOn === 'from' ? 1 : -1
-  return 1
-}
+/** The name by which an acceptance refers to a reason. */
+export const nameOfReason = (reason: StaleReason): string =>
+  reason.by === 'event' ? reason.event.id : 'age'
 
 /**
  * The last event that a number no longer holds after, if there is one.
@@ -46,17 +26,49 @@ function direction(reading: Reading): 1 | -1 {
  * difference that mixes readings from before and after is found.
  */
 export function staleBy(chain: Chain, document: SetupDocument): SetupEvent | undefined {
-  const events = document.events ?? []
+  const events = standingEvents(document)
   if (events.length === 0) return undefined
   const places = new Map(document.readings.map((reading, index) => [reading.id, index] as const))
   return events.findLast((event) => {
-    const moved = chain.terms.reduce((sum, { source, coefficient }) => {
-      // Both numbers of a reading on two axes carry its id.
+    const moved = chain.terms.reduce((sum, { source, coefficient, role }) => {
+      // Both numbers of a reading on two axes carry its id; a gauge moves with the reading it lay at.
       const index = places.get(source.id.split(':')[0] ?? source.id)
       const reading = index === undefined ? undefined : document.readings[index]
       if (reading === undefined || index === undefined || index >= event.afterReadings) return sum
-      return sum + coefficient * direction(reading) * sensitivity(reading, event)
+      if (role === 'lost-motion') return sum
+      return sum + coefficient * direction(reading) * sensitivity(reading, event, index)
     }, 0)
     return Math.abs(moved) > NOTHING
   })
+}
+
+/** A lost home that was found again by its marks is worked into the readings, and no longer makes stale. */
+function standingEvents({ events = [] }: SetupDocument): readonly SetupEvent[] {
+  return events.filter(
+    (event, index) =>
+      event.kind !== 'home-lost' ||
+      !events.slice(index + 1).some(({ kind }) => kind === 'home-recovered'),
+  )
+}
+
+/**
+ * The oldest reading of a number, if it is older than the shop allows.
+ *
+ * @param now ISO 8601 time at which it is asked.
+ */
+export function staleByAge(
+  chain: Chain,
+  days: number,
+  now: string,
+): Extract<StaleReason, { by: 'age' }> | undefined {
+  const limit = instantOf(now) - days * DAY_MS
+  const oldest = chain.terms
+    .flatMap(({ source }) => source.at ?? [])
+    .reduce<string | undefined>(
+      (first, at) => (first !== undefined && instantOf(first) <= instantOf(at) ? first : at),
+      undefined,
+    )
+  return oldest !== undefined && instantOf(oldest) < limit
+    ? { by: 'age', days, readAt: oldest }
+    : undefined
 }

@@ -148,7 +148,7 @@ function touchHeight(
       : quantity.of === 'nose-on-part'
         ? heights.noseOnPart.get(quantity.row)
         : heights.noseOnPlane
-  const isRead = touched !== undefined && standingReadings(document.readings, quantity).length > 0
+  const isRead = touched !== undefined && standingReadings(document, quantity).length > 0
   const gauge = isRead
     ? gaugeBeneath(touched)
     : (new SourceReader(document).gaugeSum(using, 'Z', 'ladder') ?? EMPTY_CHAIN)

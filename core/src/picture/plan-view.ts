@@ -9,7 +9,7 @@ import {
   type PlanAxis,
 } from '../touch/touch'
 import type { SetupDocument } from '../setup/document'
-import type { AxisPlan, OffsetPlan, OffsetRow } from '../setup/sheet'
+import { sideOf, type AxisPlan, type OffsetPlan, type OffsetRow } from '../setup/sheet'
 import { facesToTouch } from '../setup/plan-axes'
 import { quantityKey, standingReadings } from '../setup/quantity'
 import type { Solution } from '../setup/solution'
@@ -77,7 +77,7 @@ export function planViewOf(
     right: x.nominal[1],
     front: y.nominal[0],
     back: y.nominal[1],
-    inside: { X: offset.X.side === 'inside', Y: offset.Y.side === 'inside' },
+    inside: { X: sideOf(offset.X) === 'inside', Y: sideOf(offset.Y) === 'inside' },
     faces,
     ...(sensor && { sensor }),
   }
@@ -108,8 +108,7 @@ function axisView(
       chain && base && firstRead
         ? toNanometres(nominalOf(firstRead) + valueOf(subtractChains(chain, base)))
         : nominalOf(face)
-    const standing =
-      standingReadings(document.readings, { of: 'face', row: offset.row, face }).length > 0
+    const standing = standingReadings(document, { of: 'face', row: offset.row, face }).length > 0
     const role =
       face === focus ? 'next' : !asked.includes(face) ? 'unused' : standing ? 'read' : 'to-touch'
     return { face, role, position }
@@ -124,7 +123,7 @@ function nominalFaces(
   axis: PlanAxis,
 ): readonly [Nanometres, Nanometres] {
   const drawing = nmOf(plan.drawing)
-  if (plan.by !== 'one-face') {
+  if (plan.by !== 'one-face' && plan.by !== 'turned-corner') {
     const across =
       plan.by === 'two-faces'
         ? plan.size
@@ -154,7 +153,7 @@ function sensorAt(
   middleY: Nanometres,
 ): PlanSensor {
   const axis = axisOfFace(next.face)
-  const direction = approachDirection(next.face, offset[axis].side)
+  const direction = approachDirection(next.face, sideOf(offset[axis]))
   const centre = toNanometres(next.position - direction * radius)
   return axis === 'X'
     ? { face: next.face, x: centre, y: middleY, radius, direction }

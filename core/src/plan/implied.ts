@@ -2,18 +2,20 @@ import { valueOf, type Chain } from '../chain/chain'
 import type { Nanometres } from '../length/length'
 import type { SetupDocument } from '../setup/document'
 import { quantityKey, type QuantityName } from '../setup/quantity'
-import type { ImpliedSize, Solution } from '../setup/solution'
+import type { EdgeAngle, ImpliedSize, Solution } from '../setup/solution'
 import { axisOfFace } from '../touch/touch'
 
 /** What one reading tells at once, so that a wrong digit is seen before anything is keyed. */
 export interface Implied {
-  readonly kind: 'tool-length' | 'register' | 'plane' | 'part-top' | 'face'
+  readonly kind: 'tool-length' | 'register' | 'plane' | 'part-top' | 'face' | 'edge'
   /** Register address, where it is one. */
   readonly address?: string
   readonly chain: Chain
   readonly value: Nanometres
   /** The size of two faces against the drawing, once both are read. */
   readonly size?: ImpliedSize
+  /** How far an edge is turned, once both its touches are read. */
+  readonly edge?: EdgeAngle
 }
 
 /** The number to show beside a reading; undefined while nothing follows from it yet. */
@@ -38,6 +40,15 @@ export function impliedBy(
       const size = solution.sizes.find((one) => one.row === quantity.row && one.axis === axis)
       if (register !== undefined) return size ? { ...register, size } : register
       return implied('face', solution.faces.get(quantityKey(quantity)))
+    }
+    case 'edge-point': {
+      const edge = solution.edges.find(
+        ({ row, face }) => row === quantity.row && face === quantity.face,
+      )
+      const address = `${quantity.row}.X`
+      return edge
+        ? { kind: 'edge', chain: edge.chain, value: edge.runOut, edge }
+        : implied('register', chainOfRegister(solution, address), address)
     }
     case 'circle-point':
     case 'sweep': {

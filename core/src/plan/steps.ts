@@ -1,7 +1,10 @@
-import type { SetupDocument } from '../setup/document'
+import { instantOf } from '../freshness/instant'
+import { sensitivity } from '../freshness/sensitivity'
+import type { Reading, SetupDocument } from '../setup/document'
 import type { OffsetPlan, Tool } from '../setup/sheet'
 import { quantityKey, standingReadings, type QuantityName } from '../setup/quantity'
 import { circlePoints } from '../setup/centre'
+import { edgeTouches } from '../setup/edges'
 import { facesToTouch } from '../setup/plan-axes'
 import type { Solution, TrustState } from '../setup/solution'
 
@@ -114,6 +117,7 @@ function planQuantities(document: SetupDocument, offset: OffsetPlan): readonly Q
     ...(['X', 'Y'] as const).flatMap((axis) =>
       facesToTouch(axis, offset[axis]).map((face): QuantityName => ({ of: 'face', row, face })),
     ),
+    ...edgeTouches(offset),
     ...(ways.has('circle')
       ? Array.from({ length: points }, (_, index): QuantityName => ({
           of: 'circle-point',
@@ -149,8 +153,10 @@ function stateOf(
     case 'sheet':
       return { step, done: true, trust: 'read' }
     case 'read': {
-      const done = standingReadings(document.readings, step.quantity).length > 0
-      return { step, done, trust: done ? 'read' : 'not-read' }
+      const standing = standingReadings(document, step.quantity)
+      if (standing.length === 0) return { step, done: false, trust: 'not-read' }
+      const stale = standing.some((reading) => makesStale(document, solution, reading))
+      return { step, done: !stale, trust: stale ? 'stale' : 'read' }
     }
     case 'key-in': {
       const trust =
@@ -164,6 +170,24 @@ function stateOf(
     case 'record':
       return { step, done: recorded, trust: recorded ? 'keyed' : 'not-read' }
   }
+}
+
+/**
+ * Whether a reading is why a number is stale: it is one of its terms, and it is too old or from before
+ * the thing that moved. A number that somebody accepted asks for nothing.
+ */
+function makesStale(document: SetupDocument, solution: Solution, reading: Reading): boolean {
+  const index = document.readings.indexOf(reading)
+  return solution.registers.some(({ stale, accepted, chain }) => {
+    if (stale === undefined || accepted !== undefined) return false
+    const isTerm = chain?.terms.some(
+      ({ source }) => source.id === reading.id || source.id.startsWith(`${reading.id}:`),
+    )
+    if (isTerm !== true) return false
+    return stale.by === 'age'
+      ? instantOf(reading.at) <= instantOf(stale.readAt)
+      : index < stale.event.afterReadings && sensitivity(reading, stale.event, index) !== 0
+  })
 }
 
 /** The first thing that is still to do; undefined when the set-up is recorded and complete. */

@@ -24,6 +24,7 @@ const USUAL: Readonly<Record<QuantityName['of'], readonly GaugeKind[]>> = {
   ],
   face: ['probe', 'dial-sensor', 'edge-finder', 'wobbler', 'pin', 'cutter'],
   'circle-point': ['probe', 'dial-sensor', 'edge-finder', 'wobbler', 'pin', 'cutter'],
+  'edge-point': ['probe', 'dial-sensor', 'edge-finder', 'wobbler', 'pin', 'cutter'],
   sweep: [],
   'nose-on-part': ['paper', 'shim', 'card', 'gauge-block'],
   'tip-on-part': ['plate', 'paper', 'shim', 'card'],

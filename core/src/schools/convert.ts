@@ -1,4 +1,3 @@
-import { subtractChains, valueOf, type Chain } from '../chain/chain'
 import { toNanometres, type Nanometres } from '../length/length'
 
 /** A whole offset table: every length and every Z, in one school. */
@@ -23,12 +22,3 @@ export function convertTable(table: OffsetTable, from: Nanometres, to: Nanometre
     new Map([...values].map(([row, value]) => [row, toNanometres(value + by)]))
   return { lengths: moved(table.lengths, shift), offsets: moved(table.offsets, -shift) }
 }
-
-/**
- * Re-base: the same master was read before and after it was set again, so every length that was
- * counted from it shifts by the difference.
- *
- * @returns the shift to add to each H that was counted from the earlier reading.
- */
-export const rebaseShift = (before: Chain, after: Chain): Nanometres =>
-  valueOf(subtractChains(before, after))

@@ -1,4 +1,4 @@
-import { chainOf, scaleChain, sumChains, valueOf, type Chain, type Term } from '../chain/chain'
+import { scaleChain, sumChains, valueOf, type Chain, type Term } from '../chain/chain'
 import { fitCircle, type CircleFit } from '../features/circle'
 import { sweepMove } from '../features/sweep'
 import { formatLength } from '../length/format-length'
@@ -7,6 +7,7 @@ import { readLength } from '../length/read-length'
 import type { PlanAxis, Side } from '../touch/touch'
 import type { Reading, SetupDocument } from './document'
 import type { OffsetRow } from './sheet'
+import { remainderOf } from './linearised'
 import { quantityKey, standingReadings } from './quantity'
 import type { SourceReader } from './sources'
 
@@ -60,7 +61,14 @@ export function circleCentre(
       }),
     )
     const target = toNanometres((axis === 'X' ? centre.x : centre.y) * NANOMETRES_PER.mm)
-    return sumChains(moved, remainder(row, axis, target - valueOf(moved)))
+    return sumChains(
+      moved,
+      remainderOf(target - valueOf(moved), {
+        id: `circle:${row}:${axis}`,
+        name: 'linearised circle',
+        role: 'circle-remainder',
+      }),
+    )
   }
   return { X: along('X'), Y: along('Y'), fit: fitted.value, with: readings[0]?.with ?? [] }
 }
@@ -75,25 +83,10 @@ export function circlePoints(
     if (reading.of !== 'circle-point' || reading.row !== row || seen.has(quantityKey(reading)))
       return []
     seen.add(quantityKey(reading))
-    return standingReadings(document.readings, reading).filter(
+    return standingReadings(document, reading).filter(
       (one): one is ReadingOf<'circle-point'> => one.of === 'circle-point',
     )
   })
-}
-
-/** What the linear terms leave of the fitted centre. */
-function remainder(row: OffsetRow, axis: PlanAxis, nm: number): Chain {
-  const length = readLength({ text: formatLength(toNanometres(nm), 'mm', 6), unit: 'mm' })
-  if (!length.ok || length.value.nm === 0) return { terms: [] }
-  return chainOf(
-    {
-      id: `circle:${row}:${axis}`,
-      kind: 'declared',
-      name: 'linearised circle',
-      length: length.value,
-    },
-    'circle-remainder',
-  )
 }
 
 /** Centre by a swept dial: the position it was swept at, moved by half the difference of opposite readings. */
@@ -103,7 +96,7 @@ export function sweptCentre(
   row: OffsetRow,
   side: Side,
 ): Centre | undefined {
-  const reading = standingReadings(document.readings, { of: 'sweep', row }).findLast(
+  const reading = standingReadings(document, { of: 'sweep', row }).findLast(
     (one): one is ReadingOf<'sweep'> => one.of === 'sweep',
   )
   if (reading === undefined) return undefined

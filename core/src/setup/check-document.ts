@@ -1,10 +1,11 @@
 import type { Problem } from '../problem'
 import { readLength, type ReadLengthOptions } from '../length/read-length'
 import type { WrittenLength } from '../length/length'
-import type { SetupDocument } from './document'
+import type { SetupDocument, SetupEvent } from './document'
 import type { AxisPlan, MachineAxis, OffsetPlan, SetupSheet } from './sheet'
 import { FACES } from '../touch/touch'
 import { quantityKey } from './quantity'
+import { rebaseOf } from './rebase'
 
 /**
  * Everything that is wrong with a document of the right shape, in one pass: numbers that cannot be
@@ -26,13 +27,46 @@ export function checkDocument(document: SetupDocument): readonly Problem[] {
       ...lengthProblem(`readBacks.${index}.shown`, shown),
       ...unknownName(`readBacks.${index}.address`, address, names.addresses),
     ]),
-    ...(document.events ?? []).flatMap((event, index) => [
-      ...('row' in event ? unknownName(`events.${index}.row`, event.row, names.rows) : []),
-      ...('tool' in event
-        ? unknownName(`events.${index}.tool`, `T${event.tool}`, names.tools)
-        : []),
-    ]),
+    ...(document.events ?? []).flatMap((event, index) =>
+      eventProblems(document, event, `events.${index}`, names),
+    ),
+    ...(document.acceptances ?? []).flatMap(({ address }, index) =>
+      unknownName(`acceptances.${index}.address`, address, names.addresses),
+    ),
   ]
+}
+
+function eventProblems(
+  document: SetupDocument,
+  event: SetupEvent,
+  place: string,
+  names: Names,
+): readonly Problem[] {
+  switch (event.kind) {
+    case 'part-changed':
+      return unknownName(`${place}.row`, event.row, names.rows)
+    case 'tool-changed':
+      return unknownName(`${place}.tool`, `T${event.tool}`, names.tools)
+    case 'check-failed':
+      return unknownName(`${place}.gauge`, event.gauge, names.gauges)
+    case 'external-changed':
+      return lengthProblem(`${place}.value`, event.value)
+    case 'home-recovered':
+      return (['X', 'Y', 'Z'] as const).flatMap((axis) =>
+        lengthProblem(`${place}.shift.${axis}`, event.shift[axis]),
+      )
+    case 'rebased':
+      return [
+        ...unknownName(`${place}.tool`, `T${event.tool}`, names.tools),
+        ...(names.tools.has(`T${event.tool}`) && rebaseOf(document, event) === undefined
+          ? [{ code: 'rebase-undetermined', place, received: `T${event.tool}` } as const]
+          : []),
+      ]
+    case 'plane-moved':
+    case 'home-lost':
+    case 'unit-changed':
+      return []
+  }
 }
 
 /** What the parts of a document may point at. */
@@ -54,6 +88,7 @@ function namesOf(sheet: SetupSheet): Names {
         ...(diameterRegister === undefined ? [] : [`D${diameterRegister}`]),
       ]),
       ...sheet.offsets.flatMap(({ row }) => [`${row}.X`, `${row}.Y`, `${row}.Z`]),
+      ...(sheet.reference?.planeRow === undefined ? [] : [`${sheet.reference.planeRow}.Z`]),
     ]),
   }
 }
@@ -76,6 +111,7 @@ function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
         sign: 'not-negative',
       }),
       ...optional(`sheet.machine.externalOffset.${axis}`, machine.externalOffset?.[axis]),
+      ...optional(`sheet.machine.dialTurn.${axis}`, machine.dialTurn?.[axis], { sign: 'positive' }),
       ...optional(`sheet.machine.travels.${axis}.min`, machine.travels?.[axis]?.min),
       ...optional(`sheet.machine.travels.${axis}.max`, machine.travels?.[axis]?.max),
     ]),
@@ -96,7 +132,8 @@ function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
         ...optional(`sheet.gauges.${index}.uncertainty`, uncertainty, { sign: 'not-negative' }),
       ],
     ),
-    ...sheet.tools.flatMap(({ length, diameter }, index) => [
+    ...sheet.tools.flatMap(({ length, lastLength, diameter }, index) => [
+      ...optional(`sheet.tools.${index}.lastLength`, lastLength, { sign: 'positive' }),
       ...optional(`sheet.tools.${index}.length`, length, { sign: 'positive' }),
       ...optional(`sheet.tools.${index}.diameter`, diameter, { sign: 'positive' }),
     ]),
@@ -109,6 +146,7 @@ function offsetLengths(offset: OffsetPlan, place: string): readonly NamedLength[
     ...axisLengths(offset.X, `${place}.X`),
     ...axisLengths(offset.Y, `${place}.Y`),
     [`${place}.Z.facing`, offset.Z.facing, { sign: 'not-negative' }],
+    ...optional(`${place}.edge.tolerance`, offset.edge?.tolerance, { sign: 'not-negative' }),
     ...optional(`${place}.Z.quill.measured`, offset.Z.quill?.measured, { sign: 'not-negative' }),
     ...optional(`${place}.Z.quill.running`, offset.Z.quill?.running, { sign: 'not-negative' }),
   ]
@@ -120,6 +158,7 @@ function axisLengths(plan: AxisPlan, place: string): readonly NamedLength[] {
   switch (plan.by) {
     case 'one-face':
     case 'sweep':
+    case 'turned-corner':
       return [drawing]
     case 'two-faces':
       return [
@@ -163,6 +202,16 @@ function sheetReferences(sheet: SetupSheet, names: Names): readonly Problem[] {
       sheet.offsets.map(({ row }) => row),
       'row',
     ),
+    ...(sheet.offsets.some(({ row }) => row === sheet.reference?.planeRow)
+      ? [
+          {
+            code: 'row-taken',
+            place: 'sheet.reference.planeRow',
+            received: sheet.reference?.planeRow ?? '',
+          } as const,
+        ]
+      : []),
+    ...sheet.offsets.flatMap(({ X, Y }, index) => cornerProblems(X, Y, `sheet.offsets.${index}`)),
     ...(sheet.school === 'master-tool'
       ? unknownName(
           'sheet.reference.masterTool',
@@ -178,6 +227,14 @@ function sheetReferences(sheet: SetupSheet, names: Names): readonly Problem[] {
       return Z.by === 'fixture-difference' ? unknownName(`${place}.from`, Z.from, earlier) : []
     }),
   ]
+}
+
+/** The corner of a turned part is found in X and Y together. */
+function cornerProblems(X: AxisPlan, Y: AxisPlan, place: string): readonly Problem[] {
+  const isCorner = (plan: AxisPlan) => plan.by === 'turned-corner'
+  if (isCorner(X) === isCorner(Y)) return []
+  const [axis, other] = isCorner(X) ? (['X', Y.by] as const) : (['Y', X.by] as const)
+  return [{ code: 'corner-needs-both', place: `${place}.${axis}.by`, received: other }]
 }
 
 function lengthProblem(

@@ -1,6 +1,6 @@
 import type { WrittenLength } from '../length/length'
 import type { Face } from '../touch/touch'
-import type { KeyMode, OffsetRow, SetupSheet } from './sheet'
+import type { KeyMode, MachineAxis, OffsetRow, SetupSheet } from './sheet'
 
 interface Fact {
   /** UUID v7, made where the fact was entered, so that a repeated request is the same fact. */
@@ -19,6 +19,16 @@ export type Quantity =
       readonly of: 'circle-point'
       readonly row: OffsetRow
       /** Which touch around the circle, from 1. */
+      readonly point: number
+      /** Machine Y of the spindle axis; `read` is its machine X. */
+      readonly readY: WrittenLength
+    }
+  | {
+      /** A touch of a side of the part, read on both axes: for its angle, or the corner of a turned part. */
+      readonly of: 'edge-point'
+      readonly row: OffsetRow
+      readonly face: Face
+      /** Which touch along this face, from 1. */
       readonly point: number
       /** Machine Y of the spindle axis; `read` is its machine X. */
       readonly readY: WrittenLength
@@ -58,10 +68,18 @@ export type Reading = Fact &
     readonly with: readonly string[]
     /** The way the axis moved last, where it was not the usual way of this touch (down, or into the face). */
     readonly approach?: '+' | '-'
+    /** Where Z is set: the tool in the spindle, and the one that the control takes for active. */
+    readonly spindle?: SpindleState
     /** The reading that this one replaces, and why. */
     readonly supersedes?: string
     readonly reason?: string
   }
+
+/** A tool number, or null for the bare nose and for no length active. */
+export interface SpindleState {
+  readonly holds: number | null
+  readonly controlSays: number | null
+}
 
 export interface KeyIn extends Fact {
   readonly address: string
@@ -78,15 +96,46 @@ export interface ReadBack extends Fact {
 }
 
 /**
- * Something changed that makes numbers stale. It stands in the order of the readings, not of
- * clocks: it happened after the first `afterReadings` of them.
+ * Something changed that makes numbers stale. It stands in the order of the facts, not of clocks: it
+ * happened after the first `afterReadings` readings and `afterReadBacks` read-backs.
  */
-export type SetupEvent = Fact & { readonly afterReadings: number } & (
+export type SetupEvent = Fact & {
+  readonly afterReadings: number
+  readonly afterReadBacks?: number
+} & (
     | { readonly kind: 'part-changed'; readonly row: OffsetRow }
     | { readonly kind: 'plane-moved' }
     | { readonly kind: 'tool-changed'; readonly tool: number }
     | { readonly kind: 'home-lost' }
+    /** The external offset of an axis is now this; it replaces the sheet's. */
+    | {
+        readonly kind: 'external-changed'
+        readonly axis: MachineAxis
+        readonly value: WrittenLength
+      }
+    /** The control was switched to another unit: what it showed before proves nothing any more. */
+    | { readonly kind: 'unit-changed' }
+    /** A gauge did not read what it should; its first `goodUntil` readings were before its last good check. */
+    | { readonly kind: 'check-failed'; readonly gauge: string; readonly goodUntil: number }
+    /** This tool was touched again on a plane that had moved: lengths from before shift by the difference. */
+    | { readonly kind: 'rebased'; readonly tool: number }
+    /**
+     * A lost home was found again by its marks: what the machine shows now is what it showed before,
+     * plus this much, by axis.
+     */
+    | {
+        readonly kind: 'home-recovered'
+        readonly shift: Readonly<Record<MachineAxis, WrittenLength>>
+      }
   )
+
+/** A stale number that somebody takes responsibility for. */
+export interface Acceptance extends Fact {
+  readonly address: string
+  readonly reason: string
+  /** The event, or `age`, that it was stale by: another one later makes it stale again. */
+  readonly staleBy: string
+}
 
 export interface SetupDocument {
   readonly format: 'pine-compass/setup'
@@ -97,4 +146,5 @@ export interface SetupDocument {
   readonly keyIns: readonly KeyIn[]
   readonly readBacks: readonly ReadBack[]
   readonly events?: readonly SetupEvent[]
+  readonly acceptances?: readonly Acceptance[]
 }

@@ -1,10 +1,18 @@
-import { meanOfChains, scaleChain, subtractChains, sumChains, type Chain } from '../chain/chain'
+import {
+  EMPTY_CHAIN,
+  meanOfChains,
+  scaleChain,
+  subtractChains,
+  sumChains,
+  type Chain,
+} from '../chain/chain'
 import type { WrittenLength } from '../length/length'
 import { schoolReference, type SchoolKnowledge } from '../schools/schools'
 import { planeUnder } from '../touch/touch'
 import type { Reading, SetupDocument } from './document'
 import type { OffsetPlan, OffsetRow } from './sheet'
 import { quantityKey, standingReadings, type QuantityName } from './quantity'
+import { planeShift } from './rebase'
 import type { Heights } from './solution'
 import type { SourceReader } from './sources'
 
@@ -105,10 +113,12 @@ function touchReader(document: SetupDocument, sources: SourceReader) {
     role: 'nose-at-contact' | 'tip-at-contact',
   ): Chain | undefined =>
     meanOfKnown(
-      standingReadings(document.readings, quantity).map((reading) => {
+      standingReadings(document, quantity).map((reading) => {
         const contact = sources.reading(reading, role)
         const gauge = sources.gaugeSum(reading.with, 'Z', quantityKey(reading))
-        return contact && gauge && planeUnder(contact, gauge)
+        const onPlane = quantity.of === 'nose-on-plane' || quantity.of === 'tip-on-plane'
+        const shift = onPlane ? planeShift(document, sources, reading) : EMPTY_CHAIN
+        return contact && gauge && shift && sumChains(planeUnder(contact, gauge), shift)
       }),
     )
 }
@@ -193,12 +203,12 @@ function carriedTop(
   row: OffsetRow,
 ): Chain | undefined {
   return meanOfKnown(
-    standingReadings(document.readings, { of: 'carried-difference', row })
+    standingReadings(document, { of: 'carried-difference', row })
       .filter(
         (reading): reading is ReadingOf<'carried-difference'> =>
           reading.of === 'carried-difference',
       )
-      .map((reading) => carriedDifference(reading, sources)),
+      .map((reading) => carriedDifference(document, reading, sources)),
   )
 }
 
@@ -207,15 +217,18 @@ function carriedTop(
  * when it was zeroed on the part; whatever lay beneath at each place is taken off there.
  */
 function carriedDifference(
+  document: SetupDocument,
   reading: ReadingOf<'carried-difference'>,
   sources: SourceReader,
 ): Chain | undefined {
   const counter = sources.reading(reading, 'counter')
   const onPart = sources.gaugeSum(reading.with, 'Z', quantityKey(reading))
   const onPlane = sources.gaugeSum(reading.withOnPlane, 'Z', quantityKey(reading))
-  if (!counter || !onPart || !onPlane) return undefined
+  const shift = planeShift(document, sources, reading)
+  if (!counter || !onPart || !onPlane || !shift) return undefined
   const upward = scaleChain(counter, reading.zeroedOn === 'plane' ? 1 : -1)
-  return sumChains(upward, onPlane, scaleChain(onPart, -1))
+  // A plane that lies higher now leaves less up to the part.
+  return subtractChains(sumChains(upward, onPlane), sumChains(onPart, shift))
 }
 
 /** Raw top of a fixture above that of another, with the same thing beneath at both. */
@@ -226,7 +239,7 @@ export function fixtureDifference(
   from: OffsetRow,
 ): Chain | undefined {
   return meanOfKnown(
-    standingReadings(document.readings, { of: 'fixture-difference', row, from })
+    standingReadings(document, { of: 'fixture-difference', row, from })
       .filter(
         (reading): reading is ReadingOf<'fixture-difference'> =>
           reading.of === 'fixture-difference',

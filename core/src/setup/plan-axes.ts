@@ -10,6 +10,7 @@ import {
   type Side,
 } from '../touch/touch'
 import type { WrittenLength } from '../length/length'
+import { cornerOf } from './corner'
 import { circleCentre, impliedDiameter, sweptCentre } from './centre'
 import type { SetupDocument } from './document'
 import type { AxisPlan, OffsetPlan } from './sheet'
@@ -45,7 +46,7 @@ export function solveAxis(
 ): AxisSolution {
   const plan = offset[axis]
   const place = `sheet.offsets.${document.sheet.offsets.indexOf(offset)}.${axis}`
-  if (plan.by === 'one-face' && axisOfFace(plan.face) !== axis) {
+  if ((plan.by === 'one-face' || plan.by === 'turned-corner') && axisOfFace(plan.face) !== axis) {
     sources.note({
       code: 'face-wrong-axis',
       place: `${place}.face`,
@@ -54,6 +55,7 @@ export function solveAxis(
     })
     return { faces: new Map() }
   }
+  if (plan.by === 'turned-corner') return solveCorner(document, sources, offset, axis, plan, place)
   if (plan.by === 'circle' || plan.by === 'sweep')
     return solveCentre(document, sources, offset, axis, plan, place)
   const faces = new Map<Face, Chain>()
@@ -96,6 +98,31 @@ export function solveAxis(
       register: lessExternal(subtractChains(meanOfChains([lower, upper]), drawing)),
     }),
   }
+}
+
+/** X or Y of the corner of a part that may be turned. Both are found together, or neither. */
+function solveCorner(
+  document: SetupDocument,
+  sources: SourceReader,
+  offset: OffsetPlan,
+  axis: PlanAxis,
+  plan: Extract<AxisPlan, { by: 'turned-corner' }>,
+  place: string,
+): AxisSolution {
+  const other = offset[axis === 'X' ? 'Y' : 'X']
+  if (other.by !== 'turned-corner')
+    sources.note({ code: 'corner-needs-both', place: `${place}.by`, received: other.by })
+  const corner = cornerOf(document, sources, offset)
+  const drawing = sources.declared(
+    plan.drawing,
+    `${place}.drawing`,
+    'drawing-coordinate',
+    `drawing ${axis} of ${offset.row}`,
+  )
+  const external = sources.externalOffset(axis)
+  if (!corner || !drawing || !external) return { faces: new Map() }
+  const register = subtractChains(subtractChains(corner[axis], drawing), external)
+  return { faces: new Map([[plan.face, corner[axis]]]), register }
 }
 
 /** X or Y of a centre that was found from touches around it, and for a circle its diameter against the drawing. */
@@ -144,7 +171,7 @@ function faceChain(
   side: Side,
 ): Chain | undefined {
   return meanOfKnown(
-    standingReadings(document.readings, { of: 'face', row: offset.row, face }).map((reading) => {
+    standingReadings(document, { of: 'face', row: offset.row, face }).map((reading) => {
       const contact = sources.reading(reading, 'axis-at-contact')
       const standOff = sources.gaugeSum(reading.with, axisOfFace(face), quantityKey(reading))
       return contact && standOff && faceBeyond(contact, standOff, approachDirection(face, side))

@@ -1,5 +1,6 @@
 import { axisOfFace } from '../touch/touch'
-import type { Quantity, Reading } from './document'
+import { sensitivity } from '../freshness/sensitivity'
+import type { Quantity, Reading, SetupDocument } from './document'
 import type { OffsetRow } from './sheet'
 
 /** A quantity without the circumstances that change from reading to reading. */
@@ -12,6 +13,12 @@ export type QuantityName =
       readonly face: 'left' | 'right' | 'front' | 'back'
     }
   | { readonly of: 'circle-point'; readonly row: OffsetRow; readonly point: number }
+  | {
+      readonly of: 'edge-point'
+      readonly row: OffsetRow
+      readonly face: 'left' | 'right' | 'front' | 'back'
+      readonly point: number
+    }
   | { readonly of: 'sweep'; readonly row: OffsetRow }
   | { readonly of: 'nose-on-part'; readonly row: OffsetRow }
   | { readonly of: 'tip-on-part'; readonly tool: number; readonly row: OffsetRow }
@@ -34,6 +41,8 @@ export function quantityKey(quantity: Quantity | QuantityName): string {
       return `tool-diameter:T${quantity.tool}`
     case 'fixture-difference':
       return `fixture-difference:${quantity.row}:${quantity.from}`
+    case 'edge-point':
+      return `edge-point:${quantity.row}:${quantity.face}:${quantity.point}`
     case 'circle-point':
       return `circle-point:${quantity.row}:${quantity.point}`
     case 'sweep':
@@ -45,40 +54,61 @@ export function quantityKey(quantity: Quantity | QuantityName): string {
 
 /** The axis that the quantity is read on; it decides which share of a gauge counts. */
 export function axisOfQuantity(quantity: Quantity | QuantityName): 'X' | 'Y' | 'Z' {
-  if (quantity.of === 'face') return axisOfFace(quantity.face)
+  if (quantity.of === 'face' || quantity.of === 'edge-point') return axisOfFace(quantity.face)
   // A point of a circle is read on both axes; gauges count as they do in X.
   return quantity.of === 'circle-point' || quantity.of === 'sweep' ? 'X' : 'Z'
 }
 
 /**
- * The readings of a quantity that still stand, in the order of the document: repeats all count,
- * superseded ones do not.
+ * The readings of a quantity that still stand, in the order of the document: repeats all count.
+ * Superseded ones do not, and neither do those from before something moved that was read again since.
  */
 export function standingReadings(
-  readings: readonly Reading[],
+  document: Pick<SetupDocument, 'readings' | 'events'>,
   quantity: QuantityName,
 ): readonly Reading[] {
-  return standingByQuantity(readings).get(quantityKey(quantity)) ?? NONE
+  return standingByQuantity(document).get(quantityKey(quantity)) ?? NONE
 }
 
 const NONE: readonly Reading[] = []
+const NO_EVENTS: NonNullable<SetupDocument['events']> = []
 
 // A set-up asks this for every tool and face, on every key that is typed: the list is sorted out
-// once for each list of readings, which is never changed after it was made.
-const sortedOut = new WeakMap<readonly Reading[], ReadonlyMap<string, readonly Reading[]>>()
+// once for each list of readings and of events, which are never changed after they were made.
+const sortedOut = new WeakMap<
+  readonly Reading[],
+  { readonly events: SetupDocument['events']; readonly of: ReadonlyMap<string, readonly Reading[]> }
+>()
 
-function standingByQuantity(readings: readonly Reading[]): ReadonlyMap<string, readonly Reading[]> {
+function standingByQuantity({
+  readings,
+  events = NO_EVENTS,
+}: Pick<SetupDocument, 'readings' | 'events'>): ReadonlyMap<string, readonly Reading[]> {
   const known = sortedOut.get(readings)
-  if (known !== undefined) return known
+  if (known?.events === events) return known.of
   const superseded = new Set(readings.map((reading) => reading.supersedes))
-  const byQuantity = new Map<string, Reading[]>()
-  for (const reading of readings) {
-    if (superseded.has(reading.id)) continue
+  const byQuantity = new Map<string, { readonly index: number; readonly reading: Reading }[]>()
+  readings.forEach((reading, index) => {
+    if (superseded.has(reading.id)) return
     const key = quantityKey(reading)
     const alike = byQuantity.get(key)
-    if (alike === undefined) byQuantity.set(key, [reading])
-    else alike.push(reading)
-  }
-  sortedOut.set(readings, byQuantity)
-  return byQuantity
+    if (alike === undefined) byQuantity.set(key, [{ index, reading }])
+    else alike.push({ index, reading })
+  })
+  const standing = new Map(
+    [...byQuantity].map(([key, all]) => {
+      // What was read before its ground moved gives way to what was read after.
+      const from = events.reduce((latest, event) => {
+        const again = all.some(({ index }) => index >= event.afterReadings)
+        const moved = all.some(
+          ({ index, reading }) =>
+            index < event.afterReadings && sensitivity(reading, event, index) !== 0,
+        )
+        return again && moved ? Math.max(latest, event.afterReadings) : latest
+      }, 0)
+      return [key, all.filter(({ index }) => index >= from).map(({ reading }) => reading)] as const
+    }),
+  )
+  sortedOut.set(readings, { events, of: standing })
+  return standing
 }

@@ -1,5 +1,6 @@
 import type { LengthUnit, WrittenLength } from '../length/length'
 import type { School } from '../schools/schools'
+import type { BlockGrade } from '../budget/gauge-block-limits'
 import type { GaugeKind } from '../touch/gauge-kinds'
 import type { Face, Side } from '../touch/touch'
 
@@ -9,16 +10,23 @@ export const OFFSET_ROWS = ['G54', 'G55', 'G56', 'G57', 'G58', 'G59'] as const
 export type OffsetRow = (typeof OFFSET_ROWS)[number]
 
 /**
- * How a register is changed: overwritten; by a difference; or by telling the control what the position
- * is at which the machine stands now, from which it works the register out.
+ * How a register is changed:
+ * - `set`: overwritten by a number;
+ * - `add`: by a difference from what it holds;
+ * - `position`: by telling the control what the position is at which the machine stands now;
+ * - `copy`: the machine position at which the axis stands is copied in, and a difference is added;
+ * - `halve`: the relative counter is zeroed on one face and halved on the other, and the position is
+ *   told where the counter then reads zero. Only a middle of two faces can be halved.
  */
-export type KeyMode = 'set' | 'add' | 'position'
+export const KEY_MODES = ['set', 'add', 'position', 'copy', 'halve'] as const
+
+export type KeyMode = (typeof KEY_MODES)[number]
 
 /** How a control stores and takes numbers. Described by what it does, never by its maker. */
 export interface ControlProfile {
   /** Decimals that the control shows and takes, by unit. */
   readonly decimals: Readonly<Record<LengthUnit, number>>
-  readonly lengthKey: Exclude<KeyMode, 'position'>
+  readonly lengthKey: Extract<KeyMode, 'set' | 'add' | 'copy'>
   readonly workOffsetKey: KeyMode
   /** What the control does with a stored length: most add it (the default), some subtract it. */
   readonly lengthSign?: 'added' | 'subtracted'
@@ -43,6 +51,19 @@ export interface MachineDeclaration {
   /** Added by the control to every work offset at once; zero where it is not said. */
   readonly externalOffset?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
   readonly travels?: Readonly<Partial<Record<MachineAxis, Travel>>>
+  /** How it finds its zero after power on; by switches where it is not said. */
+  readonly homing?: 'switches' | 'marks'
+  /** What one turn of a hand-wheel's dial moves: marks are certain only to within a turn. */
+  readonly dialTurn?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
+  readonly policy?: MachinePolicy
+}
+
+/** What the shop asks before a part is cut on a machine. */
+export interface MachinePolicy {
+  /** Readings older than this are stale. */
+  readonly maxAgeDays?: number
+  /** Another person looks at the set-up before it is released. */
+  readonly secondLook?: boolean
 }
 
 export interface Gauge {
@@ -57,6 +78,8 @@ export interface Gauge {
   readonly repeatability?: WrittenLength
   /** Standard uncertainty of its size, from its certificate. */
   readonly uncertainty?: WrittenLength
+  /** Grade of a gauge block by ISO 3650, where there is no certificate. */
+  readonly grade?: BlockGrade
 }
 
 export interface Tool {
@@ -66,6 +89,8 @@ export interface Tool {
   readonly lengthRegister: number
   /** Nose to tip, known from a presetter or a bench; a sensor's length under its preload. */
   readonly length?: WrittenLength
+  /** Nose to tip when it was last measured, in its holder ever since: to hold today's length against. */
+  readonly lastLength?: WrittenLength
   /** Nominal diameter, and the row (D) that holds it. */
   readonly diameter?: WrittenLength
   readonly diameterRegister?: number
@@ -100,6 +125,15 @@ export type AxisPlan =
     }
   /** Centre of a bore or a boss by a dial that is swept around it. */
   | { readonly by: 'sweep'; readonly side: Side; readonly drawing: WrittenLength }
+  /**
+   * Outside corner of a part that may be turned: two touches on its front or back face, one on its left
+   * or right. X and Y are found together, so both are planned this way.
+   */
+  | { readonly by: 'turned-corner'; readonly face: Face; readonly drawing: WrittenLength }
+
+/** Which side of the feature an axis plan touches; a turned corner is always an outside one. */
+export const sideOf = (plan: AxisPlan): Side =>
+  plan.by === 'turned-corner' ? 'outside' : plan.side
 
 interface ZPlanCommon {
   /** How far program zero lies below the raw top. */
@@ -123,6 +157,8 @@ export interface OffsetPlan {
   readonly X: AxisPlan
   readonly Y: AxisPlan
   readonly Z: ZPlan
+  /** An edge that is squared first: which one, and what it may run out over the part's length. */
+  readonly edge?: { readonly face: Face; readonly tolerance: WrittenLength }
 }
 
 export interface Stock {
@@ -139,6 +175,8 @@ export interface SchoolReference {
   readonly masterTool?: number
   /** Master tool: the length that it is declared with, so that no H turns negative; zero where it is not said. */
   readonly masterLength?: WrittenLength
+  /** A row that keeps the setting plane itself as a work offset: its Z is where the bare nose touches it. */
+  readonly planeRow?: OffsetRow
 }
 
 /** What is declared before anything is read. Replaced as a whole when it is revised. */

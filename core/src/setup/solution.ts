@@ -1,12 +1,13 @@
 import type { Chain } from '../chain/chain'
 import type { LengthUnit, Nanometres } from '../length/length'
 import type { Problem } from '../problem'
-import type { PlanAxis } from '../touch/touch'
+import type { Face, PlanAxis } from '../touch/touch'
 import type { KeyInLine } from '../keyin/key-in'
 import type { Explanation } from '../slips/explain'
 import type { Budget } from '../budget/budget'
 import type { Verdict } from '../budget/verdict'
-import type { SetupEvent } from './document'
+import type { Acceptance } from './document'
+import type { StaleReason } from '../freshness/stale'
 import type { OffsetRow } from './sheet'
 
 /** How far a register is to be trusted: the five marks of the interface. */
@@ -37,7 +38,9 @@ export interface Register {
   readonly keyIn?: KeyInLine
   readonly readBack?: ReadBackVerdict
   /** The event after which the number no longer holds; its state is then `stale`. */
-  readonly stale?: SetupEvent
+  readonly stale?: StaleReason
+  /** Somebody takes responsibility for the number although it is stale; its state is then as if it held. */
+  readonly accepted?: Acceptance
   /** How sure it is, and whether that is enough for what the job needs. */
   readonly budget?: Budget
   readonly fitness?: Verdict
@@ -56,6 +59,23 @@ export interface ImpliedSize {
   readonly causes: readonly Explanation[]
 }
 
+/** How far an edge is turned, and what that costs over the part. */
+export interface EdgeAngle {
+  readonly row: OffsetRow
+  readonly face: Face
+  /** The axis that the edge runs along. */
+  readonly along: PlanAxis
+  /** Counter-clockwise seen from above. */
+  readonly radians: number
+  /** The run-out as a chain, with its uncertainty. */
+  readonly chain: Chain
+  /** How much the far end lies off over the part's length. */
+  readonly runOut: Nanometres
+  /** What it may be, and whether it is; absent where the sheet does not say. */
+  readonly tolerance?: Nanometres
+  readonly agrees?: boolean
+}
+
 export const WARNING_CODES = [
   'size-differs',
   'faces-swapped',
@@ -63,6 +83,9 @@ export const WARNING_CODES = [
   'repeats-spread',
   'no-sensor',
   'approach-mixed',
+  'edge-turned',
+  'control-tool-differs',
+  'differs-from-last-time',
   'read-back-differs',
 ] as const
 
@@ -75,6 +98,10 @@ export interface Warning {
   readonly place: string
   readonly amount?: Nanometres
   readonly limit?: Nanometres
+  /** Slips that would explain it, simplest first. */
+  readonly causes?: readonly Explanation[]
+  /** Tools, where it is about two: the one in the spindle and the one that the control takes for active. */
+  readonly tools?: readonly (number | null)[]
 }
 
 /** Z planes and lengths that the pictures are drawn from; each absent until it is known. */
@@ -101,6 +128,7 @@ export interface Solution {
   readonly decimals: number
   readonly registers: readonly Register[]
   readonly sizes: readonly ImpliedSize[]
+  readonly edges: readonly EdgeAngle[]
   readonly heights: Heights
   /** Machine position of each face that was read, by quantity key. */
   readonly faces: ReadonlyMap<string, Chain>

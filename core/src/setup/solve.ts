@@ -1,22 +1,30 @@
-import { scaleChain, valueOf, type Chain, type Term } from '../chain/chain'
+import { scaleChain, subtractChains, valueOf, type Chain, type Term } from '../chain/chain'
 import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { budgetOf } from '../budget/budget'
 import { fitness } from '../budget/verdict'
-import { staleBy } from '../freshness/stale'
-import { keyInLine, type KeyInLine } from '../keyin/key-in'
+import { instantOf } from '../freshness/instant'
+import { nameOfReason, staleBy, staleByAge, type StaleReason } from '../freshness/stale'
+import { keyInLine, type KeyInLine, type Stand } from '../keyin/key-in'
 import { readBackAgrees } from '../keyin/read-back'
-import { readLength } from '../length/read-length'
-import { explain, type KnownSize } from '../slips/explain'
+import type { ReadLength } from '../length/read-length'
+import { explain, knownSizes } from '../slips/explain'
 import type { ReadBack, SetupDocument } from './document'
-import type { Gauge, OffsetRow, Tool } from './sheet'
+import type { MachineAxis, OffsetRow, Tool } from './sheet'
 import { heightsOf, meanOfKnown } from './heights'
 import { solveAxis, type AxisSolution } from './plan-axes'
 import { needOf } from './needs'
 import { quantityKey, standingReadings } from './quantity'
+import { edgesOf } from './edges'
 import { offsetsZ, toolLength } from './registers-z'
 import type { Heights, ReadBackVerdict, Register, Solution } from './solution'
 import { SourceReader } from './sources'
 import { warningsOf } from './warnings'
+
+/** When it is asked: core knows no clock. Without it no number is stale by age. */
+export interface SolveMoment {
+  /** ISO 8601 with zone. */
+  readonly now?: string
+}
 
 /**
  * Works out every register of a set-up from its readings.
@@ -25,8 +33,9 @@ import { warningsOf } from './warnings'
  * and on the command line. A number that cannot be read becomes a problem and leaves only what
  * depends on it unread.
  */
-export function solve(document: SetupDocument): Solution {
+export function solve(document: SetupDocument, moment: SolveMoment = {}): Solution {
   const { sheet } = document
+  const planeRow = sheet.reference?.planeRow
   const sources = new SourceReader(document)
   const heights = heightsOf(document, sources)
   const axes = sheet.offsets.flatMap((offset) =>
@@ -36,7 +45,7 @@ export function solve(document: SetupDocument): Solution {
       solved: solveAxis(document, sources, offset, axis),
     })),
   )
-  const registerFrom = registerBuilder(document, sources)
+  const registerFrom = registerBuilder(document, sources, moment)
   const lengths = lengthsByTool(document, heights, sources)
   const offsetZ = offsetsZ(document, heights, sources, lengths)
   const registers = [
@@ -58,19 +67,30 @@ export function solve(document: SetupDocument): Solution {
         .map(({ axis, solved }) => registerFrom(`${row}.${axis}`, 'work-offset', solved.register)),
       registerFrom(`${row}.Z`, 'work-offset', offsetZ.get(row)),
     ]),
+    ...(planeRow === undefined
+      ? []
+      : [registerFrom(`${planeRow}.Z`, 'work-offset', planeOffset(heights, sources))]),
   ]
   const explained = explainReadBacks(document, registers)
+  const edges = edgesOf(document, sources)
   const sizes = axes.flatMap(({ solved }) => (solved.size ? [solved.size] : []))
   return {
     unit: sheet.unit,
     decimals: sheet.machine.control.decimals[sheet.unit],
     registers: explained,
     sizes,
+    edges,
     heights,
     faces: facesByKey(axes),
-    warnings: warningsOf(document, explained, sizes),
+    warnings: warningsOf(document, explained, sizes, edges, heights),
     problems: sources.problems,
   }
+}
+
+/** A row that keeps the setting plane: its Z is where the bare nose touches it, less what the control adds. */
+function planeOffset({ noseOnPlane }: Heights, sources: SourceReader): Chain | undefined {
+  const external = sources.externalOffset('Z')
+  return noseOnPlane && external && subtractChains(noseOnPlane, external)
 }
 
 function lengthsByTool(
@@ -93,7 +113,7 @@ function toolDiameter(
   tool: Tool,
 ): Chain | undefined {
   const measured = meanOfKnown(
-    standingReadings(document.readings, { of: 'tool-diameter', tool: tool.number }).map((reading) =>
+    standingReadings(document, { of: 'tool-diameter', tool: tool.number }).map((reading) =>
       sources.reading(reading, 'diameter'),
     ),
   )
@@ -116,7 +136,7 @@ function facesByKey(
   )
 }
 
-function registerBuilder(document: SetupDocument, sources: SourceReader) {
+function registerBuilder(document: SetupDocument, sources: SourceReader, { now }: SolveMoment) {
   const { unit, machine } = document.sheet
   const decimals = machine.control.decimals[unit]
 
@@ -127,17 +147,28 @@ function registerBuilder(document: SetupDocument, sources: SourceReader) {
       ({ address, moment }, index) => [`${address} ${moment}`, index] as const,
     ),
   )
-  const lastShown = (address: string, moment: ReadBack['moment']) => {
+  // What a control showed before it was switched to another unit proves nothing any more.
+  const provenFrom = Math.max(
+    0,
+    ...(document.events ?? []).map(({ kind, afterReadBacks = 0 }) =>
+      kind === 'unit-changed' ? afterReadBacks : 0,
+    ),
+  )
+  const lastShown = (address: string, moment: ReadBack['moment']): Shown | undefined => {
     const index = lastRow.get(`${address} ${moment}`) ?? -1
     const readBack = document.readBacks[index]
-    return readBack && sources.length(readBack.shown, { place: `readBacks.${index}.shown` })
+    const shown = readBack && sources.length(readBack.shown, { place: `readBacks.${index}.shown` })
+    return readBack && shown && { readBack, shown, index }
   }
 
-  const verdict = (line: KeyInLine): ReadBackVerdict | undefined => {
+  const verdict = (line: KeyInLine, chain: Chain): ReadBackVerdict | undefined => {
     const { address, expected } = line
-    const shown = lastShown(address, 'after')
-    if (shown === undefined) return undefined
+    const last = lastShown(address, 'after')
+    if (last === undefined || last.index < provenFrom) return undefined
+    const { shown } = last
     const equal = readBackAgrees(line, shown, decimals)
+    // Read again since: what the control shows is the number from before, and is to be keyed anew.
+    if (!equal && isOlder(last.readBack.at, chain)) return undefined
     return {
       shownText: shown.text,
       shownUnit: shown.unit,
@@ -154,7 +185,7 @@ function registerBuilder(document: SetupDocument, sources: SourceReader) {
     const turns = kind === 'length' && machine.control.lengthSign === 'subtracted'
     const chain = turns ? scaleChain(added, -1) : added
     const value = valueOf(chain)
-    const before = lastShown(address, 'before')?.nm
+    const before = holdsNow(lastShown(address, 'before'), lastShown(address, 'after'), chain)
     const keyIn = keyInLine(
       {
         address,
@@ -162,46 +193,88 @@ function registerBuilder(document: SetupDocument, sources: SourceReader) {
         value,
         unit,
         ...(before === undefined ? {} : { before }),
-        ...standsAt(chain, order),
+        stand: standOf(chain, order),
       },
       machine.control,
     )
-    const readBack = verdict(keyIn)
-    const stale = staleBy(chain, document)
+    const readBack = verdict(keyIn, chain)
+    const stale = staleReason(document, chain, now)
+    const accepted = stale && acceptanceOf(document, address, stale)
     const budget = budgetOf(chain)
     const need = neededMm(document, sources, address)
     return {
       address,
       kind,
-      state: stale ? 'stale' : readBack?.equal ? 'keyed' : 'read',
+      state: stale && !accepted ? 'stale' : readBack?.equal ? 'keyed' : 'read',
       chain,
       value,
       keyIn,
       budget,
       ...(readBack && { readBack }),
       ...(stale && { stale }),
+      ...(accepted && { accepted }),
       ...(need !== undefined && { fitness: fitness(budget.expandedMm, need) }),
     }
   }
 }
 
+interface Shown {
+  readonly readBack: ReadBack
+  readonly shown: ReadLength
+  readonly index: number
+}
+
 /**
- * Where the axis stood at the last touch of a number. A tip does not count: whether the control has
- * a length active, and would take it off, is not known.
+ * What a register holds before it is keyed: what was read for that, or what it was keyed to before the
+ * number was read again, whichever was seen last.
  */
-function standsAt(
+function holdsNow(
+  before: Shown | undefined,
+  after: Shown | undefined,
   chain: Chain,
-  order: ReadonlyMap<string, number>,
-): { readonly standsAt?: Nanometres } {
-  const touches = chain.terms.filter(
-    ({ role }) => role === 'axis-at-contact' || role === 'nose-at-contact',
+): Nanometres | undefined {
+  const outdated = after && isOlder(after.readBack.at, chain) ? after : undefined
+  const last = (before?.index ?? -1) > (outdated?.index ?? -1) ? before : outdated
+  return last?.shown.nm
+}
+
+/** Whether something was read for a number after this time. */
+const isOlder = (at: string, chain: Chain): boolean =>
+  chain.terms.some(({ source }) => source.at !== undefined && instantOf(source.at) > instantOf(at))
+
+function staleReason(
+  document: SetupDocument,
+  chain: Chain,
+  now: string | undefined,
+): StaleReason | undefined {
+  const event = staleBy(chain, document)
+  if (event !== undefined) return { by: 'event', event }
+  const days = document.sheet.machine.policy?.maxAgeDays
+  return days === undefined || now === undefined ? undefined : staleByAge(chain, days, now)
+}
+
+const acceptanceOf = (document: SetupDocument, address: string, reason: StaleReason) =>
+  (document.acceptances ?? []).findLast(
+    (one) => one.address === address && one.staleBy === nameOfReason(reason),
   )
+
+/** Where the axis stood at the touches of a number, the last one counting. */
+function standOf(chain: Chain, order: ReadonlyMap<string, number>): Stand {
   const placeOf = ({ source }: Term) => order.get(source.id) ?? -1
-  const last = touches.reduce<Term | undefined>(
-    (latest, term) => (latest && placeOf(latest) > placeOf(term) ? latest : term),
-    undefined,
+  const touches = (...roles: readonly Term['role'][]) =>
+    chain.terms
+      .filter((term) => roles.includes(term.role) && placeOf(term) >= 0)
+      .sort((a, b) => placeOf(a) - placeOf(b))
+  const axis = touches('axis-at-contact', 'nose-at-contact').at(-1)?.source.length.nm
+  const tip = touches('tip-at-contact').at(-1)?.source.length.nm
+  const [first, second, third] = touches('axis-at-contact').filter(
+    ({ coefficient }) => coefficient === 0.5,
   )
-  return last && placeOf(last) >= 0 ? { standsAt: last.source.length.nm } : {}
+  return {
+    ...(axis !== undefined && { axis }),
+    ...(tip !== undefined && { tip }),
+    ...(first && second && !third && { pair: [first.source.length.nm, second.source.length.nm] }),
+  }
 }
 
 /** What the job needs of a register, in millimetres; undefined where it does not say. */
@@ -215,6 +288,10 @@ function neededMm(
   return read && read.nm / NANOMETRES_PER.mm
 }
 
+/** A length is read in Z; of a work offset its last letter says it. */
+const axisOfAddress = (address: string): MachineAxis =>
+  address.endsWith('.X') ? 'X' : address.endsWith('.Y') ? 'Y' : 'Z'
+
 /** Names the slips behind read-backs that differ: any other register's value may have slipped in. */
 function explainReadBacks(
   document: SetupDocument,
@@ -222,7 +299,6 @@ function explainReadBacks(
 ): readonly Register[] {
   const { unit, machine, gauges } = document.sheet
   const decimals = machine.control.decimals[unit]
-  const sizes = knownSizes(gauges)
   return registers.map((register) => {
     const { readBack, keyIn, chain, kind, address } = register
     if (readBack === undefined || readBack.equal || keyIn === undefined || chain === undefined)
@@ -240,18 +316,10 @@ function explainReadBacks(
       chain,
       kind,
       mode: keyIn.mode,
-      gauges: sizes,
+      gauges: knownSizes(gauges, axisOfAddress(address)),
       others,
       ...(keyIn.before === undefined ? {} : { before: keyIn.before }),
     })
     return { ...register, readBack: { ...readBack, causes } }
-  })
-}
-
-/** Sizes of gauges that can be read; what cannot is told elsewhere. */
-function knownSizes(gauges: readonly Gauge[]): readonly KnownSize[] {
-  return gauges.flatMap(({ name, size }) => {
-    const read = readLength(size)
-    return read.ok ? [{ name, nm: read.value.nm }] : []
   })
 }

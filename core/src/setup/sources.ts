@@ -8,15 +8,26 @@ import {
   type Source,
   type TermRole,
 } from '../chain/chain'
-import { gaugeUncertainty, readingUncertainty } from '../budget/source-uncertainty'
-import type { WrittenLength } from '../length/length'
+import {
+  gaugeUncertainty,
+  readingUncertainty,
+  UNKNOWN_LOST_MOTION,
+} from '../budget/source-uncertainty'
+import { toNanometres, type WrittenLength } from '../length/length'
 import { readLength, type ReadLength, type ReadLengthOptions } from '../length/read-length'
 import type { Problem } from '../problem'
 import { GAUGE_FACTS } from '../touch/gauge-kinds'
 import { approachDirection, axisOfFace, type Face } from '../touch/touch'
 import type { Reading, SetupDocument } from './document'
-import type { Gauge, MachineAxis, Tool } from './sheet'
+import { sideOf, type Gauge, type MachineAxis, type Tool } from './sheet'
 import { axisOfQuantity, quantityKey } from './quantity'
+import { repeatsMm } from './repeats'
+
+type ReadingOnBothAxes = Extract<Reading, { of: 'circle-point' | 'edge-point' | 'sweep' }>
+
+const isOnBothAxes = (reading: Reading): reading is ReadingOnBothAxes => 'readY' in reading
+
+const NOTHING: ReadLength = { nm: toNanometres(0), decimals: 0, unit: 'mm', text: '0' }
 
 export type ReadingRole =
   'tip-at-contact' | 'nose-at-contact' | 'axis-at-contact' | 'counter' | 'diameter'
@@ -60,24 +71,57 @@ export class SourceReader {
       kind: 'reading',
       name: quantityKey(reading),
       length,
-      uncertainty: readingUncertainty(length, this.gaugesOf(reading.with)),
+      uncertainty: readingUncertainty(
+        length,
+        this.gaugesOf(reading.with),
+        repeatsMm(this.document, reading),
+      ),
       by: reading.by,
       at: reading.at,
     }
+    const axis = isOnBothAxes(reading) ? 'X' : axisOfQuantity(reading)
     const lost =
-      role === 'counter' ||
-      role === 'diameter' ||
-      reading.of === 'circle-point' ||
-      reading.of === 'sweep'
-        ? EMPTY_CHAIN
-        : this.lostMotion(reading)
-    return lost && subtractChains(chainOf(source, role), lost)
+      role === 'counter' || role === 'diameter' ? EMPTY_CHAIN : this.lostMotion(reading, axis)
+    const moved =
+      role === 'counter' || role === 'diameter' ? EMPTY_CHAIN : this.homeShift(reading, axis)
+    return lost && moved && subtractChains(sumChains(chainOf(source, role), moved), lost)
   }
 
   /** The Y of a reading that is taken on both axes. */
-  readingY(reading: Extract<Reading, { of: 'circle-point' | 'sweep' }>): Chain | undefined {
+  readingY(reading: ReadingOnBothAxes): Chain | undefined {
     const place = `readings.${this.placeOfReading.get(reading.id)}.readY`
-    return this.partOfReading(reading, reading.readY, place, 'Y', 'axis-at-contact')
+    const read = this.partOfReading(reading, reading.readY, place, 'Y', 'axis-at-contact')
+    const lost = this.lostMotion(reading, 'Y')
+    const moved = this.homeShift(reading, 'Y')
+    return read && lost && moved && subtractChains(sumChains(read, moved), lost)
+  }
+
+  /** Whether a reading was entered before the first `count` of them were. */
+  isAmongFirst(count: number, reading: Reading): boolean {
+    return (this.placeOfReading.get(reading.id) ?? Infinity) < count
+  }
+
+  /**
+   * What a machine that lost its home and found it again by its marks shows more than it showed when
+   * this was read.
+   */
+  private homeShift(reading: Reading, axis: MachineAxis): Chain | undefined {
+    const shifts = (this.document.events ?? []).map((event, index) => {
+      if (event.kind !== 'home-recovered' || !this.isAmongFirst(event.afterReadings, reading))
+        return EMPTY_CHAIN
+      const place = `events.${index}.shift.${axis}`
+      const length = this.length(event.shift[axis], { place })
+      return (
+        length &&
+        chainOf(
+          { id: place, kind: 'declared', name: `home found again in ${axis}`, length },
+          'home-shift',
+        )
+      )
+    })
+    return shifts.some((shift) => shift === undefined)
+      ? undefined
+      : sumChains(...shifts.filter((shift) => shift !== undefined))
   }
 
   /** The four readings of a swept dial. */
@@ -136,9 +180,19 @@ export class SourceReader {
 
   /** What the control adds to every work offset; an empty chain where nothing is declared. */
   externalOffset(axis: MachineAxis): Chain | undefined {
-    const written = this.document.sheet.machine.externalOffset?.[axis]
+    const events = this.document.events ?? []
+    const changed = events.findLastIndex(
+      (event) => event.kind === 'external-changed' && event.axis === axis,
+    )
+    const event = events[changed]
+    const [written, place] =
+      event?.kind === 'external-changed'
+        ? [event.value, `events.${changed}.value`]
+        : [
+            this.document.sheet.machine.externalOffset?.[axis],
+            `sheet.machine.externalOffset.${axis}`,
+          ]
     if (written === undefined) return EMPTY_CHAIN
-    const place = `sheet.machine.externalOffset.${axis}`
     const length = this.length(written, { place })
     return (
       length &&
@@ -204,29 +258,34 @@ export class SourceReader {
    * as if the axis had last moved towards minus (down in Z). A gauge that is slid under while
    * rising turns the screw round; a face is met the way its name says.
    */
-  private lostMotion(reading: Reading): Chain | undefined {
-    const axis = axisOfQuantity(reading)
+  private lostMotion(reading: Reading, axis: MachineAxis): Chain | undefined {
+    if (!this.movedPlus(reading, axis)) return EMPTY_CHAIN
     const written = this.document.sheet.machine.lostMotion?.[axis]
-    if (written === undefined || !this.movedPlus(reading)) return EMPTY_CHAIN
     const place = `sheet.machine.lostMotion.${axis}`
-    const length = this.length(written, { place, sign: 'not-negative' })
-    return (
-      length &&
-      chainOf(
-        { id: place, kind: 'declared', name: `lost motion in ${axis}`, length },
+    const name = `lost motion in ${axis}`
+    // Not declared: taken as nothing, and put into the uncertainty wherever it does not cancel.
+    if (written === undefined)
+      return chainOf(
+        { id: place, kind: 'declared', name, length: NOTHING, uncertainty: UNKNOWN_LOST_MOTION },
         'lost-motion',
       )
-    )
+    const length = this.length(written, { place, sign: 'not-negative' })
+    return length && chainOf({ id: place, kind: 'declared', name, length }, 'lost-motion')
   }
 
-  private movedPlus(reading: Reading): boolean {
+  /** Whether the axis last moved towards plus; never for a reading that does not say which way it came. */
+  private movedPlus(reading: Reading, axis: MachineAxis): boolean {
+    if (reading.of === 'circle-point' || reading.of === 'sweep') return false
+    if (reading.of === 'face' || reading.of === 'edge-point') {
+      // Along the face the axis was only moved to its place.
+      if (axisOfFace(reading.face) !== axis) return false
+      if (reading.approach !== undefined) return reading.approach === '+'
+      const plan = this.document.sheet.offsets.find(({ row }) => row === reading.row)?.[axis]
+      const side = plan && reading.of === 'face' ? sideOf(plan) : 'outside'
+      return approachDirection(reading.face, side) > 0
+    }
     if (reading.approach !== undefined) return reading.approach === '+'
-    if (reading.of !== 'face')
-      return this.gaugesOf(reading.with).some(({ kind }) => GAUGE_FACTS[kind].rises)
-    const axis = axisOfFace(reading.face)
-    const side =
-      this.document.sheet.offsets.find(({ row }) => row === reading.row)?.[axis].side ?? 'outside'
-    return approachDirection(reading.face, side) > 0
+    return this.gaugesOf(reading.with).some(({ kind }) => GAUGE_FACTS[kind].rises)
   }
 
   /** Keeps a problem once, however often its number is asked for. */

@@ -1,10 +1,13 @@
 import { GAUGE_FACTS } from '../touch/gauge-kinds'
 import { repeatabilityMm } from '../budget/source-uncertainty'
-import { NANOMETRES_PER, toNanometres } from '../length/length'
+import { FINEST_DECIMALS, NANOMETRES_PER, toNanometres } from '../length/length'
 import { readLength } from '../length/read-length'
 import type { Reading, SetupDocument } from './document'
-import { quantityKey, standingReadings } from './quantity'
-import type { ImpliedSize, Register, Warning } from './solution'
+import { explain, knownSizes } from '../slips/explain'
+import { changedLengths } from './last-time'
+import { axisOfQuantity, quantityKey, standingReadings } from './quantity'
+import { alikeRepeats } from './repeats'
+import type { EdgeAngle, Heights, ImpliedSize, Register, Warning } from './solution'
 
 /** Repeats that differ by more than this many standard deviations of the method are pointed out (domain.md §4). */
 const SPREAD_FACTOR = 3
@@ -14,11 +17,24 @@ export function warningsOf(
   document: SetupDocument,
   registers: readonly Register[],
   sizes: readonly ImpliedSize[],
+  edges: readonly EdgeAngle[],
+  heights: Heights,
 ): readonly Warning[] {
   return [
     ...lengthWarnings(document, registers),
     ...readingWarnings(document),
+    ...spindleWarnings(document, registers),
+    ...changedLengths(document, heights).map(
+      ({ lengthRegister, change, limit, causes }): Warning => ({
+        code: 'differs-from-last-time',
+        place: `H${lengthRegister}`,
+        amount: change,
+        limit,
+        causes,
+      }),
+    ),
     ...approachWarning(document),
+    ...edgeWarnings(edges),
     ...sizes.flatMap((size) => sizeWarnings(size)),
     ...registers.flatMap(({ address, readBack }): Warning[] =>
       readBack && !readBack.equal
@@ -63,7 +79,7 @@ function readingWarnings(document: SetupDocument): readonly Warning[] {
     const key = quantityKey(reading)
     if (seen.has(key)) return []
     seen.add(key)
-    const standing = standingReadings(document.readings, reading)
+    const standing = standingReadings(document, reading)
     const noSensor = reading.of === 'face' && standing.some((one) => one.with.length === 0)
     return [
       ...(noSensor ? [{ code: 'no-sensor', place: key } as const] : []),
@@ -91,33 +107,99 @@ function approachWarning(document: SetupDocument): readonly Warning[] {
   return new Set(ways).size > 1 ? [{ code: 'approach-mixed', place: 'Z' }] : []
 }
 
+/** Repeats that lie further apart than the method allows, with the slips that one of them may be. */
 function spreadWarning(
   document: SetupDocument,
   place: string,
   repeats: readonly Reading[],
 ): readonly Warning[] {
   const last = repeats.at(-1)
+  if (last === undefined) return []
   // Only touches made the same way can be compared as read: another gauge shifts the reading.
-  const alike = repeats.filter((one) => circumstances(one) === (last && circumstances(last)))
-  const values = alike.flatMap(({ read }) => {
+  const values = alikeRepeats(document, last).flatMap(({ read }) => {
     const length = readLength(read)
-    return length.ok ? [length.value.nm] : []
+    return length.ok ? [length.value] : []
   })
-  if (values.length < 2) return []
-  const spread = Math.max(...values) - Math.min(...values)
+  const [newest, ...others] = [...values].reverse()
+  if (newest === undefined || others.length === 0) return []
+  const spread = Math.max(...values.map(({ nm }) => nm)) - Math.min(...values.map(({ nm }) => nm))
   const limit = toNanometres(
     SPREAD_FACTOR * repeatabilityMm(gaugesOf(document, repeats)) * NANOMETRES_PER.mm,
   )
-  return spread > limit
-    ? [{ code: 'repeats-spread', place, amount: toNanometres(spread), limit }]
-    : []
+  if (spread <= limit) return []
+  // The last touch is held against each of the others: one of them explains it, or none does.
+  const causes = others
+    .map((other) =>
+      explain({
+        expected: other.nm,
+        observed: newest.nm,
+        unit: newest.unit,
+        decimals: Math.min(newest.decimals, FINEST_DECIMALS[newest.unit]),
+        within: limit,
+        kind: 'size',
+        gauges: knownSizes(document.sheet.gauges, axisOfQuantity(last)),
+      }),
+    )
+    .find(({ length }) => length > 0)
+  return [
+    {
+      code: 'repeats-spread',
+      place,
+      amount: toNanometres(spread),
+      limit,
+      ...(causes && { causes }),
+    },
+  ]
 }
 
-const circumstances = (reading: Reading): string =>
-  JSON.stringify([
-    reading.with,
-    reading.of === 'carried-difference' ? [reading.zeroedOn, reading.withOnPlane] : [],
-  ])
+/**
+ * Z touches where the spindle held another tool than the step says, or the control took another one
+ * for active: the slip behind most crashes (domain.md §5). The amount is the difference of the two
+ * lengths, where both are known.
+ */
+function spindleWarnings(
+  document: SetupDocument,
+  registers: readonly Register[],
+): readonly Warning[] {
+  const superseded = new Set(document.readings.map(({ supersedes }) => supersedes))
+  const lengthOf = (tool: number | null): number | undefined => {
+    if (tool === null) return document.sheet.school === 'gauge-line' ? 0 : undefined
+    const register = document.sheet.tools.find(({ number }) => number === tool)?.lengthRegister
+    return registers.find(({ address }) => address === `H${register}`)?.value
+  }
+  return document.readings.flatMap((reading): readonly Warning[] => {
+    const { spindle } = reading
+    if (spindle === undefined || superseded.has(reading.id)) return []
+    const wanted = 'tool' in reading ? reading.tool : null
+    const { holds, controlSays } = spindle
+    if (holds === wanted && controlSays === holds) return []
+    const [really, taken] = [lengthOf(holds), lengthOf(controlSays)]
+    const amount =
+      really === undefined || taken === undefined ? undefined : toNanometres(taken - really)
+    return [
+      {
+        code: 'control-tool-differs',
+        place: quantityKey(reading),
+        tools: [wanted, holds, controlSays],
+        ...(amount !== undefined && amount !== 0 && { amount }),
+      },
+    ]
+  })
+}
+
+const edgeWarnings = (edges: readonly EdgeAngle[]): readonly Warning[] =>
+  edges.flatMap(({ row, face, runOut, tolerance, agrees }): readonly Warning[] =>
+    agrees === false && tolerance !== undefined
+      ? [
+          {
+            code: 'edge-turned',
+            place: `edge-point:${row}:${face}`,
+            amount: runOut,
+            limit: tolerance,
+          },
+        ]
+      : [],
+  )
 
 const gaugesOf = (document: SetupDocument, repeats: readonly Reading[]) =>
   document.sheet.gauges.filter(({ id }) => repeats.some((reading) => reading.with.includes(id)))

@@ -1,7 +1,9 @@
 import type { Chain } from '../chain/chain'
-import type { KeyMode } from '../setup/sheet'
+import type { Gauge, KeyMode, MachineAxis } from '../setup/sheet'
+import { GAUGE_FACTS } from '../touch/gauge-kinds'
 import { formatLength, roundToDisplay } from '../length/format-length'
-import type { LengthUnit, Nanometres } from '../length/length'
+import { toNanometres, type LengthUnit, type Nanometres } from '../length/length'
+import { readLength } from '../length/read-length'
 import { chainCandidates } from './chain-candidates'
 import { digitCandidates } from './digit-candidates'
 import { registerCandidates } from './register-candidates'
@@ -53,6 +55,23 @@ export interface Explanation {
 export interface KnownSize {
   readonly name: string
   readonly nm: Nanometres
+}
+
+/**
+ * What each gauge counts along an axis, of those that serve it and whose size can be read: half of a
+ * tip's diameter in X and Y, the whole of a setter in Z.
+ */
+export function knownSizes(
+  gauges: readonly Pick<Gauge, 'kind' | 'name' | 'size' | 'wall'>[],
+  axis: MachineAxis,
+): readonly KnownSize[] {
+  return gauges.flatMap(({ kind, name, size, wall }) => {
+    const { shareInZ, shareInXY, countsInXY } = GAUGE_FACTS[kind]
+    const share = axis === 'Z' ? shareInZ : shareInXY
+    const written = axis !== 'Z' && countsInXY === 'wall' ? wall : size
+    const read = written && readLength(written)
+    return read?.ok && share ? [{ name, nm: toNanometres(share * read.value.nm) }] : []
+  })
 }
 
 export interface Comparison {

@@ -8,6 +8,8 @@ export function describeAdvice(advice: Advice): string {
       return `take this touch ${advice.times} times`
     case 'change-gauge':
       return `touch with a ${advice.to.replace(/-/g, ' ')} instead`
+    case 'declare-lost-motion':
+      return 'measure the lost motion of this axis and declare it on the machine, or touch from the other side'
     case 'read-finer':
       return 'read it with more decimals, or have the gauge certified'
   }

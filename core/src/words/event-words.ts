@@ -1,6 +1,7 @@
+import type { StaleReason } from '../freshness/stale'
 import type { SetupEvent } from '../setup/document'
 
-/** Why a number is stale, to be said beside it. */
+/** What happened, to be said beside a number that is stale by it. */
 export function describeEvent(event: SetupEvent): string {
   switch (event.kind) {
     case 'part-changed':
@@ -11,5 +12,22 @@ export function describeEvent(event: SetupEvent): string {
       return `T${event.tool} was broken, replaced or re-gripped`
     case 'home-lost':
       return 'the machine lost its home position'
+    case 'external-changed':
+      return `the external offset of ${event.axis} is ${event.value.text} ${event.value.unit} now`
+    case 'unit-changed':
+      return 'the control was switched to another unit'
+    case 'check-failed':
+      return `the gauge ${event.gauge} failed its check`
+    case 'rebased':
+      return `lengths were re-based on T${event.tool}`
+    case 'home-recovered':
+      return 'home was found again by its marks'
   }
+}
+
+/** Why a number is stale, whatever the reason. */
+export function describeStale(reason: StaleReason): string {
+  return reason.by === 'event'
+    ? describeEvent(reason.event)
+    : `it was read more than ${reason.days} ${reason.days === 1 ? 'day' : 'days'} ago (${reason.readAt.slice(0, 10)})`
 }

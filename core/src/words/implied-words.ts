@@ -11,6 +11,8 @@ export function describeImplied({ kind, address }: Pick<Implied, 'kind' | 'addre
       return 'Part above plane'
     case 'face':
       return 'Face'
+    case 'edge':
+      return 'Runs out over the part'
     case 'register':
       return address?.replace('.', ' ') ?? ''
   }

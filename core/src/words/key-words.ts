@@ -26,6 +26,19 @@ const words: Readonly<Record<KeyMode, KeyWords>> = {
     first:
       'This control counts from where the axis stands, and no touch of the bare axis stands behind this row. Store the number itself.',
   },
+  copy: {
+    does: 'adds',
+    not: 'not the one that sets',
+    mind: 'First copy the machine position into the row, while the axis still stands where it touched last.',
+    first:
+      'This control copies where the axis stands, and no touch of its own stands behind this row. Store the number itself.',
+  },
+  halve: {
+    does: 'says “my position is”',
+    not: 'not the one that stores a number',
+    mind: 'Zero the counter at the first face, halve it at the second, drive to its zero from the side of the last touch, then type.',
+    first: 'Both faces have to be touched first.',
+  },
 }
 
 export const describeKeyMode = (mode: KeyMode): KeyWords => words[mode]

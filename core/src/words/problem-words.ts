@@ -94,8 +94,23 @@ const words: Readonly<Record<ProblemCode, (problem: Problem) => ProblemWords>> =
     expected: 'three or more touches spread around the circle',
     remedy: 'Touch again, as far around as can be reached.',
   }),
+  'corner-needs-both': ({ received }) => ({
+    message: `One axis is found by a turned corner and the other by ${received.replace(/-/g, ' ')}.`,
+    expected: 'X and Y both by the turned corner: they are found together',
+    remedy: 'Plan both axes by the turned corner, or neither.',
+  }),
+  'rebase-undetermined': ({ received }) => ({
+    message: `${received} was not touched both before and after the plane moved.`,
+    expected: 'one touch of the same tool on the plane before it moved, and one after',
+    remedy: 'Touch that tool on the plane again, then re-base.',
+  }),
+  'row-taken': ({ received }) => ({
+    message: `${received} is a work offset of a fixture already.`,
+    expected: 'a row that no fixture uses',
+    remedy: 'Keep the setting plane in another row.',
+  }),
   'edge-undetermined': ({ received }) => ({
-    message: `An edge has no direction from touches in one place (${received}).`,
+    message: `The touches give an edge no direction, or one turned by more than 45° (${received}).`,
     expected: 'two touches well apart along the edge',
     remedy: 'Move along the edge between the touches.',
   }),

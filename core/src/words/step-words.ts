@@ -1,6 +1,7 @@
 import type { QuantityName } from '../setup/quantity'
 import type { SetupDocument } from '../setup/document'
 import type { Station } from '../plan/steps'
+import { sideOf } from '../setup/sheet'
 import { approachDirection, axisOfFace, type Face, type Side } from '../touch/touch'
 
 /** What a reading step says: where one is, what to do, what to beware of, what is read. */
@@ -124,6 +125,15 @@ export function describeStep(
         caution: CAUTIONS.finder,
         field: 'Machine X and Y at contact',
       }
+    case 'edge-point': {
+      const name = faceName(quantity.face, 'outside')
+      return {
+        title: `${quantity.row} · ${name}, touch ${quantity.point}`,
+        sentence: `${capital(name)}, ${faceNames[quantity.face].from}, ${quantity.point === 1 ? 'near one end of it' : 'as far along it as can be reached'}${gauge === '' ? '' : `, until the ${gauge} touches`}.`,
+        caution: CAUTIONS.finder,
+        field: 'Machine X and Y at contact',
+      }
+    }
     case 'sweep':
       return {
         title: `${quantity.row} · sweep`,
@@ -173,7 +183,7 @@ function faceWords(
 ): StepWords {
   const axis = axisOfFace(face)
   const plan = document.sheet.offsets.find((offset) => offset.row === row)?.[axis]
-  const side = plan?.side ?? 'outside'
+  const side = plan ? sideOf(plan) : 'outside'
   const gauge = gaugeNames(document, using)
   const turns = document.sheet.gauges.some(
     ({ id, kind }) => using.includes(id) && kind === 'edge-finder',

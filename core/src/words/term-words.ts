@@ -18,6 +18,8 @@ const roles: Readonly<Record<TermRole, string>> = {
   diameter: 'diameter as measured',
   dial: 'dial of the sweep',
   'circle-remainder': 'circle through the touches',
+  'corner-remainder': 'what the turn of the part adds',
+  'home-shift': 'home found again elsewhere',
 }
 
 /** What a line of a trace is, in words. */

@@ -13,7 +13,13 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
   'repeats-spread': ({ place, amount, limit }, write) =>
     `${place}: the repeats differ by ${amount === undefined ? '?' : write(amount)}, more than ${limit === undefined ? '?' : write(limit)}. A burr, a chip or a loose tool does that.`,
   'approach-mixed': () =>
-    'Some heights were touched while lowering and others while rising, and the lost motion of Z is not declared: they may differ by all of it. Touch from one side, or declare it on the machine.',
+    'Some heights were touched while lowering and others while rising, and the lost motion of Z is not declared: they may differ by all of it, and the uncertainty is larger for it. Touch from one side, or declare it on the machine.',
+  'edge-turned': ({ place, amount, limit }, write) =>
+    `${place} runs out by ${amount === undefined ? '?' : write(amount)} over the part (allowed ±${limit === undefined ? '?' : write(limit)}). Square it, and touch it again.`,
+  'control-tool-differs': ({ place, amount, tools = [] }, write) =>
+    `${place}: ${toolName(tools[0])} was to stand in the spindle, ${toolName(tools[1])} does, and the control takes ${toolName(tools[2])} for active.${amount === undefined ? '' : ` A Z that is set this way is off by ${write(amount)}.`} Make all three the same, and touch again.`,
+  'differs-from-last-time': ({ place, amount, limit }, write) =>
+    `${place} differs from last time by ${amount === undefined ? '?' : write(amount)}, more than ${limit === undefined ? '?' : write(limit)}. Was it replaced or re-gripped, or was a gauge missed?`,
   'no-sensor': ({ place }) =>
     `${place} was read without naming a sensor: its radius is counted as zero.`,
   'read-back-differs': ({ place, amount }, write) =>
@@ -23,9 +29,16 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
 export const describeWarning = (warning: Warning, write: LengthWriter): string =>
   words[warning.code]({ ...warning, place: placeName(warning.place) }, write)
 
+const toolName = (tool: number | null | undefined): string =>
+  tool === null || tool === undefined ? 'the bare nose' : `T${tool}`
+
 /** `G54 X` for a register, `G54 left face` for a touch. */
 function placeName(place: string): string {
   const [of, row, face] = place.split(':')
-  if (of === 'face') return `${row} ${face} face`
+  if (of === 'face' || of === 'edge-point') return `${row} ${face} face`
+  if (of === 'tip-on-part') return `${row} top by ${face}`
+  if (of === 'nose-on-part') return `${row} top`
+  if (of === 'tip-on-plane') return `${row} on the plane`
+  if (of === 'nose-on-plane') return 'the bare nose on the plane'
   return (row ?? place).replace('.', ' ')
 }

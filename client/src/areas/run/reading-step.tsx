@@ -6,6 +6,7 @@ import {
   describeStep,
   ladderOf,
   planViewOf,
+  sideOf,
   type Chain,
   type QuantityName,
 } from '@pine/core'
@@ -217,7 +218,7 @@ function StepPicture({ quantity, preview, solution, using, height, onTrace }: St
     <PlanDrawing
       plan={planViewOf(preview, solution, offset, { face: quantity.face, with: using })}
       height={height}
-      approach={describeApproach(quantity.face, offset[axis].side)}
+      approach={describeApproach(quantity.face, sideOf(offset[axis]))}
       size={size && { text: write(size.implied), agrees: size.agrees, axis }}
     />
   )

@@ -91,6 +91,8 @@ function axisWords(plan: AxisPlan, axis: 'X' | 'Y'): string {
     return `${faceName(plan.face, plan.side)} is ${axis} = ${text(plan.drawing)}`
   if (plan.by === 'circle')
     return `centre of the ${plan.side === 'outside' ? 'boss' : 'bore'} is ${axis} = ${text(plan.drawing)}; diameter ${text(plan.diameter)} ±${text(plan.tolerance)}`
+  if (plan.by === 'turned-corner')
+    return `${faceName(plan.face, 'outside')}, however it is turned, is ${axis} = ${text(plan.drawing)}`
   if (plan.by === 'sweep') return `centre by a swept dial is ${axis} = ${text(plan.drawing)}`
   const what = plan.side === 'outside' ? 'middle of both faces' : 'middle of the slot'
   return `${what} is ${axis} = ${text(plan.drawing)}; size ${text(plan.size)} ±${text(plan.tolerance)}`

@@ -52,7 +52,7 @@ export function useReading(setupId: string, setup: StandingSetup, quantity: Quan
     started,
   } = useDraft<ReadingDraft>(`reading:${setupId}:${key}`, initial)
   const [asked, setAsked] = useState(false)
-  const standing = standingReadings(document.readings, quantity)
+  const standing = standingReadings(document, quantity)
   const read = readLength(draft)
   const preview = useMemo(() => previewOf(document, draft, quantity), [document, draft, quantity])
   const solution = useMemo(
@@ -111,6 +111,7 @@ function bodyOf(
       if (zeroedOn !== 'row' && zeroedOn !== 'from') return undefined
       return { ...quantity, ...common, zeroedOn }
     case 'circle-point':
+    case 'edge-point':
     case 'sweep':
       // Read on two axes: this field takes one number, see problemOf.
       return undefined
@@ -125,7 +126,7 @@ function previewOf(
   draft: ReadingDraft,
   quantity: QuantityName,
 ): SetupDocument {
-  const body = bodyOf(draft, quantity, standingReadings(document.readings, quantity).at(-1)?.id)
+  const body = bodyOf(draft, quantity, standingReadings(document, quantity).at(-1)?.id)
   if (body === undefined || !readLength(body.read).ok) return document
   // Who and when are filled in by the server; for a preview they do not matter.
   return appendFact(document, { id: 'preview', kind: 'reading', body }, { by: '', at: '' })
@@ -140,7 +141,7 @@ function problemOf(
     const { message, remedy } = describeProblem(read.problem)
     return `${message} ${remedy}`
   }
-  if (quantity.of === 'circle-point' || quantity.of === 'sweep')
+  if (quantity.of === 'circle-point' || quantity.of === 'edge-point' || quantity.of === 'sweep')
     return 'A reading on two axes comes in by the set-up file: docs/setup-file.md.'
   if (isDifference(quantity) && draft.zeroedOn === undefined)
     return 'Say where the counter was zeroed: the sign follows from that.'

@@ -14,6 +14,8 @@ const KEYED = {
   set: 'are set',
   add: 'are added',
   position: 'follow from “my position is”',
+  copy: 'are copied from where it stands, and added to',
+  halve: 'follow from the halved counter',
 } as const
 
 /** The shop's machines and gauges: declared once, used by every set-up. */

@@ -1,0 +1,63 @@
+import type { Reading, SetupEvent } from '../setup/document'
+
+/**
+ * How a reading would change with the thing that an event moved: the part's position, the setting
+ * plane, a tool's length, the machine's zero, a gauge. A difference on the relative counter does not
+ * know the machine's zero; it knows both of its ends.
+ *
+ * @param index place of the reading in the document: a failed check tells only from its last good one on.
+ */
+export function sensitivity(reading: Reading, event: SetupEvent, index: number): number {
+  switch (event.kind) {
+    case 'part-changed': {
+      if (reading.of === 'fixture-difference')
+        return Number(reading.row === event.row) - Number(reading.from === event.row)
+      return 'row' in reading && reading.row === event.row ? 1 : 0
+    }
+    case 'plane-moved':
+      if (reading.of === 'nose-on-plane' || reading.of === 'tip-on-plane') return 1
+      return reading.of === 'carried-difference' ? -1 : 0
+    case 'tool-changed':
+      return 'tool' in reading && reading.tool === event.tool ? 1 : 0
+    case 'home-lost':
+      return isDifference(reading) || reading.of === 'tool-diameter' ? 0 : 1
+    case 'check-failed':
+      return index < event.goodUntil ? 0 : timesUsed(reading, event.gauge)
+    // What these change is worked into the numbers themselves.
+    case 'external-changed':
+    case 'unit-changed':
+    case 'rebased':
+    case 'home-recovered':
+      return 0
+  }
+}
+
+const isDifference = ({ of }: Reading): boolean =>
+  of === 'carried-difference' || of === 'fixture-difference'
+
+/**
+ * How often a gauge enters a reading. At both ends of a difference it cancels; so does the radius
+ * of a sensor at two opposite faces, and round a circle.
+ */
+function timesUsed(reading: Reading, gauge: string): number {
+  const count = (ids: readonly string[]) => ids.filter((id) => id === gauge).length
+  switch (reading.of) {
+    case 'carried-difference':
+      return count(reading.with) - count(reading.withOnPlane)
+    case 'face':
+      return reading.face === 'left' || reading.face === 'front'
+        ? count(reading.with)
+        : -count(reading.with)
+    case 'circle-point':
+      return 0
+    default:
+      return count(reading.with)
+  }
+}
+
+/** The sign with which a counter shows the height it reads; 1 for everything else. */
+export function direction(reading: Reading): 1 | -1 {
+  if (reading.of === 'carried-difference') return reading.zeroedOn === 'plane' ? 1 : -1
+  if (reading.of === 'fixture-difference') return reading.zeroedOn === 'from' ? 1 : -1
+  return 1
+}

@@ -1,0 +1,65 @@
+import { EMPTY_CHAIN, subtractChains, sumChains, type Chain } from '../chain/chain'
+import { planeUnder } from '../touch/touch'
+import type { Reading, SetupDocument, SetupEvent } from './document'
+import { quantityKey } from './quantity'
+import type { SourceReader } from './sources'
+
+type EventOf<Kind extends SetupEvent['kind']> = Extract<SetupEvent, { kind: Kind }>
+
+/** The two touches of one tool, on the plane before it moved and after. */
+export interface Rebase {
+  readonly before: Reading
+  readonly after: Reading
+  /** Readings before this one were taken on the plane as it was. */
+  readonly movedAfter: number
+}
+
+/**
+ * What a tool that was touched before and after the plane moved tells of the move. Undefined when it
+ * was not touched on one of the two, or when no plane moved before.
+ */
+export function rebaseOf(
+  { readings, events = [] }: Pick<SetupDocument, 'readings' | 'events'>,
+  event: Pick<EventOf<'rebased'>, 'tool' | 'afterReadings'>,
+): Rebase | undefined {
+  const moved = events.findLast(
+    (one) => one.kind === 'plane-moved' && one.afterReadings <= event.afterReadings,
+  )
+  if (moved === undefined) return undefined
+  const superseded = new Set(readings.map(({ supersedes }) => supersedes))
+  const touches = readings.map(
+    (reading, index) =>
+      reading.of === 'tip-on-plane' &&
+      reading.tool === event.tool &&
+      index < event.afterReadings &&
+      !superseded.has(reading.id),
+  )
+  const before = readings.findLast((_, index) => touches[index] && index < moved.afterReadings)
+  const after = readings.findLast((_, index) => touches[index] && index >= moved.afterReadings)
+  return before && after && { before, after, movedAfter: moved.afterReadings }
+}
+
+/**
+ * How much higher the plane lies now than when a reading was taken on it, as far as re-bases tell:
+ * nothing for what was read after it moved.
+ */
+export function planeShift(
+  document: SetupDocument,
+  sources: SourceReader,
+  reading: Reading,
+): Chain | undefined {
+  const shifts = (document.events ?? []).map((event) => {
+    const rebase = event.kind === 'rebased' ? rebaseOf(document, event) : undefined
+    if (rebase === undefined || !sources.isAmongFirst(rebase.movedAfter, reading))
+      return EMPTY_CHAIN
+    const [before, after] = [rebase.before, rebase.after].map((touch) => {
+      const contact = sources.reading(touch, 'tip-at-contact')
+      const gauge = sources.gaugeSum(touch.with, 'Z', quantityKey(touch))
+      return contact && gauge && planeUnder(contact, gauge)
+    })
+    return before && after && subtractChains(after, before)
+  })
+  return shifts.some((shift) => shift === undefined)
+    ? undefined
+    : sumChains(...shifts.filter((shift) => shift !== undefined))
+}

@@ -1,0 +1,26 @@
+import { NANOMETRES_PER } from '../length/length'
+import { readLength } from '../length/read-length'
+import type { Reading, SetupDocument } from './document'
+import { standingReadings } from './quantity'
+
+/** Standing touches that were made the same way: another gauge shifts what is read. */
+export function alikeRepeats(document: SetupDocument, reading: Reading): readonly Reading[] {
+  return standingReadings(document, reading).filter(
+    (one) => circumstances(one) === circumstances(reading),
+  )
+}
+
+/** What those touches read, in millimetres; a number that cannot be read is left out. */
+export const repeatsMm = (document: SetupDocument, reading: Reading): readonly number[] =>
+  alikeRepeats(document, reading).flatMap(({ read }) => {
+    const length = readLength(read)
+    return length.ok ? [length.value.nm / NANOMETRES_PER.mm] : []
+  })
+
+const circumstances = (reading: Reading): string =>
+  JSON.stringify([
+    reading.with,
+    reading.approach,
+    reading.of === 'carried-difference' ? [reading.zeroedOn, reading.withOnPlane] : [],
+    reading.of === 'fixture-difference' ? reading.zeroedOn : [],
+  ])

@@ -1,0 +1,328 @@
+import {
+  checkDocument,
+  solve,
+  stepsOf,
+  type Reading,
+  type SetupDocument,
+  type SetupEvent,
+} from '../src'
+import {
+  difference,
+  fact,
+  frontTouch,
+  leftTouch,
+  mm,
+  noseTouch,
+  readingOf,
+  tipTouch,
+  workedDocument,
+  workedSheet,
+} from './worked-example'
+
+const registers = (document: SetupDocument, now?: string) =>
+  new Map(
+    solve(document, now === undefined ? {} : { now }).registers.map(
+      (register) => [register.address, register] as const,
+    ),
+  )
+const stateOf = (document: SetupDocument, address: string) =>
+  registers(document).get(address)?.state
+const event = (details: object, afterReadings: number, afterReadBacks = 0) =>
+  ({ ...fact(), afterReadings, afterReadBacks, ...details }) as SetupEvent
+const seen = (address: string, text: string) => ({
+  ...fact(),
+  address,
+  moment: 'after' as const,
+  shown: mm(text),
+})
+const tip = (tool: number, read: string) =>
+  readingOf<'tip-on-plane'>({ of: 'tip-on-plane', tool, read: mm(read), with: ['setter'] })
+
+const twoTools = [
+  { number: 1, name: 'first', lengthRegister: 1 },
+  { number: 2, name: 'second', lengthRegister: 2 },
+]
+
+describe('read again after something moved', () => {
+  test('the readings from before give way; nothing has to be struck out', () => {
+    const document: SetupDocument = {
+      ...workedDocument({}, [tip(1, '-220.000'), difference(), tip(1, '-215.000')]),
+      events: [event({ kind: 'tool-changed', tool: 1 }, 2)],
+    }
+    expect(registers(document).get('H1')).toMatchObject({ state: 'read', value: -265_000_000 })
+  })
+
+  test('before it is read again it is stale, and its step is open', () => {
+    const document: SetupDocument = {
+      ...workedDocument({}, [tip(1, '-220.000'), difference()]),
+      events: [event({ kind: 'tool-changed', tool: 1 }, 2)],
+    }
+    expect(stateOf(document, 'H1')).toBe('stale')
+    const step = stepsOf(document, solve(document), false).find(
+      ({ step: { key } }) => key === 'tip-on-plane:T1',
+    )
+    expect(step).toMatchObject({ done: false, trust: 'stale' })
+  })
+
+  test('what the control shows from before is the value to be replaced, not a slip', () => {
+    const base = workedDocument({}, [tip(1, '-220.000')])
+    const readBacks = [seen('H1', '-270.000')]
+    const again = tip(1, '-215.000')
+    const register = registers({
+      ...base,
+      readBacks,
+      readings: [...base.readings, again],
+      events: [event({ kind: 'tool-changed', tool: 1 }, 1)],
+    }).get('H1')
+    expect(register?.state).toBe('read')
+    expect(register?.readBack).toBeUndefined()
+    expect(register?.keyIn?.before).toBe(-270_000_000)
+  })
+})
+
+describe('re-base', () => {
+  // T1 stands on the setter at −220, the plane is set again 0.4 lower, T1 stands at −220.4 on it.
+  const rebased = (...readings: Reading[]): SetupDocument => ({
+    ...workedDocument({ tools: twoTools }, [
+      tip(1, '-220.000'),
+      tip(2, '-180.000'),
+      tip(1, '-220.400'),
+      ...readings,
+    ]),
+    events: [event({ kind: 'plane-moved' }, 2), event({ kind: 'rebased', tool: 1 }, 3)],
+  })
+
+  test('all lengths shift by what the tool that was touched twice tells', () => {
+    expect(registers(rebased()).get('H1')?.value).toBe(-270_400_000)
+    expect(registers(rebased()).get('H2')).toMatchObject({ state: 'read', value: -230_400_000 })
+  })
+
+  test('without it the other tool is stale', () => {
+    const document = rebased()
+    expect(stateOf({ ...document, events: [document.events![0]!] }, 'H2')).toBe('stale')
+  })
+
+  test('a difference that was carried from the old plane shifts the other way', () => {
+    const document: SetupDocument = {
+      ...workedDocument({}, [tip(1, '-220.000'), difference(), tip(1, '-220.400')]),
+      events: [event({ kind: 'plane-moved' }, 2), event({ kind: 'rebased', tool: 1 }, 3)],
+    }
+    // The part did not move: 30.0 below the old plane is 29.6 below the new one.
+    expect(registers(document).get('G54.Z')).toMatchObject({ state: 'read', value: -29_600_000 })
+  })
+
+  test('a tool that was not touched on both planes cannot tell', () => {
+    const document = rebased()
+    expect(
+      checkDocument({
+        ...document,
+        events: [document.events![0]!, event({ kind: 'rebased', tool: 2 }, 3)],
+      }),
+    ).toMatchObject([{ code: 'rebase-undetermined', place: 'events.1', received: 'T2' }])
+  })
+})
+
+describe('the control', () => {
+  test('an external offset that changed is taken off every work offset', () => {
+    const document: SetupDocument = {
+      ...workedDocument(),
+      events: [event({ kind: 'external-changed', axis: 'Z', value: mm('-5') }, 5)],
+    }
+    expect(registers(document).get('G54.Z')?.value).toBe(-25_000_000)
+    expect(registers(document).get('G54.X')?.value).toBe(-347_300_000)
+  })
+
+  test('a unit that changed takes away what was read back before it', () => {
+    const document: SetupDocument = {
+      ...workedDocument(),
+      readBacks: [seen('H1', '-270.000'), seen('G54.Z', '-30.000')],
+    }
+    expect(stateOf(document, 'H1')).toBe('keyed')
+    const switched = { ...document, events: [event({ kind: 'unit-changed' }, 5, 1)] }
+    expect(stateOf(switched, 'H1')).toBe('read')
+    expect(stateOf(switched, 'G54.Z')).toBe('keyed')
+  })
+
+  test('home found again by its marks shifts what was read before, and makes nothing stale', () => {
+    const base = workedDocument()
+    const lost = event({ kind: 'home-lost' }, 5)
+    const shift = { X: mm('0.12'), Y: mm('0'), Z: mm('-0.25') }
+    const found = event({ kind: 'home-recovered', shift }, 5)
+    expect(stateOf({ ...base, events: [lost] }, 'G54.X')).toBe('stale')
+    const after = registers({ ...base, events: [lost, found] })
+    expect(after.get('G54.X')).toMatchObject({ state: 'read', value: -347_180_000 })
+    expect(after.get('H1')).toMatchObject({ state: 'read', value: -270_250_000 })
+    // A difference on the counter does not know where home is.
+    expect(after.get('G54.Z')?.value).toBe(-30_000_000)
+  })
+})
+
+describe('a gauge that failed its check', () => {
+  const failed = (document: SetupDocument, gauge: string, goodUntil: number, after = 5) => ({
+    ...document,
+    events: [event({ kind: 'check-failed', gauge, goodUntil }, after)],
+  })
+  const stale = (document: SetupDocument) =>
+    [...registers(document)].flatMap(([address, { state }]) => (state === 'stale' ? [address] : []))
+
+  test('what was read with it since its last good check is suspect', () => {
+    expect(stale(failed(workedDocument(), 'finder', 0))).toEqual(['G54.X', 'G54.Y'])
+    expect(stale(failed(workedDocument(), 'finder', 3))).toEqual(['G54.Y'])
+    expect(stale(failed(workedDocument(), 'setter', 0))).toEqual(['H1'])
+  })
+
+  test('a setter under both nose and tip cancels out of a real length, a finder out of a middle', () => {
+    expect(stale(failed(workedDocument({ school: 'gauge-line' }), 'setter', 0))).not.toContain('H1')
+    // Only the tip was touched after the last good check: then it does not cancel.
+    expect(stale(failed(workedDocument({ school: 'gauge-line' }), 'setter', 1))).toContain('H1')
+  })
+})
+
+describe('age, and accepting what is stale', () => {
+  const { machine } = workedSheet()
+  const document = workedDocument({ machine: { ...machine, policy: { maxAgeDays: 7 } } })
+  const later = '2026-03-10T12:00:00Z'
+
+  test('a reading that is older than the shop allows is stale, with its day', () => {
+    expect(registers(document, '2026-03-05T12:00:00Z').get('H1')?.state).toBe('read')
+    expect(registers(document, later).get('H1')).toMatchObject({
+      state: 'stale',
+      stale: { by: 'age', days: 7 },
+    })
+  })
+
+  test('core has no clock: without a moment nothing ages', () => {
+    expect(registers(document).get('H1')?.state).toBe('read')
+  })
+
+  test('accepted with a name and a reason it holds, until something else happens', () => {
+    const moved = event({ kind: 'plane-moved' }, 5)
+    const accepted = {
+      ...document,
+      events: [moved],
+      acceptances: [
+        { ...fact(), address: 'H1', reason: 'checked with a caliper', staleBy: moved.id },
+      ],
+    }
+    expect(registers(accepted).get('H1')).toMatchObject({
+      state: 'read',
+      stale: { by: 'event' },
+      accepted: { by: 'Mira Toller', reason: 'checked with a caliper' },
+    })
+    expect(registers(accepted).get('G54.Z')?.state).toBe('stale')
+    expect(stateOf({ ...accepted, events: [moved, event({ kind: 'plane-moved' }, 5)] }, 'H1')).toBe(
+      'stale',
+    )
+  })
+})
+
+test('a setting plane that is kept as a work offset reads the ball when the nose pinches it', () => {
+  const ball = { id: 'ball', kind: 'ball', name: '1 inch ball', size: mm('25.4') } as const
+  const document = workedDocument(
+    {
+      school: 'gauge-line',
+      reference: { planeRow: 'G55' },
+      gauges: [...workedSheet().gauges, ball],
+    },
+    [
+      readingOf<'nose-on-plane'>({ of: 'nose-on-plane', read: mm('-274.6'), with: ['ball'] }),
+      leftTouch(),
+      frontTouch(),
+    ],
+  )
+  const value = registers(document).get('G55.Z')?.value
+  expect(value).toBe(-300_000_000)
+  // Work position in G55 while the nose pinches the ball: machine position less the register.
+  expect(-274_600_000 - value!).toBe(25_400_000)
+  expect(
+    checkDocument(workedDocument({ reference: { planeRow: 'G54' } })).map(({ code }) => code),
+  ).toContain('row-taken')
+})
+
+describe('the tool in the spindle and the one that the control takes for active', () => {
+  const onPart = (holds: number | null, controlSays: number | null) =>
+    workedDocument({ school: 'gauge-line' }, [
+      noseTouch(),
+      tipTouch(),
+      {
+        ...readingOf<'nose-on-part'>({
+          of: 'nose-on-part',
+          row: 'G54',
+          read: mm('-330'),
+          with: [],
+        }),
+        spindle: { holds, controlSays },
+      },
+    ])
+  test('alike: nothing to say', () => {
+    expect(solve(onPart(null, null)).warnings).toEqual([])
+  })
+  test('the bare nose with a length of 80 active is off by those 80', () => {
+    expect(solve(onPart(null, 1)).warnings).toMatchObject([
+      {
+        code: 'control-tool-differs',
+        place: 'nose-on-part:G54',
+        amount: 80_000_000,
+        tools: [null, null, 1],
+      },
+    ])
+  })
+  test('a tool where the bare nose was to be', () => {
+    expect(solve(onPart(1, 1)).warnings).toMatchObject([
+      { code: 'control-tool-differs', tools: [null, 1, 1] },
+    ])
+  })
+})
+
+describe('this time against last time', () => {
+  const lengths = (today: readonly string[], last: readonly string[], nose: boolean) =>
+    solve(
+      workedDocument(
+        {
+          school: nose ? 'gauge-line' : 'setting-plane',
+          tools: last.map((text, index) => ({
+            number: index + 1,
+            name: `tool ${index + 1}`,
+            lengthRegister: index + 1,
+            lastLength: mm(text),
+          })),
+        },
+        [...(nose ? [noseTouch()] : []), ...today.map((read, index) => tip(index + 1, read))],
+      ),
+    ).warnings
+
+  test('a length of 80.01 was 80.00: a tool repeats so', () => {
+    expect(lengths(['-219.990'], ['80.000'], true)).toEqual([])
+  })
+  test('one wrong digit is named', () => {
+    expect(lengths(['-210.000'], ['80.000'], true)).toMatchObject([
+      {
+        code: 'differs-from-last-time',
+        place: 'H1',
+        amount: 10_000_000,
+        causes: [{ code: 'digit-wrong' }],
+      },
+    ])
+  })
+  test('a setter that was not there is named', () => {
+    const [warning] = lengths(['-270.000'], ['80.000'], true)
+    expect(warning?.causes?.map(({ code }) => code)).toContain('gauge-forgotten')
+  })
+  test('without a nose touch the tool that changed stands out from the others', () => {
+    expect(lengths(['-220', '-180', '-199'], ['80', '120', '100'], false)).toMatchObject([
+      { place: 'H3', amount: 1_000_000 },
+    ])
+    expect(lengths(['-220', '-179'], ['80', '120'], false)).toEqual([])
+  })
+})
+
+test('a repeat that lies far off is explained: two digits changed places', () => {
+  const document = workedDocument({}, [tip(1, '-218.462'), tip(1, '-218.426'), tip(1, '-281.462')])
+  expect(solve(document).warnings).toMatchObject([
+    {
+      code: 'repeats-spread',
+      place: 'tip-on-plane:T1',
+      causes: [{ code: 'digits-swapped' }],
+    },
+  ])
+})
