@@ -28,7 +28,9 @@ test('the worked numbers, both schools, on the command line', () => {
   })
 })
 
-// Worked by hand: a 0.1 shim under tips at −299.9 and −318.45; a master 15 longer than the tool; a plate of 0.5 in with
+// Worked by hand: walls at −318.01 and −281.98 (the left one met moving minus, the right one moving plus
+// against 0.01 of lost motion) with the middle at −299.995; a corner turned by atan(0.01), its lines crossed by Cramer's rule.
+// A 0.1 shim under tips at −299.9 and −318.45; a master 15 longer than the tool; a plate of 0.5 in with
 // a wall of 0.25 and a pin of 0.25; a dial that reads 0.01 more
 // than the middle on the left moves the axis 0.01 to the right, one that reads 0.004 more in front moves it back.
 test.each([
@@ -71,6 +73,20 @@ test.each([
       'G55.X': '-147.290',
       'G55.Y': '-209.996',
       'G55.Z': '-381.800',
+    },
+  ],
+  [
+    'slot-halved.json',
+    { H1: '-270.000', 'G54.X': '-299.995', 'G54.Y': '-210.012', 'G54.Z': '-30.500' },
+  ],
+  [
+    'turned-corner.json',
+    {
+      H1: '80.000',
+      'G54.X': '-399.498',
+      'G54.Y': '-250.195',
+      'G54.Z': '-380.000',
+      'G55.Z': '-300.000',
     },
   ],
 ])('the example %s', (file, expected) => {

@@ -28,6 +28,9 @@ export interface World {
 const SETTER = 50_000_000
 const BLOCK = 25_000_000
 const TIP = 10_000_000
+/** Cutters from here on, up to as much larger as SPREAD; a remainder of the length makes each its own. */
+const DIAMETER = 6_000_000
+const SPREAD = 14_000_000
 
 /** A world, a way to set it up, and the readings that a careful machinist would take in it. */
 export function modelSetup(
@@ -115,6 +118,7 @@ function sheetOf(
       number: index + 1,
       name: `tool ${index + 1}`,
       lengthRegister: index + 1,
+      ...(index === 0 && { diameterRegister: 1 }),
       ...(isKnown && { length: write(length) }),
     }
   })
@@ -236,5 +240,11 @@ function readingsOf(
       } as never,
     )
   })
+  readings.push({
+    of: 'tool-diameter',
+    tool: 1,
+    read: write(DIAMETER + (length(1) % SPREAD)),
+    with: [],
+  } as never)
   return readings.map((reading) => ({ ...reading, ...fact() }) as Reading)
 }

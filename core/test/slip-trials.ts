@@ -243,6 +243,19 @@ export const SLIPS: Readonly<Partial<Record<SlipCode, Slip>>> = {
   },
   'facing-forgotten': (chance, document, registers) =>
     resolved(pick(chance, registers, isZ), withFacing(document, 0)),
+  'facing-wrong-side': (chance, document, registers) => {
+    // The raw top plus the facing, where it was to be taken off: too high by twice the facing.
+    const register = pick(chance, registers, ({ address }) => address === 'G54.Z')
+    const [first] = document.sheet.offsets
+    const facing = first && readLength(first.Z.facing)
+    return register && facing?.ok
+      ? { register, observed: (register.value ?? 0) + 2 * facing.value.nm }
+      : undefined
+  },
+  'radius-for-diameter': (chance, _, registers) => {
+    const register = pick(chance, registers, ({ kind }) => kind === 'diameter')
+    return register && { register, observed: shownValue(register) * chance.of([0.5, 2]) }
+  },
   'half-not-taken': (chance, document, registers) => {
     const register = pick(chance, registers, ({ address }) => address.endsWith('.X'))
     const right = document.readings.find(
