@@ -2,7 +2,12 @@ import { z } from 'zod'
 import {
   gaugeSchema,
   machineDeclarationSchema,
+  newAcceptanceSchema,
+  newCheckOffSchema,
+  newEventSchema,
   newKeyInSchema,
+  newLiftSchema,
+  newProofSchema,
   newReadBackSchema,
   newReadingSchema,
   setupDocumentSchema,
@@ -38,10 +43,26 @@ export const newFactSchema = z.discriminatedUnion('kind', [
   z.strictObject({ id: z.uuid(), kind: z.literal('reading'), body: newReadingSchema }),
   z.strictObject({ id: z.uuid(), kind: z.literal('key-in'), body: newKeyInSchema }),
   z.strictObject({ id: z.uuid(), kind: z.literal('read-back'), body: newReadBackSchema }),
+  z.strictObject({ id: z.uuid(), kind: z.literal('event'), body: newEventSchema }),
+  z.strictObject({ id: z.uuid(), kind: z.literal('acceptance'), body: newAcceptanceSchema }),
+  z.strictObject({ id: z.uuid(), kind: z.literal('proof'), body: newProofSchema }),
+  z.strictObject({ id: z.uuid(), kind: z.literal('lift'), body: newLiftSchema }),
+  z.strictObject({ id: z.uuid(), kind: z.literal('check-off'), body: newCheckOffSchema }),
   z.strictObject({ id: z.uuid(), kind: z.literal('record'), body: z.strictObject({}) }),
 ])
 export type NewFact = z.infer<typeof newFactSchema>
-export const FACT_KINDS = ['sheet', 'reading', 'key-in', 'read-back', 'record'] as const
+export const FACT_KINDS = [
+  'sheet',
+  'reading',
+  'key-in',
+  'read-back',
+  'event',
+  'acceptance',
+  'proof',
+  'lift',
+  'check-off',
+  'record',
+] as const
 export type FactKind = (typeof FACT_KINDS)[number]
 
 export const newSetupSchema = z.strictObject({

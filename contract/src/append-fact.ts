@@ -11,6 +11,9 @@ export interface FactStamp {
 /**
  * The document with one more fact. The server puts stored facts together by it, the interface
  * those that are still on their way, so both see the same document.
+ *
+ * Facts that hold only for what was there before them (events, proofs, checks) are given how much that
+ * was: the order counts, not the clocks.
  */
 export function appendFact(
   document: SetupDocument,
@@ -18,6 +21,10 @@ export function appendFact(
   stamp: FactStamp,
 ): SetupDocument {
   const entered = { id: fact.id, by: stamp.by, at: stamp.at }
+  const after = {
+    afterReadings: document.readings.length,
+    afterReadBacks: document.readBacks.length,
+  }
   switch (fact.kind) {
     case 'sheet':
       return { ...document, sheet: fact.body }
@@ -27,7 +34,45 @@ export function appendFact(
       return { ...document, keyIns: [...document.keyIns, { ...fact.body, ...entered }] }
     case 'read-back':
       return { ...document, readBacks: [...document.readBacks, { ...fact.body, ...entered }] }
+    case 'event':
+      return {
+        ...document,
+        events: [...(document.events ?? []), { ...fact.body, ...entered, ...after }],
+      }
+    case 'acceptance':
+      return {
+        ...document,
+        acceptances: [...(document.acceptances ?? []), { ...fact.body, ...entered }],
+      }
+    case 'proof':
+      return {
+        ...document,
+        proofs: [...(document.proofs ?? []), { ...fact.body, ...entered, ...after }],
+      }
+    case 'lift':
+      return { ...document, lifts: [...(document.lifts ?? []), { ...fact.body, ...entered }] }
+    case 'check-off': {
+      const seenTo = {
+        afterEvents: document.events?.length ?? 0,
+        afterReadBacks: document.readBacks.length,
+      }
+      return {
+        ...document,
+        checkOffs: [...(document.checkOffs ?? []), { ...fact.body, ...entered, ...seenTo }],
+      }
+    }
     case 'record':
       return document
   }
+}
+
+/** The ids of every fact in a document. */
+export function factIds(document: SetupDocument): ReadonlySet<string> {
+  const { readings, keyIns, readBacks } = document
+  const { events = [], acceptances = [], proofs = [], lifts = [], checkOffs = [] } = document
+  return new Set(
+    [readings, keyIns, readBacks, events, acceptances, proofs, lifts, checkOffs]
+      .flat()
+      .map(({ id }) => id),
+  )
 }

@@ -26,7 +26,7 @@ export {
 } from './report'
 export { parseSetupDocument, parseSetupText, type ParsedDocument } from './parse-document'
 export { setupJsonSchema } from './json-schema'
-export { appendFact, type FactStamp } from './append-fact'
+export { appendFact, factIds, type FactStamp } from './append-fact'
 export { solutionViewSchema, viewSolution, type SolutionView } from './solution-view'
 export {
   pinSchema,

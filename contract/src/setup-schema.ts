@@ -2,6 +2,7 @@ import {
   BLOCK_GRADES,
   FACES,
   GAUGE_KINDS,
+  LIFT_PLACES,
   KEY_MODES,
   LENGTH_UNITS,
   OFFSET_ROWS,
@@ -149,6 +150,13 @@ export const setupSheetSchema = z.strictObject({
   zero: words,
   plane: name,
   stock: z.strictObject({ X: writtenLengthSchema, Y: writtenLengthSchema, Z: writtenLengthSchema }),
+  holding: z
+    .strictObject({
+      jaw: writtenLengthSchema,
+      parallels: writtenLengthSchema,
+      sideCut: writtenLengthSchema.optional(),
+    })
+    .optional(),
   gauges: z.array(gaugeSchema).max(200),
   tools: z.array(toolSchema).min(1).max(1000),
   offsets: z.array(offsetPlanSchema).min(1).max(6),
@@ -291,9 +299,65 @@ export const setupEventSchema = z.discriminatedUnion('kind', [
 export const newAcceptanceSchema = z.strictObject({
   address,
   reason: words.min(1, 'a reason'),
-  staleBy: name,
+  accepts: name,
 })
 export const acceptanceSchema = newAcceptanceSchema.extend(fact)
+
+export const newProofSchema = z.strictObject({
+  row,
+  tool: registerNumber,
+  clearance: writtenLengthSchema,
+  gap: writtenLengthSchema,
+  overZero: z.boolean(),
+  stop: z
+    .strictObject({ position: writtenLengthSchema, distanceToGo: writtenLengthSchema })
+    .optional(),
+})
+export const proofSchema = newProofSchema.extend({
+  ...fact,
+  afterReadings: z.int().min(0),
+  afterReadBacks: z.int().min(0),
+})
+
+export const newLiftSchema = z.strictObject({
+  moves: z.enum(['in', 'out']),
+  where: z.enum(LIFT_PLACES),
+  amount: writtenLengthSchema,
+})
+export const liftSchema = newLiftSchema.extend(fact)
+
+const homeMark = z.strictObject({ dial: writtenLengthSchema, coarse: writtenLengthSchema })
+const measured = z.strictObject({
+  feature: z.enum(['outside-width', 'inside-width', 'floor-depth']),
+  tool: registerNumber,
+  nominal: writtenLengthSchema,
+  measured: writtenLengthSchema,
+})
+const leftOut = { leftOut: words.min(1, 'a reason').optional() }
+const checkOffVariants = [
+  z.strictObject({
+    of: z.literal('home'),
+    marks: z.strictObject({ X: homeMark, Y: homeMark, Z: homeMark }).optional(),
+    ...leftOut,
+  }),
+  z.strictObject({ of: z.enum(['clean', 'gauges', 'holding', 'look']), ...leftOut }),
+  z.strictObject({
+    of: z.literal('air-cut'),
+    how: z.enum(['lifted', 'graphics']).optional(),
+    ...leftOut,
+  }),
+  z.strictObject({ of: z.literal('first-part'), measured: z.array(measured).max(100), ...leftOut }),
+] as const
+const seenTo = { ...fact, afterEvents: z.int().min(0), afterReadBacks: z.int().min(0) }
+
+/** What is seen to, as it is sent: the server adds who, when, and after which facts. */
+export const newCheckOffSchema = z.discriminatedUnion('of', checkOffVariants)
+export const checkOffSchema = z.discriminatedUnion('of', [
+  checkOffVariants[0].extend(seenTo),
+  checkOffVariants[1].extend(seenTo),
+  checkOffVariants[2].extend(seenTo),
+  checkOffVariants[3].extend(seenTo),
+])
 
 /** The open set-up file, version 1: docs/setup-file.md. */
 export const setupDocumentSchema = z.strictObject({
@@ -306,6 +370,9 @@ export const setupDocumentSchema = z.strictObject({
   readBacks: z.array(readBackSchema).max(20_000),
   events: z.array(setupEventSchema).max(20_000).optional(),
   acceptances: z.array(acceptanceSchema).max(20_000).optional(),
+  proofs: z.array(proofSchema).max(20_000).optional(),
+  lifts: z.array(liftSchema).max(20_000).optional(),
+  checkOffs: z.array(checkOffSchema).max(20_000).optional(),
 })
 
 // Core owns the shape that it computes on and may not import a validator, so the two are held

@@ -1,4 +1,5 @@
 import {
+  describeProof,
   describeStale,
   describeRole,
   describeVerdict,
@@ -66,6 +67,10 @@ export const solutionViewSchema = z.object({
       causes: z.array(z.string()).default([]),
     }),
   ),
+  /** What the last proof of each work offset with each tool says. */
+  proofs: z
+    .array(z.object({ row: z.string(), tool: z.number(), right: z.boolean(), says: z.string() }))
+    .default([]),
   /** How far edges are turned, in degrees, and what that costs over the part. */
   edges: z
     .array(
@@ -96,6 +101,12 @@ export function viewSolution(document: SetupDocument, solution: Solution): Solut
       place: warning.place,
       message: describeWarning(warning, write),
       causes: (warning.causes ?? []).map(({ code }) => code),
+    })),
+    proofs: solution.proofs.map((verdict) => ({
+      row: verdict.proof.row,
+      tool: verdict.proof.tool,
+      right: verdict.right,
+      says: describeProof(verdict, write),
     })),
     edges: solution.edges.map(({ row, face, radians, runOut, agrees = null }) => ({
       row,

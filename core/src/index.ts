@@ -61,8 +61,15 @@ export {
   type SlipCode,
 } from './slips/explain'
 export {
+  LIFT_PLACES,
   type Acceptance,
+  type CheckOff,
+  type HomeMark,
   type KeyIn,
+  type Lift,
+  type LiftPlace,
+  type Measured,
+  type Proof,
   type Quantity,
   type ReadBack,
   type Reading,
@@ -77,6 +84,7 @@ export {
   type AxisPlan,
   type ControlProfile,
   type Gauge,
+  type Holding,
   type KeyMode,
   type MachineDeclaration,
   type MachinePolicy,
@@ -132,7 +140,26 @@ export {
   type PlanSensor,
   type PlanView,
 } from './picture/plan-view'
-export { layoutPlan, type PlacedFace, type PlacedPlan, type PlanBox } from './picture/plan-layout'
+export { type PlanCircle, type PlanTouch } from './picture/plan-touches'
+export {
+  layoutPlan,
+  type PlacedFace,
+  type PlacedPlan,
+  type PlacedSensor,
+  type PlanBox,
+} from './picture/plan-layout'
+export { neededFirst } from './plan/needed-first'
+export { standingCheckOff } from './plan/step-state'
+export { recoveryOf, type HomeMarks, type Recovery } from './plan/recovery'
+export { describeMarks } from './words/marks-words'
+export { consequencesOf, type Consequences, type RegisterChange } from './plan/consequences'
+export {
+  FIELD_KEYS,
+  asksForSpindle,
+  readingBody,
+  readingFields,
+  type FieldKey,
+} from './plan/reading-fields'
 export { suggestGauges } from './plan/suggest-gauges'
 export { impliedBy, type Implied } from './plan/implied'
 export { describeImplied } from './words/implied-words'
@@ -145,6 +172,7 @@ export { describeRole, describeCoefficient } from './words/term-words'
 export { describeSlip, type SlipWords } from './words/slip-words'
 export { describeWarning, type LengthWriter } from './words/warning-words'
 export {
+  FIELD_NAMES,
   STATION_NAMES,
   describeStep,
   describeApproach,
@@ -182,6 +210,11 @@ export { edgeTouches } from './setup/edges'
 export { changedLengths, type LengthChange } from './setup/last-time'
 export { BLOCK_GRADES, blockLimitMm, type BlockGrade } from './budget/gauge-block-limits'
 export { sampleDeviation } from './budget/source-uncertainty'
+export { describeCheck, type CheckWords } from './words/check-words'
+export { describeTipGap, describeProof } from './words/proof-words'
+export { CHANGE_NAMES } from './words/change-words'
+export { spokenNumber } from './words/spoken'
+export { stepName } from './words/step-name'
 export { describeEvent, describeStale } from './words/event-words'
 export {
   proofMove,
@@ -193,12 +226,17 @@ export {
   type ProofMove,
   type ProofRequest,
 } from './proof/proof'
+export { activeLift } from './proof/lift'
+export { addressesOf, proofVerdict, GAP_WITHIN, type ProofVerdict } from './proof/proven'
+export { foundAgain, type FoundAgain, type MarkReading } from './freshness/home-marks'
 export { outOfReach, type OutOfReach, type WorkPosition } from './proof/reach'
 export {
   cutterWearChange,
   floorWearChange,
   calibrationCut,
   achievedShare,
+  wearChange,
+  type WearChange,
   type CalibrationCut,
   type CalibrationResult,
 } from './wear/wear'
@@ -209,6 +247,7 @@ export {
   type Clamping,
   type ClampingResult,
 } from './workholding/workholding'
+export { holdingOf, type HoldingVerdict } from './workholding/holding'
 export {
   convertSolution,
   tableOf,

@@ -201,7 +201,7 @@ describe('age, and accepting what is stale', () => {
       ...document,
       events: [moved],
       acceptances: [
-        { ...fact(), address: 'H1', reason: 'checked with a caliper', staleBy: moved.id },
+        { ...fact(), address: 'H1', reason: 'checked with a caliper', accepts: moved.id },
       ],
     }
     expect(registers(accepted).get('H1')).toMatchObject({

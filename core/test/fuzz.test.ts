@@ -142,7 +142,10 @@ test(`${DOCUMENTS} mutated documents never throw and never yield a number that i
         if (badLadder !== undefined) throw new Error(`${badLadder} is not a number`)
       }
       for (const offset of document.sheet.offsets)
-        planViewOf(document, solution, offset, { face: 'left', with: ['finder'] })
+        planViewOf(document, solution, offset, {
+          at: { of: 'face', row: 'G54', face: 'left' },
+          with: ['finder'],
+        })
     } catch (cause) {
       throw new Error(`seed ${seed}: ${cause instanceof Error ? cause.stack : String(cause)}`)
     }

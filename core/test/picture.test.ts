@@ -80,7 +80,10 @@ describe('the plan', () => {
 
   test('the part lies where the drawing says, and the finder touches the left face from the left', () => {
     const document = workedDocument()
-    const plan = planViewOf(document, solve(document), offset, { face: 'left', with: ['finder'] })
+    const plan = planViewOf(document, solve(document), offset, {
+      at: { of: 'face', row: 'G54', face: 'left' },
+      with: ['finder'],
+    })
     expect([plan.left, plan.right, plan.front, plan.back]).toEqual([-60e6, 60e6, -40e6, 40e6])
     expect(plan.sensor).toMatchObject({ face: 'left', x: -65e6, y: 0, radius: 5e6, direction: 1 })
   })
@@ -107,7 +110,7 @@ describe('the plan', () => {
     } as (typeof base.readings)[number]
     const document = { ...base, readings: [...base.readings, right] }
     const plan = planViewOf(document, solve(document), twoFaces, {
-      face: 'right',
+      at: { of: 'face', row: 'G54', face: 'right' },
       with: ['finder'],
     })
     expect(plan.faces.find(({ face }) => face === 'right')).toEqual({
@@ -120,7 +123,10 @@ describe('the plan', () => {
   test('is placed to one scale with Y upwards, the sensor rim on the face', () => {
     const document = workedDocument()
     const placed = layoutPlan(
-      planViewOf(document, solve(document), offset, { face: 'front', with: ['finder'] }),
+      planViewOf(document, solve(document), offset, {
+        at: { of: 'face', row: 'G54', face: 'front' },
+        with: ['finder'],
+      }),
       { width: 340, height: 240, margin: 40 },
     )
     expect(placed.part.width / placed.part.height).toBeCloseTo(120 / 80, 12)
@@ -128,5 +134,39 @@ describe('the plan', () => {
     expect(front.y1).toBeCloseTo(placed.part.y + placed.part.height, 9)
     expect(placed.sensor!.y - placed.sensor!.radius).toBeCloseTo(front.y1, 9)
     expect([placed.sensor!.dx, placed.sensor!.dy]).toEqual([0, -1])
+  })
+
+  test('draws touches around a bore with the sensor inside it, the next one marked', () => {
+    const circle = {
+      by: 'circle',
+      side: 'inside',
+      diameter: mm('40'),
+      tolerance: mm('0.1'),
+      drawing: mm('0'),
+    } as const
+    const bore = { ...offset, X: circle, Y: circle }
+    const document = workedDocument({ offsets: [bore] }, [])
+    const plan = planViewOf(document, solve(document), bore, {
+      at: { of: 'circle-point', row: 'G54', point: 2 },
+      with: ['finder'],
+    })
+    // The second touch is at the back: the tool moves Y+ against the wall, its axis a radius short of it.
+    expect(plan.touches[1]).toMatchObject({ role: 'next', x: 0, y: 20e6, dy: 1 })
+    const placed = layoutPlan(plan, { width: 340, height: 240, margin: 40 })
+    const wall = placed.circle!.y - placed.circle!.radius
+    expect(placed.touches[1]!.y).toBeCloseTo(wall + placed.touches[1]!.radius, 6)
+    expect(placed.touches[1]!.dy).toBeCloseTo(-1, 12)
+  })
+
+  test('draws two touches of a turned edge near its ends, from outside', () => {
+    const corner = { by: 'turned-corner', face: 'front', drawing: mm('0') } as const
+    const turned = { ...offset, X: { ...corner, face: 'left' as const }, Y: corner }
+    const document = workedDocument({ offsets: [turned] }, [])
+    const { touches } = planViewOf(document, solve(document), turned)
+    expect(touches.map(({ x, y, dx, dy }) => [x / 1e6, y / 1e6, dx, dy])).toEqual([
+      [18, 0, 0, 1],
+      [102, 0, 0, 1],
+      [0, 12, 1, 0],
+    ])
   })
 })

@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test'
+import { v7 as uuid } from 'uuid'
 
 const KEY_NAMES: Readonly<Record<string, string>> = { '.': 'decimal point', '-': 'turn the sign' }
 
@@ -60,5 +61,89 @@ export class Machinist {
     await expect(this.page.getByTestId('to-type')).toHaveText(type)
     await this.keys(shown.replace('\u2212', '-'))
     await this.next()
+  }
+
+  /** Sees to a step that reads no number. */
+  async seeTo(sentence: RegExp): Promise<void> {
+    await expect(this.page.getByRole('heading', { level: 1 })).toHaveText(sentence)
+    await this.look(`see-${sentence.source.replace(/\W+/g, '-')}`)
+    await this.next()
+  }
+
+  /** Home, clean seats, true gauges: what comes before the first reading. */
+  async ready(): Promise<void> {
+    await this.seeTo(/Home the machine/)
+    await this.seeTo(/Clean the seats/)
+    await this.seeTo(/Lay out the gauges/)
+  }
+
+  /** Types several numbers, each in its own field. */
+  async numbers(values: Readonly<Record<string, string>>): Promise<void> {
+    for (const [key, value] of Object.entries(values))
+      await this.page.getByTestId(`number-${key}`).fill(value)
+  }
+
+  /** Sends a tool over zero and says which block passes. */
+  async prove(sentence: RegExp, gap: string): Promise<void> {
+    await expect(this.page.getByRole('heading', { level: 1 })).toHaveText(sentence)
+    await this.page.getByRole('radio', { name: 'yes' }).click()
+    await this.numbers({ gap })
+    await this.look(`prove-${sentence.source.replace(/\W+/g, '-')}`)
+    await this.next()
+  }
+
+  /** What stands in the spindle, and what the control takes for active. */
+  async spindle(holds: string | RegExp, controlSays: string | RegExp): Promise<void> {
+    await this.page.getByTestId('holds').click()
+    await this.page.getByRole('radio', { name: holds }).click()
+    await this.page.getByTestId('controlSays').click()
+    await this.page.getByRole('radio', { name: controlSays }).click()
+  }
+
+  /** Raises everything, runs in air, takes the lift out. */
+  async airCut(lowest: string, margin: string, lift: string): Promise<void> {
+    const { page } = this
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Run the program above/)
+    await this.numbers({ lowest, margin })
+    await expect(page.getByTestId('lift')).toHaveText(lift)
+    await this.look('air-cut')
+    await this.next()
+    await expect(page.getByTestId('lift-active')).toContainText('LIFT ACTIVE')
+    await this.look('lift-active')
+    await this.next()
+    await expect(page.getByTestId('lift-active')).toBeHidden()
+  }
+
+  /** The first part is good; the set-up is released. */
+  async release(): Promise<void> {
+    await expect(this.page.getByRole('heading', { level: 1 })).toHaveText(/Cut the first part/)
+    await this.look('first-part')
+    await this.page.getByTestId('first-part-done').click()
+    await this.look('release')
+    await this.page.getByTestId('record').click()
+    await expect(this.page.getByTestId('frozen')).toContainText('Released')
+  }
+
+  /** Makes a set-up from a sheet, as one that comes in by the open file, and opens it. */
+  async begin(sheet: object): Promise<void> {
+    const id = uuid()
+    const made = await this.page.request.post(`${this.address}/api/setups`, {
+      data: { id, sheetFactId: uuid(), sheet },
+    })
+    expect(made.status(), await made.text()).toBe(201)
+    await this.page.goto(`${this.address}/setups/${id}`)
+  }
+
+  /** Goes to a step by its key, as the trail and the lists do. */
+  async goTo(key: string): Promise<void> {
+    await this.page.goto(`${this.page.url().split('?')[0]}?step=${encodeURIComponent(key)}`)
+  }
+
+  /** Keeps a picture to be looked at, where PINE_LOOK names a folder; the tests do not need them. */
+  async look(name: string): Promise<void> {
+    const folder = process.env['PINE_LOOK']
+    if (folder === undefined) return
+    await this.page.waitForTimeout(350)
+    await this.page.screenshot({ path: `${folder}/${name}.png` })
   }
 }

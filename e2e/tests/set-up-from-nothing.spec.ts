@@ -55,10 +55,13 @@ test('from nothing to a record by the gauge line, unchanged after the server was
     .click()
   await page.getByTestId('go-on').click()
 
+  await mira.ready()
+
   // The readings. Nobody types a sign that was not read, and nobody adds anything up.
   await mira.read(/bare nose down onto the 50 mm setter/, '-300.000', '−350.000')
   await mira.read(/Lower T1 onto the 50 mm setter/, '-220.000', '80.000')
   await mira.read(/Lower T2 onto the 50 mm setter/, '-250.000', '50.000')
+  await mira.seeTo(/Seat the part/)
   await mira.read(/Left face, from the left/, '-412.300', '−407.300')
 
   // A slip on the way: the digit is wrong, the size says so before it is entered.
@@ -87,7 +90,10 @@ test('from nothing to a record by the gauge line, unchanged after the server was
   await mira.keyIn('G54 Y', '−250.000')
   await mira.keyIn('G54 Z', '−380.000')
 
-  await page.getByTestId('record').click()
+  await mira.prove(/Send T1 over zero, 50.000 mm above/, '50.00')
+  await mira.prove(/Send T2 over zero/, '50.00')
+  await mira.airCut('-12.5', '10', '22.500')
+  await mira.release()
   await expect(page.getByTestId('frozen')).toContainText('by Mira Toller')
   const before = await page.getByTestId('frozen').innerText()
   expect(before).toContain('−347.300 mm')
@@ -119,8 +125,10 @@ test('the same part by the setting plane: the other numbers, the same sum', asyn
   await page.getByTestId('drawing-X').fill('-60.000')
   await page.getByTestId('go-on').click()
 
+  await jory.ready()
   await jory.read(/Lower T1 onto the 50 mm setter/, '-220.000', '−270.000')
   await jory.read(/Lower T2 onto the 50 mm setter/, '-250.000', '−300.000')
+  await jory.seeTo(/Seat the part/)
   await jory.read(/Left face, from the left/, '-412.300', '−347.300')
   // One reading in inches, with the unit shown: 25.4 is exact.
   await page.getByRole('button', { name: 'change the unit of this number' }).click()
@@ -135,6 +143,9 @@ test('the same part by the setting plane: the other numbers, the same sum', asyn
     ['G54 Z', '−30.000'],
   ])
     await jory.keyIn(register!, value!)
-  await page.getByTestId('record').click()
+  await jory.prove(/Send T1 over zero/, '50.00')
+  await jory.prove(/Send T2 over zero/, '50.02')
+  await jory.airCut('-5', '5', '10.000')
+  await jory.release()
   await expect(page.getByTestId('frozen-G54.Z')).toHaveText('−30.000 mm')
 })

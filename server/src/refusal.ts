@@ -8,7 +8,7 @@ export const REFUSAL_STATUS = {
   'not-found': 404,
   'id-already-used': 409,
   'name-already-used': 409,
-  'registers-open': 409,
+  'steps-open': 409,
   'body-too-large': 413,
   'input-wrong': 422,
   'pin-locked': 429,

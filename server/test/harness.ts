@@ -41,6 +41,7 @@ export async function startHarness(): Promise<Harness> {
     onUnexpected: (cause) => unexpected.push(cause),
   })
   let cookie = ''
+  const people = new Map<string, string>()
 
   const send: Harness['send'] = async (method, path, body) => {
     const answer = await api.request(`/api${path}`, {
@@ -61,7 +62,8 @@ export async function startHarness(): Promise<Harness> {
     send,
     passSeconds: (seconds) => (now += seconds * 1000),
     async signInAs(personName, pin = '2468') {
-      const id = uuid()
+      const id = people.get(personName) ?? uuid()
+      people.set(personName, id)
       await send('POST', '/people', { id, name: personName, pin })
       await send('POST', '/session', { personId: id, pin })
       return id

@@ -27,6 +27,29 @@ async function makeSetup(file = 'setting-plane.json') {
 const addFact = (setupId: string, kind: string, body: unknown, id = uuid()) =>
   server.send('POST', `/setups/${setupId}/facts`, { id, kind, body })
 
+/** Shows every register as it should be. */
+async function keyEverything(id: string) {
+  const { body } = await server.send('GET', `/setups/${id}`)
+  for (const [address, text] of Object.entries(valuesOf(body)))
+    await addFact(id, 'read-back', { address, moment: 'after', shown: { text, unit: 'mm' } })
+}
+
+/** Proves the one tool and does what reads no number. */
+async function seeToEverything(id: string) {
+  for (const of of ['home', 'clean', 'gauges', 'holding']) await addFact(id, 'check-off', { of })
+  await addFact(id, 'proof', proof('25.00'))
+  await addFact(id, 'check-off', { of: 'air-cut', how: 'graphics' })
+  await addFact(id, 'check-off', { of: 'first-part', measured: [] })
+}
+
+const proof = (gap: string) => ({
+  row: 'G54',
+  tool: 1,
+  clearance: { text: '25', unit: 'mm' },
+  gap: { text: gap, unit: 'mm' },
+  overZero: true,
+})
+
 const valuesOf = (body: { solution: { registers: { address: string; value: string }[] } }) =>
   Object.fromEntries(body.solution.registers.map(({ address, value }) => [address, value]))
 
@@ -105,14 +128,14 @@ test('the database itself refuses to change or remove a fact', async () => {
 })
 
 describe('record', () => {
-  test('is refused while registers are open, and names them', async () => {
+  test('is refused while steps are open, and names them', async () => {
     const answer = await addFact(await makeSetup(), 'record', {})
     expect(answer).toMatchObject({
       status: 409,
       body: {
         error: {
-          code: 'registers-open',
-          message: expect.stringContaining('H1, G54.X, G54.Y, G54.Z'),
+          code: 'steps-open',
+          message: expect.stringContaining('H1, G54 X, G54 Y, G54 Z'),
         },
       },
     })
@@ -121,8 +144,8 @@ describe('record', () => {
   test('freezes the document with its solution and a hash that still fits after it was stored', async () => {
     const id = await makeSetup()
     const { body } = await server.send('GET', `/setups/${id}`)
-    for (const [address, text] of Object.entries(valuesOf(body)))
-      await addFact(id, 'read-back', { address, moment: 'after', shown: { text, unit: 'mm' } })
+    await keyEverything(id)
+    await seeToEverything(id)
     const recorded = await addFact(id, 'record', {})
     expect(recorded.status).toBe(201)
     const [record] = (await server.send('GET', `/setups/${id}`)).body.records
@@ -143,6 +166,108 @@ describe('record', () => {
     const after = (await server.send('GET', `/setups/${id}`)).body
     expect(valuesOf(after)['G54.X']).not.toBe('-347.300')
     expect(valuesOf(after.records[0])['G54.X']).toBe('-347.300')
+  })
+})
+
+describe('the whole run', () => {
+  const open = async (id: string): Promise<string[]> =>
+    (await server.send('GET', `/setups/${id}`)).body.solution.missing
+
+  test('an event stands after the readings and read-backs that were there, whoever counts', async () => {
+    const id = await makeSetup()
+    await keyEverything(id)
+    const { body, status } = await addFact(id, 'event', { kind: 'tool-changed', tool: 1 })
+    expect(status).toBe(201)
+    expect(body.document.events).toEqual([
+      expect.objectContaining({ afterReadings: 5, afterReadBacks: 4, by: 'Mira Toller' }),
+    ])
+    const states = Object.fromEntries(
+      body.solution.registers.map((one: { address: string; state: string }) => [
+        one.address,
+        one.state,
+      ]),
+    )
+    expect(states).toMatchObject({ H1: 'stale', 'G54.X': 'keyed', 'G54.Z': 'keyed' })
+    const counted = { kind: 'tool-changed', tool: 1, afterReadings: 0 }
+    expect((await addFact(id, 'event', counted)).status).toBe(422)
+  })
+
+  test('a failed proof proves nothing, a right one does, and keying again ends it', async () => {
+    const id = await makeSetup()
+    await keyEverything(id)
+    const failed = await addFact(id, 'proof', proof('75.00'))
+    expect(failed.body.solution.proofs).toEqual([
+      { row: 'G54', tool: 1, right: false, says: expect.stringContaining('50.000 mm too high') },
+    ])
+    expect(failed.body.solution.registers[0].state).toBe('keyed')
+    expect((await addFact(id, 'proof', proof('25.00'))).body.solution.registers[0].state).toBe(
+      'proven',
+    )
+    await keyEverything(id)
+    expect((await server.send('GET', `/setups/${id}`)).body.solution.registers[0].state).toBe(
+      'keyed',
+    )
+  })
+
+  test('a lift that is in holds the release up', async () => {
+    const id = await makeSetup()
+    await keyEverything(id)
+    await seeToEverything(id)
+    const lift = { where: 'external-offset', amount: { text: '30', unit: 'mm' } }
+    await addFact(id, 'lift', { ...lift, moves: 'in' })
+    expect(await addFact(id, 'record', {})).toMatchObject({
+      status: 409,
+      body: { error: { code: 'steps-open', message: 'Air cut is still open.' } },
+    })
+    await addFact(id, 'lift', { ...lift, moves: 'out' })
+    expect((await addFact(id, 'record', {})).status).toBe(201)
+  })
+
+  test('a machine that asks for a second look is not released by the one who keyed', async () => {
+    const { sheet, readings } = example('setting-plane.json')
+    const id = uuid()
+    const machine = { ...sheet.machine, policy: { secondLook: true } }
+    await server.send('POST', '/setups', { id, sheetFactId: uuid(), sheet: { ...sheet, machine } })
+    for (const { id: _id, by: _by, at: _at, ...reading } of readings)
+      await addFact(id, 'reading', reading)
+    await addFact(id, 'key-in', {
+      address: 'H1',
+      mode: 'set',
+      typed: { text: '-270.000', unit: 'mm' },
+    })
+    await keyEverything(id)
+    await seeToEverything(id)
+    await addFact(id, 'check-off', { of: 'look' })
+    expect(await open(id)).toEqual(['look', 'record'])
+    await server.signInAs('Jory Fenn')
+    await addFact(id, 'check-off', { of: 'look' })
+    expect(await open(id)).toEqual(['record'])
+    await server.signInAs('Mira Toller')
+    expect((await addFact(id, 'record', {})).status).toBe(201)
+  })
+
+  test('a number older than the shop allows is stale, by the server’s clock', async () => {
+    const { sheet, readings } = example('setting-plane.json')
+    const id = uuid()
+    const machine = { ...sheet.machine, policy: { maxAgeDays: 1 } }
+    await server.send('POST', '/setups', { id, sheetFactId: uuid(), sheet: { ...sheet, machine } })
+    for (const { id: _id, by: _by, at: _at, ...reading } of readings)
+      await addFact(id, 'reading', reading)
+    const before = (await server.send('GET', `/setups/${id}`)).body.solution.registers[0]
+    server.passSeconds(2 * 86_400)
+    await server.signInAs('Mira Toller')
+    const after = (await server.send('GET', `/setups/${id}`)).body.solution.registers[0]
+    expect([before.state, after.state]).toEqual(['read', 'stale'])
+    expect(after.stale).toContain('more than 1 day ago')
+    const accepted = await addFact(id, 'acceptance', {
+      address: 'H1',
+      accepts: 'age',
+      reason: 'not touched since',
+    })
+    expect(accepted.body.solution.registers[0]).toMatchObject({
+      state: 'read',
+      accepted: { by: 'Mira Toller', reason: 'not touched since' },
+    })
   })
 })
 

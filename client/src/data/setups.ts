@@ -1,7 +1,13 @@
 import { useMemo } from 'react'
 import useSWR, { mutate } from 'swr'
 import { z } from 'zod'
-import { appendFact, setupAnswerSchema, setupSummarySchema, type NewFact } from '@pine/contract'
+import {
+  appendFact,
+  factIds,
+  setupAnswerSchema,
+  setupSummarySchema,
+  type NewFact,
+} from '@pine/contract'
 import {
   nextStep,
   solve,
@@ -56,11 +62,7 @@ export function useSetup(id: string) {
   )
   const setup = useMemo(() => {
     if (data === undefined) return undefined
-    const known = new Set(
-      [...data.document.readings, ...data.document.keyIns, ...data.document.readBacks].map(
-        (fact) => fact.id,
-      ),
-    )
+    const known = factIds(data.document)
     const document = waiting
       .filter(({ fact }) => !known.has(fact.id))
       .reduce<SetupDocument>(
@@ -88,7 +90,7 @@ export interface StandingSetup {
 }
 
 function standing(document: SetupDocument, recorded: boolean): StandingSetup {
-  const solution = solve(document)
+  const solution = solve(document, { now: new Date().toISOString() })
   const steps = stepsOf(document, solution, recorded)
   return { document, solution, steps, next: nextStep(steps) }
 }

@@ -1,4 +1,5 @@
 import type { Face } from '../touch/touch'
+import type { PlanTouch } from './plan-touches'
 import type { PlanView } from './plan-view'
 
 export interface PlanBox {
@@ -26,14 +27,18 @@ export interface PlacedPlan {
   }
   readonly faces: readonly PlacedFace[]
   readonly zero: { readonly x: number; readonly y: number }
-  readonly sensor?: {
-    readonly x: number
-    readonly y: number
-    readonly radius: number
-    /** Unit step of the approach in pixels: X to the right, Y down the screen. */
-    readonly dx: number
-    readonly dy: number
-  }
+  readonly sensor?: PlacedSensor
+  readonly circle?: { readonly x: number; readonly y: number; readonly radius: number }
+  readonly touches: readonly (PlacedSensor & { readonly role: PlanTouch['role'] })[]
+}
+
+export interface PlacedSensor {
+  readonly x: number
+  readonly y: number
+  readonly radius: number
+  /** Unit step of the approach in pixels: X to the right, Y down the screen. */
+  readonly dx: number
+  readonly dy: number
 }
 
 /** A sensor smaller than this cannot be seen on a phone. */
@@ -80,6 +85,20 @@ export function layoutPlan(plan: PlanView, box: PlanBox): PlacedPlan {
     ),
     zero: { x: toX(0), y: toY(0) },
     ...(sensor && { sensor: placeSensor(plan, sensor, scale, toX, toY, alongX) }),
+    ...(plan.circle && {
+      circle: { x: toX(plan.circle.x), y: toY(plan.circle.y), radius: plan.circle.radius * scale },
+    }),
+    touches: plan.touches.map(({ role, x, y, dx, dy }) => {
+      const radius = Math.max(plan.sensorRadius * scale, SMALLEST_SENSOR)
+      return {
+        role,
+        radius,
+        x: toX(x) - dx * radius,
+        y: toY(y) + dy * radius,
+        dx,
+        dy: dy === 0 ? 0 : -dy,
+      }
+    }),
   }
 }
 
@@ -91,7 +110,7 @@ function placeSensor(
   toX: (x: number) => number,
   toY: (y: number) => number,
   alongX: boolean,
-): NonNullable<PlacedPlan['sensor']> {
+): PlacedSensor {
   const radius = Math.max(sensor.radius * scale, SMALLEST_SENSOR)
   const face = plan.faces.find((one) => one.face === sensor.face)?.position ?? 0
   const dx = alongX ? sensor.direction : 0

@@ -11,9 +11,10 @@ import {
 import type { SetupDocument } from '../setup/document'
 import { sideOf, type AxisPlan, type OffsetPlan, type OffsetRow } from '../setup/sheet'
 import { facesToTouch } from '../setup/plan-axes'
-import { quantityKey, standingReadings } from '../setup/quantity'
+import { axisOfQuantity, quantityKey, standingReadings, type QuantityName } from '../setup/quantity'
 import type { Solution } from '../setup/solution'
 import { SourceReader } from '../setup/sources'
+import { planCircle, planTouches, type PlanCircle, type PlanTouch } from './plan-touches'
 
 export interface PlanFace {
   readonly face: Face
@@ -42,11 +43,16 @@ export interface PlanView {
   readonly inside: Readonly<Record<PlanAxis, boolean>>
   readonly faces: readonly PlanFace[]
   readonly sensor?: PlanSensor
+  /** A bore or boss, and the touches around it or along an edge. */
+  readonly circle?: PlanCircle
+  readonly touches: readonly PlanTouch[]
+  /** Of what touches now, for the touches. */
+  readonly sensorRadius: Nanometres
 }
 
-/** The face that is touched now, and the ids of what touches it. */
+/** What is touched now, and the ids of what touches it. */
 export interface PlanFocus {
-  readonly face: Face
+  readonly at: QuantityName
   readonly with: readonly string[]
 }
 
@@ -54,7 +60,7 @@ export interface PlanFocus {
  * The plan of one work offset. A face that was read stands where its reading puts it, counted from
  * the first face read on that axis, so a wrong digit is seen before it is keyed.
  *
- * @param focus the face being touched now, and with what: its sensor is drawn there.
+ * @param focus what is touched now, and with what: its sensor is drawn there.
  */
 export function planViewOf(
   document: SetupDocument,
@@ -62,26 +68,42 @@ export function planViewOf(
   offset: OffsetPlan,
   focus?: PlanFocus,
 ): PlanView {
-  const x = axisView(document, solution, offset, 'X', focus?.face)
-  const y = axisView(document, solution, offset, 'Y', focus?.face)
+  const focused = focus?.at.of === 'face' ? focus.at.face : undefined
+  const x = axisView(document, solution, offset, 'X', focused)
+  const y = axisView(document, solution, offset, 'Y', focused)
   const faces = [...x.faces, ...y.faces]
-  const next = faces.find(({ face }) => face === focus?.face)
+  const next = faces.find(({ face }) => face === focused)
   const radius =
-    focus && new SourceReader(document).gaugeSum(focus.with, axisOfFace(focus.face), 'plan')
+    focus && new SourceReader(document).gaugeSum(focus.with, axisOfQuantity(focus.at), 'plan')
+  const [left, right, front, back] = [x.nominal[0], x.nominal[1], y.nominal[0], y.nominal[1]]
+  const circle = planCircle(offset)
   const sensor =
     next &&
     sensorAt(next, offset, valueOf(radius ?? EMPTY_CHAIN), middle(x.nominal), middle(y.nominal))
   return {
     row: offset.row,
-    left: x.nominal[0],
-    right: x.nominal[1],
-    front: y.nominal[0],
-    back: y.nominal[1],
+    left,
+    right,
+    front,
+    back,
     inside: { X: sideOf(offset.X) === 'inside', Y: sideOf(offset.Y) === 'inside' },
     faces,
     ...(sensor && { sensor }),
+    ...(circle && { circle: { ...circle, radius: circleRadius(circle, right, left) } }),
+    touches: planTouches(
+      document,
+      offset,
+      circle && { ...circle, radius: circleRadius(circle, right, left) },
+      { left, right, front, back },
+      focus?.at,
+    ),
+    sensorRadius: valueOf(radius ?? EMPTY_CHAIN),
   }
 }
+
+/** A swept circle has no drawing size: it is drawn half as wide as the part. */
+const circleRadius = ({ radius }: PlanCircle, right: number, left: number): Nanometres =>
+  radius > 0 ? radius : toNanometres((right - left) / 4)
 
 const middle = ([lower, upper]: readonly [Nanometres, Nanometres]) =>
   toNanometres((lower + upper) / 2)
@@ -124,12 +146,8 @@ function nominalFaces(
 ): readonly [Nanometres, Nanometres] {
   const drawing = nmOf(plan.drawing)
   if (plan.by !== 'one-face' && plan.by !== 'turned-corner') {
-    const across =
-      plan.by === 'two-faces'
-        ? plan.size
-        : plan.by === 'circle'
-          ? plan.diameter
-          : document.sheet.stock[axis]
+    // A bore lies somewhere in its part: the stock is drawn around it.
+    const across = plan.by === 'two-faces' ? plan.size : document.sheet.stock[axis]
     const half = nmOf(across) / 2
     return [toNanometres(drawing - half), toNanometres(drawing + half)]
   }

@@ -1,29 +1,35 @@
-import { instantOf } from '../freshness/instant'
-import { sensitivity } from '../freshness/sensitivity'
-import type { Reading, SetupDocument } from '../setup/document'
-import type { OffsetPlan, Tool } from '../setup/sheet'
-import { quantityKey, standingReadings, type QuantityName } from '../setup/quantity'
+import type { CheckOff, SetupDocument } from '../setup/document'
+import type { OffsetPlan, OffsetRow, Tool } from '../setup/sheet'
+import { quantityKey, type QuantityName } from '../setup/quantity'
 import { circlePoints } from '../setup/centre'
 import { edgeTouches } from '../setup/edges'
 import { facesToTouch } from '../setup/plan-axes'
 import type { Solution, TrustState } from '../setup/solution'
+import { stepState } from './step-state'
 
 /** The stations of a set-up, in the order of work. */
 export const STATIONS = [
-  'sheet',
+  'ready',
   'reference',
   'lengths',
   'plan',
   'height',
   'key-in',
-  'record',
+  'prove',
+  'release',
 ] as const
 
 export type Station = (typeof STATIONS)[number]
 
-/** One thing to do: declare the sheet, take a reading, key a register in, or record. */
+/** One thing to do. */
 export type Step =
-  | { readonly key: 'sheet'; readonly station: 'sheet'; readonly does: 'sheet' }
+  | { readonly key: 'sheet'; readonly station: 'ready'; readonly does: 'sheet' }
+  | {
+      readonly key: string
+      readonly station: Station
+      readonly does: 'check'
+      readonly check: CheckOff['of']
+    }
   | {
       readonly key: string
       readonly station: 'reference' | 'lengths' | 'plan' | 'height'
@@ -36,7 +42,14 @@ export type Step =
       readonly does: 'key-in'
       readonly address: string
     }
-  | { readonly key: 'record'; readonly station: 'record'; readonly does: 'record' }
+  | {
+      readonly key: string
+      readonly station: 'prove'
+      readonly does: 'prove'
+      readonly row: OffsetRow
+      readonly tool: number
+    }
+  | { readonly key: 'record'; readonly station: 'release'; readonly does: 'record' }
 
 export interface StepState {
   readonly step: Step
@@ -62,10 +75,20 @@ export function stepsOf(
       does: 'read',
       quantity,
     })
+  const check = (station: Station, of: CheckOff['of']): Step => ({
+    key: of,
+    station,
+    does: 'check',
+    check: of,
+  })
   const steps: readonly Step[] = [
-    { key: 'sheet', station: 'sheet', does: 'sheet' },
+    check('ready', 'home'),
+    check('ready', 'clean'),
+    { key: 'sheet', station: 'ready', does: 'sheet' },
+    ...(sheet.gauges.length === 0 ? [] : [check('ready', 'gauges')]),
     ...(needsNoseTouch(document) ? [read('reference')({ of: 'nose-on-plane' })] : []),
     ...sheet.tools.flatMap((tool) => lengthQuantities(document, tool)).map(read('lengths')),
+    check('plan', 'holding'),
     ...sheet.offsets.flatMap((offset) => planQuantities(document, offset)).map(read('plan')),
     ...sheet.offsets.flatMap(heightQuantities).map(read('height')),
     ...solution.registers.map(({ address }): Step => ({
@@ -74,9 +97,32 @@ export function stepsOf(
       does: 'key-in',
       address,
     })),
-    { key: 'record', station: 'record', does: 'record' },
+    ...proofsNeeded(document).map(([row, tool]): Step => ({
+      key: `prove:${row}:T${tool}`,
+      station: 'prove',
+      does: 'prove',
+      row,
+      tool,
+    })),
+    check('prove', 'air-cut'),
+    check('release', 'first-part'),
+    ...(sheet.machine.policy?.secondLook === true ? [check('release', 'look')] : []),
+    { key: 'record', station: 'release', does: 'record' },
   ]
-  return steps.map((step) => stateOf(step, document, solution, recorded))
+  return steps.map((step) => stepState(step, document, solution, recorded))
+}
+
+/** Each tool once and each work offset once, in as few moves as that takes. */
+function proofsNeeded({ sheet }: SetupDocument): readonly (readonly [OffsetRow, number])[] {
+  const { tools, offsets } = sheet
+  const [firstTool] = tools
+  const [firstRow] = offsets
+  if (firstTool === undefined || firstRow === undefined) return []
+  const length = Math.max(tools.length, offsets.length)
+  return Array.from({ length }, (_, index) => [
+    (offsets[index] ?? firstRow).row,
+    (tools[index] ?? firstTool).number,
+  ])
 }
 
 /**
@@ -143,57 +189,13 @@ function heightQuantities({ row, Z }: OffsetPlan): readonly QuantityName[] {
   }
 }
 
-function stateOf(
-  step: Step,
-  document: SetupDocument,
-  solution: Solution,
-  recorded: boolean,
-): StepState {
-  switch (step.does) {
-    case 'sheet':
-      return { step, done: true, trust: 'read' }
-    case 'read': {
-      const standing = standingReadings(document, step.quantity)
-      if (standing.length === 0) return { step, done: false, trust: 'not-read' }
-      const stale = standing.some((reading) => makesStale(document, solution, reading))
-      return { step, done: !stale, trust: stale ? 'stale' : 'read' }
-    }
-    case 'key-in': {
-      const trust =
-        solution.registers.find(({ address }) => address === step.address)?.state ?? 'not-read'
-      return {
-        step,
-        done: trust === 'keyed' || trust === 'proven',
-        trust: trust === 'read' ? 'not-read' : trust,
-      }
-    }
-    case 'record':
-      return { step, done: recorded, trust: recorded ? 'keyed' : 'not-read' }
-  }
-}
-
-/**
- * Whether a reading is why a number is stale: it is one of its terms, and it is too old or from before
- * the thing that moved. A number that somebody accepted asks for nothing.
- */
-function makesStale(document: SetupDocument, solution: Solution, reading: Reading): boolean {
-  const index = document.readings.indexOf(reading)
-  return solution.registers.some(({ stale, accepted, chain }) => {
-    if (stale === undefined || accepted !== undefined) return false
-    const isTerm = chain?.terms.some(
-      ({ source }) => source.id === reading.id || source.id.startsWith(`${reading.id}:`),
-    )
-    if (isTerm !== true) return false
-    return stale.by === 'age'
-      ? instantOf(reading.at) <= instantOf(stale.readAt)
-      : index < stale.event.afterReadings && sensitivity(reading, stale.event, index) !== 0
-  })
-}
-
 /** The first thing that is still to do; undefined when the set-up is recorded and complete. */
 export function nextStep(states: readonly StepState[]): StepState | undefined {
   return states.find(({ done }) => !done)
 }
+
+/** From the least certain on. */
+const FROM_LEAST: readonly TrustState[] = ['stale', 'not-read', 'read', 'keyed', 'proven']
 
 /** A station is as far as its least certain step. */
 export function stationTrust(
@@ -202,5 +204,10 @@ export function stationTrust(
 ): TrustState | undefined {
   const here = states.filter(({ step }) => step.station === station)
   if (here.length === 0) return undefined
-  return here.every(({ done }) => done) ? (here[0]?.trust ?? 'not-read') : 'not-read'
+  return FROM_LEAST.find((trust) =>
+    here.some((state) => (state.done ? state.trust : openTrust(state)) === trust),
+  )
 }
+
+/** A step that is open is not read, unless it asks for something to be read again. */
+const openTrust = ({ trust }: StepState): TrustState => (trust === 'stale' ? 'stale' : 'not-read')

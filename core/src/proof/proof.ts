@@ -1,7 +1,9 @@
+import { valueOf } from '../chain/chain'
 import { formatLength } from '../length/format-length'
 import { toNanometres, type LengthUnit, type Nanometres } from '../length/length'
 import type { SetupDocument } from '../setup/document'
-import type { OffsetRow } from '../setup/sheet'
+import type { MachineAxis, OffsetRow } from '../setup/sheet'
+import { SourceReader } from '../setup/sources'
 import type { Solution } from '../setup/solution'
 import { explain, type Explanation } from '../slips/explain'
 
@@ -20,8 +22,6 @@ export interface ProofRequest {
   readonly tool: number
   /** Work Z to stop at, above zero: the height of a block at hand. */
   readonly clearance: Nanometres
-  /** External offset in Z, which the control adds by itself. */
-  readonly external?: Nanometres
 }
 
 /** The two blocks for a proof and where they end; undefined while a register is missing. */
@@ -30,7 +30,11 @@ export function proofMove(
   solution: Solution,
   request: ProofRequest,
 ): ProofMove | undefined {
-  const { row, tool, clearance, external = toNanometres(0) } = request
+  const { row, tool, clearance } = request
+  const external = (axis: MachineAxis): number => {
+    const chain = new SourceReader(document).externalOffset(axis)
+    return chain === undefined ? 0 : valueOf(chain)
+  }
   const declared = document.sheet.tools.find(({ number }) => number === tool)
   const at = (address: string) =>
     solution.registers.find((register) => register.address === address)?.value
@@ -50,7 +54,11 @@ export function proofMove(
       `G90 ${row} G0 X0 Y0`,
       `G43 H${declared.lengthRegister} Z${programNumber(clearance, solution.unit)}`,
     ],
-    machine: { X: x, Y: y, Z: toNanometres(external + z + added + clearance) },
+    machine: {
+      X: toNanometres(external('X') + x),
+      Y: toNanometres(external('Y') + y),
+      Z: toNanometres(external('Z') + z + added + clearance),
+    },
     clearance,
   }
 }
@@ -86,7 +94,7 @@ export interface GapVerdict {
  */
 export function gapVerdict(
   document: SetupDocument,
-  solution: Solution,
+  solution: Pick<Solution, 'registers' | 'unit' | 'decimals'>,
   request: ProofRequest,
   gap: Nanometres,
   within: Nanometres,

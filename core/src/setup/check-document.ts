@@ -1,7 +1,7 @@
 import type { Problem } from '../problem'
 import { readLength, type ReadLengthOptions } from '../length/read-length'
 import type { WrittenLength } from '../length/length'
-import type { SetupDocument, SetupEvent } from './document'
+import type { CheckOff, SetupDocument, SetupEvent } from './document'
 import type { AxisPlan, MachineAxis, OffsetPlan, SetupSheet } from './sheet'
 import { FACES } from '../touch/touch'
 import { quantityKey } from './quantity'
@@ -33,7 +33,49 @@ export function checkDocument(document: SetupDocument): readonly Problem[] {
     ...(document.acceptances ?? []).flatMap(({ address }, index) =>
       unknownName(`acceptances.${index}.address`, address, names.addresses),
     ),
+    ...provingProblems(document, names),
   ]
+}
+
+/** Proofs, lifts and what was seen to. */
+function provingProblems(
+  { proofs = [], lifts = [], checkOffs = [] }: SetupDocument,
+  names: Names,
+): readonly Problem[] {
+  return [
+    ...proofs.flatMap(({ row, tool, clearance, gap, stop }, index) => [
+      ...unknownName(`proofs.${index}.row`, row, names.rows),
+      ...unknownName(`proofs.${index}.tool`, `T${tool}`, names.tools),
+      ...lengthProblem(`proofs.${index}.clearance`, clearance, { sign: 'positive' }),
+      ...lengthProblem(`proofs.${index}.gap`, gap, { sign: 'not-negative' }),
+      ...(stop
+        ? [
+            ...lengthProblem(`proofs.${index}.stop.position`, stop.position),
+            ...lengthProblem(`proofs.${index}.stop.distanceToGo`, stop.distanceToGo),
+          ]
+        : []),
+    ]),
+    ...lifts.flatMap(({ amount }, index) =>
+      lengthProblem(`lifts.${index}.amount`, amount, { sign: 'positive' }),
+    ),
+    ...checkOffs.flatMap((checkOff, index) =>
+      checkOffProblems(checkOff, `checkOffs.${index}`, names),
+    ),
+  ]
+}
+
+function checkOffProblems(checkOff: CheckOff, place: string, names: Names): readonly Problem[] {
+  if (checkOff.of === 'home')
+    return Object.entries(checkOff.marks ?? {}).flatMap(([axis, { dial, coarse }]) => [
+      ...lengthProblem(`${place}.marks.${axis}.dial`, dial),
+      ...lengthProblem(`${place}.marks.${axis}.coarse`, coarse),
+    ])
+  if (checkOff.of !== 'first-part') return []
+  return checkOff.measured.flatMap(({ tool, nominal, measured }, index) => [
+    ...unknownName(`${place}.measured.${index}.tool`, `T${tool}`, names.tools),
+    ...lengthProblem(`${place}.measured.${index}.nominal`, nominal, { sign: 'positive' }),
+    ...lengthProblem(`${place}.measured.${index}.measured`, measured, { sign: 'positive' }),
+  ])
 }
 
 function eventProblems(
@@ -115,6 +157,9 @@ function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
       ...optional(`sheet.machine.travels.${axis}.min`, machine.travels?.[axis]?.min),
       ...optional(`sheet.machine.travels.${axis}.max`, machine.travels?.[axis]?.max),
     ]),
+    ...optional('sheet.holding.jaw', sheet.holding?.jaw, { sign: 'positive' }),
+    ...optional('sheet.holding.parallels', sheet.holding?.parallels, { sign: 'not-negative' }),
+    ...optional('sheet.holding.sideCut', sheet.holding?.sideCut, { sign: 'positive' }),
     ...optional('sheet.reference.constant', reference?.constant),
     ...optional('sheet.reference.masterLength', reference?.masterLength),
     ...optional('sheet.needs.depth', needs?.depth, { sign: 'positive' }),

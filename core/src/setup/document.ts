@@ -133,9 +133,66 @@ export type SetupEvent = Fact & {
 export interface Acceptance extends Fact {
   readonly address: string
   readonly reason: string
-  /** The event, or `age`, that it was stale by: another one later makes it stale again. */
-  readonly staleBy: string
+  /** What is accepted: the event or the `age` that it is stale by (a later one asks again), or that it is `unproven`. */
+  readonly accepts: string
 }
+
+/** A cautious move that was watched to its end: how a work offset and a tool stood in the metal. */
+export interface Proof extends Fact {
+  readonly row: OffsetRow
+  readonly tool: number
+  /** Work Z that the move was commanded to. */
+  readonly clearance: WrittenLength
+  /** Height of the block that just passed under the tip there. */
+  readonly gap: WrittenLength
+  /** Whether the tip stood over X0 Y0 as the drawing has it. */
+  readonly overZero: boolean
+  /** Work Z and distance to go, read off the screen at a stop on the way down. */
+  readonly stop?: { readonly position: WrittenLength; readonly distanceToGo: WrittenLength }
+  /** It was made after this many readings and read-backs: what was read or keyed later is not proven by it. */
+  readonly afterReadings: number
+  readonly afterReadBacks: number
+}
+
+/** Where everything can be raised for an air cut. */
+export const LIFT_PLACES = ['external-offset', 'work-offsets', 'lengths'] as const
+
+export type LiftPlace = (typeof LIFT_PLACES)[number]
+
+/** Everything is raised for an air cut, or let down again. */
+export interface Lift extends Fact {
+  readonly moves: 'in' | 'out'
+  readonly where: LiftPlace
+  readonly amount: WrittenLength
+}
+
+/** One axis of a machine that finds its zero by marks: the dial at the mark, and a coarse scale beside it. */
+export interface HomeMark {
+  readonly dial: WrittenLength
+  readonly coarse: WrittenLength
+}
+
+/** A feature of the first part, beside what it should be. */
+export interface Measured {
+  readonly feature: 'outside-width' | 'inside-width' | 'floor-depth'
+  readonly tool: number
+  readonly nominal: WrittenLength
+  readonly measured: WrittenLength
+}
+
+/** What is seen to rather than read; each once in a set-up, and again after what undoes it. */
+export type CheckOff = Fact & {
+  /** It was made after this many events and read-backs. */
+  readonly afterEvents: number
+  readonly afterReadBacks: number
+  /** Why it was left out, where it was. */
+  readonly leftOut?: string
+} & (
+    | { readonly of: 'home'; readonly marks?: Readonly<Record<MachineAxis, HomeMark>> }
+    | { readonly of: 'clean' | 'gauges' | 'holding' | 'look' }
+    | { readonly of: 'air-cut'; readonly how?: 'lifted' | 'graphics' }
+    | { readonly of: 'first-part'; readonly measured: readonly Measured[] }
+  )
 
 export interface SetupDocument {
   readonly format: 'pine-compass/setup'
@@ -147,4 +204,7 @@ export interface SetupDocument {
   readonly readBacks: readonly ReadBack[]
   readonly events?: readonly SetupEvent[]
   readonly acceptances?: readonly Acceptance[]
+  readonly proofs?: readonly Proof[]
+  readonly lifts?: readonly Lift[]
+  readonly checkOffs?: readonly CheckOff[]
 }

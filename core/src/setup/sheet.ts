@@ -167,6 +167,15 @@ export interface Stock {
   readonly Z: WrittenLength
 }
 
+/** How the part is held, and how deep its sides are cut. */
+export interface Holding {
+  /** Height of the jaws above the seat of the parallels. */
+  readonly jaw: WrittenLength
+  readonly parallels: WrittenLength
+  /** Deepest cut along a side, below the raw top. */
+  readonly sideCut?: WrittenLength
+}
+
 /** What a school counts from, where it is not the plane or the nose itself. */
 export interface SchoolReference {
   /** Gauge line: H = L − constant, as small rotary-axis machines have it. */
@@ -194,6 +203,7 @@ export interface SetupSheet {
   /** What the setting plane is: the fixed jaw, a block, the table. */
   readonly plane: string
   readonly stock: Stock
+  readonly holding?: Holding
   readonly gauges: readonly Gauge[]
   readonly tools: readonly Tool[]
   readonly offsets: readonly OffsetPlan[]

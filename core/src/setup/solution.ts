@@ -6,6 +6,8 @@ import type { KeyInLine } from '../keyin/key-in'
 import type { Explanation } from '../slips/explain'
 import type { Budget } from '../budget/budget'
 import type { Verdict } from '../budget/verdict'
+import type { ProofVerdict } from '../proof/proven'
+import type { HoldingVerdict } from '../workholding/holding'
 import type { Acceptance } from './document'
 import type { StaleReason } from '../freshness/stale'
 import type { OffsetRow } from './sheet'
@@ -87,6 +89,10 @@ export const WARNING_CODES = [
   'control-tool-differs',
   'differs-from-last-time',
   'read-back-differs',
+  'proof-differs',
+  'lift-active',
+  'no-grip',
+  'side-cut-meets-jaws',
 ] as const
 
 export type WarningCode = (typeof WARNING_CODES)[number]
@@ -130,6 +136,10 @@ export interface Solution {
   readonly sizes: readonly ImpliedSize[]
   readonly edges: readonly EdgeAngle[]
   readonly heights: Heights
+  /** What the last proof of each work offset with each tool says. */
+  readonly proofs: readonly ProofVerdict[]
+  /** How the part is held; absent where the sheet does not say. */
+  readonly holding?: HoldingVerdict
   /** Machine position of each face that was read, by quantity key. */
   readonly faces: ReadonlyMap<string, Chain>
   readonly warnings: readonly Warning[]

@@ -19,6 +19,9 @@ import { offsetsZ, toolLength } from './registers-z'
 import type { Heights, ReadBackVerdict, Register, Solution } from './solution'
 import { SourceReader } from './sources'
 import { warningsOf } from './warnings'
+import { proofWarnings } from '../proof/proof-warnings'
+import { provenAddresses, proofVerdict, standingProofs } from '../proof/proven'
+import { holdingOf, holdingWarnings } from '../workholding/holding'
 
 /** When it is asked: core knows no clock. Without it no number is stale by age. */
 export interface SolveMoment {
@@ -72,17 +75,34 @@ export function solve(document: SetupDocument, moment: SolveMoment = {}): Soluti
       : [registerFrom(`${planeRow}.Z`, 'work-offset', planeOffset(heights, sources))]),
   ]
   const explained = explainReadBacks(document, registers)
+  const decimals = sheet.machine.control.decimals[sheet.unit]
+  const shown = { registers: explained, unit: sheet.unit, decimals }
+  const proofs = standingProofs(document).flatMap(
+    (proof) => proofVerdict(document, shown, proof) ?? [],
+  )
+  const proven = provenAddresses(document, explained, proofs)
+  const holding = holdingOf(sheet)
   const edges = edgesOf(document, sources)
   const sizes = axes.flatMap(({ solved }) => (solved.size ? [solved.size] : []))
   return {
     unit: sheet.unit,
-    decimals: sheet.machine.control.decimals[sheet.unit],
-    registers: explained,
+    decimals,
+    registers: explained.map((register) =>
+      register.state === 'keyed' && proven.has(register.address)
+        ? { ...register, state: 'proven' }
+        : register,
+    ),
+    proofs,
+    ...(holding && { holding }),
     sizes,
     edges,
     heights,
     faces: facesByKey(axes),
-    warnings: warningsOf(document, explained, sizes, edges, heights),
+    warnings: [
+      ...warningsOf(document, explained, sizes, edges, heights),
+      ...proofWarnings(document, proofs),
+      ...(holding ? holdingWarnings(holding) : []),
+    ],
     problems: sources.problems,
   }
 }
@@ -255,7 +275,7 @@ function staleReason(
 
 const acceptanceOf = (document: SetupDocument, address: string, reason: StaleReason) =>
   (document.acceptances ?? []).findLast(
-    (one) => one.address === address && one.staleBy === nameOfReason(reason),
+    (one) => one.address === address && one.accepts === nameOfReason(reason),
   )
 
 /** Where the axis stood at the touches of a number, the last one counting. */

@@ -1,4 +1,7 @@
 import { toNanometres, type Nanometres } from '../length/length'
+import { readLength } from '../length/read-length'
+import type { Measured } from '../setup/document'
+import type { SetupSheet } from '../setup/sheet'
 
 /**
  * How a cutter's register changes after a profile was measured (domain.md §8).
@@ -70,4 +73,40 @@ export function achievedShare(
 ): number {
   if (keyedPerSide === 0) throw new RangeError('achievedShare needs a change that was keyed, got 0')
   return (after - before) / (keyedPerSide * sides)
+}
+
+/** What to add to the wear of a register, or to the register itself where a control keeps no wear. */
+export interface WearChange {
+  readonly address: string
+  readonly change: Nanometres
+}
+
+/** What a feature of the first part asks for; undefined where the tool has no register that mends it, or a number cannot be read. */
+export function wearChange(
+  { feature, tool, nominal, measured }: Measured,
+  { tools, machine }: Pick<SetupSheet, 'tools' | 'machine'>,
+): WearChange | undefined {
+  const [wanted, got] = [readLength(nominal), readLength(measured)]
+  const declared = tools.find(({ number }) => number === tool)
+  if (!wanted.ok || !got.ok || declared === undefined) return undefined
+  if (feature === 'floor-depth') {
+    const change = floorWearChange(toNanometres(got.value.nm - wanted.value.nm))
+    const turns = machine.control.lengthSign === 'subtracted'
+    return {
+      address: `H${declared.lengthRegister}`,
+      change: turns ? toNanometres(0 - change) : change,
+    }
+  }
+  if (declared.diameterRegister === undefined) return undefined
+  return {
+    address: `D${declared.diameterRegister}`,
+    change: cutterWearChange(
+      {
+        nominal: wanted.value.nm,
+        measured: got.value.nm,
+        width: feature === 'outside-width' ? 'outside' : 'inside',
+      },
+      machine.control.diameterRegister ?? 'diameter',
+    ),
+  }
 }

@@ -7,6 +7,9 @@ export function speakPlan(plan: PlanView): string {
   return [
     `The part from above for ${plan.row}.`,
     read.length > 0 ? `Read: ${read.join(' and ')}.` : 'No face is read yet.',
+    plan.touches.length > 0
+      ? `${plan.touches.filter(({ role }) => role === 'read').length} of ${plan.touches.length} touches are read.`
+      : '',
     next ? `To touch now: ${next.face}, the tool moving ${direction(plan)}.` : '',
   ]
     .filter(Boolean)

@@ -1,5 +1,6 @@
 import type { QuantityName } from '../setup/quantity'
 import type { SetupDocument } from '../setup/document'
+import type { FieldKey } from '../plan/reading-fields'
 import type { Station } from '../plan/steps'
 import { sideOf } from '../setup/sheet'
 import { approachDirection, axisOfFace, type Face, type Side } from '../touch/touch'
@@ -14,13 +15,24 @@ export interface StepWords {
 }
 
 export const STATION_NAMES: Readonly<Record<Station, string>> = {
-  sheet: 'Sheet',
+  ready: 'Ready',
   reference: 'Reference',
   lengths: 'Lengths',
   plan: 'X and Y',
   height: 'Z',
   'key-in': 'Key in',
-  record: 'Record',
+  prove: 'Prove',
+  release: 'Release',
+}
+
+/** The numbers of a reading that is made of several. */
+export const FIELD_NAMES: Readonly<Record<FieldKey, string>> = {
+  read: 'Machine X',
+  readY: 'Machine Y',
+  right: 'Dial at the right',
+  back: 'Dial at the back',
+  left: 'Dial at the left',
+  front: 'Dial at the front',
 }
 
 /** Cautions of the step; the machine's manual, local rules and licensed practice come first (domain.md §18). */

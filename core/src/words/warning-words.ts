@@ -24,6 +24,14 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
     `${place} was read without naming a sensor: its radius is counted as zero.`,
   'read-back-differs': ({ place, amount }, write) =>
     `${place}: the control does not show what it should; it is off by ${amount === undefined ? '?' : write(amount)}.`,
+  'proof-differs': ({ place, amount }, write) =>
+    `${place}: the block did not pass as it should; the tip stands ${amount === undefined ? 'elsewhere' : `${write(amount)} from where it was sent`}. Do not cut: find out why first.`,
+  'lift-active': ({ amount }, write) =>
+    `Everything is raised by ${amount === undefined ? '?' : write(amount)} for an air cut. Take the lift out before the part is cut.`,
+  'no-grip': ({ amount }, write) =>
+    `The jaws are ${amount === undefined ? 'not' : `${write(amount)}`} above the parallels: nothing, or too little, is gripped. One of the two heights on the sheet is wrong.`,
+  'side-cut-meets-jaws': ({ amount }, write) =>
+    `The deepest side cut comes to ${amount === undefined ? '?' : write(amount)} from the jaws. Grip less, or stand the part on higher parallels.`,
 }
 
 export const describeWarning = (warning: Warning, write: LengthWriter): string =>
@@ -39,6 +47,7 @@ function placeName(place: string): string {
   if (of === 'tip-on-part') return `${row} top by ${face}`
   if (of === 'nose-on-part') return `${row} top`
   if (of === 'tip-on-plane') return `${row} on the plane`
+  if (of === 'prove') return `${row} with ${face}`
   if (of === 'nose-on-plane') return 'the bare nose on the plane'
   return (row ?? place).replace('.', ' ')
 }

@@ -17,6 +17,7 @@ import {
   GAUGES,
   MACHINES,
   MIRROR_CELL,
+  mm,
 } from './workshop'
 
 type NewReading = Extract<NewFact, { kind: 'reading' }>['body']
@@ -98,6 +99,19 @@ class DemoSetup {
     })
   }
 
+  /** Home, clean seats, true gauges. */
+  async ready(): Promise<void> {
+    for (const of of ['home', 'clean', 'gauges'] as const) await this.see({ of })
+  }
+
+  see(body: Extract<NewFact, { kind: 'check-off' }>['body']): Promise<void> {
+    return this.add({ id: uuid(), kind: 'check-off', body })
+  }
+
+  prove(body: Extract<NewFact, { kind: 'proof' }>['body']): Promise<void> {
+    return this.add({ id: uuid(), kind: 'proof', body })
+  }
+
   record(): Promise<void> {
     return this.add({ id: uuid(), kind: 'record', body: {} })
   }
@@ -111,17 +125,38 @@ class DemoSetup {
 
 async function recordedPlate(setup: DemoSetup): Promise<void> {
   await setup.begin(MIRROR_CELL)
+  await setup.ready()
+  await setup.see({ of: 'holding' })
   await setup.read('-61.420', 'mm', { of: 'nose-on-plane', with: [GAUGES.block.id] })
   await setup.read('-18.205', 'mm', { of: 'tip-on-plane', tool: 1, with: [GAUGES.block.id] })
   await setup.read('37.150', 'mm', { of: 'face', row: 'G54', face: 'left', with: [GAUGES.pin.id] })
   await setup.read('22.480', 'mm', { of: 'face', row: 'G54', face: 'front', with: [GAUGES.pin.id] })
-  await setup.read('-68.270', 'mm', { of: 'nose-on-part', row: 'G54', with: [GAUGES.paper.id] })
+  await setup.read('-68.270', 'mm', {
+    of: 'nose-on-part',
+    row: 'G54',
+    with: [GAUGES.paper.id],
+    spindle: { holds: null, controlSays: null },
+  })
   for (const address of ['H1', 'G54.X', 'G54.Y', 'G54.Z']) await setup.keyIn(address)
+  await setup.prove({
+    row: 'G54',
+    tool: 1,
+    clearance: mm('25.000'),
+    gap: mm('25.00'),
+    overZero: true,
+  })
+  await setup.see({ of: 'air-cut', how: 'graphics' })
+  await setup.see({
+    of: 'first-part',
+    measured: [{ feature: 'floor-depth', tool: 1, nominal: mm('6.00'), measured: mm('6.02') }],
+  })
   await setup.record()
 }
 
 async function ringWithTurnedSign(setup: DemoSetup): Promise<void> {
   await setup.begin(CLAMP_RING)
+  await setup.ready()
+  await setup.see({ of: 'holding' })
   await setup.read('-8.1240', 'in', { of: 'tip-on-plane', tool: 1, with: [GAUGES.setterInch.id] })
   await setup.read('-7.3065', 'in', { of: 'tip-on-plane', tool: 2, with: [GAUGES.setterInch.id] })
   await setup.read('-3.4250', 'in', {
@@ -161,6 +196,7 @@ async function freshFlange(setup: DemoSetup): Promise<void> {
 
 async function focuserAtLengths(setup: DemoSetup): Promise<void> {
   await setup.begin(FOCUSER_BODY)
+  await setup.ready()
   await setup.read('-300.000', 'mm', { of: 'nose-on-plane', with: [GAUGES.setter.id] })
   await setup.read('-187.594', 'mm', { of: 'tip-on-plane', tool: 1, with: [GAUGES.setter.id] })
   await setup.read('-203.882', 'mm', { of: 'tip-on-plane', tool: 2, with: [GAUGES.setter.id] })

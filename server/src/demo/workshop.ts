@@ -69,6 +69,7 @@ export const FOCUSER_BODY: SetupSheet = {
   zero: 'middle of the body, finished top',
   plane: 'fixed jaw of vise 1',
   stock: { X: mm('120'), Y: mm('80'), Z: mm('46') },
+  holding: { jaw: mm('50'), parallels: mm('38'), sideCut: mm('30') },
   gauges: [GAUGES.setter, GAUGES.finder, GAUGES.paper],
   tools: [
     { number: 1, name: '50 mm face mill', lengthRegister: 1 },
@@ -129,6 +130,7 @@ export const FLANGE: SetupSheet = {
   name: 'Drawtube flange',
   zero: 'middle of the flange, raw top',
   stock: { X: mm('90'), Y: mm('90'), Z: mm('16') },
+  holding: { jaw: mm('50'), parallels: mm('42'), sideCut: mm('6') },
   tools: FOCUSER_BODY.tools.slice(1, 4),
   offsets: [
     {

@@ -63,13 +63,13 @@ export function createApi({ store, clock, onUnexpected }: ApiParts) {
       const added = await addGauge(store, clock, c.var.person, c.req.valid('json'))
       return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
     })
-    .get('/setups', async (c) => c.json(await listSetups(store)))
+    .get('/setups', async (c) => c.json(await listSetups(store, clock)))
     .post('/setups', body(newSetupSchema), async (c) => {
       const made = await createSetup(store, clock, c.var.person, c.req.valid('json'))
       return made.ok ? c.json(made.value, 201) : replyRefusal(c, made.refusal)
     })
     .get('/setups/:id', async (c) => {
-      const opened = await openSetup(store, c.req.param('id'))
+      const opened = await openSetup(store, clock, c.req.param('id'))
       return opened.ok ? c.json(opened.value) : replyRefusal(c, opened.refusal)
     })
     .post('/setups/:id/facts', body(newFactSchema), async (c) => {

@@ -8,6 +8,7 @@ import {
   sessionEntity,
   setupEntity,
 } from './entities'
+import { FactsOfTheWholeRun1795593600000 } from './migrations/facts-of-the-whole-run'
 import { FirstTables1772438400000 } from './migrations/first-tables'
 
 /** A connection pool on any PostgreSQL server, with the tables brought up to date. */
@@ -16,7 +17,7 @@ export async function openDatabase(url: string): Promise<DataSource> {
     type: 'postgres',
     url,
     entities: [personEntity, sessionEntity, machineEntity, gaugeEntity, setupEntity, factEntity],
-    migrations: [FirstTables1772438400000],
+    migrations: [FirstTables1772438400000, FactsOfTheWholeRun1795593600000],
     migrationsRun: true,
     // Two processes that start together must not both migrate half of it.
     migrationsTransactionMode: 'all',

@@ -11,6 +11,7 @@ import {
   checkDocument,
   nextStep,
   solve,
+  stepName,
   stepsOf,
   type SetupDocument,
   type SetupSheet,
@@ -52,16 +53,21 @@ export async function createSetup(
   const sameFact = setup?.facts.find((fact) => fact.id === sheetFactId)
   if (setup === undefined || (written !== 'written' && !isDeepStrictEqual(sameFact?.body, sheet)))
     return idInUse(id)
-  return accept(answerOf(setup))
+  return accept(answerOf(setup, clock))
 }
 
-export async function openSetup(store: Store, id: string): Promise<Outcome<SetupAnswer>> {
+export async function openSetup(
+  store: Store,
+  clock: Clock,
+  id: string,
+): Promise<Outcome<SetupAnswer>> {
   const setup = isUuid(id) ? await store.setup(id) : undefined
-  return setup === undefined ? noSetup(id) : accept(answerOf(setup))
+  return setup === undefined ? noSetup(id) : accept(answerOf(setup, clock))
 }
 
-export async function listSetups(store: Store): Promise<readonly SetupSummary[]> {
-  return (await store.setups()).map(summaryOf)
+export async function listSetups(store: Store, clock: Clock): Promise<readonly SetupSummary[]> {
+  const now = clock().toISOString()
+  return (await store.setups()).map((setup) => summaryOf(setup, now))
 }
 
 /**
@@ -88,7 +94,7 @@ export async function addFact(
   }
   const appended = await store.appendFact(row, (setup) =>
     fact.kind === 'record'
-      ? freeze(setup)
+      ? freeze(setup, clock)
       : checkFact(setup, { ...row, body: fact.body, sequence: 0, personName: person.name }),
   )
   if (appended === 'no-setup') return noSetup(setupId)
@@ -97,7 +103,7 @@ export async function addFact(
   const same =
     kind === fact.kind &&
     (kind === 'record' || isDeepStrictEqual(body, JSON.parse(JSON.stringify(fact.body))))
-  return same ? openSetup(store, setupId) : idInUse(fact.id)
+  return same ? openSetup(store, clock, setupId) : idInUse(fact.id)
 }
 
 function checkFact(setup: SetupRow, fact: FactRow): Outcome<object> {
@@ -106,35 +112,39 @@ function checkFact(setup: SetupRow, fact: FactRow): Outcome<object> {
 }
 
 /** The body of a record: the document with its solution, frozen, and the hash of both. */
-function freeze(setup: SetupRow): Outcome<object> {
+function freeze(setup: SetupRow, clock: Clock): Outcome<object> {
   const document = documentOf(setup)
-  const solution = solve(document)
-  const open = solution.registers.filter(({ state }) => state !== 'keyed' && state !== 'proven')
-  if (open.length > 0)
-    return refuse('registers-open', {
-      message: `${open.map(({ address }) => address).join(', ')} ${open.length === 1 ? 'is' : 'are'} not keyed and read back.`,
-      expected: 'every register keyed in and read back equal',
-      received: open.map(({ address, state }) => `${address} ${state}`).join(', '),
-      remedy: 'Finish the key-in sheet, then record.',
+  const solution = solve(document, { now: clock().toISOString() })
+  const open = stepsOf(document, solution, false).filter(
+    ({ step, done }) => !done && step.does !== 'record',
+  )
+  if (open.length > 0) {
+    const names = open.map(({ step }) => stepName(document, step))
+    return refuse('steps-open', {
+      message: `${names.join(', ')} ${open.length === 1 ? 'is' : 'are'} still open.`,
+      expected: 'every step done: read, keyed in and read back, proven, seen to',
+      received: open.map(({ step, trust }) => `${step.key} ${trust}`).join(', '),
+      remedy: 'Do what is open, or leave it out with a reason, then release.',
     })
+  }
   const frozen = { document, solution: viewSolution(document, solution) }
   return accept({ ...frozen, hash: contentHash(frozen) })
 }
 
-function answerOf(setup: SetupRow): SetupAnswer {
+function answerOf(setup: SetupRow, clock: Clock): SetupAnswer {
   const document = documentOf(setup)
   return {
     document: structuredClone(document) as SetupAnswer['document'],
-    solution: viewSolution(document, solve(document)),
+    solution: viewSolution(document, solve(document, { now: clock().toISOString() })),
     records: [...recordsOf(setup)],
     createdBy: setup.createdByName,
     createdAt: setup.createdAt.toISOString(),
   }
 }
 
-function summaryOf(setup: SetupRow): SetupSummary {
+function summaryOf(setup: SetupRow, now: string): SetupSummary {
   const document: SetupDocument = documentOf(setup)
-  const solution = solve(document)
+  const solution = solve(document, { now })
   const recorded = setup.facts.some(({ kind }) => kind === 'record')
   const steps = stepsOf(document, solution, recorded)
   const last = setup.facts.at(-1)

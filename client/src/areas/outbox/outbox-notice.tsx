@@ -52,7 +52,17 @@ function entered(fact: OutboxEntry['fact']): string {
       return `The key-in of ${fact.body.address}`
     case 'sheet':
       return `The sheet “${fact.body.name}”`
+    case 'event':
+      return 'What you said had changed'
+    case 'acceptance':
+      return `Your word for ${fact.body.address}`
+    case 'proof':
+      return `The proof of ${fact.body.row} with T${fact.body.tool}`
+    case 'lift':
+      return `The lift of ${fact.body.amount.text} ${fact.body.amount.unit}`
+    case 'check-off':
+      return 'What you had seen to'
     case 'record':
-      return 'The record'
+      return 'The release'
   }
 }

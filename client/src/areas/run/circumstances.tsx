@@ -1,4 +1,4 @@
-import { GAUGE_FACTS, gaugeNames, type QuantityName } from '@pine/core'
+import { axisOfQuantity, GAUGE_FACTS, gaugeNames, type QuantityName } from '@pine/core'
 import { Button } from '@/kit/button'
 import { Choice, Several } from '@/kit/choice'
 import { Column } from '@/kit/surfaces'
@@ -45,7 +45,7 @@ export function GaugesBetween({
   quantity,
   onClose,
 }: GaugesBetweenProps) {
-  const inZ = quantity.of !== 'face'
+  const inZ = axisOfQuantity(quantity) === 'Z'
   const serving = preview.sheet.gauges
     .filter(({ kind }) => (inZ ? GAUGE_FACTS[kind].shareInZ : GAUGE_FACTS[kind].shareInXY) !== null)
     .map(({ id, name, size }) => ({ value: id, label: `${name} · ${size.text} ${size.unit}` }))
@@ -86,7 +86,8 @@ export function GaugesBetween({
 /** What the touch is made with, in a few words. */
 export function betweenWords({ draft, preview }: ReadingInHand, quantity: QuantityName): string {
   const using = gaugeNames(preview, draft.with)
-  if (quantity.of === 'face') return using === '' ? 'name the finder' : using
+  if (quantity.of === 'sweep' || quantity.of === 'tool-diameter') return ''
+  if (axisOfQuantity(quantity) !== 'Z') return using === '' ? 'name the finder' : using
   const onPlane = gaugeNames(preview, draft.withOnPlane)
   if (onPlane !== '') return `${onPlane} / ${using === '' ? 'nothing' : using}`
   return using === '' ? 'nothing between' : using

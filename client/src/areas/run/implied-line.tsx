@@ -15,15 +15,21 @@ import { lengthWriter } from './write-length'
 export interface ImpliedLineProps {
   readonly implied: Implied | undefined
   readonly solution: Solution
+  /** The length of the same tool last time, to hold today's against. */
+  readonly lastTime?: string
   readonly onTrace: (title: string, chain: Chain) => void
 }
 
 /** What the number means, while it is typed: the length, the face, the size against the drawing. */
-export function ImpliedLine({ implied, solution, onTrace }: ImpliedLineProps) {
+export function ImpliedLine({ implied, solution, lastTime, onTrace }: ImpliedLineProps) {
   if (implied === undefined)
     return (
       <View minHeight={28} justifyContent="center">
-        <Words as="note">Type what you read; what it means stands here.</Words>
+        <Words as="note">
+          {lastTime === undefined
+            ? 'Type what you read; what it means stands here.'
+            : `Last time it measured ${lastTime}.`}
+        </Words>
       </View>
     )
   const write = lengthWriter(solution)
@@ -54,6 +60,12 @@ export function ImpliedLine({ implied, solution, onTrace }: ImpliedLineProps) {
           </Digits>
         </View>
         <Words as="note">{solution.unit}</Words>
+        {lastTime !== undefined && <Words as="note">last time {lastTime}</Words>}
+        {implied.edge && (
+          <Words as="note" tone={implied.edge.agrees === false ? 'wrong' : 'soft'}>
+            off over the part’s length{implied.edge.agrees === false ? ', TOO MUCH' : ''}
+          </Words>
+        )}
         {implied.size && (
           <Words as="note" tone={implied.size.agrees ? 'soft' : 'wrong'}>
             size {write(implied.size.implied)}, drawing {write(implied.size.drawing)} ±

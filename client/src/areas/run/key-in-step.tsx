@@ -1,20 +1,24 @@
 import { useState, type ReactNode } from 'react'
+import Volume2 from 'lucide-react-native/icons/volume-2'
 import { ScrollView, styled, useMedia, View } from 'tamagui'
 import { v7 as uuid } from 'uuid'
 import {
   describeKeyMode,
   describeProblem,
+  describeStale,
+  nameOfReason,
   otherUnit,
   readBackAgrees,
   readLength,
+  stepName,
   typographic,
   type Chain,
   type LengthUnit,
   type Register,
-  type Solution,
 } from '@pine/core'
 import type { NewFact } from '@pine/contract'
 import { useDraft } from '@/data/drafts'
+import type { StandingSetup } from '@/data/setups'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Keypad } from '@/kit/keypad'
@@ -22,46 +26,44 @@ import { erased, signTurned, typed } from '@/kit/number-text'
 import { ReadingField } from '@/kit/reading-field'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
+import { useRoles } from '@/theme/use-roles'
 import { Mismatch } from './mismatch'
+import { ReasonField } from './reason-field'
+import { canSpeak, speakNumber } from './speak'
 import { lengthWriter } from './write-length'
 
 export interface KeyInStepProps {
   readonly setupId: string
+  readonly setup: StandingSetup
   readonly register: Register
-  readonly solution: Solution
   readonly enter: (fact: NewFact) => Promise<void>
   readonly onDone: () => void
   readonly onLater: () => void
+  readonly onStep: (key: string) => void
   readonly onTrace: (title: string, chain: Chain) => void
 }
 
 /** One register: what to type, then what the control shows. A mismatch is explained. */
 export function KeyInStep({
   setupId,
+  setup: { document, solution, steps },
   register,
-  solution,
   enter,
   onDone,
   onLater,
+  onStep,
   onTrace,
 }: KeyInStepProps) {
   const { address, keyIn, chain, readBack } = register
   const { wide } = useMedia()
+  const roles = useRoles()
   const [retyping, setRetyping] = useState(false)
   const name = address.replace('.', ' ')
-  if (keyIn === undefined || chain === undefined)
-    return (
-      <ScrollView flex={1} contentContainerStyle={{ padding: 16, gap: 16 }}>
-        <Words as="sentence">{name} cannot be keyed yet.</Words>
-        <Words as="lead">
-          A reading that it is made of is missing. Take it first; the trail above shows where.
-        </Words>
-        <Button kind="act" onPress={onLater}>
-          To the missing reading
-        </Button>
-      </ScrollView>
-    )
+  // Its readings come first: the run leads there instead.
+  if (keyIn === undefined || chain === undefined) return null
   const key = describeKeyMode(keyIn.mode)
+  // The first reading that has to be taken again.
+  const again = steps.find(({ step, done }) => step.does === 'read' && !done)
   const needsBefore = keyIn.type === undefined && keyIn.mode === 'add'
   const differs = readBack !== undefined && !readBack.equal && !retyping
   const sheet = (
@@ -81,6 +83,17 @@ export function KeyInStep({
           <Words>
             Type this, then the key that <Words strong>{key.does}</Words> ({key.not})
           </Words>
+          {keyIn.copies !== undefined && (
+            <Digits as="note">
+              copied in, the row shows {typographic(keyIn.copies)} {keyIn.unit}; then
+            </Digits>
+          )}
+          {keyIn.counter && (
+            <Digits as="note">
+              counter at the second face {typographic(keyIn.counter.full)}, halved{' '}
+              {typographic(keyIn.counter.half)} {keyIn.unit}; drive to 0, then
+            </Digits>
+          )}
           <Row alignItems="baseline" gap="$2">
             <Digits as="reading" fontSize={46} lineHeight={54} testID="to-type">
               {typographic(keyIn.type)}
@@ -88,6 +101,15 @@ export function KeyInStep({
             <Digits as="lead" tone="soft">
               {keyIn.unit}
             </Digits>
+            {canSpeak() && (
+              <Button
+                kind="plain"
+                label={`read ${name} out`}
+                onPress={() => speakNumber(keyIn.type ?? keyIn.after, keyIn.unit)}
+              >
+                <Volume2 size={24} color={roles.act} aria-hidden />
+              </Button>
+            )}
           </Row>
         </>
       ) : (
@@ -101,6 +123,38 @@ export function KeyInStep({
       )}
     </Card>
   )
+  if (register.stale && register.accepted === undefined)
+    return (
+      <ScrollView
+        flex={1}
+        contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12, flexGrow: 1 }}
+      >
+        {sheet}
+        <Card padded tone="wrong" role="alert" testID="stale">
+          <Words as="title" tone="wrong">
+            It no longer holds.
+          </Words>
+          <Words>{describeStale(register.stale)}.</Words>
+        </Card>
+        <Footing>
+          {again && (
+            <Button kind="act" onPress={() => onStep(again.step.key)}>
+              Read again: {stepName(document, again.step)}
+            </Button>
+          )}
+          <ReasonField
+            offer="It is still good"
+            question="How do you know that it is still good?"
+            confirm="Accept it as it is"
+            onReason={(reason) => {
+              const accepts = register.stale && nameOfReason(register.stale)
+              if (accepts !== undefined)
+                void enter({ id: uuid(), kind: 'acceptance', body: { address, accepts, reason } })
+            }}
+          />
+        </Footing>
+      </ScrollView>
+    )
   if (differs)
     return (
       <ScrollView
@@ -117,7 +171,7 @@ export function KeyInStep({
         </Footing>
       </ScrollView>
     )
-  if (register.state === 'keyed' && !retyping)
+  if ((register.state === 'keyed' || register.state === 'proven') && !retyping)
     return (
       <ScrollView
         flex={1}
@@ -126,8 +180,13 @@ export function KeyInStep({
         {sheet}
         <Card padded tone="read">
           <Words as="lead" strong>
-            Read back equal.
+            {register.state === 'proven' ? 'Read back equal, and proven.' : 'Read back equal.'}
           </Words>
+          {register.accepted && (
+            <Words as="note">
+              accepted by {register.accepted.by}: {register.accepted.reason}
+            </Words>
+          )}
           <Digits as="number">
             {typographic(readBack?.shownText ?? '')} {readBack?.shownUnit}
           </Digits>

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { ScrollView, useMedia, View } from 'tamagui'
 import {
+  asksForSpindle,
   axisOfFace,
   describeApproach,
   describeStep,
@@ -8,6 +9,7 @@ import {
   planViewOf,
   sideOf,
   type Chain,
+  type FieldKey,
   type QuantityName,
 } from '@pine/core'
 import type { NewFact } from '@pine/contract'
@@ -18,12 +20,15 @@ import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Keypad } from '@/kit/keypad'
 import { Overlay } from '@/kit/overlay'
+import { NumberBoxes } from '@/kit/number-boxes'
 import { ReadingField } from '@/kit/reading-field'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { betweenWords, GaugesBetween, ZeroedOn } from './circumstances'
 import { ImpliedLine } from './implied-line'
 import { Reviewed } from './reviewed'
+import { SpindleChoice, SpindleQuestion, type SpindleAsked } from './spindle-question'
+import { StepWarnings } from './step-warnings'
 import { isDifference, useReading } from './use-reading'
 import { lengthWriter } from './write-length'
 
@@ -47,15 +52,20 @@ export function ReadingStep({
 }: ReadingStepProps) {
   const { wide } = useMedia()
   const reading = useReading(setupId, setup, quantity)
-  const { draft, standing, preview, solution } = reading
+  const { draft, numbers, standing, preview, solution, warnings } = reading
+  const [insisted, setInsisted] = useState(false)
   const [again, setAgain] = useState(false)
   const [choosing, setChoosing] = useState(false)
+  const [spindleAsked, setSpindleAsked] = useState<SpindleAsked>()
   const words = describeStep(preview, quantity, draft.with)
   const reviewing = standing.length > 0 && !reading.started && !again
 
+  const disagrees = warnings.length > 0 || reading.implied?.size?.agrees === false
   const submit = () => {
     const fact = reading.finish()
     if (fact === undefined) return
+    // What disagrees is looked at twice before it is entered; it may still be what was read.
+    if (disagrees && !insisted) return setInsisted(true)
     void enter(fact)
     reading.clear()
     onDone()
@@ -106,31 +116,81 @@ export function ReadingStep({
       {reading.problem}
     </Words>
   )
-  const field = (
-    <ReadingField
-      label={fieldLabel(words.field, standing.length, draft.replaces)}
-      aside={{ text: betweenWords(reading, quantity), onPress: () => setChoosing(true) }}
-      focusKey={words.title}
-      value={draft.text}
-      unit={draft.unit}
-      onChange={(text) => reading.change({ text })}
-      onSubmit={submit}
-      wrong={reading.problem !== undefined}
-      describedBy="reading-problem"
-    />
+  const label = fieldLabel(words.field, standing.length, draft.replaces)
+  const field =
+    numbers.boxes.length === 1 ? (
+      <ReadingField
+        label={label}
+        aside={{ text: betweenWords(reading, quantity), onPress: () => setChoosing(true) }}
+        focusKey={words.title}
+        value={numbers.boxes[0]?.value ?? ''}
+        unit={numbers.unit}
+        onChange={(text) => {
+          setInsisted(false)
+          numbers.change('read', text)
+        }}
+        onSubmit={submit}
+        wrong={reading.problem !== undefined}
+        describedBy="reading-problem"
+      />
+    ) : (
+      <Column gap={2}>
+        {quantity.of !== 'sweep' && (
+          <Row justifyContent="space-between">
+            <Words as="note">{label}</Words>
+            <Button kind="plain" onPress={() => setChoosing(true)}>
+              {betweenWords(reading, quantity)}
+            </Button>
+          </Row>
+        )}
+        <NumberBoxes
+          boxes={numbers.boxes}
+          active={numbers.active ?? ''}
+          unit={numbers.unit}
+          onActivate={(key) => numbers.setActive(key as FieldKey)}
+          onChange={(key, text) => numbers.change(key as FieldKey, text)}
+          onSubmit={submit}
+        />
+      </Column>
+    )
+  const circumstances = (
+    <>
+      {isDifference(quantity) && <ZeroedOn reading={reading} quantity={quantity} />}
+      {asksForSpindle(preview, quantity) && (
+        <SpindleQuestion reading={reading} onAsk={setSpindleAsked} />
+      )}
+    </>
   )
-  const zeroed = isDifference(quantity) && <ZeroedOn reading={reading} quantity={quantity} />
-  const gauges = choosing && (
+  const lookedUp = choosing ? (
     <Overlay onClose={() => setChoosing(false)}>
       <GaugesBetween reading={reading} quantity={quantity} onClose={() => setChoosing(false)} />
     </Overlay>
+  ) : (
+    spindleAsked && (
+      <Overlay onClose={() => setSpindleAsked(undefined)}>
+        <SpindleChoice
+          reading={reading}
+          asked={spindleAsked}
+          onClose={() => setSpindleAsked(undefined)}
+        />
+      </Overlay>
+    )
   )
   const implied = (
-    <ImpliedLine
-      implied={draft.text === '' && standing.length === 0 ? undefined : reading.implied}
-      solution={solution}
-      onTrace={onTrace}
-    />
+    <Column gap={2}>
+      <ImpliedLine
+        implied={reading.complete || standing.length > 0 ? reading.implied : undefined}
+        solution={solution}
+        {...lastTime(preview, quantity)}
+        onTrace={onTrace}
+      />
+      <StepWarnings warnings={warnings} solution={solution} />
+      {insisted && disagrees && (
+        <Words as="note" tone="wrong" strong role="alert">
+          This disagrees. Look again; Next once more enters it as it is.
+        </Words>
+      )}
+    </Column>
   )
 
   if (wide)
@@ -146,13 +206,13 @@ export function ReadingStep({
         </Row>
         {problem}
         <Row justifyContent="space-between" alignItems="flex-end" flexWrap="wrap">
-          <View>{zeroed}</View>
+          <View>{circumstances}</View>
           <Button kind="act" onPress={submit} testID="next">
             Next (Enter)
           </Button>
         </Row>
         <Caution>{words.caution}</Caution>
-        {gauges}
+        {lookedUp}
       </ScrollView>
     )
   return (
@@ -161,7 +221,7 @@ export function ReadingStep({
         <Card>{picture}</Card>
         {sentence}
         <Caution>{words.caution}</Caution>
-        {zeroed}
+        {circumstances}
       </ScrollView>
       <Column paddingHorizontal="$3" paddingTop="$1" paddingBottom="$2" gap={4}>
         {field}
@@ -169,14 +229,14 @@ export function ReadingStep({
         {implied}
       </Column>
       <Keypad
-        onType={reading.type}
-        onDelete={reading.erase}
-        onSign={reading.turnSign}
-        onUnit={reading.turnUnit}
+        onType={numbers.type}
+        onDelete={numbers.erase}
+        onSign={numbers.turnSign}
+        onUnit={numbers.turnUnit}
         onNext={submit}
         next="Next"
       />
-      {gauges}
+      {lookedUp}
     </View>
   )
 }
@@ -195,13 +255,28 @@ interface StepPictureProps extends Pick<ReadingStepProps, 'quantity' | 'onTrace'
   readonly height: number
 }
 
+/** Touched in the plane, seen from above. */
+const PLAN_QUANTITIES: readonly QuantityName['of'][] = [
+  'face',
+  'circle-point',
+  'edge-point',
+  'sweep',
+]
+
+/** What the tool measured last time, where it has not been taken from its holder since. */
+function lastTime({ sheet }: StandingSetup['document'], quantity: QuantityName) {
+  const last =
+    quantity.of === 'tip-on-plane'
+      ? sheet.tools.find(({ number }) => number === quantity.tool)?.lastLength
+      : undefined
+  return last ? { lastTime: `${last.text} ${last.unit}` } : {}
+}
+
 /** Heights for a touch in Z, the part from above for a face. */
 function StepPicture({ quantity, preview, solution, using, height, onTrace }: StepPictureProps) {
-  const offset =
-    quantity.of === 'face'
-      ? preview.sheet.offsets.find(({ row }) => row === quantity.row)
-      : undefined
-  if (quantity.of !== 'face' || offset === undefined)
+  const inPlan = PLAN_QUANTITIES.includes(quantity.of) && 'row' in quantity
+  const offset = inPlan ? preview.sheet.offsets.find(({ row }) => row === quantity.row) : undefined
+  if (offset === undefined)
     return (
       <LadderDrawing
         ladder={ladderOf(preview, solution, quantity, using)}
@@ -211,14 +286,16 @@ function StepPicture({ quantity, preview, solution, using, height, onTrace }: St
         onTrace={onTrace}
       />
     )
-  const axis = axisOfFace(quantity.face)
-  const size = solution.sizes.find((one) => one.row === quantity.row && one.axis === axis)
+  const axis = quantity.of === 'face' ? axisOfFace(quantity.face) : 'X'
+  const size = solution.sizes.find((one) => one.row === offset.row && one.axis === axis)
   const write = lengthWriter(solution)
   return (
     <PlanDrawing
-      plan={planViewOf(preview, solution, offset, { face: quantity.face, with: using })}
+      plan={planViewOf(preview, solution, offset, { at: quantity, with: using })}
       height={height}
-      approach={describeApproach(quantity.face, sideOf(offset[axis]))}
+      approach={
+        quantity.of === 'face' ? describeApproach(quantity.face, sideOf(offset[axis])) : undefined
+      }
       size={size && { text: write(size.implied), agrees: size.agrees, axis }}
     />
   )

@@ -2,16 +2,26 @@ import { Link } from 'expo-router'
 import ChevronLeft from 'lucide-react-native/icons/chevron-left'
 import { View } from 'tamagui'
 import { OutboxNotice } from '@/areas/outbox/outbox-notice'
-import { Row } from '@/kit/surfaces'
+import { Button } from '@/kit/button'
+import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { useRoles } from '@/theme/use-roles'
 
 /** The job and its machine, and the way back to all set-ups: as little as a phone can do with. */
-export function RunBar({ name, machine }: { name: string; machine: string }) {
+export function RunBar({
+  name,
+  machine,
+  onChanged,
+}: {
+  readonly name: string
+  readonly machine: string
+  /** Something happened in mid-job. */
+  readonly onChanged: () => void
+}) {
   const roles = useRoles()
   return (
     <View role="banner">
-      <Row paddingRight="$3" gap={0}>
+      <Row gap={0}>
         <Link href="/" asChild>
           <View
             render="a"
@@ -24,10 +34,17 @@ export function RunBar({ name, machine }: { name: string; machine: string }) {
             <ChevronLeft size={26} color={roles.act} aria-hidden />
           </View>
         </Link>
-        <Words as="lead" strong flex={1} numberOfLines={1}>
-          {name}
-        </Words>
-        <Words as="note">{machine}</Words>
+        <Column flex={1} gap={0} minWidth={0}>
+          <Words strong numberOfLines={1}>
+            {name}
+          </Words>
+          <Words as="note" numberOfLines={1}>
+            {machine}
+          </Words>
+        </Column>
+        <Button kind="plain" onPress={onChanged} label="something changed" testID="changed">
+          Changed?
+        </Button>
       </Row>
       <OutboxNotice />
     </View>

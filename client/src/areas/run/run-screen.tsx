@@ -2,27 +2,34 @@ import { useRouter } from 'expo-router'
 import { useState } from 'react'
 import { ScrollView, useMedia, View } from 'tamagui'
 import {
-  describeStep,
-  nextStep,
+  neededFirst,
   STATION_NAMES,
+  stepName,
   type Chain,
-  type SetupDocument,
+  type Solution,
   type Station,
+  type Step,
   type StepState,
 } from '@pine/core'
 import { failureWords } from '@/data/api'
 import { useSetup, type StandingSetup } from '@/data/setups'
 import { AppBar } from '@/kit/app-bar'
+import { Button } from '@/kit/button'
 import { Message } from '@/kit/message'
 import { Overlay } from '@/kit/overlay'
 import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
+import { CheckStep } from './check-step'
 import { KeyInStep } from './key-in-step'
+import { LiftBanner } from './lift-banner'
+import { NeededStep } from './needed-step'
 import { ReadingStep } from './reading-step'
-import { RecordStep } from './record-step'
+import { ProofStep } from './proof-step'
+import { ReleaseStep } from './release-step'
 import { RunBar } from './run-bar'
 import { RegistersPanel } from './registers-panel'
 import { SheetStep } from './sheet-step'
+import { SomethingChanged } from './something-changed'
 import { StepsRail } from './steps-rail'
 import { TraceView } from './trace-view'
 import { Trail } from './trail'
@@ -62,6 +69,20 @@ function Run({
   const trace = (title: string, chain: Chain) => setTraced({ title, chain })
   // After the step: the next one that is open, or, when going back over what is done, the one that follows.
   const onDone = () => goTo(following(setup, current)?.step.key)
+  const [changing, setChanging] = useState(false)
+  const changed = changing && (
+    <Overlay onClose={() => setChanging(false)}>
+      <SomethingChanged
+        setup={setup}
+        enter={enter}
+        onClose={() => setChanging(false)}
+        onSaid={() => {
+          setChanging(false)
+          goTo(undefined)
+        }}
+      />
+    </Overlay>
+  )
   const body = (
     <StepBody
       id={id}
@@ -90,6 +111,7 @@ function Run({
         <View flex={1} minHeight={0} flexDirection="row">
           <StepsRail document={document} steps={steps} current={current} onStep={goTo} />
           <View flex={1} minWidth={0} role="main">
+            <LiftBanner document={document} />
             {body}
           </View>
           <ScrollView
@@ -103,13 +125,22 @@ function Run({
           >
             {traceView}
             <RegistersPanel solution={solution} onTrace={trace} />
+            <Button onPress={() => setChanging(true)} testID="changed">
+              Something changed
+            </Button>
           </ScrollView>
         </View>
+        {changed}
       </View>
     )
   return (
     <View flex={1} height="100%" backgroundColor="$paper">
-      <RunBar name={document.sheet.name} machine={document.sheet.machine.name} />
+      <RunBar
+        name={document.sheet.name}
+        machine={document.sheet.machine.name}
+        onChanged={() => setChanging(true)}
+      />
+      <LiftBanner document={document} />
       <Column gap={0}>
         <Trail
           steps={steps}
@@ -121,13 +152,14 @@ function Run({
             {placeWords(steps, current)}
           </Words>
           <Words as="note" numberOfLines={1} flexShrink={1}>
-            {stepWords(document, steps, current)}
+            {stepWords(setup, current)}
           </Words>
         </Row>
       </Column>
       <View flex={1} minHeight={0} role="main">
         {body}
       </View>
+      {changed}
       {traceView && <Overlay onClose={() => setTraced(undefined)}>{traceView}</Overlay>}
     </View>
   )
@@ -144,55 +176,54 @@ interface StepBodyProps {
   readonly onTrace: (title: string, chain: Chain) => void
 }
 
-function StepBody({
-  id,
-  setup,
-  current: { step },
-  records,
-  enter,
-  onStep,
-  onDone,
-  onTrace,
-}: StepBodyProps) {
+function StepBody({ id, setup, current, records, enter, onStep, onDone, onTrace }: StepBodyProps) {
   const { document, solution, steps } = setup
+  const { step } = current
+  const needed = neededFirst(document.sheet, steps, step)
+  const parts = { setupId: id, setup, enter, onDone }
+  // A step that is done may be looked at whatever has been undone before it.
+  const waits = needed !== undefined && !current.done && step.does !== 'record'
+  if (waits && !canBeKeyed(solution, step))
+    return <NeededStep document={document} current={current} needed={needed} onStep={onStep} />
   switch (step.does) {
     case 'sheet':
       return <SheetStep document={document} onDone={onDone} />
+    case 'check':
+      return <CheckStep key={step.key} {...parts} check={step.check} />
     case 'read':
-      return (
-        <ReadingStep
-          key={step.key}
-          setupId={id}
-          setup={setup}
-          quantity={step.quantity}
-          enter={enter}
-          onDone={onDone}
-          onTrace={onTrace}
-        />
-      )
+      return <ReadingStep key={step.key} {...parts} quantity={step.quantity} onTrace={onTrace} />
     case 'key-in': {
       const register = solution.registers.find(({ address }) => address === step.address)
       if (register === undefined) return null
-      const later =
-        register.chain === undefined
-          ? nextStep(steps)
-          : steps[steps.findIndex((one) => one.step.key === step.key) + 1]
       return (
         <KeyInStep
           key={step.key}
           setupId={id}
+          setup={setup}
           register={register}
-          solution={solution}
           enter={enter}
           onDone={onDone}
-          onLater={() => onStep(later?.step.key)}
+          onLater={() =>
+            onStep(steps[steps.findIndex((one) => one.step.key === step.key) + 1]?.step.key)
+          }
+          onStep={onStep}
           onTrace={onTrace}
         />
       )
     }
+    case 'prove':
+      return (
+        <ProofStep
+          key={step.key}
+          {...parts}
+          row={step.row}
+          tool={step.tool}
+          onTo={(address) => onStep(`key-in:${address}`)}
+        />
+      )
     case 'record':
       return (
-        <RecordStep
+        <ReleaseStep
           setup={setup}
           records={records}
           enter={enter}
@@ -202,6 +233,11 @@ function StepBody({
       )
   }
 }
+
+/** A register that has its number can be keyed, even while another reading of it is open. */
+const canBeKeyed = (solution: Solution, step: Step): boolean =>
+  step.does === 'key-in' &&
+  solution.registers.some(({ address, chain }) => address === step.address && chain !== undefined)
 
 /** The step of the address, else the next open one, else the last: the record. */
 function currentStep({ steps, next }: StandingSetup, stepKey: string | undefined): StepState {
@@ -234,13 +270,8 @@ function placeWords(steps: readonly StepState[], current: StepState): string {
 }
 
 /** What the step is about; where its own screen says that, what comes after. */
-function stepWords(
-  document: SetupDocument,
-  steps: readonly StepState[],
-  current: StepState,
-): string {
-  const { step } = current
-  if (step.does === 'read') return describeStep(document, step.quantity, []).title
+function stepWords({ document, steps }: StandingSetup, { step }: StepState): string {
+  if (step.does === 'read') return stepName(document, step)
   const later = steps.slice(steps.findIndex((one) => one.step.key === step.key))
   const next = later.find((one) => one.step.station !== step.station)
   return next ? `then ${STATION_NAMES[next.step.station]}` : ''

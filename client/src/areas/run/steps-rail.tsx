@@ -1,11 +1,10 @@
 import { ScrollView, styled, View } from 'tamagui'
 import {
-  describeStep,
   STATION_NAMES,
   STATIONS,
+  stepName,
   type SetupDocument,
   type Station,
-  type Step,
   type StepState,
 } from '@pine/core'
 import { TrustMark } from '@/kit/trust-mark'
@@ -110,10 +109,4 @@ function StationSteps({
       ))}
     </Column>
   )
-}
-
-function stepName(document: SetupDocument, step: Step): string {
-  if (step.does === 'read') return describeStep(document, step.quantity, []).title
-  if (step.does === 'key-in') return step.address.replace('.', ' ')
-  return STATION_NAMES[step.station]
 }

@@ -2,30 +2,35 @@ import { useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { appendFact, type NewFact } from '@pine/contract'
 import {
-  describeProblem,
+  asksForSpindle,
+  FIELD_NAMES,
   impliedBy,
-  otherUnit,
   quantityKey,
-  readLength,
+  readingBody,
+  readingFields,
   solve,
   standingReadings,
   suggestGauges,
-  type LengthUnit,
+  type FieldKey,
   type QuantityName,
   type SetupDocument,
+  type Solution,
+  type Warning,
+  type WrittenLength,
 } from '@pine/core'
 import { useDraft } from '@/data/drafts'
-import { erased, signTurned, typed } from '@/kit/number-text'
 import type { StandingSetup } from '@/data/setups'
+import { useNumbers } from './use-numbers'
 
-/** A reading while it is being typed. */
+/** A reading while it is being typed: its numbers are kept beside it (use-numbers.ts). */
 export interface ReadingDraft {
-  readonly text: string
-  readonly unit: LengthUnit
   readonly with: readonly string[]
   /** A difference only: at which end the counter was zeroed. Asked, never assumed. */
   readonly zeroedOn?: 'plane' | 'part' | 'row' | 'from'
   readonly withOnPlane: readonly string[]
+  /** Where Z is set: what stands in the spindle, and what the control takes for active; `none` is the bare nose. */
+  readonly holds?: string
+  readonly controlSays?: string
   /** Why an earlier reading is replaced; without it a further reading is a repeat. */
   readonly replaces?: string
 }
@@ -39,12 +44,13 @@ type NewReading = Extract<NewFact, { kind: 'reading' }>['body']
 export function useReading(setupId: string, setup: StandingSetup, quantity: QuantityName) {
   const { document } = setup
   const key = quantityKey(quantity)
-  const initial: ReadingDraft = {
-    text: '',
-    unit: document.sheet.unit,
-    with: suggestGauges(document, quantity),
-    withOnPlane: [],
-  }
+  const fields = readingFields(quantity)
+  const numbers = useNumbers<FieldKey>(
+    `numbers:${setupId}:${key}`,
+    document.sheet.unit,
+    fields.map((field) => ({ key: field, label: FIELD_NAMES[field] })),
+  )
+  const initial: ReadingDraft = { with: suggestGauges(document, quantity), withOnPlane: [] }
   const {
     value: draft,
     set,
@@ -53,8 +59,16 @@ export function useReading(setupId: string, setup: StandingSetup, quantity: Quan
   } = useDraft<ReadingDraft>(`reading:${setupId}:${key}`, initial)
   const [asked, setAsked] = useState(false)
   const standing = standingReadings(document, quantity)
-  const read = readLength(draft)
-  const preview = useMemo(() => previewOf(document, draft, quantity), [document, draft, quantity])
+  const { written } = numbers
+  const complete = fields.every((field) => numbers.value(field) !== undefined)
+  const body = complete
+    ? bodyOf(draft, quantity, written, standing.at(-1)?.id, asksForSpindle(document, quantity))
+    : undefined
+  const typedText = JSON.stringify(body)
+  const preview = useMemo(
+    () => (typedText === undefined ? document : previewOf(document, JSON.parse(typedText))),
+    [document, typedText],
+  )
   const solution = useMemo(
     () => (preview === document ? setup.solution : solve(preview)),
     [preview, document, setup.solution],
@@ -62,47 +76,59 @@ export function useReading(setupId: string, setup: StandingSetup, quantity: Quan
 
   return {
     draft,
+    numbers,
     change: (changes: Partial<ReadingDraft>) => {
       setAsked(false)
       set({ ...draft, ...changes })
     },
-    type: (character: string) => set({ ...draft, text: typed(draft.text, character) }),
-    erase: () => set({ ...draft, text: erased(draft.text) }),
-    turnSign: () => set({ ...draft, text: signTurned(draft.text) }),
-    turnUnit: () => set({ ...draft, unit: otherUnit(draft.unit) }),
-    started,
+    started: started || numbers.started,
     standing,
     preview,
     solution,
+    complete,
     implied: impliedBy(preview, solution, quantity),
+    /** What is said about this reading, or about the number it makes. */
+    warnings: preview === document ? [] : warningsAt(solution, document, quantity),
     /** Said once the person wants to go on. */
-    problem: asked ? problemOf(draft, quantity, read) : undefined,
+    problem:
+      numbers.problem ?? (asked ? circumstanceProblem(document, draft, quantity) : undefined),
     /** The fact to enter, or undefined with the problem shown. */
     finish(): NewFact | undefined {
-      const body = bodyOf(draft, quantity, standing.at(-1)?.id)
-      if (!read.ok || body === undefined) {
+      if (!numbers.complete()) return undefined
+      if (body === undefined) {
         setAsked(true)
         return undefined
       }
       return { id: uuid(), kind: 'reading', body }
     },
-    clear,
+    clear() {
+      clear()
+      numbers.clear()
+    },
   }
 }
+
+const toolOf = (said: string): number | null => (said === 'none' ? null : Number(said))
 
 function bodyOf(
   draft: ReadingDraft,
   quantity: QuantityName,
+  written: (key: FieldKey) => WrittenLength,
   standingId: string | undefined,
+  asksSpindle: boolean,
 ): NewReading | undefined {
+  const { zeroedOn, holds, controlSays } = draft
+  if (asksSpindle && (holds === undefined || controlSays === undefined)) return undefined
   const common = {
-    read: { text: draft.text.trim(), unit: draft.unit },
+    read: written('read'),
     with: [...draft.with],
     ...(draft.replaces !== undefined && standingId !== undefined
       ? { supersedes: standingId, reason: draft.replaces }
       : {}),
+    ...(asksSpindle && holds !== undefined && controlSays !== undefined
+      ? { spindle: { holds: toolOf(holds), controlSays: toolOf(controlSays) } }
+      : {}),
   }
-  const { zeroedOn } = draft
   switch (quantity.of) {
     case 'carried-difference':
       if (zeroedOn !== 'plane' && zeroedOn !== 'part') return undefined
@@ -113,38 +139,38 @@ function bodyOf(
     case 'circle-point':
     case 'edge-point':
     case 'sweep':
-      // Read on two axes: this field takes one number, see problemOf.
-      return undefined
+      return { ...quantity, ...common, ...readingBody(quantity, written) } as NewReading
     default:
       return { ...quantity, ...common }
   }
 }
 
-/** The document as it would be with this draft entered; the same document while nothing is typed. */
-function previewOf(
-  document: SetupDocument,
-  draft: ReadingDraft,
-  quantity: QuantityName,
-): SetupDocument {
-  const body = bodyOf(draft, quantity, standingReadings(document, quantity).at(-1)?.id)
-  if (body === undefined || !readLength(body.read).ok) return document
+/** The document as it would be with this reading entered. */
+const previewOf = (document: SetupDocument, body: NewReading): SetupDocument =>
   // Who and when are filled in by the server; for a preview they do not matter.
-  return appendFact(document, { id: 'preview', kind: 'reading', body }, { by: '', at: '' })
+  appendFact(document, { id: 'preview', kind: 'reading', body }, { by: '', at: '' })
+
+/** What is said about a reading that is being typed, by its own name or by its tool's register. */
+function warningsAt(
+  solution: Solution,
+  { sheet }: SetupDocument,
+  quantity: QuantityName,
+): readonly Warning[] {
+  const tool = 'tool' in quantity ? quantity.tool : undefined
+  const register = sheet.tools.find(({ number }) => number === tool)?.lengthRegister
+  const places = [quantityKey(quantity), ...(register === undefined ? [] : [`H${register}`])]
+  return solution.warnings.filter(({ place }) => places.includes(place))
 }
 
-function problemOf(
-  draft: ReadingDraft,
+function circumstanceProblem(
+  document: SetupDocument,
+  { zeroedOn, holds, controlSays }: ReadingDraft,
   quantity: QuantityName,
-  read: ReturnType<typeof readLength>,
 ): string | undefined {
-  if (!read.ok) {
-    const { message, remedy } = describeProblem(read.problem)
-    return `${message} ${remedy}`
-  }
-  if (quantity.of === 'circle-point' || quantity.of === 'edge-point' || quantity.of === 'sweep')
-    return 'A reading on two axes comes in by the set-up file: docs/setup-file.md.'
-  if (isDifference(quantity) && draft.zeroedOn === undefined)
+  if (isDifference(quantity) && zeroedOn === undefined)
     return 'Say where the counter was zeroed: the sign follows from that.'
+  if (asksForSpindle(document, quantity) && (holds === undefined || controlSays === undefined))
+    return 'Say what stands in the spindle, and which tool the control takes for active.'
   return undefined
 }
 

@@ -1,0 +1,168 @@
+import { useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import {
+  activeLift,
+  airCutLift,
+  describeCheck,
+  formatLength,
+  standingCheckOff,
+  typographic,
+  type LiftPlace,
+} from '@pine/core'
+import { Button } from '@/kit/button'
+import { Caution } from '@/kit/caution'
+import { Choice } from '@/kit/choice'
+import { NumberBoxes } from '@/kit/number-boxes'
+import { Card, Row } from '@/kit/surfaces'
+import { Digits, Words } from '@/kit/words'
+import { CheckFrame } from './check-frame'
+import { EntryFrame } from './entry-frame'
+import { ReasonField } from './reason-field'
+import type { StepProps } from './step-props'
+import { useNumbers } from './use-numbers'
+import { lengthWriter } from './write-length'
+
+const PLACES: readonly { readonly value: LiftPlace; readonly label: string }[] = [
+  { value: 'external-offset', label: 'external offset Z' },
+  { value: 'work-offsets', label: 'Z of each work offset' },
+  { value: 'lengths', label: 'each length' },
+]
+export const LIFT_PLACE_WORDS: Readonly<Record<LiftPlace, string>> = {
+  'external-offset': 'the external offset Z',
+  'work-offsets': 'Z of each work offset',
+  lengths: 'each length register',
+}
+
+/** Everything raised for a run in air: the lift is worked out, and stays ACTIVE until it is taken out. */
+export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
+  const { document, solution } = setup
+  const { unit } = document.sheet
+  const words = describeCheck(document.sheet, 'air-cut')
+  const lift = activeLift(document)
+  const done = standingCheckOff(document, 'air-cut')
+  const [where, setWhere] = useState<LiftPlace>('external-offset')
+  const numbers = useNumbers<'lowest' | 'margin'>(`lift:${setupId}`, unit, [
+    { key: 'lowest', label: 'Lowest Z in the program' },
+    { key: 'margin', label: 'Air beneath the tip', sign: 'positive' },
+  ])
+  const [lowest, margin] = [numbers.value('lowest'), numbers.value('margin')]
+  const amount =
+    lowest === undefined || margin === undefined ? undefined : airCutLift(lowest, margin)
+  const checkOff = (body: object) =>
+    void enter({ id: uuid(), kind: 'check-off', body: { of: 'air-cut', ...body } })
+  if (lift !== undefined)
+    return (
+      <CheckFrame
+        words={{
+          ...words,
+          sentence: 'Run it in air. Then take the lift out.',
+          points: [
+            'Every move watched: clamps, jaws, the tool change.',
+            `Take ${lift.amount.text} ${lift.amount.unit} out of ${LIFT_PLACE_WORDS[lift.where]}, and look that it is gone.`,
+          ],
+        }}
+        foot={
+          <Button
+            kind="act"
+            testID="next"
+            onPress={() => {
+              const { where: place, amount: raised } = lift
+              void enter({
+                id: uuid(),
+                kind: 'lift',
+                body: { moves: 'out', where: place, amount: raised },
+              })
+              checkOff({ how: 'lifted' })
+              onDone()
+            }}
+          >
+            It ran clear, the lift is out
+          </Button>
+        }
+      />
+    )
+  if (done !== undefined)
+    return (
+      <CheckFrame
+        words={words}
+        foot={
+          <Button kind="act" onPress={onDone} testID="next">
+            Next
+          </Button>
+        }
+      >
+        <Words as="note">
+          {done.leftOut === undefined ? `ran clear, ${done.by}` : `left out: ${done.leftOut}`}
+        </Words>
+      </CheckFrame>
+    )
+  const raise = () => {
+    if (!numbers.complete() || amount === undefined) return
+    void enter({
+      id: uuid(),
+      kind: 'lift',
+      body: {
+        moves: 'in',
+        where,
+        amount: { text: formatLength(amount, unit, solution.decimals), unit },
+      },
+    })
+    numbers.clear()
+  }
+  return (
+    <EntryFrame
+      numbers={
+        <NumberBoxes
+          boxes={numbers.boxes}
+          active={numbers.active ?? ''}
+          unit={numbers.unit}
+          onActivate={(key) => numbers.setActive(key as 'lowest' | 'margin')}
+          onChange={(key, text) => numbers.change(key as 'lowest' | 'margin', text)}
+          onSubmit={raise}
+        />
+      }
+      problem={numbers.problem}
+      onType={numbers.type}
+      onDelete={numbers.erase}
+      onSign={numbers.turnSign}
+      onUnit={numbers.turnUnit}
+      onNext={raise}
+      next="It is in"
+    >
+      <Words as="sentence" role="heading" aria-level={1}>
+        {words.sentence}
+      </Words>
+      <Card padded gap="$1">
+        <Words>Raise everything by</Words>
+        <Row gap="$2" alignItems="baseline">
+          <Digits as="reading" testID="lift">
+            {amount === undefined ? '–' : typographic(lengthWriter(solution)(amount))}
+          </Digits>
+          <Digits as="lead" tone="soft">
+            {unit}
+          </Digits>
+        </Row>
+        <Words>typed into {LIFT_PLACE_WORDS[where]}.</Words>
+      </Card>
+      <Choice label="Where does it go?" value={where} onChange={setWhere} options={PLACES} />
+      <Button
+        onPress={() => {
+          checkOff({ how: 'graphics' })
+          onDone()
+        }}
+      >
+        Seen in graphics instead
+      </Button>
+      <ReasonField
+        offer="No air cut"
+        question="Why is it left out?"
+        confirm="Leave it out"
+        onReason={(leftOut) => {
+          checkOff({ leftOut })
+          onDone()
+        }}
+      />
+      <Caution>{words.caution}</Caution>
+    </EntryFrame>
+  )
+}

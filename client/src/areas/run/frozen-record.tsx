@@ -1,0 +1,51 @@
+import { format } from 'date-fns'
+import { typographic } from '@pine/core'
+import type { SetupRecord } from '@pine/contract'
+import { TrustMark } from '@/kit/trust-mark'
+import { Card, Column, Row } from '@/kit/surfaces'
+import { Digits, Words } from '@/kit/words'
+
+/** The numbers as they were recorded: shown from the record, not worked out again. */
+export function FrozenRecord({ record }: { record: SetupRecord }) {
+  const { by, at, hash, solution, document } = record
+  return (
+    <Column gap="$3" testID="frozen">
+      <Row gap="$3">
+        <TrustMark state="proven" size={32} />
+        <Words as="sentence" role="heading" aria-level={1} flex={1}>
+          Released
+        </Words>
+      </Row>
+      <Words>
+        by {by}, {format(new Date(at), 'd MMMM yyyy, HH:mm')} · {document.readings.length} readings,{' '}
+        {document.keyIns.length} key-ins
+      </Words>
+      <Card overflow="hidden">
+        {solution.registers.map(({ address, value, unit }, index) => (
+          <Row
+            key={address}
+            justifyContent="space-between"
+            minHeight="$touch"
+            paddingHorizontal="$3"
+            borderTopWidth={index === 0 ? 0 : 1}
+            borderColor="$line"
+          >
+            <Words strong>{address.replace('.', ' ')}</Words>
+            <Digits as="lead" testID={`frozen-${address}`}>
+              {typographic(value ?? '–')} {unit}
+            </Digits>
+          </Row>
+        ))}
+      </Card>
+      <Column gap={0}>
+        <Words as="note">SHA-256 of the readings and numbers</Words>
+        <Digits as="note" testID="hash">
+          {hash.slice(0, 32)}
+          {'\n'}
+          {hash.slice(32)}
+        </Digits>
+      </Column>
+      <Words as="note">A wrong offset crashes the machine: prove again after every change.</Words>
+    </Column>
+  )
+}

@@ -1,0 +1,150 @@
+import { v7 as uuid } from 'uuid'
+import {
+  describeCheck,
+  describeMarks,
+  recoveryOf,
+  standingCheckOff,
+  typographic,
+  formatLength,
+  type HomeMarks,
+  type MachineAxis,
+} from '@pine/core'
+import { Button } from '@/kit/button'
+import { Caution } from '@/kit/caution'
+import { NumberBoxes } from '@/kit/number-boxes'
+import { Card, Column, Row } from '@/kit/surfaces'
+import { Digits, Words } from '@/kit/words'
+import { CheckFrame } from './check-frame'
+import { EntryFrame } from './entry-frame'
+import type { StepProps } from './step-props'
+import { useNumbers } from './use-numbers'
+
+const AXES = ['X', 'Y', 'Z'] as const
+type MarkKey = `${MachineAxis}${'dial' | 'coarse'}`
+
+const SPECS = AXES.flatMap((axis) => [
+  { key: `${axis}dial` as MarkKey, label: `${axis} dial` },
+  { key: `${axis}coarse` as MarkKey, label: `${axis} scale` },
+])
+
+/**
+ * Home of a machine without switches: dials and scales at the marks are written down, so that a zero
+ * lost in a power cut is found again, with what it shifted by.
+ */
+export function HomeMarksStep({ setupId, setup, enter, onDone }: StepProps) {
+  const { document } = setup
+  const { sheet } = document
+  const words = describeCheck(sheet, 'home')
+  const numbers = useNumbers<MarkKey>(`home:${setupId}`, sheet.unit, SPECS)
+  const done = standingCheckOff(document, 'home')
+  if (done !== undefined)
+    return (
+      <CheckFrame
+        words={words}
+        foot={
+          <Button kind="act" onPress={onDone} testID="next">
+            Next
+          </Button>
+        }
+      >
+        {done.of === 'home' && done.marks && <MarkLines marks={done.marks} />}
+      </CheckFrame>
+    )
+  const marks: HomeMarks = {
+    X: { dial: numbers.written('Xdial'), coarse: numbers.written('Xcoarse') },
+    Y: { dial: numbers.written('Ydial'), coarse: numbers.written('Ycoarse') },
+    Z: { dial: numbers.written('Zdial'), coarse: numbers.written('Zcoarse') },
+  }
+  const recovery = recoveryOf(document, marks)
+  const submit = () => {
+    if (!numbers.complete()) return
+    if (recovery !== undefined) {
+      if (recovery.shift === undefined) return
+      void enter({
+        id: uuid(),
+        kind: 'event',
+        body: { kind: 'home-recovered', shift: recovery.shift },
+      })
+    }
+    void enter({ id: uuid(), kind: 'check-off', body: { of: 'home', marks } })
+    numbers.clear()
+    onDone()
+  }
+  return (
+    <EntryFrame
+      numbers={
+        <NumberBoxes
+          boxes={numbers.boxes}
+          active={numbers.active ?? ''}
+          unit={numbers.unit}
+          onActivate={(key) => numbers.setActive(key as MarkKey)}
+          onChange={(key, text) => numbers.change(key as MarkKey, text)}
+          onSubmit={submit}
+        />
+      }
+      problem={numbers.problem}
+      onType={numbers.type}
+      onDelete={numbers.erase}
+      onSign={numbers.turnSign}
+      onUnit={numbers.turnUnit}
+      onNext={submit}
+      next={recovery === undefined ? 'Zeroed' : 'Found'}
+    >
+      <Words as="sentence" role="heading" aria-level={1}>
+        {recovery === undefined ? words.sentence : 'Find the zero again: same marks, same side.'}
+      </Words>
+      {recovery === undefined ? (
+        words.points.map((point) => <Words key={point}>{point}</Words>)
+      ) : (
+        <>
+          <Words>
+            Turn each dial to where it stood, in the turn the scale names, and zero there. Then
+            write down what they show now.
+          </Words>
+          <MarkLines marks={recovery.marks} title="At the lost zero they stood at" />
+          {AXES.map((axis) => {
+            const found = recovery.axes[axis]
+            return (
+              found && (
+                <Words
+                  key={axis}
+                  tone={found.certain && found.turns === 0 ? 'ink' : 'wrong'}
+                  testID={`shift-${axis}`}
+                >
+                  {describeMarks(
+                    axis,
+                    found,
+                    (nm) =>
+                      `${typographic(formatLength(nm, sheet.unit, setup.solution.decimals))} ${sheet.unit}`,
+                  )}
+                </Words>
+              )
+            )
+          })}
+        </>
+      )}
+      <Caution>{words.caution}</Caution>
+    </EntryFrame>
+  )
+}
+
+function MarkLines({ marks, title }: { marks: HomeMarks; title?: string }) {
+  return (
+    <Column gap="$1">
+      {title !== undefined && <Words as="note">{title}</Words>}
+      <Card padded>
+        {AXES.map((axis) => (
+          <Row key={axis} justifyContent="space-between">
+            <Words strong>{axis}</Words>
+            <Digits>
+              dial {marks[axis].dial.text} {marks[axis].dial.unit}
+            </Digits>
+            <Digits>
+              scale {marks[axis].coarse.text} {marks[axis].coarse.unit}
+            </Digits>
+          </Row>
+        ))}
+      </Card>
+    </Column>
+  )
+}

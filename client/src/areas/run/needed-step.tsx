@@ -1,0 +1,32 @@
+import { ScrollView, useMedia } from 'tamagui'
+import { stepName, type SetupDocument, type StepState } from '@pine/core'
+import { Button } from '@/kit/button'
+import { Column } from '@/kit/surfaces'
+import { Words } from '@/kit/words'
+
+export interface NeededStepProps {
+  readonly document: SetupDocument
+  readonly current: StepState
+  readonly needed: StepState
+  readonly onStep: (key: string) => void
+}
+
+/** A step that cannot be done yet: what is missing, and the way there. */
+export function NeededStep({ document, current, needed, onStep }: NeededStepProps) {
+  const { wide } = useMedia()
+  return (
+    <ScrollView flex={1} contentContainerStyle={{ padding: wide ? 24 : 12, gap: 14, flexGrow: 1 }}>
+      <Words as="sentence" role="heading" aria-level={1}>
+        First: {stepName(document, needed.step)}
+      </Words>
+      <Words as="lead">
+        {stepName(document, current.step)} counts on it. Do that first; then come back here.
+      </Words>
+      <Column flexGrow={wide ? 0 : 1} justifyContent="flex-end">
+        <Button kind="act" onPress={() => onStep(needed.step.key)} testID="to-needed">
+          To {stepName(document, needed.step)}
+        </Button>
+      </Column>
+    </ScrollView>
+  )
+}

@@ -1,0 +1,280 @@
+import { useState } from 'react'
+import { View } from 'tamagui'
+import { v7 as uuid } from 'uuid'
+import {
+  addressesOf,
+  describeProof,
+  describeSlip,
+  formatLength,
+  proofMove,
+  proofVerdict,
+  readLength,
+  typographic,
+  type OffsetRow,
+  type Proof,
+  type ProofVerdict,
+  type WrittenLength,
+} from '@pine/core'
+import { useDraft } from '@/data/drafts'
+import { Button } from '@/kit/button'
+import { Caution } from '@/kit/caution'
+import { Choice } from '@/kit/choice'
+import { NumberBoxes } from '@/kit/number-boxes'
+import { Card, Column } from '@/kit/surfaces'
+import { Digits, Words } from '@/kit/words'
+import { CheckFrame } from './check-frame'
+import { EntryFrame } from './entry-frame'
+import { ReasonField } from './reason-field'
+import type { StepProps } from './step-props'
+import { useNumbers } from './use-numbers'
+import { lengthWriter } from './write-length'
+
+export interface ProofStepProps extends StepProps {
+  readonly row: OffsetRow
+  readonly tool: number
+  readonly onTo: (address: string) => void
+}
+
+type Key = 'position' | 'distanceToGo' | 'gap'
+
+interface Seen {
+  readonly clearance?: string
+  readonly overZero?: 'yes' | 'no'
+}
+
+const CAUTION =
+  'Single block, rapid at its lowest, a thumb on feed hold. Stop part way and look: is the distance to go what the eye sees? Without G43 the nose goes where the tip should.'
+
+/** A cautious move: two blocks to type, what to see on the way, and what the gap at the end says. */
+export function ProofStep(props: ProofStepProps) {
+  const { setupId, setup, row, tool, enter, onDone } = props
+  const { document, solution } = setup
+  const { unit } = document.sheet
+  const place = `${setupId}:${row}:T${tool}`
+  const seen = useDraft<Seen>(`proof-seen:${place}`, {})
+  const numbers = useNumbers<Key>(`proof:${place}`, unit, [
+    { key: 'position', label: 'At a stop: work Z', optional: true },
+    { key: 'distanceToGo', label: 'and distance to go', optional: true },
+    { key: 'gap', label: 'At the end: block that just passes', sign: 'not-negative' },
+  ])
+  const [again, setAgain] = useState(false)
+  const [asked, setAsked] = useState(false)
+  const blocks = clearances(setup)
+  const clearance = blocks.find(({ text }) => text === seen.value.clearance) ?? blocks[0]
+  const read = clearance && readLength(clearance)
+  const move =
+    read?.ok === true
+      ? proofMove(document, solution, { row, tool, clearance: read.value.nm })
+      : undefined
+  const standing = solution.proofs.find(({ proof }) => proof.row === row && proof.tool === tool)
+  const here = setup.steps.find(({ step }) => step.key === `prove:${row}:T${tool}`)
+  if (clearance === undefined || move === undefined) return null
+  if (!again && standing !== undefined && (here?.done === true || !standing.right))
+    return (
+      <ProofSaid
+        {...props}
+        verdict={standing}
+        onAgain={() => {
+          numbers.clear()
+          setAgain(true)
+        }}
+      />
+    )
+
+  const complete = !numbers.isEmpty('gap') && seen.value.overZero !== undefined
+  const body = {
+    row,
+    tool,
+    clearance,
+    gap: numbers.written('gap'),
+    overZero: seen.value.overZero === 'yes',
+    ...(numbers.isEmpty('position') || numbers.isEmpty('distanceToGo')
+      ? {}
+      : {
+          stop: {
+            position: numbers.written('position'),
+            distanceToGo: numbers.written('distanceToGo'),
+          },
+        }),
+  }
+  const verdict = complete ? proofVerdict(document, solution, { ...PREVIEW, ...body }) : undefined
+  const submit = () => {
+    if (!numbers.complete()) return
+    if (seen.value.overZero === undefined) return setAsked(true)
+    void enter({ id: uuid(), kind: 'proof', body })
+    numbers.clear()
+    seen.clear()
+    setAgain(false)
+    if (verdict?.right === true) onDone()
+  }
+  return (
+    <EntryFrame
+      numbers={
+        <Column gap={4}>
+          <NumberBoxes
+            boxes={numbers.boxes}
+            active={numbers.active ?? ''}
+            unit={numbers.unit}
+            onActivate={(key) => numbers.setActive(key as Key)}
+            onChange={(key, text) => numbers.change(key as Key, text)}
+            onSubmit={submit}
+          />
+          {verdict && (
+            <Words as="note" tone={verdict.right ? 'act' : 'wrong'} strong testID="gap-says">
+              {describeProof(verdict, (nm) => `${lengthWriter(solution)(nm)} ${unit}`)}
+            </Words>
+          )}
+        </Column>
+      }
+      problem={
+        numbers.problem ??
+        (asked && seen.value.overZero === undefined
+          ? 'Say whether the tip stands over X0 Y0 as the drawing has it.'
+          : undefined)
+      }
+      onType={numbers.type}
+      onDelete={numbers.erase}
+      onSign={numbers.turnSign}
+      onUnit={numbers.turnUnit}
+      onNext={submit}
+      next="Enter"
+    >
+      <Words as="sentence" role="heading" aria-level={1}>
+        Send T{tool} over zero, {clearance.text} {clearance.unit} above.
+      </Words>
+      <Card padded gap="$1">
+        {move.blocks.map((block) => (
+          <Digits key={block} as="number" fontSize={22} lineHeight={30} testID="block">
+            {block}
+          </Digits>
+        ))}
+        <Words as="note">
+          ends at machine Z {typographic(formatLength(move.machine.Z, unit, solution.decimals))}{' '}
+          {unit}; position + distance to go = {clearance.text} all the way
+        </Words>
+      </Card>
+      <Caution>{CAUTION}</Caution>
+      <Choice
+        label="Does the tip stand over X0 Y0, as the drawing has it?"
+        value={seen.value.overZero}
+        onChange={(overZero) => seen.set({ ...seen.value, overZero })}
+        options={[
+          { value: 'yes', label: 'yes' },
+          { value: 'no', label: 'no' },
+        ]}
+      />
+      {blocks.length > 1 && (
+        <Choice
+          label="Which block is to pass beneath?"
+          value={clearance.text}
+          onChange={(text) => seen.set({ ...seen.value, clearance: text })}
+          options={blocks.map(({ text, unit: of }) => ({ value: text, label: `${text} ${of}` }))}
+        />
+      )}
+      <LeaveOut {...props} />
+    </EntryFrame>
+  )
+}
+
+/** A proof that is only looked at while it is typed: who and when do not matter. */
+const PREVIEW: Pick<Proof, 'id' | 'by' | 'at' | 'afterReadings' | 'afterReadBacks'> = {
+  id: 'preview',
+  by: '',
+  at: '',
+  afterReadings: 0,
+  afterReadBacks: 0,
+}
+
+/** Heights that can be checked: what is at hand, and always one of the usual height. */
+function clearances({ document: { sheet } }: ProofStepProps['setup']): readonly WrittenLength[] {
+  const usual: WrittenLength =
+    sheet.unit === 'mm' ? { text: '25.', unit: 'mm' } : { text: '1.', unit: 'in' }
+  const atHand = sheet.gauges
+    .filter(({ kind }) => kind === 'gauge-block' || kind === 'height-setter')
+    .map(({ size }) => size)
+  return atHand.length > 0 ? atHand : [usual]
+}
+
+/** What a proof said: right and on, or what to look at. */
+function ProofSaid({
+  setup: { solution },
+  verdict,
+  onAgain,
+  onDone,
+  onTo,
+}: ProofStepProps & { verdict: ProofVerdict; onAgain: () => void }) {
+  const write = lengthWriter(solution)
+  const says = describeProof(verdict, (nm) => `${write(nm)} ${solution.unit}`)
+  return (
+    <CheckFrame
+      words={{
+        title: '',
+        sentence: verdict.right ? 'Proven.' : 'Do not cut yet.',
+        points: [],
+        caution: 'A proof shows this work offset and this tool, no other tool’s length.',
+        done: '',
+      }}
+      foot={
+        verdict.right ? (
+          <>
+            <Button onPress={onAgain}>Prove it again</Button>
+            <Button kind="act" onPress={onDone} testID="next">
+              Next
+            </Button>
+          </>
+        ) : (
+          <>
+            {verdict.causes.map(({ address }) => (
+              <Button key={address} onPress={() => onTo(address)}>
+                Look at {address.replace('.', ' ')}
+              </Button>
+            ))}
+            <Button kind="act" onPress={onAgain} testID="prove-again">
+              I mended it: prove it again
+            </Button>
+          </>
+        )
+      }
+    >
+      <Card padded tone={verdict.right ? 'read' : 'wrong'} testID="proof-said">
+        <Words as="lead" tone={verdict.right ? 'ink' : 'wrong'} strong>
+          {says}
+        </Words>
+        <Words as="note">
+          {verdict.proof.by}: {verdict.proof.gap.text} {verdict.proof.gap.unit} passed where{' '}
+          {verdict.proof.clearance.text} {verdict.proof.clearance.unit} was sent
+        </Words>
+        {verdict.causes.map(({ address, explanations }) => (
+          <View key={address}>
+            <Words strong>If it is {address.replace('.', ' ')}:</Words>
+            {explanations.slice(0, 3).map(({ code }) => (
+              <Words key={code}>
+                <Words strong>{describeSlip(code).title}.</Words> {describeSlip(code).look}
+              </Words>
+            ))}
+          </View>
+        ))}
+      </Card>
+    </CheckFrame>
+  )
+}
+
+/** What was not proven may be accepted, by name and with a reason. */
+function LeaveOut({ setup: { document }, row, tool, enter, onDone }: ProofStepProps) {
+  return (
+    <ReasonField
+      offer="Not proven this time"
+      question="Why is it left out?"
+      confirm="Accept it unproven"
+      onReason={(reason) => {
+        for (const address of addressesOf(document, { row, tool }))
+          void enter({
+            id: uuid(),
+            kind: 'acceptance',
+            body: { address, accepts: 'unproven', reason },
+          })
+        onDone()
+      }}
+    />
+  )
+}

@@ -1,0 +1,14 @@
+import { spokenNumber, type LengthUnit } from '@pine/core'
+
+/** Whether this device can speak. The voice is its own: nothing leaves it. */
+export const canSpeak = (): boolean => typeof window !== 'undefined' && 'speechSynthesis' in window
+
+/** Reads a number out digit by digit; a second tap begins again instead of speaking twice. */
+export function speakNumber(text: string, unit: LengthUnit): void {
+  if (!canSpeak()) return
+  window.speechSynthesis.cancel()
+  const said = new SpeechSynthesisUtterance(spokenNumber(text, unit))
+  said.lang = 'en'
+  said.rate = 0.85
+  window.speechSynthesis.speak(said)
+}

@@ -1,0 +1,10 @@
+import type { NewFact } from '@pine/contract'
+import type { StandingSetup } from '@/data/setups'
+
+/** What every step of a run is given. */
+export interface StepProps {
+  readonly setupId: string
+  readonly setup: StandingSetup
+  readonly enter: (fact: NewFact) => Promise<void>
+  readonly onDone: () => void
+}

@@ -1,0 +1,98 @@
+import { useState } from 'react'
+import {
+  describeProblem,
+  otherUnit,
+  readLength,
+  type LengthUnit,
+  type Nanometres,
+  type ReadLengthOptions,
+  type WrittenLength,
+} from '@pine/core'
+import { useDraft } from '@/data/drafts'
+import { erased, signTurned, typed } from '@/kit/number-text'
+
+/** One of several numbers that are typed together. */
+export interface NumberSpec<Key extends string> {
+  readonly key: Key
+  readonly label: string
+  /** May be left empty. */
+  readonly optional?: boolean
+  readonly sign?: ReadLengthOptions['sign']
+}
+
+interface NumbersDraft {
+  readonly texts: Readonly<Record<string, string>>
+  readonly unit: LengthUnit
+}
+
+/** Several numbers of one step while they are typed: kept on this device until they have become a fact. */
+export function useNumbers<Key extends string>(
+  draftKey: string,
+  unit: LengthUnit,
+  specs: readonly NumberSpec<Key>[],
+) {
+  const {
+    value: draft,
+    set,
+    clear,
+    started,
+  } = useDraft<NumbersDraft>(draftKey, { texts: {}, unit })
+  const [active, setActive] = useState<Key | undefined>(specs[0]?.key)
+  const [asked, setAsked] = useState(false)
+  const textOf = (key: Key): string => draft.texts[key] ?? ''
+  const written = (key: Key): WrittenLength => ({ text: textOf(key).trim(), unit: draft.unit })
+  const readOf = ({ key, sign }: NumberSpec<Key>) =>
+    readLength(written(key), sign === undefined ? {} : { sign })
+  const isEmpty = (key: Key) => textOf(key).trim() === ''
+  const wrong = specs.find(
+    (spec) => !(spec.optional === true && isEmpty(spec.key)) && !readOf(spec).ok,
+  )
+  const change = (key: Key, text: string) => {
+    setAsked(false)
+    set({ ...draft, texts: { ...draft.texts, [key]: text } })
+  }
+  const onActive = (edit: (text: string) => string) => () => {
+    if (active !== undefined) change(active, edit(textOf(active)))
+  }
+  return {
+    unit: draft.unit,
+    started,
+    clear,
+    active,
+    setActive,
+    change,
+    written,
+    isEmpty,
+    /** The number of a field, once it can be read. */
+    value(key: Key): Nanometres | undefined {
+      const spec = specs.find((one) => one.key === key)
+      const read = spec && readOf(spec)
+      return read?.ok ? read.value.nm : undefined
+    },
+    boxes: specs.map(({ key, label }) => ({
+      key,
+      label,
+      value: textOf(key),
+      wrong: asked && wrong?.key === key,
+    })),
+    type: (character: string) => onActive((text) => typed(text, character))(),
+    erase: onActive(erased),
+    turnSign: onActive(signTurned),
+    turnUnit: () => set({ ...draft, unit: otherUnit(draft.unit) }),
+    problem: asked && wrong !== undefined ? problemOf(readOf(wrong), wrong.label) : undefined,
+    /** Goes to the next number that is still to be typed; true when there is none. */
+    complete(): boolean {
+      if (wrong === undefined) return true
+      // Not an error yet: the person has typed one number and goes on to the next.
+      setAsked(!isEmpty(wrong.key) || wrong.key === active)
+      setActive(wrong.key)
+      return false
+    },
+  }
+}
+
+function problemOf(read: ReturnType<typeof readLength>, label: string): string | undefined {
+  if (read.ok) return undefined
+  const { message, remedy } = describeProblem(read.problem)
+  return `${label}: ${message} ${remedy}`
+}

@@ -1,0 +1,51 @@
+import type { SetupDocument } from '../setup/document'
+import { solve } from '../setup/solve'
+import type { Register, Solution } from '../setup/solution'
+import { stepsOf, type StepState } from './steps'
+
+/** A register that something changes: its number, or how far it is to be trusted. */
+export interface RegisterChange {
+  readonly before: Register
+  readonly after: Register
+}
+
+/** What follows when something happens: to be seen before it is said. */
+export interface Consequences {
+  /** Numbers that no longer hold, or that are others now. */
+  readonly changed: readonly RegisterChange[]
+  /** What has to be done again, in the order of work. */
+  readonly again: readonly StepState[]
+  /** Numbers that were known and stay as they are. */
+  readonly stay: readonly Register[]
+}
+
+/**
+ * Compares a set-up with itself after something happened.
+ *
+ * @param before the set-up as it stands, with its solution.
+ * @param after the same with one more event.
+ */
+export function consequencesOf(
+  before: { readonly document: SetupDocument; readonly solution: Solution },
+  after: SetupDocument,
+): Consequences {
+  const solution = solve(after)
+  const pairs = before.solution.registers.flatMap((register) => {
+    const now = solution.registers.find(({ address }) => address === register.address)
+    return now && register.value !== undefined ? [{ before: register, after: now }] : []
+  })
+  const differs = ({ before: was, after: now }: RegisterChange) =>
+    was.state !== now.state || was.value !== now.value
+  const done = new Set(
+    stepsOf(before.document, before.solution, false)
+      .filter((state) => state.done)
+      .map(({ step }) => step.key),
+  )
+  return {
+    changed: pairs.filter(differs),
+    again: stepsOf(after, solution, false).filter(
+      (state) => !state.done && done.has(state.step.key),
+    ),
+    stay: pairs.filter((pair) => !differs(pair)).map(({ after: now }) => now),
+  }
+}

@@ -1,0 +1,65 @@
+import type { QuantityName } from '../setup/quantity'
+import type { SetupSheet } from '../setup/sheet'
+import type { Step, StepState } from './steps'
+
+/**
+ * What has to be done before a step can be: home before anything in machine position, a tool's length
+ * before Z is set by it, a reading before its number is keyed. Undefined where the step can be done now.
+ */
+export function neededFirst(
+  { tools, offsets }: SetupSheet,
+  states: readonly StepState[],
+  step: Step,
+): StepState | undefined {
+  const open = states.filter(({ done }) => !done)
+  const openRead = (serves: (quantity: QuantityName) => boolean) =>
+    open.find((state) => state.step.does === 'read' && serves(state.step.quantity))
+  switch (step.does) {
+    case 'read': {
+      const { quantity } = step
+      const home = open.find((state) => state.step.key === 'home')
+      if (home !== undefined && inMachinePosition(quantity)) return home
+      if (quantity.of !== 'tip-on-part') return undefined
+      const setsZ = offsets.some(({ row, Z }) => row === quantity.row && Z.by === 'tool-on-part')
+      return setsZ
+        ? openRead((one) => one.of === 'tip-on-plane' && one.tool === quantity.tool)
+        : undefined
+    }
+    case 'key-in': {
+      const tool = tools.find(
+        ({ lengthRegister, diameterRegister }) =>
+          step.address === `H${lengthRegister}` || step.address === `D${diameterRegister}`,
+      )
+      return (
+        openRead((one) => one.of === 'nose-on-plane') ??
+        openRead((one) =>
+          tool === undefined
+            ? 'row' in one && step.address.startsWith(`${one.row}.`)
+            : 'tool' in one && one.tool === tool.number,
+        ) ??
+        openRead(() => true)
+      )
+    }
+    case 'prove': {
+      const H = tools.find(({ number }) => number === step.tool)?.lengthRegister
+      return open.find(
+        ({ step: one }) =>
+          one.does === 'key-in' &&
+          (one.address === `H${H}` || one.address.startsWith(`${step.row}.`)),
+      )
+    }
+    case 'check':
+      return step.check === 'air-cut' || step.check === 'first-part' || step.check === 'look'
+        ? open.find(
+            (state) => states.indexOf(state) < states.findIndex((one) => one.step.key === step.key),
+          )
+        : undefined
+    case 'record':
+      return open.find((state) => state.step.does !== 'record')
+    case 'sheet':
+      return undefined
+  }
+}
+
+const inMachinePosition = ({ of }: QuantityName): boolean =>
+  of !== 'tool-diameter' && of !== 'carried-difference' && of !== 'fixture-difference'

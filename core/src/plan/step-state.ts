@@ -1,0 +1,112 @@
+import { instantOf } from '../freshness/instant'
+import { sensitivity } from '../freshness/sensitivity'
+import { activeLift } from '../proof/lift'
+import { addressesOf } from '../proof/proven'
+import type { CheckOff, Reading, SetupDocument } from '../setup/document'
+import { standingReadings } from '../setup/quantity'
+import type { Register, Solution } from '../setup/solution'
+import type { Step, StepState } from './steps'
+
+/** Whether a step is done, and how far it is to be trusted. */
+export function stepState(
+  step: Step,
+  document: SetupDocument,
+  solution: Solution,
+  recorded: boolean,
+): StepState {
+  switch (step.does) {
+    case 'sheet':
+      return { step, done: true, trust: 'read' }
+    case 'check': {
+      const done =
+        standingCheckOff(document, step.check) !== undefined &&
+        (step.check !== 'air-cut' || activeLift(document) === undefined)
+      const trust = step.station === 'prove' || step.station === 'release' ? 'proven' : 'read'
+      return { step, done, trust: done ? trust : 'not-read' }
+    }
+    case 'read': {
+      const standing = standingReadings(document, step.quantity)
+      if (standing.length === 0) return { step, done: false, trust: 'not-read' }
+      const stale = standing.some((reading) => makesStale(document, solution, reading))
+      return { step, done: !stale, trust: stale ? 'stale' : 'read' }
+    }
+    case 'key-in': {
+      const trust = registerAt(solution, step.address)?.state ?? 'not-read'
+      return {
+        step,
+        done: trust === 'keyed' || trust === 'proven',
+        trust: trust === 'read' ? 'not-read' : trust,
+      }
+    }
+    case 'prove': {
+      const open = addressesOf(document, step).filter(
+        (address) => !isProven(document, registerAt(solution, address)),
+      )
+      const failed = solution.proofs.some(
+        ({ proof, right }) => !right && proof.row === step.row && proof.tool === step.tool,
+      )
+      const done = open.length === 0 && !failed
+      return { step, done, trust: done ? 'proven' : 'not-read' }
+    }
+    case 'record':
+      return { step, done: recorded, trust: recorded ? 'proven' : 'not-read' }
+  }
+}
+
+const registerAt = (solution: Solution, wanted: string): Register | undefined =>
+  solution.registers.find(({ address }) => address === wanted)
+
+/** By a cautious move, or because somebody takes responsibility for leaving it out. */
+const isProven = (document: SetupDocument, register: Register | undefined): boolean =>
+  register?.state === 'proven' ||
+  (register?.state === 'keyed' &&
+    (document.acceptances ?? []).some(
+      ({ address, accepts }) => address === register.address && accepts === 'unproven',
+    ))
+
+/** What was seen to, as long as nothing has undone it since. */
+export function standingCheckOff(
+  { checkOffs = [], events = [], keyIns, readBacks }: SetupDocument,
+  of: CheckOff['of'],
+): CheckOff | undefined {
+  return checkOffs.findLast((checkOff) => {
+    if (checkOff.of !== of) return false
+    const since = events.slice(checkOff.afterEvents)
+    switch (of) {
+      case 'home':
+        return !since.some(({ kind }) => kind === 'home-lost')
+      case 'clean':
+      case 'holding':
+        return !since.some(({ kind }) => kind === 'part-changed')
+      case 'look':
+        // Another person than those who keyed, after everything that is there now.
+        return (
+          since.length === 0 &&
+          checkOff.afterReadBacks === readBacks.length &&
+          !keyIns.some(({ by }) => by === checkOff.by)
+        )
+      case 'gauges':
+      case 'air-cut':
+      case 'first-part':
+        return true
+    }
+  })
+}
+
+/**
+ * Whether a reading is why a number is stale: it is one of its terms, and it is too old or from before
+ * the thing that moved. A number that somebody accepted asks for nothing.
+ */
+function makesStale(document: SetupDocument, solution: Solution, reading: Reading): boolean {
+  const index = document.readings.indexOf(reading)
+  return solution.registers.some(({ stale, accepted, chain }) => {
+    if (stale === undefined || accepted !== undefined) return false
+    const isTerm = chain?.terms.some(
+      ({ source }) => source.id === reading.id || source.id.startsWith(`${reading.id}:`),
+    )
+    if (isTerm !== true) return false
+    return stale.by === 'age'
+      ? instantOf(reading.at) <= instantOf(stale.readAt)
+      : index < stale.event.afterReadings && sensitivity(reading, stale.event, index) !== 0
+  })
+}

@@ -1,0 +1,98 @@
+import { toNanometres, NANOMETRES_PER, type Nanometres } from '../length/length'
+import { readLength } from '../length/read-length'
+import type { Proof, SetupDocument } from '../setup/document'
+import type { Register, Solution } from '../setup/solution'
+import { distanceToGoError, gapVerdict, type GapVerdict } from './proof'
+
+/** How well a gap is known when a block is slid under by hand. From memory; half of a tenth of a millimetre. */
+export const GAP_WITHIN: Nanometres = toNanometres(0.05 * NANOMETRES_PER.mm)
+
+/** What a proof says about the registers that it was made with. */
+export interface ProofVerdict extends GapVerdict {
+  readonly proof: Proof
+  /** How far position and distance to go miss the commanded height; absent where they were not read. */
+  readonly sumError?: Nanometres
+  readonly right: boolean
+}
+
+/** What a proof said, worked out again; undefined where one of its numbers cannot be read. */
+export function proofVerdict(
+  document: SetupDocument,
+  solution: Pick<Solution, 'registers' | 'unit' | 'decimals'>,
+  proof: Proof,
+): ProofVerdict | undefined {
+  const [clearance, gap] = [readLength(proof.clearance), readLength(proof.gap)]
+  if (!clearance.ok || !gap.ok) return undefined
+  const verdict = gapVerdict(
+    document,
+    solution,
+    { row: proof.row, tool: proof.tool, clearance: clearance.value.nm },
+    gap.value.nm,
+    GAP_WITHIN,
+  )
+  const sumError = stopError(proof, clearance.value.nm)
+  return {
+    ...verdict,
+    proof,
+    ...(sumError !== undefined && { sumError }),
+    right:
+      verdict.stands === 'right' &&
+      proof.overZero &&
+      (sumError === undefined || Math.abs(sumError) <= GAP_WITHIN),
+  }
+}
+
+function stopError({ stop }: Proof, clearance: Nanometres): Nanometres | undefined {
+  if (stop === undefined) return undefined
+  const [position, toGo] = [readLength(stop.position), readLength(stop.distanceToGo)]
+  // Distance to go is shown with a sign by some controls and without by others: it leads down to the target.
+  return position.ok && toGo.ok
+    ? distanceToGoError(clearance, position.value.nm, toNanometres(-Math.abs(toGo.value.nm)))
+    : undefined
+}
+
+/** The last proof of each work offset with each tool. */
+export function standingProofs({ proofs = [] }: SetupDocument): readonly Proof[] {
+  const last = new Map(proofs.map((proof) => [`${proof.row} ${proof.tool}`, proof] as const))
+  return [...last.values()]
+}
+
+/**
+ * The registers that a right proof stands behind. A proof shows the work offset it was made in and the
+ * one tool that was used, no other tool's length, and nothing that was read or keyed after it.
+ */
+export function provenAddresses(
+  document: SetupDocument,
+  registers: readonly Register[],
+  verdicts: readonly ProofVerdict[],
+): ReadonlySet<string> {
+  const readAt = new Map(document.readings.map(({ id }, index) => [id, index] as const))
+  const keyedAt = new Map(
+    document.readBacks.flatMap(({ address, moment }, index) =>
+      moment === 'after' ? [[address, index] as const] : [],
+    ),
+  )
+  return new Set(
+    verdicts
+      .filter(({ right }) => right)
+      .flatMap(({ proof }) =>
+        addressesOf(document, proof).filter((address) => {
+          const terms = registers.find((one) => one.address === address)?.chain?.terms ?? []
+          const newest = Math.max(
+            -1,
+            ...terms.map(({ source }) => readAt.get(source.id.split(':')[0] ?? '') ?? -1),
+          )
+          return newest < proof.afterReadings && (keyedAt.get(address) ?? -1) < proof.afterReadBacks
+        }),
+      ),
+  )
+}
+
+/** The registers that a cautious move in a row with a tool leans on. */
+export function addressesOf(
+  { sheet }: SetupDocument,
+  { row, tool }: Pick<Proof, 'row' | 'tool'>,
+): readonly string[] {
+  const declared = sheet.tools.find(({ number }) => number === tool)
+  return [`${row}.X`, `${row}.Y`, `${row}.Z`, ...(declared ? [`H${declared.lengthRegister}`] : [])]
+}

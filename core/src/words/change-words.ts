@@ -1,0 +1,14 @@
+import type { SetupEvent } from '../setup/document'
+
+/** What may change in the middle of a job, as a person would say it. */
+export const CHANGE_NAMES: Readonly<Record<SetupEvent['kind'], string>> = {
+  'tool-changed': 'A tool broke, or was changed or re-gripped',
+  'part-changed': 'Another part is in',
+  'plane-moved': 'The setter or the setting plane was moved',
+  rebased: 'Carry lengths over by a tool touched again',
+  'home-lost': 'Power cut, or home was lost',
+  'home-recovered': 'Home was found again by its marks',
+  'external-changed': 'The external offset was changed',
+  'unit-changed': 'The control was switched to another unit',
+  'check-failed': 'A gauge failed its check',
+}

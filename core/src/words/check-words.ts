@@ -1,0 +1,120 @@
+import type { CheckOff } from '../setup/document'
+import type { SetupSheet } from '../setup/sheet'
+
+/** What is seen to at a step that reads no number. */
+export interface CheckWords {
+  readonly title: string
+  readonly sentence: string
+  /** What to go through, in order. */
+  readonly points: readonly string[]
+  readonly caution: string
+  /** What the person says when it is so. */
+  readonly done: string
+}
+
+const GUARDS =
+  'Follow the machine maker’s manual. An emergency stop may stop the axes and leave the spindle turning: know yours.'
+
+/** The words of a check, for this machine and this sheet. */
+export function describeCheck(sheet: SetupSheet, check: CheckOff['of']): CheckWords {
+  switch (check) {
+    case 'home':
+      return sheet.machine.homing === 'marks' ? homeByMarks() : homeBySwitches(sheet)
+    case 'clean':
+      return {
+        title: 'Clean and inspect',
+        sentence: 'Clean the seats, look at every edge.',
+        points: [
+          'Table, jaws and parallels wiped, no chip beneath.',
+          'Taper and collets wiped; every tool seated fully.',
+          'Tips looked at: nothing chipped, nothing worn.',
+        ],
+        caution: 'Edges cut, inserts too. Hold a tool before the drawbar lets it go.',
+        done: 'Clean and whole',
+      }
+    case 'gauges':
+      return {
+        title: 'Gauges at hand',
+        sentence: 'Lay out the gauges. Is each as large as it says?',
+        points: [],
+        caution: 'Paper, card and plates are measured, not believed: put a micrometer on them.',
+        done: 'All there, all true',
+      }
+    case 'holding':
+      return {
+        title: 'Hold the part',
+        sentence: 'Seat the part and clamp it.',
+        points: [
+          'Edges deburred; seated with a soft hammer.',
+          'The parallels do not slide when they are pushed.',
+          'The stop stands where the next part is to come.',
+        ],
+        caution:
+          'Never a hand between tool and part under power. No gloves near a turning spindle.',
+        done: 'It sits and holds',
+      }
+    case 'air-cut':
+      return {
+        title: 'Air cut',
+        sentence: 'Run the program above the part first.',
+        points: [],
+        caution:
+          'Guards closed, rapid at its lowest, a thumb on feed hold. Clip and plate off before the spindle starts.',
+        done: 'It ran clear',
+      }
+    case 'first-part':
+      return {
+        title: 'First part',
+        sentence: 'Cut the first part, measure it, correct the wear.',
+        points: [],
+        caution: 'Spindle stopped before a hand goes in. Chips are hot, edges cut: eye protection.',
+        done: 'Measured',
+      }
+    case 'look':
+      return {
+        title: 'A second look',
+        sentence: 'Another person looks over it before it runs.',
+        points: [
+          'The sheet against the part in the machine.',
+          'Every number on the control against this list.',
+          'The proofs: which tools, which work offsets.',
+        ],
+        caution:
+          'Sign in as the one who looks: whoever keyed the numbers does not see their own slip.',
+        done: 'I looked at it',
+      }
+  }
+}
+
+function homeBySwitches({ gauges }: SetupSheet): CheckWords {
+  const cycled = gauges.some(({ kind }) => kind === 'fixed-setter')
+  return {
+    title: 'Home',
+    sentence: 'Home the machine and let it warm.',
+    points: [
+      'Z up first; nothing in the way of the table.',
+      'Spindle run warm as the manual asks, then stopped.',
+      'Rows that are not used are cleared to zero.',
+      ...(cycled
+        ? [
+            'The first tool touched on the setter after homing is the reference; change tools only through the control from here on.',
+          ]
+        : []),
+    ],
+    caution: GUARDS,
+    done: 'It is home',
+  }
+}
+
+function homeByMarks(): CheckWords {
+  return {
+    title: 'Home by marks',
+    sentence: 'Drive to the marks, zero, write the dials down.',
+    points: [
+      'Each axis to its end or mark, then back off by the agreed amount, from the same side every time.',
+      'Zero there. Write down the dial and the coarse scale: after a power cut they find this zero again.',
+    ],
+    caution: GUARDS,
+    done: 'Zeroed here',
+  }
+}

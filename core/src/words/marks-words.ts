@@ -1,0 +1,19 @@
+import type { FoundAgain } from '../freshness/home-marks'
+import type { MachineAxis } from '../setup/sheet'
+import type { LengthWriter } from './warning-words'
+
+/** How far a zero that was found again lies from the lost one. */
+export function describeMarks(
+  axis: MachineAxis,
+  { shift, turns, certain }: FoundAgain,
+  write: LengthWriter,
+): string {
+  if (!certain)
+    return `${axis}: the scale lies between two turns of the dial and cannot tell which. Find the mark again.`
+  if (shift === 0) return `${axis}: found again to the graduation.`
+  const whole =
+    turns === 0
+      ? ''
+      : ` That is ${Math.abs(turns)} whole ${Math.abs(turns) === 1 ? 'turn' : 'turns'}: the dial was set in another turn.`
+  return `${axis}: positions read ${write(shift)} more than before; every number is shifted by it.${whole}`
+}

@@ -1,0 +1,26 @@
+import type { GapVerdict } from '../proof/proof'
+import type { ProofVerdict } from '../proof/proven'
+import type { LengthWriter } from './warning-words'
+
+/** What a measured gap says, in a sentence. */
+export function describeTipGap({ stands, error }: GapVerdict, write: LengthWriter): string {
+  const by = write(Math.abs(error) as typeof error)
+  switch (stands) {
+    case 'right':
+      return 'The tip stands where it was sent.'
+    case 'too-high':
+      return `The tip stands ${by} too high: it would cut air, or too little.`
+    case 'too-deep':
+      return `The tip stands ${by} too deep: it would cut into what is below, or crash.`
+  }
+}
+
+/** What a proof says that was entered, the worst first. */
+export function describeProof(verdict: ProofVerdict, write: LengthWriter): string {
+  if (verdict.stands !== 'right') return describeTipGap(verdict, write)
+  if (!verdict.proof.overZero)
+    return 'The tip did not stand over X0 Y0: X or Y of this work offset is wrong, or it is another row’s.'
+  if (!verdict.right && verdict.sumError !== undefined)
+    return `Position and distance to go do not add up to the target: they miss it by ${write(verdict.sumError)}. Another length or another work offset is active.`
+  return describeTipGap(verdict, write)
+}

@@ -1,0 +1,22 @@
+import type { Step } from '../plan/steps'
+import type { SetupDocument } from '../setup/document'
+import { describeCheck } from './check-words'
+import { describeStep } from './step-words'
+
+/** A step in a list: a few words, the same wherever it is named. */
+export function stepName(document: SetupDocument, step: Step): string {
+  switch (step.does) {
+    case 'read':
+      return describeStep(document, step.quantity, []).title
+    case 'key-in':
+      return step.address.replace('.', ' ')
+    case 'check':
+      return describeCheck(document.sheet, step.check).title
+    case 'prove':
+      return `${step.row} with T${step.tool}`
+    case 'sheet':
+      return 'Sheet'
+    case 'record':
+      return 'Release'
+  }
+}

@@ -1,0 +1,46 @@
+import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
+import { readLength } from '../length/read-length'
+import type { SetupSheet } from '../setup/sheet'
+import type { Warning } from '../setup/solution'
+import { clamping, clearsJaws, type ClampingResult } from './workholding'
+
+/** What a cutter keeps from the jaws. Common practice, no source. */
+const JAW_MARGIN: Nanometres = toNanometres(0.5 * NANOMETRES_PER.mm)
+
+/** How the part of a sheet is held, and whether its sides can be cut as deep as they are. */
+export interface HoldingVerdict extends ClampingResult {
+  /** How far the deepest side cut stays above the jaws; absent where the sheet does not say how deep it goes. */
+  readonly clear?: Nanometres
+  readonly sideCutClears?: boolean
+}
+
+/** Undefined where the sheet does not say how the part is held, or one of the numbers cannot be read. */
+export function holdingOf({ holding, stock }: SetupSheet): HoldingVerdict | undefined {
+  if (holding === undefined) return undefined
+  const [height, jaw, parallels] = [stock.Z, holding.jaw, holding.parallels].map((written) =>
+    readLength(written),
+  )
+  if (!height?.ok || !jaw?.ok || !parallels?.ok) return undefined
+  const held = clamping({
+    stock: height.value.nm,
+    jaw: jaw.value.nm,
+    parallels: parallels.value.nm,
+  })
+  const cut = holding.sideCut && readLength(holding.sideCut)
+  return {
+    ...held,
+    ...(cut?.ok && {
+      clear: toNanometres(held.protrusion - cut.value.nm),
+      sideCutClears: clearsJaws(cut.value.nm, held.protrusion, JAW_MARGIN),
+    }),
+  }
+}
+
+export function holdingWarnings(held: HoldingVerdict): readonly Warning[] {
+  return [
+    ...(held.holds ? [] : [{ code: 'no-grip', place: 'holding', amount: held.grip } as const]),
+    ...(held.sideCutClears === false && held.clear !== undefined
+      ? [{ code: 'side-cut-meets-jaws', place: 'holding', amount: held.clear } as const]
+      : []),
+  ]
+}

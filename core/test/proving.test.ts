@@ -1,0 +1,392 @@
+import {
+  checkDocument,
+  consequencesOf,
+  describeProof,
+  foundAgain,
+  neededFirst,
+  proofMove,
+  solve,
+  spokenNumber,
+  stationTrust,
+  stepsOf,
+  toNanometres,
+  wearChange,
+  type CheckOff,
+  type Proof,
+  type SetupDocument,
+  type SetupEvent,
+} from '../src'
+import {
+  difference,
+  fact,
+  frontTouch,
+  leftTouch,
+  mm,
+  tipTouch,
+  workedDocument,
+  workedSheet,
+} from './worked-example'
+
+const KEYED = [
+  ['H1', '-270.000'],
+  ['G54.X', '-347.300'],
+  ['G54.Y', '-210.000'],
+  ['G54.Z', '-30.000'],
+] as const
+
+const readings = [tipTouch(), leftTouch(), frontTouch(), difference()]
+const shown = (address: string, text: string) => ({
+  ...fact(),
+  address,
+  moment: 'after' as const,
+  shown: mm(text),
+})
+
+/** The worked example, keyed in and read back equal. */
+const keyed = (changes: Partial<SetupDocument> = {}): SetupDocument => ({
+  ...workedDocument({}, readings),
+  readBacks: KEYED.map(([address, text]) => shown(address, text)),
+  ...changes,
+})
+const proof = (details: Partial<Proof> = {}): Proof => ({
+  ...fact(),
+  row: 'G54',
+  tool: 1,
+  clearance: mm('25'),
+  gap: mm('25.00'),
+  overZero: true,
+  afterReadings: readings.length,
+  afterReadBacks: KEYED.length,
+  ...details,
+})
+const checkOff = (details: object): CheckOff =>
+  ({ ...fact(), afterEvents: 0, afterReadBacks: KEYED.length, ...details }) as CheckOff
+const states = (document: SetupDocument) =>
+  Object.fromEntries(solve(document).registers.map(({ address, state }) => [address, state]))
+const stepAt = (document: SetupDocument, key: string) => {
+  const state = stepsOf(document, solve(document), false).find(({ step }) => step.key === key)
+  if (state === undefined) throw new Error(`no step ${key}`)
+  return state
+}
+const write = (nm: number) => `${(nm / 1e6).toFixed(3)} mm`
+
+describe('a proof', () => {
+  test('stands behind the work offset and the one tool', () => {
+    expect(states(keyed({ proofs: [proof()] }))).toEqual({
+      H1: 'proven',
+      'G54.X': 'proven',
+      'G54.Y': 'proven',
+      'G54.Z': 'proven',
+    })
+  })
+
+  test('proves no other tool', () => {
+    const tools = [...workedSheet().tools, { number: 2, name: 'drill', lengthRegister: 2 }]
+    const second = { ...tipTouch(), tool: 2 } as ReturnType<typeof tipTouch>
+    const document = keyed({
+      sheet: workedSheet({ tools }),
+      readings: [...readings, second],
+      readBacks: [...KEYED.map(([at, text]) => shown(at, text)), shown('H2', '-270.000')],
+      proofs: [proof({ afterReadings: 5, afterReadBacks: 5 })],
+    })
+    expect(states(document)).toMatchObject({ H1: 'proven', H2: 'keyed' })
+    expect(stepAt(document, 'prove:G54:T2').done).toBe(false)
+  })
+
+  test('ends with the next key-in of the same register', () => {
+    const document = keyed({ proofs: [proof()] })
+    const again = { ...document, readBacks: [...document.readBacks, shown('H1', '-270.000')] }
+    expect(states(again)).toMatchObject({ H1: 'keyed', 'G54.Z': 'proven' })
+  })
+
+  test('ends with a reading of the tool that gives the very same number', () => {
+    const moved = {
+      ...fact(),
+      kind: 'tool-changed' as const,
+      tool: 1,
+      afterReadings: readings.length,
+      afterReadBacks: KEYED.length,
+    }
+    const late = { ...tipTouch(), ...fact() } as ReturnType<typeof tipTouch>
+    const document = keyed({ proofs: [proof()], events: [moved], readings: [...readings, late] })
+    expect(states(document)).toMatchObject({ H1: 'keyed', 'G54.X': 'proven' })
+  })
+
+  test('a gap that is short by the setter names the setter, and nothing is proven', () => {
+    // H keyed without the 50 mm setter: −220 is shown, the tip stands 50 mm too high.
+    const solution = solve(keyed({ proofs: [proof({ gap: mm('75.00') })] }))
+    expect(solution.proofs[0]).toMatchObject({
+      right: false,
+      stands: 'too-high',
+      error: 50_000_000,
+    })
+    expect(
+      solution.proofs[0]?.causes.find(({ address }) => address === 'H1')?.explanations[0]?.code,
+    ).toBe('gauge-forgotten')
+    expect(solution.warnings.map(({ code }) => code)).toContain('proof-differs')
+    expect(solution.registers.every(({ state }) => state === 'keyed')).toBe(true)
+    expect(describeProof(solution.proofs[0]!, write)).toContain('50.000 mm too high')
+  })
+
+  test('not over zero is wrong whatever the gap', () => {
+    const [verdict] = solve(keyed({ proofs: [proof({ overZero: false })] })).proofs
+    expect(verdict?.right).toBe(false)
+    expect(describeProof(verdict!, write)).toContain('X0 Y0')
+  })
+
+  test('position and distance to go add up to the target, whichever sign the distance is shown with', () => {
+    const right = { position: mm('60.000'), distanceToGo: mm('35.000') }
+    const signed = { position: mm('60.000'), distanceToGo: mm('-35.000') }
+    const wrong = { position: mm('60.000'), distanceToGo: mm('25.000') }
+    const sums = [right, signed, wrong].map(
+      (stop) => solve(keyed({ proofs: [proof({ stop })] })).proofs[0],
+    )
+    expect(sums.map((one) => one?.sumError)).toEqual([0, 0, 10_000_000])
+    expect(sums.map((one) => one?.right)).toEqual([true, true, false])
+    expect(describeProof(sums[2]!, write)).toContain('do not add up')
+  })
+
+  test('ends where the sum of external offset, work offset, length and clearance says', () => {
+    const sheet = workedSheet({
+      machine: { ...workedSheet().machine, externalOffset: { Z: mm('-3') } },
+    })
+    // The offset gives way to what the control adds by itself: −3 + (−27) − 270 + 25.
+    const document = { ...keyed(), sheet }
+    expect(
+      proofMove(document, solve(document), {
+        row: 'G54',
+        tool: 1,
+        clearance: toNanometres(25_000_000),
+      }),
+    ).toMatchObject({
+      blocks: ['G90 G54 G0 X0 Y0', 'G43 H1 Z25.'],
+      machine: { Z: -275_000_000 },
+    })
+  })
+})
+
+describe('the order of work', () => {
+  const ready = [{ of: 'home' }, { of: 'clean' }, { of: 'gauges' }, { of: 'holding' }].map(checkOff)
+  const complete = keyed({
+    proofs: [proof()],
+    checkOffs: [
+      ...ready,
+      checkOff({ of: 'air-cut', how: 'graphics' }),
+      checkOff({ of: 'first-part', measured: [] }),
+    ],
+  })
+  const open = (document: SetupDocument) =>
+    stepsOf(document, solve(document), false)
+      .filter(({ done }) => !done)
+      .map(({ step }) => step.key)
+
+  test('ends at the release, when all else is done', () => {
+    expect(open(complete)).toEqual(['record'])
+    expect(stationTrust(stepsOf(complete, solve(complete), false), 'key-in')).toBe('proven')
+  })
+
+  test('a lift that is in holds the air cut open, and says so', () => {
+    const lift = { ...fact(), where: 'external-offset' as const, amount: mm('30') }
+    const raised = { ...complete, lifts: [{ ...lift, moves: 'in' as const }] }
+    expect(open(raised)).toContain('air-cut')
+    expect(solve(raised).warnings).toContainEqual({
+      code: 'lift-active',
+      place: 'external-offset',
+      amount: 30_000_000,
+    })
+    const down = { ...raised, lifts: [...raised.lifts, { ...lift, moves: 'out' as const }] }
+    expect(open(down)).not.toContain('air-cut')
+  })
+
+  test('an unproven tool may be accepted by name and reason', () => {
+    const document = { ...complete, proofs: [] }
+    expect(open(document)).toEqual(['prove:G54:T1', 'record'])
+    const accepted = KEYED.map(([address]) => ({
+      ...fact(),
+      address,
+      reason: 'proven on the last part',
+      accepts: 'unproven',
+    }))
+    expect(open({ ...document, acceptances: accepted })).toEqual(['record'])
+  })
+
+  test('a machine may ask for a second look, by somebody who keyed nothing, after the last key', () => {
+    const machine = { ...complete.sheet.machine, policy: { secondLook: true } }
+    const asked = { ...complete, sheet: { ...complete.sheet, machine } }
+    const keyIn = { ...fact(), address: 'H1', mode: 'set' as const, typed: mm('-270.000') }
+    const withKey = { ...asked, keyIns: [keyIn] }
+    const look = (by: string, details: object = {}) => ({
+      ...withKey,
+      checkOffs: [...(asked.checkOffs ?? []), { ...checkOff({ of: 'look', ...details }), by }],
+    })
+    expect(open(withKey)).toContain('look')
+    expect(open(look('Mira Toller'))).toContain('look')
+    expect(open(look('Jory Fenn', { afterReadBacks: 3 }))).toContain('look')
+    expect(open(look('Jory Fenn'))).toEqual(['record'])
+  })
+
+  test('what a step needs is named: home before a reading, readings before keys, keys before a proof', () => {
+    const nothing = workedDocument({}, [])
+    const needs = (document: SetupDocument, key: string) =>
+      neededFirst(
+        document.sheet,
+        stepsOf(document, solve(document), false),
+        stepAt(document, key).step,
+      )?.step.key
+    expect(needs(nothing, 'tip-on-plane:T1')).toBe('home')
+    expect(needs(nothing, 'carried-difference:G54')).toBeUndefined()
+    expect(needs(nothing, 'key-in:G54.X')).toBe('face:G54:left')
+    expect(needs(nothing, 'key-in:H1')).toBe('tip-on-plane:T1')
+    expect(needs({ ...nothing, readings }, 'prove:G54:T1')).toBe('key-in:H1')
+    expect(needs(nothing, 'record')).toBe('home')
+    const byTool = workedDocument(
+      {
+        offsets: [
+          { ...workedSheet().offsets[0]!, Z: { by: 'tool-on-part', tool: 1, facing: mm('0') } },
+        ],
+      },
+      [],
+    )
+    expect(needs({ ...byTool, checkOffs: ready }, 'tip-on-part:G54:T1')).toBe('tip-on-plane:T1')
+  })
+
+  test('a lost home asks for home again, another part for clean seats and its clamping', () => {
+    const event = (details: object): SetupEvent =>
+      ({ ...fact(), afterReadings: 4, afterReadBacks: 4, ...details }) as SetupEvent
+    const again = (details: object) =>
+      consequencesOf(
+        { document: complete, solution: solve(complete) },
+        { ...complete, events: [event(details)] },
+      )
+    const lost = again({ kind: 'home-lost' })
+    expect(lost.again.map(({ step }) => step.key)).toEqual(
+      expect.arrayContaining(['home', 'tip-on-plane:T1', 'face:G54:left', 'key-in:H1']),
+    )
+    // The difference on the relative counter does not know the machine's zero.
+    expect(lost.stay.map(({ address }) => address)).toEqual(['G54.Z'])
+    const part = again({ kind: 'part-changed', row: 'G54' })
+    expect(part.again.map(({ step }) => step.key)).toEqual([
+      'clean',
+      'holding',
+      'face:G54:left',
+      'face:G54:front',
+      'carried-difference:G54',
+      'key-in:G54.X',
+      'key-in:G54.Y',
+      'key-in:G54.Z',
+      'prove:G54:T1',
+    ])
+    expect(part.stay.map(({ address }) => address)).toEqual(['H1'])
+  })
+})
+
+describe('home by marks', () => {
+  const at = (dial: number, coarse: number) => ({
+    dial: toNanometres(dial * 1e6),
+    coarse: toNanometres(coarse * 1e6),
+  })
+  const turn = toNanometres(2.54e6)
+
+  test.each([
+    ['the same mark: nothing shifts', at(0.8, 100), at(0.8, 100.1), 0, 0, true],
+    [
+      'zero set 0.05 further: positions read 0.05 lower',
+      at(0.8, 100),
+      at(0.85, 100),
+      -0.05,
+      0,
+      true,
+    ],
+    ['past the dial’s zero: 2.53 to 0.01 is 0.02', at(2.53, 100), at(0.01, 100), -0.02, 0, true],
+    ['a turn further, by the scale', at(0.8, 100), at(0.8, 102.5), -2.54, 1, true],
+    ['two turns back', at(0.8, 100), at(0.9, 95), 4.98, -2, true],
+    ['between two turns: the scale cannot tell', at(0.8, 100), at(0.8, 101.2), 0, 0, false],
+  ])('%s', (_, before, now, shift, turns, certain) => {
+    const found = foundAgain(before, now, turn)
+    expect(found.shift / 1e6).toBeCloseTo(shift, 9)
+    expect(found).toMatchObject({ turns, certain })
+  })
+})
+
+describe('the first part', () => {
+  const sheet = workedSheet({
+    tools: [{ number: 1, name: 'end mill', lengthRegister: 1, diameterRegister: 1 }],
+  })
+  const measured = (feature: 'outside-width' | 'inside-width' | 'floor-depth', is: string) =>
+    wearChange({ feature, tool: 1, nominal: mm('20'), measured: mm(is) }, sheet)
+
+  test.each([
+    [
+      'an outside width too large: the cutter is smaller than its register',
+      'outside-width',
+      '20.04',
+      'D1',
+      -0.04,
+    ],
+    ['a slot too narrow: likewise', 'inside-width', '19.96', 'D1', -0.04],
+    ['a floor too deep: H grows', 'floor-depth', '20.02', 'H1', 0.02],
+  ] as const)('%s', (_, feature, is, address, change) => {
+    expect(measured(feature, is)).toEqual({ address, change: toNanometres(change * 1e6) })
+  })
+
+  test('a control that keeps radii takes half', () => {
+    const control = { ...sheet.machine.control, diameterRegister: 'radius' as const }
+    expect(
+      wearChange(
+        { feature: 'outside-width', tool: 1, nominal: mm('20'), measured: mm('20.04') },
+        { ...sheet, machine: { ...sheet.machine, control } },
+      )?.change,
+    ).toBe(-20_000)
+  })
+})
+
+describe('holding the part', () => {
+  const held = (jaw: string, parallels: string, sideCut: string) =>
+    solve(
+      workedDocument({ holding: { jaw: mm(jaw), parallels: mm(parallels), sideCut: mm(sideCut) } }),
+    )
+
+  test('jaws of 50 on parallels of 40 grip 10 and leave 30 of 40 mm stock', () => {
+    expect(held('50', '40', '25').holding).toEqual({
+      grip: 10_000_000,
+      protrusion: 30_000_000,
+      holds: true,
+      clear: 5_000_000,
+      sideCutClears: true,
+    })
+  })
+
+  test.each([
+    ['equal heights grip nothing', '50', '50', '10', 'no-grip'],
+    ['a side cut into the jaws', '50', '40', '29.8', 'side-cut-meets-jaws'],
+  ])('%s', (_, jaw, parallels, cut, code) => {
+    expect(held(jaw, parallels, cut).warnings.map((one) => one.code)).toContain(code)
+  })
+})
+
+test('a number is read out digit by digit', () => {
+  expect(spokenNumber('\u2212218.462', 'mm')).toBe(
+    'minus two one eight point four six two millimetres',
+  )
+})
+
+test('proofs, lifts and checks that point nowhere or cannot be read are told with their place', () => {
+  const document = keyed({
+    proofs: [proof({ row: 'G57', tool: 9, gap: mm('2 5') })],
+    lifts: [{ ...fact(), moves: 'in', where: 'lengths', amount: mm('-3') }],
+    checkOffs: [
+      checkOff({
+        of: 'first-part',
+        measured: [{ feature: 'floor-depth', tool: 7, nominal: mm('5'), measured: mm('') }],
+      }),
+    ],
+  })
+  expect(checkDocument(document).map(({ place }) => place)).toEqual([
+    'proofs.0.row',
+    'proofs.0.tool',
+    'proofs.0.gap',
+    'lifts.0.amount',
+    'checkOffs.0.measured.0.tool',
+    'checkOffs.0.measured.0.measured',
+  ])
+})
