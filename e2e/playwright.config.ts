@@ -5,7 +5,8 @@ export default defineConfig({
   testDir: 'tests',
   fullyParallel: false,
   workers: 2,
-  timeout: 60_000,
+  // A whole run from home to release is long; a step that hangs fails by its own limit.
+  timeout: 150_000,
   expect: { timeout: 10_000 },
   forbidOnly: true,
   reporter: [['line'], ['json', { outputFile: 'test-results/report.json' }]],

@@ -43,6 +43,23 @@ const twoTools = [
   { number: 2, name: 'second', lengthRegister: 2 },
 ]
 
+test('a number that was carried over is to be keyed again; it is no slip', () => {
+  const shift = { X: mm('-0.050'), Y: mm('0'), Z: mm('0') }
+  const document: SetupDocument = {
+    ...workedDocument({}, [leftTouch(), frontTouch()]),
+    readBacks: [seen('G54.X', '-347.300'), seen('G54.Y', '-210.000')],
+    events: [event({ kind: 'home-lost' }, 2, 2), event({ kind: 'home-recovered', shift }, 2, 2)],
+  }
+  expect(registers(document).get('G54.X')).toMatchObject({ state: 'read', value: -347_350_000 })
+  expect(registers(document).get('G54.X')?.readBack).toBeUndefined()
+  expect(stateOf(document, 'G54.Y')).toBe('keyed')
+})
+
+test('a repeat that is typed as a whole number is explained like any other', () => {
+  const document = workedDocument({}, [tip(1, '-220.000'), tip(1, '-2')])
+  expect(solve(document).warnings.map(({ code }) => code)).toContain('repeats-spread')
+})
+
 describe('read again after something moved', () => {
   test('the readings from before give way; nothing has to be struck out', () => {
     const document: SetupDocument = {

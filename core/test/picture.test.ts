@@ -169,4 +169,34 @@ describe('the plan', () => {
       [0, 12, 1, 0],
     ])
   })
+
+  test('a tool on the raw top stands on its plate; its numbers are those of its tip', () => {
+    const plate = { id: 'plate', kind: 'plate', name: 'plate', size: mm('12.700') } as const
+    const base = workedDocument(
+      {
+        gauges: [plate],
+        offsets: [{ ...offset, Z: { by: 'tool-on-part', tool: 1, facing: mm('0.5') } }],
+      },
+      [
+        {
+          id: 'a',
+          by: '',
+          at: '2026-03-02T08:00:00Z',
+          of: 'tip-on-part',
+          tool: 1,
+          row: 'G54',
+          read: mm('-37.300'),
+          with: ['plate'],
+        },
+      ],
+    )
+    const ladder = ladderOf(base, solve(base), { of: 'tip-on-part', tool: 1, row: 'G54' })
+    expect(ladder).toMatchObject({ body: 'tool', touches: 'part' })
+    expect(ladder.rungs.map(({ key, label }) => [key, label && valueOf(label) / 1e6])).toEqual([
+      ['tip', -37.3],
+      ['part-top', -50],
+      ['zero', -50.5],
+    ])
+    expect(ladder.spans).toMatchObject([{ from: 'tip', to: 'part-top', kind: 'gauge' }])
+  })
 })

@@ -390,3 +390,58 @@ test('proofs, lifts and checks that point nowhere or cannot be read are told wit
     'checkOffs.0.measured.0.measured',
   ])
 })
+
+describe('a router with one bit at a time', () => {
+  const sheet = workedSheet({
+    school: 'master-tool',
+    reference: { masterTool: 1 },
+    gauges: [{ id: 'plate', kind: 'plate', name: 'plate', size: mm('12.700') }],
+    offsets: [
+      { ...workedSheet().offsets[0]!, Z: { by: 'tool-on-part', tool: 1, facing: mm('0') } },
+    ],
+  })
+  const onPlate = (read: string) => ({
+    ...fact(),
+    of: 'tip-on-part' as const,
+    tool: 1,
+    row: 'G54' as const,
+    read: mm(read),
+    with: ['plate'],
+  })
+  const document = (read: string): SetupDocument => ({
+    ...workedDocument({}, [onPlate(read)]),
+    sheet,
+  })
+
+  test('touches no plane: the bit counts as zero, Z is the plate taken off', () => {
+    const keys = stepsOf(document('-50.000'), solve(document('-50.000')), false).map(
+      ({ step }) => step.key,
+    )
+    expect(keys).not.toContain('tip-on-plane:T1')
+    expect(
+      solve(document('-50.000')).registers.map(({ address, value }) => [address, value]),
+    ).toEqual(
+      expect.arrayContaining([
+        ['H1', 0],
+        ['G54.Z', -62_700_000],
+      ]),
+    )
+  })
+
+  test('another bit asks for Z again, and for nothing else', () => {
+    const before = document('-50.000')
+    const changed = {
+      ...fact(),
+      kind: 'tool-changed' as const,
+      tool: 1,
+      afterReadings: 1,
+      afterReadBacks: 0,
+    }
+    const { again, stay } = consequencesOf(
+      { document: before, solution: solve(before) },
+      { ...before, events: [changed] },
+    )
+    expect(again.map(({ step }) => step.key)).toEqual(['tip-on-part:G54:T1'])
+    expect(stay.map(({ address }) => address)).toEqual(['H1'])
+  })
+})

@@ -1,9 +1,10 @@
 import '@/theme/global.css'
-import { Slot } from 'expo-router'
+import { Slot, type ErrorBoundaryProps } from 'expo-router'
 import { useEffect } from 'react'
 import { SignedIn } from '@/areas/people/signed-in'
 import { flushOutbox } from '@/data/outbox'
 import { AppFrame } from '@/kit/app-frame'
+import { Broken } from '@/kit/broken'
 
 export default function Layout() {
   useEffect(() => {
@@ -17,6 +18,15 @@ export default function Layout() {
       <SignedIn>
         <Slot />
       </SignedIn>
+    </AppFrame>
+  )
+}
+
+/** A fault of ours must not leave a white page at the machine. */
+export function ErrorBoundary({ error, retry }: ErrorBoundaryProps) {
+  return (
+    <AppFrame>
+      <Broken error={error} onRetry={() => void retry()} />
     </AppFrame>
   )
 }

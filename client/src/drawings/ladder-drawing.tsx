@@ -84,7 +84,7 @@ export function LadderDrawing({ ladder, unit, decimals, height, onTrace }: Ladde
           ))}
           <SvgText
             x={width - 8}
-            y={16}
+            y={height - 7}
             textAnchor="end"
             fontFamily={WORDS}
             fontSize={12}

@@ -34,10 +34,8 @@ export function PlanDrawing({ plan, height, approach, size }: PlanDrawingProps) 
     <View onLayout={onLayout} height={height} role="img" aria-label={speakPlan(plan)}>
       <Svg width={width} height={height} viewBox={`0 0 ${width} ${height}`}>
         <Rect x={part.x} y={part.y} width={part.width} height={part.height} fill={roles.stock} />
-        {placed.faces.map((face) => (
-          <FaceLine key={face.face} face={face} roles={roles} />
-        ))}
-        <ZeroMark {...placed.zero} roles={roles} />
+        {placed.circle === undefined &&
+          placed.faces.map((face) => <FaceLine key={face.face} face={face} roles={roles} />)}
         <AxisHint roles={roles} height={height} />
         {approach && (
           <SvgText
@@ -51,6 +49,33 @@ export function PlanDrawing({ plan, height, approach, size }: PlanDrawingProps) 
           >
             {approach}
           </SvgText>
+        )}
+        {placed.circle && (
+          <Circle
+            cx={placed.circle.x}
+            cy={placed.circle.y}
+            r={placed.circle.radius}
+            fill={roles.card}
+            stroke={roles.ink}
+            strokeWidth={2}
+          />
+        )}
+        <ZeroMark {...placed.zero} roles={roles} />
+        {placed.touches.map((touch, index) =>
+          touch.role === 'next' ? (
+            <Sensor key={index} sensor={touch} roles={roles} />
+          ) : (
+            <Circle
+              key={index}
+              cx={touch.x}
+              cy={touch.y}
+              r={touch.radius}
+              fill={touch.role === 'read' ? roles.readPaper : 'none'}
+              stroke={touch.role === 'read' ? roles.read : roles.edge}
+              strokeWidth={2}
+              strokeDasharray={touch.role === 'read' ? undefined : '4 4'}
+            />
+          ),
         )}
         {placed.sensor && <Sensor sensor={placed.sensor} roles={roles} />}
         {size && <SizeLine size={size} placed={placed} roles={roles} />}

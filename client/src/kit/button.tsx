@@ -1,5 +1,5 @@
-import type { ReactNode } from 'react'
-import { styled, View } from 'tamagui'
+import { useEffect, useRef, type ComponentRef, type ReactNode } from 'react'
+import { styled, useMedia, View } from 'tamagui'
 import { Words } from './words'
 
 const Frame = styled(View, {
@@ -50,6 +50,8 @@ export interface ButtonProps {
   /** Name for a screen reader, where the text alone does not tell. */
   readonly label?: string
   readonly grow?: boolean
+  /** Given the keyboard where there is one, so that Enter goes on. */
+  readonly focused?: boolean
 }
 
 export function Button({
@@ -61,10 +63,17 @@ export function Button({
   testID,
   label,
   grow = false,
+  focused = false,
 }: ButtonProps) {
+  const { wide } = useMedia()
+  const frame = useRef<ComponentRef<typeof Frame>>(null)
+  useEffect(() => {
+    if (focused && wide) (frame.current as unknown as HTMLElement | null)?.focus()
+  }, [focused, wide])
   const tone = kind === 'act' ? 'onAct' : kind === 'wrong' ? 'wrong' : 'act'
   return (
     <Frame
+      ref={frame}
       kind={kind}
       off={disabled}
       disabled={disabled}

@@ -72,43 +72,47 @@ function Box({ box, unit, active, onActivate, onChange, onSubmit }: BoxProps) {
       // The thinner edge must not make the number jump.
       margin={active ? 0 : 2}
       borderColor={box.wrong ? '$wrong' : active ? '$act' : '$edge'}
-      paddingHorizontal="$2"
-      paddingTop={2}
+      position="relative"
     >
-      <Words as="note" numberOfLines={1}>
-        {box.label}
-      </Words>
-      <Row gap="$1" alignItems="baseline">
-        <Input
-          ref={input}
-          unstyled
-          flex={1}
-          minWidth={0}
-          value={box.value}
-          onChangeText={onChange}
-          onFocus={onActivate}
-          onSubmitEditing={onSubmit}
-          inputMode={wide ? 'decimal' : 'none'}
-          aria-label={box.label}
-          aria-invalid={box.wrong ?? false}
-          testID={`number-${box.key}`}
-          autoComplete="off"
-          placeholder="–"
-          placeholderTextColor="$inkSoft"
-          color="$ink"
-          backgroundColor="transparent"
-          borderWidth={0}
-          fontFamily="$mono"
-          fontSize={24}
-          fontWeight="600"
-          height={44}
-          padding={0}
-          outlineWidth={0}
-        />
+      <View position="absolute" top={3} left={10} right={10} pointerEvents="none">
+        <Words as="note" numberOfLines={1}>
+          {box.label}
+        </Words>
+      </View>
+      <Input
+        ref={input}
+        unstyled
+        width="100%"
+        value={box.value}
+        onChangeText={onChange}
+        onFocus={onActivate}
+        onSubmitEditing={onSubmit}
+        inputMode={wide ? 'decimal' : 'none'}
+        aria-label={box.label}
+        aria-invalid={box.wrong ?? false}
+        testID={`number-${box.key}`}
+        autoComplete="off"
+        placeholder="–"
+        placeholderTextColor="$inkSoft"
+        color="$ink"
+        backgroundColor="transparent"
+        borderWidth={0}
+        fontFamily="$mono"
+        fontSize={23}
+        fontWeight="600"
+        // The whole box is the target; the label lies over its upper edge.
+        height={56}
+        paddingTop={20}
+        paddingBottom={2}
+        paddingLeft={10}
+        paddingRight={36}
+        outlineWidth={0}
+      />
+      <View position="absolute" bottom={6} right={10} pointerEvents="none">
         <Digits as="note" tone="soft">
           {unit}
         </Digits>
-      </Row>
+      </View>
     </View>
   )
 }

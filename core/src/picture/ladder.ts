@@ -1,5 +1,5 @@
 import { EMPTY_CHAIN, scaleChain, sumChains, valueOf, type Chain } from '../chain/chain'
-import { toNanometres, type Nanometres } from '../length/length'
+import { toNanometres, type Nanometres, type WrittenLength } from '../length/length'
 import { readLength } from '../length/read-length'
 import type { SetupDocument } from '../setup/document'
 import type { OffsetRow } from '../setup/sheet'
@@ -96,6 +96,7 @@ export function ladderOf(
       spans,
     }
   }
+  if (quantity?.of === 'tip-on-part') return onPartLadder(document, solution, quantity, using)
   const byNose = noseOnPlane !== undefined && quantity?.of !== 'carried-difference'
   return {
     frame: { of: byNose ? 'nose' : 'plane' },
@@ -129,6 +130,47 @@ function toolHeights(
         ? [{ from: 'tip', to: 'plane', kind: 'gauge', chain: tip.chain } as const]
         : []),
     ],
+  }
+}
+
+/**
+ * A tool on the raw top, in machine Z of its tip. Where no plane is known the part is drawn from its
+ * own foot, and only what lies on its top is numbered.
+ */
+function onPartLadder(
+  document: SetupDocument,
+  solution: Solution,
+  quantity: Extract<QuantityName, { of: 'tip-on-part' }>,
+  using: readonly string[],
+): Ladder {
+  const { row, tool } = quantity
+  const { partTop, tipOnPart } = solution.heights
+  const touched = tipOnPart.get(`${row} ${tool}`)
+  const top = partTop.get(row)
+  const ground = top ?? declared(document.sheet.stock.Z, 'sheet.stock.Z', 'stock')
+  const gauge = touched
+    ? gaugeBeneath(touched)
+    : (new SourceReader(document).gaugeSum(using, 'Z', 'ladder') ?? EMPTY_CHAIN)
+  const facing = document.sheet.offsets.find((offset) => offset.row === row)?.Z.facing
+  const cut = facing ? declared(facing, `sheet.offsets.${row}.Z.facing`, 'facing') : EMPTY_CHAIN
+  const known = touched !== undefined
+  const heights: readonly Height[] = [
+    { key: 'tip', chain: sumChains(ground, gauge), known },
+    { key: 'part-top', chain: ground, known, ...(top === undefined && { guessed: true }) },
+    ...(valueOf(cut) === 0
+      ? []
+      : [{ key: 'zero', chain: sumChains(ground, scaleChain(cut, -1)), known } as const]),
+    ...(top ? [{ key: 'plane', chain: EMPTY_CHAIN, known } as const] : []),
+  ]
+  return {
+    frame: { of: 'tool', tool },
+    body: 'tool',
+    touches: 'part',
+    rungs: labelled(touched && sumChains(touched, scaleChain(ground, -1)), heights),
+    spans:
+      gauge.terms.length > 0
+        ? [{ from: 'tip', to: 'part-top', kind: 'gauge', chain: gauge }]
+        : partSpans(solution, row),
   }
 }
 
@@ -183,15 +225,14 @@ function partHeights(
 }
 
 /** A part that is not read yet is drawn as if it stood on the plane. */
-function stockHeight(document: SetupDocument): Chain {
-  const length = readLength(document.sheet.stock.Z)
+const stockHeight = (document: SetupDocument): Chain =>
+  declared(document.sheet.stock.Z, 'sheet.stock.Z', 'stock')
+
+/** A length of the sheet as a height; one that cannot be read draws as nothing. */
+function declared(written: WrittenLength, id: string, name: string): Chain {
+  const length = readLength(written)
   if (!length.ok) return EMPTY_CHAIN
-  const source = {
-    id: 'sheet.stock.Z',
-    kind: 'drawing',
-    name: 'stock',
-    length: length.value,
-  } as const
+  const source = { id, kind: 'drawing', name, length: length.value } as const
   return { terms: [{ source, coefficient: 1, role: 'drawing-coordinate' }] }
 }
 

@@ -46,12 +46,13 @@ const SMALLEST_SENSOR = 6
 
 /** Places a plan in a box: one scale for both axes, Y upwards as on the drawing. */
 export function layoutPlan(plan: PlanView, box: PlanBox): PlacedPlan {
-  const xs = [plan.left, plan.right, 0, ...facePositions(plan, ['left', 'right'])]
-  const ys = [plan.front, plan.back, 0, ...facePositions(plan, ['front', 'back'])]
+  const { xs, ys } = extentOf(plan)
+  // Inside a bore the sensor and its arrow need no room around it.
+  const margin = plan.circle?.side === 'inside' ? box.margin / 3 : box.margin
   const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
   const scale = Math.min(
-    (box.width - 2 * box.margin) / Math.max(x1 - x0, 1),
-    (box.height - 2 * box.margin) / Math.max(y1 - y0, 1),
+    (box.width - 2 * margin) / Math.max(x1 - x0, 1),
+    (box.height - 2 * margin) / Math.max(y1 - y0, 1),
   )
   const toX = (x: number) => box.width / 2 + (x - (x0 + x1) / 2) * scale
   const toY = (y: number) => box.height / 2 - (y - (y0 + y1) / 2) * scale
@@ -100,6 +101,21 @@ export function layoutPlan(plan: PlanView, box: PlanBox): PlacedPlan {
       }
     }),
   }
+}
+
+/** The whole part with its zero; of a bore or boss only its surroundings, large enough to see its touches. */
+function extentOf(plan: PlanView): {
+  readonly xs: readonly number[]
+  readonly ys: readonly number[]
+} {
+  const { circle } = plan
+  if (circle === undefined)
+    return {
+      xs: [plan.left, plan.right, 0, ...facePositions(plan, ['left', 'right'])],
+      ys: [plan.front, plan.back, 0, ...facePositions(plan, ['front', 'back'])],
+    }
+  const reach = circle.radius + (circle.side === 'outside' ? 2 * plan.sensorRadius : 0)
+  return { xs: [circle.x - reach, circle.x + reach], ys: [circle.y - reach, circle.y + reach] }
 }
 
 /** Keeps a tiny sensor visible: its rim still touches the face. */

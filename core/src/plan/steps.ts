@@ -1,5 +1,5 @@
 import type { CheckOff, SetupDocument } from '../setup/document'
-import type { OffsetPlan, OffsetRow, Tool } from '../setup/sheet'
+import type { OffsetPlan, OffsetRow, SetupSheet, Tool } from '../setup/sheet'
 import { quantityKey, type QuantityName } from '../setup/quantity'
 import { circlePoints } from '../setup/centre'
 import { edgeTouches } from '../setup/edges'
@@ -112,9 +112,14 @@ export function stepsOf(
   return steps.map((step) => stepState(step, document, solution, recorded))
 }
 
-/** Each tool once and each work offset once, in as few moves as that takes. */
+/**
+ * Each tool that was touched once and each work offset once, in as few moves as that takes. A tool or
+ * sensor whose length is known was not touched.
+ */
 function proofsNeeded({ sheet }: SetupDocument): readonly (readonly [OffsetRow, number])[] {
-  const { tools, offsets } = sheet
+  const { offsets } = sheet
+  const touched = sheet.tools.filter(({ length }) => length === undefined)
+  const tools = touched.length > 0 ? touched : sheet.tools
   const [firstTool] = tools
   const [firstRow] = offsets
   if (firstTool === undefined || firstRow === undefined) return []
@@ -143,11 +148,23 @@ function lengthQuantities({ sheet }: SetupDocument, tool: Tool): readonly Quanti
     ? { of: 'tip-on-part', tool: tool.number, row: first.row }
     : { of: 'tip-on-plane', tool: tool.number }
   return [
-    ...(tool.length === undefined || findsPlane || onPart ? [touch] : []),
+    ...((tool.length === undefined && !standsAlone(sheet, tool)) || findsPlane || onPart
+      ? [touch]
+      : []),
     ...(tool.diameterRegister === undefined
       ? []
       : [{ of: 'tool-diameter', tool: tool.number } as const]),
   ]
+}
+
+/** A master that nothing is compared with, neither another tool nor the plane, needs no touch of its own. */
+function standsAlone({ school, reference, tools, offsets }: SetupSheet, tool: Tool): boolean {
+  return (
+    school === 'master-tool' &&
+    reference?.masterTool === tool.number &&
+    tools.every(({ number, length }) => number === tool.number || length !== undefined) &&
+    offsets.every(({ Z }) => Z.by === 'tool-on-part' || Z.by === 'fixture-difference')
+  )
 }
 
 /** Fewer touches than this fit any circle, and prove nothing. */

@@ -38,13 +38,25 @@ const USUAL: Readonly<Record<QuantityName['of'], readonly GaugeKind[]>> = {
  * that is at hand. A person may always choose others.
  */
 export function suggestGauges(document: SetupDocument, quantity: QuantityName): readonly string[] {
+  const inZ = axisOfQuantity(quantity) === 'Z'
+  const isSensor = standsAsSensor(document, quantity)
   const alike = document.readings.findLast(
-    (reading) => reading.of === quantity.of && axisOfQuantity(reading) === axisOfQuantity(quantity),
+    (reading) =>
+      reading.of === quantity.of &&
+      (axisOfQuantity(reading) === 'Z') === inZ &&
+      standsAsSensor(document, reading) === isSensor,
   )
   if (alike !== undefined) return alike.with
+  // A sprung setter is for tools; a sensor of known length goes on the solid plane itself.
+  if (isSensor) return []
   for (const kind of USUAL[quantity.of]) {
     const gauge = document.sheet.gauges.find((one) => one.kind === kind)
     if (gauge !== undefined) return [gauge.id]
   }
   return []
 }
+
+/** A tool of known length that touches: most often a sensor. */
+const standsAsSensor = ({ sheet }: SetupDocument, quantity: QuantityName): boolean =>
+  'tool' in quantity &&
+  sheet.tools.some(({ number, length }) => number === quantity.tool && length !== undefined)

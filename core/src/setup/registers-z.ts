@@ -26,7 +26,24 @@ export function toolLength(
   }
   if (school === 'gauge-line' && tip === undefined)
     return lengthFromConstant(document, sources, tool)
+  if (tip === undefined && isMaster(document, tool)) return masterItself(document, sources)
   return tip && heights.reference && lengthRegister(tip, heights.reference)
+}
+
+const isMaster = ({ sheet: { school, reference } }: SetupDocument, tool: Tool): boolean =>
+  school === 'master-tool' && reference?.masterTool === tool.number
+
+/** The master is as long as it was declared, whatever it is: a router with one bit at a time touches no plane. */
+function masterItself({ sheet }: SetupDocument, sources: SourceReader): Chain | undefined {
+  const declared = sheet.reference?.masterLength
+  return declared === undefined
+    ? EMPTY_CHAIN
+    : sources.declared(
+        declared,
+        'sheet.reference.masterLength',
+        'school-constant',
+        'declared master length',
+      )
 }
 
 /** A known length needs no touch at all under the gauge line. */

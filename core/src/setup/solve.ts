@@ -8,7 +8,7 @@ import { keyInLine, type KeyInLine, type Stand } from '../keyin/key-in'
 import { readBackAgrees } from '../keyin/read-back'
 import type { ReadLength } from '../length/read-length'
 import { explain, knownSizes } from '../slips/explain'
-import type { ReadBack, SetupDocument } from './document'
+import type { ReadBack, SetupDocument, SetupEvent } from './document'
 import type { MachineAxis, OffsetRow, Tool } from './sheet'
 import { heightsOf, meanOfKnown } from './heights'
 import { solveAxis, type AxisSolution } from './plan-axes'
@@ -174,6 +174,15 @@ function registerBuilder(document: SetupDocument, sources: SourceReader, { now }
       kind === 'unit-changed' ? afterReadBacks : 0,
     ),
   )
+  // Carrying numbers over (by marks, a master, another external offset) makes others of them.
+  const carriedOver = Math.max(
+    0,
+    ...(document.events ?? []).map(({ kind, afterReadBacks = 0 }) =>
+      CARRY_OVER.includes(kind) ? afterReadBacks : 0,
+    ),
+  )
+  const isOutdated = ({ readBack, index }: Shown, chain: Chain): boolean =>
+    index < carriedOver || isOlder(readBack.at, chain)
   const lastShown = (address: string, moment: ReadBack['moment']): Shown | undefined => {
     const index = lastRow.get(`${address} ${moment}`) ?? -1
     const readBack = document.readBacks[index]
@@ -187,8 +196,8 @@ function registerBuilder(document: SetupDocument, sources: SourceReader, { now }
     if (last === undefined || last.index < provenFrom) return undefined
     const { shown } = last
     const equal = readBackAgrees(line, shown, decimals)
-    // Read again since: what the control shows is the number from before, and is to be keyed anew.
-    if (!equal && isOlder(last.readBack.at, chain)) return undefined
+    // Read again, or carried over, since: the control shows the number from before, to be keyed anew.
+    if (!equal && isOutdated(last, chain)) return undefined
     return {
       shownText: shown.text,
       shownUnit: shown.unit,
@@ -205,7 +214,11 @@ function registerBuilder(document: SetupDocument, sources: SourceReader, { now }
     const turns = kind === 'length' && machine.control.lengthSign === 'subtracted'
     const chain = turns ? scaleChain(added, -1) : added
     const value = valueOf(chain)
-    const before = holdsNow(lastShown(address, 'before'), lastShown(address, 'after'), chain)
+    const after = lastShown(address, 'after')
+    const before = holdsNow(
+      lastShown(address, 'before'),
+      after && isOutdated(after, chain) ? after : undefined,
+    )
     const keyIn = keyInLine(
       {
         address,
@@ -238,6 +251,8 @@ function registerBuilder(document: SetupDocument, sources: SourceReader, { now }
   }
 }
 
+const CARRY_OVER: readonly SetupEvent['kind'][] = ['home-recovered', 'rebased', 'external-changed']
+
 interface Shown {
   readonly readBack: ReadBack
   readonly shown: ReadLength
@@ -248,12 +263,7 @@ interface Shown {
  * What a register holds before it is keyed: what was read for that, or what it was keyed to before the
  * number was read again, whichever was seen last.
  */
-function holdsNow(
-  before: Shown | undefined,
-  after: Shown | undefined,
-  chain: Chain,
-): Nanometres | undefined {
-  const outdated = after && isOlder(after.readBack.at, chain) ? after : undefined
+function holdsNow(before: Shown | undefined, outdated: Shown | undefined): Nanometres | undefined {
   const last = (before?.index ?? -1) > (outdated?.index ?? -1) ? before : outdated
   return last?.shown.nm
 }

@@ -134,7 +134,8 @@ function spreadWarning(
         expected: other.nm,
         observed: newest.nm,
         unit: newest.unit,
-        decimals: Math.min(newest.decimals, FINEST_DECIMALS[newest.unit]),
+        // A whole number was read to one decimal less than a display writes.
+        decimals: Math.min(Math.max(newest.decimals, 1), FINEST_DECIMALS[newest.unit]),
         within: limit,
         kind: 'size',
         gauges: knownSizes(document.sheet.gauges, axisOfQuantity(last)),

@@ -3,6 +3,7 @@ import type { SetupDocument } from '../setup/document'
 import type { FieldKey } from '../plan/reading-fields'
 import type { Station } from '../plan/steps'
 import { sideOf } from '../setup/sheet'
+import type { GaugeKind } from '../touch/gauge-kinds'
 import { approachDirection, axisOfFace, type Face, type Side } from '../touch/touch'
 
 /** What a reading step says: where one is, what to do, what to beware of, what is read. */
@@ -42,6 +43,10 @@ const CAUTIONS = {
   finder:
     'Raise Z before crossing the part. Finder within its rated speed; guards closed, hands away.',
   pin: 'Spindle stopped. Raise Z before crossing the part; smallest step near contact, fingers clear.',
+  cutter:
+    'Spindle stopped, widest diameter against the face. A tapered bit meets it elsewhere: put a pin in its place.',
+  plate:
+    'Clip on, and the circuit shown before anything moves; clip and plate off before the spindle starts.',
   difference: 'Spindle stopped. Move Z up before X or Y, and come down with the smallest step.',
 } as const
 
@@ -159,7 +164,7 @@ export function describeStep(
       return {
         title: `${quantity.row} Z · T${quantity.tool} on the top`,
         sentence: `Lower T${quantity.tool} onto the raw top${between}.`,
-        caution: CAUTIONS.tip,
+        caution: usesKind(document, using, 'plate') ? CAUTIONS.plate : CAUTIONS.tip,
         field: 'Machine Z at contact',
       }
     }
@@ -197,19 +202,27 @@ function faceWords(
   const plan = document.sheet.offsets.find((offset) => offset.row === row)?.[axis]
   const side = plan ? sideOf(plan) : 'outside'
   const gauge = gaugeNames(document, using)
-  const turns = document.sheet.gauges.some(
-    ({ id, kind }) => using.includes(id) && kind === 'edge-finder',
-  )
+  const used = (kind: GaugeKind) => usesKind(document, using, kind)
+  const turns = used('edge-finder')
   const name = faceName(face, side)
   const approach =
     side === 'outside' ? faceNames[face].from : `from the middle ${faceNames[face].inward}`
   return {
     title: `${row} ${axis} · ${name}`,
     sentence: `${capital(name)}, ${approach}, until the ${gauge === '' ? 'tool touches' : turns ? `${gauge} kicks` : `${gauge} touches`}.`,
-    caution: turns ? CAUTIONS.finder : CAUTIONS.pin,
+    caution: turns
+      ? CAUTIONS.finder
+      : used('plate')
+        ? CAUTIONS.plate
+        : used('cutter')
+          ? CAUTIONS.cutter
+          : CAUTIONS.pin,
     field: `Machine ${axis} at contact`,
   }
 }
+
+const usesKind = (document: SetupDocument, using: readonly string[], wanted: GaugeKind): boolean =>
+  document.sheet.gauges.some(({ id, kind }) => using.includes(id) && kind === wanted)
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 

@@ -2,12 +2,14 @@ import { reportIssues, reportProblem, setupSheetSchema, type ReportedProblem } f
 import {
   checkDocument,
   OFFSET_ROWS,
+  type AxisPlan,
   type Gauge,
   type LengthUnit,
   type MachineDeclaration,
   type OffsetPlan,
   type SetupSheet,
   type Tool,
+  type ZPlan,
 } from '@pine/core'
 
 /** A sheet while it is being written: as the sheet, but the machine may not be picked yet. */
@@ -37,6 +39,106 @@ export function emptyOffset(row: OffsetPlan['row'], unit: LengthUnit): OffsetPla
   }
 }
 
+/** How X and Y are found together, where one feature gives both; `faces` where each has its own. */
+export const PLAN_WAYS = ['faces', 'circle-inside', 'circle-outside', 'sweep', 'corner'] as const
+
+export type PlanWay = (typeof PLAN_WAYS)[number]
+
+export function planWay({ X }: OffsetPlan): PlanWay {
+  if (X.by === 'circle') return X.side === 'inside' ? 'circle-inside' : 'circle-outside'
+  if (X.by === 'sweep') return 'sweep'
+  return X.by === 'turned-corner' ? 'corner' : 'faces'
+}
+
+/** The same offset with X and Y found another way; what the drawing says stays. */
+export function withPlanWay(offset: OffsetPlan, way: PlanWay, unit: LengthUnit): OffsetPlan {
+  const { X, Y } = offset
+  const both = (plan: (drawing: AxisPlan['drawing']) => AxisPlan): OffsetPlan => ({
+    ...offset,
+    X: plan(X.drawing),
+    Y: plan(Y.drawing),
+  })
+  switch (way) {
+    case 'faces': {
+      const fresh = emptyOffset(offset.row, unit)
+      return {
+        ...offset,
+        X: { ...fresh.X, drawing: X.drawing },
+        Y: { ...fresh.Y, drawing: Y.drawing },
+      }
+    }
+    case 'circle-inside':
+    case 'circle-outside': {
+      const before = X.by === 'circle' ? X : undefined
+      return both((drawing) => ({
+        by: 'circle',
+        side: way === 'circle-inside' ? 'inside' : 'outside',
+        diameter: before?.diameter ?? { text: '', unit },
+        tolerance: before?.tolerance ?? { text: unit === 'mm' ? '0.1' : '0.004', unit },
+        drawing,
+      }))
+    }
+    case 'sweep':
+      return both((drawing) => ({ by: 'sweep', side: 'inside', drawing }))
+    case 'corner':
+      return {
+        ...offset,
+        X: { by: 'turned-corner', face: 'left', drawing: X.drawing },
+        Y: { by: 'turned-corner', face: 'front', drawing: Y.drawing },
+      }
+  }
+}
+
+/** Another school: Z of an offset is found in a way that the school knows. */
+export function withSchool(draft: SheetDraft, school: SheetDraft['school']): SheetDraft {
+  const { reference: _dropped, ...rest } = draft
+  const [first] = draft.offsets
+  const offsets = draft.offsets.map((offset, index): OffsetPlan => {
+    const { facing } = offset.Z
+    if (school === 'part-top')
+      return index === 0 || first === undefined
+        ? { ...offset, Z: { by: 'part-top', facing } }
+        : { ...offset, Z: { by: 'fixture-difference', from: first.row, facing } }
+    return offset.Z.by === 'part-top'
+      ? { ...offset, Z: { by: 'carried-difference', facing } }
+      : offset
+  })
+  return {
+    ...rest,
+    school,
+    offsets,
+    ...(school === 'master-tool' && { reference: { masterTool: draft.tools[0]?.number ?? 1 } }),
+  }
+}
+
+/** The ways of finding Z that a school and a place in the list leave open. */
+export function zWays(draft: SheetDraft, index: number): readonly ZPlan['by'][] {
+  if (draft.school === 'part-top') return index === 0 ? ['part-top'] : ['fixture-difference']
+  return [
+    'carried-difference',
+    'nose-on-part',
+    'tool-on-part',
+    ...(index > 0 ? (['fixture-difference'] as const) : []),
+  ]
+}
+
+/** Z found another way; facing and quill stay. */
+export function withZWay(draft: SheetDraft, offset: OffsetPlan, by: ZPlan['by']): OffsetPlan {
+  const { facing, quill } = offset.Z
+  const common = { facing, ...(quill && { quill }) }
+  const from = draft.offsets[0]?.row ?? 'G54'
+  switch (by) {
+    case 'tool-on-part':
+      return { ...offset, Z: { by, tool: draft.tools[0]?.number ?? 1, ...common } }
+    case 'fixture-difference':
+      return { ...offset, Z: { by, from, ...common } }
+    case 'carried-difference':
+    case 'nose-on-part':
+    case 'part-top':
+      return { ...offset, Z: { by, ...common } }
+  }
+}
+
 /** The next tool: its H row has its number, as most programs have it. */
 export function nextTool(tools: readonly Tool[]): Tool {
   const number = Math.max(0, ...tools.map((tool) => tool.number)) + 1
@@ -45,9 +147,9 @@ export function nextTool(tools: readonly Tool[]): Tool {
 
 export function withNextOffset(draft: SheetDraft): SheetDraft {
   const row = OFFSET_ROWS.find((one) => !draft.offsets.some((offset) => offset.row === one))
-  return row === undefined
-    ? draft
-    : { ...draft, offsets: [...draft.offsets, emptyOffset(row, draft.unit)] }
+  if (row === undefined) return draft
+  const longer = { ...draft, offsets: [...draft.offsets, emptyOffset(row, draft.unit)] }
+  return draft.school === 'part-top' ? withSchool(longer, 'part-top') : longer
 }
 
 /** Another unit for the set-up: numbers already typed keep the unit they were typed in. */

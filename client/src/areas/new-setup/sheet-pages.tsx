@@ -25,12 +25,12 @@ const PAGES = [
   {
     title: 'The stock, and where the drawing has its zero',
     Body: PartPage,
-    places: /^(stock|zero)/,
+    places: /^(stock|zero|holding)/,
   },
   {
     title: 'What are lengths counted from?',
     Body: ReferencePage,
-    places: /^(school|plane|gauges)/,
+    places: /^(school|plane|gauges|reference)/,
   },
   { title: 'The tools', Body: ToolsPage, places: /^tools/ },
   { title: 'How zero is found', Body: ZeroPage, places: /^offsets/ },

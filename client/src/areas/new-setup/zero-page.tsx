@@ -6,7 +6,15 @@ import { Card, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { LengthEntry } from './length-entry'
 import type { SheetPageProps } from './sheet-pages'
-import { withNextOffset } from './sheet-draft'
+import {
+  PLAN_WAYS,
+  planWay,
+  withNextOffset,
+  withPlanWay,
+  withZWay,
+  zWays,
+  type PlanWay,
+} from './sheet-draft'
 
 export function ZeroPage({ draft, change, problem }: SheetPageProps) {
   const replace = (index: number, offset: OffsetPlan) =>
@@ -31,29 +39,37 @@ export function ZeroPage({ draft, change, problem }: SheetPageProps) {
               </Button>
             )}
           </Row>
-          {(['X', 'Y'] as const).map((axis) => (
-            <AxisEntry
-              key={axis}
-              axis={axis}
-              plan={offset[axis]}
-              stock={draft.stock[axis]}
-              onChange={(plan) => replace(index, { ...offset, [axis]: plan })}
-              problem={(field) => problem(`offsets.${index}.${axis}.${field}`)}
+          <Choice
+            label="X and Y are found by …"
+            value={planWay(offset)}
+            onChange={(way) => replace(index, withPlanWay(offset, way, draft.unit))}
+            options={PLAN_WAYS.map((way) => ({ value: way, label: PLAN_WAY_NAMES[way] }))}
+          />
+          {planWay(offset) === 'faces' ? (
+            (['X', 'Y'] as const).map((axis) => (
+              <AxisEntry
+                key={axis}
+                axis={axis}
+                plan={offset[axis]}
+                stock={draft.stock[axis]}
+                onChange={(plan) => replace(index, { ...offset, [axis]: plan })}
+                problem={(field) => problem(`offsets.${index}.${axis}.${field}`)}
+              />
+            ))
+          ) : (
+            <FeatureEntry
+              offset={offset}
+              onChange={(next) => replace(index, next)}
+              problem={(field) => problem(`offsets.${index}.${field}`)}
             />
-          ))}
+          )}
           <Choice
             label="Z: the raw top is found …"
-            value={
-              offset.Z.by === 'nose-on-part' || offset.Z.by === 'carried-difference'
-                ? offset.Z.by
-                : undefined
-            }
-            onChange={(by) => replace(index, { ...offset, Z: { by, facing: offset.Z.facing } })}
-            options={[
-              { value: 'carried-difference', label: 'by carrying the difference from the plane' },
-              { value: 'nose-on-part', label: 'with the bare nose on the part' },
-            ]}
+            value={offset.Z.by}
+            onChange={(by) => replace(index, withZWay(draft, offset, by))}
+            options={zWays(draft, index).map((by) => ({ value: by, label: Z_WAY_NAMES[by] }))}
           />
+          <ZExtras draft={draft} offset={offset} onChange={(next) => replace(index, next)} />
           <LengthEntry
             label="Z0 lies this far below the raw top (facing allowance)"
             value={offset.Z.facing}
@@ -65,6 +81,143 @@ export function ZeroPage({ draft, change, problem }: SheetPageProps) {
       ))}
       {draft.offsets.length < 6 && (
         <Button onPress={() => change(withNextOffset(draft))}>Another fixture</Button>
+      )}
+    </>
+  )
+}
+
+const PLAN_WAY_NAMES: Readonly<Record<PlanWay, string>> = {
+  faces: 'touching faces',
+  'circle-inside': 'touching around in a bore',
+  'circle-outside': 'touching around a boss',
+  sweep: 'sweeping a dial',
+  corner: 'a corner that may be turned',
+}
+
+const Z_WAY_NAMES: Readonly<Record<OffsetPlan['Z']['by'], string>> = {
+  'carried-difference': 'by carrying the difference from the plane',
+  'nose-on-part': 'with the bare nose on the part',
+  'tool-on-part': 'with a tool, a sensor or a plate on the part',
+  'fixture-difference': 'by the difference from another part',
+  'part-top': 'by the tools themselves: they are touched on it',
+}
+
+interface FeatureEntryProps {
+  readonly offset: OffsetPlan
+  readonly onChange: (offset: OffsetPlan) => void
+  readonly problem: (field: string) => string | undefined
+}
+
+/** A feature that gives X and Y together: what the drawing says of it. */
+function FeatureEntry({ offset, onChange, problem }: FeatureEntryProps) {
+  const { X, Y } = offset
+  const subject = X.by === 'turned-corner' ? 'the corner' : 'its centre'
+  return (
+    <>
+      {(['X', 'Y'] as const).map((axis) => (
+        <LengthEntry
+          key={axis}
+          label={`In the program ${subject} is ${axis} =`}
+          value={offset[axis].drawing}
+          onChange={(drawing) => onChange({ ...offset, [axis]: { ...offset[axis], drawing } })}
+          problem={problem(`${axis}.drawing`)}
+          testID={`drawing-${axis}`}
+        />
+      ))}
+      {X.by === 'circle' && Y.by === 'circle' && (
+        <Row gap="$3" alignItems="flex-start">
+          <LengthEntry
+            label="Diameter on the drawing"
+            value={X.diameter}
+            onChange={(diameter) =>
+              onChange({ ...offset, X: { ...X, diameter }, Y: { ...Y, diameter } })
+            }
+            problem={problem('X.diameter')}
+            testID="diameter"
+          />
+          <LengthEntry
+            label="may differ by ±"
+            value={X.tolerance}
+            onChange={(tolerance) =>
+              onChange({ ...offset, X: { ...X, tolerance }, Y: { ...Y, tolerance } })
+            }
+            problem={problem('X.tolerance')}
+            testID="diameter-tolerance"
+          />
+        </Row>
+      )}
+    </>
+  )
+}
+
+interface ZExtrasProps {
+  readonly draft: SheetPageProps['draft']
+  readonly offset: OffsetPlan
+  readonly onChange: (offset: OffsetPlan) => void
+}
+
+/** Which tool, which other part, and a quill that stays out. */
+function ZExtras({ draft, offset, onChange }: ZExtrasProps) {
+  const { Z } = offset
+  const { quill, ...plain } = Z
+  const zero = { text: '0', unit: draft.unit }
+  return (
+    <>
+      {Z.by === 'tool-on-part' && (
+        <Choice
+          label="Which tool stands on it?"
+          value={String(Z.tool)}
+          onChange={(number) => onChange({ ...offset, Z: { ...Z, tool: Number(number) } })}
+          options={draft.tools.map(({ number }) => ({
+            value: String(number),
+            label: `T${number}`,
+          }))}
+        />
+      )}
+      {Z.by === 'fixture-difference' && (
+        <Choice
+          label="From which part?"
+          value={Z.from}
+          onChange={(from) => onChange({ ...offset, Z: { ...Z, from } })}
+          options={draft.offsets
+            .slice(
+              0,
+              draft.offsets.findIndex(({ row }) => row === offset.row),
+            )
+            .map(({ row }) => ({ value: row, label: row }))}
+        />
+      )}
+      {quill === undefined ? (
+        <Button
+          kind="plain"
+          onPress={() =>
+            onChange({ ...offset, Z: { ...Z, quill: { measured: zero, running: zero } } })
+          }
+        >
+          A quill stays out …
+        </Button>
+      ) : (
+        <>
+          <LengthEntry
+            label="The quill is out by this while Z is measured"
+            value={quill.measured}
+            onChange={(measured) =>
+              onChange({ ...offset, Z: { ...Z, quill: { ...quill, measured } } })
+            }
+            testID="quill-measured"
+          />
+          <LengthEntry
+            label="and by this while the program runs"
+            value={quill.running}
+            onChange={(running) =>
+              onChange({ ...offset, Z: { ...Z, quill: { ...quill, running } } })
+            }
+            testID="quill-running"
+          />
+          <Button kind="plain" onPress={() => onChange({ ...offset, Z: plain as typeof Z })}>
+            No quill
+          </Button>
+        </>
       )}
     </>
   )
@@ -149,7 +302,7 @@ function AxisEntry({ axis, plan, stock, onChange, problem }: AxisEntryProps) {
   )
 }
 
-/** Which of the ways on this page a plan is; a circle or a sweep comes by file and is none of them. */
+/** Which of the ways with faces a plan is. */
 function wayOf(plan: AxisPlan, first: Face): Way | undefined {
   if (plan.by === 'two-faces') return plan.side === 'outside' ? 'both' : 'both-inside'
   if (plan.by === 'one-face') return plan.face === first ? 'first' : 'second'

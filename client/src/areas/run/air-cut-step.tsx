@@ -64,6 +64,7 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
         foot={
           <Button
             kind="act"
+            focused
             testID="next"
             onPress={() => {
               const { where: place, amount: raised } = lift
@@ -86,7 +87,7 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
       <CheckFrame
         words={words}
         foot={
-          <Button kind="act" onPress={onDone} testID="next">
+          <Button kind="act" focused onPress={onDone} testID="next">
             Next
           </Button>
         }

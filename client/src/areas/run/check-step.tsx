@@ -58,7 +58,7 @@ function SimpleCheck({
             {person?.name} keyed numbers in here. Somebody else signs in and looks.
           </Words>
         ) : (
-          <Button kind="act" onPress={see} testID="next">
+          <Button kind="act" focused onPress={see} testID="next">
             {done === undefined ? words.done : 'Next'}
           </Button>
         )

@@ -54,7 +54,7 @@ export function FirstPartStep({ setupId, setup, enter, onDone }: StepProps) {
       <CheckFrame
         words={words}
         foot={
-          <Button kind="act" onPress={onDone} testID="next">
+          <Button kind="act" focused onPress={onDone} testID="next">
             Next
           </Button>
         }

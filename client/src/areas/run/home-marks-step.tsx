@@ -12,7 +12,7 @@ import {
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { NumberBoxes } from '@/kit/number-boxes'
-import { Card, Column, Row } from '@/kit/surfaces'
+import { Card, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { CheckFrame } from './check-frame'
 import { EntryFrame } from './entry-frame'
@@ -42,7 +42,7 @@ export function HomeMarksStep({ setupId, setup, enter, onDone }: StepProps) {
       <CheckFrame
         words={words}
         foot={
-          <Button kind="act" onPress={onDone} testID="next">
+          <Button kind="act" focused onPress={onDone} testID="next">
             Next
           </Button>
         }
@@ -74,7 +74,10 @@ export function HomeMarksStep({ setupId, setup, enter, onDone }: StepProps) {
     <EntryFrame
       numbers={
         <NumberBoxes
-          boxes={numbers.boxes}
+          boxes={numbers.boxes.map((box) => ({
+            ...box,
+            label: recovery ? `${box.label} · was ${wasAt(recovery.marks, box.key)}` : box.label,
+          }))}
           active={numbers.active ?? ''}
           unit={numbers.unit}
           onActivate={(key) => numbers.setActive(key as MarkKey)}
@@ -101,7 +104,6 @@ export function HomeMarksStep({ setupId, setup, enter, onDone }: StepProps) {
             Turn each dial to where it stood, in the turn the scale names, and zero there. Then
             write down what they show now.
           </Words>
-          <MarkLines marks={recovery.marks} title="At the lost zero they stood at" />
           {AXES.map((axis) => {
             const found = recovery.axes[axis]
             return (
@@ -128,23 +130,26 @@ export function HomeMarksStep({ setupId, setup, enter, onDone }: StepProps) {
   )
 }
 
-function MarkLines({ marks, title }: { marks: HomeMarks; title?: string }) {
+/** Where a dial or a scale stood when zero was set. */
+function wasAt(marks: HomeMarks, key: string): string {
+  const mark = marks[key.charAt(0) as MachineAxis]
+  return key.endsWith('dial') ? mark.dial.text : mark.coarse.text
+}
+
+function MarkLines({ marks }: { marks: HomeMarks }) {
   return (
-    <Column gap="$1">
-      {title !== undefined && <Words as="note">{title}</Words>}
-      <Card padded>
-        {AXES.map((axis) => (
-          <Row key={axis} justifyContent="space-between">
-            <Words strong>{axis}</Words>
-            <Digits>
-              dial {marks[axis].dial.text} {marks[axis].dial.unit}
-            </Digits>
-            <Digits>
-              scale {marks[axis].coarse.text} {marks[axis].coarse.unit}
-            </Digits>
-          </Row>
-        ))}
-      </Card>
-    </Column>
+    <Card padded>
+      {AXES.map((axis) => (
+        <Row key={axis} justifyContent="space-between">
+          <Words strong>{axis}</Words>
+          <Digits>
+            dial {marks[axis].dial.text} {marks[axis].dial.unit}
+          </Digits>
+          <Digits>
+            scale {marks[axis].coarse.text} {marks[axis].coarse.unit}
+          </Digits>
+        </Row>
+      ))}
+    </Card>
   )
 }

@@ -193,7 +193,7 @@ export function KeyInStep({
         </Card>
         <Footing>
           <Button onPress={() => setRetyping(true)}>Read it back again</Button>
-          <Button kind="act" onPress={onDone} testID="next">
+          <Button kind="act" focused onPress={onDone} testID="next">
             Next
           </Button>
         </Footing>

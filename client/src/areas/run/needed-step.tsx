@@ -23,7 +23,7 @@ export function NeededStep({ document, current, needed, onStep }: NeededStepProp
         {stepName(document, current.step)} counts on it. Do that first; then come back here.
       </Words>
       <Column flexGrow={wide ? 0 : 1} justifyContent="flex-end">
-        <Button kind="act" onPress={() => onStep(needed.step.key)} testID="to-needed">
+        <Button kind="act" focused onPress={() => onStep(needed.step.key)} testID="to-needed">
           To {stepName(document, needed.step)}
         </Button>
       </Column>

@@ -17,7 +17,6 @@ import {
 } from '@pine/core'
 import { useDraft } from '@/data/drafts'
 import { Button } from '@/kit/button'
-import { Caution } from '@/kit/caution'
 import { Choice } from '@/kit/choice'
 import { NumberBoxes } from '@/kit/number-boxes'
 import { Card, Column } from '@/kit/surfaces'
@@ -38,6 +37,8 @@ export interface ProofStepProps extends StepProps {
 type Key = 'position' | 'distanceToGo' | 'gap'
 
 interface Seen {
+  /** The move was made: what was seen there is asked next. */
+  readonly there?: boolean
   readonly clearance?: string
   readonly overZero?: 'yes' | 'no'
 }
@@ -55,7 +56,7 @@ export function ProofStep(props: ProofStepProps) {
   const numbers = useNumbers<Key>(`proof:${place}`, unit, [
     { key: 'position', label: 'At a stop: work Z', optional: true },
     { key: 'distanceToGo', label: 'and distance to go', optional: true },
-    { key: 'gap', label: 'At the end: block that just passes', sign: 'not-negative' },
+    { key: 'gap', label: 'Block that just passes', sign: 'not-negative' },
   ])
   const [again, setAgain] = useState(false)
   const [asked, setAsked] = useState(false)
@@ -81,6 +82,49 @@ export function ProofStep(props: ProofStepProps) {
       />
     )
 
+  const heading = `Send T${tool} over zero, ${clearance.text} ${clearance.unit} above.`
+  const blockCard = (
+    <Card padded gap="$1">
+      {move.blocks.map((block) => (
+        <Digits key={block} as="number" fontSize={24} lineHeight={34} testID="block">
+          {block}
+        </Digits>
+      ))}
+      <Words as="note">
+        ends at machine Z {typographic(formatLength(move.machine.Z, unit, solution.decimals))}{' '}
+        {unit}; position + distance to go = {clearance.text} all the way
+      </Words>
+    </Card>
+  )
+  if (seen.value.there !== true)
+    return (
+      <CheckFrame
+        words={{ title: '', sentence: heading, points: [], caution: CAUTION, done: '' }}
+        foot={
+          <>
+            <LeaveOut {...props} />
+            <Button
+              kind="act"
+              focused
+              onPress={() => seen.set({ ...seen.value, there: true })}
+              testID="next"
+            >
+              It stands there
+            </Button>
+          </>
+        }
+      >
+        {blockCard}
+        {blocks.length > 1 && (
+          <Choice
+            label="Which block is to pass beneath?"
+            value={clearance.text}
+            onChange={(text) => seen.set({ ...seen.value, clearance: text })}
+            options={blocks.map(({ text, unit: of }) => ({ value: text, label: `${text} ${of}` }))}
+          />
+        )}
+      </CheckFrame>
+    )
   const complete = !numbers.isEmpty('gap') && seen.value.overZero !== undefined
   const body = {
     row,
@@ -140,20 +184,9 @@ export function ProofStep(props: ProofStepProps) {
       next="Enter"
     >
       <Words as="sentence" role="heading" aria-level={1}>
-        Send T{tool} over zero, {clearance.text} {clearance.unit} above.
+        Which block just passes under T{tool}?
       </Words>
-      <Card padded gap="$1">
-        {move.blocks.map((block) => (
-          <Digits key={block} as="number" fontSize={22} lineHeight={30} testID="block">
-            {block}
-          </Digits>
-        ))}
-        <Words as="note">
-          ends at machine Z {typographic(formatLength(move.machine.Z, unit, solution.decimals))}{' '}
-          {unit}; position + distance to go = {clearance.text} all the way
-        </Words>
-      </Card>
-      <Caution>{CAUTION}</Caution>
+      {blockCard}
       <Choice
         label="Does the tip stand over X0 Y0, as the drawing has it?"
         value={seen.value.overZero}
@@ -163,15 +196,9 @@ export function ProofStep(props: ProofStepProps) {
           { value: 'no', label: 'no' },
         ]}
       />
-      {blocks.length > 1 && (
-        <Choice
-          label="Which block is to pass beneath?"
-          value={clearance.text}
-          onChange={(text) => seen.set({ ...seen.value, clearance: text })}
-          options={blocks.map(({ text, unit: of }) => ({ value: text, label: `${text} ${of}` }))}
-        />
-      )}
-      <LeaveOut {...props} />
+      <Button kind="plain" onPress={() => seen.set({ ...seen.value, there: false })}>
+        Back to the move
+      </Button>
     </EntryFrame>
   )
 }
@@ -188,7 +215,7 @@ const PREVIEW: Pick<Proof, 'id' | 'by' | 'at' | 'afterReadings' | 'afterReadBack
 /** Heights that can be checked: what is at hand, and always one of the usual height. */
 function clearances({ document: { sheet } }: ProofStepProps['setup']): readonly WrittenLength[] {
   const usual: WrittenLength =
-    sheet.unit === 'mm' ? { text: '25.', unit: 'mm' } : { text: '1.', unit: 'in' }
+    sheet.unit === 'mm' ? { text: '25.000', unit: 'mm' } : { text: '1.0000', unit: 'in' }
   const atHand = sheet.gauges
     .filter(({ kind }) => kind === 'gauge-block' || kind === 'height-setter')
     .map(({ size }) => size)
@@ -218,7 +245,7 @@ function ProofSaid({
         verdict.right ? (
           <>
             <Button onPress={onAgain}>Prove it again</Button>
-            <Button kind="act" onPress={onDone} testID="next">
+            <Button kind="act" focused onPress={onDone} testID="next">
               Next
             </Button>
           </>

@@ -7,6 +7,7 @@ import {
   describeStep,
   ladderOf,
   planViewOf,
+  quantityKey,
   sideOf,
   type Chain,
   type FieldKey,
@@ -58,7 +59,11 @@ export function ReadingStep({
   const [choosing, setChoosing] = useState(false)
   const [spindleAsked, setSpindleAsked] = useState<SpindleAsked>()
   const words = describeStep(preview, quantity, draft.with)
-  const reviewing = standing.length > 0 && !reading.started && !again
+  // What no longer holds is read again at once: the earlier reading gives way by itself.
+  const stale = setup.steps.some(
+    ({ step, trust }) => step.key === quantityKey(quantity) && trust === 'stale',
+  )
+  const reviewing = standing.length > 0 && !reading.started && !again && !stale
 
   const disagrees = warnings.length > 0 || reading.implied?.size?.agrees === false
   const submit = () => {
@@ -76,7 +81,7 @@ export function ReadingStep({
       preview={preview}
       solution={solution}
       using={draft.with}
-      height={wide ? 330 : isDifference(quantity) ? 168 : 190}
+      height={wide ? 330 : pictureHeight(quantity, preview)}
       onTrace={onTrace}
     />
   )
@@ -116,7 +121,7 @@ export function ReadingStep({
       {reading.problem}
     </Words>
   )
-  const label = fieldLabel(words.field, standing.length, draft.replaces)
+  const label = fieldLabel(words.field, stale ? 0 : standing.length, draft.replaces)
   const field =
     numbers.boxes.length === 1 ? (
       <ReadingField
@@ -155,6 +160,11 @@ export function ReadingStep({
     )
   const circumstances = (
     <>
+      {stale && (
+        <Words as="note" tone="wrong" strong>
+          The earlier reading no longer holds: read it again.
+        </Words>
+      )}
       {isDifference(quantity) && <ZeroedOn reading={reading} quantity={quantity} />}
       {asksForSpindle(preview, quantity) && (
         <SpindleQuestion reading={reading} onAsk={setSpindleAsked} />
@@ -255,6 +265,12 @@ interface StepPictureProps extends Pick<ReadingStepProps, 'quantity' | 'onTrace'
   readonly height: number
 }
 
+/** On a phone the picture gives way where more is asked for than one number. */
+function pictureHeight(quantity: QuantityName, document: StandingSetup['document']): number {
+  if (quantity.of === 'sweep') return 140
+  return isDifference(quantity) || asksForSpindle(document, quantity) ? 168 : 190
+}
+
 /** Touched in the plane, seen from above. */
 const PLAN_QUANTITIES: readonly QuantityName['of'][] = [
   'face',
@@ -287,7 +303,10 @@ function StepPicture({ quantity, preview, solution, using, height, onTrace }: St
       />
     )
   const axis = quantity.of === 'face' ? axisOfFace(quantity.face) : 'X'
-  const size = solution.sizes.find((one) => one.row === offset.row && one.axis === axis)
+  const size =
+    quantity.of === 'face'
+      ? solution.sizes.find((one) => one.row === offset.row && one.axis === axis)
+      : undefined
   const write = lengthWriter(solution)
   return (
     <PlanDrawing

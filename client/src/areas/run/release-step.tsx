@@ -81,9 +81,11 @@ export function ReleaseStep({ setup, records, enter, onStep, onTrace }: ReleaseS
               The numbers are frozen with every reading, who took it and when. A part may be cut
               with them; prove again after every change.
             </Caution>
+            {!wide && <RegistersPanel solution={solution} onTrace={onTrace} />}
             <Column flexGrow={wide ? 0 : 1} justifyContent="flex-end">
               <Button
                 kind="act"
+                focused
                 onPress={() => void enter({ id: uuid(), kind: 'record', body: {} })}
                 testID="record"
               >
@@ -93,7 +95,7 @@ export function ReleaseStep({ setup, records, enter, onStep, onTrace }: ReleaseS
           </>
         )
       )}
-      {!wide && !record && <RegistersPanel solution={solution} onTrace={onTrace} />}
+      {!wide && !record && first && <RegistersPanel solution={solution} onTrace={onTrace} />}
     </ScrollView>
   )
 }

@@ -56,7 +56,7 @@ export function Reviewed({ standing, children, onNext, onRepeat, onReplace }: Re
           </Button>
         </Row>
       )}
-      <Button kind="act" onPress={onNext} testID="next">
+      <Button kind="act" focused onPress={onNext} testID="next">
         Next
       </Button>
     </Column>

@@ -21,7 +21,7 @@ export function RunBar({
   const roles = useRoles()
   return (
     <View role="banner">
-      <Row gap={0}>
+      <Row gap={0} paddingTop="$1">
         <Link href="/" asChild>
           <View
             render="a"

@@ -189,7 +189,15 @@ function StepBody({ id, setup, current, records, enter, onStep, onDone, onTrace 
     case 'sheet':
       return <SheetStep document={document} onDone={onDone} />
     case 'check':
-      return <CheckStep key={step.key} {...parts} check={step.check} />
+      return (
+        <CheckStep
+          key={step.key}
+          {...parts}
+          // A zero that was found again mends what its loss had opened: what is open is asked afresh.
+          onDone={step.check === 'home' ? () => onStep(undefined) : onDone}
+          check={step.check}
+        />
+      )
     case 'read':
       return <ReadingStep key={step.key} {...parts} quantity={step.quantity} onTrace={onTrace} />
     case 'key-in': {

@@ -5,7 +5,9 @@ import {
   faceName,
   type AxisPlan,
   type SetupDocument,
+  type SetupSheet,
   type WrittenLength,
+  type ZPlan,
 } from '@pine/core'
 import { GAUGE_NAMES, MEASURE_NAMES } from '@/areas/shop/gauge-names'
 import { Button } from '@/kit/button'
@@ -31,12 +33,7 @@ export function SheetStep({ document, onDone }: SheetStepProps) {
         title="Machine and zero"
         lines={[
           ['Machine', `${sheet.machine.name}, ${sheet.machine.kind}`],
-          [
-            'Lengths',
-            sheet.school === 'gauge-line'
-              ? 'real lengths, from the nose'
-              : `to the setting plane (${sheet.plane})`,
-          ],
+          ['Lengths', schoolWords(sheet)],
           ['Zero', sheet.zero === '' ? 'not said' : sheet.zero],
           [
             'Stock X Y Z',
@@ -53,7 +50,7 @@ export function SheetStep({ document, onDone }: SheetStepProps) {
             ['Y', axisWords(Y, 'Y')],
             [
               'Z',
-              `${Z.by === 'nose-on-part' ? 'bare nose on the part' : 'difference carried from the plane'}, zero ${text(Z.facing)} below the raw top`,
+              `${zWords(Z)}, zero ${text(Z.facing)} below the raw top${Z.quill ? `; quill out ${text(Z.quill.measured)} measured, ${text(Z.quill.running)} running` : ''}`,
             ],
           ]}
         />
@@ -82,6 +79,34 @@ export function SheetStep({ document, onDone }: SheetStepProps) {
       </Row>
     </ScrollView>
   )
+}
+
+function schoolWords({ school, plane, reference }: SetupSheet): string {
+  switch (school) {
+    case 'gauge-line':
+      return 'real lengths, from the nose'
+    case 'setting-plane':
+      return `to the setting plane (${plane})`
+    case 'part-top':
+      return 'to the top of this part'
+    case 'master-tool':
+      return `compared with T${reference?.masterTool}, the master`
+  }
+}
+
+function zWords(Z: ZPlan): string {
+  switch (Z.by) {
+    case 'carried-difference':
+      return 'difference carried from the plane'
+    case 'nose-on-part':
+      return 'bare nose on the part'
+    case 'part-top':
+      return 'the tools are touched on it'
+    case 'tool-on-part':
+      return `T${Z.tool} on the part`
+    case 'fixture-difference':
+      return `difference from the part of ${Z.from}`
+  }
 }
 
 const text = (length: WrittenLength): string => `${length.text} ${length.unit}`

@@ -77,15 +77,29 @@ export function SomethingChanged({ setup, enter, onClose, onSaid }: SomethingCha
           Nothing
         </Button>
       </Row>
-      <Choice
-        label="What?"
-        value={kind}
-        onChange={(next) => {
-          setKind(next)
-          setWhich(undefined)
-        }}
-        options={offered.map((one) => ({ value: one, label: CHANGE_NAMES[one] }))}
-      />
+      {kind === undefined ? (
+        <Choice
+          label="What?"
+          value={undefined as Kind | undefined}
+          onChange={setKind}
+          options={offered.map((one) => ({ value: one, label: CHANGE_NAMES[one] }))}
+        />
+      ) : (
+        <Row justifyContent="space-between">
+          <Words as="lead" strong flex={1}>
+            {CHANGE_NAMES[kind]}
+          </Words>
+          <Button
+            kind="plain"
+            onPress={() => {
+              setKind(undefined)
+              setWhich(undefined)
+            }}
+          >
+            Something else
+          </Button>
+        </Row>
+      )}
       {options.length > 1 && (
         <Choice label="Which?" value={chosen} onChange={setWhich} options={options} />
       )}

@@ -1,0 +1,101 @@
+import { Machinist } from '../support/machinist'
+import { expect, test } from '../support/product'
+import { ROUTER_PLATE, ROUTER_SETTER } from '../support/sheets'
+
+test('router with a plate and a tapered bit, then another bit: Z only', async ({ page, demo }) => {
+  const ansel = new Machinist(page, demo.address, true)
+  await ansel.signIn('Ansel Okoro')
+  await ansel.begin(ROUTER_PLATE)
+  await ansel.ready()
+  await ansel.seeTo(/Seat the part/)
+
+  // A tapered bit would meet the wall elsewhere: a pin stands in for it, the plate's wall counts too.
+  await page.getByTestId('with').click()
+  await page.getByRole('checkbox', { name: /contact plate/ }).click()
+  await page.getByRole('button', { name: 'Done' }).click()
+  await expect(page.getByText('Clip on, and the circuit shown')).toBeVisible()
+  await ansel.look('plate-face')
+  await ansel.read(/Left face/, '92.000', '100.000')
+  await ansel.read(/Front face/, '42.000', '50.000')
+  await ansel.spindle(/T1/, /T1/)
+  await ansel.look('plate-top')
+  await ansel.read(/Lower T1 onto the raw top, contact plate between/, '-37.300', '−50.000')
+
+  await ansel.keyIn('H1', '0.000')
+  await ansel.keyIn('G54 X', '100.000')
+  await ansel.keyIn('G54 Y', '50.000')
+  await ansel.keyIn('G54 Z', '−50.000', '-37.300')
+  await expect(page.getByTestId('mismatch')).toContainText('What lay between was forgotten')
+  await page.getByTestId('keyed-again').click()
+  await ansel.keyIn('G54 Z', '−50.000')
+  await ansel.prove(/Send T1 over zero/, '25.00')
+
+  // Another bit in mid-job: Z and its proof again, never X and Y.
+  await page.getByTestId('changed').click()
+  await page.getByRole('radio', { name: 'A tool broke' }).click()
+  await expect(page.getByTestId('to-do-again')).toHaveText(
+    'To do again: G54 Z · T1 on the top, G54 Z, G54 with T1.',
+  )
+  await expect(page.getByText('As they are: H1, G54 X, G54 Y.')).toBeVisible()
+  await ansel.look('bit-changed')
+  await page.getByTestId('it-happened').click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Lower T1 onto the raw top/)
+  await expect(page.getByText('The earlier reading no longer holds')).toBeVisible()
+  await ansel.spindle(/T1/, /T1/)
+  await ansel.read(/Lower T1 onto the raw top/, '-41.300', '−54.000')
+  await ansel.keyIn('G54 Z', '−54.000')
+  await ansel.prove(/Send T1 over zero/, '25.00')
+  await page.getByRole('button', { name: 'Seen in graphics instead' }).click()
+  await ansel.release()
+  await expect(page.getByTestId('frozen-G54.X')).toHaveText('100.000 mm')
+  await expect(page.getByTestId('frozen-G54.Z')).toHaveText('−54.000 mm')
+})
+
+test('router with a fixed setter: repeats that spread, a turned sign, the setter moved and carried over', async ({
+  page,
+  demo,
+}) => {
+  const ansel = new Machinist(page, demo.address, true)
+  await ansel.signIn('Ansel Okoro')
+  await ansel.begin(ROUTER_SETTER)
+  await expect(page.getByText('The first tool touched on the setter after homing')).toBeVisible()
+  await ansel.ready()
+  await ansel.read(/Lower T1 onto the fixed setter/, '-120.000', '0.000')
+  await ansel.read(/Lower T2 onto the fixed setter/, '-110.000', '10.000')
+
+  // A repeat with two digits swapped is told, with what it may be, before it is entered.
+  await ansel.goTo('tip-on-plane:T2')
+  await page.getByRole('button', { name: 'Read it once more' }).click()
+  await ansel.keys('-101.000')
+  await expect(page.getByTestId('step-warning')).toContainText('the repeats differ by 9.000 mm')
+  await expect(page.getByTestId('step-warning')).toContainText('digits')
+  await ansel.look('repeat')
+  await page.getByTestId('reading').fill('')
+  await ansel.keys('-110.004')
+  await expect(page.getByTestId('implied')).toHaveText('9.998')
+  await ansel.next()
+
+  await ansel.seeTo(/Seat the part/)
+  await ansel.read(/Left face/, '97.000', '100.000')
+  await ansel.read(/Front face/, '47.000', '50.000')
+  await ansel.spindle(/T1/, /T1/)
+  await ansel.read(/Lower T1 onto the raw top, paper between/, '-150.000', '−150.100')
+  await ansel.keyIn('H1', '0.000')
+  await ansel.keyIn('H2', '9.998', '-9.998')
+  await expect(page.getByTestId('mismatch')).toContainText('The sign is turned')
+  await page.getByTestId('keyed-again').click()
+  await ansel.keyIn('H2', '9.998')
+
+  // The setter is moved in mid-job. Lengths are compared with the master on it: both ends move alike.
+  await page.getByTestId('changed').click()
+  await page.getByRole('radio', { name: 'The setter or the setting plane was moved' }).click()
+  await expect(page.getByTestId('to-do-again')).toHaveText('Nothing has to be done again.')
+  await page.getByRole('button', { name: 'Nothing', exact: true }).click()
+  await ansel.keyIn('G54 X', '100.000')
+  await ansel.keyIn('G54 Y', '50.000')
+  await ansel.keyIn('G54 Z', '−150.100')
+  await ansel.prove(/Send T1 over zero/, '25.00')
+  await ansel.prove(/Send T2 over zero/, '25.00')
+  await ansel.airCut('-18.5', '5', '23.500')
+  await ansel.release()
+})
