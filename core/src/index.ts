@@ -148,6 +148,7 @@ export {
   type PlacedSensor,
   type PlanBox,
 } from './picture/plan-layout'
+export { followingStep } from './plan/following'
 export { neededFirst } from './plan/needed-first'
 export { standingCheckOff } from './plan/step-state'
 export { recoveryOf, type HomeMarks, type Recovery } from './plan/recovery'

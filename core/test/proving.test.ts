@@ -2,6 +2,7 @@ import {
   checkDocument,
   consequencesOf,
   describeProof,
+  followingStep,
   foundAgain,
   neededFirst,
   proofMove,
@@ -248,6 +249,16 @@ describe('the order of work', () => {
       [],
     )
     expect(needs({ ...byTool, checkOffs: ready }, 'tip-on-part:G54:T1')).toBe('tip-on-plane:T1')
+  })
+
+  test('what was passed over is come back to before what counts on it', () => {
+    const document = { ...workedDocument({}, [leftTouch()]), checkOffs: ready }
+    const states = stepsOf(document, solve(document), false)
+    const after = (key: string) => followingStep(document.sheet, states, key)?.step.key
+    expect(after('face:G54:left')).toBe('face:G54:front')
+    expect(after('face:G54:front')).toBe('carried-difference:G54')
+    // Z is done last here, the length was passed over: nothing can be keyed before it.
+    expect(after('carried-difference:G54')).toBe('tip-on-plane:T1')
   })
 
   test('a lost home asks for home again, another part for clean seats and its clamping', () => {

@@ -140,9 +140,13 @@ test('the same part by the setting plane: the other numbers, the same sum', asyn
     ['H2', '−300.000'],
     ['G54 X', '−347.300'],
     ['G54 Y', '−249.000'],
-    ['G54 Z', '−30.000'],
   ])
     await jory.keyIn(register!, value!)
+  // The part lies lower than the plane; keyed the other way it would be cut 60 mm too high.
+  await jory.keyIn('G54 Z', '−30.000', '30.000')
+  await expect(page.getByTestId('mismatch')).toContainText('The sign is turned')
+  await page.getByTestId('keyed-again').click()
+  await jory.keyIn('G54 Z', '−30.000')
   await jory.prove(/Send T1 over zero/, '50.00')
   await jory.prove(/Send T2 over zero/, '50.02')
   await jory.airCut('-5', '5', '10.000')

@@ -53,6 +53,7 @@ export function LadderDrawing({ ladder, unit, decimals, height, onTrace }: Ladde
   const write = (chain: Chain) => typographic(formatLength(valueOf(chain), unit, decimals))
   const inner = { left: NAMES, right: width - NUMBERS }
   const onPart = ladder.touches === 'part'
+  const caption = `${describeFrame(ladder.frame)}, ${unit}`
   return (
     <View onLayout={onLayout} height={height}>
       <View
@@ -82,6 +83,15 @@ export function LadderDrawing({ ladder, unit, decimals, height, onTrace }: Ladde
               roles={roles}
             />
           ))}
+          <Rect
+            x={width - 14 - caption.length * 5.7}
+            y={height - 19}
+            width={10 + caption.length * 5.7}
+            height={16}
+            rx={4}
+            fill={roles.card}
+            opacity={0.85}
+          />
           <SvgText
             x={width - 8}
             y={height - 7}
@@ -90,7 +100,7 @@ export function LadderDrawing({ ladder, unit, decimals, height, onTrace }: Ladde
             fontSize={12}
             fill={roles.inkSoft}
           >
-            {`${describeFrame(ladder.frame)}, ${unit}`}
+            {caption}
           </SvgText>
         </Svg>
       </View>

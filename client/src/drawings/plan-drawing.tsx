@@ -60,7 +60,7 @@ export function PlanDrawing({ plan, height, approach, size }: PlanDrawingProps) 
             strokeWidth={2}
           />
         )}
-        <ZeroMark {...placed.zero} roles={roles} />
+        <ZeroMark {...placed.zero} named={placed.circle === undefined} roles={roles} />
         {placed.touches.map((touch, index) =>
           touch.role === 'next' ? (
             <Sensor key={index} sensor={touch} roles={roles} />
@@ -100,7 +100,18 @@ function FaceLine({ face: { role, x1, y1, x2, y2 }, roles }: { face: PlacedFace;
 }
 
 /** Program zero: our own mark, a small four-pointed needle. */
-function ZeroMark({ x, y, roles }: { x: number; y: number; roles: Roles }) {
+function ZeroMark({
+  x,
+  y,
+  named,
+  roles,
+}: {
+  readonly x: number
+  readonly y: number
+  /** Among the touches of a bore there is no room for its name. */
+  readonly named: boolean
+  readonly roles: Roles
+}) {
   return (
     <G>
       <Path
@@ -109,16 +120,18 @@ function ZeroMark({ x, y, roles }: { x: number; y: number; roles: Roles }) {
         stroke={roles.card}
         strokeWidth={1}
       />
-      <SvgText
-        x={x + 12}
-        y={y - 9}
-        fontFamily={MONO}
-        fontSize={13}
-        fontWeight="600"
-        fill={roles.ink}
-      >
-        X0 Y0
-      </SvgText>
+      {named && (
+        <SvgText
+          x={x + 12}
+          y={y - 9}
+          fontFamily={MONO}
+          fontSize={13}
+          fontWeight="600"
+          fill={roles.ink}
+        >
+          X0 Y0
+        </SvgText>
+      )}
     </G>
   )
 }

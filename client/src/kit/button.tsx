@@ -68,7 +68,10 @@ export function Button({
   const { wide } = useMedia()
   const frame = useRef<ComponentRef<typeof Frame>>(null)
   useEffect(() => {
-    if (focused && wide) (frame.current as unknown as HTMLElement | null)?.focus()
+    if (!focused || !wide) return undefined
+    // Not at once: the Enter that led here must not press this as well.
+    const later = setTimeout(() => (frame.current as unknown as HTMLElement | null)?.focus(), 200)
+    return () => clearTimeout(later)
   }, [focused, wide])
   const tone = kind === 'act' ? 'onAct' : kind === 'wrong' ? 'wrong' : 'act'
   return (

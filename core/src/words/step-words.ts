@@ -1,6 +1,6 @@
 import type { QuantityName } from '../setup/quantity'
 import type { SetupDocument } from '../setup/document'
-import type { FieldKey } from '../plan/reading-fields'
+import { asksForSpindle, type FieldKey } from '../plan/reading-fields'
 import type { Station } from '../plan/steps'
 import { sideOf } from '../setup/sheet'
 import type { GaugeKind } from '../touch/gauge-kinds'
@@ -138,7 +138,7 @@ export function describeStep(
     case 'circle-point':
       return {
         title: `${quantity.row} · touch ${quantity.point} around`,
-        sentence: `Touch ${quantity.point} around the circle, as far from the others as can be reached${gauge === '' ? '' : `, with the ${gauge}`}.`,
+        sentence: `Touch ${quantity.point} around the circle${gauge === '' ? ', far from the others' : ` with the ${gauge}`}.`,
         caution: CAUTIONS.finder,
         field: 'Machine X and Y at contact',
       }
@@ -154,15 +154,17 @@ export function describeStep(
     case 'sweep':
       return {
         title: `${quantity.row} · sweep`,
-        sentence:
-          'Turn the spindle by hand and read the dial at the right, the back, the left and the front.',
+        sentence: 'Turn the spindle by hand, read the dial at four quarters.',
         caution: 'Spindle out of gear, turned by hand only. Raise Z before moving across.',
         field: 'Dial at four quarters',
       }
     case 'tip-on-part': {
       const between = gauge === '' ? '' : `, ${gauge} between`
+      const setsZ = asksForSpindle(document, quantity)
       return {
-        title: `${quantity.row} Z · T${quantity.tool} on the top`,
+        title: setsZ
+          ? `${quantity.row} Z · T${quantity.tool} on the top`
+          : `T${quantity.tool} · on the top`,
         sentence: `Lower T${quantity.tool} onto the raw top${between}.`,
         caution: usesKind(document, using, 'plate') ? CAUTIONS.plate : CAUTIONS.tip,
         field: 'Machine Z at contact',

@@ -29,6 +29,7 @@ import { Digits, Words } from '@/kit/words'
 import { useRoles } from '@/theme/use-roles'
 import { Mismatch } from './mismatch'
 import { ReasonField } from './reason-field'
+import { RegisterPicture } from './register-picture'
 import { canSpeak, speakNumber } from './speak'
 import { lengthWriter } from './write-length'
 
@@ -46,7 +47,7 @@ export interface KeyInStepProps {
 /** One register: what to type, then what the control shows. A mismatch is explained. */
 export function KeyInStep({
   setupId,
-  setup: { document, solution, steps },
+  setup,
   register,
   enter,
   onDone,
@@ -54,6 +55,7 @@ export function KeyInStep({
   onStep,
   onTrace,
 }: KeyInStepProps) {
+  const { document, solution, steps } = setup
   const { address, keyIn, chain, readBack } = register
   const { wide } = useMedia()
   const roles = useRoles()
@@ -69,7 +71,9 @@ export function KeyInStep({
   const sheet = (
     <Card padded gap="$1">
       <Row justifyContent="space-between" alignItems="baseline">
-        <Words as="sentence">{name}</Words>
+        <Words as="sentence" role="heading" aria-level={1}>
+          {name}
+        </Words>
         <Button
           kind="plain"
           onPress={() => onTrace(name, chain)}
@@ -164,7 +168,7 @@ export function KeyInStep({
         {sheet}
         <Mismatch register={register} solution={solution} />
         <Footing>
-          <Button kind="act" onPress={() => setRetyping(true)} testID="keyed-again">
+          <Button kind="act" focused onPress={() => setRetyping(true)} testID="keyed-again">
             I keyed it again
           </Button>
           <Button onPress={onLater}>Leave it open, go on</Button>
@@ -206,6 +210,7 @@ export function KeyInStep({
       label={needsBefore ? `What ${name} shows before you key` : 'What the control shows now'}
       unit={solution.unit}
       sheet={sheet}
+      picture={<RegisterPicture setup={setup} address={address} />}
       onEntered={(shown) => {
         if (needsBefore) {
           void enter({ id: uuid(), kind: 'read-back', body: { address, moment: 'before', shown } })
@@ -242,10 +247,12 @@ interface ReadBackEntryProps {
   readonly label: string
   readonly unit: LengthUnit
   readonly sheet: ReactNode
+  /** Beside the numbers, where there is room for it. */
+  readonly picture: ReactNode
   readonly onEntered: (shown: { text: string; unit: LengthUnit }) => void
 }
 
-function ReadBackEntry({ draftKey, label, unit, sheet, onEntered }: ReadBackEntryProps) {
+function ReadBackEntry({ draftKey, label, unit, sheet, picture, onEntered }: ReadBackEntryProps) {
   const { wide } = useMedia()
   const { value: draft, set, clear } = useDraft(draftKey, { text: '', unit })
   const [problem, setProblem] = useState<string>()
@@ -290,6 +297,7 @@ function ReadBackEntry({ draftKey, label, unit, sheet, onEntered }: ReadBackEntr
             Compare (Enter)
           </Button>
         </Row>
+        {picture}
       </ScrollView>
     )
   return (

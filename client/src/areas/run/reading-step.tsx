@@ -267,7 +267,7 @@ interface StepPictureProps extends Pick<ReadingStepProps, 'quantity' | 'onTrace'
 
 /** On a phone the picture gives way where more is asked for than one number. */
 function pictureHeight(quantity: QuantityName, document: StandingSetup['document']): number {
-  if (quantity.of === 'sweep') return 140
+  if (quantity.of === 'sweep') return 124
   return isDifference(quantity) || asksForSpindle(document, quantity) ? 168 : 190
 }
 

@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router'
 import { useState } from 'react'
 import { ScrollView, useMedia, View } from 'tamagui'
 import {
+  followingStep,
   neededFirst,
   STATION_NAMES,
   stepName,
@@ -68,7 +69,7 @@ function Run({
   }
   const trace = (title: string, chain: Chain) => setTraced({ title, chain })
   // After the step: the next one that is open, or, when going back over what is done, the one that follows.
-  const onDone = () => goTo(following(setup, current)?.step.key)
+  const onDone = () => goTo(followingStep(document.sheet, steps, current.step.key)?.step.key)
   const [changing, setChanging] = useState(false)
   const changed = changing && (
     <Overlay onClose={() => setChanging(false)}>
@@ -253,15 +254,6 @@ function currentStep({ steps, next }: StandingSetup, stepKey: string | undefined
   if (current === undefined)
     throw new Error('a set-up has no steps: it always has a sheet and a record')
   return current
-}
-
-function following({ steps }: StandingSetup, current: StepState): StepState | undefined {
-  const after = steps.slice(steps.findIndex(({ step }) => step.key === current.step.key) + 1)
-  return (
-    after.find(({ done }) => !done) ??
-    steps.find(({ step, done }) => !done && step.key !== current.step.key) ??
-    steps.at(-1)
-  )
 }
 
 /** Into a station: at what is open there, else at its first step. */

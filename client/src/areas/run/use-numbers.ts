@@ -79,7 +79,10 @@ export function useNumbers<Key extends string>(
     erase: onActive(erased),
     turnSign: onActive(signTurned),
     turnUnit: () => set({ ...draft, unit: otherUnit(draft.unit) }),
-    problem: asked && wrong !== undefined ? problemOf(readOf(wrong), wrong.label) : undefined,
+    problem:
+      asked && wrong !== undefined
+        ? problemOf(readOf(wrong), specs.length > 1 ? `${wrong.label}: ` : '')
+        : undefined,
     /** Goes to the next number that is still to be typed; true when there is none. */
     complete(): boolean {
       if (wrong === undefined) return true
@@ -91,8 +94,9 @@ export function useNumbers<Key extends string>(
   }
 }
 
-function problemOf(read: ReturnType<typeof readLength>, label: string): string | undefined {
+/** What is wrong with a number; said of which, where there are several. */
+function problemOf(read: ReturnType<typeof readLength>, which: string): string | undefined {
   if (read.ok) return undefined
   const { message, remedy } = describeProblem(read.problem)
-  return `${label}: ${message} ${remedy}`
+  return `${which}${message} ${remedy}`
 }

@@ -1,0 +1,41 @@
+import { ladderOf, planViewOf, stepsOf, type QuantityName } from '@pine/core'
+import type { StandingSetup } from '@/data/setups'
+import { LadderDrawing } from '@/drawings/ladder-drawing'
+import { PlanDrawing } from '@/drawings/plan-drawing'
+import { Card } from '@/kit/surfaces'
+
+export interface RegisterPictureProps {
+  readonly setup: StandingSetup
+  readonly address: string
+}
+
+/** The number of a register drawn to scale, where there is room: a wide screen shows more, not bigger. */
+export function RegisterPicture({ setup: { document, solution }, address }: RegisterPictureProps) {
+  const [row, axis] = address.split('.')
+  const offset = document.sheet.offsets.find((one) => one.row === row)
+  if (offset && (axis === 'X' || axis === 'Y'))
+    return (
+      <Card>
+        <PlanDrawing plan={planViewOf(document, solution, offset)} height={300} />
+      </Card>
+    )
+  const tool = document.sheet.tools.find(({ lengthRegister }) => address === `H${lengthRegister}`)
+  const quantity = stepsOf(document, solution, false).flatMap(({ step }): QuantityName[] => {
+    if (step.does !== 'read') return []
+    const of = step.quantity
+    const serves = tool
+      ? 'tool' in of && of.tool === tool.number && of.of !== 'tool-diameter'
+      : step.station === 'height' && 'row' in of && of.row === row
+    return serves ? [of] : []
+  })[0]
+  return (
+    <Card>
+      <LadderDrawing
+        ladder={ladderOf(document, solution, quantity)}
+        unit={solution.unit}
+        decimals={solution.decimals}
+        height={300}
+      />
+    </Card>
+  )
+}

@@ -1,0 +1,27 @@
+import type { SetupSheet } from '../setup/sheet'
+import { neededFirst } from './needed-first'
+import type { StepState } from './steps'
+
+/**
+ * The step to go to once a step is done: the next one that is open and can be done now, then any such
+ * step before it, then whatever is last. Works that were passed over are come back to before what
+ * counts on them.
+ */
+export function followingStep(
+  sheet: SetupSheet,
+  states: readonly StepState[],
+  doneKey: string,
+): StepState | undefined {
+  const then = states.map((state) =>
+    state.step.key === doneKey ? { ...state, done: true } : state,
+  )
+  const place = then.findIndex(({ step }) => step.key === doneKey)
+  const canBeDone = (state: StepState) =>
+    !state.done && neededFirst(sheet, then, state.step) === undefined
+  return (
+    then.slice(place + 1).find(canBeDone) ??
+    then.find(canBeDone) ??
+    then.find(({ done }) => !done) ??
+    then.at(-1)
+  )
+}
