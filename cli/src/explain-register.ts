@@ -1,6 +1,5 @@
 import {
-  adviceFor,
-  aimedMm,
+  adviceForRegister,
   describeAdvice,
   describeCoefficient,
   describeStale,
@@ -11,7 +10,6 @@ import {
   ladderOf,
   NANOMETRES_PER,
   needOf,
-  readLength,
   rungName,
   solve,
   toNanometres,
@@ -50,20 +48,15 @@ function traceLines({ chain }: Register): readonly string[] {
 
 function budgetLines(
   document: SetupDocument,
-  { address, budget, fitness }: Register,
+  register: Register,
   { unit, decimals }: Solution,
 ): readonly string[] {
+  const { address, budget, fitness } = register
   if (budget === undefined) return []
   const write = (mm: number) =>
     formatLength(toNanometres(mm * NANOMETRES_PER.mm), unit, Math.min(decimals + 1, 6))
   const need = needOf(document.sheet, address)?.written
-  const read = need && readLength(need)
-  const advice =
-    fitness === undefined || fitness === 'fit' || !read?.ok
-      ? undefined
-      : adviceFor(budget, aimedMm(read.value.nm / NANOMETRES_PER.mm), (id) =>
-          kindOfReading(document, id),
-        )
+  const advice = adviceForRegister(document, register)
   return [
     '',
     `  sure to ±${write(budget.expandedMm)} ${unit} (95 %, k = ${budget.coverageFactor.toFixed(2)})${fitness === undefined ? '' : `; need ±${need?.text} ${need?.unit}: ${describeVerdict(fitness)}`}`,
@@ -72,11 +65,6 @@ function budgetLines(
     ),
     ...(advice === undefined ? [] : [`  better: ${describeAdvice(advice)}`]),
   ]
-}
-
-function kindOfReading(document: SetupDocument, id: string) {
-  const [gauge] = document.readings.find((reading) => reading.id === id)?.with ?? []
-  return document.sheet.gauges.find((one) => one.id === gauge)?.kind
 }
 
 function ladderLines(

@@ -193,6 +193,7 @@ export {
 export { studentT } from './budget/student-t'
 export { aimedMm, conformity, fitness, type Verdict } from './budget/verdict'
 export { adviceFor, type Advice } from './budget/advice'
+export { adviceForRegister } from './budget/register-advice'
 export { monteCarlo, type NormalInput, type SampledOutput } from './budget/monte-carlo'
 export { fitCircle, type CircleFit, type Point } from './features/circle'
 export { sweepMove, sweepOval, type SweepReadings } from './features/sweep'

@@ -240,6 +240,7 @@ function RungTarget({
   return (
     <View
       render="button"
+      testID={`rung-${rungKey}`}
       position="absolute"
       right={0}
       top={y - 11}

@@ -1,3 +1,4 @@
+import { memo } from 'react'
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert'
 import { View } from 'tamagui'
 import { useRoles } from '@/theme/use-roles'
@@ -5,7 +6,7 @@ import { Row } from './surfaces'
 import { Words } from './words'
 
 /** The one caution that matters at this step (domain.md §18): short, once, with the reason. */
-export function Caution({ children }: { children: string }) {
+export const Caution = memo(function Caution({ children }: { children: string }) {
   const roles = useRoles()
   return (
     <Row
@@ -25,4 +26,4 @@ export function Caution({ children }: { children: string }) {
       </Words>
     </Row>
   )
-}
+})

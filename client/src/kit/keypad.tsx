@@ -1,3 +1,4 @@
+import { memo, useEffect, useMemo, useRef } from 'react'
 import { styled, View } from 'tamagui'
 import Delete from 'lucide-react-native/icons/delete'
 import { useRoles } from '@/theme/use-roles'
@@ -41,15 +42,47 @@ const LINES = [
 ] as const
 
 /** Keys made for numbers with oily thumbs: large, few, the next step under the thumb. */
-export function Keypad({
+export function Keypad({ onType, onDelete, onSign, onUnit, onNext, ...rest }: KeypadProps) {
+  // What the keys do changes with every number that is typed, what they look like does not: drawing
+  // seventeen of them anew for each digit would be most of the work of a keystroke.
+  const latest = useRef({ onType, onDelete, onSign, onUnit, onNext })
+  useEffect(() => {
+    latest.current = { onType, onDelete, onSign, onUnit, onNext }
+  })
+  const keys = useMemo(
+    () => ({
+      onType: (character: string) => latest.current.onType(character),
+      onDelete: () => latest.current.onDelete(),
+      onSign: () => latest.current.onSign?.(),
+      onUnit: () => latest.current.onUnit?.(),
+      onNext: () => latest.current.onNext(),
+    }),
+    [],
+  )
+  return (
+    <Keys {...keys} {...rest} withSign={onSign !== undefined} withUnit={onUnit !== undefined} />
+  )
+}
+
+interface KeysProps extends Required<
+  Pick<KeypadProps, 'onType' | 'onDelete' | 'onSign' | 'onUnit' | 'onNext' | 'next'>
+> {
+  readonly withoutPoint?: boolean
+  readonly withSign: boolean
+  readonly withUnit: boolean
+}
+
+const Keys = memo(function Keys({
   withoutPoint = false,
+  withSign,
+  withUnit,
   onType,
   onDelete,
   onSign,
   onUnit,
   onNext,
   next,
-}: KeypadProps) {
+}: KeysProps) {
   const roles = useRoles()
   const digit = (character: string) => (
     <Key
@@ -72,7 +105,7 @@ export function Keypad({
       </View>
       <View flexDirection="row" gap={6}>
         {LINES[1].map(digit)}
-        {onSign ? (
+        {withSign ? (
           <Key onPress={onSign} aria-label="turn the sign">
             <Digits as="number">±</Digits>
           </Key>
@@ -88,7 +121,7 @@ export function Keypad({
           <View flexDirection="row" gap={6}>
             {digit('0')}
             {withoutPoint ? <View flexGrow={1} flexBasis={0} /> : digit('.')}
-            {onUnit ? (
+            {withUnit ? (
               <Key onPress={onUnit} aria-label="change the unit of this number">
                 <Words as="note" tone="ink">
                   mm ⇄ in
@@ -109,4 +142,4 @@ export function Keypad({
       </View>
     </View>
   )
-}
+})

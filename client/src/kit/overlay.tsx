@@ -1,4 +1,4 @@
-import { useEffect, type ReactNode } from 'react'
+import { useEffect, useRef, type ComponentRef, type ReactNode } from 'react'
 import { View } from 'tamagui'
 
 /** Something looked up over the work, at the lower edge where the thumb is; Escape or a tap beside it closes. */
@@ -10,8 +10,26 @@ export function Overlay({ children, onClose }: { children: ReactNode; onClose: (
     window.addEventListener('keydown', closeOnEscape)
     return () => window.removeEventListener('keydown', closeOnEscape)
   }, [onClose])
+  const frame = useRef<ComponentRef<typeof View>>(null)
+  // What lies behind cannot be reached while this is open, by keyboard or by screen reader.
+  useEffect(() => {
+    const element = frame.current as unknown as HTMLElement | null
+    const behind = [...(element?.parentElement?.children ?? [])].filter((one) => one !== element)
+    for (const one of behind) one.setAttribute('inert', '')
+    return () => {
+      for (const one of behind) one.removeAttribute('inert')
+    }
+  }, [])
   return (
-    <View position="absolute" top={0} left={0} right={0} bottom={0} justifyContent="flex-end">
+    <View
+      ref={frame}
+      position="absolute"
+      top={0}
+      left={0}
+      right={0}
+      bottom={0}
+      justifyContent="flex-end"
+    >
       <View
         render="button"
         aria-label="close"

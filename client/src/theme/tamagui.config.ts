@@ -66,7 +66,12 @@ export const config = createTamagui({
     light: { ...LIGHT, background: LIGHT.paper, color: LIGHT.ink },
     dark: { ...DARK, background: DARK.paper, color: DARK.ink },
   },
-  media: { wide: { minWidth: 900 }, widest: { minWidth: 1180 } },
+  media: {
+    wide: { minWidth: 900 },
+    widest: { minWidth: 1180 },
+    // A phone lying down, or text at twice its size: everything scrolls, the keys too.
+    short: { maxHeight: 640 },
+  },
   settings: {
     onlyAllowShorthands: false,
     fastSchemeChange: true,

@@ -9,6 +9,7 @@ import { documentOf } from '../use-cases/setup-document'
 import { addFact, createSetup } from '../use-cases/setups'
 import { addGauge, addMachine } from '../use-cases/shop'
 import {
+  ADAPTER,
   CLAMP_RING,
   DEMO_PEOPLE,
   DEMO_PIN,
@@ -47,6 +48,7 @@ export async function loadDemo(store: Store, clock: Clock): Promise<void> {
   await recordedPlate(new DemoSetup(store, ansel, started - 52 * HOUR))
   await ringWithTurnedSign(new DemoSetup(store, jory, started - 26 * HOUR))
   await freshFlange(new DemoSetup(store, mira, started - 3 * HOUR))
+  await adapterAtProof(new DemoSetup(store, jory, started - 2 * HOUR))
   await focuserAtLengths(new DemoSetup(store, mira, started - 1 * HOUR))
 }
 
@@ -192,6 +194,34 @@ async function ringWithTurnedSign(setup: DemoSetup): Promise<void> {
 
 async function freshFlange(setup: DemoSetup): Promise<void> {
   await setup.begin(FLANGE)
+}
+
+async function adapterAtProof(setup: DemoSetup): Promise<void> {
+  await setup.begin(ADAPTER)
+  await setup.ready()
+  await setup.read('-300.000', 'mm', { of: 'nose-on-plane', with: [GAUGES.setter.id] })
+  await setup.read('-211.048', 'mm', { of: 'tip-on-plane', tool: 3, with: [GAUGES.setter.id] })
+  await setup.see({ of: 'holding' })
+  for (const [point, x, y] of [
+    [1, '-285.002', '-200.010'],
+    [2, '-300.004', '-185.008'],
+    [3, '-315.001', '-200.012'],
+    [4, '-300.002', '-215.011'],
+  ] as const)
+    await setup.read(x, 'mm', {
+      of: 'circle-point',
+      row: 'G54',
+      point,
+      readY: mm(y),
+      with: [GAUGES.finder.id],
+    })
+  await setup.read('-379.910', 'mm', {
+    of: 'nose-on-part',
+    row: 'G54',
+    with: [GAUGES.paper.id],
+    spindle: { holds: null, controlSays: null },
+  })
+  for (const address of ['H3', 'G54.X', 'G54.Y', 'G54.Z']) await setup.keyIn(address)
 }
 
 async function focuserAtLengths(setup: DemoSetup): Promise<void> {

@@ -153,3 +153,32 @@ export const FLANGE: SetupSheet = {
     },
   ],
 }
+
+/** Small enough for one tool: it stands at its proof. */
+export const ADAPTER: SetupSheet = {
+  ...FLANGE,
+  name: 'Eyepiece adapter',
+  zero: 'middle of the bore, raw top',
+  stock: { X: mm('70'), Y: mm('70'), Z: mm('20') },
+  tools: [{ number: 3, name: '8 mm end mill', lengthRegister: 3, lastLength: mm('88.950') }],
+  offsets: [
+    {
+      row: 'G54',
+      X: {
+        by: 'circle',
+        side: 'inside',
+        diameter: mm('40.000'),
+        tolerance: mm('0.050'),
+        drawing: mm('0'),
+      },
+      Y: {
+        by: 'circle',
+        side: 'inside',
+        diameter: mm('40.000'),
+        tolerance: mm('0.050'),
+        drawing: mm('0'),
+      },
+      Z: { by: 'nose-on-part', facing: mm('0') },
+    },
+  ],
+}

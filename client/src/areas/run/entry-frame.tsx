@@ -14,11 +14,13 @@ export interface EntryFrameProps extends Pick<
   /** The numbers that are typed, and what they mean. */
   readonly numbers: ReactNode
   readonly problem?: string | undefined
+  /** Shown last where there is room: a wide screen shows more, not bigger. */
+  readonly after?: ReactNode
 }
 
 /** A step that takes numbers: what to do, the numbers, and on a phone the keys under the thumb. */
-export function EntryFrame({ children, numbers, problem, next, ...keys }: EntryFrameProps) {
-  const { wide } = useMedia()
+export function EntryFrame({ children, numbers, problem, after, next, ...keys }: EntryFrameProps) {
+  const { wide, short } = useMedia()
   const told = problem !== undefined && (
     <Words as="note" tone="wrong" role="alert">
       {problem}
@@ -35,6 +37,18 @@ export function EntryFrame({ children, numbers, problem, next, ...keys }: EntryF
             {next} (Enter)
           </Button>
         </Row>
+        {after}
+      </ScrollView>
+    )
+  if (short)
+    return (
+      <ScrollView flex={1} contentContainerStyle={{ gap: 8 }}>
+        <Column padding="$3">
+          {children}
+          {numbers}
+          {told}
+        </Column>
+        <Keypad {...keys} next={next} />
       </ScrollView>
     )
   return (

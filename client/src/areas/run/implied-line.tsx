@@ -43,7 +43,11 @@ export function ImpliedLine({ implied, solution, lastTime, onTrace }: ImpliedLin
           backgroundColor="transparent"
           borderWidth={0}
           padding={0}
-          minHeight={28}
+          // The number is small, what can be hit is not.
+          minHeight={44}
+          minWidth={44}
+          marginVertical={-8}
+          justifyContent="center"
           cursor="pointer"
           aria-label={`${name}: where this number comes from`}
           onPress={() => onTrace(name, implied.chain)}

@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react'
 import Volume2 from 'lucide-react-native/icons/volume-2'
-import { ScrollView, styled, useMedia, View } from 'tamagui'
+import { ScrollView, styled, useMedia } from 'tamagui'
 import { v7 as uuid } from 'uuid'
 import {
   describeKeyMode,
@@ -21,12 +21,12 @@ import { useDraft } from '@/data/drafts'
 import type { StandingSetup } from '@/data/setups'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
-import { Keypad } from '@/kit/keypad'
 import { erased, signTurned, typed } from '@/kit/number-text'
 import { ReadingField } from '@/kit/reading-field'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { useRoles } from '@/theme/use-roles'
+import { EntryFrame } from './entry-frame'
 import { Mismatch } from './mismatch'
 import { ReasonField } from './reason-field'
 import { RegisterPicture } from './register-picture'
@@ -287,36 +287,19 @@ function ReadBackEntry({ draftKey, label, unit, sheet, picture, onEntered }: Rea
       )}
     </Column>
   )
-  if (wide)
-    return (
-      <ScrollView flex={1} contentContainerStyle={{ padding: 24, gap: 14 }}>
-        {sheet}
-        {field}
-        <Row justifyContent="flex-end">
-          <Button kind="act" onPress={submit} testID="next">
-            Compare (Enter)
-          </Button>
-        </Row>
-        {picture}
-      </ScrollView>
-    )
   return (
-    <View flex={1} minHeight={0}>
-      <ScrollView flex={1} contentContainerStyle={{ padding: 12, gap: 12 }}>
-        {sheet}
-        <Words>After the key that stores it, read the row again from the control.</Words>
-      </ScrollView>
-      <Column paddingHorizontal="$3" paddingBottom="$2">
-        {field}
-      </Column>
-      <Keypad
-        onType={(character) => change({ ...draft, text: typed(draft.text, character) })}
-        onDelete={() => change({ ...draft, text: erased(draft.text) })}
-        onSign={() => change({ ...draft, text: signTurned(draft.text) })}
-        onUnit={() => change({ ...draft, unit: otherUnit(draft.unit) })}
-        onNext={submit}
-        next="Compare"
-      />
-    </View>
+    <EntryFrame
+      numbers={field}
+      onType={(character) => change({ ...draft, text: typed(draft.text, character) })}
+      onDelete={() => change({ ...draft, text: erased(draft.text) })}
+      onSign={() => change({ ...draft, text: signTurned(draft.text) })}
+      onUnit={() => change({ ...draft, unit: otherUnit(draft.unit) })}
+      onNext={submit}
+      next="Compare"
+      after={picture}
+    >
+      {sheet}
+      {!wide && <Words>After the key that stores it, read the row again from the control.</Words>}
+    </EntryFrame>
   )
 }

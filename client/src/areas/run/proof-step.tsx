@@ -181,7 +181,7 @@ export function ProofStep(props: ProofStepProps) {
       onSign={numbers.turnSign}
       onUnit={numbers.turnUnit}
       onNext={submit}
-      next="Enter"
+      next="Next"
     >
       <Words as="sentence" role="heading" aria-level={1}>
         Which block just passes under T{tool}?

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { ScrollView, useMedia, View } from 'tamagui'
 import {
   asksForSpindle,
@@ -19,12 +19,12 @@ import { LadderDrawing } from '@/drawings/ladder-drawing'
 import { PlanDrawing } from '@/drawings/plan-drawing'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
-import { Keypad } from '@/kit/keypad'
 import { Overlay } from '@/kit/overlay'
 import { NumberBoxes } from '@/kit/number-boxes'
 import { ReadingField } from '@/kit/reading-field'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
+import { EntryFrame } from './entry-frame'
 import { betweenWords, GaugesBetween, ZeroedOn } from './circumstances'
 import { ImpliedLine } from './implied-line'
 import { Reviewed } from './reviewed'
@@ -85,17 +85,7 @@ export function ReadingStep({
       onTrace={onTrace}
     />
   )
-  const sentence = (
-    <Words
-      as="sentence"
-      role="heading"
-      aria-level={1}
-      fontSize={wide ? 26 : 21}
-      lineHeight={wide ? 32 : 26}
-    >
-      {words.sentence}
-    </Words>
-  )
+  const sentence = <Sentence>{words.sentence}</Sentence>
   if (reviewing)
     return (
       <ScrollView flex={1} contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12 }}>
@@ -227,29 +217,46 @@ export function ReadingStep({
     )
   return (
     <View flex={1} minHeight={0}>
-      <ScrollView flex={1} contentContainerStyle={{ padding: 12, paddingTop: 6, gap: 6 }}>
-        <Card>{picture}</Card>
-        {sentence}
-        <Caution>{words.caution}</Caution>
-        {circumstances}
-      </ScrollView>
-      <Column paddingHorizontal="$3" paddingTop="$1" paddingBottom="$2" gap={4}>
-        {field}
-        {problem}
-        {implied}
-      </Column>
-      <Keypad
+      <EntryFrame
+        numbers={
+          <>
+            {field}
+            {problem}
+            {implied}
+          </>
+        }
         onType={numbers.type}
         onDelete={numbers.erase}
         onSign={numbers.turnSign}
         onUnit={numbers.turnUnit}
         onNext={submit}
         next="Next"
-      />
+      >
+        <Card>{picture}</Card>
+        {sentence}
+        <Caution>{words.caution}</Caution>
+        {circumstances}
+      </EntryFrame>
       {lookedUp}
     </View>
   )
 }
+
+/** What to do, in one sentence: the same while a number is typed. */
+const Sentence = memo(function Sentence({ children }: { children: string }) {
+  const { wide } = useMedia()
+  return (
+    <Words
+      as="sentence"
+      role="heading"
+      aria-level={1}
+      fontSize={wide ? 26 : 21}
+      lineHeight={wide ? 32 : 26}
+    >
+      {children}
+    </Words>
+  )
+})
 
 /** The field says when its number will stand beside, or in place of, another. */
 function fieldLabel(field: string, standing: number, replaces: string | undefined): string {

@@ -100,7 +100,7 @@ function Run({
     <TraceView
       title={traced.title}
       chain={traced.chain}
-      solution={solution}
+      setup={setup}
       onClose={() => setTraced(undefined)}
     />
   )

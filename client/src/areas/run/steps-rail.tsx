@@ -17,7 +17,7 @@ const Line = styled(View, {
   flexDirection: 'row',
   alignItems: 'center',
   gap: '$2',
-  minHeight: 40,
+  minHeight: 44,
   paddingHorizontal: '$2',
   borderRadius: '$small',
   borderWidth: 1,

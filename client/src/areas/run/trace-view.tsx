@@ -1,16 +1,21 @@
 import { format } from 'date-fns'
 import { View } from 'tamagui'
 import {
+  adviceForRegister,
+  describeAdvice,
   describeCoefficient,
   describeRole,
+  describeStale,
+  describeVerdict,
   expandedUncertainty,
   formatLength,
+  needOf,
   traceOf,
   typographic,
   valueOf,
   type Chain,
-  type Solution,
 } from '@pine/core'
+import type { StandingSetup } from '@/data/setups'
 import { Button } from '@/kit/button'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
@@ -19,12 +24,13 @@ import { lengthWriter } from './write-length'
 export interface TraceViewProps {
   readonly title: string
   readonly chain: Chain
-  readonly solution: Solution
+  readonly setup: Pick<StandingSetup, 'document' | 'solution'>
   readonly onClose: () => void
 }
 
 /** How a number came: its terms as a sum, each with who read it and when. */
-export function TraceView({ title, chain, solution, onClose }: TraceViewProps) {
+export function TraceView({ title, chain, setup, onClose }: TraceViewProps) {
+  const { solution } = setup
   return (
     <Column role="region" aria-label={`Where ${title} comes from`} gap="$2" testID="trace">
       <Row justifyContent="space-between">
@@ -68,6 +74,35 @@ export function TraceView({ title, chain, solution, onClose }: TraceViewProps) {
       <Words as="note">
         sure to ±{formatLength(expandedUncertainty(chain), solution.unit, solution.decimals)}{' '}
         {solution.unit}, 95 % (readings and gauges)
+      </Words>
+      <HowGood setup={setup} chain={chain} />
+    </Column>
+  )
+}
+
+/** Whether it is sure enough for the job, what would make it so, and whether it still holds. */
+function HowGood({
+  setup: { document, solution },
+  chain,
+}: Pick<TraceViewProps, 'setup' | 'chain'>) {
+  const register = solution.registers.find((one) => one.chain === chain)
+  if (register === undefined) return null
+  const { address, fitness, stale, accepted, state } = register
+  const need = needOf(document.sheet, address)?.written
+  const advice = adviceForRegister(document, register)
+  return (
+    <Column gap="$1" testID="how-good">
+      {need && fitness && (
+        <Words tone={fitness === 'fit' ? 'ink' : 'wrong'}>
+          The job needs ±{need.text} {need.unit}: {describeVerdict(fitness)}.
+          {advice ? ` Better: ${describeAdvice(advice)}.` : ''}
+        </Words>
+      )}
+      <Words tone={state === 'stale' ? 'wrong' : 'ink'}>
+        {stale
+          ? `No longer holds: ${describeStale(stale)}.`
+          : 'It still holds: nothing it counts on has moved.'}
+        {accepted ? ` Accepted by ${accepted.by}: ${accepted.reason}.` : ''}
       </Words>
     </Column>
   )
