@@ -56,6 +56,44 @@ const VIEWS = [
     ],
   },
   { file: 'mismatch-phone', size: PHONE, way: [open('Clamp ring'), shows('The sign is turned')] },
+  { file: 'home-phone', size: PHONE, way: [open('Drawtube flange'), shows('Home the machine')] },
+  {
+    file: 'bore-phone',
+    size: PHONE,
+    way: [
+      open('Eyepiece adapter'),
+      step('circle-point:G54:2'),
+      (page) => page.getByRole('button', { name: 'Replace it' }).click(),
+      (page) => page.getByRole('radio', { name: 'touched it again' }).click(),
+      (page) => page.getByTestId('number-read').fill('-300.004'),
+      (page) => page.getByTestId('number-readY').fill('-185.008'),
+    ],
+  },
+  {
+    file: 'proof-phone',
+    size: PHONE,
+    way: [
+      open('Eyepiece adapter'),
+      (page) => page.getByTestId('next').click(),
+      (page) => page.getByRole('radio', { name: 'yes' }).click(),
+      (page) => page.getByTestId('number-gap').fill('0.00'),
+    ],
+  },
+  {
+    file: 'changed-phone',
+    size: PHONE,
+    way: [
+      open('Eyepiece adapter'),
+      (page) => page.getByTestId('changed').click(),
+      (page) => page.getByRole('radio', { name: 'A tool broke' }).click(),
+      (page) => page.getByTestId('it-happened').waitFor(),
+    ],
+  },
+  {
+    file: 'proof-wide',
+    size: WIDE,
+    way: [open('Eyepiece adapter'), shows('Send T3 over zero')],
+  },
   {
     file: 'trace-phone',
     size: PHONE,
@@ -69,7 +107,7 @@ const VIEWS = [
     file: 'record-wide-dark',
     size: WIDE,
     scheme: 'dark',
-    way: [open('Mirror cell plate'), shows('Recorded')],
+    way: [open('Mirror cell plate'), shows('Released')],
   },
   {
     file: 'new-setup-phone',

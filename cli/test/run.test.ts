@@ -89,8 +89,21 @@ test.each([
       'G55.Z': '-300.000',
     },
   ],
+  [
+    'whole-run.json',
+    { H1: '-271.350', 'G54.X': '-347.300', 'G54.Y': '-250.000', 'G54.Z': '-30.000' },
+  ],
 ])('the example %s', (file, expected) => {
   expect(registersOf(file)).toEqual(expected)
+})
+
+test('a whole run is proven, and only its release is left', () => {
+  const view = solutionViewSchema.parse(
+    JSON.parse(run(['solve', 'whole-run.json', '--json'], fromExamples).out),
+  )
+  expect(view.registers.map(({ state }) => state)).toEqual(Array(4).fill('proven'))
+  expect(view.proofs).toEqual([{ row: 'G54', tool: 1, right: true, says: expect.any(String) }])
+  expect(view.missing).toEqual(['record'])
 })
 
 test('JSON carries state, trace and warnings', () => {

@@ -4,6 +4,7 @@ import {
   layoutLadder,
   planViewOf,
   proofMove,
+  recoveryOf,
   solve,
   stepsOf,
   toNanometres,
@@ -27,6 +28,8 @@ const TEXTS = [
   'x',
   '999999999',
   '0.0000001',
+  '2',
+  '-7',
   ' 3 ',
   '5cm',
   '1"',
@@ -37,16 +40,27 @@ const TEXTS = [
 
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
+const MARK = { dial: { text: '0.5', unit: 'mm' }, coarse: { text: '100', unit: 'mm' } } as const
+const MARKS = { X: MARK, Y: MARK, Z: MARK }
+
 /** Changes a few leaves of a document: numbers, names, and whole facts that go, come twice or change places. */
 function mutate(document: SetupDocument, chance: Chance): SetupDocument {
   const changed = copy(document) as never as {
     sheet: any
     readings: any[]
     readBacks: any[]
+    events: any[]
+    proofs: any[]
+    lifts: any[]
+    checkOffs: any[]
   }
+  Object.assign(changed, { events: [], proofs: [], lifts: [], checkOffs: [] })
+  const fact = { id: 'f', by: 'x', at: chance.of(['2026-03-02T08:00:00Z', 'never']) }
+  const written = () => ({ text: chance.of(TEXTS), unit: chance.of(['mm', 'in']) })
+  const counts = { afterReadings: chance.whole(0, 9), afterReadBacks: chance.whole(0, 3) }
   for (let times = chance.whole(1, 4); times > 0; times -= 1) {
     const reading = chance.of(changed.readings)
-    switch (chance.whole(0, 8)) {
+    switch (chance.whole(0, 12)) {
       case 0:
         reading.read.text = chance.of(TEXTS)
         break
@@ -76,6 +90,49 @@ function mutate(document: SetupDocument, chance: Chance): SetupDocument {
           { masterTool: 99 },
           { constant: { text: chance.of(TEXTS), unit: 'mm' } },
         ])
+        break
+      case 8:
+        changed.events.push({
+          ...fact,
+          ...counts,
+          kind: chance.of([
+            'home-lost',
+            'plane-moved',
+            'home-recovered',
+            'rebased',
+            'check-failed',
+          ]),
+          tool: chance.whole(1, 3),
+          gauge: 'setter',
+          goodUntil: 0,
+          shift: { X: written(), Y: written(), Z: written() },
+        })
+        break
+      case 9:
+        changed.proofs.push({
+          ...fact,
+          ...counts,
+          row: chance.of(['G54', 'G58']),
+          tool: chance.whole(1, 3),
+          clearance: written(),
+          gap: written(),
+          overZero: true,
+          stop: { position: written(), distanceToGo: written() },
+        })
+        break
+      case 10:
+        changed.lifts.push({ ...fact, moves: 'in', where: 'lengths', amount: written() })
+        break
+      case 11:
+        changed.checkOffs.push({
+          ...fact,
+          ...counts,
+          afterEvents: chance.whole(0, 2),
+          of: 'home',
+          marks: Object.fromEntries(
+            ['X', 'Y', 'Z'].map((axis) => [axis, { dial: written(), coarse: written() }]),
+          ),
+        })
         break
       default:
         changed.readBacks.push({
@@ -121,6 +178,7 @@ test(`${DOCUMENTS} mutated documents never throw and never yield a number that i
       const everything = {
         solution,
         steps: stepsOf(document, solution, false),
+        recovery: recoveryOf(document, MARKS),
         proof: proofMove(document, solution, {
           row: 'G54',
           tool: 1,
