@@ -2,9 +2,15 @@ import {
   emptyDraft,
   finish,
   nextTool,
+  PLAN_WAYS,
+  planWay,
   withGauge,
   withNextOffset,
+  withPlanWay,
+  withSchool,
   withUnit,
+  withZWay,
+  zWays,
   type SheetDraft,
 } from '@/areas/new-setup/sheet-draft'
 
@@ -62,4 +68,54 @@ test('another unit changes what was not typed yet, and leaves what was', () => {
 test('a gauge is taken and put back', () => {
   const gauge = { id: 'a', kind: 'paper', name: 'paper', size: mm('0.09') } as const
   expect(withGauge(withGauge(written, gauge), gauge).gauges).toEqual([])
+})
+
+describe('every school and way can be written', () => {
+  const twoParts = withNextOffset(written)
+
+  test('to the part’s top: the tools find its Z, another part by the difference', () => {
+    const byTop = withSchool(twoParts, 'part-top')
+    expect(byTop.offsets.map(({ Z }) => Z)).toEqual([
+      { by: 'part-top', facing: mm('0') },
+      { by: 'fixture-difference', from: 'G54', facing: mm('0') },
+    ])
+    expect(zWays(byTop, 0)).toEqual(['part-top'])
+    expect(places(byTop)).toEqual([])
+    // And back: a way that only that school knows gives way.
+    expect(withSchool(byTop, 'gauge-line').offsets[0]?.Z.by).toBe('carried-difference')
+  })
+
+  test('a master is named with its school, and dropped with it', () => {
+    const byMaster = withSchool(written, 'master-tool')
+    expect(byMaster.reference).toEqual({ masterTool: 1 })
+    expect(places(byMaster)).toEqual([])
+    expect(withSchool(byMaster, 'gauge-line').reference).toBeUndefined()
+  })
+
+  test.each(PLAN_WAYS)('X and Y by %s keep what the drawing says', (way) => {
+    const [offset] = written.offsets
+    const changed = withPlanWay({ ...offset!, X: { ...offset!.X, drawing: mm('12.5') } }, way, 'mm')
+    expect(planWay(changed)).toBe(way)
+    expect([changed.X.drawing, changed.Y.drawing]).toEqual([mm('12.5'), mm('0')])
+    const missing = places({ ...written, offsets: [changed] })
+    expect(missing).toEqual(
+      way.startsWith('circle') ? expect.arrayContaining(['offsets.0.X.diameter']) : [],
+    )
+  })
+
+  test.each(['carried-difference', 'nose-on-part', 'tool-on-part', 'fixture-difference'] as const)(
+    'Z by %s keeps the facing and the quill',
+    (by) => {
+      const offset = twoParts.offsets[1]!
+      const quill = { measured: mm('5'), running: mm('0') }
+      const changed = withZWay(
+        twoParts,
+        { ...offset, Z: { by: 'nose-on-part', facing: mm('0.5'), quill } },
+        by,
+      )
+      expect(changed.Z).toMatchObject({ by, facing: mm('0.5'), quill })
+      expect(zWays(twoParts, 1)).toContain(by)
+      expect(places({ ...twoParts, offsets: [twoParts.offsets[0]!, changed] })).toEqual([])
+    },
+  )
 })

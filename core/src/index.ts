@@ -207,7 +207,7 @@ export {
 } from './features/edge'
 export { staleBy, nameOfReason, type StaleReason } from './freshness/stale'
 export { rebaseOf, type Rebase } from './setup/rebase'
-export { alikeRepeats } from './setup/repeats'
+export { alikeRepeats, repeatSpread } from './setup/repeats'
 export { edgeTouches } from './setup/edges'
 export { changedLengths, type LengthChange } from './setup/last-time'
 export { BLOCK_GRADES, blockLimitMm, type BlockGrade } from './budget/gauge-block-limits'

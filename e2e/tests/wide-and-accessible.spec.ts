@@ -3,25 +3,6 @@ import type { Page } from '@playwright/test'
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
 
-test('on a wide screen the keyboard alone suffices: type, Enter, next', async ({
-  browser,
-  demo,
-}) => {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-  const mira = new Machinist(page, demo.address)
-  await mira.signIn('Mira Toller')
-  await page.getByText('Focuser body, two fixtures').click()
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Lower T4 onto the 50 mm setter/)
-  await page.keyboard.type('-218.462')
-  await expect(page.getByTestId('implied')).toHaveText('81.538')
-  await page.keyboard.press('Enter')
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Lower T5/)
-  await expect(
-    page.getByRole('button', { name: 'H4: where this number comes from' }),
-  ).toContainText('81.538')
-  await page.close()
-})
-
 const VIEWS: readonly { readonly name: string; readonly open: (page: Page) => Promise<unknown> }[] =
   [
     { name: 'set-ups', open: (page) => expect(page.getByText('Mirror cell plate')).toBeVisible() },

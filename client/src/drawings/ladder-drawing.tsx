@@ -53,7 +53,9 @@ export function LadderDrawing({ ladder, unit, decimals, height, onTrace }: Ladde
   const write = (chain: Chain) => typographic(formatLength(valueOf(chain), unit, decimals))
   const inner = { left: NAMES, right: width - NUMBERS }
   const onPart = ladder.touches === 'part'
-  const caption = `${describeFrame(ladder.frame)}, ${unit}`
+  // A spindle stands in the middle of the upper edge: its caption is folded beside it.
+  const words = `${describeFrame(ladder.frame)}, ${unit}`
+  const caption = ladder.body === 'none' ? [words] : folded(words)
   return (
     <View onLayout={onLayout} height={height}>
       <View
@@ -83,25 +85,19 @@ export function LadderDrawing({ ladder, unit, decimals, height, onTrace }: Ladde
               roles={roles}
             />
           ))}
-          <Rect
-            x={width - 14 - caption.length * 5.7}
-            y={height - 19}
-            width={10 + caption.length * 5.7}
-            height={16}
-            rx={4}
-            fill={roles.card}
-            opacity={0.85}
-          />
-          <SvgText
-            x={width - 8}
-            y={height - 7}
-            textAnchor="end"
-            fontFamily={WORDS}
-            fontSize={12}
-            fill={roles.inkSoft}
-          >
-            {caption}
-          </SvgText>
+          {caption.map((line, index) => (
+            <SvgText
+              key={line}
+              x={ladder.body === 'none' ? width - 8 : 10}
+              y={16 + 15 * index}
+              textAnchor={ladder.body === 'none' ? 'end' : 'start'}
+              fontFamily={WORDS}
+              fontSize={12}
+              fill={roles.inkSoft}
+            >
+              {line}
+            </SvgText>
+          ))}
         </Svg>
       </View>
       {onTrace &&
@@ -118,6 +114,16 @@ export function LadderDrawing({ ladder, unit, decimals, height, onTrace }: Ladde
         )}
     </View>
   )
+}
+
+/** A caption in two lines of about the same length. */
+function folded(words: string): readonly string[] {
+  const spaces = [...words.matchAll(/ /g)].map(({ index }) => index)
+  const middle = spaces.reduce(
+    (best, at) => (Math.abs(at - words.length / 2) < Math.abs(best - words.length / 2) ? at : best),
+    0,
+  )
+  return middle === 0 ? [words] : [words.slice(0, middle), words.slice(middle + 1)]
 }
 
 const colourOf = (key: RungKey, roles: Roles): string =>

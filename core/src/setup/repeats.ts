@@ -1,4 +1,4 @@
-import { NANOMETRES_PER } from '../length/length'
+import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
 import type { Reading, SetupDocument } from './document'
 import { standingReadings } from './quantity'
@@ -16,6 +16,15 @@ export const repeatsMm = (document: SetupDocument, reading: Reading): readonly n
     const length = readLength(read)
     return length.ok ? [length.value.nm / NANOMETRES_PER.mm] : []
   })
+
+/** How far repeats of one touch lie apart; undefined where there is only one. */
+export function repeatSpread(document: SetupDocument, reading: Reading): Nanometres | undefined {
+  const values = alikeRepeats(document, reading).flatMap(({ read }) => {
+    const length = readLength(read)
+    return length.ok ? [length.value.nm] : []
+  })
+  return values.length < 2 ? undefined : toNanometres(Math.max(...values) - Math.min(...values))
+}
 
 const circumstances = (reading: Reading): string =>
   JSON.stringify([

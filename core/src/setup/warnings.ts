@@ -6,7 +6,7 @@ import type { Reading, SetupDocument } from './document'
 import { explain, knownSizes } from '../slips/explain'
 import { changedLengths } from './last-time'
 import { axisOfQuantity, quantityKey, standingReadings } from './quantity'
-import { alikeRepeats } from './repeats'
+import { alikeRepeats, repeatSpread } from './repeats'
 import type { EdgeAngle, Heights, ImpliedSize, Register, Warning } from './solution'
 
 /** Repeats that differ by more than this many standard deviations of the method are pointed out (domain.md §4). */
@@ -122,7 +122,7 @@ function spreadWarning(
   })
   const [newest, ...others] = [...values].reverse()
   if (newest === undefined || others.length === 0) return []
-  const spread = Math.max(...values.map(({ nm }) => nm)) - Math.min(...values.map(({ nm }) => nm))
+  const spread = repeatSpread(document, last) ?? 0
   const limit = toNanometres(
     SPREAD_FACTOR * repeatabilityMm(gaugesOf(document, repeats)) * NANOMETRES_PER.mm,
   )

@@ -1,4 +1,4 @@
-import type { QuantityName } from '../setup/quantity'
+import { axisOfQuantity, type QuantityName } from '../setup/quantity'
 import type { SetupDocument } from '../setup/document'
 import { asksForSpindle, type FieldKey } from '../plan/reading-fields'
 import type { Station } from '../plan/steps'
@@ -94,6 +94,24 @@ export function gaugeNames(document: SetupDocument, ids: readonly string[]): str
  * @param using ids of the gauges chosen for this touch; they are named in the sentence.
  */
 export function describeStep(
+  document: SetupDocument,
+  quantity: QuantityName,
+  using: readonly string[],
+): StepWords {
+  const words = touchWords(document, quantity, using)
+  const quill = quillWords(document, quantity)
+  return quill === undefined ? words : { ...words, caution: `${quill} ${words.caution}` }
+}
+
+/** A quill that is out moves Z by as much: said where Z is measured, and nowhere else. */
+function quillWords({ sheet }: SetupDocument, quantity: QuantityName): string | undefined {
+  if (axisOfQuantity(quantity) !== 'Z' || !('row' in quantity)) return undefined
+  const quill = sheet.offsets.find(({ row }) => row === quantity.row)?.Z.quill
+  if (quill === undefined) return undefined
+  return `The quill is out by ${quill.measured.text} ${quill.measured.unit}, locked, while Z is measured; by ${quill.running.text} ${quill.running.unit} when the program runs.`
+}
+
+function touchWords(
   document: SetupDocument,
   quantity: QuantityName,
   using: readonly string[],

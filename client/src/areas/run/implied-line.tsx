@@ -6,6 +6,7 @@ import {
   typographic,
   type Chain,
   type Implied,
+  type Nanometres,
   type Solution,
 } from '@pine/core'
 import { Row } from '@/kit/surfaces'
@@ -17,11 +18,13 @@ export interface ImpliedLineProps {
   readonly solution: Solution
   /** The length of the same tool last time, to hold today's against. */
   readonly lastTime?: string
+  /** How far the repeats of this touch lie apart, the one being typed counted in. */
+  readonly spread?: Nanometres | undefined
   readonly onTrace: (title: string, chain: Chain) => void
 }
 
 /** What the number means, while it is typed: the length, the face, the size against the drawing. */
-export function ImpliedLine({ implied, solution, lastTime, onTrace }: ImpliedLineProps) {
+export function ImpliedLine({ implied, solution, lastTime, spread, onTrace }: ImpliedLineProps) {
   if (implied === undefined)
     return (
       <View minHeight={28} justifyContent="center">
@@ -64,6 +67,7 @@ export function ImpliedLine({ implied, solution, lastTime, onTrace }: ImpliedLin
           </Digits>
         </View>
         <Words as="note">{solution.unit}</Words>
+        {spread !== undefined && <Words as="note">spread {write(spread)}</Words>}
         {lastTime !== undefined && <Words as="note">last time {lastTime}</Words>}
         {implied.edge && (
           <Words as="note" tone={implied.edge.agrees === false ? 'wrong' : 'soft'}>

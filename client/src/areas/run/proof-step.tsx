@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { View } from 'tamagui'
+import { useMedia, View } from 'tamagui'
 import { v7 as uuid } from 'uuid'
 import {
   addressesOf,
@@ -24,6 +24,7 @@ import { Digits, Words } from '@/kit/words'
 import { CheckFrame } from './check-frame'
 import { EntryFrame } from './entry-frame'
 import { ReasonField } from './reason-field'
+import { RegisterPicture } from './register-picture'
 import type { StepProps } from './step-props'
 import { useNumbers } from './use-numbers'
 import { lengthWriter } from './write-length'
@@ -51,6 +52,7 @@ export function ProofStep(props: ProofStepProps) {
   const { setupId, setup, row, tool, enter, onDone } = props
   const { document, solution } = setup
   const { unit } = document.sheet
+  const { wide } = useMedia()
   const place = `${setupId}:${row}:T${tool}`
   const seen = useDraft<Seen>(`proof-seen:${place}`, {})
   const numbers = useNumbers<Key>(`proof:${place}`, unit, [
@@ -123,6 +125,7 @@ export function ProofStep(props: ProofStepProps) {
             options={blocks.map(({ text, unit: of }) => ({ value: text, label: `${text} ${of}` }))}
           />
         )}
+        {wide && <RegisterPicture setup={setup} address={`${row}.Z`} />}
       </CheckFrame>
     )
   const complete = !numbers.isEmpty('gap') && seen.value.overZero !== undefined

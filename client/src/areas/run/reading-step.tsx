@@ -8,7 +8,9 @@ import {
   ladderOf,
   planViewOf,
   quantityKey,
+  repeatSpread,
   sideOf,
+  standingReadings,
   type Chain,
   type FieldKey,
   type QuantityName,
@@ -101,7 +103,12 @@ export function ReadingStep({
             setAgain(true)
           }}
         >
-          <ImpliedLine implied={reading.implied} solution={solution} onTrace={onTrace} />
+          <ImpliedLine
+            implied={reading.implied}
+            solution={solution}
+            spread={spreadOf(preview, quantity)}
+            onTrace={onTrace}
+          />
         </Reviewed>
       </ScrollView>
     )
@@ -182,6 +189,7 @@ export function ReadingStep({
         implied={reading.complete || standing.length > 0 ? reading.implied : undefined}
         solution={solution}
         {...lastTime(preview, quantity)}
+        spread={spreadOf(preview, quantity)}
         onTrace={onTrace}
       />
       <StepWarnings warnings={warnings} solution={solution} />
@@ -270,6 +278,11 @@ interface StepPictureProps extends Pick<ReadingStepProps, 'quantity' | 'onTrace'
   readonly solution: StandingSetup['solution']
   readonly using: readonly string[]
   readonly height: number
+}
+
+function spreadOf(document: StandingSetup['document'], quantity: QuantityName) {
+  const last = standingReadings(document, quantity).at(-1)
+  return last && repeatSpread(document, last)
 }
 
 /** On a phone the picture gives way where more is asked for than one number. */

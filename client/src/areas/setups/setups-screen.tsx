@@ -53,12 +53,14 @@ function SetupCard({ setup }: { setup: SetupSummary }) {
     unit,
     stepsDone,
     stepsTotal,
+    nextStation,
     recorded,
     warnings,
     changedAt,
     changedBy,
   } = setup
-  const state: TrustState = recorded ? 'keyed' : stepsDone > 1 ? 'read' : 'not-read'
+  const state: TrustState =
+    recorded && nextStation === null ? 'proven' : stepsDone > 1 ? 'read' : 'not-read'
   return (
     <Link href={{ pathname: '/setups/[id]', params: { id } }} asChild>
       <Card render="a" padded cursor="pointer" hoverStyle={{ borderColor: '$act' }}>
@@ -89,7 +91,7 @@ function SetupCard({ setup }: { setup: SetupSummary }) {
 
 function progressWords({ recorded, warnings, nextStation }: SetupSummary): string {
   if (warnings > 0) return warnings === 1 ? 'One thing to look at' : `${warnings} things to look at`
-  if (recorded) return 'Recorded'
+  if (recorded) return nextStation === null ? 'Released' : 'Open again since its release'
   const station = STATIONS.find((one) => one === nextStation)
   return station ? `Next: ${STATION_NAMES[station]}` : ''
 }

@@ -1,0 +1,72 @@
+import { Machinist } from '../support/machinist'
+import { expect, test } from '../support/product'
+
+test('a sheet in its own way: a machine without switches, a master tool, a bore, a tool on the part, a quill', async ({
+  page,
+  demo,
+}) => {
+  const mira = new Machinist(page, demo.address)
+  await mira.signIn('Mira Toller')
+  await page.getByRole('button', { name: 'New set-up' }).click()
+  await page.getByTestId('job-name').fill('Bore plate')
+  await page.getByRole('button', { name: 'Add a machine' }).click()
+  await page.getByTestId('machine-name').fill('Old mill')
+  await page.getByRole('radio', { name: 'by marks and dials' }).click()
+  await page.getByTestId('dial-turn').fill('2.5')
+  await mira.look('sheet-machine')
+  await page.getByRole('button', { name: 'Keep this machine' }).click()
+  await page.getByRole('radio', { name: 'Old mill' }).click()
+  await page.getByTestId('go-on').click()
+
+  for (const axis of ['X', 'Y', 'Z']) await page.getByTestId(`stock-${axis}`).fill('60')
+  await page.getByRole('button', { name: 'Held in a vise' }).click()
+  await page.getByTestId('jaw').fill('50')
+  await page.getByTestId('parallels').fill('50')
+  await mira.look('sheet-part')
+  await page.getByTestId('go-on').click()
+
+  await page.getByRole('radio', { name: 'compared with a master tool' }).click()
+  await page.getByRole('checkbox', { name: '10 mm edge finder' }).click()
+  await mira.look('sheet-school')
+  await page.getByTestId('go-on').click()
+  await page.getByTestId('tool-more-0').click()
+  await page.getByTestId('tool-diameter-0').fill('1')
+  await mira.look('sheet-tools')
+  await page.getByTestId('go-on').click()
+
+  await page.getByRole('radio', { name: 'touching around in a bore' }).click()
+  await page.getByRole('radio', { name: 'with a tool, a sensor or a plate' }).click()
+  await page.getByRole('button', { name: 'A quill stays out' }).click()
+  await page.getByTestId('quill-measured').fill('10')
+  await page.getByTestId('go-on').click()
+  // The bore has no diameter yet: told at its field, and nothing is lost.
+  await expect(page.getByRole('alert').first()).toContainText('There is no number yet')
+  await page.getByTestId('diameter').fill('40.000')
+  await mira.look('sheet-zero')
+  await page.getByTestId('go-on').click()
+
+  // The path is its own: marks first, no plane for a master alone, four touches, one diameter.
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Drive to the marks/)
+  await mira.numbers({
+    Xdial: '0',
+    Xcoarse: '0',
+    Ydial: '0',
+    Ycoarse: '0',
+    Zdial: '0',
+    Zcoarse: '0',
+  })
+  await mira.next()
+  await mira.seeTo(/Clean the seats/)
+  await mira.seeTo(/Lay out the gauges/)
+  await mira.read(/Measure T1 over its widest points/, '9.980', '9.980')
+  // Jaws and parallels of one height grip nothing: an error of the sheet is told where it matters.
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Seat the part/)
+  await expect(page.getByRole('alert')).toContainText(
+    'One of the two heights on the sheet is wrong',
+  )
+  await mira.look('no-grip')
+  await mira.next()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Touch 1 around the circle/)
+  await mira.goTo('tip-on-part:G54:T1')
+  await expect(page.getByText('The quill is out by 10 mm')).toBeVisible()
+})
