@@ -10,6 +10,7 @@ import {
 import { Misunderstood, readArguments } from './arguments'
 import { explainRegister } from './explain-register'
 import { findSlips } from './find-slips'
+import { programTable, programView } from './program-report'
 import { solutionTable } from './solution-table'
 
 export interface Outcome {
@@ -32,6 +33,9 @@ const USAGE = `Usage: pine COMMAND
   slip --expected N --observed N [--unit mm|in] [--decimals N] [--before N] [--with FILE]
                                    Which slips turn one number into the other. With a FILE, the terms
                                    of its register that has the expected value are tried too.
+  read PROGRAM [--with FILE] [--json]
+                                   What a program needs: tools, registers, offsets, extents; what is
+                                   wrong with it, and with a FILE, what that set-up lacks for it.
   schema                           The set-up file as JSON Schema.
 
   FILE may be - for standard input. --json prints JSON.
@@ -98,6 +102,18 @@ function runCommand(command: string, args: readonly string[], readFile: FileRead
         values.with === undefined ? undefined : open(values.with, false, readFile),
       )
     }
+    case 'read': {
+      const { positionals, values } = readArguments(
+        args,
+        { ...json, with: { type: 'string' } } as const,
+        ['PROGRAM'],
+      )
+      const path = positionals[0] ?? ''
+      const setup =
+        values.with === undefined ? undefined : open(values.with, values.json === true, readFile)
+      const program = readText(path, readFile)
+      return values.json ? asJson(programView(program, setup)) : programTable(path, program, setup)
+    }
     case 'schema':
       readArguments(args, {}, [])
       return asJson(setupJsonSchema())
@@ -129,16 +145,18 @@ function convert(document: SetupDocument, to: string | undefined, json: boolean)
   return `${document.sheet.name}, as ${school}\n${rows.map(({ address, value, unit }) => `${address.padEnd(6)} ${value.padStart(10)} ${unit}\n`).join('')}`
 }
 
-function open(path: string | undefined, json: boolean, readFile: FileReader): SetupDocument {
-  const file = path ?? '-'
-  let text: string
+function readText(file: string, readFile: FileReader): string {
   try {
-    text = readFile(file)
+    return readFile(file)
   } catch (cause) {
     const reason = cause instanceof Error ? cause.message : String(cause)
     throw new Ended({ out: '', err: `pine: cannot read ${file}: ${reason}\n`, exitCode: 3 })
   }
-  const parsed = parseSetupText(text)
+}
+
+function open(path: string | undefined, json: boolean, readFile: FileReader): SetupDocument {
+  const file = path ?? '-'
+  const parsed = parseSetupText(readText(file, readFile))
   if (!parsed.ok) throw new Ended(refused(file, parsed.problems, json))
   return parsed.document
 }

@@ -280,3 +280,38 @@ test('the kept JSON Schema is the one that is made', () => {
     JSON.parse(run(['schema'], fromExamples).out),
   )
 })
+
+describe('pine read', () => {
+  test('tells what a program needs, and finds nothing in a clean one with a proven set-up', () => {
+    const { out, exitCode } = run(['read', 'focuser.ngc', '--with', 'whole-run.json'], fromExamples)
+    expect(exitCode).toBe(0)
+    expect(out).toContain('T1 10 mm end mill  H 1  D –')
+    // The half circle at the right bulges by its radius beyond X60.
+    expect(out).toContain('G54  X -70.000 … 70.000   Y 10.000 … 30.000   Z -0.500 … 25.000 mm')
+    expect(out).not.toMatch(/DANGER|LOOK|NOTE/)
+  })
+
+  test('finds each planted fault at its line', () => {
+    const view = JSON.parse(
+      run(['read', 'focuser-faulty.ngc', '--with', 'whole-run.json', '--json'], fromExamples).out,
+    ) as { judgements: { code: string; line: number }[] }
+    expect(view.judgements.map(({ line, code }) => `${line} ${code}`).sort()).toEqual(
+      [
+        '5 length-differs-from-tool',
+        '5 length-not-set',
+        '6 reaches-jaws',
+        '8 compensation-not-cancelled',
+        '8 length-not-cancelled',
+        '8 tool-not-on-sheet',
+        '9 offset-not-on-sheet',
+        '10 moves-before-length',
+        '13 compensation-not-cancelled',
+        '13 no-safe-line',
+      ].sort(),
+    )
+  })
+
+  test('a program that is not there is told like any other file', () => {
+    expect(run(['read', 'nothing.ngc'], fromExamples).exitCode).toBe(3)
+  })
+})

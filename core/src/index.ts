@@ -259,3 +259,27 @@ export {
 export { describeAdvice, describeVerdict, describeGap } from './words/advice-words'
 export { describeKeyMode, type KeyWords } from './words/key-words'
 export { needOf, type Need } from './setup/needs'
+export { readBlock, type Block, type BlockFault, type ProgramWord } from './program/block'
+export {
+  NEED_JUDGEMENTS,
+  PROGRAM_JUDGEMENTS,
+  PROGRAM_PROBLEMS,
+  type Extent,
+  type Extents,
+  type Operation,
+  type ProgramJudgement,
+  type ProgramJudgementCode,
+  type ProgramPlace,
+  type ProgramProblem,
+  type ProgramProblemCode,
+  type ProgramReading,
+  type ProgramRow,
+} from './program/program-types'
+export { ProgramReader, readProgram } from './program/read-program'
+export { arcAround, arcExtents, arcOfRadius, type Arc, type PlanePoint } from './program/arc'
+export { judgeNeeds } from './program/judge-needs'
+export {
+  describeJudgement,
+  describeProgramProblem,
+  type JudgementWords,
+} from './words/program-words'

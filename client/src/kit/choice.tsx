@@ -6,6 +6,8 @@ const Option = styled(View, {
   name: 'Option',
   render: 'button',
   minHeight: '$touch',
+  // A long answer wraps within its card.
+  maxWidth: '100%',
   justifyContent: 'center',
   paddingHorizontal: '$3',
   paddingVertical: '$1',
@@ -46,7 +48,11 @@ export function Choice<Value extends string>({
             chosen={option.value === value}
             onPress={() => onChange(option.value)}
           >
-            <Words tone={option.value === value ? 'onAct' : 'ink'} strong={option.value === value}>
+            <Words
+              tone={option.value === value ? 'onAct' : 'ink'}
+              strong={option.value === value}
+              textAlign="left"
+            >
               {option.label}
             </Words>
           </Option>

@@ -1,0 +1,116 @@
+import {
+  describeJudgement,
+  describeProgramProblem,
+  formatLength,
+  judgeNeeds,
+  readProgram,
+  solve,
+  type Extents,
+  type LengthUnit,
+  type Nanometres,
+  type Operation,
+  type ProgramJudgement,
+  type ProgramReading,
+  type SetupDocument,
+} from '@pine/core'
+
+/** A program's summary and judgements as data, all lengths as text. */
+export function programView(text: string, setup: SetupDocument | undefined) {
+  const reading = readProgram(text)
+  const unit = setup?.sheet.unit ?? reading.unit ?? 'mm'
+  const write = writer(unit)
+  return {
+    unit,
+    lines: reading.lines,
+    header: reading.header,
+    operations: reading.operations.map((operation) => operationView(operation, unit)),
+    problems: reading.problems.map((problem) => ({
+      ...problem,
+      says: describeProgramProblem(problem),
+    })),
+    judgements: judgementsOf(reading, setup).map((judgement) => ({
+      code: judgement.code,
+      severity: judgement.severity,
+      line: judgement.line,
+      excerpt: judgement.excerpt,
+      ...describeJudgement(judgement, write),
+    })),
+  }
+}
+
+/** The same as text: operations, then what is to be looked at, the dangers first. */
+export function programTable(name: string, text: string, setup: SetupDocument | undefined): string {
+  const view = programView(text, setup)
+  const order = ['danger', 'look', 'note']
+  const sorted = [...view.judgements].sort(
+    (a, b) => order.indexOf(a.severity) - order.indexOf(b.severity) || a.line - b.line,
+  )
+  return [
+    `${name}: ${view.lines} lines`,
+    ...view.header.map((comment) => `  (${comment})`),
+    ...view.operations.flatMap((one) => [
+      '',
+      `${one.tool === null ? 'before any tool' : `T${one.tool}`}${one.name === null ? '' : ` ${one.name}`}  H ${list(one.lengths)}  D ${list(one.diameters)}${one.uncertain ? '  NOT ALL FOLLOWED' : ''}`,
+      ...Object.entries(one.extents).map(
+        ([row, axes]) =>
+          `  ${row}  ${Object.entries(axes)
+            .map(([axis, [low, high]]) => `${axis} ${low} … ${high}`)
+            .join('   ')} ${view.unit}`,
+      ),
+      `  at feed ${one.cutMm.toFixed(0)} mm, ${one.cutMinutes.toFixed(1)} min; at rapid ${one.rapidMm.toFixed(0)} mm`,
+    ]),
+    '',
+    ...sorted.flatMap(({ severity, line, excerpt, title, why, remedy }) => [
+      `${severity.toUpperCase()}  line ${line}: ${title}${excerpt === '' ? '' : `   ${excerpt}`}`,
+      `    ${why} ${remedy}`,
+    ]),
+    ...view.problems.map(
+      ({ line, column, excerpt, says }) =>
+        `NOT READ  line ${line}, column ${column}: ${says}   ${excerpt}`,
+    ),
+    '',
+  ].join('\n')
+}
+
+function judgementsOf(
+  reading: ProgramReading,
+  setup: SetupDocument | undefined,
+): readonly ProgramJudgement[] {
+  const needs = setup === undefined ? [] : judgeNeeds(reading, setup, solve(setup))
+  return [...reading.judgements, ...needs]
+}
+
+function operationView(operation: Operation, unit: LengthUnit) {
+  const write = writer(unit)
+  return {
+    tool: operation.tool ?? null,
+    name: operation.name ?? null,
+    line: operation.from.line,
+    lengths: [...operation.lengths.keys()],
+    diameters: [...operation.diameters.keys()],
+    extents: Object.fromEntries(
+      [...operation.extents].map(([row, extents]) => [row, written(extents, write)]),
+    ),
+    lowestZ: operation.lowestZ
+      ? { z: write(operation.lowestZ.z), line: operation.lowestZ.at.line }
+      : null,
+    firstApproach: operation.firstApproach?.line ?? null,
+    speeds: operation.speeds,
+    feeds: operation.feeds,
+    cutMm: operation.cutMm,
+    rapidMm: operation.rapidMm,
+    cutMinutes: operation.cutMinutes,
+    uncertain: operation.uncertain,
+  }
+}
+
+const written = (extents: Extents, write: (nm: Nanometres) => string) =>
+  Object.fromEntries(
+    Object.entries(extents).map(([axis, [low, high]]) => [axis, [write(low), write(high)]]),
+  )
+
+const writer = (unit: LengthUnit) => (nm: Nanometres) =>
+  formatLength(nm, unit, unit === 'mm' ? 3 : 4)
+
+const list = (registers: readonly number[]): string =>
+  registers.length === 0 ? '–' : registers.join(', ')

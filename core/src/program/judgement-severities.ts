@@ -1,0 +1,33 @@
+import type { ProgramJudgement, ProgramJudgementCode } from './program-types'
+
+/**
+ * How much a judgement weighs: `danger` can crash or scrap, `look` may be meant, `note` is good to know.
+ * Common practice, no source.
+ */
+export const JUDGEMENT_SEVERITIES: Readonly<
+  Record<ProgramJudgementCode, ProgramJudgement['severity']>
+> = {
+  'length-differs-from-tool': 'danger',
+  'moves-before-length': 'danger',
+  'compensation-not-cancelled': 'danger',
+  'shift-active': 'danger',
+  'tool-not-changed': 'danger',
+  'unit-differs': 'danger',
+  'length-not-set': 'danger',
+  'length-stale': 'danger',
+  'offset-not-on-sheet': 'danger',
+  'offset-not-set': 'danger',
+  'offset-stale': 'danger',
+  'beyond-travel': 'danger',
+  'tool-not-on-sheet': 'danger',
+  'diameter-differs-from-tool': 'look',
+  'length-not-cancelled': 'look',
+  'units-switched': 'look',
+  'cancel-moves-all-axes': 'look',
+  'reaches-jaws': 'look',
+  'length-unproven': 'look',
+  'offset-unproven': 'look',
+  'offset-not-used': 'note',
+  'no-safe-line': 'note',
+  'no-unit': 'note',
+}

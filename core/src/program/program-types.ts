@@ -1,0 +1,123 @@
+import type { LengthUnit, Nanometres } from '../length/length'
+import type { MachineAxis } from '../setup/sheet'
+import type { BLOCK_FAULTS } from './block'
+
+/** What a reader could not follow, or what is wrong in a line. None is fatal. */
+export const PROGRAM_PROBLEMS = [
+  'code-unknown',
+  'arc-undetermined',
+  'arc-radius-differs',
+  'arc-start-unknown',
+  'subprogram-not-followed',
+  'cycle-incomplete',
+] as const
+
+export type ProgramProblemCode = (typeof PROGRAM_PROBLEMS)[number] | (typeof BLOCK_FAULTS)[number]
+
+export interface ProgramProblem {
+  readonly code: ProgramProblemCode
+  /** From 1. */
+  readonly line: number
+  readonly column: number
+  /** What stands there. */
+  readonly excerpt: string
+}
+
+/** A row that a program can select: G54 to G59, or one of the further ones. */
+export type ProgramRow = string
+
+/** Lowest and highest work position, in the program's own frame. */
+export type Extent = readonly [Nanometres, Nanometres]
+export type Extents = Readonly<Partial<Record<MachineAxis, Extent>>>
+
+/** A place in the program. */
+export interface ProgramPlace {
+  readonly line: number
+  readonly excerpt: string
+}
+
+/** What is done with one tool between two tool changes. */
+export interface Operation {
+  /** Undefined before the first change. */
+  readonly tool: number | undefined
+  readonly from: ProgramPlace
+  /** Last comment before it: what the program calls it. */
+  readonly name?: string
+  /** Registers that are called for, each with where it first is. */
+  readonly lengths: ReadonlyMap<number, ProgramPlace>
+  readonly diameters: ReadonlyMap<number, ProgramPlace>
+  readonly rows: ReadonlyMap<ProgramRow, ProgramPlace>
+  readonly extents: ReadonlyMap<ProgramRow, Extents>
+  readonly lowestZ?: { readonly z: Nanometres; readonly at: ProgramPlace }
+  /** The first move towards the part in Z. */
+  readonly firstApproach?: ProgramPlace
+  readonly speeds: readonly number[]
+  /** Millimetres (or inches) a minute, as written. */
+  readonly feeds: readonly number[]
+  /** Path at feed and at rapid, millimetres. */
+  readonly cutMm: number
+  readonly rapidMm: number
+  /** Time at feed alone, minutes; moves whose feed is not known are left out. */
+  readonly cutMinutes: number
+  /** Something in it was not followed: its extents may be too small. */
+  readonly uncertain: boolean
+}
+
+/** What a machinist is told about a program by itself. Words: words/program-words.ts. */
+export const PROGRAM_JUDGEMENTS = [
+  'length-differs-from-tool',
+  'diameter-differs-from-tool',
+  'moves-before-length',
+  'length-not-cancelled',
+  'compensation-not-cancelled',
+  'shift-active',
+  'units-switched',
+  'no-unit',
+  'no-safe-line',
+  'cancel-moves-all-axes',
+  'tool-not-changed',
+] as const
+
+/** What it is told against a set-up: what the program needs, and what is there. */
+export const NEED_JUDGEMENTS = [
+  'unit-differs',
+  'tool-not-on-sheet',
+  'length-not-set',
+  'length-stale',
+  'length-unproven',
+  'offset-not-on-sheet',
+  'offset-not-set',
+  'offset-stale',
+  'offset-unproven',
+  'offset-not-used',
+  'beyond-travel',
+  'reaches-jaws',
+] as const
+
+export type ProgramJudgementCode =
+  (typeof PROGRAM_JUDGEMENTS)[number] | (typeof NEED_JUDGEMENTS)[number]
+
+export interface ProgramJudgement extends ProgramPlace {
+  readonly code: ProgramJudgementCode
+  /** `danger`: it can crash; `look`: it may be meant; `note`: good to know. */
+  readonly severity: 'danger' | 'look' | 'note'
+  readonly tool?: number
+  readonly register?: number
+  readonly row?: ProgramRow
+  readonly axis?: MachineAxis
+  /** How far beyond the travel, or how far from the jaws; below zero it is in them. */
+  readonly amount?: Nanometres
+}
+
+export interface ProgramReading {
+  readonly lines: number
+  /** Comments before the first tool and the first move: often the set-up sheet. */
+  readonly header: readonly string[]
+  /** The first unit that is set; undefined where none is. */
+  readonly unit: LengthUnit | undefined
+  readonly operations: readonly Operation[]
+  readonly problems: readonly ProgramProblem[]
+  readonly judgements: readonly ProgramJudgement[]
+  /** Work offsets that the program itself writes. */
+  readonly writesOffsets: readonly ProgramPlace[]
+}

@@ -1,0 +1,155 @@
+import type {
+  ProgramJudgement,
+  ProgramJudgementCode,
+  ProgramProblem,
+  ProgramProblemCode,
+} from '../program/program-types'
+import type { LengthWriter } from './warning-words'
+
+/** What a judgement says: what it is, why it matters, what to do. */
+export interface JudgementWords {
+  readonly title: string
+  readonly why: string
+  readonly remedy: string
+}
+
+const judgements: Readonly<
+  Record<ProgramJudgementCode, (about: ProgramJudgement, write: LengthWriter) => JudgementWords>
+> = {
+  'length-differs-from-tool': ({ tool, register }) => ({
+    title: `T${tool} is used with H${register}`,
+    why: 'Another tool’s length drives this one too deep, or into air.',
+    remedy: `Make it H${tool}, or make sure that H${register} is meant.`,
+  }),
+  'diameter-differs-from-tool': ({ tool, register }) => ({
+    title: `T${tool} is used with D${register}`,
+    why: 'Walls are offset by another tool’s diameter.',
+    remedy: `Make it D${tool}, or make sure that D${register} is meant.`,
+  }),
+  'moves-before-length': ({ tool }) => ({
+    title: `Z moves with ${tool === undefined ? 'the tool' : `T${tool}`} before any G43`,
+    why: 'Without its length the nose goes where the tip should: into the part.',
+    remedy: 'Call G43 with its H before the first Z of a tool.',
+  }),
+  'length-not-cancelled': ({ tool }) => ({
+    title: `The length of T${tool} is still active`,
+    why: 'The next tool, or the next program, may move with it.',
+    remedy: 'Cancel it with G49, or call the next G43 before any Z.',
+  }),
+  'compensation-not-cancelled': () => ({
+    title: 'Cutter compensation is still active',
+    why: 'The next move is offset sideways by a diameter that is not in the spindle.',
+    remedy: 'Cancel it with G40 before the tool leaves the wall.',
+  }),
+  'shift-active': () => ({
+    title: 'G52 or G92 is left active',
+    why: 'Every later position, in this program or the next, is shifted by it.',
+    remedy: 'Cancel it before the end.',
+  }),
+  'units-switched': () => ({
+    title: 'The unit changes in the middle',
+    why: 'Numbers after it mean 25.4 times as much, or as little.',
+    remedy: 'Make sure that it is meant.',
+  }),
+  'no-unit': () => ({
+    title: 'No unit is set',
+    why: 'The program runs in whatever unit the control was left in.',
+    remedy: 'Put G20 or G21 in its first lines.',
+  }),
+  'no-safe-line': () => ({
+    title: 'There is no line that cancels what was left over',
+    why: 'A compensation, a length or a cycle from before may still be active.',
+    remedy: 'Begin with G40, G49 and G80.',
+  }),
+  'cancel-moves-all-axes': () => ({
+    title: 'Z goes up together with X or Y',
+    why: 'A rapid in all axes at once may cut the corner through the part.',
+    remedy: 'Take Z up first, on a line of its own.',
+  }),
+  'tool-not-changed': ({ tool }) => ({
+    title: `T${tool} is called, but no change is commanded`,
+    why: 'Another tool may stand in the spindle.',
+    remedy: 'Add M6, or look what is in the spindle.',
+  }),
+  'unit-differs': () => ({
+    title: 'The program and the set-up have different units',
+    why: 'One of them is wrong by 25.4 times.',
+    remedy: 'Look at G20 or G21, and at the sheet.',
+  }),
+  'tool-not-on-sheet': ({ tool }) => ({
+    title: `T${tool} is not on the sheet`,
+    why: 'Nobody has measured it for this job.',
+    remedy: 'Add it to the sheet and touch it, or look whether this is the right program.',
+  }),
+  'length-not-set': ({ register }) => ({
+    title: `H${register} is not keyed in and read back`,
+    why: 'The control holds an old length, or none.',
+    remedy: `Touch the tool, key H${register} in and read it back.`,
+  }),
+  'length-stale': ({ register }) => ({
+    title: `H${register} no longer holds`,
+    why: 'Something it counts on has moved since.',
+    remedy: 'Touch the tool again.',
+  }),
+  'length-unproven': ({ register }) => ({
+    title: `H${register} is not proven`,
+    why: 'A slip in it shows only when the tool is in the part.',
+    remedy: 'Prove it with a cautious move.',
+  }),
+  'offset-not-on-sheet': ({ row }) => ({
+    title: `${row} is used, but not on the sheet`,
+    why: 'The control runs with whatever that row holds.',
+    remedy: 'Add it to the sheet and set it, or look at the program.',
+  }),
+  'offset-not-set': ({ row }) => ({
+    title: `${row} is not keyed in and read back`,
+    why: 'The control runs with whatever that row holds.',
+    remedy: 'Find its zero, key it in and read it back.',
+  }),
+  'offset-stale': ({ row }) => ({
+    title: `${row} no longer holds`,
+    why: 'Something it counts on has moved since.',
+    remedy: 'Find its zero again.',
+  }),
+  'offset-unproven': ({ row }) => ({
+    title: `${row} is not proven`,
+    why: 'A slip in it shows only when the tool is in the part.',
+    remedy: 'Prove it with a cautious move.',
+  }),
+  'offset-not-used': ({ row }) => ({
+    title: `${row} is set, but the program does not use it`,
+    why: 'Either work is left over, or the program stays in another row.',
+    remedy: 'Look whether the program selects it.',
+  }),
+  'beyond-travel': ({ row, axis, amount }, write) => ({
+    title: `${row} ${axis} goes ${amount === undefined ? '' : `${write(amount)} `}beyond the travel`,
+    why: 'The machine stops in mid-cut, or runs into its end.',
+    remedy: 'Move the part, or look at the offset and the length.',
+  }),
+  'reaches-jaws': ({ row, amount }, write) => ({
+    title: `${row} cuts ${amount === undefined ? 'down' : `${write(amount)} from the jaws, down`} to their upper edge or below`,
+    why: 'A cut beside the part meets the jaws.',
+    remedy: 'Make sure that it stays within the part, or grip less.',
+  }),
+}
+
+export const describeJudgement = (
+  judgement: ProgramJudgement,
+  write: LengthWriter,
+): JudgementWords => judgements[judgement.code](judgement, write)
+
+const problems: Readonly<Record<ProgramProblemCode, string>> = {
+  'comment-open': 'a comment is not closed; the rest of the line is taken for it',
+  'character-unknown': 'this character has no meaning here; it is passed over',
+  'number-missing': 'a letter stands without its number; it is passed over',
+  'not-followed': 'this computes its numbers and is not followed: extents may be too small',
+  'code-unknown': 'this code is not known and not followed',
+  'arc-undetermined': 'the arc cannot be drawn: its centre or radius does not fit its ends',
+  'arc-radius-differs': 'start and end of the arc lie at different distances from its centre',
+  'arc-start-unknown': 'the arc begins where the program has not said',
+  'subprogram-not-followed': 'the subprogram is not followed: what it does is not in the summary',
+  'cycle-incomplete': 'the cycle has no depth or no retract plane yet',
+}
+
+export const describeProgramProblem = ({ code }: Pick<ProgramProblem, 'code'>): string =>
+  problems[code]
