@@ -259,7 +259,7 @@ export {
 export { describeAdvice, describeVerdict, describeGap } from './words/advice-words'
 export { describeKeyMode, type KeyWords } from './words/key-words'
 export { needOf, type Need } from './setup/needs'
-export { readBlock, type Block, type BlockFault, type ProgramWord } from './program/block'
+export { readBlock, wordText, type Block, type BlockFault, type ProgramWord } from './program/block'
 export {
   NEED_JUDGEMENTS,
   PROGRAM_JUDGEMENTS,

@@ -11,11 +11,13 @@ import {
   readBlock,
   readProgram,
   solve,
+  wordText,
   type Extents,
   type PlanePoint,
   type ProgramReading,
   type SetupDocument,
 } from '../src'
+import { parseLine } from 'gcode-parser'
 import { Chance } from './random'
 import {
   difference,
@@ -49,8 +51,16 @@ describe('a block', () => {
     ['%', ''],
   ])('%s', (line, words) => {
     const block = readBlock(line)
-    expect(block.words.map(({ letter, text }) => letter + text).join(' ')).toBe(words)
+    expect(block.words.map((word) => wordText(line, word)).join(' ')).toBe(words)
     expect(block.faults).toEqual([])
+  })
+
+  test('a number is the double that its text is, to the last bit', () => {
+    for (let seed = 1; seed <= 5000; seed += 1) {
+      const chance = new Chance(seed)
+      const text = `${chance.of(['', '-'])}${chance.whole(0, 10 ** chance.whole(1, 9))}.${'0123456789'.repeat(2).slice(chance.whole(0, 9), chance.whole(10, 16))}`
+      expect([text, readBlock(`X${text}`).words[0]?.value]).toEqual([text, Number(text) + 0])
+    }
   })
 
   test('comments are kept, a slash is told', () => {
@@ -330,6 +340,26 @@ test('programs of our own writer: the extents are the ones that were written', (
     const reading = readProgram(lines.join('\n'))
     expect([seed, only(reading)]).toEqual([seed, range])
     expect([seed, reading.problems]).toEqual([seed, []])
+  }
+})
+
+// A general tokenising library from the registry as the second opinion; it reads N as the line's number.
+test('words of 5,000 random lines are those that a general library reads', () => {
+  for (let seed = 1; seed <= 5000; seed += 1) {
+    const chance = new Chance(seed)
+    const words = Array.from({ length: chance.whole(1, 8) }, () => {
+      const letter = 'GXYZIJKRMFS'.charAt(chance.whole(0, 10))
+      const sign = chance.of(['', '-', '+'])
+      const digits = `${chance.whole(0, 999)}${chance.of(['', '.', `.${chance.whole(0, 999)}`])}`
+      return `${chance.next() < 0.3 ? letter.toLowerCase() : letter}${sign}${digits}`
+    })
+    const line = `${words.join(chance.of(['', ' ', '  ']))}${chance.of(['', ' (note)', ' ; note'])}`
+    const ours = readBlock(line).words.map(({ letter, value }) => [letter, value + 0])
+    const theirs = parseLine(line).words.map(([letter, value]) => [
+      letter.toUpperCase(),
+      Number(value) + 0,
+    ])
+    expect([line, ours]).toEqual([line, theirs])
   }
 })
 

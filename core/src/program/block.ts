@@ -1,11 +1,11 @@
 /** One word of a block: a letter and its number. */
 export interface ProgramWord {
   readonly letter: string
-  /** The number as written, without the spaces that a line may have anywhere. */
-  readonly text: string
   readonly value: number
   /** Where the letter stands, from 1. */
   readonly column: number
+  /** The last column of its number. */
+  readonly end: number
 }
 
 /** Why part of a line could not be read. None is fatal: the reader goes on. */
@@ -34,8 +34,18 @@ export interface Block {
 
 const isDigit = (code: number): boolean => code >= 48 && code <= 57
 const isSpace = (code: number): boolean => code === 32 || code === 9 || code === 13
-const SLASH = 47
+/** A to Z in either case: bit 5 is what tells them apart. */
+const isLetter = (code: number): boolean => (code | 32) >= 97 && (code | 32) <= 122
+const PERCENT = 37
+const PAREN = 40
+const PLUS = 43
+const MINUS = 45
 const POINT = 46
+const SLASH = 47
+const SEMICOLON = 59
+const HASH = 35
+const BRACKET = 91
+const EQUALS = 61
 
 /**
  * Splits a line into words and comments: RS-274/NGC, NISTIR 6556 §3.3 (from memory). Case does not matter,
@@ -52,73 +62,102 @@ export function readBlock(line: string): Block {
   let at = 0
   while (at < line.length) {
     const code = line.charCodeAt(at)
-    const character = line.charAt(at)
-    if (isSpace(code) || character === '%') {
+    if (isLetter(code)) {
+      const word = readWord(line, at, code)
+      if (word !== undefined) {
+        words.push(word)
+        at = word.end
+        continue
+      }
+      const rest = line.slice(at).trim()
+      const computed = COMPUTED.test(rest)
+      faults.push({
+        code: computed ? 'not-followed' : 'number-missing',
+        column: at + 1,
+        text: rest,
+      })
+      if (computed) break
+      at += 1
+    } else if (isSpace(code) || code === PERCENT) {
       at += 1
     } else if (code === SLASH && words.length === 0) {
       optional = true
       at += 1
-    } else if (character === ';') {
+    } else if (code === SEMICOLON) {
       comments.push(line.slice(at + 1).trim())
       break
-    } else if (character === '(') {
+    } else if (code === PAREN) {
       const end = line.indexOf(')', at)
       if (end < 0) faults.push({ code: 'comment-open', column: at + 1, text: line.slice(at) })
       comments.push(line.slice(at + 1, end < 0 ? undefined : end).trim())
       if (end < 0) break
       at = end + 1
-    } else if (character === '#' || character === '[' || character === '=') {
+    } else if (code === HASH || code === BRACKET || code === EQUALS) {
       faults.push({ code: 'not-followed', column: at + 1, text: line.slice(at).trim() })
       break
-    } else if (/[a-z]/i.test(character)) {
-      const number = readNumber(line, at + 1)
-      if (number === undefined) {
-        const rest = line.slice(at).trim()
-        // A parameter, an expression or a word of a language of its own: none of it is a number.
-        const computed = /^[a-z]\s*[-+]?\s*[#[]/i.test(rest) || /^[a-z]{2}/i.test(rest)
-        faults.push({
-          code: computed ? 'not-followed' : 'number-missing',
-          column: at + 1,
-          text: rest,
-        })
-        if (computed) break
-        at += 1
-      } else {
-        words.push({
-          letter: character.toUpperCase(),
-          text: number.text,
-          value: Number(number.text),
-          column: at + 1,
-        })
-        at = number.end
-      }
     } else {
-      faults.push({ code: 'character-unknown', column: at + 1, text: character })
+      faults.push({ code: 'character-unknown', column: at + 1, text: line.charAt(at) })
       at += 1
     }
   }
   return { words, comments, optional, faults }
 }
 
-/** Sign, digits, point, digits, with spaces anywhere; undefined where there is no digit. */
-function readNumber(
-  line: string,
-  start: number,
-): { readonly text: string; readonly end: number } | undefined {
-  let text = ''
-  let end = start
+const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'
+/** A parameter, an expression, or a word of a language of its own: none of it is a number. */
+const COMPUTED = /^[a-z]\s*[-+]?\s*[#[]|^[a-z]{2}/i
+
+/** A word as it is written, without the spaces that a line may have anywhere. */
+export const wordText = (line: string, { column, end }: ProgramWord): string =>
+  line
+    .slice(column - 1, end)
+    .replace(/\s/g, '')
+    .toUpperCase()
+
+/** More digits than a double holds are left to the language's own reader. */
+const EXACT_DIGITS = 15
+
+/**
+ * A letter with its number: sign, digits, point, digits, with spaces anywhere; undefined where there is no
+ * digit. The number is put together from its digits, since a program may have millions: an integer below
+ * 10^15 over a power of ten is rounded once, as reading the text would be.
+ */
+function readWord(line: string, start: number, letter: number): ProgramWord | undefined {
+  let end = 0
+  let begun = false
+  let negative = false
   let digits = 0
-  let points = 0
-  for (let at = start; at < line.length; at += 1) {
+  let decimals = -1
+  let whole = 0
+  for (let at = start + 1; at < line.length; at += 1) {
     const code = line.charCodeAt(at)
-    if (isSpace(code)) continue
-    const character = line.charAt(at)
-    const sign = (character === '+' || character === '-') && text === ''
-    if (code === POINT && points === 0) points += 1
-    else if (isDigit(code)) digits += 1
-    else if (!sign) break
-    text += character
-    end = at + 1
+    if (isDigit(code)) {
+      begun = true
+      whole = whole * 10 + (code - ZERO)
+      digits += 1
+      if (decimals >= 0) decimals += 1
+      end = at + 1
+    } else if (code === POINT && decimals < 0) {
+      begun = true
+      decimals = 0
+      if (digits > 0) end = at + 1
+    } else if ((code === PLUS || code === MINUS) && !begun) {
+      begun = true
+      negative = code === MINUS
+    } else if (!isSpace(code)) break
   }
-  return digits === 0 ? undefined : { text, end }
+  if (digits === 0) return undefined
+  const size =
+    digits > EXACT_DIGITS
+      ? Number(line.slice(start + 1, end).replace(/[\s+-]/g, ''))
+      : whole / (POWERS[Math.max(decimals, 0)] ?? 1)
+  return {
+    letter: LETTERS.charAt((letter | 32) - 97),
+    value: negative && size !== 0 ? -size : size,
+    column: start + 1,
+    end,
+  }
 }
+
+const ZERO = 48
+const POWERS = Array.from({ length: EXACT_DIGITS + 1 }, (_, power) => 10 ** power)

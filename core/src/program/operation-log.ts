@@ -1,10 +1,10 @@
-import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
+import { NANOMETRES_PER, toNanometres } from '../length/length'
 import type { MachineAxis } from '../setup/sheet'
 import type { Extent, Extents, Operation, ProgramPlace, ProgramRow } from './program-types'
 
 /** A path that was followed, in nanometres; an axis that is not known is left out. */
 export interface Path {
-  readonly extents: Extents
+  readonly extents: Readonly<Partial<Record<MachineAxis, readonly [number, number]>>>
   readonly lengthNm: number
   readonly feedPerMinute: number | undefined
   readonly rapid: boolean
@@ -15,7 +15,8 @@ export class OperationLog {
   private readonly lengths = new Map<number, ProgramPlace>()
   private readonly diameters = new Map<number, ProgramPlace>()
   private readonly rows = new Map<ProgramRow, ProgramPlace>()
-  private readonly extents = new Map<ProgramRow, Extents>()
+  /** Lowest and highest of X, Y, Z, widened in place: a program may have millions of moves. */
+  private readonly extents = new Map<ProgramRow, Float64Array>()
   private readonly speeds = new Set<number>()
   private readonly feeds = new Set<number>()
   private lowestZ: Operation['lowestZ']
@@ -48,13 +49,21 @@ export class OperationLog {
   }
 
   /** Takes a path in; `approaches` when it is the first that goes down. */
-  follow(row: ProgramRow, path: Path, place: ProgramPlace): void {
-    if (!this.rows.has(row)) this.rows.set(row, place)
-    this.extents.set(row, merged(this.extents.get(row), path.extents))
-    const low = path.extents.Z?.[0]
-    if (low !== undefined) {
-      this.firstApproach ??= place
-      if (this.lowestZ === undefined || low < this.lowestZ.z) this.lowestZ = { z: low, at: place }
+  follow(row: ProgramRow, path: Path, place: () => ProgramPlace): void {
+    let ranges = this.extents.get(row)
+    if (ranges === undefined) {
+      ranges = Float64Array.of(Infinity, -Infinity, Infinity, -Infinity, Infinity, -Infinity)
+      this.extents.set(row, ranges)
+      this.rows.set(row, place())
+    }
+    const { X, Y, Z } = path.extents
+    if (X !== undefined) widen(ranges, 0, X)
+    if (Y !== undefined) widen(ranges, 2, Y)
+    if (Z !== undefined) {
+      widen(ranges, 4, Z)
+      this.firstApproach ??= place()
+      if (this.lowestZ === undefined || Z[0] < this.lowestZ.z)
+        this.lowestZ = { z: toNanometres(Z[0]), at: place() }
     }
     const millimetres = path.lengthNm / NANOMETRES_PER.mm
     if (path.rapid) this.rapidMm += millimetres
@@ -81,7 +90,7 @@ export class OperationLog {
       lengths: this.lengths,
       diameters: this.diameters,
       rows: this.rows,
-      extents: this.extents,
+      extents: new Map([...this.extents].map(([row, ranges]) => [row, extentsOf(ranges)])),
       ...(this.lowestZ && { lowestZ: this.lowestZ }),
       ...(this.firstApproach && { firstApproach: this.firstApproach }),
       speeds: [...this.speeds],
@@ -96,18 +105,16 @@ export class OperationLog {
 
 const AXES: readonly MachineAxis[] = ['X', 'Y', 'Z']
 
-function merged(before: Extents | undefined, added: Extents): Extents {
-  const result: Partial<Record<MachineAxis, Extent>> = { ...before }
-  for (const axis of AXES) {
-    const range = added[axis]
-    if (range === undefined) continue
-    const old = result[axis]
-    result[axis] = old
-      ? [lower(old[0], range[0]), higher(old[1], range[1])]
-      : [toNanometres(range[0]), toNanometres(range[1])]
-  }
-  return result
+function widen(ranges: Float64Array, at: number, [low, high]: readonly [number, number]): void {
+  if (low < (ranges[at] ?? Infinity)) ranges[at] = low
+  if (high > (ranges[at + 1] ?? -Infinity)) ranges[at + 1] = high
 }
 
-const lower = (a: Nanometres, b: Nanometres): Nanometres => (a < b ? a : b)
-const higher = (a: Nanometres, b: Nanometres): Nanometres => (a > b ? a : b)
+function extentsOf(ranges: Float64Array): Extents {
+  const extents: Partial<Record<MachineAxis, Extent>> = {}
+  AXES.forEach((axis, index) => {
+    const [low = Infinity, high = -Infinity] = ranges.subarray(2 * index, 2 * index + 2)
+    if (low <= high) extents[axis] = [toNanometres(low), toNanometres(high)]
+  })
+  return extents
+}

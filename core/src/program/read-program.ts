@@ -1,12 +1,10 @@
-import { NANOMETRES_PER, toNanometres, type LengthUnit, type Nanometres } from '../length/length'
+import { NANOMETRES_PER, type LengthUnit } from '../length/length'
 import type { MachineAxis } from '../setup/sheet'
-import { arcAround, arcExtents, arcOfRadius, type Arc, type PlanePoint } from './arc'
-import { readBlock, type Block, type ProgramWord } from './block'
+import { arcMove, PLANES, type Position } from './arc-move'
+import { readBlock, wordText, type Block, type ProgramWord } from './block'
 import { JUDGEMENT_SEVERITIES } from './judgement-severities'
-import { OperationLog } from './operation-log'
+import { OperationLog, type Path } from './operation-log'
 import type {
-  Extent,
-  Extents,
   Operation,
   ProgramJudgement,
   ProgramJudgementCode,
@@ -18,21 +16,8 @@ import type {
 } from './program-types'
 
 const AXES: readonly MachineAxis[] = ['X', 'Y', 'Z']
-/** The two axes of an arc's plane, the letters of its centre, and the axis that it climbs along. */
-const PLANES = {
-  17: { a: 'X', b: 'Y', i: 'I', j: 'J', climb: 'Z' },
-  18: { a: 'Z', b: 'X', i: 'K', j: 'I', climb: 'Y' },
-  19: { a: 'Y', b: 'Z', i: 'J', j: 'K', climb: 'X' },
-} as const
-
-/** An arc whose ends lie this much off its circle is told: a hundredth of a millimetre is more than rounding. */
-const ARC_TOLERANCE_NM = 0.01 * NANOMETRES_PER.mm
-
 /** Codes that say nothing about where the tool goes, and need no following. */
 const HARMLESS_G = new Set([4, 9, 15, 17.1, 40.1, 50, 61, 61.1, 62, 64, 69, 93, 94, 95, 96, 97])
-
-/** Where the tool is, in the program's own coordinates; an axis is unknown until a move says it. */
-type Position = Partial<Record<MachineAxis, number>>
 
 interface Cycle {
   readonly code: number
@@ -55,7 +40,8 @@ export class ProgramReader {
   private readonly operations: Operation[] = []
   private readonly writesOffsets: ProgramPlace[] = []
   private log: OperationLog | undefined
-  private place: ProgramPlace = { line: 0, excerpt: '' }
+  private text = ''
+  private known: ProgramPlace | undefined
 
   private unit: LengthUnit | undefined
   private firstUnit: LengthUnit | undefined
@@ -67,8 +53,8 @@ export class ProgramReader {
   private cycleStart: number | undefined
   private row: ProgramRow = 'G54'
   private feed: number | undefined
-  private position: Position = {}
-  private local: Position = {}
+  private readonly position: Position = nowhere()
+  private local: Position = nowhere()
   private hasShift = false
   private lengthActive = false
   private compensated = false
@@ -76,22 +62,32 @@ export class ProgramReader {
   private tool: number | undefined
   private changed = false
   private hasMoved = false
-  private safe = new Set<number>()
+  private readonly safe = new Set<number>()
+  /** Numbers of the block that is executed, by letter; NaN where it is not written. */
+  private readonly numbers = new Float64Array(26)
 
   /** Takes the next line in, without its line break. */
   line(text: string): void {
     this.lines += 1
-    this.place = { line: this.lines, excerpt: text.trim().slice(0, 120) }
+    this.text = text
+    this.known = undefined
     const block = readBlock(text)
     for (const { code, column, text: excerpt } of block.faults) {
       this.problems.push({ code, line: this.lines, column, excerpt })
       if (code !== 'comment-open') this.current().doubt()
     }
-    const comments = block.comments.filter((comment) => comment !== '')
-    this.lastComment = comments.at(-1) ?? this.lastComment
+    for (const comment of block.comments) if (comment !== '') this.lastComment = comment
     if (block.words.length > 0) this.execute(block)
-    if (!this.hasMoved && this.tool === undefined) this.header.push(...comments)
+    if (!this.hasMoved && this.tool === undefined)
+      this.header.push(...block.comments.filter((comment) => comment !== ''))
   }
+
+  /** Where the reader is; made only when it is told, since most lines have nothing to tell. */
+  private get place(): ProgramPlace {
+    this.known ??= { line: this.lines, excerpt: this.text.trim().slice(0, LONGEST_EXCERPT) }
+    return this.known
+  }
+  private readonly placeNow = () => this.place
 
   /** What was read, once every line is in. */
   finish(): ProgramReading {
@@ -111,15 +107,26 @@ export class ProgramReader {
 
   /** In the order in which a control executes the words of a block (NISTIR 6556 table 8, from memory). */
   private execute({ words }: Block): void {
-    const value = (letter: string) => words.find((word) => word.letter === letter)?.value
+    const plain = this.takeNumbers(words)
+    const log = this.current()
+    const F = this.number('F')
+    if (F !== undefined) this.feed = F
+    const S = this.number('S')
+    if (S !== undefined) log.useSpeed(S)
+    // Most lines of a long program only go on.
+    if (plain) {
+      const G = this.number('G')
+      if (G === 0 || G === 1 || G === 2 || G === 3) {
+        this.motion = G
+        this.safe.add(G)
+      }
+      this.move(words)
+      return
+    }
+    const value = (letter: string) => this.number(letter)
     const codes = words.filter(({ letter }) => letter === 'G').map((word) => word.value)
     const has = (code: number) => codes.includes(code)
-    const log = this.current()
 
-    const F = value('F')
-    if (F !== undefined) this.feed = F
-    const S = value('S')
-    if (S !== undefined) log.useSpeed(S)
     const T = value('T')
     if (T !== undefined) this.prepared = T
     const M = words.filter(({ letter }) => letter === 'M').map((word) => word.value)
@@ -136,14 +143,37 @@ export class ProgramReader {
     this.setLength(codes, value('H'))
 
     if (has(10)) this.writesOffsets.push(this.place)
-    else if (has(52) || has(92)) this.shift(has(92) ? 92 : 52, words)
+    else if (has(52) || has(92)) this.shift(has(92) ? 92 : 52)
     else if (has(92.1) || has(92.2)) this.clearShift()
-    else if (has(28) || has(30)) this.home(words)
-    else if (has(53)) this.machineMove(words)
+    else if (has(28) || has(30)) this.home()
+    else if (has(53)) this.machineMove()
     else if (has(4)) return
     else this.move(words)
 
     if (M.includes(2) || M.includes(30)) this.judgeEnd()
+  }
+
+  /** The first number of each letter; true where nothing but a move, its feed and its speed is written. */
+  private takeNumbers(words: readonly ProgramWord[]): boolean {
+    this.numbers.fill(NaN)
+    let plain = true
+    for (const { letter, value } of words) {
+      const index = letter.charCodeAt(0) - A
+      if (Number.isNaN(this.numbers[index])) this.numbers[index] = value
+      if (letter === 'G')
+        plain = plain && (value === 0 || value === 1 || value === 2 || value === 3)
+      else if (!PLAIN_LETTERS.includes(letter)) plain = false
+    }
+    return plain
+  }
+
+  private number(letter: string): number | undefined {
+    const value = this.numbers[letter.charCodeAt(0) - A]
+    return value === undefined || Number.isNaN(value) ? undefined : value
+  }
+
+  private has(letter: string): boolean {
+    return this.number(letter) !== undefined
   }
 
   private setModal(code: number, words: readonly ProgramWord[]): void {
@@ -159,7 +189,7 @@ export class ProgramReader {
     else if (code === 73 || (code >= 81 && code <= 89)) this.beginCycle(code)
     else if (code >= 54 && code <= 59) this.selectRow(`G${code}`)
     else if (code === 59.1 || code === 59.2 || code === 59.3) this.selectRow(`G${code}`)
-    else if (code === 54.1) this.selectRow(`G54.1 P${numberOf(words, 'P') ?? '?'}`)
+    else if (code === 54.1) this.selectRow(`G54.1 P${this.number('P') ?? '?'}`)
     else if (!HARMLESS_G.has(code) && !FOLLOWED_ELSEWHERE.has(code))
       this.fault('code-unknown', words, 'G', code)
   }
@@ -174,7 +204,7 @@ export class ProgramReader {
   private selectRow(row: ProgramRow): void {
     if (row === this.row) return
     this.row = row
-    this.position = {}
+    for (const axis of AXES) this.forget(axis)
   }
 
   private setLength(codes: readonly number[], H: number | undefined): void {
@@ -217,10 +247,10 @@ export class ProgramReader {
   }
   private ended = false
 
-  private shift(code: 52 | 92, words: readonly ProgramWord[]): void {
+  private shift(code: 52 | 92): void {
     this.hasShift = false
     for (const axis of AXES) {
-      const written = this.lengthOf(words, axis)
+      const written = this.lengthOf(axis)
       if (written === undefined) continue
       const at = this.position[axis]
       if (code === 52) this.local[axis] = written
@@ -234,40 +264,39 @@ export class ProgramReader {
   }
 
   private clearShift(): void {
-    this.local = {}
+    this.local = nowhere()
     this.hasShift = false
   }
 
   /** Through a point, then to where the machine is at home: nothing is known afterwards. */
-  private home(words: readonly ProgramWord[]): void {
-    const through = this.targetOf(words)
+  private home(): void {
+    const through = this.targetOf()
     this.follow(through, 0)
-    if (this.lengthActive && words.some(({ letter }) => letter === 'X') && has(words, 'Z'))
-      this.judge('cancel-moves-all-axes')
-    for (const axis of AXES) if (has(words, axis)) this.forget(axis)
+    if (this.lengthActive && this.has('X') && this.has('Z')) this.judge('cancel-moves-all-axes')
+    for (const axis of AXES) if (this.has(axis)) this.forget(axis)
   }
 
-  private machineMove(words: readonly ProgramWord[]): void {
-    for (const axis of AXES) if (has(words, axis)) this.forget(axis)
+  private machineMove(): void {
+    for (const axis of AXES) if (this.has(axis)) this.forget(axis)
   }
 
   private move(words: readonly ProgramWord[]): void {
-    const moves = AXES.some((axis) => has(words, axis))
+    const moves = AXES.some((axis) => this.has(axis))
     if (this.motionIs('cycle')) {
-      if (moves || has(words, 'R')) this.drill(words)
+      if (moves || this.has('R')) this.drill(words)
       return
     }
     const isArc = this.motionIs(2) || this.motionIs(3)
-    if (!moves && !(isArc && ['I', 'J', 'K', 'R'].some((letter) => has(words, letter)))) return
+    if (!moves && !(isArc && ['I', 'J', 'K', 'R'].some((letter) => this.has(letter)))) return
     if (this.motion === undefined) return
     this.judgeMove(words)
-    const target = this.targetOf(words)
+    const target = this.targetOf()
     if (isArc) this.arc(words, target)
     else this.follow(target, this.motionIs(0) ? 0 : 1)
   }
 
   private judgeMove(words: readonly ProgramWord[]): void {
-    if (has(words, 'Z') && this.changed && !this.lengthActive) {
+    if (this.has('Z') && this.changed && !this.lengthActive) {
       this.judge('moves-before-length')
       this.changed = false
     }
@@ -277,66 +306,21 @@ export class ProgramReader {
       this.judge('tool-not-changed', { tool: this.prepared })
       this.told = true
     }
-    if (words.some(({ letter, value }) => letter === 'G' && value === 49) && has(words, 'Z'))
-      if (has(words, 'X') || has(words, 'Y')) this.judge('cancel-moves-all-axes')
+    if (words.some(({ letter, value }) => letter === 'G' && value === 49) && this.has('Z'))
+      if (this.has('X') || this.has('Y')) this.judge('cancel-moves-all-axes')
   }
   private told = false
 
   private arc(words: readonly ProgramWord[], target: Position): void {
-    const { a, b, i, j, climb } = PLANES[this.plane]
-    const start = pointOf(this.position, a, b)
-    const end = pointOf({ ...this.position, ...target }, a, b)
     const clockwise = this.motionIs(2)
-    if (start === undefined || end === undefined) {
-      this.fault('arc-start-unknown', words, 'G', clockwise ? 2 : 3)
-      this.follow(target, 1)
-      return
-    }
-    const arc = this.arcFrom(words, start, end, [i, j], clockwise)
-    if (arc === undefined) {
-      this.fault('arc-undetermined', words, 'G', clockwise ? 2 : 3)
-      this.follow(target, 1)
-      return
-    }
-    const extents = arcExtents(start, end, arc)
-    const climbFrom = this.position[climb]
-    const climbTo = target[climb] ?? climbFrom
-    const climbs =
-      climbFrom === undefined || climbTo === undefined ? 0 : Math.abs(climbTo - climbFrom)
-    this.record(
-      {
-        [a]: extents.a,
-        [b]: extents.b,
-        ...(climbTo !== undefined && {
-          [climb]: [
-            Math.min(climbFrom ?? climbTo, climbTo),
-            Math.max(climbFrom ?? climbTo, climbTo),
-          ],
-        }),
-      },
-      Math.hypot(arc.radius * arc.sweep, climbs),
-      false,
+    const path = arcMove(this.position, target, PLANES[this.plane], clockwise, (letter) =>
+      this.lengthOf(letter),
     )
-    this.position = { ...this.position, ...target }
-  }
-
-  private arcFrom(
-    words: readonly ProgramWord[],
-    start: PlanePoint,
-    end: PlanePoint,
-    letters: readonly [string, string],
-    clockwise: boolean,
-  ): Arc | undefined {
-    const radius = this.lengthOf(words, 'R')
-    if (radius !== undefined) return arcOfRadius(start, end, radius, clockwise)
-    const [i, j] = letters.map((letter) => this.lengthOf(words, letter))
-    if (i === undefined && j === undefined) return undefined
-    const centre = { a: start.a + (i ?? 0), b: start.b + (j ?? 0) }
-    const arc = arcAround(start, end, centre, clockwise)
-    const endRadius = Math.hypot(end.a - centre.a, end.b - centre.b)
-    if (Math.abs(endRadius - arc.radius) > ARC_TOLERANCE_NM)
-      this.fault('arc-radius-differs', words, 'G', clockwise ? 2 : 3)
-    return arc
+    if (path.fault !== undefined) this.fault(path.fault, words, 'G', clockwise ? 2 : 3)
+    // An arc that cannot be drawn still leads somewhere.
+    if (path.extents === undefined) return this.follow(target, 1)
+    this.record(path.extents, path.lengthNm, false)
+    this.goTo(target)
   }
 
   private beginCycle(code: number): void {
@@ -355,7 +339,7 @@ export class ProgramReader {
     const cycle = this.cycle
     if (cycle === undefined) return
     const start = this.cycleStart
-    const [Z, R] = [this.lengthOf(words, 'Z'), this.lengthOf(words, 'R')]
+    const [Z, R] = [this.lengthOf('Z'), this.lengthOf('R')]
     if (R !== undefined) cycle.R = this.absolute ? R + (this.local.Z ?? 0) : (start ?? NaN) + R
     if (Z !== undefined) cycle.Z = this.absolute ? Z + (this.local.Z ?? 0) : (cycle.R ?? NaN) + Z
     const { Z: bottom, R: retract } = cycle
@@ -369,19 +353,19 @@ export class ProgramReader {
       return
     }
     this.judgeMove(words)
-    const { X, Y } = this.targetOf(words)
-    this.follow({ ...(X !== undefined && { X }), ...(Y !== undefined && { Y }) }, 0)
-    this.follow({ Z: retract }, 0)
-    this.follow({ Z: bottom }, 1)
+    const { X, Y } = this.targetOf()
+    this.follow({ ...nowhere(), X, Y }, 0)
+    this.follow({ ...nowhere(), Z: retract }, 0)
+    this.follow({ ...nowhere(), Z: bottom }, 1)
     const top = this.returnsToStart && start !== undefined ? Math.max(start, retract) : retract
-    this.follow({ Z: top }, 0)
+    this.follow({ ...nowhere(), Z: top }, 0)
   }
 
   /** Where the written axes lead, in the row's frame; unknown where an unknown start is counted from. */
-  private targetOf(words: readonly ProgramWord[]): Position {
-    const target: Position = {}
+  private targetOf(): Position {
+    const target = nowhere()
     for (const axis of AXES) {
-      const written = this.lengthOf(words, axis)
+      const written = this.lengthOf(axis)
       if (written === undefined) continue
       if (this.absolute) target[axis] = written + (this.local[axis] ?? 0)
       else {
@@ -394,41 +378,34 @@ export class ProgramReader {
   }
 
   private follow(target: Position, kind: 0 | 1): void {
-    const extents: Partial<Record<MachineAxis, Extent>> = {}
+    const extents: Partial<Record<MachineAxis, readonly [number, number]>> = {}
     let squares = 0
+    let moved = false
     for (const axis of AXES) {
       const to = target[axis]
       if (to === undefined) continue
-      const from = this.position[axis]
-      extents[axis] = [nm(Math.min(from ?? to, to)), nm(Math.max(from ?? to, to))]
-      squares += from === undefined ? 0 : (to - from) ** 2
+      moved = true
+      const from = this.position[axis] ?? to
+      extents[axis] = from < to ? [from, to] : [to, from]
+      squares += (to - from) ** 2
     }
-    if (Object.keys(extents).length === 0) return
+    if (!moved) return
     this.record(extents, Math.sqrt(squares), kind === 0)
-    this.position = { ...this.position, ...target }
+    this.goTo(target)
   }
 
-  private record(
-    extents: Readonly<Partial<Record<MachineAxis, readonly [number, number]>>>,
-    lengthNm: number,
-    rapid: boolean,
-  ): void {
-    const rounded: Partial<Record<MachineAxis, Extent>> = {}
-    for (const axis of AXES) {
-      const range = extents[axis]
-      if (range) rounded[axis] = [nm(range[0]), nm(range[1])]
-    }
+  private record(extents: Path['extents'], lengthNm: number, rapid: boolean): void {
     const perMm = this.unit === 'in' ? NANOMETRES_PER.in / NANOMETRES_PER.mm : 1
     this.hasMoved = true
     this.current().follow(
       this.row,
       {
-        extents: rounded as Extents,
+        extents,
         lengthNm,
         rapid,
         feedPerMinute: this.feed === undefined ? undefined : this.feed * perMm,
       },
-      this.place,
+      this.placeNow,
     )
   }
 
@@ -436,15 +413,18 @@ export class ProgramReader {
     return this.motion === motion
   }
 
+  private goTo(target: Position): void {
+    for (const axis of AXES) this.position[axis] = target[axis] ?? this.position[axis]
+  }
+
   /** An axis whose place is not known any more. */
   private forget(axis: MachineAxis): void {
-    const { [axis]: _gone, ...rest } = this.position
-    this.position = rest
+    this.position[axis] = undefined
   }
 
   /** A written length in nanometres; millimetres until the program says inches. */
-  private lengthOf(words: readonly ProgramWord[], letter: string): number | undefined {
-    const written = numberOf(words, letter)
+  private lengthOf(letter: string): number | undefined {
+    const written = this.number(letter)
     return written === undefined
       ? undefined
       : Math.round(written * NANOMETRES_PER[this.unit ?? 'mm'])
@@ -473,7 +453,7 @@ export class ProgramReader {
       code,
       line: this.lines,
       column: word?.column ?? 1,
-      excerpt: word ? `${word.letter}${word.text}` : this.place.excerpt,
+      excerpt: word ? wordText(this.text, word) : this.place.excerpt,
     })
     this.current().doubt()
   }
@@ -496,18 +476,11 @@ export class ProgramReader {
 /** Codes that are followed, but not as a state. */
 const FOLLOWED_ELSEWHERE = new Set([10, 28, 30, 43, 44, 49, 52, 53, 92, 92.1, 92.2, 92.3])
 
-const numberOf = (words: readonly ProgramWord[], letter: string): number | undefined =>
-  words.find((word) => word.letter === letter)?.value
+const LONGEST_EXCERPT = 120
+const A = 'A'.charCodeAt(0)
+const PLAIN_LETTERS = 'XYZIJKRFSN'
 
-const has = (words: readonly ProgramWord[], letter: string): boolean =>
-  words.some((word) => word.letter === letter)
-
-const nm = (value: number): Nanometres => toNanometres(value)
-
-function pointOf(position: Position, a: MachineAxis, b: MachineAxis): PlanePoint | undefined {
-  const [first, second] = [position[a], position[b]]
-  return first === undefined || second === undefined ? undefined : { a: first, b: second }
-}
+const nowhere = (): Position => ({ X: undefined, Y: undefined, Z: undefined })
 
 /** Reads a whole program that is at hand as text. */
 export function readProgram(text: string): ProgramReading {
