@@ -86,6 +86,8 @@ export const setupAnswerSchema = z.object({
   document: setupDocumentSchema,
   solution: solutionViewSchema,
   records: z.array(recordSchema),
+  /** The last record stands for the set-up as it is: nothing was entered since. */
+  released: z.boolean(),
   createdBy: z.string(),
   createdAt: z.string(),
 })
@@ -103,6 +105,7 @@ export const setupSummarySchema = z.object({
   stepsDone: z.number(),
   stepsTotal: z.number(),
   nextStation: z.string().nullable(),
+  /** It was released, now or before; `nextStation` tells whether something is open again. */
   recorded: z.boolean(),
   warnings: z.number(),
 })

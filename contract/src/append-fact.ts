@@ -12,7 +12,7 @@ export interface FactStamp {
  * The document with one more fact. The server puts stored facts together by it, the interface
  * those that are still on their way, so both see the same document.
  *
- * Facts that hold only for what was there before them (events, proofs, checks) are given how much that
+ * Facts that hold only for what was there before them (events, proofs, acceptances, checks) are given how much that
  * was: the order counts, not the clocks.
  */
 export function appendFact(
@@ -42,7 +42,7 @@ export function appendFact(
     case 'acceptance':
       return {
         ...document,
-        acceptances: [...(document.acceptances ?? []), { ...fact.body, ...entered }],
+        acceptances: [...(document.acceptances ?? []), { ...fact.body, ...entered, ...after }],
       }
     case 'proof':
       return {

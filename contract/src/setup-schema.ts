@@ -301,7 +301,11 @@ export const newAcceptanceSchema = z.strictObject({
   reason: words.min(1, 'a reason'),
   accepts: name,
 })
-export const acceptanceSchema = newAcceptanceSchema.extend(fact)
+export const acceptanceSchema = newAcceptanceSchema.extend({
+  ...fact,
+  afterReadings: z.int().min(0),
+  afterReadBacks: z.int().min(0),
+})
 
 export const newProofSchema = z.strictObject({
   row,

@@ -218,7 +218,14 @@ describe('age, and accepting what is stale', () => {
       ...document,
       events: [moved],
       acceptances: [
-        { ...fact(), address: 'H1', reason: 'checked with a caliper', accepts: moved.id },
+        {
+          ...fact(),
+          address: 'H1',
+          reason: 'checked with a caliper',
+          accepts: moved.id,
+          afterReadings: 9,
+          afterReadBacks: 9,
+        },
       ],
     }
     expect(registers(accepted).get('H1')).toMatchObject({

@@ -207,8 +207,14 @@ describe('the order of work', () => {
       address,
       reason: 'proven on the last part',
       accepts: 'unproven',
+      afterReadings: readings.length,
+      afterReadBacks: KEYED.length,
     }))
-    expect(open({ ...document, acceptances: accepted })).toEqual(['record'])
+    const trusted = { ...document, acceptances: accepted }
+    expect(open(trusted)).toEqual(['record'])
+    // What is keyed after that is another number: nobody has taken responsibility for it.
+    const again = { ...trusted, readBacks: [...trusted.readBacks, shown('H1', '-270.000')] }
+    expect(open(again)).toContain('prove:G54:T1')
   })
 
   test('a machine may ask for a second look, by somebody who keyed nothing, after the last key', () => {

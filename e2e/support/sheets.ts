@@ -113,7 +113,7 @@ export const ROUTER_SETTER: SetupSheet = {
 /** A small mill without home switches, in inches, whose control adds. */
 export const NO_SWITCHES: SetupSheet = {
   ...common,
-  name: 'Clamp ring by marks',
+  name: 'Ring found by marks',
   unit: 'in',
   plane: 'table',
   stock: { X: inch('4.250'), Y: inch('4.250'), Z: inch('0.750') },

@@ -15,7 +15,7 @@ async function atStep(page: Page, address: string, key: string): Promise<Machini
 /** Opens the pages of the clamp ring's sheet. */
 async function changeRingSheet(page: Page, address: string): Promise<void> {
   await new Machinist(page, address).signIn('Jory Fenn')
-  await page.getByText('Clamp ring').click()
+  await page.getByText('Clamp ring', { exact: true }).click()
   await page.waitForURL(/setups\/.{36}/)
   await page.goto(`${page.url().split('?')[0]}?step=sheet`)
   await page.getByRole('button', { name: 'Change the sheet' }).click()

@@ -49,6 +49,18 @@ test('router with a plate and a tapered bit, then another bit: Z only', async ({
   await ansel.release()
   await expect(page.getByTestId('frozen-G54.X')).toHaveText('100.000 mm')
   await expect(page.getByTestId('frozen-G54.Z')).toHaveText('−54.000 mm')
+
+  // And once more after the release: it is no longer what was released, until it is released anew.
+  await page.getByTestId('changed').click()
+  await page.getByRole('radio', { name: 'A tool broke' }).click()
+  await page.getByTestId('it-happened').click()
+  await ansel.spindle(/T1/, /T1/)
+  await ansel.read(/Lower T1 onto the raw top/, '-40.300', '−53.000')
+  await ansel.keyIn('G54 Z', '−53.000')
+  await ansel.prove(/Send T1 over zero/, '25.00')
+  await expect(page.getByText('it is to be released anew')).toBeVisible()
+  await page.getByTestId('record').click()
+  await expect(page.getByTestId('frozen-G54.Z')).toHaveText('−53.000 mm')
 })
 
 test('router with a fixed setter: repeats that spread, a turned sign, the setter moved and carried over', async ({

@@ -34,6 +34,9 @@ async function keyEverything(id: string) {
     await addFact(id, 'read-back', { address, moment: 'after', shown: { text, unit: 'mm' } })
 }
 
+const summaryOf = async (id: string) =>
+  ((await server.send('GET', '/setups')).body as { id: string }[]).find((one) => one.id === id)
+
 /** Proves the one tool and does what reads no number. */
 async function seeToEverything(id: string) {
   for (const of of ['home', 'clean', 'gauges', 'holding']) await addFact(id, 'check-off', { of })
@@ -151,9 +154,11 @@ describe('record', () => {
     const [record] = (await server.send('GET', `/setups/${id}`)).body.records
     expect(record.hash).toBe(contentHash({ document: record.document, solution: record.solution }))
     expect(valuesOf(record)).toEqual(valuesOf(body))
-    const summaries: { id: string }[] = (await server.send('GET', '/setups')).body
-    const summary = summaries.find((one) => one.id === id)
-    expect(summary).toMatchObject({ recorded: true, nextStation: null, changedBy: 'Mira Toller' })
+    expect(await summaryOf(id)).toMatchObject({
+      recorded: true,
+      nextStation: null,
+      changedBy: 'Mira Toller',
+    })
 
     // Work that goes on afterwards leaves the record as it was.
     await addFact(id, 'reading', {
@@ -164,6 +169,9 @@ describe('record', () => {
       with: ['finder'],
     })
     const after = (await server.send('GET', `/setups/${id}`)).body
+    // It is no longer what was released, and can be released anew once it is whole again.
+    expect([recorded.body.released, after.released]).toEqual([true, false])
+    expect(await summaryOf(id)).toMatchObject({ recorded: true, nextStation: 'key-in' })
     expect(valuesOf(after)['G54.X']).not.toBe('-347.300')
     expect(valuesOf(after.records[0])['G54.X']).toBe('-347.300')
   })

@@ -69,7 +69,7 @@ export function useSetup(id: string) {
         (before, { fact, by, at }) => appendFact(before, fact, { by, at }),
         data.document,
       )
-    return standing(document, data.records.length > 0)
+    return standing(document, data.released && waiting.length === 0)
   }, [data, waiting])
   return {
     setup,
@@ -89,8 +89,8 @@ export interface StandingSetup {
   readonly next: StepState | undefined
 }
 
-function standing(document: SetupDocument, recorded: boolean): StandingSetup {
+function standing(document: SetupDocument, released: boolean): StandingSetup {
   const solution = solve(document, { now: new Date().toISOString() })
-  const steps = stepsOf(document, solution, recorded)
+  const steps = stepsOf(document, solution, released)
   return { document, solution, steps, next: nextStep(steps) }
 }

@@ -1,7 +1,7 @@
 import { instantOf } from '../freshness/instant'
 import { sensitivity } from '../freshness/sensitivity'
 import { activeLift } from '../proof/lift'
-import { addressesOf } from '../proof/proven'
+import { addressesOf, coverageOf } from '../proof/proven'
 import type { CheckOff, Reading, SetupDocument } from '../setup/document'
 import { standingReadings } from '../setup/quantity'
 import type { Register, Solution } from '../setup/solution'
@@ -56,12 +56,18 @@ export function stepState(
 const registerAt = (solution: Solution, wanted: string): Register | undefined =>
   solution.registers.find(({ address }) => address === wanted)
 
-/** By a cautious move, or because somebody takes responsibility for leaving it out. */
+/**
+ * By a cautious move, or because somebody takes responsibility for leaving it out; what is keyed after that
+ * is another number.
+ */
 const isProven = (document: SetupDocument, register: Register | undefined): boolean =>
   register?.state === 'proven' ||
   (register?.state === 'keyed' &&
     (document.acceptances ?? []).some(
-      ({ address, accepts }) => address === register.address && accepts === 'unproven',
+      (one) =>
+        one.address === register.address &&
+        one.accepts === 'unproven' &&
+        coverageOf(document)(register, one),
     ))
 
 /** What was seen to, as long as nothing has undone it since. */

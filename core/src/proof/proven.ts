@@ -66,26 +66,37 @@ export function provenAddresses(
   registers: readonly Register[],
   verdicts: readonly ProofVerdict[],
 ): ReadonlySet<string> {
+  const covers = coverageOf(document)
+  return new Set(
+    verdicts
+      .filter(({ right }) => right)
+      .flatMap(({ proof }) =>
+        addressesOf(document, proof).filter((address) => {
+          const register = registers.find((one) => one.address === address)
+          return register !== undefined && covers(register, proof)
+        }),
+      ),
+  )
+}
+
+/** How much was there when a fact was entered. */
+type Moment = Pick<Proof, 'afterReadings' | 'afterReadBacks'>
+
+/** Whether a register is still what it was at a moment: nothing of it was read or keyed since. */
+export function coverageOf(
+  document: SetupDocument,
+): (register: Register, moment: Moment) => boolean {
   const readAt = new Map(document.readings.map(({ id }, index) => [id, index] as const))
   const keyedAt = new Map(
     document.readBacks.flatMap(({ address, moment }, index) =>
       moment === 'after' ? [[address, index] as const] : [],
     ),
   )
-  return new Set(
-    verdicts
-      .filter(({ right }) => right)
-      .flatMap(({ proof }) =>
-        addressesOf(document, proof).filter((address) => {
-          const terms = registers.find((one) => one.address === address)?.chain?.terms ?? []
-          const newest = Math.max(
-            -1,
-            ...terms.map(({ source }) => readAt.get(source.id.split(':')[0] ?? '') ?? -1),
-          )
-          return newest < proof.afterReadings && (keyedAt.get(address) ?? -1) < proof.afterReadBacks
-        }),
-      ),
-  )
+  return ({ address, chain }, { afterReadings, afterReadBacks }) =>
+    (keyedAt.get(address) ?? -1) < afterReadBacks &&
+    (chain?.terms ?? []).every(
+      ({ source }) => (readAt.get(source.id.split(':')[0] ?? '') ?? -1) < afterReadings,
+    )
 }
 
 /** The registers that a cautious move in a row with a tool leans on. */

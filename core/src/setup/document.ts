@@ -135,6 +135,9 @@ export interface Acceptance extends Fact {
   readonly reason: string
   /** What is accepted: the event or the `age` that it is stale by (a later one asks again), or that it is `unproven`. */
   readonly accepts: string
+  /** It was given after this many readings and read-backs: what is read or keyed later is not covered by it. */
+  readonly afterReadings: number
+  readonly afterReadBacks: number
 }
 
 /** A cautious move that was watched to its end: how a work offset and a tool stood in the metal. */

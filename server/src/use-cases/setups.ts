@@ -137,16 +137,20 @@ function answerOf(setup: SetupRow, clock: Clock): SetupAnswer {
     document: structuredClone(document) as SetupAnswer['document'],
     solution: viewSolution(document, solve(document, { now: clock().toISOString() })),
     records: [...recordsOf(setup)],
+    released: isReleased(setup),
     createdBy: setup.createdByName,
     createdAt: setup.createdAt.toISOString(),
   }
 }
 
+/** The last record stands: nothing was entered after it. */
+const isReleased = ({ facts }: SetupRow): boolean => facts.at(-1)?.kind === 'record'
+
 function summaryOf(setup: SetupRow, now: string): SetupSummary {
   const document: SetupDocument = documentOf(setup)
   const solution = solve(document, { now })
   const recorded = setup.facts.some(({ kind }) => kind === 'record')
-  const steps = stepsOf(document, solution, recorded)
+  const steps = stepsOf(document, solution, isReleased(setup))
   const last = setup.facts.at(-1)
   return {
     id: setup.id,

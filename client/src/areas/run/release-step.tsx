@@ -25,20 +25,21 @@ export function ReleaseStep({ setup, records, enter, onStep, onTrace }: ReleaseS
   const open = setup.steps.filter(({ step, done }) => !done && step.does !== 'record')
   const [first] = open
   const record = records.at(-1)
+  const released = setup.steps.some(({ step, done }) => step.does === 'record' && done)
   return (
     <ScrollView flex={1} contentContainerStyle={{ padding: wide ? 24 : 12, gap: 14, flexGrow: 1 }}>
-      {record && <FrozenRecord record={record} />}
-      {record && first && (
+      {released && record && <FrozenRecord record={record} />}
+      {!released && record && (
         <Words as="lead" tone="wrong" strong>
-          Since then something is open again: release it anew when it is done.
+          Something changed since it was released by {record.by}: it is to be released anew.
         </Words>
       )}
       {first ? (
         <>
-          <Words as="sentence" role="heading" aria-level={record ? 2 : 1}>
+          <Words as="sentence" role="heading" aria-level={1}>
             {open.length} {open.length === 1 ? 'step is' : 'steps are'} still open.
           </Words>
-          <Button kind={record ? 'quiet' : 'act'} onPress={() => onStep(first.step.key)}>
+          <Button kind="act" onPress={() => onStep(first.step.key)}>
             To the first: {stepName(document, first.step)}
           </Button>
           <Card overflow="hidden">
@@ -70,7 +71,7 @@ export function ReleaseStep({ setup, records, enter, onStep, onTrace }: ReleaseS
           </Card>
         </>
       ) : (
-        !record && (
+        !released && (
           <>
             <Words as="sentence" role="heading" aria-level={1}>
               Everything is read, keyed in and proven. Release it.
@@ -95,7 +96,7 @@ export function ReleaseStep({ setup, records, enter, onStep, onTrace }: ReleaseS
           </>
         )
       )}
-      {!wide && !record && first && <RegistersPanel solution={solution} onTrace={onTrace} />}
+      {!wide && first && <RegistersPanel solution={solution} onTrace={onTrace} />}
     </ScrollView>
   )
 }
