@@ -217,7 +217,8 @@ export class ProgramReader {
           this.judge('length-differs-from-tool', { register: H })
       }
     } else if (codes.includes(49)) {
-      if (this.motionIs(0) && codes.length > 0 && this.lengthActive) this.forget('Z')
+      // Without the length the same tip is at another Z.
+      if (this.lengthActive) this.forget('Z')
       this.lengthActive = false
     }
   }

@@ -12,13 +12,13 @@ import {
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Choice } from '@/kit/choice'
-import { NumberBoxes } from '@/kit/number-boxes'
 import { Card, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { CheckFrame } from './check-frame'
 import { EntryFrame } from './entry-frame'
 import { ReasonField } from './reason-field'
 import type { StepProps } from './step-props'
+import { NumbersEntry } from './numbers-entry'
 import { useNumbers } from './use-numbers'
 import { lengthWriter } from './write-length'
 
@@ -112,16 +112,7 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
   }
   return (
     <EntryFrame
-      numbers={
-        <NumberBoxes
-          boxes={numbers.boxes}
-          active={numbers.active ?? ''}
-          unit={numbers.unit}
-          onActivate={(key) => numbers.setActive(key as 'lowest' | 'margin')}
-          onChange={(key, text) => numbers.change(key as 'lowest' | 'margin', text)}
-          onSubmit={raise}
-        />
-      }
+      numbers={<NumbersEntry numbers={numbers} onSubmit={raise} />}
       problem={numbers.problem}
       onType={numbers.type}
       onDelete={numbers.erase}

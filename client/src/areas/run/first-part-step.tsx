@@ -5,13 +5,13 @@ import { useDraft } from '@/data/drafts'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Choice } from '@/kit/choice'
-import { NumberBoxes } from '@/kit/number-boxes'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { CheckFrame } from './check-frame'
 import { EntryFrame } from './entry-frame'
 import { ReasonField } from './reason-field'
 import type { StepProps } from './step-props'
+import { NumbersEntry } from './numbers-entry'
 import { useNumbers } from './use-numbers'
 import { lengthWriter } from './write-length'
 
@@ -74,14 +74,7 @@ export function FirstPartStep({ setupId, setup, enter, onDone }: StepProps) {
     <EntryFrame
       numbers={
         <Column gap={4}>
-          <NumberBoxes
-            boxes={numbers.boxes}
-            active={numbers.active ?? ''}
-            unit={numbers.unit}
-            onActivate={(key) => numbers.setActive(key as 'nominal' | 'measured')}
-            onChange={(key, text) => numbers.change(key as 'nominal' | 'measured', text)}
-            onSubmit={add}
-          />
+          <NumbersEntry numbers={numbers} onSubmit={add} />
           <Words as="note" testID="wear">
             {change === undefined
               ? sheet.tools.some((one) => one.number === here.tool && one.diameterRegister) ||

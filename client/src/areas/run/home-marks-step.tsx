@@ -11,12 +11,12 @@ import {
 } from '@pine/core'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
-import { NumberBoxes } from '@/kit/number-boxes'
 import { Card, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { CheckFrame } from './check-frame'
 import { EntryFrame } from './entry-frame'
 import type { StepProps } from './step-props'
+import { NumbersEntry } from './numbers-entry'
 import { useNumbers } from './use-numbers'
 
 const AXES = ['X', 'Y', 'Z'] as const
@@ -73,15 +73,12 @@ export function HomeMarksStep({ setupId, setup, enter, onDone }: StepProps) {
   return (
     <EntryFrame
       numbers={
-        <NumberBoxes
+        <NumbersEntry
+          numbers={numbers}
           boxes={numbers.boxes.map((box) => ({
             ...box,
             label: recovery ? `${box.label} · was ${wasAt(recovery.marks, box.key)}` : box.label,
           }))}
-          active={numbers.active ?? ''}
-          unit={numbers.unit}
-          onActivate={(key) => numbers.setActive(key as MarkKey)}
-          onChange={(key, text) => numbers.change(key as MarkKey, text)}
           onSubmit={submit}
         />
       }

@@ -18,7 +18,6 @@ import {
 import { useDraft } from '@/data/drafts'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
-import { NumberBoxes } from '@/kit/number-boxes'
 import { Card, Column } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { CheckFrame } from './check-frame'
@@ -26,6 +25,7 @@ import { EntryFrame } from './entry-frame'
 import { ReasonField } from './reason-field'
 import { RegisterPicture } from './register-picture'
 import type { StepProps } from './step-props'
+import { NumbersEntry } from './numbers-entry'
 import { useNumbers } from './use-numbers'
 import { lengthWriter } from './write-length'
 
@@ -158,14 +158,7 @@ export function ProofStep(props: ProofStepProps) {
     <EntryFrame
       numbers={
         <Column gap={4}>
-          <NumberBoxes
-            boxes={numbers.boxes}
-            active={numbers.active ?? ''}
-            unit={numbers.unit}
-            onActivate={(key) => numbers.setActive(key as Key)}
-            onChange={(key, text) => numbers.change(key as Key, text)}
-            onSubmit={submit}
-          />
+          <NumbersEntry numbers={numbers} onSubmit={submit} />
           {verdict && (
             <Words as="note" tone={verdict.right ? 'act' : 'wrong'} strong testID="gap-says">
               {describeProof(verdict, (nm) => `${lengthWriter(solution)(nm)} ${unit}`)}

@@ -12,7 +12,6 @@ import {
   sideOf,
   standingReadings,
   type Chain,
-  type FieldKey,
   type QuantityName,
 } from '@pine/core'
 import type { NewFact } from '@pine/contract'
@@ -22,7 +21,6 @@ import { PlanDrawing } from '@/drawings/plan-drawing'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Overlay } from '@/kit/overlay'
-import { NumberBoxes } from '@/kit/number-boxes'
 import { ReadingField } from '@/kit/reading-field'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
@@ -32,6 +30,7 @@ import { ImpliedLine } from './implied-line'
 import { Reviewed } from './reviewed'
 import { SpindleChoice, SpindleQuestion, type SpindleAsked } from './spindle-question'
 import { StepWarnings } from './step-warnings'
+import { NumbersEntry } from './numbers-entry'
 import { isDifference, useReading } from './use-reading'
 import { lengthWriter } from './write-length'
 
@@ -145,14 +144,7 @@ export function ReadingStep({
             </Button>
           </Row>
         )}
-        <NumberBoxes
-          boxes={numbers.boxes}
-          active={numbers.active ?? ''}
-          unit={numbers.unit}
-          onActivate={(key) => numbers.setActive(key as FieldKey)}
-          onChange={(key, text) => numbers.change(key as FieldKey, text)}
-          onSubmit={submit}
-        />
+        <NumbersEntry numbers={numbers} onSubmit={submit} />
       </Column>
     )
   const circumstances = (
