@@ -175,7 +175,7 @@ test('a mill without switches: a power cut, found again by dials and scale, numb
   await expect(page.getByTestId('shift-X')).toContainText('1 whole turn')
   await mira.look('recovery')
   await mira.numbers({ Xcoarse: '4.25' })
-  await expect(page.getByTestId('shift-X')).toContainText('positions read −0.0025 in more')
+  await expect(page.getByTestId('shift-X')).toContainText('positions read 0.0025 in less')
   await mira.next()
 
   // H1 holds as it is; X is carried over and is keyed again.

@@ -1,3 +1,4 @@
+import { toNanometres } from '../length/length'
 import type { FoundAgain } from '../freshness/home-marks'
 import type { MachineAxis } from '../setup/sheet'
 import type { LengthWriter } from './warning-words'
@@ -15,5 +16,5 @@ export function describeMarks(
     turns === 0
       ? ''
       : ` That is ${Math.abs(turns)} whole ${Math.abs(turns) === 1 ? 'turn' : 'turns'}: the dial was set in another turn.`
-  return `${axis}: positions read ${write(shift)} more than before; every number is shifted by it.${whole}`
+  return `${axis}: positions read ${write(toNanometres(Math.abs(shift)))} ${shift < 0 ? 'less' : 'more'} than before; every number is shifted by it.${whole}`
 }
