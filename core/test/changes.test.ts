@@ -1,4 +1,5 @@
 import {
+  describeWarning,
   checkDocument,
   solve,
   stepsOf,
@@ -290,6 +291,12 @@ describe('the tool in the spindle and the one that the control takes for active'
         tools: [null, null, 1],
       },
     ])
+  })
+  test('G54 Z becomes -330 - 80: every tip comes 80 too deep, and that is what is said', () => {
+    const said = solve(onPart(null, 1)).warnings.map((warning) =>
+      describeWarning(warning, (nm) => `${nm / 1e6} mm`),
+    )
+    expect(said).toEqual([expect.stringContaining('brings every tip 80 mm too deep')])
   })
   test('a tool where the bare nose was to be', () => {
     expect(solve(onPart(1, 1)).warnings).toMatchObject([

@@ -38,7 +38,7 @@ test('mill by the gauge line, a 3D sensor over two fixtures; the control took an
   await mira.spindle(/T9/, /T1/)
   await mira.keys('-220.000')
   await expect(page.getByTestId('step-warning')).toContainText('the control takes T1 for active')
-  await expect(page.getByTestId('step-warning')).toContainText('off by −80.000 mm')
+  await expect(page.getByTestId('step-warning')).toContainText('every tip 80.000 mm too high')
   await mira.look('control-tool')
   await mira.next()
   await expect(page.getByText('This disagrees. Look again')).toBeVisible()

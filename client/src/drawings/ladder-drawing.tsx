@@ -1,4 +1,5 @@
-import { useMemo } from 'react'
+import { memo, useDeferredValue, useMemo } from 'react'
+import { View as Plain } from 'react-native'
 import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg'
 import { View } from 'tamagui'
 import {
@@ -18,7 +19,7 @@ import {
 } from '@pine/core'
 import type { Roles } from '@/theme/roles'
 import { useRoles } from '@/theme/use-roles'
-import { Body, Ground, type Inner } from './ladder-bodies'
+import { Body, Ground } from './ladder-bodies'
 import { useWidth } from './use-width'
 
 const MONO = 'Atkinson Hyperlegible Mono'
@@ -51,14 +52,13 @@ export function LadderDrawing({ ladder, unit, decimals, height, onTrace }: Ladde
     [ladder, width, height],
   )
   const write = (chain: Chain) => typographic(formatLength(valueOf(chain), unit, decimals))
-  const inner = { left: NAMES, right: width - NUMBERS }
+  const right = width - NUMBERS
+  const inner = { left: NAMES, right }
   const onPart = ladder.touches === 'part'
-  // A spindle stands in the middle of the upper edge: its caption is folded beside it.
   const words = `${describeFrame(ladder.frame)}, ${unit}`
-  const caption = ladder.body === 'none' ? [words] : folded(words)
   return (
-    <View onLayout={onLayout} height={height}>
-      <View
+    <Plain onLayout={onLayout} style={{ height }}>
+      <Plain
         role="img"
         aria-label={speakLadder(ladder, (nm) => `${formatLength(nm, unit, decimals)} ${unit}`)}
       >
@@ -68,9 +68,11 @@ export function LadderDrawing({ ladder, unit, decimals, height, onTrace }: Ladde
           {placed.map((place) => (
             <RungLine
               key={place.rung.key}
-              place={place}
-              inner={inner}
-              width={width}
+              rungKey={place.rung.key}
+              guessed={place.rung.guessed === true}
+              y={place.y}
+              labelY={place.labelY}
+              right={right}
               roles={roles}
               text={place.rung.label ? write(place.rung.label) : undefined}
             />
@@ -85,36 +87,41 @@ export function LadderDrawing({ ladder, unit, decimals, height, onTrace }: Ladde
               roles={roles}
             />
           ))}
-          {caption.map((line, index) => (
-            <SvgText
-              key={line}
-              x={ladder.body === 'none' ? width - 8 : 10}
-              y={16 + 15 * index}
-              textAnchor={ladder.body === 'none' ? 'end' : 'start'}
-              fontFamily={WORDS}
-              fontSize={12}
-              fill={roles.inkSoft}
-            >
-              {line}
-            </SvgText>
-          ))}
+          <Caption words={words} beside={ladder.body !== 'none'} width={width} roles={roles} />
         </Svg>
-      </View>
-      {onTrace &&
-        placed.map(({ rung, labelY }) =>
-          rung.label ? (
-            <RungTarget
-              key={rung.key}
-              rungKey={rung.key}
-              chain={rung.label}
-              y={labelY}
-              onTrace={onTrace}
-            />
-          ) : null,
-        )}
-    </View>
+      </Plain>
+      {onTrace && <RungTargets placed={placed} onTrace={onTrace} />}
+    </Plain>
   )
 }
+
+/** In which frame the numbers are. A spindle stands in the middle of the upper edge: then it is folded beside it. */
+const Caption = memo(function Caption({
+  words,
+  beside,
+  width,
+  roles,
+}: {
+  words: string
+  beside: boolean
+  width: number
+  roles: Roles
+}) {
+  const lines = beside ? folded(words) : [words]
+  return lines.map((line, index) => (
+    <SvgText
+      key={line}
+      x={beside ? 10 : width - 8}
+      y={16 + 15 * index}
+      textAnchor={beside ? 'start' : 'end'}
+      fontFamily={WORDS}
+      fontSize={12}
+      fill={roles.inkSoft}
+    >
+      {line}
+    </SvgText>
+  ))
+})
 
 /** A caption in two lines of about the same length. */
 function folded(words: string): readonly string[] {
@@ -129,53 +136,57 @@ function folded(words: string): readonly string[] {
 const colourOf = (key: RungKey, roles: Roles): string =>
   key === 'tip' ? roles.act : key === 'part-top' || key === 'zero' ? roles.read : roles.ink
 
-function RungLine({
-  place,
-  inner,
-  width,
+/** Drawn anew only when it has moved or says something else: a key that is typed moves few rungs. */
+const RungLine = memo(function RungLine({
+  rungKey,
+  guessed,
+  y,
+  labelY,
+  right,
   roles,
   text,
 }: {
-  place: PlacedRung
-  inner: Inner
-  width: number
+  rungKey: RungKey
+  guessed: boolean
+  y: number
+  labelY: number
+  right: number
   roles: Roles
   text: string | undefined
 }) {
-  const { rung, y, labelY } = place
-  const colour = colourOf(rung.key, roles)
+  const colour = colourOf(rungKey, roles)
   const moved = labelY !== y
   return (
     <G>
       <Line
-        x1={inner.left}
-        x2={inner.right}
+        x1={NAMES}
+        x2={right}
         y1={y}
         y2={y}
         stroke={colour}
-        strokeWidth={rung.key === 'tip' ? 3 : 2}
-        strokeDasharray={rung.guessed ? '5 5' : undefined}
+        strokeWidth={rungKey === 'tip' ? 3 : 2}
+        strokeDasharray={guessed ? '5 5' : undefined}
       />
       {moved && (
         <Path
-          d={`M${inner.right} ${y} L${inner.right + 10} ${labelY}`}
+          d={`M${right} ${y} L${right + 10} ${labelY}`}
           stroke={colour}
           strokeWidth={1}
           fill="none"
         />
       )}
       <SvgText
-        x={inner.left - 8}
+        x={NAMES - 8}
         y={labelY + 5}
         textAnchor="end"
         fontFamily={WORDS}
         fontSize={14}
         fill={colour}
       >
-        {rungName(rung.key)}
+        {rungName(rungKey)}
       </SvgText>
       <SvgText
-        x={width - 8}
+        x={right + NUMBERS - 8}
         y={labelY + 5}
         textAnchor="end"
         fontFamily={text === undefined ? WORDS : MONO}
@@ -187,7 +198,7 @@ function RungLine({
       </SvgText>
     </G>
   )
-}
+})
 
 function Dimension({
   from,
@@ -231,32 +242,38 @@ function Dimension({
   )
 }
 
-/** Pressing on a shape of the drawing is not reliable on the web: a plain button lies over the rung's number. */
-function RungTarget({
-  rungKey,
-  chain,
-  y,
-  onTrace,
-}: {
-  rungKey: RungKey
-  chain: Chain
-  y: number
-  onTrace: (title: string, chain: Chain) => void
-}) {
-  return (
-    <View
-      render="button"
-      testID={`rung-${rungKey}`}
-      position="absolute"
-      right={0}
-      top={y - 11}
-      width={NUMBERS}
-      height={22}
-      backgroundColor="transparent"
-      borderWidth={0}
-      cursor="pointer"
-      aria-label={`${rungName(rungKey)}: where this number comes from`}
-      onPress={() => onTrace(rungName(rungKey), chain)}
-    />
-  )
+interface RungTargetsProps {
+  readonly placed: readonly PlacedRung[]
+  readonly onTrace: (title: string, chain: Chain) => void
 }
+
+/** Seen at once, pressed a moment later: what is pressed follows after the drawing is painted. */
+function RungTargets({ placed, onTrace }: RungTargetsProps) {
+  return <Targets placed={useDeferredValue(placed)} onTrace={onTrace} />
+}
+
+/**
+ * Pressing on a shape of the drawing is not reliable on the web: a plain button lies over each
+ * rung's number.
+ */
+const Targets = memo(function Targets({ placed, onTrace }: RungTargetsProps) {
+  return placed.map(({ rung, labelY }) =>
+    rung.label ? (
+      <View
+        key={rung.key}
+        render="button"
+        testID={`rung-${rung.key}`}
+        position="absolute"
+        right={0}
+        top={labelY - 11}
+        width={NUMBERS}
+        height={22}
+        backgroundColor="transparent"
+        borderWidth={0}
+        cursor="pointer"
+        aria-label={`${rungName(rung.key)}: where this number comes from`}
+        onPress={() => rung.label && onTrace(rungName(rung.key), rung.label)}
+      />
+    ) : null,
+  )
+})

@@ -1,13 +1,16 @@
-import { useEffect, useRef, type ComponentRef } from 'react'
+import { memo, useEffect, useRef, type ComponentRef } from 'react'
 import type { LengthUnit } from '@pine/core'
+import { StyleSheet, View as Plain } from 'react-native'
 import { Input, useMedia, View } from 'tamagui'
+import { useRoles } from '@/theme/use-roles'
 import { Row } from './surfaces'
 import { Digits, Words } from './words'
 
 export interface ReadingFieldProps {
   readonly label: string
   /** What it is read with, on the right of the label; a tap changes it. */
-  readonly aside?: { readonly text: string; readonly onPress: () => void }
+  readonly aside?: string
+  readonly onAside?: () => void
   /** Another reading to take: the number is given the keys again. */
   readonly focusKey?: string
   readonly value: string
@@ -25,6 +28,7 @@ export interface ReadingFieldProps {
 export function ReadingField({
   label,
   aside,
+  onAside,
   focusKey,
   value,
   unit,
@@ -34,44 +38,20 @@ export function ReadingField({
   describedBy,
 }: ReadingFieldProps) {
   const { wide } = useMedia()
+  const roles = useRoles()
   const input = useRef<ComponentRef<typeof Input>>(null)
   // Typing goes to the number at once: with a keyboard there is nothing to click first.
   useEffect(() => input.current?.focus(), [label, focusKey])
   return (
-    <View
-      backgroundColor="$card"
-      borderRadius="$large"
-      borderWidth={3}
-      borderColor={wrong ? '$wrong' : '$act'}
-      paddingHorizontal="$3"
-      paddingTop="$1"
-      paddingBottom={2}
+    // Plain views: they are drawn anew with every key.
+    <Plain
+      style={[
+        styles.paper,
+        { backgroundColor: roles.card, borderColor: wrong ? roles.wrong : roles.act },
+      ]}
     >
-      <Row justifyContent="space-between">
-        <Words as="note" numberOfLines={1} flexShrink={0}>
-          {label}
-        </Words>
-        {aside !== undefined && (
-          // The words are small, what can be hit is not.
-          <View
-            render="button"
-            minHeight={44}
-            marginVertical={-10}
-            justifyContent="center"
-            flexShrink={1}
-            borderWidth={0}
-            backgroundColor="transparent"
-            cursor="pointer"
-            onPress={aside.onPress}
-            testID="with"
-          >
-            <Words as="note" tone="act" strong numberOfLines={1}>
-              {aside.text}
-            </Words>
-          </View>
-        )}
-      </Row>
-      <Row gap="$2" alignItems="baseline">
+      <Head label={label} aside={aside} onAside={onAside} />
+      <Plain style={styles.line}>
         <Input
           ref={input}
           unstyled
@@ -98,10 +78,65 @@ export function ReadingField({
           padding={0}
           outlineWidth={0}
         />
-        <Digits as="lead" tone="soft">
-          {unit}
-        </Digits>
-      </Row>
-    </View>
+        <Unit>{unit}</Unit>
+      </Plain>
+    </Plain>
   )
 }
+
+const styles = StyleSheet.create({
+  paper: {
+    borderRadius: 16,
+    borderWidth: 3,
+    paddingHorizontal: 12,
+    paddingTop: 4,
+    paddingBottom: 2,
+  },
+  line: { flexDirection: 'row', alignItems: 'baseline', gap: 8 },
+})
+
+/** What the number is: the same while it is typed. */
+const Head = memo(function Head({
+  label,
+  aside,
+  onAside,
+}: {
+  label: string
+  aside: string | undefined
+  onAside: (() => void) | undefined
+}) {
+  return (
+    <Row justifyContent="space-between">
+      <Words as="note" numberOfLines={1} flexShrink={0}>
+        {label}
+      </Words>
+      {aside !== undefined && (
+        // The words are small, what can be hit is not.
+        <View
+          render="button"
+          minHeight={44}
+          marginVertical={-10}
+          justifyContent="center"
+          flexShrink={1}
+          borderWidth={0}
+          backgroundColor="transparent"
+          cursor="pointer"
+          onPress={onAside}
+          testID="with"
+        >
+          <Words as="note" tone="act" strong numberOfLines={1}>
+            {aside}
+          </Words>
+        </View>
+      )}
+    </Row>
+  )
+})
+
+const Unit = memo(function Unit({ children }: { children: LengthUnit }) {
+  return (
+    <Digits as="lead" tone="soft">
+      {children}
+    </Digits>
+  )
+})

@@ -17,7 +17,7 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
   'edge-turned': ({ place, amount, limit }, write) =>
     `${place} runs out by ${amount === undefined ? '?' : write(amount)} over the part (allowed ±${limit === undefined ? '?' : write(limit)}). Square it, and touch it again.`,
   'control-tool-differs': ({ place, amount, tools = [] }, write) =>
-    `${place}: ${toolName(tools[0])} was to stand in the spindle, ${toolName(tools[1])} does, and the control takes ${toolName(tools[2])} for active.${amount === undefined ? '' : ` A Z that is set this way is off by ${write(amount)}.`} Make all three the same, and touch again.`,
+    `${place}: ${toolName(tools[0])} was to stand in the spindle, ${toolName(tools[1])} does, and the control takes ${toolName(tools[2])} for active.${amount === undefined ? '' : ` A Z that is set this way brings every tip ${write(Math.abs(amount) as typeof amount)} ${amount > 0 ? 'too deep' : 'too high'}.`} Make all three the same, and touch again.`,
   'differs-from-last-time': ({ place, amount, limit }, write) =>
     `${place} differs from last time by ${amount === undefined ? '?' : write(amount)}, more than ${limit === undefined ? '?' : write(limit)}. Was it replaced or re-gripped, or was a gauge missed?`,
   'no-sensor': ({ place }) =>

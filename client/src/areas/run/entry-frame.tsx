@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react'
-import { ScrollView, useMedia, View } from 'tamagui'
+import { ScrollView as PlainScroll, StyleSheet, View as Plain } from 'react-native'
+import { ScrollView, useMedia } from 'tamagui'
 import { Button } from '@/kit/button'
 import { Keypad, type KeypadProps } from '@/kit/keypad'
 import { Column, Row } from '@/kit/surfaces'
@@ -52,15 +53,23 @@ export function EntryFrame({ children, numbers, problem, after, next, ...keys }:
       </ScrollView>
     )
   return (
-    <View flex={1} minHeight={0}>
-      <ScrollView flex={1} contentContainerStyle={{ padding: 12, paddingTop: 6, gap: 8 }}>
+    // Plain views: this frame is drawn anew with every key, and has nothing of the theme in it.
+    <Plain style={styles.frame}>
+      <PlainScroll style={styles.above} contentContainerStyle={styles.aboveContent}>
         {children}
-      </ScrollView>
-      <Column paddingHorizontal="$3" paddingTop="$1" paddingBottom="$2" gap={4}>
+      </PlainScroll>
+      <Plain style={styles.numbers}>
         {numbers}
         {told}
-      </Column>
+      </Plain>
       <Keypad {...keys} next={next} />
-    </View>
+    </Plain>
   )
 }
+
+const styles = StyleSheet.create({
+  frame: { flex: 1, minHeight: 0 },
+  above: { flex: 1 },
+  aboveContent: { padding: 12, paddingTop: 6, gap: 8 },
+  numbers: { paddingHorizontal: 12, paddingTop: 4, paddingBottom: 8, gap: 4 },
+})

@@ -1,3 +1,5 @@
+import { memo } from 'react'
+import { StyleSheet, View as Plain } from 'react-native'
 import { View } from 'tamagui'
 import {
   describeImplied,
@@ -9,7 +11,6 @@ import {
   type Nanometres,
   type Solution,
 } from '@pine/core'
-import { Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { lengthWriter } from './write-length'
 
@@ -38,9 +39,9 @@ export function ImpliedLine({ implied, solution, lastTime, spread, onTrace }: Im
   const write = lengthWriter(solution)
   const name = describeImplied(implied)
   return (
-    <View aria-live="polite" gap={2}>
-      <Row flexWrap="wrap" gap="$2" alignItems="baseline">
-        <Words>{name}</Words>
+    <Plain aria-live="polite" style={styles.lines}>
+      <Plain style={styles.line}>
+        <Name>{name}</Name>
         <View
           render="button"
           backgroundColor="transparent"
@@ -66,7 +67,7 @@ export function ImpliedLine({ implied, solution, lastTime, spread, onTrace }: Im
             {write(implied.value)}
           </Digits>
         </View>
-        <Words as="note">{solution.unit}</Words>
+        <Note>{solution.unit}</Note>
         {spread !== undefined && <Words as="note">spread {write(spread)}</Words>}
         {lastTime !== undefined && <Words as="note">last time {lastTime}</Words>}
         {implied.edge && (
@@ -81,12 +82,25 @@ export function ImpliedLine({ implied, solution, lastTime, spread, onTrace }: Im
             {implied.size.agrees ? ' agrees' : ' DISAGREES'}
           </Words>
         )}
-      </Row>
+      </Plain>
       {implied.size?.causes.slice(0, 2).map(({ code }) => (
         <Words key={code} as="note" tone="wrong">
           {describeSlip(code).title}. {describeSlip(code).look}
         </Words>
       ))}
-    </View>
+    </Plain>
   )
 }
+
+/** What stays the same while a number is typed is not drawn anew with it. */
+const Name = memo(function Name({ children }: { children: string }) {
+  return <Words>{children}</Words>
+})
+const Note = memo(function Note({ children }: { children: string }) {
+  return <Words as="note">{children}</Words>
+})
+
+const styles = StyleSheet.create({
+  lines: { gap: 2 },
+  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', gap: 8 },
+})

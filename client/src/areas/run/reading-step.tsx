@@ -1,23 +1,16 @@
-import { memo, useState } from 'react'
+import { memo, useCallback, useState } from 'react'
 import { ScrollView, useMedia, View } from 'tamagui'
 import {
   asksForSpindle,
-  axisOfFace,
-  describeApproach,
   describeStep,
-  ladderOf,
-  planViewOf,
   quantityKey,
   repeatSpread,
-  sideOf,
   standingReadings,
   type Chain,
   type QuantityName,
 } from '@pine/core'
 import type { NewFact } from '@pine/contract'
 import type { StandingSetup } from '@/data/setups'
-import { LadderDrawing } from '@/drawings/ladder-drawing'
-import { PlanDrawing } from '@/drawings/plan-drawing'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Overlay } from '@/kit/overlay'
@@ -29,10 +22,10 @@ import { betweenWords, GaugesBetween, ZeroedOn } from './circumstances'
 import { ImpliedLine } from './implied-line'
 import { Reviewed } from './reviewed'
 import { SpindleChoice, SpindleQuestion, type SpindleAsked } from './spindle-question'
+import { StepPicture } from './step-picture'
 import { StepWarnings } from './step-warnings'
 import { NumbersEntry } from './numbers-entry'
 import { isDifference, useReading } from './use-reading'
-import { lengthWriter } from './write-length'
 
 export interface ReadingStepProps {
   readonly setupId: string
@@ -59,6 +52,7 @@ export function ReadingStep({
   const [again, setAgain] = useState(false)
   const [choosing, setChoosing] = useState(false)
   const [spindleAsked, setSpindleAsked] = useState<SpindleAsked>()
+  const choose = useCallback(() => setChoosing(true), [])
   const words = describeStep(preview, quantity, draft.with)
   // What no longer holds is read again at once: the earlier reading gives way by itself.
   const stale = setup.steps.some(
@@ -82,7 +76,6 @@ export function ReadingStep({
       preview={preview}
       solution={solution}
       using={draft.with}
-      height={wide ? 330 : pictureHeight(quantity, preview)}
       onTrace={onTrace}
     />
   )
@@ -91,7 +84,7 @@ export function ReadingStep({
     return (
       <ScrollView flex={1} contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12 }}>
         {wide && sentence}
-        <Card>{picture}</Card>
+        {picture}
         {!wide && sentence}
         <Reviewed
           standing={standing}
@@ -122,7 +115,8 @@ export function ReadingStep({
     numbers.boxes.length === 1 ? (
       <ReadingField
         label={label}
-        aside={{ text: betweenWords(reading, quantity), onPress: () => setChoosing(true) }}
+        aside={betweenWords(reading, quantity)}
+        onAside={choose}
         focusKey={words.title}
         value={numbers.boxes[0]?.value ?? ''}
         unit={numbers.unit}
@@ -139,7 +133,7 @@ export function ReadingStep({
         {quantity.of !== 'sweep' && (
           <Row justifyContent="space-between">
             <Words as="note">{label}</Words>
-            <Button kind="plain" onPress={() => setChoosing(true)}>
+            <Button kind="plain" onPress={choose}>
               {betweenWords(reading, quantity)}
             </Button>
           </Row>
@@ -176,7 +170,7 @@ export function ReadingStep({
     )
   )
   const implied = (
-    <Column gap={2}>
+    <>
       <ImpliedLine
         implied={reading.complete || standing.length > 0 ? reading.implied : undefined}
         solution={solution}
@@ -190,14 +184,14 @@ export function ReadingStep({
           This disagrees. Look again; Next once more enters it as it is.
         </Words>
       )}
-    </Column>
+    </>
   )
 
   if (wide)
     return (
       <ScrollView flex={1} contentContainerStyle={{ padding: 24, gap: 14 }}>
         {sentence}
-        <Card>{picture}</Card>
+        {picture}
         <Row gap="$4" alignItems="stretch">
           <View flex={1.4}>{field}</View>
           <Card padded flex={1} justifyContent="center">
@@ -216,7 +210,7 @@ export function ReadingStep({
       </ScrollView>
     )
   return (
-    <View flex={1} minHeight={0}>
+    <>
       <EntryFrame
         numbers={
           <>
@@ -232,13 +226,13 @@ export function ReadingStep({
         onNext={submit}
         next="Next"
       >
-        <Card>{picture}</Card>
+        {picture}
         {sentence}
         <Caution>{words.caution}</Caution>
         {circumstances}
       </EntryFrame>
       {lookedUp}
-    </View>
+    </>
   )
 }
 
@@ -265,31 +259,10 @@ function fieldLabel(field: string, standing: number, replaces: string | undefine
   return standing > 0 ? `${short}, once more` : field
 }
 
-interface StepPictureProps extends Pick<ReadingStepProps, 'quantity' | 'onTrace'> {
-  readonly preview: StandingSetup['document']
-  readonly solution: StandingSetup['solution']
-  readonly using: readonly string[]
-  readonly height: number
-}
-
 function spreadOf(document: StandingSetup['document'], quantity: QuantityName) {
   const last = standingReadings(document, quantity).at(-1)
   return last && repeatSpread(document, last)
 }
-
-/** On a phone the picture gives way where more is asked for than one number. */
-function pictureHeight(quantity: QuantityName, document: StandingSetup['document']): number {
-  if (quantity.of === 'sweep') return 124
-  return isDifference(quantity) || asksForSpindle(document, quantity) ? 168 : 190
-}
-
-/** Touched in the plane, seen from above. */
-const PLAN_QUANTITIES: readonly QuantityName['of'][] = [
-  'face',
-  'circle-point',
-  'edge-point',
-  'sweep',
-]
 
 /** What the tool measured last time, where it has not been taken from its holder since. */
 function lastTime({ sheet }: StandingSetup['document'], quantity: QuantityName) {
@@ -298,36 +271,4 @@ function lastTime({ sheet }: StandingSetup['document'], quantity: QuantityName) 
       ? sheet.tools.find(({ number }) => number === quantity.tool)?.lastLength
       : undefined
   return last ? { lastTime: `${last.text} ${last.unit}` } : {}
-}
-
-/** Heights for a touch in Z, the part from above for a face. */
-function StepPicture({ quantity, preview, solution, using, height, onTrace }: StepPictureProps) {
-  const inPlan = PLAN_QUANTITIES.includes(quantity.of) && 'row' in quantity
-  const offset = inPlan ? preview.sheet.offsets.find(({ row }) => row === quantity.row) : undefined
-  if (offset === undefined)
-    return (
-      <LadderDrawing
-        ladder={ladderOf(preview, solution, quantity, using)}
-        unit={solution.unit}
-        decimals={solution.decimals}
-        height={height}
-        onTrace={onTrace}
-      />
-    )
-  const axis = quantity.of === 'face' ? axisOfFace(quantity.face) : 'X'
-  const size =
-    quantity.of === 'face'
-      ? solution.sizes.find((one) => one.row === offset.row && one.axis === axis)
-      : undefined
-  const write = lengthWriter(solution)
-  return (
-    <PlanDrawing
-      plan={planViewOf(preview, solution, offset, { at: quantity, with: using })}
-      height={height}
-      approach={
-        quantity.of === 'face' ? describeApproach(quantity.face, sideOf(offset[axis])) : undefined
-      }
-      size={size && { text: write(size.implied), agrees: size.agrees, axis }}
-    />
-  )
 }

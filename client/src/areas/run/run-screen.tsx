@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router'
-import { useState } from 'react'
+import { useCallback, useState } from 'react'
 import { ScrollView, useMedia, View } from 'tamagui'
 import {
   followingStep,
@@ -67,7 +67,8 @@ function Run({
     setTraced(undefined)
     router.setParams({ step })
   }
-  const trace = (title: string, chain: Chain) => setTraced({ title, chain })
+  // The same for as long as the set-up is open, so that a key that is typed draws nothing anew for it.
+  const trace = useCallback((title: string, chain: Chain) => setTraced({ title, chain }), [])
   // After the step: the next one that is open, or, when going back over what is done, the one that follows.
   const onDone = () => goTo(followingStep(document.sheet, steps, current.step.key)?.step.key)
   const [changing, setChanging] = useState(false)

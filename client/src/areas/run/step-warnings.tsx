@@ -1,16 +1,27 @@
+import { memo, useDeferredValue, useMemo } from 'react'
 import { describeSlip, describeWarning, type Solution, type Warning } from '@pine/core'
 import { Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { lengthWriter } from './write-length'
 
-/** What disagrees at this step, with what it most likely is. */
-export function StepWarnings({
-  warnings,
-  solution,
-}: {
+interface StepWarningsProps {
   readonly warnings: readonly Warning[]
   readonly solution: Solution
-}) {
+}
+
+/**
+ * What disagrees at this step, with what it most likely is. It follows the picture by a moment:
+ * a half-typed number disagrees with everything, and is not to hold up its own digits.
+ */
+export function StepWarnings({ warnings, solution }: StepWarningsProps) {
+  return (
+    <Warnings
+      {...useDeferredValue(useMemo(() => ({ warnings, solution }), [warnings, solution]))}
+    />
+  )
+}
+
+const Warnings = memo(function Warnings({ warnings, solution }: StepWarningsProps) {
   const write = lengthWriter(solution)
   return warnings.map((warning) => (
     <Column key={`${warning.code}${warning.place}`} gap={0} role="alert" testID="step-warning">
@@ -24,4 +35,4 @@ export function StepWarnings({
       ))}
     </Column>
   ))
-}
+})

@@ -50,7 +50,10 @@ export function useReading(setupId: string, setup: StandingSetup, quantity: Quan
     document.sheet.unit,
     fields.map((field) => ({ key: field, label: FIELD_NAMES[field] })),
   )
-  const initial: ReadingDraft = { with: suggestGauges(document, quantity), withOnPlane: [] }
+  const initial = useMemo<ReadingDraft>(
+    () => ({ with: suggestGauges(document, quantity), withOnPlane: [] }),
+    [document, quantity],
+  )
   const {
     value: draft,
     set,
@@ -74,6 +77,12 @@ export function useReading(setupId: string, setup: StandingSetup, quantity: Quan
     [preview, document, setup.solution],
   )
 
+  // What is said about this reading, or about the number it makes.
+  const warnings = useMemo(
+    () => (preview === document ? [] : warningsAt(solution, document, quantity)),
+    [preview, document, solution, quantity],
+  )
+
   return {
     draft,
     numbers,
@@ -87,8 +96,7 @@ export function useReading(setupId: string, setup: StandingSetup, quantity: Quan
     solution,
     complete,
     implied: impliedBy(preview, solution, quantity),
-    /** What is said about this reading, or about the number it makes. */
-    warnings: preview === document ? [] : warningsAt(solution, document, quantity),
+    warnings,
     /** Said once the person wants to go on. */
     problem:
       numbers.problem ?? (asked ? circumstanceProblem(document, draft, quantity) : undefined),

@@ -1,0 +1,84 @@
+import { memo } from 'react'
+import { useMedia } from 'tamagui'
+import {
+  asksForSpindle,
+  axisOfFace,
+  describeApproach,
+  ladderOf,
+  planViewOf,
+  sideOf,
+  type Chain,
+  type QuantityName,
+} from '@pine/core'
+import type { StandingSetup } from '@/data/setups'
+import { LadderDrawing } from '@/drawings/ladder-drawing'
+import { PlanDrawing } from '@/drawings/plan-drawing'
+import { Card } from '@/kit/surfaces'
+import { isDifference } from './use-reading'
+import { lengthWriter } from './write-length'
+
+interface StepPictureProps {
+  readonly quantity: QuantityName
+  readonly preview: StandingSetup['document']
+  readonly solution: StandingSetup['solution']
+  readonly using: readonly string[]
+  readonly onTrace: (title: string, chain: Chain) => void
+}
+
+/** Heights for a touch in Z, the part from above for a face; drawn anew only when a key has changed what is read. */
+export const StepPicture = memo(function StepPicture({
+  quantity,
+  preview,
+  solution,
+  using,
+  onTrace,
+}: StepPictureProps) {
+  const { wide } = useMedia()
+  const height = wide ? 330 : pictureHeight(quantity, preview)
+  const inPlan = PLAN_QUANTITIES.includes(quantity.of) && 'row' in quantity
+  const offset = inPlan ? preview.sheet.offsets.find(({ row }) => row === quantity.row) : undefined
+  if (offset === undefined)
+    return (
+      <Card>
+        <LadderDrawing
+          ladder={ladderOf(preview, solution, quantity, using)}
+          unit={solution.unit}
+          decimals={solution.decimals}
+          height={height}
+          onTrace={onTrace}
+        />
+      </Card>
+    )
+  const axis = quantity.of === 'face' ? axisOfFace(quantity.face) : 'X'
+  const size =
+    quantity.of === 'face'
+      ? solution.sizes.find((one) => one.row === offset.row && one.axis === axis)
+      : undefined
+  const write = lengthWriter(solution)
+  return (
+    <Card>
+      <PlanDrawing
+        plan={planViewOf(preview, solution, offset, { at: quantity, with: using })}
+        height={height}
+        approach={
+          quantity.of === 'face' ? describeApproach(quantity.face, sideOf(offset[axis])) : undefined
+        }
+        size={size && { text: write(size.implied), agrees: size.agrees, axis }}
+      />
+    </Card>
+  )
+})
+
+/** On a phone the picture gives way where more is asked for than one number. */
+function pictureHeight(quantity: QuantityName, document: StandingSetup['document']): number {
+  if (quantity.of === 'sweep') return 124
+  return isDifference(quantity) || asksForSpindle(document, quantity) ? 168 : 190
+}
+
+/** Touched in the plane, seen from above. */
+const PLAN_QUANTITIES: readonly QuantityName['of'][] = [
+  'face',
+  'circle-point',
+  'edge-point',
+  'sweep',
+]
