@@ -86,10 +86,10 @@ function operationView(operation: Operation, unit: LengthUnit) {
     tool: operation.tool ?? null,
     name: operation.name ?? null,
     line: operation.from.line,
-    lengths: [...operation.lengths.keys()],
-    diameters: [...operation.diameters.keys()],
+    lengths: operation.lengths.map(({ register }) => register),
+    diameters: operation.diameters.map(({ register }) => register),
     extents: Object.fromEntries(
-      [...operation.extents].map(([row, extents]) => [row, written(extents, write)]),
+      operation.rows.map(({ row, extents }) => [row, written(extents, write)]),
     ),
     lowestZ: operation.lowestZ
       ? { z: write(operation.lowestZ.z), line: operation.lowestZ.at.line }

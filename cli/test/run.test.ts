@@ -300,6 +300,7 @@ describe('pine read', () => {
         '5 length-differs-from-tool',
         '5 length-not-set',
         '6 reaches-jaws',
+        '7 diameter-not-set',
         '8 compensation-not-cancelled',
         '8 length-not-cancelled',
         '8 tool-not-on-sheet',

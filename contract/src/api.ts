@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { newProgramCheckSchema, newProgramSchema } from './program-schema'
 import {
   gaugeSchema,
   machineDeclarationSchema,
@@ -48,6 +49,8 @@ export const newFactSchema = z.discriminatedUnion('kind', [
   z.strictObject({ id: z.uuid(), kind: z.literal('proof'), body: newProofSchema }),
   z.strictObject({ id: z.uuid(), kind: z.literal('lift'), body: newLiftSchema }),
   z.strictObject({ id: z.uuid(), kind: z.literal('check-off'), body: newCheckOffSchema }),
+  z.strictObject({ id: z.uuid(), kind: z.literal('program'), body: newProgramSchema }),
+  z.strictObject({ id: z.uuid(), kind: z.literal('program-check'), body: newProgramCheckSchema }),
   z.strictObject({ id: z.uuid(), kind: z.literal('record'), body: z.strictObject({}) }),
 ])
 export type NewFact = z.infer<typeof newFactSchema>
@@ -61,6 +64,8 @@ export const FACT_KINDS = [
   'proof',
   'lift',
   'check-off',
+  'program',
+  'program-check',
   'record',
 ] as const
 export type FactKind = (typeof FACT_KINDS)[number]

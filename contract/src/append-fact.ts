@@ -61,6 +61,13 @@ export function appendFact(
         checkOffs: [...(document.checkOffs ?? []), { ...fact.body, ...entered, ...seenTo }],
       }
     }
+    case 'program':
+      return { ...document, programs: [...(document.programs ?? []), { ...fact.body, ...entered }] }
+    case 'program-check':
+      return {
+        ...document,
+        programChecks: [...(document.programChecks ?? []), { ...fact.body, ...entered }],
+      }
     case 'record':
       return document
   }
@@ -70,8 +77,20 @@ export function appendFact(
 export function factIds(document: SetupDocument): ReadonlySet<string> {
   const { readings, keyIns, readBacks } = document
   const { events = [], acceptances = [], proofs = [], lifts = [], checkOffs = [] } = document
+  const { programs = [], programChecks = [] } = document
   return new Set(
-    [readings, keyIns, readBacks, events, acceptances, proofs, lifts, checkOffs]
+    [
+      readings,
+      keyIns,
+      readBacks,
+      events,
+      acceptances,
+      proofs,
+      lifts,
+      checkOffs,
+      programs,
+      programChecks,
+    ]
       .flat()
       .map(({ id }) => id),
   )

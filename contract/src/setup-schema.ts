@@ -11,6 +11,7 @@ import {
   type SetupDocument,
   type SetupSheet,
 } from '@pine/core'
+import { newProgramCheckSchema, newProgramSchema } from './program-schema'
 import { z } from 'zod'
 
 const name = z.string().trim().min(1).max(120)
@@ -56,6 +57,7 @@ export const machineDeclarationSchema = z.strictObject({
       secondLook: z.boolean().optional(),
     })
     .optional(),
+  maxSpindleSpeed: z.number().positive().max(1_000_000).optional(),
 })
 
 export const gaugeSchema = z.strictObject({
@@ -377,6 +379,8 @@ export const setupDocumentSchema = z.strictObject({
   proofs: z.array(proofSchema).max(20_000).optional(),
   lifts: z.array(liftSchema).max(20_000).optional(),
   checkOffs: z.array(checkOffSchema).max(20_000).optional(),
+  programs: z.array(newProgramSchema.extend(fact)).max(1000).optional(),
+  programChecks: z.array(newProgramCheckSchema.extend(fact)).max(1000).optional(),
 })
 
 // Core owns the shape that it computes on and may not import a validator, so the two are held
@@ -388,4 +392,9 @@ export const SHAPES_ARE_EQUAL: readonly [
   Exact<DeepReadonly<z.infer<typeof setupDocumentSchema>>, SetupDocument>,
 ] = [true, true, true]
 
-type DeepReadonly<T> = T extends object ? { readonly [Key in keyof T]: DeepReadonly<T[Key]> } : T
+// A length is a number with a name, and no object to look into.
+type DeepReadonly<T> = T extends number
+  ? T
+  : T extends object
+    ? { readonly [Key in keyof T]: DeepReadonly<T[Key]> }
+    : T

@@ -259,7 +259,14 @@ export {
 export { describeAdvice, describeVerdict, describeGap } from './words/advice-words'
 export { describeKeyMode, type KeyWords } from './words/key-words'
 export { needOf, type Need } from './setup/needs'
-export { readBlock, wordText, type Block, type BlockFault, type ProgramWord } from './program/block'
+export {
+  BLOCK_FAULTS,
+  readBlock,
+  wordText,
+  type Block,
+  type BlockFault,
+  type ProgramWord,
+} from './program/block'
 export {
   NEED_JUDGEMENTS,
   PROGRAM_JUDGEMENTS,
@@ -278,6 +285,10 @@ export {
 export { ProgramReader, readProgram } from './program/read-program'
 export { arcAround, arcExtents, arcOfRadius, type Arc, type PlanePoint } from './program/arc'
 export { judgeNeeds } from './program/judge-needs'
+export { comparePrograms, type ProgramChange } from './program/compare-programs'
+export { LineSplitter } from './program/line-splitter'
+export type { Subprograms } from './program/subprograms'
+export { describeProgramChange } from './words/program-change-words'
 export {
   describeJudgement,
   describeProgramProblem,

@@ -2,9 +2,12 @@ import {
   arcAround,
   arcExtents,
   arcOfRadius,
+  comparePrograms,
   describeJudgement,
+  describeProgramChange,
   describeProgramProblem,
   judgeNeeds,
+  LineSplitter,
   NEED_JUDGEMENTS,
   PROGRAM_JUDGEMENTS,
   PROGRAM_PROBLEMS,
@@ -35,7 +38,7 @@ const mm = (extents: Extents | undefined) =>
     Object.entries(extents ?? {}).map(([axis, [low, high]]) => [axis, [low / 1e6, high / 1e6]]),
   )
 const only = (reading: ProgramReading, row = 'G54') =>
-  mm(reading.operations.at(-1)?.extents.get(row))
+  mm(reading.operations.at(-1)?.rows.find((one) => one.row === row)?.extents)
 const codes = (reading: ProgramReading) =>
   reading.judgements.map(({ code, line }) => `${line} ${code}`)
 const faults = (reading: ProgramReading) =>
@@ -103,7 +106,9 @@ describe('moves', () => {
 
   test('after another row or G28 the place is not known until a move says it', () => {
     const reading = program('G21 G90 G54 G0 X0 Y0', 'G55 X7', 'G28 X10', 'G91 G1 X1', 'G90 X3')
-    expect(mm(reading.operations[0]?.extents.get('G55'))).toEqual({ X: [3, 10] })
+    expect(mm(reading.operations[0]?.rows.find(({ row }) => row === 'G55')?.extents)).toEqual({
+      X: [3, 10],
+    })
     expect(reading.operations[0]?.uncertain).toBe(true)
   })
 
@@ -261,8 +266,8 @@ describe('operations and judgements', () => {
     expect(
       reading.operations.map((one) => [
         one.tool,
-        [...one.lengths.keys()],
-        [...one.rows.keys()],
+        one.lengths.map(({ register }) => register),
+        one.rows.map(({ row }) => row),
         one.lowestZ && [one.lowestZ.z / 1e6, one.lowestZ.at.line],
         one.speeds,
         one.feeds,
@@ -381,7 +386,7 @@ test('ten thousand mutated programs are read to their end', () => {
       one.cutMm,
       one.rapidMm,
       one.cutMinutes,
-      ...[...one.extents.values()].flatMap((extents) => Object.values(extents).flat()),
+      ...one.rows.flatMap(({ extents }) => Object.values(extents).flat()),
     ])
     expect([seed, numbers.every(Number.isFinite)]).toEqual([seed, true])
   }
@@ -446,5 +451,172 @@ describe('against a set-up', () => {
     }
     for (const code of PROGRAM_PROBLEMS)
       expect(describeProgramProblem({ code })).toMatch(/^[^]{12,}$/)
+  })
+})
+
+describe('subprograms of the same file', () => {
+  const drilled = [
+    'G21 G90 G17 G40 G49 G80',
+    'T1 M6',
+    'G54 G0 X0 Y0',
+    'G43 H1 Z5.',
+    'M98 P1000 L3',
+    'G49',
+    'M30',
+    'O1000 (a step to the right, a hole)',
+    'G91 G0 X10.',
+    'G90 G1 Z-4. F100',
+    'G0 Z5.',
+    'M99',
+  ]
+  test('a body behind the end is run as often as it is repeated: three steps of 10, three holes of 9', () => {
+    const reading = program(...drilled)
+    expect(reading.problems).toEqual([])
+    expect(only(reading)).toEqual({ X: [0, 30], Y: [0, 0], Z: [-4, 5] })
+    expect(reading.operations[0]?.cutMm).toBeCloseTo(27, 9)
+    expect(reading.operations[0]?.lowestZ?.at.line).toBe(10)
+  })
+  test('what it leaves set stays set', () => {
+    const reading = program('G21 G90 G0 X0', 'M98 P7', 'X1', 'M30', 'O7', 'G91 X5', 'M99')
+    expect(only(reading)).toEqual({ X: [0, 6] })
+  })
+  test('one calls another; another file’s is told, and so is one that calls itself', () => {
+    const nested = program(
+      'G21 G90 G0 X0',
+      'M98 P7',
+      'M30',
+      'O7',
+      'M98 P8 L2',
+      'M99',
+      'O8',
+      'G91 X5',
+      'M99',
+    )
+    expect(only(nested)).toEqual({ X: [0, 10] })
+    expect(faults(program('G21', 'M98 P9', 'M30', 'O7', 'M99'))).toEqual([
+      [2, 1, 'subprogram-not-followed'],
+    ])
+    const endless = program('G21 G90 G0 X0', 'M98 P7', 'M30', 'O7', 'X1', 'M98 P7', 'M99')
+    expect(faults(endless)).toContainEqual([6, 1, 'subprogram-not-followed'])
+    expect(endless.operations[0]?.uncertain).toBe(true)
+  })
+  test('more calls than anyone would wait for are cut short, and told', () => {
+    const reading = program('G21 G91 G0 X0', 'M98 P7 L9999999', 'M30', 'O7', 'X1', 'X-1', 'M99')
+    expect(faults(reading)).toEqual([[2, 1, 'subprogram-too-long']])
+  })
+  test('lines behind the end that nobody calls are not run', () => {
+    expect(only(program('G21 G90 G0 X0', 'M30', 'O7', 'X500', 'M99'))).toEqual({ X: [0, 0] })
+  })
+})
+
+describe('what a person would look at twice', () => {
+  const start = ['G21 G90 G17 G40 G49 G80', 'T1 M6', 'G54 G0 X0 Y0', 'G43 H1 Z5.']
+  test('sideways at rapid below zero: not at zero, not straight down, not at feed', () => {
+    const told = (...lines: readonly string[]) =>
+      codes(program(...start, ...lines)).filter((one) => one.includes('rapid'))
+    expect(told('G1 Z-2 F100', 'G0 X5')).toEqual(['6 rapid-below-zero'])
+    expect(told('G0 Z0', 'X5')).toEqual([])
+    expect(told('G0 Z-2', 'Z5', 'X5')).toEqual([])
+    expect(told('G1 Z-2 F100', 'X5', 'G0 Z5')).toEqual([])
+    expect(told('G0 X5 Z-1')).toEqual(['5 rapid-below-zero'])
+  })
+  test('a speed that only a comment speaks of', () => {
+    const told = (...lines: readonly string[]) =>
+      codes(program(...start, ...lines)).filter((one) => one.includes('speed'))
+    expect(told('(S8000)', 'G1 Z-1 F100')).toEqual(['5 speed-only-in-comment'])
+    expect(told('(turn it to 8000 RPM)', 'G1 Z-1 F100')).toEqual(['5 speed-only-in-comment'])
+    expect(told('(S8000)', 'G1 Z-1 F100 S8000')).toEqual([])
+    expect(told('(stock 80 x 60)', 'G1 Z-1 F100')).toEqual([])
+  })
+  test('feeds for half the override', () => {
+    expect(codes(program('(FEEDS ARE DOUBLED, RUN AT 50%)'))).toEqual([
+      '1 feeds-for-another-override',
+    ])
+    expect(codes(program('(override half)'))).toEqual(['1 feeds-for-another-override'])
+    expect(codes(program('(50 mm feeder)', '(half round)'))).toEqual([])
+  })
+  test('a file of nonsense is told of in bounded length', () => {
+    const reading = program(...Array.from({ length: 5000 }, () => '?'))
+    expect(reading.problems).toHaveLength(500)
+    expect(reading.leftOut).toBe(4500)
+  })
+})
+
+describe('two revisions by what they mean', () => {
+  const first = [
+    'G21 G90 G17 G40 G49 G80',
+    'T1 M6 (face mill)',
+    'G54 G0 X0 Y0 S3000',
+    'G43 H1 Z5.',
+    'G1 Z-1. F300',
+    'X50.',
+    'G0 Z5.',
+    'G49',
+    'T2 M6 (drill)',
+    'G54 G0 X10. Y10. S1500',
+    'G43 H2 Z5.',
+    'G81 Z-12. R2. F100',
+    'G80',
+    'G49',
+    'M30',
+  ]
+  const told = (edit: (line: string) => readonly string[]) =>
+    comparePrograms(program(...first), program(...first.flatMap(edit))).map((change) =>
+      describeProgramChange(change, (nm) => `${nm / 1e6} mm`),
+    )
+  const exchanged = (from: string, to: string) => told((line) => [line === from ? to : line])
+  test('line numbers, comments and layout are no change', () => {
+    expect(told((line) => ['(another comment)', `N10 ${line.toLowerCase()}`, ''])).toEqual([])
+  })
+  test.each([
+    ['G81 Z-12. R2. F100', 'G81 Z-13.5 R2. F100', ['T2 goes 1.5 mm deeper: down to -13.5 mm.']],
+    ['G81 Z-12. R2. F100', 'G81 Z-11. R2. F100', ['T2 goes 1 mm less deep: down to -11 mm.']],
+    ['G43 H2 Z5.', 'G43 H12 Z5.', ['T2 used H2, now H12.']],
+    ['G1 Z-1. F300', 'G1 Z-1. F250', ['T1 fed at 300, now at 250 mm a minute.']],
+    ['G54 G0 X0 Y0 S3000', 'G54 G0 X0 Y0 S2000', ['T1 turned at 3000, now at 2000 a minute.']],
+    ['G54 G0 X10. Y10. S1500', 'G55 G0 X10. Y10. S1500', ['T2 worked in G54, now in G55.']],
+    [
+      'X50.',
+      'X60.',
+      [
+        'T1, G54 X: went from 0 mm to 50 mm, now from 0 mm to 60 mm.',
+        // It comes from where the first one ended.
+        'T2, G54 X: went from 10 mm to 50 mm, now from 10 mm to 60 mm.',
+      ],
+    ],
+    [
+      'T2 M6 (drill)',
+      'T3 M6 (drill)',
+      ['T2 is not used any more.', 'T3 is new (drill): measure it.'],
+    ],
+  ])('%s to %s', (from, to, words) => expect(exchanged(from, to)).toEqual(words))
+})
+
+describe('lines out of pieces', () => {
+  const split = (...pieces: readonly string[]) => {
+    const lines: string[] = []
+    const splitter = new LineSplitter((line) => lines.push(line))
+    for (const piece of pieces) splitter.take(piece)
+    splitter.end()
+    return lines
+  }
+  test('however a file ends its lines and wherever it is cut: as the language splits it', () => {
+    for (let seed = 1; seed <= 2000; seed += 1) {
+      const chance = new Chance(seed)
+      const text = Array.from({ length: chance.whole(0, 30) }, () =>
+        chance.of(['G1', 'X2', ' ', '\r\n', '\n', '\r']),
+      ).join('')
+      const cuts = Array.from({ length: 3 }, () => chance.whole(0, text.length)).sort(
+        (a, b) => a - b,
+      )
+      const ends = [0, ...cuts, text.length]
+      const pieces = ends.slice(1).map((end, at) => text.slice(ends[at], end))
+      const expected = text.split(/\r\n|\n|\r/)
+      if (expected.at(-1) === '') expected.pop()
+      expect([seed, split(...pieces)]).toEqual([seed, expected])
+    }
+  })
+  test('a file without line ends does not fill the memory', () => {
+    expect(split(...Array.from({ length: 10 }, () => 'x'.repeat(50_000))).length).toBeGreaterThan(3)
   })
 })

@@ -24,7 +24,7 @@ export function judgeNeeds(
   document: SetupDocument,
   solution: Solution,
 ): readonly ProgramJudgement[] {
-  const used = new Set(reading.operations.flatMap(({ rows }) => [...rows.keys()]))
+  const used = new Set(reading.operations.flatMap(({ rows }) => rows.map(({ row }) => row)))
   const start: ProgramPlace = { line: 1, excerpt: '' }
   return [
     ...(reading.unit !== undefined && reading.unit !== document.sheet.unit
@@ -33,10 +33,17 @@ export function judgeNeeds(
     ...reading.operations.flatMap((operation) => [
       ...toolNeeds(operation, document),
       ...lengthNeeds(operation, solution),
+      ...diameterNeeds(operation, solution),
+      ...speedNeeds(operation, document),
       ...rowNeeds(operation, document, solution),
       ...travels(operation, document, solution),
-      ...jaws(operation, document, solution),
+      ...beneath(operation, document, solution),
     ]),
+    ...solution.warnings
+      .filter(({ code }) => code === 'lift-active')
+      .map(({ amount }) =>
+        judged('lift-active', start, { ...(amount !== undefined && { amount }) }),
+      ),
     ...document.sheet.offsets
       .filter(({ row }) => !used.has(row))
       .map(({ row }) => judged('offset-not-used', start, { row })),
@@ -49,19 +56,38 @@ function toolNeeds({ tool, from }: Operation, { sheet }: SetupDocument) {
 }
 
 function lengthNeeds({ tool, lengths }: Operation, solution: Solution) {
-  return [...lengths].flatMap(([register, place]) => {
+  return lengths.flatMap(({ register, at }) => {
     const code = needOf(
       solution.registers.find(({ address }) => address === `H${register}`),
       'length',
     )
-    return code === undefined
+    // H0 is no length at all, on purpose.
+    return code === undefined || register === 0
       ? []
-      : [judged(code, place, { register, ...(tool !== undefined && { tool }) })]
+      : [judged(code, at, { register, ...(tool !== undefined && { tool }) })]
   })
 }
 
+/** Nothing proves a D but the part itself: once keyed it is as good as it gets before cutting. */
+function diameterNeeds({ tool, diameters }: Operation, solution: Solution) {
+  return diameters.flatMap(({ register, at }) => {
+    const state = solution.registers.find(({ address }) => address === `D${register}`)?.state
+    if (register === 0 || state === 'keyed' || state === 'proven') return []
+    const code = state === 'stale' ? 'diameter-stale' : 'diameter-not-set'
+    return [judged(code, at, { register, ...(tool !== undefined && { tool }) })]
+  })
+}
+
+function speedNeeds({ tool, speeds, from }: Operation, { sheet }: SetupDocument) {
+  const limit = sheet.machine.maxSpindleSpeed
+  const fastest = Math.max(...speeds, 0)
+  return limit === undefined || fastest <= limit
+    ? []
+    : [judged('speed-above-limit', from, { speed: fastest, ...(tool !== undefined && { tool }) })]
+}
+
 function rowNeeds({ rows }: Operation, { sheet }: SetupDocument, solution: Solution) {
-  return [...rows].flatMap(([row, place]) => {
+  return rows.flatMap(({ row, at: place }) => {
     if (!sheet.offsets.some((offset) => offset.row === row))
       return [judged('offset-not-on-sheet', place, { row })]
     // One judgement a row: its least certain axis.
@@ -95,8 +121,8 @@ function needOf<Kind extends 'length' | 'offset'>(register: Register | undefined
 
 /** Every end of what an operation reaches, with today’s offsets; the worst of each axis is told. */
 function travels(operation: Operation, document: SetupDocument, solution: Solution) {
-  const { tool, extents, rows, lowestZ, from } = operation
-  return [...extents].flatMap(([row, ranges]) => {
+  const { tool, rows, lowestZ } = operation
+  return rows.flatMap(({ row, at: first, extents: ranges }) => {
     if (!isRow(row)) return []
     const ends: readonly WorkPosition[] = AXES.flatMap((axis) =>
       (ranges[axis] ?? []).map((at) => ({ row, tool: tool ?? -1, [axis]: at })),
@@ -107,30 +133,38 @@ function travels(operation: Operation, document: SetupDocument, solution: Soluti
         .filter((one) => one.axis === axis)
         .sort((a, b) => b.beyond - a.beyond)
         .at(0)
-      const place = (axis === 'Z' ? lowestZ?.at : undefined) ?? rows.get(row) ?? from
+      const place = (axis === 'Z' ? lowestZ?.at : undefined) ?? first
       return worst ? [judged('beyond-travel', place, { row, axis, amount: worst.beyond })] : []
     })
   })
 }
 
-/** Work Z of the jaws’ upper edge against the lowest Z of each row. */
-function jaws(operation: Operation, document: SetupDocument, { holding }: Solution) {
-  if (holding === undefined) return []
-  const { tool, extents, lowestZ, from } = operation
-  return [...extents].flatMap(([row, { Z }]) => {
-    const plan = document.sheet.offsets.find((offset) => offset.row === row)
+/**
+ * What lies beneath the cut: the jaws' upper edge, and the parallels under the raw part, in work Z of each
+ * row. Program zero lies `facing` below the raw top; the jaws lie `protrusion` below it.
+ */
+function beneath(operation: Operation, { sheet }: SetupDocument, { holding }: Solution) {
+  const { tool, rows, lowestZ, from } = operation
+  const thick = readLength(sheet.stock.Z)
+  return rows.flatMap(({ row, extents: { Z } }) => {
+    const plan = sheet.offsets.find((offset) => offset.row === row)
     const facing = plan && readLength(plan.Z.facing)
-    if (Z === undefined || facing?.ok !== true) return []
-    const clear = toNanometres(Z[0] - (facing.value.nm - holding.protrusion))
-    return clear > 0
-      ? []
-      : [
-          judged('reaches-jaws', lowestZ?.at ?? from, {
-            row,
-            amount: clear,
-            ...(tool !== undefined && { tool }),
-          }),
-        ]
+    if (Z === undefined || holding === undefined || facing?.ok !== true) return []
+    const clearOf = (belowTop: Nanometres) => toNanometres(Z[0] - (facing.value.nm - belowTop))
+    const tell = (code: ProgramJudgementCode, amount: Nanometres) =>
+      amount > 0
+        ? []
+        : [
+            judged(code, lowestZ?.at ?? from, {
+              row,
+              amount,
+              ...(tool !== undefined && { tool }),
+            }),
+          ]
+    return [
+      ...tell('reaches-jaws', clearOf(holding.protrusion)),
+      ...(thick.ok ? tell('reaches-parallels', clearOf(thick.value.nm)) : []),
+    ]
   })
 }
 
@@ -145,5 +179,6 @@ const judged = (
     readonly row?: string
     readonly axis?: MachineAxis
     readonly amount?: Nanometres
+    readonly speed?: number
   } = {},
 ): ProgramJudgement => ({ code, severity: JUDGEMENT_SEVERITIES[code], ...place, ...about })

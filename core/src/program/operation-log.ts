@@ -8,6 +8,8 @@ export interface Path {
   readonly lengthNm: number
   readonly feedPerMinute: number | undefined
   readonly rapid: boolean
+  /** Goes along X or Y while the tip is below Z0. */
+  readonly belowZero: boolean
 }
 
 /** Gathers what one tool does; a few numbers a row, however long the program is. */
@@ -21,6 +23,8 @@ export class OperationLog {
   private readonly feeds = new Set<number>()
   private lowestZ: Operation['lowestZ']
   private firstApproach: ProgramPlace | undefined
+  private rapidBelowZero: ProgramPlace | undefined
+  private spokenSpeed: ProgramPlace | undefined
   private cutMm = 0
   private rapidMm = 0
   private cutMinutes = 0
@@ -42,6 +46,11 @@ export class OperationLog {
 
   useSpeed(perMinute: number): void {
     this.speeds.add(perMinute)
+  }
+
+  /** A comment before its moves spoke of a speed. */
+  hearOfSpeed(place: ProgramPlace): void {
+    this.spokenSpeed ??= place
   }
 
   doubt(): void {
@@ -66,8 +75,10 @@ export class OperationLog {
         this.lowestZ = { z: toNanometres(Z[0]), at: place() }
     }
     const millimetres = path.lengthNm / NANOMETRES_PER.mm
-    if (path.rapid) this.rapidMm += millimetres
-    else {
+    if (path.rapid) {
+      this.rapidMm += millimetres
+      if (path.belowZero) this.rapidBelowZero ??= place()
+    } else {
       this.cutMm += millimetres
       const feed = path.feedPerMinute
       if (feed !== undefined && feed > 0) {
@@ -87,12 +98,17 @@ export class OperationLog {
       tool: this.tool,
       from: this.from,
       ...(this.name !== undefined && { name: this.name }),
-      lengths: this.lengths,
-      diameters: this.diameters,
-      rows: this.rows,
-      extents: new Map([...this.extents].map(([row, ranges]) => [row, extentsOf(ranges)])),
+      lengths: [...this.lengths].map(([register, at]) => ({ register, at })),
+      diameters: [...this.diameters].map(([register, at]) => ({ register, at })),
+      rows: [...this.extents].map(([row, ranges]) => ({
+        row,
+        at: this.rows.get(row) ?? this.from,
+        extents: extentsOf(ranges),
+      })),
       ...(this.lowestZ && { lowestZ: this.lowestZ }),
       ...(this.firstApproach && { firstApproach: this.firstApproach }),
+      ...(this.rapidBelowZero && { rapidBelowZero: this.rapidBelowZero }),
+      ...(this.spokenSpeed && this.speeds.size === 0 && { spokenSpeed: this.spokenSpeed }),
       speeds: [...this.speeds],
       feeds: [...this.feeds],
       cutMm: this.cutMm,

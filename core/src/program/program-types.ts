@@ -9,6 +9,7 @@ export const PROGRAM_PROBLEMS = [
   'arc-radius-differs',
   'arc-start-unknown',
   'subprogram-not-followed',
+  'subprogram-too-long',
   'cycle-incomplete',
 ] as const
 
@@ -36,21 +37,36 @@ export interface ProgramPlace {
   readonly excerpt: string
 }
 
-/** What is done with one tool between two tool changes. */
+/** A register that an operation calls for, and where it first does. */
+export interface RegisterCall {
+  readonly register: number
+  readonly at: ProgramPlace
+}
+
+/** A work offset that an operation moves in, where it first does, and how far. */
+export interface RowUse {
+  readonly row: ProgramRow
+  readonly at: ProgramPlace
+  readonly extents: Extents
+}
+
+/** What is done with one tool between two tool changes. Plain data: it is sent and kept as it is. */
 export interface Operation {
   /** Undefined before the first change. */
-  readonly tool: number | undefined
+  readonly tool?: number | undefined
   readonly from: ProgramPlace
   /** Last comment before it: what the program calls it. */
   readonly name?: string
-  /** Registers that are called for, each with where it first is. */
-  readonly lengths: ReadonlyMap<number, ProgramPlace>
-  readonly diameters: ReadonlyMap<number, ProgramPlace>
-  readonly rows: ReadonlyMap<ProgramRow, ProgramPlace>
-  readonly extents: ReadonlyMap<ProgramRow, Extents>
+  readonly lengths: readonly RegisterCall[]
+  readonly diameters: readonly RegisterCall[]
+  readonly rows: readonly RowUse[]
   readonly lowestZ?: { readonly z: Nanometres; readonly at: ProgramPlace }
   /** The first move towards the part in Z. */
   readonly firstApproach?: ProgramPlace
+  /** The first move at rapid along X or Y while the tip is below the row's Z0. */
+  readonly rapidBelowZero?: ProgramPlace
+  /** A speed that only a comment speaks of. */
+  readonly spokenSpeed?: ProgramPlace
   readonly speeds: readonly number[]
   /** Millimetres (or inches) a minute, as written. */
   readonly feeds: readonly number[]
@@ -76,6 +92,9 @@ export const PROGRAM_JUDGEMENTS = [
   'no-safe-line',
   'cancel-moves-all-axes',
   'tool-not-changed',
+  'rapid-below-zero',
+  'speed-only-in-comment',
+  'feeds-for-another-override',
 ] as const
 
 /** What it is told against a set-up: what the program needs, and what is there. */
@@ -90,8 +109,13 @@ export const NEED_JUDGEMENTS = [
   'offset-stale',
   'offset-unproven',
   'offset-not-used',
+  'diameter-not-set',
+  'diameter-stale',
+  'speed-above-limit',
+  'lift-active',
   'beyond-travel',
   'reaches-jaws',
+  'reaches-parallels',
 ] as const
 
 export type ProgramJudgementCode =
@@ -107,6 +131,8 @@ export interface ProgramJudgement extends ProgramPlace {
   readonly axis?: MachineAxis
   /** How far beyond the travel, or how far from the jaws; below zero it is in them. */
   readonly amount?: Nanometres
+  /** Turns a minute that are called for. */
+  readonly speed?: number
 }
 
 export interface ProgramReading {
@@ -114,10 +140,12 @@ export interface ProgramReading {
   /** Comments before the first tool and the first move: often the set-up sheet. */
   readonly header: readonly string[]
   /** The first unit that is set; undefined where none is. */
-  readonly unit: LengthUnit | undefined
+  readonly unit?: LengthUnit | undefined
   readonly operations: readonly Operation[]
   readonly problems: readonly ProgramProblem[]
   readonly judgements: readonly ProgramJudgement[]
+  /** Problems and judgements beyond the first so many: counted, not kept. */
+  readonly leftOut: number
   /** Work offsets that the program itself writes. */
   readonly writesOffsets: readonly ProgramPlace[]
 }

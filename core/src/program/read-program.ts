@@ -2,14 +2,14 @@ import { NANOMETRES_PER, type LengthUnit } from '../length/length'
 import type { MachineAxis } from '../setup/sheet'
 import { arcMove, PLANES, type Position } from './arc-move'
 import { readBlock, wordText, type Block, type ProgramWord } from './block'
-import { JUDGEMENT_SEVERITIES } from './judgement-severities'
+import { speaksOfOverride, speaksOfSpeed } from './comment-hints'
 import { OperationLog, type Path } from './operation-log'
+import { ReaderNotes } from './reader-notes'
+import { SubprogramShelf, type Subprograms } from './subprograms'
 import type {
   Operation,
-  ProgramJudgement,
   ProgramJudgementCode,
   ProgramPlace,
-  ProgramProblem,
   ProgramProblemCode,
   ProgramReading,
   ProgramRow,
@@ -35,8 +35,15 @@ export class ProgramReader {
   private lines = 0
   private readonly header: string[] = []
   private lastComment: string | undefined
-  private readonly problems: ProgramProblem[] = []
-  private readonly judgements: ProgramJudgement[] = []
+  private readonly notes = new ReaderNotes()
+  private readonly shelf = new SubprogramShelf()
+  private called = new Set<number>()
+  private depth = 0
+  private linesCalled = 0
+  /** The main program has ended: what follows are subprograms. */
+  private over = false
+  private at = 0
+  private spokenSpeed: ProgramPlace | undefined
   private readonly operations: Operation[] = []
   private readonly writesOffsets: ProgramPlace[] = []
   private log: OperationLog | undefined
@@ -66,25 +73,51 @@ export class ProgramReader {
   /** Numbers of the block that is executed, by letter; NaN where it is not written. */
   private readonly numbers = new Float64Array(26)
 
+  /** `subprograms`: the bodies that a first pass has found (`subprogramsToFollow`). */
+  constructor(private readonly subprograms: Subprograms = new Map()) {}
+
   /** Takes the next line in, without its line break. */
   line(text: string): void {
     this.lines += 1
+    if (this.over) this.shelf.take(this.lines, text)
+    else this.take(this.lines, text)
+  }
+
+  /**
+   * Bodies that were called before they were met: where there are any, the program is to be read once
+   * more by a reader that has them.
+   */
+  get subprogramsToFollow(): Subprograms | undefined {
+    return [...this.called].some((name) => this.shelf.bodies.has(name))
+      ? this.shelf.bodies
+      : undefined
+  }
+
+  private take(line: number, text: string): void {
+    this.at = line
     this.text = text
     this.known = undefined
     const block = readBlock(text)
     for (const { code, column, text: excerpt } of block.faults) {
-      this.problems.push({ code, line: this.lines, column, excerpt })
+      this.notes.problem({ code, line, column, excerpt: excerpt.slice(0, LONGEST_EXCERPT) })
       if (code !== 'comment-open') this.current().doubt()
     }
-    for (const comment of block.comments) if (comment !== '') this.lastComment = comment
+    for (const comment of block.comments) this.hear(comment)
     if (block.words.length > 0) this.execute(block)
-    if (!this.hasMoved && this.tool === undefined)
+    if (!this.hasMoved && this.tool === undefined && this.header.length < LONGEST_HEADER)
       this.header.push(...block.comments.filter((comment) => comment !== ''))
+  }
+
+  private hear(comment: string): void {
+    if (comment === '') return
+    this.lastComment = comment
+    if (speaksOfSpeed(comment)) this.spokenSpeed = this.place
+    if (speaksOfOverride(comment)) this.judge('feeds-for-another-override')
   }
 
   /** Where the reader is; made only when it is told, since most lines have nothing to tell. */
   private get place(): ProgramPlace {
-    this.known ??= { line: this.lines, excerpt: this.text.trim().slice(0, LONGEST_EXCERPT) }
+    this.known ??= { line: this.at, excerpt: this.text.trim().slice(0, LONGEST_EXCERPT) }
     return this.known
   }
   private readonly placeNow = () => this.place
@@ -99,8 +132,9 @@ export class ProgramReader {
       header: this.header,
       unit: this.firstUnit,
       operations: this.operations,
-      problems: this.problems,
-      judgements: this.judgements,
+      problems: this.notes.problems,
+      judgements: this.notes.judgements,
+      leftOut: this.notes.leftOut,
       writesOffsets: this.writesOffsets,
     }
   }
@@ -131,8 +165,6 @@ export class ProgramReader {
     if (T !== undefined) this.prepared = T
     const M = words.filter(({ letter }) => letter === 'M').map((word) => word.value)
     if (M.includes(6)) this.changeTool()
-    if (M.includes(98) || M.includes(97)) this.fault('subprogram-not-followed', words, 'M')
-
     for (const code of codes) this.setModal(code, words)
     const D = value('D')
     if (D !== undefined && (has(41) || has(42))) {
@@ -150,7 +182,36 @@ export class ProgramReader {
     else if (has(4)) return
     else this.move(words)
 
+    if (M.includes(98) || M.includes(97)) this.call(words, value('P'), value('L') ?? 1)
     if (M.includes(2) || M.includes(30)) this.judgeEnd()
+    if (M.includes(2) || M.includes(30) || M.includes(99)) this.over = true
+  }
+
+  /** Runs a subprogram of the same file as often as it is repeated; what it leaves set stays set. */
+  private call(words: readonly ProgramWord[], name: number | undefined, times: number): void {
+    if (name !== undefined) this.called.add(name)
+    const body = name === undefined ? undefined : this.subprograms.get(name)
+    if (body === undefined || this.depth >= DEEPEST_CALL) {
+      this.fault('subprogram-not-followed', words, 'M')
+      return
+    }
+    const { at, text, known } = this
+    this.depth += 1
+    for (let time = 0; time < times; time += 1) {
+      for (const { line, text: called } of body) {
+        this.linesCalled += 1
+        if (this.linesCalled > MOST_LINES_CALLED) break
+        this.take(line, called)
+        if (this.over) break
+      }
+      this.over = this.ended
+      if (this.over || this.linesCalled > MOST_LINES_CALLED) break
+    }
+    this.depth -= 1
+    this.at = at
+    this.text = text
+    this.known = known
+    if (this.linesCalled > MOST_LINES_CALLED) this.fault('subprogram-too-long', words, 'M')
   }
 
   /** The first number of each letter; true where nothing but a move, its feed and its speed is written. */
@@ -320,7 +381,7 @@ export class ProgramReader {
     if (path.fault !== undefined) this.fault(path.fault, words, 'G', clockwise ? 2 : 3)
     // An arc that cannot be drawn still leads somewhere.
     if (path.extents === undefined) return this.follow(target, 1)
-    this.record(path.extents, path.lengthNm, false)
+    this.record(path.extents, path.lengthNm, false, false)
     this.goTo(target)
   }
 
@@ -382,28 +443,42 @@ export class ProgramReader {
     const extents: Partial<Record<MachineAxis, readonly [number, number]>> = {}
     let squares = 0
     let moved = false
+    let sideways = false
+    const lowest = Math.min(this.position.Z ?? 0, target.Z ?? this.position.Z ?? 0)
     for (const axis of AXES) {
       const to = target[axis]
       if (to === undefined) continue
       moved = true
+      if (axis !== 'Z' && to !== this.position[axis]) sideways = true
       const from = this.position[axis] ?? to
       extents[axis] = from < to ? [from, to] : [to, from]
       squares += (to - from) ** 2
     }
     if (!moved) return
-    this.record(extents, Math.sqrt(squares), kind === 0)
+    this.record(extents, Math.sqrt(squares), kind === 0, sideways && lowest < 0)
     this.goTo(target)
   }
 
-  private record(extents: Path['extents'], lengthNm: number, rapid: boolean): void {
+  private record(
+    extents: Path['extents'],
+    lengthNm: number,
+    rapid: boolean,
+    belowZero: boolean,
+  ): void {
     const perMm = this.unit === 'in' ? NANOMETRES_PER.in / NANOMETRES_PER.mm : 1
     this.hasMoved = true
-    this.current().follow(
+    const log = this.current()
+    if (this.spokenSpeed !== undefined) {
+      log.hearOfSpeed(this.spokenSpeed)
+      this.spokenSpeed = undefined
+    }
+    log.follow(
       this.row,
       {
         extents,
         lengthNm,
         rapid,
+        belowZero,
         feedPerMinute: this.feed === undefined ? undefined : this.feed * perMm,
       },
       this.placeNow,
@@ -437,7 +512,13 @@ export class ProgramReader {
   }
 
   private closeOperation(): void {
-    if (this.log !== undefined && !this.log.isEmpty) this.operations.push(this.log.finish())
+    if (this.log !== undefined && !this.log.isEmpty) {
+      const operation = this.log.finish()
+      const { tool, rapidBelowZero, spokenSpeed } = operation
+      if (rapidBelowZero) this.notes.judge('rapid-below-zero', rapidBelowZero, { tool })
+      if (spokenSpeed) this.notes.judge('speed-only-in-comment', spokenSpeed, { tool })
+      this.operations.push(operation)
+    }
     this.log = undefined
   }
 
@@ -450,9 +531,9 @@ export class ProgramReader {
     const word = words.find(
       (one) => one.letter === letter && (value === undefined || one.value === value),
     )
-    this.problems.push({
+    this.notes.problem({
       code,
-      line: this.lines,
+      line: this.at,
       column: word?.column ?? 1,
       excerpt: word ? wordText(this.text, word) : this.place.excerpt,
     })
@@ -463,14 +544,7 @@ export class ProgramReader {
     code: ProgramJudgementCode,
     about: { readonly tool?: number; readonly register?: number } = {},
   ): void {
-    const tool = about.tool ?? this.tool
-    this.judgements.push({
-      code,
-      severity: JUDGEMENT_SEVERITIES[code],
-      ...this.place,
-      ...(tool !== undefined && { tool }),
-      ...(about.register !== undefined && { register: about.register }),
-    })
+    this.notes.judge(code, this.place, { tool: this.tool, ...about })
   }
 }
 
@@ -478,14 +552,23 @@ export class ProgramReader {
 const FOLLOWED_ELSEWHERE = new Set([10, 28, 30, 43, 44, 49, 52, 53, 92, 92.1, 92.2, 92.3])
 
 const LONGEST_EXCERPT = 120
+const LONGEST_HEADER = 60
+/** A subprogram that calls itself would never end. */
+const DEEPEST_CALL = 8
+const MOST_LINES_CALLED = 300_000
 const A = 'A'.charCodeAt(0)
 const PLAIN_LETTERS = 'XYZIJKRFSN'
 
 const nowhere = (): Position => ({ X: undefined, Y: undefined, Z: undefined })
 
-/** Reads a whole program that is at hand as text. */
+/** Reads a whole program that is at hand as text; its own subprograms are followed in a second pass. */
 export function readProgram(text: string): ProgramReading {
-  const reader = new ProgramReader()
-  for (const line of text.split(/\r\n|\n|\r/)) reader.line(line)
-  return reader.finish()
+  const lines = text.split(/\r\n|\n|\r/)
+  const read = (subprograms?: Subprograms) => {
+    const reader = new ProgramReader(subprograms)
+    for (const line of lines) reader.line(line)
+    return { reading: reader.finish(), more: reader.subprogramsToFollow }
+  }
+  const first = read()
+  return first.more === undefined ? first.reading : read(first.more).reading
 }

@@ -1,4 +1,5 @@
 import type { WrittenLength } from '../length/length'
+import type { ProgramReading } from '../program/program-types'
 import type { Face } from '../touch/touch'
 import type { KeyMode, MachineAxis, OffsetRow, SetupSheet } from './sheet'
 
@@ -197,6 +198,21 @@ export type CheckOff = Fact & {
     | { readonly of: 'first-part'; readonly measured: readonly Measured[] }
   )
 
+/** A program that was read for this set-up. The last one is the one it is held against. */
+export interface ProgramRead extends Fact {
+  /** Name of the file. */
+  readonly name: string
+  readonly bytes: number
+  /** SHA-256 of the file, in lower-case hexadecimal: what makes it the same file anywhere. */
+  readonly sha256: string
+  readonly reading: ProgramReading
+}
+
+/** A file that was taken back from the machine's own memory or stick, to hold against the one that was read. */
+export interface ProgramChecked extends Fact {
+  readonly sha256: string
+}
+
 export interface SetupDocument {
   readonly format: 'pine-compass/setup'
   readonly version: 1
@@ -210,4 +226,6 @@ export interface SetupDocument {
   readonly proofs?: readonly Proof[]
   readonly lifts?: readonly Lift[]
   readonly checkOffs?: readonly CheckOff[]
+  readonly programs?: readonly ProgramRead[]
+  readonly programChecks?: readonly ProgramChecked[]
 }

@@ -56,6 +56,8 @@ export interface MachineDeclaration {
   /** What one turn of a hand-wheel's dial moves: marks are certain only to within a turn. */
   readonly dialTurn?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
   readonly policy?: MachinePolicy
+  /** Turns a minute that the spindle can do, to hold a program's speeds against. */
+  readonly maxSpindleSpeed?: number
 }
 
 /** What the shop asks before a part is cut on a machine. */

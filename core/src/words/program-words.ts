@@ -71,6 +71,21 @@ const judgements: Readonly<
     why: 'Another tool may stand in the spindle.',
     remedy: 'Add M6, or look what is in the spindle.',
   }),
+  'rapid-below-zero': ({ tool }) => ({
+    title: `${tool === undefined ? 'The tool' : `T${tool}`} goes sideways at rapid below Z0`,
+    why: 'A rapid through the part breaks the tool; where zero is its top, that is inside it.',
+    remedy: 'Make sure that nothing stands there, or take Z up first.',
+  }),
+  'speed-only-in-comment': ({ tool }) => ({
+    title: `A comment speaks of a speed, no S sets it${tool === undefined ? '' : ` for T${tool}`}`,
+    why: 'The control turns the spindle as it was left, not as the comment says.',
+    remedy: 'Set the speed by hand before this tool, or write the S.',
+  }),
+  'feeds-for-another-override': () => ({
+    title: 'The feeds are meant for another override than 100 %',
+    why: 'At 100 % everything goes twice as fast as was meant, or half.',
+    remedy: 'Set the override as the comment says before the start, and leave it there.',
+  }),
   'unit-differs': () => ({
     title: 'The program and the set-up have different units',
     why: 'One of them is wrong by 25.4 times.',
@@ -95,6 +110,26 @@ const judgements: Readonly<
     title: `H${register} is not proven`,
     why: 'A slip in it shows only when the tool is in the part.',
     remedy: 'Prove it with a cautious move.',
+  }),
+  'diameter-not-set': ({ register }) => ({
+    title: `D${register} is not keyed in and read back`,
+    why: 'Walls are offset by whatever that row holds.',
+    remedy: `Measure the tool’s diameter, key D${register} in and read it back.`,
+  }),
+  'diameter-stale': ({ register }) => ({
+    title: `D${register} no longer holds`,
+    why: 'The tool has changed since it was measured.',
+    remedy: 'Measure its diameter again.',
+  }),
+  'speed-above-limit': ({ speed }) => ({
+    title: `S${speed} is more than the spindle turns`,
+    why: 'The control stops there, or turns slower at the same feed: more for each tooth.',
+    remedy: 'Lower S, and the feed with it.',
+  }),
+  'lift-active': ({ amount }, write) => ({
+    title: `Everything is raised by ${amount === undefined ? 'a lift' : write(amount)}`,
+    why: 'Right for an air cut; in the part nothing would be cut.',
+    remedy: 'Take the lift out before the part is cut.',
   }),
   'offset-not-on-sheet': ({ row }) => ({
     title: `${row} is used, but not on the sheet`,
@@ -127,11 +162,19 @@ const judgements: Readonly<
     remedy: 'Move the part, or look at the offset and the length.',
   }),
   'reaches-jaws': ({ row, amount }, write) => ({
-    title: `${row} cuts ${amount === undefined ? 'down' : `${write(amount)} from the jaws, down`} to their upper edge or below`,
+    title: `${row} goes ${amount === undefined ? 'down to' : `${write(depth(amount))} below`} the upper edge of the jaws`,
     why: 'A cut beside the part meets the jaws.',
     remedy: 'Make sure that it stays within the part, or grip less.',
   }),
+  'reaches-parallels': ({ row, amount }, write) => ({
+    title: `${row} goes ${amount === undefined ? '' : `${write(depth(amount))} `}through the part`,
+    why: 'A drill meets what lies beneath: a parallel, the vise, the table.',
+    remedy: 'Look where the parallels lie, or put something beneath that may be cut.',
+  }),
 }
+
+/** How far below something: an amount counts upwards from it. */
+const depth = (amount: NonNullable<ProgramJudgement['amount']>) => -amount as typeof amount
 
 export const describeJudgement = (
   judgement: ProgramJudgement,
@@ -148,6 +191,8 @@ const problems: Readonly<Record<ProgramProblemCode, string>> = {
   'arc-radius-differs': 'start and end of the arc lie at different distances from its centre',
   'arc-start-unknown': 'the arc begins where the program has not said',
   'subprogram-not-followed': 'the subprogram is not followed: what it does is not in the summary',
+  'subprogram-too-long':
+    'subprograms are called too often to follow to the end: extents may be too small',
   'cycle-incomplete': 'the cycle has no depth or no retract plane yet',
 }
 

@@ -8,6 +8,7 @@ import {
   sessionEntity,
   setupEntity,
 } from './entities'
+import { FactsOfPrograms1795939200000 } from './migrations/facts-of-programs'
 import { FactsOfTheWholeRun1795593600000 } from './migrations/facts-of-the-whole-run'
 import { FirstTables1772438400000 } from './migrations/first-tables'
 
@@ -17,7 +18,11 @@ export async function openDatabase(url: string): Promise<DataSource> {
     type: 'postgres',
     url,
     entities: [personEntity, sessionEntity, machineEntity, gaugeEntity, setupEntity, factEntity],
-    migrations: [FirstTables1772438400000, FactsOfTheWholeRun1795593600000],
+    migrations: [
+      FirstTables1772438400000,
+      FactsOfTheWholeRun1795593600000,
+      FactsOfPrograms1795939200000,
+    ],
     migrationsRun: true,
     // Two processes that start together must not both migrate half of it.
     migrationsTransactionMode: 'all',

@@ -62,6 +62,10 @@ function entered(fact: OutboxEntry['fact']): string {
       return `The lift of ${fact.body.amount.text} ${fact.body.amount.unit}`
     case 'check-off':
       return 'What you had seen to'
+    case 'program':
+      return `The program ${fact.body.name}`
+    case 'program-check':
+      return 'The check of the file at the machine'
     case 'record':
       return 'The release'
   }
