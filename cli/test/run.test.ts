@@ -306,7 +306,6 @@ describe('pine read', () => {
         '8 tool-not-on-sheet',
         '9 offset-not-on-sheet',
         '10 moves-before-length',
-        '13 compensation-not-cancelled',
         '13 no-safe-line',
       ].sort(),
     )

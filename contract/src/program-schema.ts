@@ -70,7 +70,7 @@ const judgement = z.strictObject({
 })
 
 /** What core has read in a program: a summary that stays small however long the program is. */
-export const programReadingSchema = z.strictObject({
+const readingShape = z.strictObject({
   lines: count,
   header: z.array(z.string().max(2000)).max(100),
   unit: z.enum(['mm', 'in']).optional(),
@@ -81,7 +81,9 @@ export const programReadingSchema = z.strictObject({
   writesOffsets: z.array(place).max(1000),
 })
 
-export const PROGRAM_SHAPES_ARE_EQUAL: z.ZodType<ProgramReading> = programReadingSchema
+/** The same, typed as core reads it: a field that this schema lacks does not compile. */
+export const programReadingSchema: z.ZodType<ProgramReading, ProgramReading> =
+  readingShape as z.ZodType<ProgramReading, unknown> as z.ZodType<ProgramReading, ProgramReading>
 
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'a SHA-256 in lower-case hexadecimal')
 

@@ -69,6 +69,8 @@ export {
   type Lift,
   type LiftPlace,
   type Measured,
+  type ProgramChecked,
+  type ProgramRead,
   type Proof,
   type Quantity,
   type ReadBack,
@@ -284,12 +286,28 @@ export {
 } from './program/program-types'
 export { ProgramReader, readProgram } from './program/read-program'
 export { arcAround, arcExtents, arcOfRadius, type Arc, type PlanePoint } from './program/arc'
-export { judgeNeeds } from './program/judge-needs'
+export { faultsOf, judgeAll, judgeNeeds } from './program/judge-needs'
 export { comparePrograms, type ProgramChange } from './program/compare-programs'
+export {
+  needsBeside,
+  stepForJudgement,
+  type NeedBeside,
+  type OperationNeeds,
+} from './program/needs-beside'
+export { sheetFromProgram, type SheetFromProgram } from './program/sheet-from-program'
+export {
+  placeProgramView,
+  programViews,
+  speakProgramView,
+  type PlacedView,
+  type ProgramView,
+} from './picture/program-view'
+export { looksLikeText } from './program/looks-like-text'
 export { LineSplitter } from './program/line-splitter'
 export type { Subprograms } from './program/subprograms'
 export { describeProgramChange } from './words/program-change-words'
 export {
+  describeExtents,
   describeJudgement,
   describeProgramProblem,
   type JudgementWords,

@@ -50,6 +50,44 @@ export function judgeNeeds(
   ]
 }
 
+/** What is only still to be done in the run of the set-up: no fault of the program or the sheet. */
+const STILL_OPEN: readonly ProgramJudgementCode[] = [
+  'length-not-set',
+  'length-unproven',
+  'diameter-not-set',
+  'offset-not-set',
+  'offset-unproven',
+]
+
+/**
+ * What is wrong between a program and its set-up, the dangers first, then by place. A register that is on
+ * the sheet and only not keyed or proven yet is left to the needs (`needsBeside`); one that is not on the
+ * sheet nobody would ever set, so it is told.
+ */
+export const faultsOf = (
+  judgements: readonly ProgramJudgement[],
+  { registers }: Solution,
+): readonly ProgramJudgement[] =>
+  judgements.filter(({ code, register }) => {
+    if (!STILL_OPEN.includes(code)) return true
+    const letter = code.startsWith('length') ? 'H' : 'D'
+    return (
+      register !== undefined && !registers.some(({ address }) => address === `${letter}${register}`)
+    )
+  })
+
+/** Everything to be looked at before a program runs with a set-up: the dangers first, then by place. */
+export function judgeAll(
+  reading: ProgramReading,
+  document: SetupDocument,
+  solution: Solution,
+): readonly ProgramJudgement[] {
+  const order = ['danger', 'look', 'note']
+  return [...reading.judgements, ...judgeNeeds(reading, document, solution)].sort(
+    (a, b) => order.indexOf(a.severity) - order.indexOf(b.severity) || a.line - b.line,
+  )
+}
+
 function toolNeeds({ tool, from }: Operation, { sheet }: SetupDocument) {
   const known = tool === undefined || sheet.tools.some(({ number }) => number === tool)
   return known ? [] : [judged('tool-not-on-sheet', from, { tool })]

@@ -65,6 +65,7 @@ export class ProgramReader {
   private hasShift = false
   private lengthActive = false
   private compensated = false
+  private compensationTold = false
   private prepared: number | undefined
   private tool: number | undefined
   private changed = false
@@ -244,8 +245,10 @@ export class ProgramReader {
     else if (code === 90 || code === 91) this.absolute = code === 90
     else if (code === 98 || code === 99) this.returnsToStart = code === 98
     else if (code === 40) this.compensated = false
-    else if (code === 41 || code === 42) this.compensated = true
-    else if (code === 0 || code === 1 || code === 2 || code === 3) this.motion = code
+    else if (code === 41 || code === 42) {
+      this.compensated = true
+      this.compensationTold = false
+    } else if (code === 0 || code === 1 || code === 2 || code === 3) this.motion = code
     else if (code === 80) this.endCycle()
     else if (code === 73 || (code >= 81 && code <= 89)) this.beginCycle(code)
     else if (code >= 54 && code <= 59) this.selectRow(`G${code}`)
@@ -295,7 +298,10 @@ export class ProgramReader {
   }
 
   private judgeCancelled(): void {
-    if (this.compensated) this.judge('compensation-not-cancelled')
+    if (this.compensated && !this.compensationTold) {
+      this.judge('compensation-not-cancelled')
+      this.compensationTold = true
+    }
     if (this.lengthActive && this.tool !== undefined) this.judge('length-not-cancelled')
   }
 

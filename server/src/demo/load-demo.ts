@@ -1,5 +1,7 @@
+import { createHash } from 'node:crypto'
+import { readFileSync } from 'node:fs'
 import type { NewFact, Person } from '@pine/contract'
-import { solve, type LengthUnit, type SetupSheet } from '@pine/core'
+import { readProgram, solve, type LengthUnit, type SetupSheet } from '@pine/core'
 import { v7 as uuid } from 'uuid'
 import type { Clock } from '../clock'
 import type { Outcome } from '../refusal'
@@ -118,6 +120,18 @@ class DemoSetup {
     return this.add({ id: uuid(), kind: 'record', body: {} })
   }
 
+  /** Reads one of the programs beside this file, as a person picks it. */
+  async program(name: string): Promise<void> {
+    const file = readFileSync(new URL(`./programs/${name}`, import.meta.url))
+    const sha256 = createHash('sha256').update(file).digest('hex')
+    const reading = readProgram(file.toString('utf8'))
+    await this.add({
+      id: uuid(),
+      kind: 'program',
+      body: { name, bytes: file.length, sha256, reading },
+    })
+  }
+
   private async add(fact: NewFact): Promise<void> {
     must(await addFact(this.store, this.tick, this.person, this.id, fact))
   }
@@ -127,6 +141,7 @@ class DemoSetup {
 
 async function recordedPlate(setup: DemoSetup): Promise<void> {
   await setup.begin(MIRROR_CELL)
+  await setup.program('mirror-cell-plate.ngc')
   await setup.ready()
   await setup.see({ of: 'holding' })
   await setup.read('-61.420', 'mm', { of: 'nose-on-plane', with: [GAUGES.block.id] })
@@ -157,6 +172,7 @@ async function recordedPlate(setup: DemoSetup): Promise<void> {
 
 async function ringWithTurnedSign(setup: DemoSetup): Promise<void> {
   await setup.begin(CLAMP_RING)
+  await setup.program('clamp-ring.ngc')
   await setup.ready()
   await setup.see({ of: 'holding' })
   await setup.read('-8.1240', 'in', { of: 'tip-on-plane', tool: 1, with: [GAUGES.setterInch.id] })
@@ -194,10 +210,12 @@ async function ringWithTurnedSign(setup: DemoSetup): Promise<void> {
 
 async function freshFlange(setup: DemoSetup): Promise<void> {
   await setup.begin(FLANGE)
+  await setup.program('drawtube-flange-a.ngc')
 }
 
 async function adapterAtProof(setup: DemoSetup): Promise<void> {
   await setup.begin(ADAPTER)
+  await setup.program('eyepiece-adapter.ngc')
   await setup.ready()
   await setup.read('-300.000', 'mm', { of: 'nose-on-plane', with: [GAUGES.setter.id] })
   await setup.read('-211.048', 'mm', { of: 'tip-on-plane', tool: 3, with: [GAUGES.setter.id] })
@@ -226,6 +244,7 @@ async function adapterAtProof(setup: DemoSetup): Promise<void> {
 
 async function focuserAtLengths(setup: DemoSetup): Promise<void> {
   await setup.begin(FOCUSER_BODY)
+  await setup.program('focuser-body.ngc')
   await setup.ready()
   await setup.read('-300.000', 'mm', { of: 'nose-on-plane', with: [GAUGES.setter.id] })
   await setup.read('-187.594', 'mm', { of: 'tip-on-plane', tool: 1, with: [GAUGES.setter.id] })

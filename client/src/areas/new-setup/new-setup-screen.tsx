@@ -3,7 +3,8 @@ import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { ApiRefusal } from '@/data/api'
 import { useDraft } from '@/data/drafts'
-import { createSetup } from '@/data/setups'
+import { addFactNow, createSetup } from '@/data/setups'
+import type { PendingProgram } from '@/areas/program/from-program-screen'
 import { emptyDraft } from './sheet-draft'
 import { SheetPages } from './sheet-pages'
 
@@ -14,6 +15,7 @@ export function NewSetupScreen() {
   const router = useRouter()
   const [fresh] = useState(newIds)
   const ids = useDraft('new-setup-ids', fresh)
+  const program = useDraft<PendingProgram | undefined>('new-setup-program', undefined)
   const [initial] = useState(() => emptyDraft())
   return (
     <SheetPages
@@ -26,12 +28,15 @@ export function NewSetupScreen() {
         ids.set(ids.value)
         try {
           await createSetup({ id, sheetFactId, sheet })
+          if (program.value !== undefined)
+            await addFactNow(id, { id: uuid(), kind: 'program', body: program.value })
         } catch (cause) {
           // Refused: the sheet was changed since an answer was lost. Pressing again makes a new one.
           if (cause instanceof ApiRefusal) ids.set(newIds())
           throw cause
         }
         ids.clear()
+        program.clear()
         router.replace({ pathname: '/setups/[id]', params: { id } })
       }}
     />

@@ -8,6 +8,7 @@ import {
   type MachineDeclaration,
   type OffsetPlan,
   type SetupSheet,
+  type SheetFromProgram,
   type Tool,
   type ZPlan,
 } from '@pine/core'
@@ -27,6 +28,21 @@ export function emptyDraft(unit: LengthUnit = 'mm'): SheetDraft {
     gauges: [],
     tools: [{ number: 1, name: '', lengthRegister: 1 }],
     offsets: [emptyOffset('G54', unit)],
+  }
+}
+
+/** A draft with what a program tells of it; its file's name is a first name for the job. */
+export function withProgram(
+  draft: SheetDraft,
+  { unit = draft.unit, tools, rows }: SheetFromProgram,
+  fileName: string,
+): SheetDraft {
+  const changed = withUnit(draft, unit)
+  return {
+    ...changed,
+    name: changed.name === '' ? fileName.replace(/\.[^.]*$/, '') : changed.name,
+    ...(tools.length > 0 && { tools }),
+    ...(rows.length > 0 && { offsets: rows.map((row) => emptyOffset(row, unit)) }),
   }
 }
 

@@ -37,7 +37,7 @@ const PAGES = [
 ] as const
 
 /** What the wizard keeps on this device until the sheet is done. */
-interface Draft {
+export interface SheetPagesDraft {
   readonly page: number
   readonly sheet: SheetDraft
 }
@@ -59,7 +59,7 @@ export function SheetPages({ draftKey, initial, finish: lastWord, onFinish }: Sh
     set,
     clear,
     started,
-  } = useDraft<Draft>(draftKey, { page: 0, sheet: initial })
+  } = useDraft<SheetPagesDraft>(draftKey, { page: 0, sheet: initial })
   const [left, setLeft] = useState(false)
   const [failure, setFailure] = useState<string>()
   const page = PAGES[draft.page] ?? PAGES[0]

@@ -11,10 +11,12 @@ import { useRoles } from '@/theme/use-roles'
 export function RunBar({
   name,
   machine,
+  onProgram,
   onChanged,
 }: {
   readonly name: string
   readonly machine: string
+  readonly onProgram: () => void
   /** Something happened in mid-job. */
   readonly onChanged: () => void
 }) {
@@ -42,6 +44,9 @@ export function RunBar({
             {machine}
           </Words>
         </Column>
+        <Button kind="plain" onPress={onProgram} testID="program">
+          Program
+        </Button>
         <Button kind="plain" onPress={onChanged} label="something changed" testID="changed">
           Changed?
         </Button>

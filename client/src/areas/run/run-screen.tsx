@@ -67,6 +67,7 @@ function Run({
     setTraced(undefined)
     router.setParams({ step })
   }
+  const toProgram = () => router.push({ pathname: '/setups/program', params: { id } })
   // The same for as long as the set-up is open, so that a key that is typed draws nothing anew for it.
   const trace = useCallback((title: string, chain: Chain) => setTraced({ title, chain }), [])
   // After the step: the next one that is open, or, when going back over what is done, the one that follows.
@@ -127,6 +128,9 @@ function Run({
           >
             {traceView}
             <RegistersPanel solution={solution} onTrace={trace} />
+            <Button onPress={toProgram} testID="program">
+              {document.programs?.at(-1)?.name ?? 'Read the program'}
+            </Button>
             <Button onPress={() => setChanging(true)} testID="changed">
               Something changed
             </Button>
@@ -140,6 +144,7 @@ function Run({
       <RunBar
         name={document.sheet.name}
         machine={document.sheet.machine.name}
+        onProgram={toProgram}
         onChanged={() => setChanging(true)}
       />
       <LiftBanner document={document} />

@@ -17,9 +17,14 @@ export function SetupsScreen() {
   const { wide } = useMedia()
   const { setups, error } = useSetups()
   const startNew = (
-    <Button kind="act" grow onPress={() => router.push('/setups/new')}>
-      New set-up
-    </Button>
+    <>
+      <Button grow onPress={() => router.push('/setups/from-program')}>
+        From a program
+      </Button>
+      <Button kind="act" grow onPress={() => router.push('/setups/new')}>
+        New set-up
+      </Button>
+    </>
   )
   return (
     <Page title="Set-ups" foot={startNew}>

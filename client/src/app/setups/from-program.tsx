@@ -1,0 +1,1 @@
+export { FromProgramScreen as default } from '@/areas/program/from-program-screen'

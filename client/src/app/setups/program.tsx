@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router'
+import { ProgramScreen } from '@/areas/program/program-screen'
+
+export default function ProgramRoute() {
+  const { id } = useLocalSearchParams<{ id: string }>()
+  return <ProgramScreen key={id} id={id} />
+}

@@ -1,0 +1,119 @@
+import { useRouter } from 'expo-router'
+import { sheetFromProgram, type SheetFromProgram } from '@pine/core'
+import type { NewFact } from '@pine/contract'
+import { emptyDraft, withProgram } from '@/areas/new-setup/sheet-draft'
+import type { SheetPagesDraft } from '@/areas/new-setup/sheet-pages'
+import { useDraft } from '@/data/drafts'
+import type { ProgramFile } from '@/data/program-file'
+import { Button } from '@/kit/button'
+import { FilePicker } from '@/kit/file-picker'
+import { Page } from '@/kit/page'
+import { sizeText } from '@/kit/size-text'
+import { Card, Column } from '@/kit/surfaces'
+import { Digits, Words } from '@/kit/words'
+import { FileProgress } from './file-state'
+import { useProgramFile } from './use-program-file'
+
+/** What is kept of the program until the set-up is there to take it. */
+export type PendingProgram = Extract<NewFact, { kind: 'program' }>['body']
+
+/** A set-up that begins with its program: tools, registers and offsets are filled in from it. */
+export function FromProgramScreen() {
+  const router = useRouter()
+  const { state, open, drop } = useProgramFile()
+  const sheet = useDraft<SheetPagesDraft>('new-setup', { page: 0, sheet: emptyDraft() })
+  const pending = useDraft<PendingProgram | undefined>('new-setup-program', undefined)
+  const file = state.is === 'read' ? state.file : undefined
+  const found = file && sheetFromProgram(file.reading)
+  if (file === undefined || found === undefined)
+    return (
+      <Page title="Which program will run?">
+        <Words as="lead">
+          Its tools, H, D and work offsets are filled into the sheet. What it cannot say (stock,
+          zero, how it is held) you add.
+        </Words>
+        <FilePicker kind="act" focused onPick={open} testID="program-file">
+          Pick the program file
+        </FilePicker>
+        <FileProgress state={state} onCancel={drop} />
+      </Page>
+    )
+  const fill = () => {
+    const { name, bytes, sha256, reading } = file
+    sheet.set({ page: 0, sheet: withProgram(sheet.value.sheet, found, name) })
+    pending.set({ name, bytes, sha256, reading })
+    router.push('/setups/new')
+  }
+  return (
+    <Page
+      title={`${file.name} was read.`}
+      foot={
+        <>
+          <Button grow onPress={drop}>
+            Not this one
+          </Button>
+          {found.tools.length > 0 && (
+            <Button kind="act" grow focused onPress={fill} testID="fill-sheet">
+              Fill the sheet
+            </Button>
+          )}
+        </>
+      }
+    >
+      {sheet.started && (
+        <Words tone="caution">
+          A sheet is half written
+          {sheet.value.sheet.name === '' ? '' : ` (${sheet.value.sheet.name})`}: its tools and
+          offsets give way to the program’s, all else in it stays.
+        </Words>
+      )}
+      <Found file={file} found={found} />
+    </Page>
+  )
+}
+
+function Found({ file, found }: { file: ProgramFile; found: SheetFromProgram }) {
+  const { reading } = file
+  return (
+    <Column gap="$3">
+      <Digits as="note">
+        {reading.lines} lines, {sizeText(file.bytes)}
+      </Digits>
+      {found.tools.length === 0 && (
+        <Words as="lead" tone="wrong" strong role="alert">
+          No tool is called in it. Is this the program?
+        </Words>
+      )}
+      {reading.unit === undefined && (
+        <Words tone="caution">It sets no unit: look which one its numbers are in.</Words>
+      )}
+      <Card padded>
+        {found.tools.map((tool) => (
+          <Digits key={tool.number}>
+            T{tool.number} H{tool.lengthRegister}
+            {tool.diameterRegister === undefined ? '' : ` D${tool.diameterRegister}`} {tool.name}
+          </Digits>
+        ))}
+        <Digits>{found.rows.join(' ')}</Digits>
+        {found.otherRows.length > 0 && (
+          <Words tone="caution">
+            It uses {found.otherRows.join(', ')} as well: a sheet has no such row yet. Set it by
+            hand, and prove it.
+          </Words>
+        )}
+      </Card>
+      {reading.header.length > 0 && (
+        <Card padded>
+          <Words as="lead" strong role="heading" aria-level={2}>
+            What its head says
+          </Words>
+          {reading.header.map((line, index) => (
+            <Digits key={`${index} ${line}`} as="note">
+              {line}
+            </Digits>
+          ))}
+        </Card>
+      )}
+    </Column>
+  )
+}

@@ -1,0 +1,58 @@
+import { useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import type { ProgramChecked, ProgramRead } from '@pine/core'
+import type { NewFact } from '@pine/contract'
+import { hashFile } from '@/data/program-file'
+import { FilePicker } from '@/kit/file-picker'
+import { Card } from '@/kit/surfaces'
+import { Words } from '@/kit/words'
+
+/** Whether the file at the machine is the one that was read: by its hash, never by its name. */
+export function MachineCheck({
+  kept,
+  checks,
+  enter,
+}: {
+  readonly kept: ProgramRead
+  readonly checks: readonly ProgramChecked[] | undefined
+  readonly enter: (fact: NewFact) => Promise<void>
+}) {
+  const [failed, setFailed] = useState(false)
+  const check = (file: File) => {
+    setFailed(false)
+    void hashFile(file).result.then((result) => {
+      if ('ok' in result)
+        return enter({ id: uuid(), kind: 'program-check', body: { sha256: result.ok } })
+      setFailed(true)
+      return undefined
+    })
+  }
+  const last = checks?.at(-1)
+  const same = last !== undefined && last.sha256 === kept.sha256
+  return (
+    <Card padded tone={last !== undefined && !same ? 'wrong' : 'plain'}>
+      <Words as="lead" strong role="heading" aria-level={2}>
+        Is it the file at the machine?
+      </Words>
+      <Words as="note">
+        Save it back from the machine to a stick, and pick it from there. Names say nothing: every
+        letter of it is compared.
+      </Words>
+      {failed && (
+        <Words tone="wrong" role="alert">
+          That file could not be read to its end. Pick it again.
+        </Words>
+      )}
+      {last !== undefined && (
+        <Words strong tone={same ? 'act' : 'wrong'} role="status" testID="machine-check">
+          {same
+            ? `The same, letter by letter. Looked at by ${last.by}.`
+            : 'Another file is at the machine. Load the one that was read, or read that one here. Do not run it.'}
+        </Words>
+      )}
+      <FilePicker onPick={check} testID="machine-file">
+        Pick the file from the machine
+      </FilePicker>
+    </Card>
+  )
+}

@@ -1,0 +1,300 @@
+import { useMemo } from 'react'
+import { useRouter } from 'expo-router'
+import { useMedia, View } from 'tamagui'
+import { v7 as uuid } from 'uuid'
+import {
+  comparePrograms,
+  describeProgramChange,
+  faultsOf,
+  judgeAll,
+  needsBeside,
+  programViews,
+  stepForJudgement,
+  type ProgramJudgement,
+} from '@pine/core'
+import type { NewFact } from '@pine/contract'
+import { failureWords } from '@/data/api'
+import type { ProgramFile } from '@/data/program-file'
+import { useSetup, type StandingSetup } from '@/data/setups'
+import { lengthWriter } from '@/areas/run/write-length'
+import { Button } from '@/kit/button'
+import { FilePicker } from '@/kit/file-picker'
+import { Message } from '@/kit/message'
+import { Page } from '@/kit/page'
+import { sizeText } from '@/kit/size-text'
+import { Card, Column } from '@/kit/surfaces'
+import { Digits, Words } from '@/kit/words'
+import { FileProgress } from './file-state'
+import { JudgementList, ProblemList } from './judgement-list'
+import { MachineCheck } from './machine-check'
+import { NeedsList } from './needs-list'
+import { ProgramPicture } from './program-picture'
+import { useProgramFile } from './use-program-file'
+
+/** The program of a set-up: what it needs beside what is there, and what could go wrong with it. */
+export function ProgramScreen({ id }: { id: string }) {
+  const { setup, error, enter } = useSetup(id)
+  if (setup === undefined)
+    return (
+      <Message
+        text={error === undefined ? 'Opening the set-up …' : failureWords(error)}
+        tone={error === undefined ? 'soft' : 'wrong'}
+      />
+    )
+  return <Program id={id} setup={setup} enter={enter} />
+}
+
+interface ProgramProps {
+  readonly id: string
+  readonly setup: StandingSetup
+  readonly enter: (fact: NewFact) => Promise<void>
+}
+
+function Program({ id, setup, enter }: ProgramProps) {
+  const router = useRouter()
+  const { state, open, drop } = useProgramFile()
+  const kept = setup.document.programs?.at(-1)
+  const file = state.is === 'read' ? state.file : undefined
+  const isKept = file !== undefined && file.sha256 === kept?.sha256
+  const toStep = (step: string | undefined) =>
+    router.push({ pathname: '/setups/[id]', params: { id, ...(step !== undefined && { step }) } })
+  const onSheet = () => router.push({ pathname: '/setups/sheet', params: { id } })
+  const parts = { setup, toStep, onSheet }
+  const backToRun = (
+    <Button kind="plain" onPress={() => toStep(undefined)}>
+      Back to the set-up
+    </Button>
+  )
+
+  if (file !== undefined && !isKept)
+    return (
+      <Page
+        title={`${file.name} was read.`}
+        foot={
+          <>
+            <Button grow onPress={drop}>
+              Not this one
+            </Button>
+            <Button
+              kind="act"
+              grow
+              focused
+              testID="keep-program"
+              onPress={() => {
+                const { name, bytes, sha256, reading } = file
+                void enter({ id: uuid(), kind: 'program', body: { name, bytes, sha256, reading } })
+              }}
+            >
+              Keep it
+            </Button>
+          </>
+        }
+      >
+        <Revision file={file} setup={setup} />
+        <Findings reading={file.reading} file={file} {...parts} />
+      </Page>
+    )
+  if (kept === undefined)
+    return (
+      <Page title="Which program will run here?" foot={backToRun}>
+        <Words as="lead">
+          It is read on this device: which tools, lengths and offsets it needs, how deep it goes,
+          and what could go wrong with it.
+        </Words>
+        <FilePicker kind="act" focused onPick={open} testID="program-file">
+          Pick the program file
+        </FilePicker>
+        <FileProgress state={state} onCancel={drop} />
+      </Page>
+    )
+  return (
+    <Page
+      title={kept.name}
+      foot={backToRun}
+      aside={
+        <>
+          <ProgramPicture
+            views={programViews(kept.reading, setup.document, setup.solution)}
+            solution={setup.solution}
+          />
+          <MachineCheck kept={kept} checks={setup.document.programChecks} enter={enter} />
+        </>
+      }
+    >
+      <Digits as="note">
+        {kept.reading.lines} lines, {sizeText(kept.bytes)}, {kept.reading.unit ?? 'no unit'}, read
+        by {kept.by}, {kept.sha256.slice(0, 8)}
+      </Digits>
+      <Findings reading={kept.reading} file={isKept ? file : undefined} {...parts} />
+      <HeaderBeside setup={setup} header={kept.reading.header} />
+      <Card padded>
+        <Words>
+          {isKept
+            ? 'Was the program changed? What that means for the set-up is told before it is kept.'
+            : 'Its text is not kept here. Pick the file to see its lines, or a new revision to compare.'}
+        </Words>
+        <FilePicker onPick={open} testID="program-file">
+          {isKept ? 'Pick a new revision' : 'Pick the file'}
+        </FilePicker>
+        <FileProgress state={state} onCancel={drop} />
+      </Card>
+    </Page>
+  )
+}
+
+/** What a revision means, against the one that is kept. */
+function Revision({ file, setup }: { file: ProgramFile; setup: StandingSetup }) {
+  const before = setup.document.programs?.at(-1)
+  if (before === undefined) return null
+  const write = lengthWriter(setup.solution)
+  const changes = comparePrograms(before.reading, file.reading)
+  return (
+    <Card padded testID="revision">
+      <Words as="lead" strong role="heading" aria-level={2}>
+        {changes.length === 0
+          ? `It means the same as ${before.name} of before.`
+          : `Against ${before.name} of before:`}
+      </Words>
+      {changes.map((change) => {
+        const said = describeProgramChange(change, (nm) => `${write(nm)} ${setup.solution.unit}`)
+        return <Words key={said}>{said}</Words>
+      })}
+      {changes.length === 0 && (
+        <Words as="note">
+          Line numbers, comments and layout are different; no tool, depth or offset is.
+        </Words>
+      )}
+    </Card>
+  )
+}
+
+interface FindingsProps {
+  readonly setup: StandingSetup
+  readonly reading: ProgramFile['reading']
+  readonly file: ProgramFile | undefined
+  readonly toStep: (step: string | undefined) => void
+  readonly onSheet: () => void
+}
+
+const SHEET_MENDS: readonly ProgramJudgement['code'][] = [
+  'tool-not-on-sheet',
+  'offset-not-on-sheet',
+  'unit-differs',
+]
+
+function Findings({ setup, reading, file, toStep, onSheet }: FindingsProps) {
+  const { wide } = useMedia()
+  const { document, solution, steps } = setup
+  const judgements = useMemo(
+    () => faultsOf(judgeAll(reading, document, solution), solution),
+    [reading, document, solution],
+  )
+  const needs = useMemo(
+    () => needsBeside(reading, document, solution, steps),
+    [reading, document, solution, steps],
+  )
+  const marked = useMemo(
+    () => new Set([...judgements, ...reading.problems].map(({ line }) => line)),
+    [judgements, reading],
+  )
+  const mendOf = (judgement: ProgramJudgement) => {
+    if (SHEET_MENDS.includes(judgement.code)) return onSheet
+    const step = stepForJudgement(judgement, document, steps)
+    return step === undefined ? undefined : () => toStep(step)
+  }
+  const dangers = judgements.filter(({ severity }) => severity === 'danger')
+  const mendable = dangers.find((judgement) => mendOf(judgement) !== undefined)
+  const need = needs.flatMap((one) => one.needs).find(({ step }) => step !== undefined)
+  const first =
+    mendable !== undefined
+      ? {
+          words: SHEET_MENDS.includes(mendable.code) ? 'Mend the sheet' : 'Mend it',
+          go: mendOf(mendable),
+        }
+      : dangers.length === 0 && need?.step !== undefined
+        ? { words: `Go on with ${need.address}`, go: () => toStep(need.step) }
+        : undefined
+  return (
+    <>
+      {reading.operations.length === 0 ? (
+        <Words as="lead" tone="wrong" strong role="alert">
+          There is no move in it that can be followed. Is this the program?
+        </Words>
+      ) : (
+        <Words
+          as="lead"
+          strong
+          tone={dangers.length > 0 ? 'wrong' : 'act'}
+          role="status"
+          testID="verdict"
+        >
+          {verdictOf(dangers.length, judgements.length)}
+        </Words>
+      )}
+      {first?.go && (
+        <Button kind="act" onPress={first.go} testID="mend-first">
+          {first.words}
+        </Button>
+      )}
+      <View flexDirection={wide ? 'row' : 'column'} gap="$4" alignItems="flex-start">
+        <Column width={wide ? '48%' : '100%'} gap="$3">
+          {judgements.length + reading.problems.length > 0 && (
+            <Words as="lead" strong role="heading" aria-level={2}>
+              What to look at
+            </Words>
+          )}
+          <JudgementList
+            judgements={judgements}
+            solution={solution}
+            file={file}
+            marked={marked}
+            mendOf={mendOf}
+          />
+          <ProblemList
+            problems={reading.problems}
+            leftOut={reading.leftOut}
+            file={file}
+            marked={marked}
+          />
+        </Column>
+        <Column width={wide ? '48%' : '100%'} gap="$3">
+          <Words as="lead" strong role="heading" aria-level={2}>
+            What it needs, and what is there
+          </Words>
+          <NeedsList needs={needs} solution={solution} onStep={toStep} onSheet={onSheet} />
+        </Column>
+      </View>
+    </>
+  )
+}
+
+function verdictOf(dangers: number, all: number): string {
+  if (dangers === 1) return 'One thing in it can crash: not to be run as it is.'
+  if (dangers > 1) return `${dangers} things in it can crash: not to be run as it is.`
+  if (all === 0) return 'Nothing in it stands against this set-up.'
+  return all === 1 ? 'One thing to look at.' : `${all} things to look at.`
+}
+
+/** Comments at its head are often the set-up sheet of who wrote it: beside the sheet's own fields. */
+function HeaderBeside({ setup, header }: { setup: StandingSetup; header: readonly string[] }) {
+  const { sheet } = setup.document
+  if (header.length === 0) return null
+  const { X, Y, Z } = sheet.stock
+  return (
+    <Card padded>
+      <Words as="lead" strong role="heading" aria-level={2}>
+        What its head says, beside the sheet
+      </Words>
+      {header.map((line, index) => (
+        <Digits key={`${index} ${line}`} as="note">
+          {line}
+        </Digits>
+      ))}
+      <Words as="note">
+        On the sheet: stock {X.text} × {Y.text} × {Z.text} {Z.unit}; zero: {sheet.zero}
+        {sheet.holding &&
+          `; jaws ${sheet.holding.jaw.text}, parallels ${sheet.holding.parallels.text} ${sheet.holding.jaw.unit}`}
+      </Words>
+    </Card>
+  )
+}

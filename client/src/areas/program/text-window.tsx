@@ -1,0 +1,71 @@
+import { useEffect, useState } from 'react'
+import { ScrollView, View } from 'tamagui'
+import type { ProgramFile } from '@/data/program-file'
+import { Button } from '@/kit/button'
+import { Column, Row } from '@/kit/surfaces'
+import { Digits, Words } from '@/kit/words'
+import { around, earlier, later, type LineRange } from './line-range'
+
+/** Some lines of the program about a place, with the marked ones told; more of it earlier and later. */
+export function TextWindow({
+  file,
+  line,
+  marked,
+}: {
+  readonly file: ProgramFile
+  readonly line: number
+  readonly marked: ReadonlySet<number>
+}) {
+  const last = file.reading.lines
+  const [range, setRange] = useState<LineRange>(() => around(line, last))
+  const [text, setText] = useState<{ readonly from: number; readonly lines: readonly string[] }>()
+  useEffect(() => {
+    let wanted = true
+    void file.lines(range.from, range.to).then((lines) => {
+      if (wanted) setText({ from: range.from, lines })
+    })
+    return () => {
+      wanted = false
+    }
+  }, [file, range])
+  return (
+    <Column gap="$2" testID="text-window">
+      <ScrollView horizontal backgroundColor="$tray" borderRadius="$small">
+        <View padding="$2" minWidth="100%">
+          {text === undefined && <Words as="note">Looking it up …</Words>}
+          {text?.lines.map((one, index) => {
+            const number = text.from + index
+            const here = number === line
+            return (
+              <Row
+                key={number}
+                gap="$3"
+                backgroundColor={here ? '$cautionPaper' : undefined}
+                aria-current={here ? 'location' : undefined}
+              >
+                <Digits as="note" tone={marked.has(number) ? 'wrong' : 'soft'} minWidth={52}>
+                  {marked.has(number) ? `▸ ${number}` : number}
+                </Digits>
+                <Digits as="note" whiteSpace="pre" fontWeight={here ? '600' : '400'}>
+                  {one}
+                </Digits>
+              </Row>
+            )
+          })}
+        </View>
+      </ScrollView>
+      <Row>
+        {range.from > 1 && (
+          <Button kind="plain" onPress={() => setRange(earlier)}>
+            Earlier
+          </Button>
+        )}
+        {range.to < last && (
+          <Button kind="plain" onPress={() => setRange(later(last))}>
+            Later
+          </Button>
+        )}
+      </Row>
+    </Column>
+  )
+}

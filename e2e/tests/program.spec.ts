@@ -1,0 +1,229 @@
+import type { Page } from '@playwright/test'
+import { v7 as uuid } from 'uuid'
+import { Machinist } from '../support/machinist'
+import { expect, test } from '../support/product'
+
+const PROGRAMS = 'server/src/demo/programs'
+
+const pick = (
+  page: Page,
+  file: string | { name: string; buffer: Buffer },
+  where = 'program-file',
+) =>
+  page
+    .getByTestId(where)
+    .setInputFiles(typeof file === 'string' ? `${PROGRAMS}/${file}` : { mimeType: '', ...file })
+
+const openProgram = async (page: Page, setup: string) => {
+  await page.getByText(setup).first().click()
+  await page.getByTestId('program').click()
+}
+
+test('each planted fault of a program is found and explained; the next revision mends it', async ({
+  page,
+  demo,
+}) => {
+  const mira = new Machinist(page, demo.address, true)
+  await mira.signIn('Mira Toller')
+  await openProgram(page, 'Drawtube flange')
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('drawtube-flange-a.ngc')
+  for (const [title, why] of [
+    ['T3 is used with H2', 'Another tool’s length drives this one too deep'],
+    ['Z moves with T4 before any G43', 'the nose goes where the tip should'],
+    ['G55 is used, but not on the sheet', 'whatever that row holds'],
+    ['G54 goes 2.000 mm below the upper edge of the jaws', 'A cut beside the part meets the jaws'],
+    ['Cutter compensation is still active', 'offset sideways by a diameter'],
+  ] as const) {
+    const finding = page.getByTestId(/^finding-/).filter({ hasText: title })
+    await expect(finding).toHaveCount(1)
+    await expect(finding).toContainText(why)
+  }
+  await mira.look('program-faults')
+
+  // The text is not kept: picked again, it opens at the place.
+  await pick(page, 'drawtube-flange-a.ngc')
+  const wrongLength = page.getByTestId('finding-danger').filter({ hasText: 'T3 is used with H2' })
+  await wrongLength.getByTestId('show-lines').click()
+  await expect(wrongLength.getByTestId('text-window')).toContainText('G43 H2 Z25.')
+  await expect(wrongLength.locator('[aria-current=location]')).toContainText('22')
+  await mira.look('program-text')
+
+  // What the sheet lacks is mended on the sheet.
+  await page.getByTestId('mend-first').click()
+  await expect(page).toHaveURL(/setups\/sheet/)
+  await page.goBack()
+
+  await pick(page, 'drawtube-flange-b.ngc')
+  const revision = page.getByTestId('revision')
+  await expect(revision).toContainText('T3 used H2, now H3.')
+  await expect(revision).toContainText('T4 worked in G55, now in G54.')
+  await expect(revision).toContainText('T2 goes 4.000 mm less deep: down to −6.000 mm.')
+  await mira.look('program-revision')
+  await page.getByTestId('keep-program').click()
+  await expect(page.getByTestId('verdict')).toHaveText('Nothing in it stands against this set-up.')
+  await expect(page.getByTestId('finding-danger')).toHaveCount(0)
+  await mira.look('program-mended')
+
+  // One tap to what is still to be done.
+  await page.getByTestId('need-H3').click()
+  await expect(page).toHaveURL(/step=tip-on-plane%3AT3/)
+})
+
+test('the file at the machine is the one that was read, or it is not', async ({ page, demo }) => {
+  const jory = new Machinist(page, demo.address)
+  await jory.signIn('Jory Fenn')
+  await openProgram(page, 'Eyepiece adapter')
+  await pick(page, 'eyepiece-adapter.ngc', 'machine-file')
+  await expect(page.getByTestId('machine-check')).toContainText('The same, letter by letter')
+  await pick(
+    page,
+    { name: 'eyepiece-adapter.ngc', buffer: Buffer.from('G21\nG0 X1\n') },
+    'machine-file',
+  )
+  await expect(page.getByTestId('machine-check')).toContainText('Another file is at the machine')
+  await jory.look('program-another-file')
+})
+
+test('a set-up begins with its program: tools, registers and offsets are filled in', async ({
+  page,
+  demo,
+}) => {
+  const mira = new Machinist(page, demo.address, true)
+  await mira.signIn('Mira Toller')
+  await page.getByRole('button', { name: 'From a program' }).click()
+  await pick(page, 'focuser-body.ngc')
+  await expect(page.getByText('T6 H6 90 degree chamfer mill')).toBeVisible()
+  await expect(page.getByText('G54 G55')).toBeVisible()
+  await page.getByRole('button', { name: 'Not this one' }).click()
+  await pick(page, 'eyepiece-adapter.ngc')
+  await expect(page.getByText('T3 H3 8 mm end mill')).toBeVisible()
+  await mira.look('from-program')
+  await page.getByTestId('fill-sheet').click()
+  await expect(page.getByTestId('job-name')).toHaveValue('eyepiece-adapter')
+  await page.getByTestId('job-name').fill('Adapter from its program')
+  await page.getByRole('radio', { name: 'Mill 2' }).click()
+  await page.getByTestId('go-on').click()
+  for (const [axis, size] of Object.entries({ X: '70', Y: '70', Z: '20' }))
+    await page.getByTestId(`stock-${axis}`).fill(size)
+  await page.getByTestId('zero').fill('left front corner, raw top')
+  await page.getByTestId('go-on').click()
+  await page.getByTestId('plane').fill('fixed jaw')
+  await page.getByRole('checkbox', { name: '50 mm setter' }).click()
+  await page.getByRole('checkbox', { name: /^10 mm edge finder/ }).click()
+  await page.getByTestId('go-on').click()
+  await expect(page.getByTestId('tool-name-0')).toHaveValue('8 mm end mill')
+  await page.getByTestId('go-on').click()
+  await page.getByTestId('go-on').click()
+
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Home the machine/)
+  await page.getByTestId('program').click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('eyepiece-adapter.ngc')
+  await expect(page.getByTestId('operation-T3')).toContainText('H3')
+  await expect(page.getByTestId('need-G54')).toContainText('not read')
+  await mira.look('program-needs')
+  // The one thing to do next leads to the first of them.
+  await page.getByTestId('mend-first').click()
+  await expect(page).toHaveURL(/step=face%3AG54%3Aleft/)
+})
+
+test.describe('files that are no program for this set-up', () => {
+  const readFresh = async (page: Page, address: string, who: string) => {
+    const machinist = new Machinist(page, address)
+    await machinist.signIn(who)
+    await page.getByRole('button', { name: 'From a program' }).click()
+    await page.getByTestId('program-file').waitFor({ state: 'attached' })
+    return machinist
+  }
+  test('a binary file and an empty one are refused in words, and the next may be picked', async ({
+    page,
+    demo,
+  }) => {
+    await readFresh(page, demo.address, 'Ansel Okoro')
+    await pick(page, { name: 'part.stl', buffer: Buffer.from([0x89, 0, 1, 2, 3, 0, 255, 254]) })
+    await expect(page.getByTestId('file-failed')).toContainText('part.stl is not text.')
+    await pick(page, { name: 'nothing.ngc', buffer: Buffer.alloc(0) })
+    await expect(page.getByTestId('file-failed')).toContainText('nothing.ngc is empty.')
+    await pick(page, {
+      name: 'letter.txt',
+      buffer: Buffer.from('Dear Mira,\n\nsee you on Monday.\n'),
+    })
+    await expect(page.getByText('No tool is called in it')).toBeVisible()
+  })
+
+  test('a file in the other unit is told', async ({ page, demo }) => {
+    const mira = new Machinist(page, demo.address)
+    await mira.signIn('Mira Toller')
+    await openProgram(page, 'Eyepiece adapter')
+    await pick(page, 'clamp-ring.ngc')
+    await expect(
+      page.getByTestId('finding-danger').filter({ hasText: 'have different units' }),
+    ).toContainText('One of them is wrong by 25.4 times')
+    await expect(page.getByTestId('revision')).toContainText('The unit was mm, now it is in.')
+  })
+
+  test('100 MB: it is read beside the interface, can be stopped, and no frame waits for it', async ({
+    page,
+    demo,
+  }) => {
+    test.setTimeout(240_000)
+    await readFresh(page, demo.address, 'Ansel Okoro')
+    // Made in the page: a file of this length cannot be handed over by the driver.
+    const giveFile = (moves: number) =>
+      page.evaluate((count) => {
+        const block = Array.from(
+          { length: 1000 },
+          (_, at) =>
+            `N${at} G1 X${(at % 97).toFixed(3)} Y${(at % 89).toFixed(3)} Z-${(at % 7).toFixed(3)} F800\n`,
+        ).join('')
+        const parts = ['G21 G90 G17 G40 G49 G80\nT1 M6\nG54 G43 H1 G0 X0 Y0 Z25.\n']
+        for (let at = 0; at < count; at += 1) parts.push(block)
+        const file = new File([...parts, 'G0 Z25.\nG49\nM30\n'], 'long.ngc')
+        const transfer = new DataTransfer()
+        transfer.items.add(file)
+        const input = document.querySelector<HTMLInputElement>('[data-testid=program-file]')
+        if (input === null) throw new Error('no file input')
+        input.files = transfer.files
+        input.dispatchEvent(new Event('change', { bubbles: true }))
+        return file.size
+      }, moves)
+    expect(await giveFile(3200)).toBeGreaterThan(100_000_000)
+    await expect(page.getByTestId('reading-file')).toContainText('MB of')
+    const slowest = await page.evaluate(
+      () =>
+        new Promise<number>((resolve) => {
+          let last = performance.now()
+          let worst = 0
+          const end = last + 3000
+          const frame = (now: number) => {
+            worst = Math.max(worst, now - last)
+            last = now
+            if (now < end) requestAnimationFrame(frame)
+            else resolve(worst)
+          }
+          requestAnimationFrame(frame)
+        }),
+    )
+    test.info().annotations.push({
+      type: 'reading 100 MB',
+      description: `slowest frame of three seconds while it is read: ${Math.round(slowest)} ms`,
+    })
+    await page.getByTestId('cancel-reading').click()
+    await expect(page.getByTestId('reading-file')).toHaveCount(0)
+
+    await giveFile(3200)
+    await expect(page.getByText(`${3 + 3_200_000 + 3} lines`)).toBeVisible({ timeout: 200_000 })
+  })
+})
+
+test('a program of the wrong kind of job is kept out of nothing: what was kept before stands', async ({
+  page,
+  demo,
+}) => {
+  const mira = new Machinist(page, demo.address)
+  await mira.signIn('Mira Toller')
+  await openProgram(page, 'Focuser body, two fixtures')
+  await pick(page, { name: `${uuid()}.ngc`, buffer: Buffer.from('G21\nT9 M6\nG54 G43 H9 G0 Z5\n') })
+  await expect(page.getByTestId('revision')).toContainText('T9 is new')
+  await page.getByRole('button', { name: 'Not this one' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('focuser-body.ngc')
+})
