@@ -36,13 +36,21 @@ const VIEWS = [
     way: [open('Focuser body, two fixtures'), step('face:G54:left'), type('-412.300')],
   },
   {
-    file: 'face-wide',
+    file: 'program-phone',
+    size: PHONE,
+    way: [
+      open('Drawtube flange'),
+      (page) => page.getByTestId('program').click(),
+      shows('can crash'),
+    ],
+  },
+  {
+    file: 'program-wide',
     size: WIDE,
     way: [
-      open('Clamp ring'),
-      step('face:G54:left'),
-      (page) => page.getByRole('button', { name: 'Read it once more' }).click(),
-      type('-3.4252'),
+      open('Drawtube flange'),
+      (page) => page.getByTestId('program').click(),
+      shows('What it reaches'),
     ],
   },
   {

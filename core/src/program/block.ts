@@ -116,48 +116,64 @@ export const wordText = (line: string, { column, end }: ProgramWord): string =>
 
 /** More digits than a double holds are left to the language's own reader. */
 const EXACT_DIGITS = 15
+const ZERO = 48
+const POWERS = Array.from({ length: EXACT_DIGITS + 1 }, (_, power) => 10 ** power)
 
 /**
- * A letter with its number: sign, digits, point, digits, with spaces anywhere; undefined where there is no
- * digit. The number is put together from its digits, since a program may have millions: an integer below
- * 10^15 over a power of ten is rounded once, as reading the text would be.
+ * Reads the number behind a letter: sign, digits, point, digits, with spaces anywhere. It is put together
+ * from its digits, since a program may have millions: an integer below 10^15 over a power of ten is rounded
+ * once, as reading the text would be. What was read stands in `value` and `end`, so that nothing is made for it.
  */
-function readWord(line: string, start: number, letter: number): ProgramWord | undefined {
-  let end = 0
-  let begun = false
-  let negative = false
-  let digits = 0
-  let decimals = -1
-  let whole = 0
-  for (let at = start + 1; at < line.length; at += 1) {
-    const code = line.charCodeAt(at)
-    if (isDigit(code)) {
-      begun = true
-      whole = whole * 10 + (code - ZERO)
-      digits += 1
-      if (decimals >= 0) decimals += 1
-      end = at + 1
-    } else if (code === POINT && decimals < 0) {
-      begun = true
-      decimals = 0
-      if (digits > 0) end = at + 1
-    } else if ((code === PLUS || code === MINUS) && !begun) {
-      begun = true
-      negative = code === MINUS
-    } else if (!isSpace(code)) break
-  }
-  if (digits === 0) return undefined
-  const size =
-    digits > EXACT_DIGITS
-      ? Number(line.slice(start + 1, end).replace(/[\s+-]/g, ''))
-      : whole / (POWERS[Math.max(decimals, 0)] ?? 1)
-  return {
-    letter: LETTERS.charAt((letter | 32) - 97),
-    value: negative && size !== 0 ? -size : size,
-    column: start + 1,
-    end,
+export class NumberScanner {
+  value = 0
+  /** Behind its last digit. */
+  end = 0
+
+  /** From behind the letter; false where there is no digit. */
+  read(line: string, from: number): boolean {
+    let begun = false
+    let negative = false
+    let digits = 0
+    let decimals = -1
+    let whole = 0
+    let end = 0
+    for (let at = from; at < line.length; at += 1) {
+      const code = line.charCodeAt(at)
+      if (isDigit(code)) {
+        begun = true
+        whole = whole * 10 + (code - ZERO)
+        digits += 1
+        if (decimals >= 0) decimals += 1
+        end = at + 1
+      } else if (code === POINT && decimals < 0) {
+        begun = true
+        decimals = 0
+        if (digits > 0) end = at + 1
+      } else if ((code === PLUS || code === MINUS) && !begun) {
+        begun = true
+        negative = code === MINUS
+      } else if (!isSpace(code)) break
+    }
+    if (digits === 0) return false
+    const size =
+      digits > EXACT_DIGITS
+        ? Number(line.slice(from, end).replace(/[\s+-]/g, ''))
+        : whole / (POWERS[Math.max(decimals, 0)] ?? 1)
+    this.value = negative && size !== 0 ? -size : size
+    this.end = end
+    return true
   }
 }
 
-const ZERO = 48
-const POWERS = Array.from({ length: EXACT_DIGITS + 1 }, (_, power) => 10 ** power)
+const scanner = new NumberScanner()
+
+/** A letter with its number; undefined where there is no digit. */
+function readWord(line: string, start: number, letter: number): ProgramWord | undefined {
+  if (!scanner.read(line, start + 1)) return undefined
+  return {
+    letter: LETTERS.charAt((letter | 32) - 97),
+    value: scanner.value,
+    column: start + 1,
+    end: scanner.end,
+  }
+}

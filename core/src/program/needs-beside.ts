@@ -1,4 +1,4 @@
-import type { StepState } from '../plan/steps'
+import type { Step, StepState } from '../plan/steps'
 import type { SetupDocument } from '../setup/document'
 import { TRUST_STATES, type Solution, type TrustState } from '../setup/solution'
 import type { Operation, ProgramJudgement, ProgramReading } from './program-types'
@@ -9,8 +9,8 @@ export interface NeedBeside {
   readonly address: string
   /** Of an offset: its least certain axis. */
   readonly state: TrustState | 'not-on-sheet'
-  /** Key of the step that mends it; absent where nothing is to be done, or the sheet has to change. */
-  readonly step?: string
+  /** The step that mends it; absent where nothing is to be done, or the sheet has to change. */
+  readonly step?: Step
 }
 
 export interface OperationNeeds {
@@ -44,8 +44,8 @@ export function stepForJudgement(
   { code, register, row }: ProgramJudgement,
   document: SetupDocument,
   steps: readonly StepState[],
-): string | undefined {
-  if (code === 'lift-active') return steps.find(({ step }) => step.key === 'air-cut')?.step.key
+): Step | undefined {
+  if (code === 'lift-active') return steps.find(({ step }) => step.key === 'air-cut')?.step
   const letter = REGISTER_NEEDS.get(code)
   if (letter !== undefined && register !== undefined)
     return stepFor(`${letter}${register}`, document, steps)
@@ -86,7 +86,7 @@ function stepFor(
   address: string,
   { sheet }: SetupDocument,
   steps: readonly StepState[],
-): string | undefined {
+): Step | undefined {
   const tools = sheet.tools
     .filter(
       ({ lengthRegister, diameterRegister }) =>
@@ -109,5 +109,5 @@ function stepFor(
       default:
         return false
     }
-  })?.step.key
+  })?.step
 }

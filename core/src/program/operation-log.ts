@@ -2,14 +2,9 @@ import { NANOMETRES_PER, toNanometres } from '../length/length'
 import type { MachineAxis } from '../setup/sheet'
 import type { Extent, Extents, Operation, ProgramPlace, ProgramRow } from './program-types'
 
-/** A path that was followed, in nanometres; an axis that is not known is left out. */
-export interface Path {
-  readonly extents: Readonly<Partial<Record<MachineAxis, readonly [number, number]>>>
-  readonly lengthNm: number
-  readonly feedPerMinute: number | undefined
-  readonly rapid: boolean
-  /** Goes along X or Y while the tip is below Z0. */
-  readonly belowZero: boolean
+/** Tells where in the program one is, when something is to be told of it. */
+export interface PlaceSource {
+  readonly place: ProgramPlace
 }
 
 /** Gathers what one tool does; a few numbers a row, however long the program is. */
@@ -21,6 +16,10 @@ export class OperationLog {
   private readonly extents = new Map<ProgramRow, Float64Array>()
   private readonly speeds = new Set<number>()
   private readonly feeds = new Set<number>()
+  private row: ProgramRow | undefined
+  private ranges = unreached()
+  private lowest = Infinity
+  private lastFeed = NaN
   private lowestZ: Operation['lowestZ']
   private firstApproach: ProgramPlace | undefined
   private rapidBelowZero: ProgramPlace | undefined
@@ -57,35 +56,44 @@ export class OperationLog {
     this.uncertain = true
   }
 
-  /** Takes a path in; `approaches` when it is the first that goes down. */
-  follow(row: ProgramRow, path: Path, place: () => ProgramPlace): void {
-    let ranges = this.extents.get(row)
-    if (ranges === undefined) {
-      ranges = Float64Array.of(Infinity, -Infinity, Infinity, -Infinity, Infinity, -Infinity)
-      this.extents.set(row, ranges)
-      this.rows.set(row, place())
-    }
-    const { X, Y, Z } = path.extents
-    if (X !== undefined) widen(ranges, 0, X)
-    if (Y !== undefined) widen(ranges, 2, Y)
-    if (Z !== undefined) {
-      widen(ranges, 4, Z)
-      this.firstApproach ??= place()
-      if (this.lowestZ === undefined || Z[0] < this.lowestZ.z)
-        this.lowestZ = { z: toNanometres(Z[0]), at: place() }
-    }
-    const millimetres = path.lengthNm / NANOMETRES_PER.mm
-    if (path.rapid) {
-      this.rapidMm += millimetres
-      if (path.belowZero) this.rapidBelowZero ??= place()
-    } else {
-      this.cutMm += millimetres
-      const feed = path.feedPerMinute
-      if (feed !== undefined && feed > 0) {
-        this.feeds.add(feed)
-        this.cutMinutes += millimetres / feed
-      }
-    }
+  /** The next path goes in this row. */
+  moveIn(row: ProgramRow, source: PlaceSource): void {
+    if (row === this.row) return
+    this.row = row
+    const known = this.extents.get(row)
+    this.ranges = known ?? unreached()
+    if (known !== undefined) return
+    this.extents.set(row, this.ranges)
+    this.rows.set(row, source.place)
+  }
+
+  /** A path reaches from `low` to `high` along an axis (X, Y, Z counted from 0). */
+  reach(axis: number, low: number, high: number, source: PlaceSource): void {
+    const { ranges } = this
+    if (low < (ranges[2 * axis] ?? Infinity)) ranges[2 * axis] = low
+    if (high > (ranges[2 * axis + 1] ?? -Infinity)) ranges[2 * axis + 1] = high
+    if (axis !== Z_AXIS) return
+    this.firstApproach ??= source.place
+    if (low >= this.lowest) return
+    this.lowest = low
+    this.lowestZ = { z: toNanometres(low), at: source.place }
+  }
+
+  /** A path at feed; millimetres a minute, NaN where none was set. */
+  count(lengthNm: number, feedPerMinute: number): void {
+    const millimetres = lengthNm / NANOMETRES_PER.mm
+    this.cutMm += millimetres
+    if (!(feedPerMinute > 0)) return
+    this.cutMinutes += millimetres / feedPerMinute
+    if (feedPerMinute === this.lastFeed) return
+    this.lastFeed = feedPerMinute
+    this.feeds.add(feedPerMinute)
+  }
+
+  /** A path at rapid. */
+  countRapid(lengthNm: number, sidewaysBelowZero: boolean, source: PlaceSource): void {
+    this.rapidMm += lengthNm / NANOMETRES_PER.mm
+    if (sidewaysBelowZero) this.rapidBelowZero ??= source.place
   }
 
   /** Whether anything was moved or called for: a file may begin with nothing. */
@@ -121,10 +129,11 @@ export class OperationLog {
 
 const AXES: readonly MachineAxis[] = ['X', 'Y', 'Z']
 
-function widen(ranges: Float64Array, at: number, [low, high]: readonly [number, number]): void {
-  if (low < (ranges[at] ?? Infinity)) ranges[at] = low
-  if (high > (ranges[at + 1] ?? -Infinity)) ranges[at + 1] = high
-}
+/** Lowest and highest of each axis, before anything is reached. */
+const unreached = (): Float64Array =>
+  Float64Array.of(Infinity, -Infinity, Infinity, -Infinity, Infinity, -Infinity)
+
+const Z_AXIS = 2
 
 function extentsOf(ranges: Float64Array): Extents {
   const extents: Partial<Record<MachineAxis, Extent>> = {}

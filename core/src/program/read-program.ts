@@ -1,10 +1,12 @@
 import { NANOMETRES_PER, type LengthUnit } from '../length/length'
 import type { MachineAxis } from '../setup/sheet'
-import { arcMove, PLANES, type Position } from './arc-move'
+import { arcMove, PLANES } from './arc-move'
 import { readBlock, wordText, type Block, type ProgramWord } from './block'
 import { speaksOfOverride, speaksOfSpeed } from './comment-hints'
-import { OperationLog, type Path } from './operation-log'
+import { OperationLog } from './operation-log'
+import { PlainMoveReader } from './plain-move'
 import { ReaderNotes } from './reader-notes'
+import { TipPosition, Z_AXIS } from './tip-position'
 import { SubprogramShelf, type Subprograms } from './subprograms'
 import type {
   Operation,
@@ -60,8 +62,7 @@ export class ProgramReader {
   private cycleStart: number | undefined
   private row: ProgramRow = 'G54'
   private feed: number | undefined
-  private readonly position: Position = nowhere()
-  private local: Position = nowhere()
+  private readonly tip = new TipPosition()
   private hasShift = false
   private lengthActive = false
   private compensated = false
@@ -73,6 +74,8 @@ export class ProgramReader {
   private readonly safe = new Set<number>()
   /** Numbers of the block that is executed, by letter; NaN where it is not written. */
   private readonly numbers = new Float64Array(26)
+  private readonly plain = new PlainMoveReader()
+  private parsed: readonly ProgramWord[] | undefined
 
   /** `subprograms`: the bodies that a first pass has found (`subprogramsToFollow`). */
   constructor(private readonly subprograms: Subprograms = new Map()) {}
@@ -98,7 +101,11 @@ export class ProgramReader {
     this.at = line
     this.text = text
     this.known = undefined
+    this.parsed = undefined
+    // Most lines of a long program only go on.
+    if (this.plain.read(text, this.numbers)) return this.goOn()
     const block = readBlock(text)
+    this.parsed = block.words
     for (const { code, column, text: excerpt } of block.faults) {
       this.notes.problem({ code, line, column, excerpt: excerpt.slice(0, LONGEST_EXCERPT) })
       if (code !== 'comment-open') this.current().doubt()
@@ -117,11 +124,10 @@ export class ProgramReader {
   }
 
   /** Where the reader is; made only when it is told, since most lines have nothing to tell. */
-  private get place(): ProgramPlace {
+  get place(): ProgramPlace {
     this.known ??= { line: this.at, excerpt: this.text.trim().slice(0, LONGEST_EXCERPT) }
     return this.known
   }
-  private readonly placeNow = () => this.place
 
   /** What was read, once every line is in. */
   finish(): ProgramReading {
@@ -140,24 +146,26 @@ export class ProgramReader {
     }
   }
 
-  /** In the order in which a control executes the words of a block (NISTIR 6556 table 8, from memory). */
-  private execute({ words }: Block): void {
-    const plain = this.takeNumbers(words)
-    const log = this.current()
+  /** A line that is only a move, its feed and its speed. */
+  private goOn(): void {
+    this.cancelsLength = false
+    this.takeFeedAndSpeed()
+    const G = this.numbers[LETTER_G] ?? NaN
+    if (G === 0 || G === 1 || G === 2 || G === 3) this.motion = G
+    this.move()
+  }
+
+  private takeFeedAndSpeed(): void {
     const F = this.number('F')
     if (F !== undefined) this.feed = F
     const S = this.number('S')
-    if (S !== undefined) log.useSpeed(S)
-    // Most lines of a long program only go on.
-    if (plain) {
-      const G = this.number('G')
-      if (G === 0 || G === 1 || G === 2 || G === 3) {
-        this.motion = G
-        this.safe.add(G)
-      }
-      this.move(words)
-      return
-    }
+    if (S !== undefined) this.current().useSpeed(S)
+  }
+
+  /** In the order in which a control executes the words of a block (NISTIR 6556 table 8, from memory). */
+  private execute({ words }: Block): void {
+    this.takeNumbers(words)
+    this.takeFeedAndSpeed()
     const value = (letter: string) => this.number(letter)
     const codes = words.filter(({ letter }) => letter === 'G').map((word) => word.value)
     const has = (code: number) => codes.includes(code)
@@ -166,7 +174,7 @@ export class ProgramReader {
     if (T !== undefined) this.prepared = T
     const M = words.filter(({ letter }) => letter === 'M').map((word) => word.value)
     if (M.includes(6)) this.changeTool()
-    for (const code of codes) this.setModal(code, words)
+    for (const code of codes) this.setModal(code)
     const D = value('D')
     if (D !== undefined && (has(41) || has(42))) {
       this.current().useDiameter(D, this.place)
@@ -174,6 +182,7 @@ export class ProgramReader {
         this.judge('diameter-differs-from-tool', { register: D })
     }
     this.setLength(codes, value('H'))
+    this.cancelsLength = has(49)
 
     if (has(10)) this.writesOffsets.push(this.place)
     else if (has(52) || has(92)) this.shift(has(92) ? 92 : 52)
@@ -181,19 +190,19 @@ export class ProgramReader {
     else if (has(28) || has(30)) this.home()
     else if (has(53)) this.machineMove()
     else if (has(4)) return
-    else this.move(words)
+    else this.move()
 
-    if (M.includes(98) || M.includes(97)) this.call(words, value('P'), value('L') ?? 1)
+    if (M.includes(98) || M.includes(97)) this.call(value('P'), value('L') ?? 1)
     if (M.includes(2) || M.includes(30)) this.judgeEnd()
     if (M.includes(2) || M.includes(30) || M.includes(99)) this.over = true
   }
 
   /** Runs a subprogram of the same file as often as it is repeated; what it leaves set stays set. */
-  private call(words: readonly ProgramWord[], name: number | undefined, times: number): void {
+  private call(name: number | undefined, times: number): void {
     if (name !== undefined) this.called.add(name)
     const body = name === undefined ? undefined : this.subprograms.get(name)
     if (body === undefined || this.depth >= DEEPEST_CALL) {
-      this.fault('subprogram-not-followed', words, 'M')
+      this.fault('subprogram-not-followed', 'M')
       return
     }
     const { at, text, known } = this
@@ -212,21 +221,22 @@ export class ProgramReader {
     this.at = at
     this.text = text
     this.known = known
-    if (this.linesCalled > MOST_LINES_CALLED) this.fault('subprogram-too-long', words, 'M')
+    if (this.linesCalled > MOST_LINES_CALLED) this.fault('subprogram-too-long', 'M')
   }
 
-  /** The first number of each letter; true where nothing but a move, its feed and its speed is written. */
-  private takeNumbers(words: readonly ProgramWord[]): boolean {
+  /** The first number of each letter. */
+  private takeNumbers(words: readonly ProgramWord[]): void {
     this.numbers.fill(NaN)
-    let plain = true
     for (const { letter, value } of words) {
       const index = letter.charCodeAt(0) - A
       if (Number.isNaN(this.numbers[index])) this.numbers[index] = value
-      if (letter === 'G')
-        plain = plain && (value === 0 || value === 1 || value === 2 || value === 3)
-      else if (!PLAIN_LETTERS.includes(letter)) plain = false
     }
-    return plain
+  }
+
+  /** The words of the line; of a plain move they are made only when something is to be told of it. */
+  private get words(): readonly ProgramWord[] {
+    this.parsed ??= readBlock(this.text).words
+    return this.parsed
   }
 
   private number(letter: string): number | undefined {
@@ -238,7 +248,7 @@ export class ProgramReader {
     return this.number(letter) !== undefined
   }
 
-  private setModal(code: number, words: readonly ProgramWord[]): void {
+  private setModal(code: number): void {
     this.safe.add(code)
     if (code === 17 || code === 18 || code === 19) this.plane = code
     else if (code === 20 || code === 21) this.setUnit(code === 20 ? 'in' : 'mm')
@@ -255,7 +265,7 @@ export class ProgramReader {
     else if (code === 59.1 || code === 59.2 || code === 59.3) this.selectRow(`G${code}`)
     else if (code === 54.1) this.selectRow(`G54.1 P${this.number('P') ?? '?'}`)
     else if (!HARMLESS_G.has(code) && !FOLLOWED_ELSEWHERE.has(code))
-      this.fault('code-unknown', words, 'G', code)
+      this.fault('code-unknown', 'G', code)
   }
 
   private setUnit(unit: LengthUnit): void {
@@ -268,13 +278,16 @@ export class ProgramReader {
   private selectRow(row: ProgramRow): void {
     if (row === this.row) return
     this.row = row
-    for (const axis of AXES) this.forget(axis)
+    this.tip.forgetAll()
   }
+
+  /** The block cancels the length. */
+  private cancelsLength = false
 
   private setLength(codes: readonly number[], H: number | undefined): void {
     if (codes.includes(43) || codes.includes(44)) {
       this.lengthActive = true
-      this.forget('Z')
+      this.tip.forget(Z_AXIS)
       if (H !== undefined) {
         this.current().useLength(H, this.place)
         if (this.tool !== undefined && H !== this.tool && H !== 0)
@@ -282,7 +295,7 @@ export class ProgramReader {
       }
     } else if (codes.includes(49)) {
       // Without the length the same tip is at another Z.
-      if (this.lengthActive) this.forget('Z')
+      if (this.lengthActive) this.tip.forget(Z_AXIS)
       this.lengthActive = false
     }
   }
@@ -293,7 +306,7 @@ export class ProgramReader {
     this.tool = this.prepared
     this.changed = true
     this.lengthActive = false
-    this.forget('Z')
+    this.tip.forget(Z_AXIS)
     this.current()
   }
 
@@ -317,53 +330,48 @@ export class ProgramReader {
 
   private shift(code: 52 | 92): void {
     this.hasShift = false
-    for (const axis of AXES) {
-      const written = this.lengthOf(axis)
+    for (const [axis, letter] of AXES.entries()) {
+      const written = this.lengthOf(letter)
       if (written === undefined) continue
-      const at = this.position[axis]
-      if (code === 52) this.local[axis] = written
-      // The position is given another name: what was known stays known under the new one.
-      else if (at === undefined) {
-        this.current().doubt()
-        this.local[axis] = 0
-      } else this.local[axis] = at - written
+      if (code === 52) this.tip.shift(axis, written)
+      else if (!this.tip.rename(axis, written)) this.current().doubt()
       if (code === 92 || written !== 0) this.hasShift = true
     }
   }
 
   private clearShift(): void {
-    this.local = nowhere()
+    this.tip.clearShifts()
     this.hasShift = false
   }
 
   /** Through a point, then to where the machine is at home: nothing is known afterwards. */
   private home(): void {
-    const through = this.targetOf()
-    this.follow(through, 0)
+    this.aim()
+    this.follow(true)
     if (this.lengthActive && this.has('X') && this.has('Z')) this.judge('cancel-moves-all-axes')
-    for (const axis of AXES) if (this.has(axis)) this.forget(axis)
+    this.machineMove()
   }
 
   private machineMove(): void {
-    for (const axis of AXES) if (this.has(axis)) this.forget(axis)
+    for (const [axis, letter] of AXES.entries()) if (this.has(letter)) this.tip.forget(axis)
   }
 
-  private move(words: readonly ProgramWord[]): void {
+  private move(): void {
     const moves = AXES.some((axis) => this.has(axis))
     if (this.motionIs('cycle')) {
-      if (moves || this.has('R')) this.drill(words)
+      if (moves || this.has('R')) this.drill()
       return
     }
     const isArc = this.motionIs(2) || this.motionIs(3)
     if (!moves && !(isArc && ['I', 'J', 'K', 'R'].some((letter) => this.has(letter)))) return
     if (this.motion === undefined) return
-    this.judgeMove(words)
-    const target = this.targetOf()
-    if (isArc) this.arc(words, target)
-    else this.follow(target, this.motionIs(0) ? 0 : 1)
+    this.judgeMove()
+    this.aim()
+    if (isArc) this.arc()
+    else this.follow(this.motionIs(0))
   }
 
-  private judgeMove(words: readonly ProgramWord[]): void {
+  private judgeMove(): void {
     if (this.has('Z') && this.changed && !this.lengthActive) {
       this.judge('moves-before-length')
       this.changed = false
@@ -374,25 +382,31 @@ export class ProgramReader {
       this.judge('tool-not-changed', { tool: this.prepared })
       this.told = true
     }
-    if (words.some(({ letter, value }) => letter === 'G' && value === 49) && this.has('Z'))
+    if (this.cancelsLength && this.has('Z'))
       if (this.has('X') || this.has('Y')) this.judge('cancel-moves-all-axes')
   }
   private told = false
 
-  private arc(words: readonly ProgramWord[], target: Position): void {
+  private arc(): void {
     const clockwise = this.motionIs(2)
-    const path = arcMove(this.position, target, PLANES[this.plane], clockwise, (letter) =>
+    const { tip } = this
+    const path = arcMove(tip.position, tip.aimedAt, PLANES[this.plane], clockwise, (letter) =>
       this.lengthOf(letter),
     )
-    if (path.fault !== undefined) this.fault(path.fault, words, 'G', clockwise ? 2 : 3)
+    if (path.fault !== undefined) this.fault(path.fault, 'G', clockwise ? 2 : 3)
     // An arc that cannot be drawn still leads somewhere.
-    if (path.extents === undefined) return this.follow(target, 1)
-    this.record(path.extents, path.lengthNm, false, false)
-    this.goTo(target)
+    if (path.extents === undefined) return this.follow(false)
+    const log = this.moving()
+    for (const [axis, letter] of AXES.entries()) {
+      const range = path.extents[letter]
+      if (range !== undefined) log.reach(axis, range[0], range[1], this)
+    }
+    log.count(path.lengthNm, this.feedPerMinute)
+    tip.arrive()
   }
 
   private beginCycle(code: number): void {
-    if (this.motion !== 'cycle') this.cycleStart = this.position.Z
+    if (this.motion !== 'cycle') this.cycleStart = this.tip.position.Z
     this.motion = 'cycle'
     this.cycle = { ...this.cycle, code }
   }
@@ -403,13 +417,14 @@ export class ProgramReader {
   }
 
   /** One hole: over it, down to R, down to Z, up again. Words stick until the cycle is cancelled. */
-  private drill(words: readonly ProgramWord[]): void {
+  private drill(): void {
     const cycle = this.cycle
     if (cycle === undefined) return
     const start = this.cycleStart
     const [Z, R] = [this.lengthOf('Z'), this.lengthOf('R')]
-    if (R !== undefined) cycle.R = this.absolute ? R + (this.local.Z ?? 0) : (start ?? NaN) + R
-    if (Z !== undefined) cycle.Z = this.absolute ? Z + (this.local.Z ?? 0) : (cycle.R ?? NaN) + Z
+    if (R !== undefined) cycle.R = this.absolute ? R + this.tip.shiftOf(Z_AXIS) : (start ?? NaN) + R
+    if (Z !== undefined)
+      cycle.Z = this.absolute ? Z + this.tip.shiftOf(Z_AXIS) : (cycle.R ?? NaN) + Z
     const { Z: bottom, R: retract } = cycle
     if (
       bottom === undefined ||
@@ -417,91 +432,65 @@ export class ProgramReader {
       Number.isNaN(bottom) ||
       Number.isNaN(retract)
     ) {
-      this.fault('cycle-incomplete', words, 'G', cycle.code)
+      this.fault('cycle-incomplete', 'G', cycle.code)
       return
     }
-    this.judgeMove(words)
-    const { X, Y } = this.targetOf()
-    this.follow({ ...nowhere(), X, Y }, 0)
-    this.follow({ ...nowhere(), Z: retract }, 0)
-    this.follow({ ...nowhere(), Z: bottom }, 1)
+    this.judgeMove()
+    this.aim()
+    this.tip.keep(Z_AXIS)
+    this.follow(true)
     const top = this.returnsToStart && start !== undefined ? Math.max(start, retract) : retract
-    this.follow({ ...nowhere(), Z: top }, 0)
+    this.inZ(retract, true)
+    this.inZ(bottom, false)
+    this.inZ(top, true)
   }
 
-  /** Where the written axes lead, in the row's frame; unknown where an unknown start is counted from. */
-  private targetOf(): Position {
-    const target = nowhere()
-    for (const axis of AXES) {
-      const written = this.lengthOf(axis)
-      if (written === undefined) continue
-      if (this.absolute) target[axis] = written + (this.local[axis] ?? 0)
-      else {
-        const at = this.position[axis]
-        if (at === undefined) this.current().doubt()
-        else target[axis] = at + written
-      }
+  private inZ(to: number, rapid: boolean): void {
+    this.tip.aimInZ(to)
+    this.follow(rapid)
+  }
+
+  /** Where the written axes lead; an axis that is counted from an unknown place stays unknown. */
+  private aim(): void {
+    const { numbers, tip } = this
+    const perUnit = NANOMETRES_PER[this.unit ?? 'mm']
+    let known = true
+    for (let axis = 0; axis < AXES.length; axis += 1) {
+      const written = numbers[LETTER_X + axis] ?? NaN
+      known = tip.aim(axis, Math.round(written * perUnit), this.absolute) && known
     }
-    return target
+    if (!known) this.current().doubt()
   }
 
-  private follow(target: Position, kind: 0 | 1): void {
-    const extents: Partial<Record<MachineAxis, readonly [number, number]>> = {}
-    let squares = 0
-    let moved = false
-    let sideways = false
-    const lowest = Math.min(this.position.Z ?? 0, target.Z ?? this.position.Z ?? 0)
-    for (const axis of AXES) {
-      const to = target[axis]
-      if (to === undefined) continue
-      moved = true
-      if (axis !== 'Z' && to !== this.position[axis]) sideways = true
-      const from = this.position[axis] ?? to
-      extents[axis] = from < to ? [from, to] : [to, from]
-      squares += (to - from) ** 2
-    }
-    if (!moved) return
-    this.record(extents, Math.sqrt(squares), kind === 0, sideways && lowest < 0)
-    this.goTo(target)
+  /** Straight to where the tip is aimed at. */
+  private follow(rapid: boolean): void {
+    if (!this.tip.moves) return
+    const log = this.moving()
+    this.tip.reach(log, this)
+    if (rapid) log.countRapid(this.tip.length, this.tip.goesSidewaysBelowZero, this)
+    else log.count(this.tip.length, this.feedPerMinute)
+    this.tip.arrive()
   }
 
-  private record(
-    extents: Path['extents'],
-    lengthNm: number,
-    rapid: boolean,
-    belowZero: boolean,
-  ): void {
-    const perMm = this.unit === 'in' ? NANOMETRES_PER.in / NANOMETRES_PER.mm : 1
+  /** The log of the tool, of a move in the row that is active. */
+  private moving(): OperationLog {
     this.hasMoved = true
     const log = this.current()
     if (this.spokenSpeed !== undefined) {
       log.hearOfSpeed(this.spokenSpeed)
       this.spokenSpeed = undefined
     }
-    log.follow(
-      this.row,
-      {
-        extents,
-        lengthNm,
-        rapid,
-        belowZero,
-        feedPerMinute: this.feed === undefined ? undefined : this.feed * perMm,
-      },
-      this.placeNow,
-    )
+    log.moveIn(this.row, this)
+    return log
+  }
+
+  /** Millimetres a minute; NaN before any is set. */
+  private get feedPerMinute(): number {
+    return (this.feed ?? NaN) * (this.unit === 'in' ? NANOMETRES_PER.in / NANOMETRES_PER.mm : 1)
   }
 
   private motionIs(motion: ProgramReader['motion']): boolean {
     return this.motion === motion
-  }
-
-  private goTo(target: Position): void {
-    for (const axis of AXES) this.position[axis] = target[axis] ?? this.position[axis]
-  }
-
-  /** An axis whose place is not known any more. */
-  private forget(axis: MachineAxis): void {
-    this.position[axis] = undefined
   }
 
   /** A written length in nanometres; millimetres until the program says inches. */
@@ -528,13 +517,8 @@ export class ProgramReader {
     this.log = undefined
   }
 
-  private fault(
-    code: ProgramProblemCode,
-    words: readonly ProgramWord[],
-    letter: string,
-    value?: number,
-  ): void {
-    const word = words.find(
+  private fault(code: ProgramProblemCode, letter: string, value?: number): void {
+    const word = this.words.find(
       (one) => one.letter === letter && (value === undefined || one.value === value),
     )
     this.notes.problem({
@@ -563,9 +547,9 @@ const LONGEST_HEADER = 60
 const DEEPEST_CALL = 8
 const MOST_LINES_CALLED = 300_000
 const A = 'A'.charCodeAt(0)
-const PLAIN_LETTERS = 'XYZIJKRFSN'
-
-const nowhere = (): Position => ({ X: undefined, Y: undefined, Z: undefined })
+const LETTER_G = 6
+/** X, Y and Z follow each other in the alphabet. */
+const LETTER_X = 23
 
 /** Reads a whole program that is at hand as text; its own subprograms are followed in a second pass. */
 export function readProgram(text: string): ProgramReading {

@@ -44,7 +44,7 @@ const toolOf = (tool: number | undefined): string =>
   tool === undefined ? 'What comes before any tool' : `T${tool}`
 
 const registers = (letter: 'H' | 'D', numbers: readonly number[]): string =>
-  listed(numbers.map((number) => `${letter}${number}`))
+  numbers.length === 0 ? `no ${letter}` : listed(numbers.map((number) => `${letter}${number}`))
 
 const listed = (values: readonly (string | number)[]): string =>
   values.length === 0 ? 'none' : values.join(', ')

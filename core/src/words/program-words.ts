@@ -200,11 +200,9 @@ const problems: Readonly<Record<ProgramProblemCode, string>> = {
 export const describeProgramProblem = ({ code }: Pick<ProgramProblem, 'code'>): string =>
   problems[code]
 
-/** `X 0.000 … 120.000   Z -0.500 … 25.000`: lowest and highest of each axis, in work position. */
-export const describeExtents = (extents: Extents, write: LengthWriter): string =>
-  (['X', 'Y', 'Z'] as const)
-    .flatMap((axis) => {
-      const range = extents[axis]
-      return range === undefined ? [] : [`${axis} ${write(range[0])} … ${write(range[1])}`]
-    })
-    .join('   ')
+/** `X 0.000 … 120.000` and the like for each axis: lowest and highest, in work position. */
+export const describeExtents = (extents: Extents, write: LengthWriter): readonly string[] =>
+  (['X', 'Y', 'Z'] as const).flatMap((axis) => {
+    const range = extents[axis]
+    return range === undefined ? [] : [`${axis} ${write(range[0])} … ${write(range[1])}`]
+  })

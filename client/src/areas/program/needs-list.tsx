@@ -1,4 +1,10 @@
-import { describeExtents, type NeedBeside, type OperationNeeds, type Solution } from '@pine/core'
+import {
+  describeExtents,
+  type NeedBeside,
+  type OperationNeeds,
+  type Solution,
+  type Step,
+} from '@pine/core'
 import { TRUST_NAMES, TrustMark } from '@/kit/trust-mark'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
@@ -27,9 +33,15 @@ export function NeedsList({ needs, solution, onStep, onSheet }: NeedsListProps) 
               <Words as="note">line {operation.from.line}</Words>
             </Row>
             {operation.rows.map(({ row, extents }) => (
-              <Digits key={row} as="note">
-                {row} {describeExtents(extents, write)} {solution.unit}
-              </Digits>
+              <Row key={row} flexWrap="wrap" gap="$3" rowGap={0}>
+                <Digits as="note">{row}</Digits>
+                {describeExtents(extents, write).map((range) => (
+                  <Digits key={range} as="note">
+                    {range}
+                  </Digits>
+                ))}
+                <Digits as="note">{solution.unit}</Digits>
+              </Row>
             ))}
             {operation.uncertain && (
               <Words as="note" tone="caution" strong>
@@ -38,20 +50,20 @@ export function NeedsList({ needs, solution, onStep, onSheet }: NeedsListProps) 
             )}
           </Column>
           {!known && (
-            <NeedRow address={`T${operation.tool}`} state="not-on-sheet" onPress={onSheet} />
+            <NeedRow
+              address={`T${operation.tool}`}
+              state="not-on-sheet"
+              verb="To the sheet"
+              onPress={onSheet}
+            />
           )}
           {registers.map(({ address, state, step }) => (
             <NeedRow
               key={address}
               address={address}
               state={state}
-              onPress={
-                state === 'not-on-sheet'
-                  ? onSheet
-                  : step === undefined
-                    ? undefined
-                    : () => onStep(step)
-              }
+              verb={state === 'not-on-sheet' ? 'To the sheet' : step && VERBS[step.does]}
+              onPress={() => (step === undefined ? onSheet() : onStep(step.key))}
             />
           ))}
         </Card>
@@ -60,25 +72,40 @@ export function NeedsList({ needs, solution, onStep, onSheet }: NeedsListProps) 
   )
 }
 
+/** What is to be done there. */
+const VERBS: Readonly<Record<Step['does'], string>> = {
+  sheet: 'To the sheet',
+  check: 'See to it',
+  read: 'Read it',
+  'key-in': 'Key it in',
+  prove: 'Prove it',
+  record: 'Release it',
+}
+
 function NeedRow({
   address,
   state,
+  verb,
   onPress,
-}: Pick<NeedBeside, 'address' | 'state'> & { readonly onPress: (() => void) | undefined }) {
+}: Pick<NeedBeside, 'address' | 'state'> & {
+  /** Absent where nothing is to be done. */
+  readonly verb: string | undefined
+  readonly onPress: () => void
+}) {
   const missing = state === 'not-on-sheet' || state === 'not-read' || state === 'stale'
   const words = state === 'not-on-sheet' ? 'not on the sheet' : TRUST_NAMES[state]
   const content = (
     <>
       <TrustMark state={state === 'not-on-sheet' ? 'not-read' : state} size={22} />
-      <Digits as="lead" minWidth={56}>
+      <Digits as="lead" width={64} textAlign="left">
         {address}
       </Digits>
-      <Words flex={1} tone={missing ? 'wrong' : 'ink'}>
+      <Words flex={1} tone={missing ? 'wrong' : 'ink'} textAlign="left">
         {words}
       </Words>
-      {onPress && (
+      {verb !== undefined && (
         <Words tone="act" strong>
-          {state === 'not-on-sheet' ? 'To the sheet' : 'Do it'}
+          {verb}
         </Words>
       )}
     </>
@@ -90,18 +117,17 @@ function NeedRow({
     borderTopWidth: 1,
     borderColor: '$line',
   } as const
-  return onPress === undefined ? (
+  return verb === undefined ? (
     <Row {...look}>{content}</Row>
   ) : (
     <Row
-      {...look}
       render="button"
       backgroundColor="$card"
       borderWidth={0}
-      borderTopWidth={1}
+      {...look}
       cursor="pointer"
       onPress={onPress}
-      aria-label={`${address}: ${words}, ${state === 'not-on-sheet' ? 'to the sheet' : 'do it'}`}
+      aria-label={`${address}: ${words}. ${verb}`}
       testID={`need-${address}`}
     >
       {content}

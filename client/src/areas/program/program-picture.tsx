@@ -1,5 +1,4 @@
 import { useState } from 'react'
-import { View } from 'tamagui'
 import { speakProgramView, type ProgramView, type Solution } from '@pine/core'
 import { ProgramDrawing } from '@/drawings/program-drawing'
 import { Choice } from '@/kit/choice'
@@ -59,11 +58,11 @@ export function ProgramPicture({
           ]}
         />
       )}
-      <View>
-        {view.jaws === undefined && (
-          <Words as="note">The sheet does not say how the part is held: no jaws are drawn.</Words>
-        )}
-      </View>
+      <Words as="note">
+        Where the middle of the tip goes: half its diameter comes on top.
+        {view.jaws === undefined &&
+          ' The sheet does not say how the part is held: no jaws are drawn.'}
+      </Words>
     </Column>
   )
 }

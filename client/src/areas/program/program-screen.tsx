@@ -91,7 +91,7 @@ function Program({ id, setup, enter }: ProgramProps) {
         }
       >
         <Revision file={file} setup={setup} />
-        <Findings reading={file.reading} file={file} {...parts} />
+        <Findings reading={file.reading} file={file} {...parts} fresh />
       </Page>
     )
   if (kept === undefined)
@@ -174,6 +174,8 @@ interface FindingsProps {
   readonly file: ProgramFile | undefined
   readonly toStep: (step: string | undefined) => void
   readonly onSheet: () => void
+  /** Not decided on yet: the one thing to do is to keep it, or not. */
+  readonly fresh?: boolean
 }
 
 const SHEET_MENDS: readonly ProgramJudgement['code'][] = [
@@ -182,7 +184,7 @@ const SHEET_MENDS: readonly ProgramJudgement['code'][] = [
   'unit-differs',
 ]
 
-function Findings({ setup, reading, file, toStep, onSheet }: FindingsProps) {
+function Findings({ setup, reading, file, toStep, onSheet, fresh = false }: FindingsProps) {
   const { wide } = useMedia()
   const { document, solution, steps } = setup
   const judgements = useMemo(
@@ -200,7 +202,9 @@ function Findings({ setup, reading, file, toStep, onSheet }: FindingsProps) {
   const mendOf = (judgement: ProgramJudgement) => {
     if (SHEET_MENDS.includes(judgement.code)) return onSheet
     const step = stepForJudgement(judgement, document, steps)
-    return step === undefined ? undefined : () => toStep(step)
+    // A register that no step sets is not on the sheet.
+    if (step === undefined && judgement.code.endsWith('-not-set')) return onSheet
+    return step === undefined ? undefined : () => toStep(step.key)
   }
   const dangers = judgements.filter(({ severity }) => severity === 'danger')
   const mendable = dangers.find((judgement) => mendOf(judgement) !== undefined)
@@ -208,11 +212,11 @@ function Findings({ setup, reading, file, toStep, onSheet }: FindingsProps) {
   const first =
     mendable !== undefined
       ? {
-          words: SHEET_MENDS.includes(mendable.code) ? 'Mend the sheet' : 'Mend it',
+          words: mendOf(mendable) === onSheet ? 'Mend the sheet' : 'Mend it',
           go: mendOf(mendable),
         }
       : dangers.length === 0 && need?.step !== undefined
-        ? { words: `Go on with ${need.address}`, go: () => toStep(need.step) }
+        ? { words: `Go on with ${need.address}`, go: () => toStep(need.step?.key) }
         : undefined
   return (
     <>
@@ -231,32 +235,32 @@ function Findings({ setup, reading, file, toStep, onSheet }: FindingsProps) {
           {verdictOf(dangers.length, judgements.length)}
         </Words>
       )}
-      {first?.go && (
+      {!fresh && first?.go && (
         <Button kind="act" onPress={first.go} testID="mend-first">
           {first.words}
         </Button>
       )}
       <View flexDirection={wide ? 'row' : 'column'} gap="$4" alignItems="flex-start">
-        <Column width={wide ? '48%' : '100%'} gap="$3">
-          {judgements.length + reading.problems.length > 0 && (
+        {judgements.length + reading.problems.length > 0 && (
+          <Column width={wide ? '48%' : '100%'} gap="$3">
             <Words as="lead" strong role="heading" aria-level={2}>
               What to look at
             </Words>
-          )}
-          <JudgementList
-            judgements={judgements}
-            solution={solution}
-            file={file}
-            marked={marked}
-            mendOf={mendOf}
-          />
-          <ProblemList
-            problems={reading.problems}
-            leftOut={reading.leftOut}
-            file={file}
-            marked={marked}
-          />
-        </Column>
+            <JudgementList
+              judgements={judgements}
+              solution={solution}
+              file={file}
+              marked={marked}
+              mendOf={mendOf}
+            />
+            <ProblemList
+              problems={reading.problems}
+              leftOut={reading.leftOut}
+              file={file}
+              marked={marked}
+            />
+          </Column>
+        )}
         <Column width={wide ? '48%' : '100%'} gap="$3">
           <Words as="lead" strong role="heading" aria-level={2}>
             What it needs, and what is there

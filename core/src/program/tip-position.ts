@@ -1,0 +1,125 @@
+import type { Position } from './arc-move'
+import type { OperationLog, PlaceSource } from './operation-log'
+
+export const Z_AXIS = 2
+const AXES = 3
+
+/**
+ * Where the tip is in the frame of the active row, and where the next move takes it, in nanometres; NaN for
+ * an axis that is not known, or that the move leaves alone. Axes are counted X, Y, Z. Plain arrays of
+ * numbers: a program may have millions of moves, and nothing is made for one.
+ */
+export class TipPosition {
+  private readonly at = new Float64Array(AXES).fill(NaN)
+  private readonly target = new Float64Array(AXES).fill(NaN)
+  /** What G52 or G92 adds to every written position. */
+  private readonly shifts = new Float64Array(AXES)
+
+  /** Aims an axis; NaN leaves it. False where it would be counted from an unknown place. */
+  aim(axis: number, written: number, absolute: boolean): boolean {
+    const from = absolute ? this.shiftOf(axis) : (this.at[axis] ?? NaN)
+    this.target[axis] = from + written
+    return Number.isNaN(written) || !Number.isNaN(from)
+  }
+
+  /** Aims along Z alone. */
+  aimInZ(to: number): void {
+    this.target.fill(NaN)
+    this.target[Z_AXIS] = to
+  }
+
+  /** Leaves an axis where it is. */
+  keep(axis: number): void {
+    this.target[axis] = NaN
+  }
+
+  get moves(): boolean {
+    return this.target.some((to) => !Number.isNaN(to))
+  }
+
+  /** What a straight move reaches, into the log. */
+  reach(log: OperationLog, source: PlaceSource): void {
+    for (let axis = 0; axis < AXES; axis += 1) {
+      const to = this.target[axis] ?? NaN
+      if (Number.isNaN(to)) continue
+      const from = this.startOf(axis, to)
+      if (from < to) log.reach(axis, from, to, source)
+      else log.reach(axis, to, from, source)
+    }
+  }
+
+  /** Length of the straight move; an axis whose start is not known adds nothing. */
+  get length(): number {
+    let squares = 0
+    for (let axis = 0; axis < AXES; axis += 1) {
+      const to = this.target[axis] ?? NaN
+      if (!Number.isNaN(to)) squares += (to - this.startOf(axis, to)) ** 2
+    }
+    return Math.sqrt(squares)
+  }
+
+  /** Along X or Y, at or on the way to a Z below zero. */
+  get goesSidewaysBelowZero(): boolean {
+    const { at, target } = this
+    const z = at[Z_AXIS] ?? NaN
+    const to = target[Z_AXIS] ?? NaN
+    const below = z < 0 || to < 0
+    return below && [0, 1].some((axis) => !Number.isNaN(target[axis]) && target[axis] !== at[axis])
+  }
+
+  arrive(): void {
+    for (let axis = 0; axis < AXES; axis += 1) {
+      const to = this.target[axis] ?? NaN
+      if (!Number.isNaN(to)) this.at[axis] = to
+    }
+  }
+
+  forget(axis: number): void {
+    this.at[axis] = NaN
+  }
+
+  forgetAll(): void {
+    this.at.fill(NaN)
+  }
+
+  shift(axis: number, by: number): void {
+    this.shifts[axis] = by
+  }
+
+  /** The position is given another name: what was known stays known under the new one. False where it was not. */
+  rename(axis: number, name: number): boolean {
+    const at = this.at[axis] ?? NaN
+    this.shifts[axis] = Number.isNaN(at) ? 0 : at - name
+    return !Number.isNaN(at)
+  }
+
+  clearShifts(): void {
+    this.shifts.fill(0)
+  }
+
+  shiftOf(axis: number): number {
+    return this.shifts[axis] ?? 0
+  }
+
+  /** For what is done seldom. */
+  get position(): Position {
+    return positionOf(this.at)
+  }
+
+  get aimedAt(): Position {
+    return positionOf(this.target)
+  }
+
+  private startOf(axis: number, otherwise: number): number {
+    const at = this.at[axis] ?? NaN
+    return Number.isNaN(at) ? otherwise : at
+  }
+}
+
+function positionOf(places: Float64Array): Position {
+  const known = (axis: number) => {
+    const at = places[axis]
+    return at === undefined || Number.isNaN(at) ? undefined : at
+  }
+  return { X: known(0), Y: known(1), Z: known(2) }
+}
