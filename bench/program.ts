@@ -56,7 +56,7 @@ async function timed(name: string, each: (line: string) => void): Promise<number
 /** The same as the product reads: pieces of text through our own splitter. */
 async function timedOurs(reader: ProgramReader): Promise<number> {
   let peak = 0
-  const splitter = new LineSplitter((line) => reader.line(line))
+  const splitter = new LineSplitter((piece, from, to) => reader.line(piece, from, to))
   const decoder = new TextDecoder()
   const started = performance.now()
   for await (const piece of createReadStream(path) as AsyncIterable<Uint8Array>) {

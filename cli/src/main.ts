@@ -1,7 +1,32 @@
-import { readFileSync } from 'node:fs'
-import { run } from './run'
+import { closeSync, openSync, readFileSync, readSync } from 'node:fs'
+import { run, type PieceReader } from './run'
 
-const outcome = run(process.argv.slice(2), (path) => readFileSync(path === '-' ? 0 : path, 'utf8'))
+const PIECE_BYTES = 256 * 1024
+
+const readFile = (path: string) => (path === '-' ? standardInput() : readFileSync(path, 'utf8'))
+
+/** It comes only once, and a program with subprograms is gone through twice. */
+let input: string | undefined
+const standardInput = () => (input ??= readFileSync(0, 'utf8'))
+
+const readPieces: PieceReader = (path, take) => {
+  if (path === '-') return take(standardInput())
+  const file = openSync(path, 'r')
+  const piece = new Uint8Array(PIECE_BYTES)
+  const decoder = new TextDecoder()
+  try {
+    for (;;) {
+      const bytes = readSync(file, piece)
+      if (bytes === 0) break
+      take(decoder.decode(piece.subarray(0, bytes), { stream: true }))
+    }
+    take(decoder.decode())
+  } finally {
+    closeSync(file)
+  }
+}
+
+const outcome = run(process.argv.slice(2), readFile, readPieces)
 process.stdout.write(outcome.out)
 process.stderr.write(outcome.err)
 process.exitCode = outcome.exitCode

@@ -3,7 +3,6 @@ import {
   describeProgramProblem,
   formatLength,
   judgeNeeds,
-  readProgram,
   solve,
   type Extents,
   type LengthUnit,
@@ -15,8 +14,7 @@ import {
 } from '@pine/core'
 
 /** A program's summary and judgements as data, all lengths as text. */
-export function programView(text: string, setup: SetupDocument | undefined) {
-  const reading = readProgram(text)
+export function programView(reading: ProgramReading, setup: SetupDocument | undefined) {
   const unit = setup?.sheet.unit ?? reading.unit ?? 'mm'
   const write = writer(unit)
   return {
@@ -39,8 +37,12 @@ export function programView(text: string, setup: SetupDocument | undefined) {
 }
 
 /** The same as text: operations, then what is to be looked at, the dangers first. */
-export function programTable(name: string, text: string, setup: SetupDocument | undefined): string {
-  const view = programView(text, setup)
+export function programTable(
+  name: string,
+  reading: ProgramReading,
+  setup: SetupDocument | undefined,
+): string {
+  const view = programView(reading, setup)
   const order = ['danger', 'look', 'note']
   const sorted = [...view.judgements].sort(
     (a, b) => order.indexOf(a.severity) - order.indexOf(b.severity) || a.line - b.line,

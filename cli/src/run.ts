@@ -3,6 +3,7 @@ import {
   convertSolution,
   describeGap,
   formatLength,
+  readProgramPieces,
   SCHOOLS,
   solve,
   type SetupDocument,
@@ -22,6 +23,9 @@ export interface Outcome {
 
 /** Reads a whole file as text; throws what the file system throws. */
 export type FileReader = (path: string) => string
+
+/** Gives a file's text piece by piece, however long it is; throws what the file system throws. */
+export type PieceReader = (path: string, take: (piece: string) => void) => void
 
 const USAGE = `Usage: pine COMMAND
 
@@ -49,11 +53,15 @@ class Ended extends Error {
 }
 
 /** Runs one call of the command line; all effects are in the outcome. */
-export function run(args: readonly string[], readFile: FileReader): Outcome {
+export function run(
+  args: readonly string[],
+  readFile: FileReader,
+  readPieces: PieceReader = (path, take) => take(readFile(path)),
+): Outcome {
   const [command, ...rest] = args
   if (command === undefined || command === '--help' || command === '-h') return done(USAGE)
   try {
-    return done(runCommand(command, rest, readFile))
+    return done(runCommand(command, rest, readFile, readPieces))
   } catch (cause) {
     if (cause instanceof Ended) return cause.outcome
     if (cause instanceof Misunderstood)
@@ -62,7 +70,12 @@ export function run(args: readonly string[], readFile: FileReader): Outcome {
   }
 }
 
-function runCommand(command: string, args: readonly string[], readFile: FileReader): string {
+function runCommand(
+  command: string,
+  args: readonly string[],
+  readFile: FileReader,
+  readPieces: PieceReader,
+): string {
   const json = { json: { type: 'boolean' } } as const
   switch (command) {
     case 'solve': {
@@ -111,8 +124,8 @@ function runCommand(command: string, args: readonly string[], readFile: FileRead
       const path = positionals[0] ?? ''
       const setup =
         values.with === undefined ? undefined : open(values.with, values.json === true, readFile)
-      const program = readText(path, readFile)
-      return values.json ? asJson(programView(program, setup)) : programTable(path, program, setup)
+      const reading = readable(path, () => readProgramPieces((take) => readPieces(path, take)))
+      return values.json ? asJson(programView(reading, setup)) : programTable(path, reading, setup)
     }
     case 'schema':
       readArguments(args, {}, [])
@@ -145,9 +158,12 @@ function convert(document: SetupDocument, to: string | undefined, json: boolean)
   return `${document.sheet.name}, as ${school}\n${rows.map(({ address, value, unit }) => `${address.padEnd(6)} ${value.padStart(10)} ${unit}\n`).join('')}`
 }
 
-function readText(file: string, readFile: FileReader): string {
+const readText = (file: string, readFile: FileReader): string =>
+  readable(file, () => readFile(file))
+
+function readable<T>(file: string, read: () => T): T {
   try {
-    return readFile(file)
+    return read()
   } catch (cause) {
     const reason = cause instanceof Error ? cause.message : String(cause)
     throw new Ended({ out: '', err: `pine: cannot read ${file}: ${reason}\n`, exitCode: 3 })

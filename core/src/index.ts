@@ -284,7 +284,7 @@ export {
   type ProgramReading,
   type ProgramRow,
 } from './program/program-types'
-export { ProgramReader, readProgram } from './program/read-program'
+export { ProgramReader, readProgram, readProgramPieces } from './program/read-program'
 export { arcAround, arcExtents, arcOfRadius, type Arc, type PlanePoint } from './program/arc'
 export { faultsOf, judgeAll, judgeNeeds } from './program/judge-needs'
 export { comparePrograms, type ProgramChange } from './program/compare-programs'

@@ -595,7 +595,7 @@ describe('two revisions by what they mean', () => {
 describe('lines out of pieces', () => {
   const split = (...pieces: readonly string[]) => {
     const lines: string[] = []
-    const splitter = new LineSplitter((line) => lines.push(line))
+    const splitter = new LineSplitter((piece, from, to) => lines.push(piece.slice(from, to)))
     for (const piece of pieces) splitter.take(piece)
     splitter.end()
     return lines

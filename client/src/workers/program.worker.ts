@@ -49,7 +49,7 @@ async function read(file: Blob): Promise<void> {
 
 async function readOnce(file: Blob, subprograms?: Subprograms, known?: string) {
   const reader = new ProgramReader(subprograms)
-  const splitter = new LineSplitter((line) => reader.line(line))
+  const splitter = new LineSplitter((piece, from, to) => reader.line(piece, from, to))
   const decoder = new TextDecoder()
   const take = (piece: Uint8Array) => splitter.take(decoder.decode(piece, { stream: true }))
   if (known === undefined) {
@@ -93,9 +93,9 @@ async function eachPiece(file: Blob, take: (piece: Uint8Array) => void): Promise
 async function linesOf(file: Blob, from: number, to: number): Promise<readonly string[]> {
   const lines: string[] = []
   let at = 0
-  const splitter = new LineSplitter((line) => {
+  const splitter = new LineSplitter((piece, begin, end) => {
     at += 1
-    if (at >= from && at <= to) lines.push(line)
+    if (at >= from && at <= to) lines.push(piece.slice(begin, end))
   })
   const decoder = new TextDecoder()
   const pieces = file.stream().getReader()

@@ -129,15 +129,15 @@ export class NumberScanner {
   /** Behind its last digit. */
   end = 0
 
-  /** From behind the letter; false where there is no digit. */
-  read(line: string, from: number): boolean {
+  /** From behind the letter up to the end of the line; false where there is no digit. */
+  read(line: string, from: number, lineEnd: number): boolean {
     let begun = false
     let negative = false
     let digits = 0
     let decimals = -1
     let whole = 0
     let end = 0
-    for (let at = from; at < line.length; at += 1) {
+    for (let at = from; at < lineEnd; at += 1) {
       const code = line.charCodeAt(at)
       if (isDigit(code)) {
         begun = true
@@ -169,7 +169,7 @@ const scanner = new NumberScanner()
 
 /** A letter with its number; undefined where there is no digit. */
 function readWord(line: string, start: number, letter: number): ProgramWord | undefined {
-  if (!scanner.read(line, start + 1)) return undefined
+  if (!scanner.read(line, start + 1, line.length)) return undefined
   return {
     letter: LETTERS.charAt((letter | 32) - 97),
     value: scanner.value,

@@ -3,8 +3,9 @@ import type { MachineAxis } from '../setup/sheet'
 import { arcMove, PLANES } from './arc-move'
 import { readBlock, wordText, type Block, type ProgramWord } from './block'
 import { speaksOfOverride, speaksOfSpeed } from './comment-hints'
+import { LineSplitter } from './line-splitter'
 import { OperationLog } from './operation-log'
-import { PlainMoveReader } from './plain-move'
+import { BlockNumbers, PlainMoveReader } from './plain-move'
 import { ReaderNotes } from './reader-notes'
 import { TipPosition, Z_AXIS } from './tip-position'
 import { SubprogramShelf, type Subprograms } from './subprograms'
@@ -49,7 +50,10 @@ export class ProgramReader {
   private readonly operations: Operation[] = []
   private readonly writesOffsets: ProgramPlace[] = []
   private log: OperationLog | undefined
-  private text = ''
+  /** The line that is read stands in a longer text, and is cut out only where something is told of it. */
+  private source = ''
+  private from = 0
+  private to = 0
   private known: ProgramPlace | undefined
 
   private unit: LengthUnit | undefined
@@ -73,18 +77,18 @@ export class ProgramReader {
   private hasMoved = false
   private readonly safe = new Set<number>()
   /** Numbers of the block that is executed, by letter; NaN where it is not written. */
-  private readonly numbers = new Float64Array(26)
+  private readonly numbers = new BlockNumbers()
   private readonly plain = new PlainMoveReader()
   private parsed: readonly ProgramWord[] | undefined
 
   /** `subprograms`: the bodies that a first pass has found (`subprogramsToFollow`). */
   constructor(private readonly subprograms: Subprograms = new Map()) {}
 
-  /** Takes the next line in, without its line break. */
-  line(text: string): void {
+  /** Takes the next line in, without its line break: a text, or where it stands in one. */
+  line(text: string, from = 0, to = text.length): void {
     this.lines += 1
-    if (this.over) this.shelf.take(this.lines, text)
-    else this.take(this.lines, text)
+    if (this.over) this.shelf.take(this.lines, text.slice(from, to))
+    else this.take(this.lines, text, from, to)
   }
 
   /**
@@ -97,14 +101,16 @@ export class ProgramReader {
       : undefined
   }
 
-  private take(line: number, text: string): void {
+  private take(line: number, source: string, from: number, to: number): void {
     this.at = line
-    this.text = text
+    this.source = source
+    this.from = from
+    this.to = to
     this.known = undefined
     this.parsed = undefined
     // Most lines of a long program only go on.
-    if (this.plain.read(text, this.numbers)) return this.goOn()
-    const block = readBlock(text)
+    if (this.plain.read(source, from, to, this.numbers)) return this.goOn()
+    const block = readBlock(this.text)
     this.parsed = block.words
     for (const { code, column, text: excerpt } of block.faults) {
       this.notes.problem({ code, line, column, excerpt: excerpt.slice(0, LONGEST_EXCERPT) })
@@ -121,6 +127,10 @@ export class ProgramReader {
     this.lastComment = comment
     if (speaksOfSpeed(comment)) this.spokenSpeed = this.place
     if (speaksOfOverride(comment)) this.judge('feeds-for-another-override')
+  }
+
+  private get text(): string {
+    return this.source.slice(this.from, this.to)
   }
 
   /** Where the reader is; made only when it is told, since most lines have nothing to tell. */
@@ -150,7 +160,7 @@ export class ProgramReader {
   private goOn(): void {
     this.cancelsLength = false
     this.takeFeedAndSpeed()
-    const G = this.numbers[LETTER_G] ?? NaN
+    const G = this.numbers.values[LETTER_G]
     if (G === 0 || G === 1 || G === 2 || G === 3) this.motion = G
     this.move()
   }
@@ -205,13 +215,13 @@ export class ProgramReader {
       this.fault('subprogram-not-followed', 'M')
       return
     }
-    const { at, text, known } = this
+    const { at, source, from, to, known } = this
     this.depth += 1
     for (let time = 0; time < times; time += 1) {
       for (const { line, text: called } of body) {
         this.linesCalled += 1
         if (this.linesCalled > MOST_LINES_CALLED) break
-        this.take(line, called)
+        this.take(line, called, 0, called.length)
         if (this.over) break
       }
       this.over = this.ended
@@ -219,18 +229,18 @@ export class ProgramReader {
     }
     this.depth -= 1
     this.at = at
-    this.text = text
+    this.source = source
+    this.from = from
+    this.to = to
     this.known = known
+    this.parsed = undefined
     if (this.linesCalled > MOST_LINES_CALLED) this.fault('subprogram-too-long', 'M')
   }
 
   /** The first number of each letter. */
   private takeNumbers(words: readonly ProgramWord[]): void {
-    this.numbers.fill(NaN)
-    for (const { letter, value } of words) {
-      const index = letter.charCodeAt(0) - A
-      if (Number.isNaN(this.numbers[index])) this.numbers[index] = value
-    }
+    this.numbers.clear()
+    for (const { letter, value } of words) this.numbers.take(letter.charCodeAt(0) - A, value)
   }
 
   /** The words of the line; of a plain move they are made only when something is to be told of it. */
@@ -240,7 +250,7 @@ export class ProgramReader {
   }
 
   private number(letter: string): number | undefined {
-    const value = this.numbers[letter.charCodeAt(0) - A]
+    const value = this.numbers.values[letter.charCodeAt(0) - A]
     return value === undefined || Number.isNaN(value) ? undefined : value
   }
 
@@ -357,18 +367,22 @@ export class ProgramReader {
   }
 
   private move(): void {
-    const moves = AXES.some((axis) => this.has(axis))
+    const moves = this.has('X') || this.has('Y') || this.has('Z')
     if (this.motionIs('cycle')) {
       if (moves || this.has('R')) this.drill()
       return
     }
     const isArc = this.motionIs(2) || this.motionIs(3)
-    if (!moves && !(isArc && ['I', 'J', 'K', 'R'].some((letter) => this.has(letter)))) return
+    if (!moves && !(isArc && this.hasCentre)) return
     if (this.motion === undefined) return
     this.judgeMove()
     this.aim()
     if (isArc) this.arc()
     else this.follow(this.motionIs(0))
+  }
+
+  private get hasCentre(): boolean {
+    return this.has('I') || this.has('J') || this.has('K') || this.has('R')
   }
 
   private judgeMove(): void {
@@ -452,11 +466,12 @@ export class ProgramReader {
 
   /** Where the written axes lead; an axis that is counted from an unknown place stays unknown. */
   private aim(): void {
-    const { numbers, tip } = this
+    const { tip } = this
+    const { values } = this.numbers
     const perUnit = NANOMETRES_PER[this.unit ?? 'mm']
     let known = true
     for (let axis = 0; axis < AXES.length; axis += 1) {
-      const written = numbers[LETTER_X + axis] ?? NaN
+      const written = values[LETTER_X + axis] ?? NaN
       known = tip.aim(axis, Math.round(written * perUnit), this.absolute) && known
     }
     if (!known) this.current().doubt()
@@ -551,14 +566,22 @@ const LETTER_G = 6
 /** X, Y and Z follow each other in the alphabet. */
 const LETTER_X = 23
 
-/** Reads a whole program that is at hand as text; its own subprograms are followed in a second pass. */
-export function readProgram(text: string): ProgramReading {
-  const lines = text.split(/\r\n|\n|\r/)
+/**
+ * Reads a program that is given piece by piece, once, or twice where its own subprograms are to be followed.
+ *
+ * @param pieces gives the text from its beginning whenever it is called
+ */
+export function readProgramPieces(pieces: (take: (piece: string) => void) => void): ProgramReading {
   const read = (subprograms?: Subprograms) => {
     const reader = new ProgramReader(subprograms)
-    for (const line of lines) reader.line(line)
+    const splitter = new LineSplitter((piece, from, to) => reader.line(piece, from, to))
+    pieces((piece) => splitter.take(piece))
+    splitter.end()
     return { reading: reader.finish(), more: reader.subprogramsToFollow }
   }
   const first = read()
   return first.more === undefined ? first.reading : read(first.more).reading
 }
+
+/** The same for a program that is at hand as text. */
+export const readProgram = (text: string): ProgramReading => readProgramPieces((take) => take(text))

@@ -34,7 +34,8 @@ export class TipPosition {
   }
 
   get moves(): boolean {
-    return this.target.some((to) => !Number.isNaN(to))
+    for (let axis = 0; axis < AXES; axis += 1) if (!Number.isNaN(this.target[axis])) return true
+    return false
   }
 
   /** What a straight move reaches, into the log. */
@@ -60,11 +61,8 @@ export class TipPosition {
 
   /** Along X or Y, at or on the way to a Z below zero. */
   get goesSidewaysBelowZero(): boolean {
-    const { at, target } = this
-    const z = at[Z_AXIS] ?? NaN
-    const to = target[Z_AXIS] ?? NaN
-    const below = z < 0 || to < 0
-    return below && [0, 1].some((axis) => !Number.isNaN(target[axis]) && target[axis] !== at[axis])
+    const below = (this.at[Z_AXIS] ?? NaN) < 0 || (this.target[Z_AXIS] ?? NaN) < 0
+    return below && (this.movesAlong(0) || this.movesAlong(1))
   }
 
   arrive(): void {
@@ -108,6 +106,11 @@ export class TipPosition {
 
   get aimedAt(): Position {
     return positionOf(this.target)
+  }
+
+  private movesAlong(axis: number): boolean {
+    const to = this.target[axis] ?? NaN
+    return !Number.isNaN(to) && to !== this.at[axis]
   }
 
   private startOf(axis: number, otherwise: number): number {
