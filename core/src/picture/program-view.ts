@@ -176,5 +176,5 @@ export function speakProgramView(view: ProgramView, write: (nm: Nanometres) => s
     return `${tool === undefined ? 'before any tool' : `T${tool}`}: ${axes.join(', ')}`
   })
   const jaws = view.jaws === undefined ? [] : [`jaws up to Z ${write(view.jaws)}`]
-  return [`What the program reaches in ${view.row}.`, ...parts, ...jaws].join(' ')
+  return `${[`What the program reaches in ${view.row}`, ...parts, ...jaws].join('. ')}.`
 }

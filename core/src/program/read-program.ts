@@ -271,9 +271,9 @@ export class ProgramReader {
     } else if (code === 0 || code === 1 || code === 2 || code === 3) this.motion = code
     else if (code === 80) this.endCycle()
     else if (code === 73 || (code >= 81 && code <= 89)) this.beginCycle(code)
+    else if (code === 54.1) this.selectRow(`G54.1 P${this.number('P') ?? '?'}`)
     else if (code >= 54 && code <= 59) this.selectRow(`G${code}`)
     else if (code === 59.1 || code === 59.2 || code === 59.3) this.selectRow(`G${code}`)
-    else if (code === 54.1) this.selectRow(`G54.1 P${this.number('P') ?? '?'}`)
     else if (!HARMLESS_G.has(code) && !FOLLOWED_ELSEWHERE.has(code))
       this.fault('code-unknown', 'G', code)
   }

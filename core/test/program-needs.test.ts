@@ -1,0 +1,245 @@
+import {
+  faultsOf,
+  judgeAll,
+  looksLikeText,
+  needsBeside,
+  placeProgramView,
+  programViews,
+  readProgram,
+  sheetFromProgram,
+  solve,
+  speakProgramView,
+  stepForJudgement,
+  stepsOf,
+  toNanometres,
+  type ReadBack,
+  type SetupDocument,
+  type SetupSheet,
+} from '../src'
+import {
+  difference,
+  fact,
+  frontTouch,
+  leftTouch,
+  mm,
+  tipTouch,
+  workedDocument,
+  workedSheet,
+} from './worked-example'
+
+const program = (...lines: readonly string[]) => readProgram(lines.join('\n'))
+
+const shown = (address: string, text: string): ReadBack => ({
+  ...fact(),
+  address,
+  moment: 'after',
+  shown: mm(text),
+})
+
+/** The worked example: H1 −270, G54 −347.3, −210, −30; the raw top is Z0. */
+const setup = (
+  changes: Partial<SetupSheet> = {},
+  readBacks: readonly ReadBack[] = [],
+): SetupDocument => ({
+  ...workedDocument(changes, [tipTouch(), leftTouch(), frontTouch(), difference()]),
+  readBacks,
+})
+
+const told = (document: SetupDocument, ...lines: readonly string[]) => {
+  const solution = solve(document)
+  return faultsOf(judgeAll(program(...lines), document, solution), solution).map(
+    ({ code, line, amount }) =>
+      amount === undefined ? `${line} ${code}` : `${line} ${code} ${amount / 1e6}`,
+  )
+}
+
+const START = ['G21 G90 G40 G49 G80', 'T1 M6', 'G54 G0 X0 Y0', 'G43 H1 Z25.']
+const END = ['G0 Z25.', 'G40 G49', 'M30']
+
+describe('what lies beneath: stock 40 high, 20 of it gripped, so that the jaws end 20 below Z0', () => {
+  const held = { holding: { jaw: mm('50'), parallels: mm('30') } }
+  test.each([
+    ['G1 Z-19.999 F100', []],
+    ['G1 Z-21. F100', ['5 reaches-jaws -1']],
+    ['G1 Z-41. F100', ['5 reaches-jaws -21', '5 reaches-parallels -1']],
+  ])('%s', (line, faults) => expect(told(setup(held), ...START, line, ...END)).toEqual(faults))
+
+  test('the facing counts: zero lies 2 below the raw top, so the jaws are 18 below it', () => {
+    const [offset] = workedSheet().offsets
+    const faced = { ...held, offsets: [{ ...offset!, Z: { ...offset!.Z, facing: mm('2') } }] }
+    expect(told(setup(faced), ...START, 'G1 Z-18.5 F100', ...END)).toEqual(['5 reaches-jaws -0.5'])
+  })
+})
+
+test('a speed above what the spindle turns', () => {
+  const { machine } = workedSheet()
+  const slow = setup({ machine: { ...machine, maxSpindleSpeed: 4000 } })
+  expect(told(slow, ...START, 'S4001', 'G1 Z-1 F100', ...END)).toEqual(['2 speed-above-limit'])
+  expect(told(slow, ...START, 'S4000', 'G1 Z-1 F100', ...END)).toEqual([])
+})
+
+test('a lift that is in is told of, and leads to where it is taken out', () => {
+  const lifted: SetupDocument = {
+    ...setup(),
+    lifts: [{ ...fact(), moves: 'in', where: 'work-offsets', amount: mm('30') }],
+  }
+  expect(told(lifted, ...START, 'G1 Z-1 F100', ...END)).toEqual(['1 lift-active 30'])
+  const solution = solve(lifted)
+  const [judgement] = judgeAll(program(...START), lifted, solution).filter(
+    ({ code }) => code === 'lift-active',
+  )
+  expect(stepForJudgement(judgement!, lifted, stepsOf(lifted, solution, false))?.key).toBe(
+    'air-cut',
+  )
+})
+
+test('a D that no tool of the sheet has is a fault; one that is only not keyed yet is a need', () => {
+  const cut = [...START, 'G41 D1 X5 F100', 'G40 X10', ...END]
+  expect(told(setup(), ...cut)).toEqual(['5 diameter-not-set'])
+  const [tool] = workedSheet().tools
+  const withD = setup({ tools: [{ ...tool!, diameter: mm('10'), diameterRegister: 1 }] })
+  expect(told(withD, ...cut)).toEqual([])
+})
+
+describe('needs beside what is there', () => {
+  const needs = (document: SetupDocument, ...lines: readonly string[]) => {
+    const solution = solve(document)
+    return needsBeside(
+      program(...lines),
+      document,
+      solution,
+      stepsOf(document, solution, false),
+    ).map(({ operation, onSheet, needs: registers }) => [
+      operation.tool,
+      onSheet,
+      ...registers.map(({ address, state, step }) => `${address} ${state} ${step?.key ?? '-'}`),
+    ])
+  }
+  test('read but not keyed: it is keyed next; keyed: it is proven next', () => {
+    expect(needs(setup(), ...START)).toEqual([
+      [1, true, 'G54 read key-in:G54.X', 'H1 read key-in:H1'],
+    ])
+    const keyed = setup({}, [
+      shown('H1', '-270.000'),
+      shown('G54.X', '-347.300'),
+      shown('G54.Y', '-210.000'),
+      shown('G54.Z', '-30.000'),
+    ])
+    expect(needs(keyed, ...START)).toEqual([
+      [1, true, 'G54 keyed prove:G54:T1', 'H1 keyed prove:G54:T1'],
+    ])
+  })
+  test('not read yet: its reading is next; of an offset, its least certain axis', () => {
+    const begun = { ...workedDocument({}, [leftTouch()]), readBacks: [] }
+    expect(needs(begun, ...START)).toEqual([
+      [1, true, 'G54 not-read face:G54:front', 'H1 not-read tip-on-plane:T1'],
+    ])
+  })
+  test('what the sheet does not know has no step; H0 is no need', () => {
+    expect(needs(setup(), 'T7 M6', 'G57 G43 H7 G0 Z5', 'G43 H0 Z5')).toEqual([
+      [7, false, 'G57 not-on-sheet -', 'H7 not-on-sheet -'],
+    ])
+  })
+  test('a wrong H in the program leads nowhere here: it is mended in the program', () => {
+    const document = setup()
+    const solution = solve(document)
+    const reading = program('G21', 'T1 M6', 'G54 G43 H2 G0 Z5')
+    const wrong = reading.judgements.find(({ code }) => code === 'length-differs-from-tool')
+    expect(stepForJudgement(wrong!, document, stepsOf(document, solution, false))).toBeUndefined()
+  })
+})
+
+describe('a sheet from a program', () => {
+  test('tools with their H and D in the order of use, rows once, the unit', () => {
+    expect(
+      sheetFromProgram(
+        program(
+          'G20',
+          'T3 M6 (1/2 end mill)',
+          'G55 G43 H13 G0 Z1',
+          'G41 D3 X1',
+          'T1 M6 (drill)',
+          'G54 G43 H1 Z1',
+          'T3 M6',
+          'G54.1 P2 G43 H13 Z1',
+        ),
+      ),
+    ).toEqual({
+      unit: 'in',
+      tools: [
+        { number: 3, name: '1/2 end mill', lengthRegister: 13, diameterRegister: 3 },
+        { number: 1, name: 'drill', lengthRegister: 1 },
+      ],
+      rows: ['G54', 'G55'],
+      otherRows: ['G54.1 P2'],
+    })
+  })
+  test('two tools do not share an H, even where the program has a slip', () => {
+    const { tools } = sheetFromProgram(
+      program('T1 M6', 'G43 H1 G0 Z1', 'T2 M6', 'G43 H1 Z1', 'T3 M6', 'G0 Z1'),
+    )
+    expect(tools.map(({ lengthRegister }) => lengthRegister)).toEqual([1, 2, 3])
+  })
+})
+
+describe('the picture of what a program reaches', () => {
+  const travels = {
+    X: { min: mm('-500'), max: mm('0') },
+    Z: { min: mm('-400'), max: mm('0') },
+  }
+  const document = setup({
+    machine: { ...workedSheet().machine, travels },
+    holding: { jaw: mm('50'), parallels: mm('30') },
+  })
+  const [view] = programViews(
+    program('G21 G90', 'T1 M6', 'G54 G0 X0 Y0', 'G43 H1 Z5', 'X100 Y10'),
+    document,
+    solve(document),
+  )
+  /** To a hundredth of a pixel. */
+  const rounded = (box: object | undefined) =>
+    Object.fromEntries(
+      Object.entries(box ?? {}).map(([name, at]) => [name, Math.round(Number(at) * 100) / 100]),
+    )
+  const inMm = (range: readonly [number, number] | undefined) => range?.map((nm) => nm / 1e6)
+  test('part, jaws and travels in work position: −500 + 347.3, and −400 + 30 + 270', () => {
+    expect(inMm(view!.part?.X)).toEqual([-60, 60])
+    expect(inMm(view!.part?.Z)).toEqual([-40, 0])
+    expect(view!.jaws).toBe(-20_000_000)
+    expect(inMm(view!.travels.X)).toEqual([-152.7, 347.3])
+    expect(inMm(view!.travels.Z)).toEqual([-100, 300])
+  })
+  test('from above: 160 across and 80 up in 200 by 100 pixels are 1.25 to a millimetre', () => {
+    const placed = placeProgramView(view!, 'Y', { width: 220, height: 120, margin: 10 })
+    expect(rounded(placed.part)).toEqual({ left: 10, top: 10, width: 150, height: 100 })
+    expect(rounded(placed.zero)).toEqual({ x: 85, y: 60 })
+    expect(placed.operations.map(rounded)).toEqual([
+      { tool: 1, left: 85, top: 47.5, width: 125, height: 12.5 },
+    ])
+    expect(placed.jaws).toBeUndefined()
+    expect(placed.ends).toEqual([])
+  })
+  test('from the front: jaws 20 below zero; an end of travel shows where it comes into the picture', () => {
+    // 160 across in 200, 45 up: 1.25 to a millimetre; 56.25 high, so its foot is 60 + 28.125 from above.
+    const placed = placeProgramView(view!, 'Z', { width: 220, height: 120, margin: 10 })
+    expect(placed.jaws).toBeCloseTo(88.125 - 20 * 1.25, 9)
+    const near = {
+      ...view!,
+      travels: { Z: [toNanometres(-42_000_000), toNanometres(300_000_000)] as const },
+    }
+    const { ends } = placeProgramView(near, 'Z', { width: 220, height: 120, margin: 10 })
+    expect(ends.map(({ axis, at }) => [axis, Math.round(at * 1000)])).toEqual([['Z', 90_625]])
+  })
+  test('in words', () => {
+    expect(speakProgramView(view!, (nm) => `${nm / 1e6}`)).toBe(
+      'What the program reaches in G54. T1: X 0 to 100, Y 0 to 10, Z 5 to 5. jaws up to Z -20.',
+    )
+  })
+})
+
+test('text is told from what is none', () => {
+  const bytes = (text: string) => Uint8Array.from(Buffer.from(text, 'utf8'))
+  expect(looksLikeText(bytes('%\r\nO1 (\u00e9)\n\tG0 X1\n'))).toBe(true)
+  expect(looksLikeText(Uint8Array.of(71, 49, 0, 10))).toBe(false)
+  expect(looksLikeText(Uint8Array.from({ length: 100 }, () => 3))).toBe(false)
+})
