@@ -7,6 +7,7 @@ import {
   withGauge,
   withNextOffset,
   withPlanWay,
+  withProgram,
   withSchool,
   withUnit,
   withZWay,
@@ -118,4 +119,21 @@ describe('every school and way can be written', () => {
       expect(places({ ...twoParts, offsets: [twoParts.offsets[0]!, changed] })).toEqual([])
     },
   )
+})
+
+test('a program fills in tools, rows and unit; what it cannot say stays as it was typed', () => {
+  const tools = [{ number: 4, name: 'drill', lengthRegister: 14 }]
+  const filled = withProgram(written, { unit: 'in', tools, rows: ['G55'], otherRows: [] }, 'a.ngc')
+  expect(filled.tools).toEqual(tools)
+  expect(filled.offsets.map(({ row }) => row)).toEqual(['G55'])
+  expect(filled.unit).toBe('in')
+  expect(filled.name).toBe('Body')
+  expect(filled.stock).toEqual(written.stock)
+  const named = withProgram(
+    emptyDraft(),
+    { tools: [], rows: [], otherRows: [] },
+    'flange.rev.b.ngc',
+  )
+  expect(named.name).toBe('flange.rev.b')
+  expect(named.tools).toEqual(emptyDraft().tools)
 })

@@ -55,6 +55,15 @@ const VIEWS: readonly { readonly name: string; readonly open: (page: Page) => Pr
       },
     })),
     {
+      name: 'a program',
+      open: async (page) => {
+        await page.getByText('Drawtube flange').click()
+        await page.getByTestId('program').click()
+        // The runs that mend it may have been before.
+        await expect(page.getByTestId('verdict')).toBeVisible()
+      },
+    },
+    {
       name: 'something changed',
       open: async (page) => {
         await page.getByText('Eyepiece adapter').click()

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { v7 as uuid } from 'uuid'
+import { readProgram } from '@pine/core'
 import { contentHash } from '../src/use-cases/canonical'
 import { startHarness, type Harness } from './harness'
 
@@ -407,4 +408,37 @@ test('machines and gauges of the shop are kept', async () => {
     expect((await server.send('POST', path, entry)).status).toBe(201)
     expect((await server.send('GET', path)).body).toEqual([entry])
   }
+})
+
+describe('programs', () => {
+  const reading = readProgram('G21 G90\nT1 M6\nG54 G43 H1 G0 Z5\nG1 Z-1 F100\n')
+  const body = { name: 'part.ngc', bytes: 51, sha256: 'a'.repeat(64), reading }
+  test('what was read is a fact with who and when, whole as it was sent', async () => {
+    const id = await makeSetup()
+    await addFact(id, 'program', body)
+    await addFact(id, 'program-check', { sha256: 'b'.repeat(64) })
+    const { document } = (await server.send('GET', `/setups/${id}`)).body
+    expect(document.programs).toMatchObject([{ ...body, by: 'Mira Toller' }])
+    expect(document.programChecks).toMatchObject([{ sha256: 'b'.repeat(64), by: 'Mira Toller' }])
+  })
+  test('a release stands when the file at the machine is looked at, not when another program is read', async () => {
+    const id = await makeSetup()
+    await keyEverything(id)
+    await seeToEverything(id)
+    await addFact(id, 'record', {})
+    const released = async () => (await server.send('GET', `/setups/${id}`)).body.released
+    expect(await released()).toBe(true)
+    await addFact(id, 'program-check', { sha256: 'a'.repeat(64) })
+    expect(await released()).toBe(true)
+    await addFact(id, 'program', body)
+    expect(await released()).toBe(false)
+  })
+  test('a hash that is none, and a reading that lacks a part, are refused with their place', async () => {
+    const id = await makeSetup()
+    const short = await addFact(id, 'program', { ...body, sha256: 'abc' })
+    expect(short.status).toBe(422)
+    expect(JSON.stringify(short.body)).toContain('sha256')
+    const { lines: _lines, ...rest } = reading
+    expect((await addFact(id, 'program', { ...body, reading: rest })).status).toBe(422)
+  })
 })

@@ -69,7 +69,8 @@ export function useSetup(id: string) {
         (before, { fact, by, at }) => appendFact(before, fact, { by, at }),
         data.document,
       )
-    return standing(document, data.released && waiting.length === 0)
+    const changes = waiting.some(({ fact }) => fact.kind !== 'program-check')
+    return standing(document, data.released && !changes)
   }, [data, waiting])
   return {
     setup,

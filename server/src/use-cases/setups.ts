@@ -144,7 +144,9 @@ function answerOf(setup: SetupRow, clock: Clock): SetupAnswer {
 }
 
 /** The last record stands: nothing was entered after it. */
-const isReleased = ({ facts }: SetupRow): boolean => facts.at(-1)?.kind === 'record'
+/** Nothing was entered since the record; looking at the file at the machine changes nothing in the set-up. */
+const isReleased = ({ facts }: SetupRow): boolean =>
+  facts.findLast(({ kind }) => kind !== 'program-check')?.kind === 'record'
 
 function summaryOf(setup: SetupRow, now: string): SetupSummary {
   const document: SetupDocument = documentOf(setup)
