@@ -2,7 +2,10 @@ import { NANOMETRES_PER, type LengthUnit } from '../length/length'
 import type { MachineAxis } from '../setup/sheet'
 import { arcMove, PLANES } from './arc-move'
 import { readBlock, wordText, type Block, type ProgramWord } from './block'
+import { CannedCycle } from './canned-cycle'
+import { isKnownCode, rowOfCode } from './codes'
 import { speaksOfOverride, speaksOfSpeed } from './comment-hints'
+import { LeftActive } from './left-active'
 import { LineSplitter } from './line-splitter'
 import { OperationLog } from './operation-log'
 import { BlockNumbers, PlainMoveReader } from './plain-move'
@@ -19,14 +22,6 @@ import type {
 } from './program-types'
 
 const AXES: readonly MachineAxis[] = ['X', 'Y', 'Z']
-/** Codes that say nothing about where the tool goes, and need no following. */
-const HARMLESS_G = new Set([4, 9, 15, 17.1, 40.1, 50, 61, 61.1, 62, 64, 69, 93, 94, 95, 96, 97])
-
-interface Cycle {
-  readonly code: number
-  Z?: number
-  R?: number
-}
 
 /**
  * Reads a program a line at a time: RS-274/NGC (NISTIR 6556) and ISO 6983 as far as setting up needs it.
@@ -61,21 +56,16 @@ export class ProgramReader {
   private absolute = true
   private plane: 17 | 18 | 19 = 17
   private motion: 0 | 1 | 2 | 3 | 'cycle' | undefined
-  private cycle: Cycle | undefined
+  private readonly cycle = new CannedCycle()
   private returnsToStart = true
-  private cycleStart: number | undefined
   private row: ProgramRow = 'G54'
   private feed: number | undefined
   private readonly tip = new TipPosition()
-  private hasShift = false
-  private lengthActive = false
-  private compensated = false
-  private compensationTold = false
+  private readonly left = new LeftActive()
   private prepared: number | undefined
   private tool: number | undefined
   private changed = false
   private hasMoved = false
-  private readonly safe = new Set<number>()
   /** Numbers of the block that is executed, by letter; NaN where it is not written. */
   private readonly numbers = new BlockNumbers()
   private readonly plain = new PlainMoveReader()
@@ -259,23 +249,19 @@ export class ProgramReader {
   }
 
   private setModal(code: number): void {
-    this.safe.add(code)
+    this.left.take(code)
     if (code === 17 || code === 18 || code === 19) this.plane = code
     else if (code === 20 || code === 21) this.setUnit(code === 20 ? 'in' : 'mm')
     else if (code === 90 || code === 91) this.absolute = code === 90
     else if (code === 98 || code === 99) this.returnsToStart = code === 98
-    else if (code === 40) this.compensated = false
-    else if (code === 41 || code === 42) {
-      this.compensated = true
-      this.compensationTold = false
-    } else if (code === 0 || code === 1 || code === 2 || code === 3) this.motion = code
+    else if (code === 0 || code === 1 || code === 2 || code === 3) this.motion = code
     else if (code === 80) this.endCycle()
     else if (code === 73 || (code >= 81 && code <= 89)) this.beginCycle(code)
-    else if (code === 54.1) this.selectRow(`G54.1 P${this.number('P') ?? '?'}`)
-    else if (code >= 54 && code <= 59) this.selectRow(`G${code}`)
-    else if (code === 59.1 || code === 59.2 || code === 59.3) this.selectRow(`G${code}`)
-    else if (!HARMLESS_G.has(code) && !FOLLOWED_ELSEWHERE.has(code))
-      this.fault('code-unknown', 'G', code)
+    else {
+      const row = rowOfCode(code, this.number('P'))
+      if (row !== undefined) this.selectRow(row)
+      else if (!isKnownCode(code)) this.fault('code-unknown', 'G', code)
+    }
   }
 
   private setUnit(unit: LengthUnit): void {
@@ -296,7 +282,7 @@ export class ProgramReader {
 
   private setLength(codes: readonly number[], H: number | undefined): void {
     if (codes.includes(43) || codes.includes(44)) {
-      this.lengthActive = true
+      this.left.length = true
       this.tip.forget(Z_AXIS)
       if (H !== undefined) {
         this.current().useLength(H, this.place)
@@ -305,60 +291,49 @@ export class ProgramReader {
       }
     } else if (codes.includes(49)) {
       // Without the length the same tip is at another Z.
-      if (this.lengthActive) this.tip.forget(Z_AXIS)
-      this.lengthActive = false
+      if (this.left.length) this.tip.forget(Z_AXIS)
+      this.left.length = false
     }
   }
 
   private changeTool(): void {
-    this.judgeCancelled()
+    for (const code of this.left.beforeChange(this.tool !== undefined)) this.judge(code)
     this.closeOperation()
     this.tool = this.prepared
     this.changed = true
-    this.lengthActive = false
+    this.left.length = false
     this.tip.forget(Z_AXIS)
     this.current()
-  }
-
-  private judgeCancelled(): void {
-    if (this.compensated && !this.compensationTold) {
-      this.judge('compensation-not-cancelled')
-      this.compensationTold = true
-    }
-    if (this.lengthActive && this.tool !== undefined) this.judge('length-not-cancelled')
   }
 
   private judgeEnd(): void {
     if (this.ended) return
     this.ended = true
-    this.judgeCancelled()
-    if (this.hasShift) this.judge('shift-active')
-    if (this.hasMoved && !(this.safe.has(40) && this.safe.has(49) && this.safe.has(80)))
-      this.judge('no-safe-line')
+    for (const code of this.left.atEnd(this.tool !== undefined, this.hasMoved)) this.judge(code)
   }
   private ended = false
 
   private shift(code: 52 | 92): void {
-    this.hasShift = false
+    this.left.shift = false
     for (const [axis, letter] of AXES.entries()) {
       const written = this.lengthOf(letter)
       if (written === undefined) continue
       if (code === 52) this.tip.shift(axis, written)
       else if (!this.tip.rename(axis, written)) this.current().doubt()
-      if (code === 92 || written !== 0) this.hasShift = true
+      if (code === 92 || written !== 0) this.left.shift = true
     }
   }
 
   private clearShift(): void {
     this.tip.clearShifts()
-    this.hasShift = false
+    this.left.shift = false
   }
 
   /** Through a point, then to where the machine is at home: nothing is known afterwards. */
   private home(): void {
     this.aim()
     this.follow(true)
-    if (this.lengthActive && this.has('X') && this.has('Z')) this.judge('cancel-moves-all-axes')
+    if (this.left.length && this.has('X') && this.has('Z')) this.judge('cancel-moves-all-axes')
     this.machineMove()
   }
 
@@ -386,11 +361,11 @@ export class ProgramReader {
   }
 
   private judgeMove(): void {
-    if (this.has('Z') && this.changed && !this.lengthActive) {
+    if (this.has('Z') && this.changed && !this.left.length) {
       this.judge('moves-before-length')
       this.changed = false
     }
-    if (this.lengthActive) this.changed = false
+    if (this.left.length) this.changed = false
     const cuts = !this.motionIs(0)
     if (cuts && this.prepared !== undefined && this.tool === undefined && !this.told) {
       this.judge('tool-not-changed', { tool: this.prepared })
@@ -420,43 +395,36 @@ export class ProgramReader {
   }
 
   private beginCycle(code: number): void {
-    if (this.motion !== 'cycle') this.cycleStart = this.tip.position.Z
+    this.cycle.code = code
+    // Cycles that follow each other go back to where the first one began.
+    if (this.motion !== 'cycle') this.cycle.start = this.tip.position.Z
     this.motion = 'cycle'
-    this.cycle = { ...this.cycle, code }
   }
 
   private endCycle(): void {
     if (this.motion === 'cycle') this.motion = undefined
-    this.cycle = undefined
+    this.cycle.end()
   }
 
-  /** One hole: over it, down to R, down to Z, up again. Words stick until the cycle is cancelled. */
+  /** One hole: over it, down to R, down to Z, up again. */
   private drill(): void {
-    const cycle = this.cycle
-    if (cycle === undefined) return
-    const start = this.cycleStart
-    const [Z, R] = [this.lengthOf('Z'), this.lengthOf('R')]
-    if (R !== undefined) cycle.R = this.absolute ? R + this.tip.shiftOf(Z_AXIS) : (start ?? NaN) + R
-    if (Z !== undefined)
-      cycle.Z = this.absolute ? Z + this.tip.shiftOf(Z_AXIS) : (cycle.R ?? NaN) + Z
-    const { Z: bottom, R: retract } = cycle
-    if (
-      bottom === undefined ||
-      retract === undefined ||
-      Number.isNaN(bottom) ||
-      Number.isNaN(retract)
-    ) {
-      this.fault('cycle-incomplete', 'G', cycle.code)
-      return
-    }
+    const heights = this.cycle.heightsOf(
+      {
+        R: this.lengthOf('R'),
+        Z: this.lengthOf('Z'),
+        absolute: this.absolute,
+        shift: this.tip.shiftOf(Z_AXIS),
+      },
+      this.returnsToStart,
+    )
+    if (heights === undefined) return this.fault('cycle-incomplete', 'G', this.cycle.code)
     this.judgeMove()
     this.aim()
     this.tip.keep(Z_AXIS)
     this.follow(true)
-    const top = this.returnsToStart && start !== undefined ? Math.max(start, retract) : retract
-    this.inZ(retract, true)
-    this.inZ(bottom, false)
-    this.inZ(top, true)
+    this.inZ(heights.retract, true)
+    this.inZ(heights.bottom, false)
+    this.inZ(heights.top, true)
   }
 
   private inZ(to: number, rapid: boolean): void {
@@ -552,9 +520,6 @@ export class ProgramReader {
     this.notes.judge(code, this.place, { tool: this.tool, ...about })
   }
 }
-
-/** Codes that are followed, but not as a state. */
-const FOLLOWED_ELSEWHERE = new Set([10, 28, 30, 43, 44, 49, 52, 53, 92, 92.1, 92.2, 92.3])
 
 const LONGEST_EXCERPT = 120
 const LONGEST_HEADER = 60

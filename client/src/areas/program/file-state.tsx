@@ -6,20 +6,23 @@ import { Card } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import type { FileState } from './use-program-file'
 
-const FAILURES: Readonly<Record<FileFailure, { readonly what: string; readonly todo: string }>> = {
-  empty: {
-    what: 'is empty.',
-    todo: 'A program was expected, there is nothing in it. Was the copy cut short? Copy it once more, and look at its size.',
-  },
-  'not-text': {
-    what: 'is not text.',
-    todo: 'A program in words of letters and numbers was expected; this is a picture, an archive, or a drawing. Pick the file that goes to the machine.',
-  },
-  unreadable: {
-    what: 'could not be read to its end.',
-    todo: 'Was the stick taken out, or the file changed meanwhile? Pick it again.',
-  },
-}
+const FAILURES: Readonly<Record<FileFailure, { readonly what: string; readonly remedy: string }>> =
+  {
+    empty: {
+      what: 'is empty.',
+      remedy:
+        'A program was expected, there is nothing in it. Was the copy cut short? Copy it once more, and look at its size.',
+    },
+    'not-text': {
+      what: 'is not text.',
+      remedy:
+        'A program in words of letters and numbers was expected; this is a picture, an archive, or a drawing. Pick the file that goes to the machine.',
+    },
+    unreadable: {
+      what: 'could not be read to its end.',
+      remedy: 'Was the stick taken out, or the file changed meanwhile? Pick it again.',
+    },
+  }
 
 /** A file that is on its way, or could not be read; nothing where there is none. */
 export function FileProgress({ state, onCancel }: { state: FileState; onCancel: () => void }) {
@@ -53,13 +56,13 @@ export function FileProgress({ state, onCancel }: { state: FileState; onCancel: 
     )
   }
   if (state.is === 'failed') {
-    const { what, todo } = FAILURES[state.why]
+    const { what, remedy } = FAILURES[state.why]
     return (
       <Card padded tone="wrong" role="alert" testID="file-failed">
         <Words tone="wrong" as="lead" strong>
           {state.name} {what}
         </Words>
-        <Words>{todo}</Words>
+        <Words>{remedy}</Words>
       </Card>
     )
   }

@@ -6,6 +6,7 @@ import {
   type Step,
 } from '@pine/core'
 import { TRUST_NAMES, TrustMark } from '@/kit/trust-mark'
+import { minutesText } from '@/kit/size-text'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { lengthWriter } from '@/areas/run/write-length'
@@ -22,6 +23,9 @@ export function NeedsList({ needs, solution, onStep, onSheet }: NeedsListProps) 
   const write = lengthWriter(solution)
   return (
     <Column gap="$3">
+      <Words as="note">
+        Times are at feed and 100 % alone: rapids, speeding up and tool changes come on top.
+      </Words>
       {needs.map(({ operation, onSheet: known, needs: registers }) => (
         <Card key={operation.from.line} overflow="hidden" testID={`operation-T${operation.tool}`}>
           <Column padding="$3" gap={2}>
@@ -43,6 +47,9 @@ export function NeedsList({ needs, solution, onStep, onSheet }: NeedsListProps) 
                 <Digits as="note">{solution.unit}</Digits>
               </Row>
             ))}
+            {operation.cutMinutes > 0 && (
+              <Digits as="note">{minutesText(operation.cutMinutes)} at feed</Digits>
+            )}
             {operation.uncertain && (
               <Words as="note" tone="caution" strong>
                 Not all of it was followed: it may reach further.
