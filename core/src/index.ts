@@ -289,8 +289,9 @@ export { arcAround, arcExtents, arcOfRadius, type Arc, type PlanePoint } from '.
 export { faultsOf, judgeAll, judgeNeeds } from './program/judge-needs'
 export { comparePrograms, type ProgramChange } from './program/compare-programs'
 export {
+  mendOf,
   needsBeside,
-  stepForJudgement,
+  type Mend,
   type NeedBeside,
   type OperationNeeds,
 } from './program/needs-beside'

@@ -2,6 +2,7 @@ import {
   faultsOf,
   judgeAll,
   looksLikeText,
+  mendOf,
   needsBeside,
   placeProgramView,
   programViews,
@@ -9,7 +10,6 @@ import {
   sheetFromProgram,
   solve,
   speakProgramView,
-  stepForJudgement,
   stepsOf,
   toNanometres,
   type ReadBack,
@@ -88,9 +88,9 @@ test('a lift that is in is told of, and leads to where it is taken out', () => {
   const [judgement] = judgeAll(program(...START), lifted, solution).filter(
     ({ code }) => code === 'lift-active',
   )
-  expect(stepForJudgement(judgement!, lifted, stepsOf(lifted, solution, false))?.key).toBe(
-    'air-cut',
-  )
+  expect(mendOf(judgement!, lifted, stepsOf(lifted, solution, false))).toMatchObject({
+    step: { key: 'air-cut' },
+  })
 })
 
 test('a D that no tool of the sheet has is a fault; one that is only not keyed yet is a need', () => {
@@ -99,6 +99,27 @@ test('a D that no tool of the sheet has is a fault; one that is only not keyed y
   const [tool] = workedSheet().tools
   const withD = setup({ tools: [{ ...tool!, diameter: mm('10'), diameterRegister: 1 }] })
   expect(told(withD, ...cut)).toEqual([])
+})
+
+test('reach counts an external offset that was changed, and the H that is called, right or wrong', () => {
+  const { machine, tools } = workedSheet()
+  const Z = { min: mm('-320'), max: mm('0') }
+  const two = setup({
+    machine: { ...machine, travels: { Z } },
+    tools: [...tools, { number: 2, name: 'drill', lengthRegister: 2, length: mm('10') }],
+  })
+  // −30 − 270 − 25 = −325, 5 beyond −320. Where 6 were taken off every row at once, the row is worked out
+  // 6 higher, and the tip still goes to the same place.
+  const deep = [...START, 'G1 Z-25. F100', ...END]
+  expect(told(two, ...deep)).toContain('5 beyond-travel 5')
+  const moved: SetupDocument = {
+    ...two,
+    events: [{ ...fact(), kind: 'external-changed', axis: 'Z', value: mm('-6'), afterReadings: 9 }],
+  }
+  expect(told(moved, ...deep)).toContain('5 beyond-travel 5')
+  // T2 driven by H1 goes to −30 − 270 − 25.
+  const wrong = ['G21 G90 G40 G49 G80', 'T2 M6', 'G54 G0 X0 Y0', 'G43 H1 Z25.', 'G1 Z-25. F100']
+  expect(told(two, ...wrong, ...END)).toContain('5 beyond-travel 5')
 })
 
 describe('needs beside what is there', () => {
@@ -145,7 +166,7 @@ describe('needs beside what is there', () => {
     const solution = solve(document)
     const reading = program('G21', 'T1 M6', 'G54 G43 H2 G0 Z5')
     const wrong = reading.judgements.find(({ code }) => code === 'length-differs-from-tool')
-    expect(stepForJudgement(wrong!, document, stepsOf(document, solution, false))).toBeUndefined()
+    expect(mendOf(wrong!, document, stepsOf(document, solution, false))).toBeUndefined()
   })
 })
 

@@ -63,5 +63,5 @@ export function hashFile(file: File): FileJob<string> {
     }
     worker.postMessage({ ask: 'hash', file } satisfies ProgramRequest)
   }).finally(() => worker.terminate())
-  return { result: result as FileJob<string>['result'], cancel: () => worker.terminate() }
+  return { result, cancel: () => worker.terminate() }
 }

@@ -1,8 +1,9 @@
 import { toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
+import { machineFrame } from '../proof/machine-frame'
 import type { Extent, Extents, ProgramReading } from '../program/program-types'
 import type { SetupDocument } from '../setup/document'
-import type { MachineAxis, OffsetPlan } from '../setup/sheet'
+import type { MachineAxis, OffsetPlan, OffsetRow } from '../setup/sheet'
 import type { Solution } from '../setup/solution'
 import { planViewOf } from './plan-view'
 
@@ -19,7 +20,7 @@ export interface ProgramView {
   readonly part?: Readonly<Record<MachineAxis, Extent>>
   /** Work Z of the jaws' upper edge. */
   readonly jaws?: Nanometres
-  /** Machine travels as work positions; of Z for the tool with the longest length. */
+  /** Machine travels as work positions; of Z what every tool can reach. */
   readonly travels: Extents
   readonly operations: readonly OperationBox[]
 }
@@ -36,7 +37,7 @@ export function programViews(
     return {
       row,
       ...(offset && partOf(document, solution, offset)),
-      travels: offset === undefined ? {} : travelsOf(document, solution, row),
+      travels: offset === undefined ? {} : travelsOf(document, solution, offset.row),
       operations: reading.operations.flatMap(({ tool, name, rows: used }) => {
         const extents = used.find((one) => one.row === row)?.extents
         return extents === undefined ? [] : [{ tool, ...(name !== undefined && { name }), extents }]
@@ -61,30 +62,18 @@ function partOf(document: SetupDocument, solution: Solution, offset: OffsetPlan)
   }
 }
 
-/** Machine position = external + work offset + length + work position, so a travel's end has this work position. */
-function travelsOf({ sheet }: SetupDocument, solution: Solution, row: string): Extents {
-  const value = (address: string): number | undefined =>
-    solution.registers.find((one) => one.address === address)?.value
-  const { machine, tools } = sheet
-  const declared = (written: Parameters<typeof readLength>[0] | undefined): number | undefined => {
-    const read = written && readLength(written)
-    return read?.ok ? read.value.nm : undefined
-  }
-  const turned = machine.control.lengthSign === 'subtracted' ? -1 : 1
-  const lengths = tools.flatMap(({ lengthRegister }) => {
-    const length = value(`H${lengthRegister}`)
-    return length === undefined ? [] : [turned * length]
-  })
+/** An end of a travel, less the machine position of work zero, is a work position. */
+function travelsOf(document: SetupDocument, solution: Solution, row: OffsetRow): Extents {
+  const frame = machineFrame(document, solution)
   const travels: Partial<Record<MachineAxis, Extent>> = {}
   for (const axis of ['X', 'Y', 'Z'] as const) {
-    const travel = machine.travels?.[axis]
-    const [min, max] = [declared(travel?.min), declared(travel?.max)]
-    const offset = value(`${row}.${axis}`)
-    const longest = axis === 'Z' ? (lengths.length === 0 ? undefined : Math.max(...lengths)) : 0
-    if (min === undefined || max === undefined || offset === undefined || longest === undefined)
-      continue
-    const shift = (declared(machine.externalOffset?.[axis]) ?? 0) + offset + longest
-    travels[axis] = [toNanometres(min - shift), toNanometres(max - shift)]
+    const { min, max } = frame.travel(axis)
+    const zeros = document.sheet.tools.flatMap(
+      ({ lengthRegister }) => frame.workZero(row, axis, lengthRegister) ?? [],
+    )
+    if (min === undefined || max === undefined || zeros.length === 0) continue
+    // In Z each tool has its own: what all of them can reach is drawn.
+    travels[axis] = [toNanometres(min - Math.min(...zeros)), toNanometres(max - Math.max(...zeros))]
   }
   return travels
 }

@@ -5,6 +5,7 @@ import type { SetupDocument } from '../setup/document'
 import { OFFSET_ROWS, type MachineAxis, type OffsetRow } from '../setup/sheet'
 import type { Register, Solution } from '../setup/solution'
 import { JUDGEMENT_SEVERITIES } from './judgement-severities'
+import { isOf, openNeedOf } from './needed-address'
 import type {
   Operation,
   ProgramJudgement,
@@ -50,30 +51,18 @@ export function judgeNeeds(
   ]
 }
 
-/** What is only still to be done in the run of the set-up: no fault of the program or the sheet. */
-const STILL_OPEN: readonly ProgramJudgementCode[] = [
-  'length-not-set',
-  'length-unproven',
-  'diameter-not-set',
-  'offset-not-set',
-  'offset-unproven',
-]
-
 /**
- * What is wrong between a program and its set-up, the dangers first, then by place. A register that is on
- * the sheet and only not keyed or proven yet is left to the needs (`needsBeside`); one that is not on the
+ * What is wrong between a program and its set-up, the dangers first, then by place. A register or row that is
+ * on the sheet and only not keyed or proven yet is left to the needs (`needsBeside`); one that is not on the
  * sheet nobody would ever set, so it is told.
  */
 export const faultsOf = (
   judgements: readonly ProgramJudgement[],
   { registers }: Solution,
 ): readonly ProgramJudgement[] =>
-  judgements.filter(({ code, register }) => {
-    if (!STILL_OPEN.includes(code)) return true
-    const letter = code.startsWith('length') ? 'H' : 'D'
-    return (
-      register !== undefined && !registers.some(({ address }) => address === `${letter}${register}`)
-    )
+  judgements.filter((judgement) => {
+    const need = openNeedOf(judgement)
+    return need === undefined || !registers.some(({ address }) => isOf(address, need))
   })
 
 /** Everything to be looked at before a program runs with a set-up: the dangers first, then by place. */
@@ -159,11 +148,18 @@ function needOf<Kind extends 'length' | 'offset'>(register: Register | undefined
 
 /** Every end of what an operation reaches, with today’s offsets; the worst of each axis is told. */
 function travels(operation: Operation, document: SetupDocument, solution: Solution) {
-  const { tool, rows, lowestZ } = operation
+  const { tool, rows, lowestZ, lengths } = operation
+  // The control moves with the H that the program calls, right or wrong.
+  const [called] = lengths
   return rows.flatMap(({ row, at: first, extents: ranges }) => {
     if (!isRow(row)) return []
     const ends: readonly WorkPosition[] = AXES.flatMap((axis) =>
-      (ranges[axis] ?? []).map((at) => ({ row, tool: tool ?? -1, [axis]: at })),
+      (ranges[axis] ?? []).map((at) => ({
+        row,
+        tool: tool ?? -1,
+        ...(called && { lengthRegister: called.register }),
+        [axis]: at,
+      })),
     )
     const beyond = outOfReach(document, solution, ends)
     return AXES.flatMap((axis) => {

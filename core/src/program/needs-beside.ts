@@ -1,6 +1,7 @@
 import type { Step, StepState } from '../plan/steps'
 import type { SetupDocument } from '../setup/document'
 import { TRUST_STATES, type Solution, type TrustState } from '../setup/solution'
+import { isOf, neededAddress } from './needed-address'
 import type { Operation, ProgramJudgement, ProgramReading } from './program-types'
 
 /** A register or work offset that an operation needs, beside what is there. */
@@ -39,32 +40,32 @@ export function needsBeside(
   }))
 }
 
-/** Of what a judgement is about, the step that mends it, where one does. */
-export function stepForJudgement(
-  { code, register, row }: ProgramJudgement,
+/** Where something of a program is mended within the set-up. */
+export type Mend = { readonly on: 'sheet' } | { readonly on: 'step'; readonly step: Step }
+
+/** Faults of the sheet, or of the program against it. */
+const ON_SHEET: readonly ProgramJudgement['code'][] = [
+  'tool-not-on-sheet',
+  'offset-not-on-sheet',
+  'unit-differs',
+]
+
+/** Where a judgement is mended; undefined where that is in the program itself. */
+export function mendOf(
+  judgement: ProgramJudgement,
   document: SetupDocument,
   steps: readonly StepState[],
-): Step | undefined {
-  if (code === 'lift-active') return steps.find(({ step }) => step.key === 'air-cut')?.step
-  const letter = REGISTER_NEEDS.get(code)
-  if (letter !== undefined && register !== undefined)
-    return stepFor(`${letter}${register}`, document, steps)
-  return ROW_NEEDS.includes(code) && row !== undefined ? stepFor(row, document, steps) : undefined
+): Mend | undefined {
+  if (ON_SHEET.includes(judgement.code)) return { on: 'sheet' }
+  const address = neededAddress(judgement)
+  const step =
+    judgement.code === 'lift-active'
+      ? steps.find((one) => one.step.key === 'air-cut')?.step
+      : address && stepFor(address, document, steps)
+  if (step) return { on: 'step', step }
+  // A register that no step sets is not on the sheet.
+  return address === undefined ? undefined : { on: 'sheet' }
 }
-
-/** Judgements about what a register holds; a wrong number in the program is mended in the program. */
-const REGISTER_NEEDS: ReadonlyMap<ProgramJudgement['code'], 'H' | 'D'> = new Map([
-  ['length-not-set', 'H'],
-  ['length-stale', 'H'],
-  ['length-unproven', 'H'],
-  ['diameter-not-set', 'D'],
-  ['diameter-stale', 'D'],
-])
-const ROW_NEEDS: readonly ProgramJudgement['code'][] = [
-  'offset-not-set',
-  'offset-stale',
-  'offset-unproven',
-]
 
 const addressesOf = ({ lengths, diameters, rows }: Operation): readonly string[] => [
   ...rows.map(({ row }) => row),
@@ -74,9 +75,7 @@ const addressesOf = ({ lengths, diameters, rows }: Operation): readonly string[]
 ]
 
 function stateOf(address: string, { registers }: Solution): NeedBeside['state'] {
-  const here = registers.filter(
-    (register) => register.address === address || register.address.startsWith(`${address}.`),
-  )
+  const here = registers.filter((register) => isOf(register.address, address))
   const order: readonly TrustState[] = ['stale', ...TRUST_STATES]
   return order.find((state) => here.some((one) => one.state === state)) ?? 'not-on-sheet'
 }
@@ -103,7 +102,7 @@ function stepFor(
               tools.includes(step.quantity.tool) &&
               (step.quantity.of === 'tool-diameter') === address.startsWith('D')
       case 'key-in':
-        return step.address === address || step.address.startsWith(`${address}.`)
+        return isOf(step.address, address)
       case 'prove':
         return step.row === address || (address.startsWith('H') && tools.includes(step.tool))
       default:

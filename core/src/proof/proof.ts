@@ -1,11 +1,10 @@
-import { valueOf } from '../chain/chain'
 import { formatLength } from '../length/format-length'
 import { toNanometres, type LengthUnit, type Nanometres } from '../length/length'
 import type { SetupDocument } from '../setup/document'
 import type { MachineAxis, OffsetRow } from '../setup/sheet'
-import { SourceReader } from '../setup/sources'
 import type { Solution } from '../setup/solution'
 import { explain, type Explanation } from '../slips/explain'
+import { machineFrame } from './machine-frame'
 
 /** A cautious move that shows that one work offset and one tool's length are right. */
 export interface ProofMove {
@@ -31,34 +30,18 @@ export function proofMove(
   request: ProofRequest,
 ): ProofMove | undefined {
   const { row, tool, clearance } = request
-  const external = (axis: MachineAxis): number => {
-    const chain = new SourceReader(document).externalOffset(axis)
-    return chain === undefined ? 0 : valueOf(chain)
-  }
+  const frame = machineFrame(document, solution)
   const declared = document.sheet.tools.find(({ number }) => number === tool)
-  const at = (address: string) =>
-    solution.registers.find((register) => register.address === address)?.value
-  const [x, y, z] = [at(`${row}.X`), at(`${row}.Y`), at(`${row}.Z`)]
-  const length = declared && at(`H${declared.lengthRegister}`)
-  if (
-    x === undefined ||
-    y === undefined ||
-    z === undefined ||
-    length === undefined ||
-    declared === undefined
-  )
+  const zero = (axis: MachineAxis) => frame.workZero(row, axis, declared?.lengthRegister)
+  const [X, Y, Z] = [zero('X'), zero('Y'), zero('Z')]
+  if (X === undefined || Y === undefined || Z === undefined || declared === undefined)
     return undefined
-  const added = document.sheet.machine.control.lengthSign === 'subtracted' ? -length : length
   return {
     blocks: [
       `G90 ${row} G0 X0 Y0`,
       `G43 H${declared.lengthRegister} Z${programNumber(clearance, solution.unit)}`,
     ],
-    machine: {
-      X: toNanometres(external('X') + x),
-      Y: toNanometres(external('Y') + y),
-      Z: toNanometres(external('Z') + z + added + clearance),
-    },
+    machine: { X, Y, Z: toNanometres(Z + clearance) },
     clearance,
   }
 }

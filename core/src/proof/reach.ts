@@ -1,13 +1,15 @@
 import { toNanometres, type Nanometres } from '../length/length'
-import { readLength } from '../length/read-length'
 import type { SetupDocument } from '../setup/document'
 import type { MachineAxis, OffsetRow } from '../setup/sheet'
 import type { Solution } from '../setup/solution'
+import { machineFrame } from './machine-frame'
 
 /** A work position that a program goes to with a tool. */
 export interface WorkPosition {
   readonly row: OffsetRow
   readonly tool: number
+  /** The H that is called, where it is not the one that the sheet gives the tool. */
+  readonly lengthRegister?: number
   readonly X?: Nanometres
   readonly Y?: Nanometres
   readonly Z?: Nanometres
@@ -32,36 +34,23 @@ export function outOfReach(
   solution: Solution,
   positions: readonly WorkPosition[],
 ): readonly OutOfReach[] {
-  const values = new Map(solution.registers.map(({ address, value }) => [address, value] as const))
-  const { machine, tools } = document.sheet
-  const declared = (written: Parameters<typeof readLength>[0] | undefined): number | undefined => {
-    const read = written && readLength(written)
-    return read?.ok ? read.value.nm : undefined
-  }
-  return positions.flatMap((position) =>
-    (['X', 'Y', 'Z'] as const).flatMap((axis): OutOfReach[] => {
+  const frame = machineFrame(document, solution)
+  const { tools } = document.sheet
+  return positions.flatMap((position) => {
+    const { row, tool } = position
+    const { lengthRegister = tools.find(({ number }) => number === tool)?.lengthRegister } =
+      position
+    return (['X', 'Y', 'Z'] as const).flatMap((axis): OutOfReach[] => {
       const work = position[axis]
-      const offset = values.get(`${position.row}.${axis}`)
-      const tool = tools.find(({ number }) => number === position.tool)
-      const stored = tool && values.get(`H${tool.lengthRegister}`)
-      if (work === undefined || offset === undefined || (axis === 'Z' && stored === undefined))
-        return []
-      const turned = machine.control.lengthSign === 'subtracted' ? -1 : 1
-      const length = axis === 'Z' ? turned * (stored ?? 0) : 0
-      const at = (declared(machine.externalOffset?.[axis]) ?? 0) + offset + length + work
-      const [min, max] = [
-        declared(machine.travels?.[axis]?.min),
-        declared(machine.travels?.[axis]?.max),
-      ]
-      if (min !== undefined && at < min)
-        return [
-          { position, axis, machine: toNanometres(at), beyond: toNanometres(min - at), end: 'min' },
-        ]
-      if (max !== undefined && at > max)
-        return [
-          { position, axis, machine: toNanometres(at), beyond: toNanometres(at - max), end: 'max' },
-        ]
+      const zero = frame.workZero(row, axis, lengthRegister)
+      if (work === undefined || zero === undefined) return []
+      const machine = toNanometres(zero + work)
+      const { min, max } = frame.travel(axis)
+      if (min !== undefined && machine < min)
+        return [{ position, axis, machine, beyond: toNanometres(min - machine), end: 'min' }]
+      if (max !== undefined && machine > max)
+        return [{ position, axis, machine, beyond: toNanometres(machine - max), end: 'max' }]
       return []
-    }),
-  )
+    })
+  })
 }

@@ -5,13 +5,11 @@ import { emptyDraft, withProgram } from '@/areas/new-setup/sheet-draft'
 import type { SheetPagesDraft } from '@/areas/new-setup/sheet-pages'
 import { useDraft } from '@/data/drafts'
 import type { ProgramFile } from '@/data/program-file'
-import { Button } from '@/kit/button'
-import { FilePicker } from '@/kit/file-picker'
 import { Page } from '@/kit/page'
 import { sizeText } from '@/kit/size-text'
 import { Card, Column } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
-import { FileProgress } from './file-state'
+import { Decide, PickProgramPage } from './pick-program'
 import { useProgramFile } from './use-program-file'
 
 /** What is kept of the program until the set-up is there to take it. */
@@ -20,23 +18,19 @@ export type PendingProgram = Extract<NewFact, { kind: 'program' }>['body']
 /** A set-up that begins with its program: tools, registers and offsets are filled in from it. */
 export function FromProgramScreen() {
   const router = useRouter()
-  const { state, open, drop } = useProgramFile()
+  const program = useProgramFile()
+  const { state } = program
   const sheet = useDraft<SheetPagesDraft>('new-setup', { page: 0, sheet: emptyDraft() })
   const pending = useDraft<PendingProgram | undefined>('new-setup-program', undefined)
   const file = state.is === 'read' ? state.file : undefined
   const found = file && sheetFromProgram(file.reading)
   if (file === undefined || found === undefined)
     return (
-      <Page title="Which program will run?">
-        <Words as="lead">
-          Its tools, H, D and work offsets are filled into the sheet. What it cannot say (stock,
-          zero, how it is held) you add.
-        </Words>
-        <FilePicker kind="act" focused onPick={open} testID="program-file">
-          Pick the program file
-        </FilePicker>
-        <FileProgress state={state} onCancel={drop} />
-      </Page>
+      <PickProgramPage
+        title="Which program will run?"
+        why="Its tools, H, D and work offsets are filled into the sheet. What it cannot say (stock, zero, how it is held) you add."
+        program={program}
+      />
     )
   const fill = () => {
     const { name, bytes, sha256, reading } = file
@@ -48,16 +42,12 @@ export function FromProgramScreen() {
     <Page
       title={`${file.name} was read.`}
       foot={
-        <>
-          <Button grow onPress={drop}>
-            Not this one
-          </Button>
-          {found.tools.length > 0 && (
-            <Button kind="act" grow focused onPress={fill} testID="fill-sheet">
-              Fill the sheet
-            </Button>
-          )}
-        </>
+        <Decide
+          onTake={found.tools.length > 0 ? fill : undefined}
+          onDrop={program.drop}
+          take="Fill the sheet"
+          testID="fill-sheet"
+        />
       }
     >
       {sheet.started && (

@@ -7,19 +7,18 @@ import {
   describeProgramChange,
   faultsOf,
   judgeAll,
+  mendOf,
   needsBeside,
   programViews,
-  stepForJudgement,
+  type Mend,
   type ProgramJudgement,
 } from '@pine/core'
-import type { NewFact } from '@pine/contract'
-import { failureWords } from '@/data/api'
 import type { ProgramFile } from '@/data/program-file'
 import { useSetup, type StandingSetup } from '@/data/setups'
+import { OpenedSetup } from '@/areas/run/opened-setup'
 import { lengthWriter } from '@/areas/run/write-length'
 import { Button } from '@/kit/button'
 import { FilePicker } from '@/kit/file-picker'
-import { Message } from '@/kit/message'
 import { Page } from '@/kit/page'
 import { sizeText } from '@/kit/size-text'
 import { Card, Column } from '@/kit/surfaces'
@@ -27,32 +26,26 @@ import { Digits, Words } from '@/kit/words'
 import { FileProgress } from './file-state'
 import { JudgementList, ProblemList } from './judgement-list'
 import { MachineCheck } from './machine-check'
+import { Decide, PickProgramPage } from './pick-program'
 import { NeedsList } from './needs-list'
 import { ProgramPicture } from './program-picture'
 import { useProgramFile } from './use-program-file'
 
 /** The program of a set-up: what it needs beside what is there, and what could go wrong with it. */
 export function ProgramScreen({ id }: { id: string }) {
-  const { setup, error, enter } = useSetup(id)
-  if (setup === undefined)
-    return (
-      <Message
-        text={error === undefined ? 'Opening the set-up …' : failureWords(error)}
-        tone={error === undefined ? 'soft' : 'wrong'}
-      />
-    )
-  return <Program id={id} setup={setup} enter={enter} />
+  return <OpenedSetup id={id}>{(setup) => <Program id={id} setup={setup} />}</OpenedSetup>
 }
 
 interface ProgramProps {
   readonly id: string
   readonly setup: StandingSetup
-  readonly enter: (fact: NewFact) => Promise<void>
 }
 
-function Program({ id, setup, enter }: ProgramProps) {
+function Program({ id, setup }: ProgramProps) {
   const router = useRouter()
-  const { state, open, drop } = useProgramFile()
+  const { enter } = useSetup(id)
+  const program = useProgramFile()
+  const { state, open, drop } = program
   const kept = setup.document.programs?.at(-1)
   const file = state.is === 'read' ? state.file : undefined
   const isKept = file !== undefined && file.sha256 === kept?.sha256
@@ -71,23 +64,15 @@ function Program({ id, setup, enter }: ProgramProps) {
       <Page
         title={`${file.name} was read.`}
         foot={
-          <>
-            <Button grow onPress={drop}>
-              Not this one
-            </Button>
-            <Button
-              kind="act"
-              grow
-              focused
-              testID="keep-program"
-              onPress={() => {
-                const { name, bytes, sha256, reading } = file
-                void enter({ id: uuid(), kind: 'program', body: { name, bytes, sha256, reading } })
-              }}
-            >
-              Keep it
-            </Button>
-          </>
+          <Decide
+            onTake={() => {
+              const { name, bytes, sha256, reading } = file
+              void enter({ id: uuid(), kind: 'program', body: { name, bytes, sha256, reading } })
+            }}
+            onDrop={drop}
+            take="Keep it"
+            testID="keep-program"
+          />
         }
       >
         <Revision file={file} setup={setup} />
@@ -96,16 +81,12 @@ function Program({ id, setup, enter }: ProgramProps) {
     )
   if (kept === undefined)
     return (
-      <Page title="Which program will run here?" foot={backToRun}>
-        <Words as="lead">
-          It is read on this device: which tools, lengths and offsets it needs, how deep it goes,
-          and what could go wrong with it.
-        </Words>
-        <FilePicker kind="act" focused onPick={open} testID="program-file">
-          Pick the program file
-        </FilePicker>
-        <FileProgress state={state} onCancel={drop} />
-      </Page>
+      <PickProgramPage
+        title="Which program will run here?"
+        why="It is read on this device: which tools, lengths and offsets it needs, how deep it goes, and what could go wrong with it."
+        program={program}
+        foot={backToRun}
+      />
     )
   return (
     <Page
@@ -178,12 +159,6 @@ interface FindingsProps {
   readonly fresh?: boolean
 }
 
-const SHEET_MENDS: readonly ProgramJudgement['code'][] = [
-  'tool-not-on-sheet',
-  'offset-not-on-sheet',
-  'unit-differs',
-]
-
 function Findings({ setup, reading, file, toStep, onSheet, fresh = false }: FindingsProps) {
   const { wide } = useMedia()
   const { document, solution, steps } = setup
@@ -199,24 +174,18 @@ function Findings({ setup, reading, file, toStep, onSheet, fresh = false }: Find
     () => new Set([...judgements, ...reading.problems].map(({ line }) => line)),
     [judgements, reading],
   )
-  const mendOf = (judgement: ProgramJudgement) => {
-    if (SHEET_MENDS.includes(judgement.code)) return onSheet
-    const step = stepForJudgement(judgement, document, steps)
-    // A register that no step sets is not on the sheet.
-    if (step === undefined && judgement.code.endsWith('-not-set')) return onSheet
-    return step === undefined ? undefined : () => toStep(step.key)
-  }
+  const go = (mend: Mend | undefined) =>
+    mend && (mend.on === 'sheet' ? onSheet : () => toStep(mend.step.key))
+  const mending = (judgement: ProgramJudgement) => mendOf(judgement, document, steps)
   const dangers = judgements.filter(({ severity }) => severity === 'danger')
-  const mendable = dangers.find((judgement) => mendOf(judgement) !== undefined)
+  const mend = dangers.map(mending).find((one) => one !== undefined)
   const need = needs.flatMap((one) => one.needs).find(({ step }) => step !== undefined)
+  // A danger that is mended in the program alone leaves nothing to be done first here.
   const first =
-    mendable !== undefined
-      ? {
-          words: mendOf(mendable) === onSheet ? 'Mend the sheet' : 'Mend it',
-          go: mendOf(mendable),
-        }
+    mend !== undefined
+      ? { words: mend.on === 'sheet' ? 'Mend the sheet' : 'Mend it', go: go(mend) }
       : dangers.length === 0 && need?.step !== undefined
-        ? { words: `Go on with ${need.address}`, go: () => toStep(need.step?.key) }
+        ? { words: `Go on with ${need.address}`, go: go({ on: 'step', step: need.step }) }
         : undefined
   return (
     <>
@@ -251,7 +220,7 @@ function Findings({ setup, reading, file, toStep, onSheet, fresh = false }: Find
               solution={solution}
               file={file}
               marked={marked}
-              mendOf={mendOf}
+              mendOf={(judgement) => go(mending(judgement))}
             />
             <ProblemList
               problems={reading.problems}

@@ -12,11 +12,9 @@ import {
   type Step,
   type StepState,
 } from '@pine/core'
-import { failureWords } from '@/data/api'
 import { useSetup, type StandingSetup } from '@/data/setups'
 import { AppBar } from '@/kit/app-bar'
 import { Button } from '@/kit/button'
-import { Message } from '@/kit/message'
 import { Overlay } from '@/kit/overlay'
 import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
@@ -24,6 +22,7 @@ import { CheckStep } from './check-step'
 import { KeyInStep } from './key-in-step'
 import { LiftBanner } from './lift-banner'
 import { NeededStep } from './needed-step'
+import { OpenedSetup } from './opened-setup'
 import { ReadingStep } from './reading-step'
 import { ProofStep } from './proof-step'
 import { ReleaseStep } from './release-step'
@@ -37,15 +36,9 @@ import { Trail } from './trail'
 
 /** The run of one set-up. The step is in the address, so that a reload or another device finds it. */
 export function RunScreen({ id, stepKey }: { id: string; stepKey: string | undefined }) {
-  const { setup, error } = useSetup(id)
-  if (setup === undefined)
-    return (
-      <Message
-        text={error === undefined ? 'Opening the set-up …' : failureWords(error)}
-        tone={error === undefined ? 'soft' : 'wrong'}
-      />
-    )
-  return <Run id={id} setup={setup} stepKey={stepKey} />
+  return (
+    <OpenedSetup id={id}>{(setup) => <Run id={id} setup={setup} stepKey={stepKey} />}</OpenedSetup>
+  )
 }
 
 function Run({
