@@ -62,6 +62,9 @@ describe('what lies beneath: stock 40 high, 20 of it gripped, so that the jaws e
     ['G1 Z-19.999 F100', []],
     ['G1 Z-21. F100', ['5 reaches-jaws -1']],
     ['G1 Z-41. F100', ['5 reaches-jaws -21', '5 reaches-parallels -1']],
+    ['G1 Z-43. F100', ['5 reaches-jaws -23', '5 reaches-parallels -3']],
+    // A point that slipped: 6 written as 60.
+    ['G1 Z-60. F100', ['5 cuts-far-beneath -20', '5 reaches-jaws -40']],
   ])('%s', (line, faults) => expect(told(setup(held), ...START, line, ...END)).toEqual(faults))
 
   test('the facing counts: zero lies 2 below the raw top, so the jaws are 18 below it', () => {

@@ -1,4 +1,4 @@
-import { toNanometres, type Nanometres } from '../length/length'
+import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
 import { outOfReach, type WorkPosition } from '../proof/reach'
 import type { SetupDocument } from '../setup/document'
@@ -195,12 +195,17 @@ function beneath(operation: Operation, { sheet }: SetupDocument, { holding }: So
               ...(tool !== undefined && { tool }),
             }),
           ]
+    const through = (clear: Nanometres) =>
+      tell(clear < -BREAK_THROUGH_NM ? 'cuts-far-beneath' : 'reaches-parallels', clear)
     return [
       ...tell('reaches-jaws', clearOf(holding.protrusion)),
-      ...(thick.ok ? tell('reaches-parallels', clearOf(thick.value.nm)) : []),
+      ...(thick.ok ? through(clearOf(thick.value.nm)) : []),
     ]
   })
 }
+
+/** A drill's point and a little air come out of a part that is drilled through. Common practice, no source. */
+const BREAK_THROUGH_NM = 3 * NANOMETRES_PER.mm
 
 const isRow = (row: string): row is OffsetRow => (OFFSET_ROWS as readonly string[]).includes(row)
 

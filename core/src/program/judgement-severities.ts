@@ -19,6 +19,7 @@ export const JUDGEMENT_SEVERITIES: Readonly<
   'offset-not-set': 'danger',
   'offset-stale': 'danger',
   'beyond-travel': 'danger',
+  'cuts-far-beneath': 'danger',
   'tool-not-on-sheet': 'danger',
   'diameter-not-set': 'danger',
   'diameter-stale': 'danger',

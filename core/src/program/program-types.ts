@@ -116,6 +116,7 @@ export const NEED_JUDGEMENTS = [
   'beyond-travel',
   'reaches-jaws',
   'reaches-parallels',
+  'cuts-far-beneath',
 ] as const
 
 export type ProgramJudgementCode =

@@ -167,6 +167,12 @@ const judgements: Readonly<
     why: 'A cut beside the part meets the jaws.',
     remedy: 'Make sure that it stays within the part, or grip less.',
   }),
+  'cuts-far-beneath': ({ row, amount }, write) => ({
+    title: `${row} goes ${amount === undefined ? 'far' : write(depth(amount))} below the underside of the part`,
+    why: 'That is more than breaking through takes: the tool is in the parallels, the vise or the table.',
+    remedy:
+      'Look for a slipped point or a wrong depth in this line, or for another zero than the sheet’s.',
+  }),
   'reaches-parallels': ({ row, amount }, write) => ({
     title: `${row} goes ${amount === undefined ? '' : `${write(depth(amount))} `}through the part`,
     why: 'A drill meets what lies beneath: a parallel, the vise, the table.',

@@ -197,7 +197,7 @@ function Findings({ setup, reading, file, toStep, onSheet, fresh = false }: Find
         <Words
           as="lead"
           strong
-          tone={dangers.length > 0 ? 'wrong' : 'act'}
+          tone={dangers.length > 0 ? 'wrong' : judgements.length > 0 ? 'caution' : 'act'}
           role="status"
           testID="verdict"
         >
