@@ -3,24 +3,23 @@ import { run, type PieceReader } from './run'
 
 const PIECE_BYTES = 256 * 1024
 
-const readFile = (path: string) => (path === '-' ? standardInput() : readFileSync(path, 'utf8'))
+const readFile = (path: string) =>
+  path === '-' ? standardInput().toString('utf8') : readFileSync(path, 'utf8')
 
 /** It comes only once, and a program with subprograms is gone through twice. */
-let input: string | undefined
-const standardInput = () => (input ??= readFileSync(0, 'utf8'))
+let input: Buffer | undefined
+const standardInput = () => (input ??= readFileSync(0))
 
 const readPieces: PieceReader = (path, take) => {
   if (path === '-') return take(standardInput())
   const file = openSync(path, 'r')
   const piece = new Uint8Array(PIECE_BYTES)
-  const decoder = new TextDecoder()
   try {
     for (;;) {
       const bytes = readSync(file, piece)
       if (bytes === 0) break
-      take(decoder.decode(piece.subarray(0, bytes), { stream: true }))
+      take(piece.subarray(0, bytes))
     }
-    take(decoder.decode())
   } finally {
     closeSync(file)
   }

@@ -24,8 +24,8 @@ export interface Outcome {
 /** Reads a whole file as text; throws what the file system throws. */
 export type FileReader = (path: string) => string
 
-/** Gives a file's text piece by piece, however long it is; throws what the file system throws. */
-export type PieceReader = (path: string, take: (piece: string) => void) => void
+/** Gives a file's bytes piece by piece, however long it is; throws what the file system throws. */
+export type PieceReader = (path: string, take: (piece: Uint8Array) => void) => void
 
 const USAGE = `Usage: pine COMMAND
 
@@ -56,7 +56,7 @@ class Ended extends Error {
 export function run(
   args: readonly string[],
   readFile: FileReader,
-  readPieces: PieceReader = (path, take) => take(readFile(path)),
+  readPieces: PieceReader = (path, take) => take(new TextEncoder().encode(readFile(path))),
 ): Outcome {
   const [command, ...rest] = args
   if (command === undefined || command === '--help' || command === '-h') return done(USAGE)
@@ -124,7 +124,13 @@ function runCommand(
       const path = positionals[0] ?? ''
       const setup =
         values.with === undefined ? undefined : open(values.with, values.json === true, readFile)
-      const reading = readable(path, () => readProgramPieces((take) => readPieces(path, take)))
+      const decoder = new TextDecoder()
+      const reading = readable(path, () =>
+        readProgramPieces(
+          (take) => readPieces(path, take),
+          (bytes) => decoder.decode(bytes),
+        ),
+      )
       return values.json ? asJson(programView(reading, setup)) : programTable(path, reading, setup)
     }
     case 'schema':

@@ -305,6 +305,7 @@ export {
 } from './picture/program-view'
 export { looksLikeText } from './program/looks-like-text'
 export { LineSplitter } from './program/line-splitter'
+export type { Decode } from './program/source-line'
 export type { Subprograms } from './program/subprograms'
 export { describeProgramChange } from './words/program-change-words'
 export {

@@ -7,7 +7,6 @@ import {
   describeProgramChange,
   describeProgramProblem,
   judgeNeeds,
-  LineSplitter,
   NEED_JUDGEMENTS,
   PROGRAM_JUDGEMENTS,
   PROGRAM_PROBLEMS,
@@ -590,33 +589,4 @@ describe('two revisions by what they mean', () => {
       ['T2 is not used any more.', 'T3 is new (drill): measure it.'],
     ],
   ])('%s to %s', (from, to, words) => expect(exchanged(from, to)).toEqual(words))
-})
-
-describe('lines out of pieces', () => {
-  const split = (...pieces: readonly string[]) => {
-    const lines: string[] = []
-    const splitter = new LineSplitter((piece, from, to) => lines.push(piece.slice(from, to)))
-    for (const piece of pieces) splitter.take(piece)
-    splitter.end()
-    return lines
-  }
-  test('however a file ends its lines and wherever it is cut: as the language splits it', () => {
-    for (let seed = 1; seed <= 2000; seed += 1) {
-      const chance = new Chance(seed)
-      const text = Array.from({ length: chance.whole(0, 30) }, () =>
-        chance.of(['G1', 'X2', ' ', '\r\n', '\n', '\r']),
-      ).join('')
-      const cuts = Array.from({ length: 3 }, () => chance.whole(0, text.length)).sort(
-        (a, b) => a - b,
-      )
-      const ends = [0, ...cuts, text.length]
-      const pieces = ends.slice(1).map((end, at) => text.slice(ends[at], end))
-      const expected = text.split(/\r\n|\n|\r/)
-      if (expected.at(-1) === '') expected.pop()
-      expect([seed, split(...pieces)]).toEqual([seed, expected])
-    }
-  })
-  test('a file without line ends does not fill the memory', () => {
-    expect(split(...Array.from({ length: 10 }, () => 'x'.repeat(50_000))).length).toBeGreaterThan(3)
-  })
 })

@@ -9,8 +9,11 @@ import type { ProgramReply, ProgramRequest } from './program-messages'
  */
 const answer = (reply: ProgramReply) => self.postMessage(reply)
 const SAMPLE_BYTES = 65_536
-/** Often enough to see it move, seldom enough to cost nothing. */
-const PROGRESS_BYTES = 512 * 1024
+/** Often enough to see it move, seldom enough for a slow phone to draw it. */
+const PROGRESS_EVERY_MS = 200
+
+const decoder = new TextDecoder()
+const textOf = (bytes: Uint8Array) => decoder.decode(bytes)
 
 let opened: Blob | undefined
 
@@ -48,18 +51,15 @@ async function read(file: Blob): Promise<void> {
 }
 
 async function readOnce(file: Blob, subprograms?: Subprograms, known?: string) {
-  const reader = new ProgramReader(subprograms)
-  const splitter = new LineSplitter((piece, from, to) => reader.line(piece, from, to))
-  const decoder = new TextDecoder()
-  const take = (piece: Uint8Array) => splitter.take(decoder.decode(piece, { stream: true }))
+  const reader = new ProgramReader(textOf, subprograms)
+  const splitter = new LineSplitter((bytes, from, to) => reader.line(bytes, from, to))
+  const take = (piece: Uint8Array) => splitter.take(piece)
   if (known === undefined) {
     const found = await hashOf(file, take)
-    splitter.take(decoder.decode())
     splitter.end()
     return { reader, sha256: found, more: reader.subprogramsToFollow }
   }
   await eachPiece(file, take)
-  splitter.take(decoder.decode())
   splitter.end()
   return { reader, sha256: known, more: undefined }
 }
@@ -67,14 +67,15 @@ async function readOnce(file: Blob, subprograms?: Subprograms, known?: string) {
 /** SHA-256 of a file, and what is done with each piece on the way. */
 async function hashOf(file: Blob, take: (piece: Uint8Array) => void): Promise<string> {
   const hash = sha256.create()
-  let told = 0
+  let told = performance.now()
   let bytes = 0
   await eachPiece(file, (piece) => {
     hash.update(piece)
     take(piece)
     bytes += piece.length
-    if (bytes - told < PROGRESS_BYTES) return
-    told = bytes
+    const now = performance.now()
+    if (now - told < PROGRESS_EVERY_MS) return
+    told = now
     answer({ tells: 'progress', bytes })
   })
   return bytesToHex(hash.digest())
@@ -93,11 +94,10 @@ async function eachPiece(file: Blob, take: (piece: Uint8Array) => void): Promise
 async function linesOf(file: Blob, from: number, to: number): Promise<readonly string[]> {
   const lines: string[] = []
   let at = 0
-  const splitter = new LineSplitter((piece, begin, end) => {
+  const splitter = new LineSplitter((bytes, begin, end) => {
     at += 1
-    if (at >= from && at <= to) lines.push(piece.slice(begin, end))
+    if (at >= from && at <= to) lines.push(textOf(bytes.subarray(begin, end)))
   })
-  const decoder = new TextDecoder()
   const pieces = file.stream().getReader()
   while (at < to) {
     const { done, value } = await pieces.read()
@@ -105,7 +105,7 @@ async function linesOf(file: Blob, from: number, to: number): Promise<readonly s
       splitter.end()
       break
     }
-    splitter.take(decoder.decode(value, { stream: true }))
+    splitter.take(value)
   }
   void pieces.cancel()
   return lines

@@ -68,20 +68,23 @@ export function arcExtents(
   end: PlanePoint,
   { centre, radius, clockwise, sweep, from }: Arc,
 ): { readonly a: readonly [number, number]; readonly b: readonly [number, number] } {
-  const quarters = [0, 1, 2, 3]
-    .map((quarter) => (quarter * Math.PI) / 2)
-    .filter((angle) => {
-      const turned = clockwise ? from - angle : angle - from
-      return ((turned % TURN) + TURN) % TURN <= sweep
-    })
-    .map((angle) => ({
-      a: centre.a + radius * Math.cos(angle),
-      b: centre.b + radius * Math.sin(angle),
-    }))
-  const points = [start, end, ...quarters]
-  const range = (of: 'a' | 'b'): readonly [number, number] => [
-    Math.min(...points.map((point) => point[of])),
-    Math.max(...points.map((point) => point[of])),
-  ]
-  return { a: range('a'), b: range('b') }
+  let [lowA, highA] = [Math.min(start.a, end.a), Math.max(start.a, end.a)]
+  let [lowB, highB] = [Math.min(start.b, end.b), Math.max(start.b, end.b)]
+  for (const { angle, a, b } of QUARTERS) {
+    const turned = clockwise ? from - angle : angle - from
+    if (((turned % TURN) + TURN) % TURN > sweep) continue
+    lowA = Math.min(lowA, centre.a + radius * a)
+    highA = Math.max(highA, centre.a + radius * a)
+    lowB = Math.min(lowB, centre.b + radius * b)
+    highB = Math.max(highB, centre.b + radius * b)
+  }
+  return { a: [lowA, highA], b: [lowB, highB] }
 }
+
+/** The outermost points of a circle of radius 1. */
+const QUARTERS = [
+  { angle: 0, a: 1, b: 0 },
+  { angle: TURN / 4, a: 0, b: 1 },
+  { angle: TURN / 2, a: -1, b: 0 },
+  { angle: (3 * TURN) / 4, a: 0, b: -1 },
+]

@@ -32,15 +32,11 @@ export interface Block {
   readonly faults: readonly BlockFault[]
 }
 
-const isDigit = (code: number): boolean => code >= 48 && code <= 57
 const isSpace = (code: number): boolean => code === 32 || code === 9 || code === 13
 /** A to Z in either case: bit 5 is what tells them apart. */
 const isLetter = (code: number): boolean => (code | 32) >= 97 && (code | 32) <= 122
 const PERCENT = 37
 const PAREN = 40
-const PLUS = 43
-const MINUS = 45
-const POINT = 46
 const SLASH = 47
 const SEMICOLON = 59
 const HASH = 35
@@ -114,66 +110,18 @@ export const wordText = (line: string, { column, end }: ProgramWord): string =>
     .replace(/\s/g, '')
     .toUpperCase()
 
-/** More digits than a double holds are left to the language's own reader. */
-const EXACT_DIGITS = 15
-const ZERO = 48
-const POWERS = Array.from({ length: EXACT_DIGITS + 1 }, (_, power) => 10 ** power)
-
-/**
- * Reads the number behind a letter: sign, digits, point, digits, with spaces anywhere. It is put together
- * from its digits, since a program may have millions: an integer below 10^15 over a power of ten is rounded
- * once, as reading the text would be. What was read stands in `value` and `end`, so that nothing is made for it.
- */
-export class NumberScanner {
-  value = 0
-  /** Behind its last digit. */
-  end = 0
-
-  /** From behind the letter up to the end of the line; false where there is no digit. */
-  read(line: string, from: number, lineEnd: number): boolean {
-    let begun = false
-    let negative = false
-    let digits = 0
-    let decimals = -1
-    let whole = 0
-    let end = 0
-    for (let at = from; at < lineEnd; at += 1) {
-      const code = line.charCodeAt(at)
-      if (isDigit(code)) {
-        begun = true
-        whole = whole * 10 + (code - ZERO)
-        digits += 1
-        if (decimals >= 0) decimals += 1
-        end = at + 1
-      } else if (code === POINT && decimals < 0) {
-        begun = true
-        decimals = 0
-        if (digits > 0) end = at + 1
-      } else if ((code === PLUS || code === MINUS) && !begun) {
-        begun = true
-        negative = code === MINUS
-      } else if (!isSpace(code)) break
-    }
-    if (digits === 0) return false
-    const size =
-      digits > EXACT_DIGITS
-        ? Number(line.slice(from, end).replace(/[\s+-]/g, ''))
-        : whole / (POWERS[Math.max(decimals, 0)] ?? 1)
-    this.value = negative && size !== 0 ? -size : size
-    this.end = end
-    return true
-  }
-}
-
-const scanner = new NumberScanner()
+/** Sign, digits, point, digits, with spaces anywhere, up to the last of its characters. */
+const NUMBER = /(?:[ \t\r]*[-+])?[\d \t\r]*(?:\d(?:[ \t\r]*\.)?|\.[\d \t\r]*\d)/y
 
 /** A letter with its number; undefined where there is no digit. */
 function readWord(line: string, start: number, letter: number): ProgramWord | undefined {
-  if (!scanner.read(line, start + 1, line.length)) return undefined
+  NUMBER.lastIndex = start + 1
+  const number = NUMBER.exec(line)?.[0]
+  if (number === undefined) return undefined
   return {
     letter: LETTERS.charAt((letter | 32) - 97),
-    value: scanner.value,
+    value: Number(number.replace(/\s/g, '')) + 0,
     column: start + 1,
-    end: scanner.end,
+    end: start + 1 + number.length,
   }
 }

@@ -1,66 +1,58 @@
 /**
- * Cuts text that comes in pieces into lines, whatever ends them: line feed, carriage return or both, as
- * different computers write them. It keeps the unfinished line only.
+ * Cuts a file that comes in pieces into lines, whatever ends them: line feed, carriage return or both, as
+ * different computers write them. It keeps the unfinished line only. It works on bytes: the ends of lines are
+ * the same bytes in UTF-8 as in ASCII, and most lines of a program need never become text.
  */
 export class LineSplitter {
-  private rest = ''
+  private rest: Uint8Array = NOTHING
   private endedInReturn = false
 
-  /** `onLine` is given where in a text the line stands: most lines can be read there without being cut out. */
-  constructor(private readonly onLine: (text: string, from: number, to: number) => void) {}
+  /** `onLine` is given where in some bytes the line stands; they may be written over once it returns. */
+  constructor(private readonly onLine: (bytes: Uint8Array, from: number, to: number) => void) {}
 
   /** Takes the next piece in. */
-  take(piece: string): void {
+  take(piece: Uint8Array): void {
     // A pair that was cut in two between pieces is one line end.
-    const from = this.endedInReturn && piece.startsWith('\n') ? 1 : 0
+    let begin = this.endedInReturn && piece[0] === LINE_FEED ? 1 : 0
     if (piece.length > 0) this.endedInReturn = false
-    this.rest = piece.includes('\r') ? this.anyEnds(piece, from) : this.lineFeeds(piece, from)
-    // A file without line ends is no program: its one line must not fill the memory.
-    if (this.rest.length > LONGEST_LINE) {
-      this.onLine(this.rest, 0, this.rest.length)
-      this.rest = ''
-    }
-  }
-
-  /** Gives the last line, which may have no end. */
-  end(): void {
-    if (this.rest !== '') this.onLine(this.rest, 0, this.rest.length)
-    this.rest = ''
-  }
-
-  /** Most files: found by the language's own search. Gives what is left. */
-  private lineFeeds(piece: string, from: number): string {
-    let begin = from
-    for (let at = piece.indexOf('\n', begin); at >= 0; at = piece.indexOf('\n', begin)) {
-      this.give(piece, begin, at)
-      begin = at + 1
-    }
-    return this.rest + piece.slice(begin)
-  }
-
-  private anyEnds(piece: string, from: number): string {
-    let begin = from
-    for (let at = from; at < piece.length; at += 1) {
-      const code = piece.charCodeAt(at)
+    for (let at = begin; at < piece.length; at += 1) {
+      const code = piece[at] ?? 0
       if (code > CARRIAGE_RETURN || (code !== LINE_FEED && code !== CARRIAGE_RETURN)) continue
       this.give(piece, begin, at)
       if (code === CARRIAGE_RETURN) {
         if (at + 1 === piece.length) this.endedInReturn = true
-        else if (piece.charCodeAt(at + 1) === LINE_FEED) at += 1
+        else if (piece[at + 1] === LINE_FEED) at += 1
       }
       begin = at + 1
     }
-    return this.rest + piece.slice(begin)
+    this.rest = joined(this.rest, piece.subarray(begin))
+    // A file without line ends is no program: its one line must not fill the memory.
+    if (this.rest.length > LONGEST_LINE) this.end()
   }
 
-  private give(piece: string, from: number, to: number): void {
-    if (this.rest === '') return this.onLine(piece, from, to)
-    const whole = this.rest + piece.slice(from, to)
-    this.rest = ''
-    this.onLine(whole, 0, whole.length)
+  /** Gives the last line, which may have no end. */
+  end(): void {
+    const { rest } = this
+    this.rest = NOTHING
+    if (rest.length > 0) this.onLine(rest, 0, rest.length)
+  }
+
+  private give(piece: Uint8Array, from: number, to: number): void {
+    if (this.rest.length === 0) return this.onLine(piece, from, to)
+    this.rest = joined(this.rest, piece.subarray(from, to))
+    this.end()
   }
 }
 
+/** A copy: a piece may be written over by the next one. */
+function joined(first: Uint8Array, second: Uint8Array): Uint8Array {
+  const both = new Uint8Array(first.length + second.length)
+  both.set(first)
+  both.set(second, first.length)
+  return both
+}
+
+const NOTHING = new Uint8Array(0)
 const LINE_FEED = 10
 const CARRIAGE_RETURN = 13
 const LONGEST_LINE = 65_536

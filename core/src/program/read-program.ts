@@ -8,8 +8,9 @@ import { speaksOfOverride, speaksOfSpeed } from './comment-hints'
 import { LeftActive } from './left-active'
 import { LineSplitter } from './line-splitter'
 import { OperationLog } from './operation-log'
-import { BlockNumbers, PlainMoveReader } from './plain-move'
+import { BlockNumbers, readPlainMove } from './plain-move'
 import { ReaderNotes } from './reader-notes'
+import { SourceLine, type Decode } from './source-line'
 import { TipPosition, Z_AXIS } from './tip-position'
 import { SubprogramShelf, type Subprograms } from './subprograms'
 import type {
@@ -45,21 +46,20 @@ export class ProgramReader {
   private readonly operations: Operation[] = []
   private readonly writesOffsets: ProgramPlace[] = []
   private log: OperationLog | undefined
-  /** The line that is read stands in a longer text, and is cut out only where something is told of it. */
-  private source = ''
-  private from = 0
-  private to = 0
+  private readonly source: SourceLine
   private known: ProgramPlace | undefined
 
   private unit: LengthUnit | undefined
   private firstUnit: LengthUnit | undefined
+  /** Nanometres in a written length of one; millimetres until the program says inches. */
+  private perUnit: number = NANOMETRES_PER.mm
   private absolute = true
   private plane: 17 | 18 | 19 = 17
   private motion: 0 | 1 | 2 | 3 | 'cycle' | undefined
   private readonly cycle = new CannedCycle()
   private returnsToStart = true
   private row: ProgramRow = 'G54'
-  private feed: number | undefined
+  private feed = NaN
   private readonly tip = new TipPosition()
   private readonly left = new LeftActive()
   private prepared: number | undefined
@@ -68,17 +68,32 @@ export class ProgramReader {
   private hasMoved = false
   /** Numbers of the block that is executed, by letter; NaN where it is not written. */
   private readonly numbers = new BlockNumbers()
-  private readonly plain = new PlainMoveReader()
   private parsed: readonly ProgramWord[] | undefined
 
   /** `subprograms`: the bodies that a first pass has found (`subprogramsToFollow`). */
-  constructor(private readonly subprograms: Subprograms = new Map()) {}
+  constructor(
+    decode: Decode,
+    private readonly subprograms: Subprograms = new Map(),
+  ) {
+    this.source = new SourceLine(decode)
+  }
 
-  /** Takes the next line in, without its line break: a text, or where it stands in one. */
-  line(text: string, from = 0, to = text.length): void {
+  /** Takes the next line in, without its line break: where it stands in some bytes. */
+  line(bytes: Uint8Array, from: number, to: number): void {
+    this.source.set(bytes, from, to)
+    this.next()
+  }
+
+  /** The same for a line that is at hand as text. */
+  textLine(text: string): void {
+    this.source.setText(text)
+    this.next()
+  }
+
+  private next(): void {
     this.lines += 1
-    if (this.over) this.shelf.take(this.lines, text.slice(from, to))
-    else this.take(this.lines, text, from, to)
+    if (this.over) this.shelf.take(this.lines, this.source.text)
+    else this.take(this.lines)
   }
 
   /**
@@ -91,16 +106,14 @@ export class ProgramReader {
       : undefined
   }
 
-  private take(line: number, source: string, from: number, to: number): void {
+  private take(line: number): void {
+    const { source } = this
     this.at = line
-    this.source = source
-    this.from = from
-    this.to = to
     this.known = undefined
     this.parsed = undefined
     // Most lines of a long program only go on.
-    if (this.plain.read(source, from, to, this.numbers)) return this.goOn()
-    const block = readBlock(this.text)
+    if (readPlainMove(source.bytes, source.from, source.to, this.numbers)) return this.goOn()
+    const block = readBlock(source.text)
     this.parsed = block.words
     for (const { code, column, text: excerpt } of block.faults) {
       this.notes.problem({ code, line, column, excerpt: excerpt.slice(0, LONGEST_EXCERPT) })
@@ -119,13 +132,9 @@ export class ProgramReader {
     if (speaksOfOverride(comment)) this.judge('feeds-for-another-override')
   }
 
-  private get text(): string {
-    return this.source.slice(this.from, this.to)
-  }
-
   /** Where the reader is; made only when it is told, since most lines have nothing to tell. */
   get place(): ProgramPlace {
-    this.known ??= { line: this.at, excerpt: this.text.trim().slice(0, LONGEST_EXCERPT) }
+    this.known ??= { line: this.at, excerpt: this.source.text.trim().slice(0, LONGEST_EXCERPT) }
     return this.known
   }
 
@@ -205,13 +214,15 @@ export class ProgramReader {
       this.fault('subprogram-not-followed', 'M')
       return
     }
-    const { at, source, from, to, known } = this
+    const { at, known } = this
+    const caller = this.source.text
     this.depth += 1
     for (let time = 0; time < times; time += 1) {
       for (const { line, text: called } of body) {
         this.linesCalled += 1
         if (this.linesCalled > MOST_LINES_CALLED) break
-        this.take(line, called, 0, called.length)
+        this.source.setText(called)
+        this.take(line)
         if (this.over) break
       }
       this.over = this.ended
@@ -219,9 +230,7 @@ export class ProgramReader {
     }
     this.depth -= 1
     this.at = at
-    this.source = source
-    this.from = from
-    this.to = to
+    this.source.setText(caller)
     this.known = known
     this.parsed = undefined
     if (this.linesCalled > MOST_LINES_CALLED) this.fault('subprogram-too-long', 'M')
@@ -235,7 +244,7 @@ export class ProgramReader {
 
   /** The words of the line; of a plain move they are made only when something is to be told of it. */
   private get words(): readonly ProgramWord[] {
-    this.parsed ??= readBlock(this.text).words
+    this.parsed ??= readBlock(this.source.text).words
     return this.parsed
   }
 
@@ -267,6 +276,7 @@ export class ProgramReader {
   private setUnit(unit: LengthUnit): void {
     if (this.unit !== undefined && this.unit !== unit) this.judge('units-switched')
     this.unit = unit
+    this.perUnit = NANOMETRES_PER[unit]
     this.firstUnit ??= unit
   }
 
@@ -436,11 +446,10 @@ export class ProgramReader {
   private aim(): void {
     const { tip } = this
     const { values } = this.numbers
-    const perUnit = NANOMETRES_PER[this.unit ?? 'mm']
     let known = true
     for (let axis = 0; axis < AXES.length; axis += 1) {
       const written = values[LETTER_X + axis] ?? NaN
-      known = tip.aim(axis, Math.round(written * perUnit), this.absolute) && known
+      known = tip.aim(axis, Math.round(written * this.perUnit), this.absolute) && known
     }
     if (!known) this.current().doubt()
   }
@@ -449,10 +458,10 @@ export class ProgramReader {
   private follow(rapid: boolean): void {
     if (!this.tip.moves) return
     const log = this.moving()
-    this.tip.reach(log, this)
-    if (rapid) log.countRapid(this.tip.length, this.tip.goesSidewaysBelowZero, this)
-    else log.count(this.tip.length, this.feedPerMinute)
-    this.tip.arrive()
+    const sidewaysBelowZero = rapid && this.tip.goesSidewaysBelowZero
+    const length = this.tip.goStraight(log, this)
+    if (rapid) log.countRapid(length, sidewaysBelowZero, this)
+    else log.count(length, this.feedPerMinute)
   }
 
   /** The log of the tool, of a move in the row that is active. */
@@ -469,19 +478,17 @@ export class ProgramReader {
 
   /** Millimetres a minute; NaN before any is set. */
   private get feedPerMinute(): number {
-    return (this.feed ?? NaN) * (this.unit === 'in' ? NANOMETRES_PER.in / NANOMETRES_PER.mm : 1)
+    return (this.feed * this.perUnit) / NANOMETRES_PER.mm
   }
 
   private motionIs(motion: ProgramReader['motion']): boolean {
     return this.motion === motion
   }
 
-  /** A written length in nanometres; millimetres until the program says inches. */
+  /** A written length in nanometres. */
   private lengthOf(letter: string): number | undefined {
     const written = this.number(letter)
-    return written === undefined
-      ? undefined
-      : Math.round(written * NANOMETRES_PER[this.unit ?? 'mm'])
+    return written === undefined ? undefined : Math.round(written * this.perUnit)
   }
 
   private current(): OperationLog {
@@ -508,7 +515,7 @@ export class ProgramReader {
       code,
       line: this.at,
       column: word?.column ?? 1,
-      excerpt: word ? wordText(this.text, word) : this.place.excerpt,
+      excerpt: word ? wordText(this.source.text, word) : this.place.excerpt,
     })
     this.current().doubt()
   }
@@ -534,19 +541,36 @@ const LETTER_X = 23
 /**
  * Reads a program that is given piece by piece, once, or twice where its own subprograms are to be followed.
  *
- * @param pieces gives the text from its beginning whenever it is called
+ * @param pieces gives the bytes of the file from its beginning whenever it is called; a piece may be written
+ *   over once it was taken
  */
-export function readProgramPieces(pieces: (take: (piece: string) => void) => void): ProgramReading {
-  const read = (subprograms?: Subprograms) => {
-    const reader = new ProgramReader(subprograms)
-    const splitter = new LineSplitter((piece, from, to) => reader.line(piece, from, to))
+export function readProgramPieces(
+  pieces: (take: (piece: Uint8Array) => void) => void,
+  decode: Decode,
+): ProgramReading {
+  return readTwice(decode, (reader) => {
+    const splitter = new LineSplitter((bytes, from, to) => reader.line(bytes, from, to))
     pieces((piece) => splitter.take(piece))
     splitter.end()
+  })
+}
+
+/** The same for a program that is at hand as text. */
+export function readProgram(text: string): ProgramReading {
+  const lines = text.split(/\r\n|\r|\n/)
+  if (lines.at(-1) === '') lines.pop()
+  const decode = () => {
+    throw new Error('a line of text needs no decoding')
+  }
+  return readTwice(decode, (reader) => lines.forEach((line) => reader.textLine(line)))
+}
+
+function readTwice(decode: Decode, feed: (reader: ProgramReader) => void): ProgramReading {
+  const read = (subprograms?: Subprograms) => {
+    const reader = new ProgramReader(decode, subprograms)
+    feed(reader)
     return { reading: reader.finish(), more: reader.subprogramsToFollow }
   }
   const first = read()
   return first.more === undefined ? first.reading : read(first.more).reading
 }
-
-/** The same for a program that is at hand as text. */
-export const readProgram = (text: string): ProgramReading => readProgramPieces((take) => take(text))

@@ -38,23 +38,20 @@ export class TipPosition {
     return false
   }
 
-  /** What a straight move reaches, into the log. */
-  reach(log: OperationLog, source: PlaceSource): void {
-    for (let axis = 0; axis < AXES; axis += 1) {
-      const to = this.target[axis] ?? NaN
-      if (Number.isNaN(to)) continue
-      const from = this.startOf(axis, to)
-      if (from < to) log.reach(axis, from, to, source)
-      else log.reach(axis, to, from, source)
-    }
-  }
-
-  /** Length of the straight move; an axis whose start is not known adds nothing. */
-  get length(): number {
+  /**
+   * Goes straight to where it is aimed at; what it reaches on the way goes into the log. Gives how long the
+   * way is; an axis whose start is not known adds nothing.
+   */
+  goStraight(log: OperationLog, source: PlaceSource): number {
     let squares = 0
     for (let axis = 0; axis < AXES; axis += 1) {
       const to = this.target[axis] ?? NaN
-      if (!Number.isNaN(to)) squares += (to - this.startOf(axis, to)) ** 2
+      if (Number.isNaN(to)) continue
+      const at = this.at[axis] ?? NaN
+      const from = Number.isNaN(at) ? to : at
+      log.reach(axis, Math.min(from, to), Math.max(from, to), source)
+      squares += (to - from) ** 2
+      this.at[axis] = to
     }
     return Math.sqrt(squares)
   }
@@ -112,17 +109,12 @@ export class TipPosition {
     const to = this.target[axis] ?? NaN
     return !Number.isNaN(to) && to !== this.at[axis]
   }
-
-  private startOf(axis: number, otherwise: number): number {
-    const at = this.at[axis] ?? NaN
-    return Number.isNaN(at) ? otherwise : at
-  }
 }
 
 function positionOf(places: Float64Array): Position {
-  const known = (axis: number) => {
-    const at = places[axis]
-    return at === undefined || Number.isNaN(at) ? undefined : at
-  }
-  return { X: known(0), Y: known(1), Z: known(2) }
+  return { X: known(places[0]), Y: known(places[1]), Z: known(places[2]) }
+}
+
+function known(place: number | undefined): number | undefined {
+  return Number.isNaN(place) ? undefined : place
 }

@@ -1,10 +1,12 @@
-import { View } from 'tamagui'
+import { useSyncExternalStore } from 'react'
+import { View as Plain } from 'react-native'
 import type { FileFailure } from '@/data/program-file'
 import { Button } from '@/kit/button'
 import { percentOf, sizeText } from '@/kit/size-text'
 import { Card } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
-import type { FileState } from './use-program-file'
+import { useRoles } from '@/theme/use-roles'
+import type { useProgramFile } from './use-program-file'
 
 const FAILURES: Readonly<Record<FileFailure, { readonly what: string; readonly remedy: string }>> =
   {
@@ -25,36 +27,20 @@ const FAILURES: Readonly<Record<FileFailure, { readonly what: string; readonly r
   }
 
 /** A file that is on its way, or could not be read; nothing where there is none. */
-export function FileProgress({ state, onCancel }: { state: FileState; onCancel: () => void }) {
-  if (state.is === 'reading') {
-    const percent = percentOf(state.bytes, state.of)
+export function FileProgress({ program }: { program: ReturnType<typeof useProgramFile> }) {
+  const { state, progress, drop } = program
+  if (state.is === 'reading')
     return (
       <Card padded role="status" testID="reading-file">
         <Words as="lead" strong>
           Reading {state.name}
         </Words>
-        <View
-          role="progressbar"
-          aria-label={`reading ${state.name}`}
-          aria-valuemin={0}
-          aria-valuemax={100}
-          aria-valuenow={percent}
-          height={12}
-          borderRadius={6}
-          backgroundColor="$tray"
-          overflow="hidden"
-        >
-          <View height={12} width={`${percent}%`} backgroundColor="$act" />
-        </View>
-        <Digits as="note">
-          {sizeText(state.bytes)} of {sizeText(state.of)}
-        </Digits>
-        <Button onPress={onCancel} testID="cancel-reading">
+        <Bar name={state.name} of={state.of} progress={progress} />
+        <Button onPress={drop} testID="cancel-reading">
           Stop reading
         </Button>
       </Card>
     )
-  }
   if (state.is === 'failed') {
     const { what, remedy } = FAILURES[state.why]
     return (
@@ -67,4 +53,34 @@ export function FileProgress({ state, onCancel }: { state: FileState; onCancel: 
     )
   }
   return null
+}
+
+interface BarProps {
+  readonly name: string
+  readonly of: number
+  readonly progress: ReturnType<typeof useProgramFile>['progress']
+}
+
+function Bar({ name, of, progress }: BarProps) {
+  const bytes = useSyncExternalStore(progress.subscribe, progress.current, progress.current)
+  const percent = percentOf(bytes, of)
+  const roles = useRoles()
+  return (
+    <>
+      {/* Plain views: they are drawn anew while the file is read. */}
+      <Plain
+        role="progressbar"
+        aria-label={`reading ${name}`}
+        aria-valuemin={0}
+        aria-valuemax={100}
+        aria-valuenow={percent}
+        style={{ height: 12, borderRadius: 6, overflow: 'hidden', backgroundColor: roles.tray }}
+      >
+        <Plain style={{ height: 12, width: `${percent}%`, backgroundColor: roles.act }} />
+      </Plain>
+      <Digits as="note">
+        {sizeText(bytes)} of {sizeText(of)}
+      </Digits>
+    </>
+  )
 }

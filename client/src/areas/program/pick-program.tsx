@@ -10,7 +10,7 @@ import type { useProgramFile } from './use-program-file'
 export function PickProgramPage({
   title,
   why,
-  program: { state, open, drop },
+  program,
   foot,
 }: {
   readonly title: string
@@ -21,10 +21,10 @@ export function PickProgramPage({
   return (
     <Page title={title} foot={foot}>
       <Words as="lead">{why}</Words>
-      <FilePicker kind="act" focused onPick={open} testID="program-file">
+      <FilePicker kind="act" focused onPick={program.open} testID="program-file">
         Pick the program file
       </FilePicker>
-      <FileProgress state={state} onCancel={drop} />
+      <FileProgress program={program} />
     </Page>
   )
 }

@@ -117,7 +117,7 @@ function Program({ id, setup }: ProgramProps) {
         <FilePicker onPick={open} testID="program-file">
           {isKept ? 'Pick a new revision' : 'Pick the file'}
         </FilePicker>
-        <FileProgress state={state} onCancel={drop} />
+        <FileProgress program={program} />
       </Card>
     </Page>
   )
