@@ -24,6 +24,7 @@ export {
   type ErrorBody,
   type ReportedProblem,
 } from './report'
+export { keptProgramTextSchema, LONGEST_PROGRAM, type KeptProgramText } from './program-schema'
 export { parseSetupDocument, parseSetupText, type ParsedDocument } from './parse-document'
 export { setupJsonSchema } from './json-schema'
 export { appendFact, factIds, type FactStamp } from './append-fact'

@@ -41,6 +41,7 @@ const operation = z.strictObject({
   firstApproach: place.optional(),
   rapidBelowZero: place.optional(),
   spokenSpeed: place.optional(),
+  compensates: z.boolean().optional(),
   speeds: numbers,
   feeds: numbers,
   cutMm: size,
@@ -67,6 +68,7 @@ const judgement = z.strictObject({
   axis: z.enum(['X', 'Y', 'Z']).optional(),
   amount: nanometres.optional(),
   speed: z.number().optional(),
+  limit: z.number().optional(),
 })
 
 /** What core has read in a program: a summary that stays small however long the program is. */
@@ -94,4 +96,10 @@ export const newProgramSchema = z.strictObject({
   sha256,
   reading: programReadingSchema,
 })
+/** Longest program whose text is kept, in bytes: about a million moves. A longer one is read, and its summary kept. */
+export const LONGEST_PROGRAM = 32 * 1024 * 1024
+
+/** The text of a program that is kept, by the hash of its bytes. */
+export const keptProgramTextSchema = z.strictObject({ sha256, bytes: count })
+export type KeptProgramText = z.infer<typeof keptProgramTextSchema>
 export const newProgramCheckSchema = z.strictObject({ sha256 })

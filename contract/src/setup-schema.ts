@@ -28,6 +28,7 @@ const side = z.enum(['outside', 'inside'])
 const row = z.enum(OFFSET_ROWS)
 const address = z.string().regex(/^([HD]\d{1,3}|G5[4-9]\.[XYZ])$/, 'a register such as H3 or G54.Z')
 const registerNumber = z.int().min(1).max(999)
+const turnsAMinute = z.number().positive().max(1_000_000)
 
 export const controlProfileSchema = z.strictObject({
   decimals: z.strictObject({ mm: z.int().min(1).max(6), in: z.int().min(1).max(5) }),
@@ -57,7 +58,7 @@ export const machineDeclarationSchema = z.strictObject({
       secondLook: z.boolean().optional(),
     })
     .optional(),
-  maxSpindleSpeed: z.number().positive().max(1_000_000).optional(),
+  maxSpindleSpeed: turnsAMinute.optional(),
 })
 
 export const gaugeSchema = z.strictObject({
@@ -69,6 +70,7 @@ export const gaugeSchema = z.strictObject({
   repeatability: writtenLengthSchema.optional(),
   uncertainty: writtenLengthSchema.optional(),
   grade: z.enum(BLOCK_GRADES).optional(),
+  maxSpeed: turnsAMinute.optional(),
 })
 
 export const toolSchema = z.strictObject({
@@ -79,6 +81,7 @@ export const toolSchema = z.strictObject({
   lastLength: writtenLengthSchema.optional(),
   diameter: writtenLengthSchema.optional(),
   diameterRegister: registerNumber.optional(),
+  programDiameter: writtenLengthSchema.optional(),
 })
 
 export const axisPlanSchema = z.discriminatedUnion('by', [
@@ -346,7 +349,7 @@ const checkOffVariants = [
     marks: z.strictObject({ X: homeMark, Y: homeMark, Z: homeMark }).optional(),
     ...leftOut,
   }),
-  z.strictObject({ of: z.enum(['clean', 'gauges', 'holding', 'look']), ...leftOut }),
+  z.strictObject({ of: z.enum(['clean', 'gauges', 'holding', 'program', 'look']), ...leftOut }),
   z.strictObject({
     of: z.literal('air-cut'),
     how: z.enum(['lifted', 'graphics']).optional(),

@@ -27,7 +27,13 @@ export {
   type TermRole,
 } from './chain/chain'
 export { traceOf, type TraceLine } from './chain/trace'
-export { GAUGE_KINDS, GAUGE_FACTS, type GaugeKind, type GaugeKindFacts } from './touch/gauge-kinds'
+export {
+  GAUGE_FACTS,
+  GAUGE_KINDS,
+  TURNING_GAUGES,
+  type GaugeKind,
+  type GaugeKindFacts,
+} from './touch/gauge-kinds'
 export {
   FACES,
   FACES_OF_AXIS,
@@ -287,6 +293,7 @@ export {
 export { ProgramReader, readProgram, readProgramPieces } from './program/read-program'
 export { arcAround, arcExtents, arcOfRadius, type Arc, type PlanePoint } from './program/arc'
 export { faultsOf, judgeAll, judgeNeeds } from './program/judge-needs'
+export { lowestZ, mayRun, programStanding, type ProgramStanding } from './program/program-standing'
 export { comparePrograms, type ProgramChange } from './program/compare-programs'
 export {
   mendOf,

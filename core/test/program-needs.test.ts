@@ -1,10 +1,12 @@
 import {
+  describeJudgement,
   faultsOf,
   judgeAll,
   looksLikeText,
   mendOf,
   needsBeside,
   placeProgramView,
+  programStanding,
   programViews,
   readProgram,
   sheetFromProgram,
@@ -79,6 +81,126 @@ test('a speed above what the spindle turns', () => {
   const slow = setup({ machine: { ...machine, maxSpindleSpeed: 4000 } })
   expect(told(slow, ...START, 'S4001', 'G1 Z-1 F100', ...END)).toEqual(['2 speed-above-limit'])
   expect(told(slow, ...START, 'S4000', 'G1 Z-1 F100', ...END)).toEqual([])
+})
+
+describe('a speed that stays on the control, for the finder that is put in afterwards', () => {
+  const finder = (maxSpeed?: number) =>
+    setup({
+      gauges: [
+        ...workedSheet().gauges,
+        {
+          id: 'finder',
+          kind: 'edge-finder',
+          name: 'finder',
+          size: mm('10'),
+          ...(maxSpeed !== undefined && { maxSpeed }),
+        },
+      ],
+    })
+  const speeds = (document: SetupDocument, ...lines: readonly string[]) =>
+    told(document, ...START, ...lines, ...END)
+  test.each([
+    [['S1201', 'G1 Z-1 F100'], ['2 speed-above-finder']],
+    [['S1200', 'G1 Z-1 F100'], []],
+    // The last one counts, even where it was set before.
+    [['S800', 'S9000', 'S800', 'G1 Z-1 F100'], []],
+    [['S9000', 'S800', 'S9000', 'G1 Z-1 F100'], ['2 speed-above-finder']],
+  ])('%s', (lines, faults) => expect(speeds(finder(1200), ...lines)).toEqual(faults))
+  test('is nothing where no limit is known', () =>
+    expect(speeds(finder(), 'S9000', 'G1 Z-1 F100')).toEqual([]))
+})
+
+describe('a tool that stands in for the one that the program was written for', () => {
+  const [tool] = workedSheet().tools
+  const standIn = (diameter: string, programDiameter: string) =>
+    setup({
+      tools: [
+        {
+          ...tool!,
+          diameter: mm(diameter),
+          diameterRegister: 1,
+          programDiameter: mm(programDiameter),
+        },
+      ],
+    })
+  const plain = ['G1 X5 F100']
+  const compensated = ['G41 D1 X5 F100', 'G40 X10']
+  test.each([
+    // Half a millimetre thinner: a quarter stays on every wall.
+    ['9.5', '10', plain, ['2 substitute-not-compensated 0.25']],
+    ['10.5', '10', plain, ['2 substitute-not-compensated -0.25']],
+    ['9.5', '10', compensated, ['5 substitute-compensated 0.25']],
+    ['10', '10', plain, []],
+  ])('%s for %s, %s', (actual, written, lines, faults) =>
+    expect(told(standIn(actual, written), ...START, ...lines, ...END)).toEqual(faults),
+  )
+  test('says which way its walls are off', () => {
+    const said = (diameter: string) => {
+      const document = standIn(diameter, '10')
+      const [judgement] = judgeAll(program(...START, ...plain), document, solve(document)).filter(
+        ({ code }) => code === 'substitute-not-compensated',
+      )
+      return Object.values(describeJudgement(judgement!, (nm) => `${nm / 1e6} mm`)).join(' ')
+    }
+    expect(said('9.5')).toContain('a thicker tool')
+    expect(said('9.5')).toContain('every wall is left 0.25 mm too thick')
+    expect(said('10.5')).toContain('a thinner tool')
+    expect(said('10.5')).toContain('every wall is cut 0.25 mm too deep')
+  })
+})
+
+describe('the program as a step before the air cut', () => {
+  const HASH = 'a'.repeat(64)
+  const AT = '2026-11-02T08:00:00.000Z'
+  const read = (...lines: readonly string[]): SetupDocument => ({
+    ...setup(),
+    programs: [
+      { ...fact(), at: AT, name: 'x.ngc', bytes: 9, sha256: HASH, reading: program(...lines) },
+    ],
+  })
+  const seen = (document: SetupDocument, at: string, leftOut?: string): SetupDocument => ({
+    ...document,
+    checkOffs: [
+      {
+        ...fact(),
+        at,
+        of: 'program',
+        afterEvents: 0,
+        afterReadBacks: 0,
+        ...(leftOut !== undefined && { leftOut }),
+      },
+    ],
+  })
+  const done = (document: SetupDocument) =>
+    stepsOf(document, solve(document), false).find(({ step }) => step.key === 'program')?.done
+  const good = read(...START, 'G1 Z-1 F100', ...END)
+  const LATER = '2026-11-02T08:05:00.000Z'
+
+  test('is there once a program was read, right before the air cut', () => {
+    const keys = (document: SetupDocument) =>
+      stepsOf(document, solve(document), false).map(({ step }) => step.key)
+    expect(keys(setup())).not.toContain('program')
+    expect(keys(good).indexOf('program')).toBe(keys(good).indexOf('air-cut') - 1)
+  })
+
+  test('is done when somebody has looked it over since it was read', () => {
+    expect(done(good)).toBe(false)
+    expect(done(seen(good, LATER))).toBe(true)
+    expect(done(seen(good, '2026-11-02T07:59:00.000Z'))).toBe(false)
+  })
+
+  test('stays open with a danger in it, or another file at the machine, unless somebody says why', () => {
+    const bad = read(...START, 'G52 X5', 'G1 Z-1 F100', ...END)
+    expect(programStanding(bad, solve(bad))?.dangers).toMatchObject([{ code: 'shift-active' }])
+    expect(done(seen(bad, LATER))).toBe(false)
+    expect(done(seen(bad, LATER, 'the shift is meant'))).toBe(true)
+    const checked = (sha256: string) => ({
+      ...seen(good, LATER),
+      programChecks: [{ ...fact(), sha256 }],
+    })
+    expect(done(checked(HASH))).toBe(true)
+    expect(done(checked('b'.repeat(64)))).toBe(false)
+  })
 })
 
 test('a lift that is in is told of, and leads to where it is taken out', () => {

@@ -40,8 +40,7 @@ test('each planted fault of a program is found and explained; the next revision 
   }
   await mira.look('program-faults')
 
-  // The text is not kept: picked again, it opens at the place.
-  await pick(page, 'drawtube-flange-a.ngc')
+  // Its text is kept with it: it opens at the place.
   const wrongLength = page.getByTestId('finding-danger').filter({ hasText: 'T3 is used with H2' })
   await wrongLength.getByTestId('show-lines').click()
   await expect(wrongLength.getByTestId('text-window')).toContainText('G43 H2 Z25.')
@@ -67,6 +66,54 @@ test('each planted fault of a program is found and explained; the next revision 
   // One tap to what is still to be done.
   await page.getByTestId('need-H3').click()
   await expect(page).toHaveURL(/step=tip-on-plane%3AT3/)
+})
+
+test('a revision that is kept shows its lines to whoever opens the set-up; before the air cut it is looked over', async ({
+  page,
+  demo,
+}) => {
+  const mira = new Machinist(page, demo.address)
+  await mira.signIn('Mira Toller')
+  await openProgram(page, 'Clamp ring')
+  const own = `G20 G90 G40 G49 G80\n(${uuid()})\nT1 M6\nG54 G0 X0 Y0 S2000\nG43 H2 Z1.\nG1 Z-.1 F8\nG0 Z1.\nG49\nM30\n`
+  await pick(page, { name: 'own.ngc', buffer: Buffer.from(own) })
+  const kept = page.waitForResponse(
+    (answer) => answer.url().includes('/api/programs/') && answer.request().method() === 'PUT',
+  )
+  await page.getByTestId('keep-program').click()
+  expect((await kept).status()).toBe(201)
+  await page.reload()
+  const wrong = page.getByTestId('finding-danger').filter({ hasText: 'T1 is used with H2' })
+  await wrong.getByTestId('show-lines').click()
+  await expect(wrong.locator('[aria-current=location]')).toContainText('G43 H2 Z1.')
+
+  await page.getByRole('button', { name: 'Back to the set-up' }).click()
+  await mira.goTo('program')
+  await expect(page.getByTestId('program-stands')).toContainText('T1 is used with H2')
+  await expect(page.getByTestId('program-stands')).toContainText('Not held against the file')
+  await mira.look('program-step')
+  // It leads to what is wrong; going on all the same asks why.
+  await page.getByTestId('next').click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('own.ngc')
+  await page.goBack()
+  await page.getByRole('button', { name: 'Go on all the same' }).click()
+  await page.getByRole('button', { name: 'It may run' }).click()
+  await expect(page.getByText('A reason is needed')).toBeVisible()
+  await page.getByTestId('reason').fill('H2 holds the length of T1 today')
+  await page.getByRole('button', { name: 'It may run' }).click()
+  await mira.goTo('program')
+  await expect(page.getByText('may run: H2 holds the length of T1 today')).toBeVisible()
+
+  // Another revision is to be looked over anew.
+  await page.getByRole('button', { name: 'Open the program' }).click()
+  await pick(page, { name: 'own.ngc', buffer: Buffer.from(own.replace('H2', 'H1')) })
+  await page.getByTestId('keep-program').click()
+  await expect(page.getByTestId('revision')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Back to the set-up' }).click()
+  await mira.goTo('program')
+  await expect(page.getByTestId('program-stands')).not.toContainText('T1 is used with H2')
+  await mira.look('program-step-clear')
+  await expect(page.getByTestId('next')).toHaveText('I looked it over')
 })
 
 test('the file at the machine is the one that was read, or it is not', async ({ page, demo }) => {

@@ -13,6 +13,12 @@ test('a sheet in its own way: a machine without switches, a master tool, a bore,
   await page.getByTestId('machine-name').fill('Old mill')
   await page.getByRole('radio', { name: 'by marks and dials' }).click()
   await page.getByTestId('dial-turn').fill('2.5')
+  await page.getByTestId('machine-spindle').fill('8000')
+  await page.getByTestId('travel-Z-from').fill('0')
+  await page.getByRole('button', { name: 'Keep this machine' }).click()
+  // One end alone is no travel: told at its field, and the rest stays.
+  await expect(page.getByRole('alert')).toHaveText('Z: Type both ends, or leave both empty.')
+  await page.getByTestId('travel-Z-to').fill('-420')
   await mira.look('sheet-machine')
   await page.getByRole('button', { name: 'Keep this machine' }).click()
   await page.getByRole('radio', { name: 'Old mill' }).click()
@@ -31,6 +37,8 @@ test('a sheet in its own way: a machine without switches, a master tool, a bore,
   await page.getByTestId('go-on').click()
   await page.getByTestId('tool-more-0').click()
   await page.getByTestId('tool-diameter-0').fill('1')
+  await page.getByTestId('tool-size-0').fill('10.5')
+  await page.getByTestId('tool-program-size-0').fill('10')
   await mira.look('sheet-tools')
   await page.getByTestId('go-on').click()
 
@@ -69,4 +77,19 @@ test('a sheet in its own way: a machine without switches, a master tool, a bore,
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Touch 1 around the circle/)
   await mira.goTo('tip-on-part:G54:T1')
   await expect(page.getByText('The quill is out by 10 mm')).toBeVisible()
+
+  // What the sheet says of the machine and the tool is held against its program.
+  await page.getByTestId('program').click()
+  await page.getByTestId('program-file').setInputFiles({
+    name: 'plate.ngc',
+    mimeType: '',
+    buffer: Buffer.from(
+      'G21 G90 G40 G49 G80\nT1 M6\nG54 G0 X0 Y0 S9000\nG43 H1 Z25.\nG1 Z-1. F200\nX5.\nG0 Z25.\nG49\nM30\n',
+    ),
+  })
+  await expect(
+    page.getByTestId('finding-danger').filter({ hasText: 'T1 stands in for a thinner tool' }),
+  ).toContainText('every wall is cut 0.250 mm too deep')
+  await expect(page.getByText('S9000 is more than the spindle turns')).toBeVisible()
+  await mira.look('sheet-program')
 })

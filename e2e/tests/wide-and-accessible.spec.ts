@@ -42,6 +42,7 @@ const VIEWS: readonly { readonly name: string; readonly open: (page: Page) => Pr
         ['a proof', 'Eyepiece adapter', undefined, /Send T3 over zero/],
         ['an air cut that waits', 'Eyepiece adapter', 'air-cut', /First: G54 with T3/],
         ['a release that waits', 'Eyepiece adapter', 'record', /steps are still open/],
+        ['a program looked over', 'Drawtube flange', 'program', /Look the program over/],
         ['a first part', 'Mirror cell plate', 'first-part', /Cut the first part/],
       ] as const
     ).map(([name, setup, step, words]) => ({

@@ -17,6 +17,8 @@ export interface Harness {
     path: string,
     body?: unknown,
   ): Promise<{ status: number; body: any; headers: Headers }>
+  /** Sends bytes as they are, and gives the answer as it comes. */
+  request(method: string, path: string, body?: string | Uint8Array<ArrayBuffer>): Promise<Response>
   signInAs(name: string, pin?: string): Promise<string>
   close(): Promise<void>
 }
@@ -43,16 +45,28 @@ export async function startHarness(): Promise<Harness> {
   let cookie = ''
   const people = new Map<string, string>()
 
-  const send: Harness['send'] = async (method, path, body) => {
+  const request = async (
+    method: string,
+    path: string,
+    body?: string | Uint8Array<ArrayBuffer>,
+    type?: string,
+  ) => {
     const answer = await api.request(`/api${path}`, {
       method,
-      headers: { 'Content-Type': 'application/json', ...(cookie === '' ? {} : { Cookie: cookie }) },
-      ...(body === undefined
-        ? {}
-        : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+      headers: {
+        ...(type !== undefined && { 'Content-Type': type }),
+        ...(cookie !== '' && { Cookie: cookie }),
+      },
+      ...(body !== undefined && { body }),
     })
     const set = answer.headers.get('set-cookie')
     if (set !== null) cookie = set.split(';')[0] ?? ''
+    return answer
+  }
+
+  const send: Harness['send'] = async (method, path, body) => {
+    const text = typeof body === 'string' || body === undefined ? body : JSON.stringify(body)
+    const answer = await request(method, path, text, 'application/json')
     return { status: answer.status, body: await answer.json(), headers: answer.headers }
   }
 
@@ -60,6 +74,7 @@ export async function startHarness(): Promise<Harness> {
     api,
     database,
     send,
+    request,
     passSeconds: (seconds) => (now += seconds * 1000),
     async signInAs(personName, pin = '2468') {
       const id = people.get(personName) ?? uuid()

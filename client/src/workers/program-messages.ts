@@ -1,7 +1,8 @@
 import type { ProgramReading } from '@pine/core'
 
-/** To the worker: read a file, or give lines of the one that was read. */
+/** To the worker: read a file or only open it, or give lines of the one that was. */
 export type ProgramRequest =
+  | { readonly ask: 'open'; readonly file: Blob }
   | { readonly ask: 'read'; readonly file: Blob }
   | { readonly ask: 'hash'; readonly file: Blob }
   | { readonly ask: 'lines'; readonly id: number; readonly from: number; readonly to: number }

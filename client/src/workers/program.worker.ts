@@ -23,6 +23,9 @@ self.addEventListener('message', ({ data }: MessageEvent<ProgramRequest>) => {
 
 async function handle(request: ProgramRequest): Promise<void> {
   switch (request.ask) {
+    case 'open':
+      opened = request.file
+      return
     case 'read':
       opened = request.file
       return read(request.file)

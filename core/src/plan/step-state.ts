@@ -1,6 +1,7 @@
 import { instantOf } from '../freshness/instant'
 import { sensitivity } from '../freshness/sensitivity'
 import { activeLift } from '../proof/lift'
+import { mayRun, programStanding } from '../program/program-standing'
 import { addressesOf, coverageOf } from '../proof/proven'
 import type { CheckOff, Reading, SetupDocument } from '../setup/document'
 import { standingReadings } from '../setup/quantity'
@@ -18,9 +19,8 @@ export function stepState(
     case 'sheet':
       return { step, done: true, trust: 'read' }
     case 'check': {
-      const done =
-        standingCheckOff(document, step.check) !== undefined &&
-        (step.check !== 'air-cut' || activeLift(document) === undefined)
+      const seen = standingCheckOff(document, step.check)
+      const done = seen !== undefined && !isUndone(seen, document, solution)
       const trust = step.station === 'prove' || step.station === 'release' ? 'proven' : 'read'
       return { step, done, trust: done ? trust : 'not-read' }
     }
@@ -53,6 +53,14 @@ export function stepState(
   }
 }
 
+/** What is there now speaks against what was seen to. */
+function isUndone({ of, leftOut }: CheckOff, document: SetupDocument, solution: Solution): boolean {
+  if (of === 'air-cut') return activeLift(document) !== undefined
+  if (of !== 'program' || leftOut !== undefined) return false
+  const standing = programStanding(document, solution)
+  return standing !== undefined && !mayRun(standing)
+}
+
 const registerAt = (solution: Solution, wanted: string): Register | undefined =>
   solution.registers.find(({ address }) => address === wanted)
 
@@ -72,7 +80,7 @@ const isProven = (document: SetupDocument, register: Register | undefined): bool
 
 /** What was seen to, as long as nothing has undone it since. */
 export function standingCheckOff(
-  { checkOffs = [], events = [], keyIns, readBacks }: SetupDocument,
+  { checkOffs = [], events = [], keyIns, readBacks, programs = [] }: SetupDocument,
   of: CheckOff['of'],
 ): CheckOff | undefined {
   return checkOffs.findLast((checkOff) => {
@@ -91,6 +99,10 @@ export function standingCheckOff(
           checkOff.afterReadBacks === readBacks.length &&
           !keyIns.some(({ by }) => by === checkOff.by)
         )
+      case 'program': {
+        const read = programs.at(-1)
+        return read === undefined || instantOf(read.at) <= instantOf(checkOff.at)
+      }
       case 'gauges':
       case 'air-cut':
       case 'first-part':

@@ -36,10 +36,12 @@ export function judgeNeeds(
       ...lengthNeeds(operation, solution),
       ...diameterNeeds(operation, solution),
       ...speedNeeds(operation, document),
+      ...substitutes(operation, document),
       ...rowNeeds(operation, document, solution),
       ...travels(operation, document, solution),
       ...beneath(operation, document, solution),
     ]),
+    ...finderSpeed(reading, document),
     ...solution.warnings
       .filter(({ code }) => code === 'lift-active')
       .map(({ amount }) =>
@@ -111,6 +113,33 @@ function speedNeeds({ tool, speeds, from }: Operation, { sheet }: SetupDocument)
   return limit === undefined || fastest <= limit
     ? []
     : [judged('speed-above-limit', from, { speed: fastest, ...(tool !== undefined && { tool }) })]
+}
+
+/** What a program leaves set turns an edge finder that is put in afterwards: the control keeps S. */
+function finderSpeed({ operations }: ProgramReading, { sheet }: SetupDocument) {
+  const limit = Math.min(...sheet.gauges.map(({ maxSpeed = Infinity }) => maxSpeed))
+  const last = operations.findLast(({ speeds }) => speeds.length > 0)
+  const speed = last?.speeds.at(-1)
+  return last === undefined || speed === undefined || speed <= limit
+    ? []
+    : [judged('speed-above-finder', last.from, { speed, limit })]
+}
+
+/**
+ * A tool that stands in for the one that the program was written for cuts half the difference of their
+ * diameters off its wall: with cutter compensation its own D makes up for that, without it nothing does.
+ */
+function substitutes({ tool, from, diameters, compensates }: Operation, { sheet }: SetupDocument) {
+  const here = sheet.tools.find(({ number }) => number === tool)
+  if (here?.diameter === undefined || here.programDiameter === undefined) return []
+  const [actual, written] = [readLength(here.diameter), readLength(here.programDiameter)]
+  if (!actual.ok || !written.ok || actual.value.nm === written.value.nm) return []
+  const amount = toNanometres(Math.round((written.value.nm - actual.value.nm) / 2))
+  const about = { ...(tool !== undefined && { tool }), amount }
+  const [called] = diameters
+  return compensates === true
+    ? [judged('substitute-compensated', called?.at ?? from, about)]
+    : [judged('substitute-not-compensated', from, about)]
 }
 
 function rowNeeds({ rows }: Operation, { sheet }: SetupDocument, solution: Solution) {
@@ -219,5 +248,6 @@ const judged = (
     readonly axis?: MachineAxis
     readonly amount?: Nanometres
     readonly speed?: number
+    readonly limit?: number
   } = {},
 ): ProgramJudgement => ({ code, severity: JUDGEMENT_SEVERITIES[code], ...place, ...about })

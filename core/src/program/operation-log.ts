@@ -27,6 +27,7 @@ export class OperationLog {
   private cutMm = 0
   private rapidMm = 0
   private cutMinutes = 0
+  private compensates = false
   private uncertain = false
 
   constructor(
@@ -44,7 +45,13 @@ export class OperationLog {
   }
 
   useSpeed(perMinute: number): void {
+    // The last one stays on the control: it stands last.
+    this.speeds.delete(perMinute)
     this.speeds.add(perMinute)
+  }
+
+  compensate(): void {
+    this.compensates = true
   }
 
   /** A comment before its moves spoke of a speed. */
@@ -117,6 +124,7 @@ export class OperationLog {
       ...(this.firstApproach && { firstApproach: this.firstApproach }),
       ...(this.rapidBelowZero && { rapidBelowZero: this.rapidBelowZero }),
       ...(this.spokenSpeed && this.speeds.size === 0 && { spokenSpeed: this.spokenSpeed }),
+      ...(this.compensates && { compensates: true }),
       speeds: [...this.speeds],
       feeds: [...this.feeds],
       cutMm: this.cutMm,

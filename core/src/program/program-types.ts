@@ -67,6 +67,9 @@ export interface Operation {
   readonly rapidBelowZero?: ProgramPlace
   /** A speed that only a comment speaks of. */
   readonly spokenSpeed?: ProgramPlace
+  /** Cutter compensation is switched on (G41 or G42). */
+  readonly compensates?: boolean
+  /** Turns a minute; the one that was set last stands last. */
   readonly speeds: readonly number[]
   /** Millimetres (or inches) a minute, as written. */
   readonly feeds: readonly number[]
@@ -112,6 +115,9 @@ export const NEED_JUDGEMENTS = [
   'diameter-not-set',
   'diameter-stale',
   'speed-above-limit',
+  'speed-above-finder',
+  'substitute-compensated',
+  'substitute-not-compensated',
   'lift-active',
   'beyond-travel',
   'reaches-jaws',
@@ -124,16 +130,21 @@ export type ProgramJudgementCode =
 
 export interface ProgramJudgement extends ProgramPlace {
   readonly code: ProgramJudgementCode
-  /** `danger`: it can crash; `look`: it may be meant; `note`: good to know. */
+  /** `danger`: it can crash or scrap; `look`: it may be meant; `note`: good to know. */
   readonly severity: 'danger' | 'look' | 'note'
   readonly tool?: number
   readonly register?: number
   readonly row?: ProgramRow
   readonly axis?: MachineAxis
-  /** How far beyond the travel, or how far from the jaws; below zero it is in them. */
+  /**
+   * How far beyond the travel; how far from the jaws, below zero in them; or how far off its wall a
+   * substituted tool cuts, below zero into it.
+   */
   readonly amount?: Nanometres
   /** Turns a minute that are called for. */
   readonly speed?: number
+  /** Turns a minute that are allowed. */
+  readonly limit?: number
 }
 
 export interface ProgramReading {

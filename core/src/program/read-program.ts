@@ -185,6 +185,7 @@ export class ProgramReader {
     if (M.includes(6)) this.changeTool()
     for (const code of codes) this.setModal(code)
     const D = value('D')
+    if (has(41) || has(42)) this.current().compensate()
     if (D !== undefined && (has(41) || has(42))) {
       this.current().useDiameter(D, this.place)
       if (this.tool !== undefined && D !== this.tool && D !== 0)

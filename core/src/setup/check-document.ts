@@ -177,10 +177,11 @@ function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
         ...optional(`sheet.gauges.${index}.uncertainty`, uncertainty, { sign: 'not-negative' }),
       ],
     ),
-    ...sheet.tools.flatMap(({ length, lastLength, diameter }, index) => [
+    ...sheet.tools.flatMap(({ length, lastLength, diameter, programDiameter }, index) => [
       ...optional(`sheet.tools.${index}.lastLength`, lastLength, { sign: 'positive' }),
       ...optional(`sheet.tools.${index}.length`, length, { sign: 'positive' }),
       ...optional(`sheet.tools.${index}.diameter`, diameter, { sign: 'positive' }),
+      ...optional(`sheet.tools.${index}.programDiameter`, programDiameter, { sign: 'positive' }),
     ]),
     ...sheet.offsets.flatMap((offset, index) => offsetLengths(offset, `sheet.offsets.${index}`)),
   ]

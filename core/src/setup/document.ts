@@ -193,7 +193,7 @@ export type CheckOff = Fact & {
   readonly leftOut?: string
 } & (
     | { readonly of: 'home'; readonly marks?: Readonly<Record<MachineAxis, HomeMark>> }
-    | { readonly of: 'clean' | 'gauges' | 'holding' | 'look' }
+    | { readonly of: 'clean' | 'gauges' | 'holding' | 'program' | 'look' }
     | { readonly of: 'air-cut'; readonly how?: 'lifted' | 'graphics' }
     | { readonly of: 'first-part'; readonly measured: readonly Measured[] }
   )

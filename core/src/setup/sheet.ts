@@ -82,6 +82,8 @@ export interface Gauge {
   readonly uncertainty?: WrittenLength
   /** Grade of a gauge block by ISO 3650, where there is no certificate. */
   readonly grade?: BlockGrade
+  /** Turns a minute that it bears, for one that turns: an edge finder or a wobbler. */
+  readonly maxSpeed?: number
 }
 
 export interface Tool {
@@ -96,6 +98,8 @@ export interface Tool {
   /** Nominal diameter, and the row (D) that holds it. */
   readonly diameter?: WrittenLength
   readonly diameterRegister?: number
+  /** Diameter of the tool that the program was written for, where this one stands in for it. */
+  readonly programDiameter?: WrittenLength
 }
 
 /** How X or Y of a work offset is found. */

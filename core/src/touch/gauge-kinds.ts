@@ -126,5 +126,8 @@ export const GAUGE_FACTS: Readonly<Record<GaugeKind, GaugeKindFacts>> = {
   probe: { ...inSpindle, measure: 'radius', shareInZ: null, shareInXY: 1, repeatabilityMm: 0.002 },
 }
 
+/** Kinds that stand in a turning spindle, and bear only so many turns a minute. */
+export const TURNING_GAUGES: readonly GaugeKind[] = ['edge-finder', 'wobbler']
+
 /** A bare tip or nose on the part, with nothing between (from memory). */
 export const BARE_REPEATABILITY_MM = 0.02

@@ -62,6 +62,15 @@ export function describeCheck(sheet: SetupSheet, check: CheckOff['of']): CheckWo
           'Guards closed, rapid at its lowest, a thumb on feed hold. Clip and plate off before the spindle starts.',
         done: 'It ran clear',
       }
+    case 'program':
+      return {
+        title: 'The program',
+        sentence: 'Look the program over against this set-up.',
+        points: [],
+        caution:
+          'What is told of a program is not all that can be wrong with it: the air cut shows the rest.',
+        done: 'I looked it over',
+      }
     case 'first-part':
       return {
         title: 'First part',

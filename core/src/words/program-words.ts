@@ -127,6 +127,23 @@ const judgements: Readonly<
     why: 'The control stops there, or turns slower at the same feed: more for each tooth.',
     remedy: 'Lower S, and the feed with it.',
   }),
+  'speed-above-finder': ({ speed, limit }) => ({
+    title: `S${speed} stays on the control after it`,
+    why: `A finder that bears ${limit} turns a minute flies apart when the spindle is started for it.`,
+    remedy: 'Set the finder’s own speed before the spindle starts, whenever a zero is found again.',
+  }),
+  'substitute-compensated': ({ tool, amount }, write) => ({
+    title: `T${tool} stands in for ${amount !== undefined && amount < 0 ? 'a thinner' : 'a thicker'} tool, with compensation`,
+    why: `Its walls come out right only with its own D; without that they are ${offWall(amount, write)}.`,
+    remedy:
+      'Measure this tool and key in its own D. Look at inside corners and narrow slots: they have the radius of this tool.',
+  }),
+  'substitute-not-compensated': ({ tool, amount }, write) => ({
+    title: `T${tool} stands in for ${amount !== undefined && amount < 0 ? 'a thinner' : 'a thicker'} tool, without compensation`,
+    why: `Nothing makes up for the difference: every wall is ${offWall(amount, write)}.`,
+    remedy:
+      'Put the tool in that the program was written for, or write the program anew for this one.',
+  }),
   'lift-active': ({ amount }, write) => ({
     title: `Everything is raised by ${amount === undefined ? 'a lift' : write(amount)}`,
     why: 'Right for an air cut; in the part nothing would be cut.',
@@ -179,6 +196,14 @@ const judgements: Readonly<
     remedy: 'Look where the parallels lie, or put something beneath that may be cut.',
   }),
 }
+
+/** What is left standing on a wall, or cut too much of it. */
+const offWall = (amount: ProgramJudgement['amount'], write: LengthWriter): string =>
+  amount === undefined
+    ? 'off'
+    : amount < 0
+      ? `cut ${write(depth(amount))} too deep`
+      : `left ${write(amount)} too thick`
 
 /** How far below something: an amount counts upwards from it. */
 const depth = (amount: NonNullable<ProgramJudgement['amount']>) => -amount as typeof amount

@@ -3,7 +3,7 @@ import type { SetupDocument } from '../setup/document'
 import { asksForSpindle, type FieldKey } from '../plan/reading-fields'
 import type { Station } from '../plan/steps'
 import { sideOf } from '../setup/sheet'
-import type { GaugeKind } from '../touch/gauge-kinds'
+import { TURNING_GAUGES, type GaugeKind } from '../touch/gauge-kinds'
 import { approachDirection, axisOfFace, type Face, type Side } from '../touch/touch'
 
 /** What a reading step says: where one is, what to do, what to beware of, what is read. */
@@ -40,8 +40,6 @@ export const FIELD_NAMES: Readonly<Record<FieldKey, string>> = {
 const CAUTIONS = {
   nose: 'Spindle stopped, tool out. Smallest step near contact, whole hand on the wheel.',
   tip: 'Spindle stopped; smallest step near contact, whole hand on the wheel. Edges cut: hold the shank.',
-  finder:
-    'Raise Z before crossing the part. Finder within its rated speed; guards closed, hands away.',
   pin: 'Spindle stopped. Raise Z before crossing the part; smallest step near contact, fingers clear.',
   cutter:
     'Spindle stopped, widest diameter against the face. A tapered bit meets it elsewhere: put a pin in its place.',
@@ -49,6 +47,16 @@ const CAUTIONS = {
     'Clip on, and the circuit shown before anything moves; clip and plate off before the spindle starts.',
   difference: 'Spindle stopped. Move Z up before X or Y, and come down with the smallest step.',
 } as const
+
+/** Of gauges that turn: said with the limit of the one in use, where the sheet knows it. */
+function finderCaution({ sheet }: SetupDocument, using: readonly string[]): string {
+  const limits = sheet.gauges.flatMap(({ id, maxSpeed }) =>
+    using.includes(id) && maxSpeed !== undefined ? [maxSpeed] : [],
+  )
+  const speed =
+    limits.length === 0 ? 'within its rated speed' : `never above S${Math.min(...limits)}`
+  return `Raise Z before crossing the part. Finder ${speed}; guards closed, hands away.`
+}
 
 const faceNames: Readonly<
   Record<Face, { outside: string; inside: string; from: string; inward: string }>
@@ -157,7 +165,7 @@ function touchWords(
       return {
         title: `${quantity.row} · touch ${quantity.point} around`,
         sentence: `Touch ${quantity.point} around the circle${gauge === '' ? ', far from the others' : ` with the ${gauge}`}.`,
-        caution: CAUTIONS.finder,
+        caution: finderCaution(document, using),
         field: 'Machine X and Y at contact',
       }
     case 'edge-point': {
@@ -165,7 +173,7 @@ function touchWords(
       return {
         title: `${quantity.row} · ${name}, touch ${quantity.point}`,
         sentence: `${capital(name)}, ${faceNames[quantity.face].from}, ${quantity.point === 1 ? 'near one end of it' : 'as far along it as can be reached'}${gauge === '' ? '' : `, until the ${gauge} touches`}.`,
-        caution: CAUTIONS.finder,
+        caution: finderCaution(document, using),
         field: 'Machine X and Y at contact',
       }
     }
@@ -223,15 +231,15 @@ function faceWords(
   const side = plan ? sideOf(plan) : 'outside'
   const gauge = gaugeNames(document, using)
   const used = (kind: GaugeKind) => usesKind(document, using, kind)
-  const turns = used('edge-finder')
+  const kicks = used('edge-finder')
   const name = faceName(face, side)
   const approach =
     side === 'outside' ? faceNames[face].from : `from the middle ${faceNames[face].inward}`
   return {
     title: `${row} ${axis} · ${name}`,
-    sentence: `${capital(name)}, ${approach}, until the ${gauge === '' ? 'tool touches' : turns ? `${gauge} kicks` : `${gauge} touches`}.`,
-    caution: turns
-      ? CAUTIONS.finder
+    sentence: `${capital(name)}, ${approach}, until the ${gauge === '' ? 'tool touches' : kicks ? `${gauge} kicks` : `${gauge} touches`}.`,
+    caution: TURNING_GAUGES.some(used)
+      ? finderCaution(document, using)
       : used('plate')
         ? CAUTIONS.plate
         : used('cutter')

@@ -8,6 +8,7 @@ import type { Outcome } from '../refusal'
 import type { Store } from '../store/store'
 import { addPerson } from '../use-cases/people'
 import { documentOf } from '../use-cases/setup-document'
+import { keepProgramText } from '../use-cases/programs'
 import { addFact, createSetup } from '../use-cases/setups'
 import { addGauge, addMachine } from '../use-cases/shop'
 import {
@@ -125,6 +126,7 @@ class DemoSetup {
     const file = readFileSync(new URL(`./programs/${name}`, import.meta.url))
     const sha256 = createHash('sha256').update(file).digest('hex')
     const reading = readProgram(file.toString('utf8'))
+    must(await keepProgramText(this.store, this.tick, this.person, sha256, file))
     await this.add({
       id: uuid(),
       kind: 'program',
@@ -162,6 +164,7 @@ async function recordedPlate(setup: DemoSetup): Promise<void> {
     gap: mm('25.00'),
     overZero: true,
   })
+  await setup.see({ of: 'program' })
   await setup.see({ of: 'air-cut', how: 'graphics' })
   await setup.see({
     of: 'first-part',

@@ -42,6 +42,7 @@ export const GAUGES = {
     kind: 'edge-finder',
     name: '0.200 in edge finder',
     size: inch('0.2000'),
+    maxSpeed: 1200,
   },
   setterInch: { id: uuid(), kind: 'height-setter', name: '2 in setter', size: inch('2.0000') },
   shim: { id: uuid(), kind: 'shim', name: '0.1 mm shim', size: mm('0.10') },

@@ -3,6 +3,7 @@ import { bodyLimit } from 'hono/body-limit'
 import { HTTPException } from 'hono/http-exception'
 import { requestId } from 'hono/request-id'
 import {
+  LONGEST_PROGRAM,
   newFactSchema,
   newMachineSchema,
   newPersonSchema,
@@ -14,6 +15,7 @@ import type { Clock } from '../clock'
 import type { Store } from '../store/store'
 import { addPerson, signIn } from '../use-cases/people'
 import { addGauge, addMachine } from '../use-cases/shop'
+import { keepProgramText, programText } from '../use-cases/programs'
 import { addFact, createSetup, listSetups, openSetup } from '../use-cases/setups'
 import { body } from './body'
 import { noRoute, notJson, tooLarge, unexpected } from './refusals'
@@ -63,6 +65,18 @@ export function createApi({ store, clock, onUnexpected }: ApiParts) {
       const added = await addGauge(store, clock, c.var.person, c.req.valid('json'))
       return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
     })
+    .put('/programs/:sha256/text', async (c) => {
+      const bytes = new Uint8Array(await c.req.arrayBuffer())
+      const kept = await keepProgramText(store, clock, c.var.person, c.req.param('sha256'), bytes)
+      return kept.ok ? c.json(kept.value, 201) : replyRefusal(c, kept.refusal)
+    })
+    .get('/programs/:sha256/text', async (c) => {
+      const found = await programText(store, c.req.param('sha256'))
+      // Bytes, not a page: a browser must not make anything of what stands in them.
+      return found.ok
+        ? c.body(new Uint8Array(found.value), 200, { 'Content-Type': 'application/octet-stream' })
+        : replyRefusal(c, found.refusal)
+    })
     .get('/setups', async (c) => c.json(await listSetups(store, clock)))
     .post('/setups', body(newSetupSchema), async (c) => {
       const made = await createSetup(store, clock, c.var.person, c.req.valid('json'))
@@ -83,11 +97,13 @@ export function createApi({ store, clock, onUnexpected }: ApiParts) {
       return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
     })
 
+  const limit = (maxSize: number) =>
+    bodyLimit({ maxSize, onError: (c) => replyRefusal(c, tooLarge(maxSize)) })
+  const [fact, longText] = [limit(LONGEST_BODY), limit(LONGEST_PROGRAM)]
+
   return new Hono()
     .use(requestId())
-    .use(
-      bodyLimit({ maxSize: LONGEST_BODY, onError: (c) => replyRefusal(c, tooLarge(LONGEST_BODY)) }),
-    )
+    .use((c, next) => (c.req.path.startsWith('/api/programs/') ? longText : fact)(c, next))
     .route('/api', open)
     .route('/api', signed)
     .all('/api/*', (c) => replyRefusal(c, noRoute(c.req.path)))

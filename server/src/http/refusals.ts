@@ -2,10 +2,11 @@ import { refuse, type Refusal } from '../refusal'
 
 export const tooLarge = (limit: number): Refusal =>
   refuse('body-too-large', {
-    message: 'The request is larger than a set-up can be.',
+    message: 'The request is larger than is kept here.',
     expected: `at most ${limit / 1024} kB`,
     received: 'more than that',
-    remedy: 'Send one fact at a time; files of programs have their own way in.',
+    remedy:
+      'Send one fact at a time. A longer program is read all the same; only its text is not kept.',
   }).refusal
 
 export const notJson = (): Refusal =>

@@ -5,11 +5,13 @@ import {
   gaugeEntity,
   machineEntity,
   personEntity,
+  programTextEntity,
   sessionEntity,
   setupEntity,
 } from './entities'
 import { FactsOfPrograms1795939200000 } from './migrations/facts-of-programs'
 import { FactsOfTheWholeRun1795593600000 } from './migrations/facts-of-the-whole-run'
+import { ProgramTexts1796198400000 } from './migrations/program-texts'
 import { FirstTables1772438400000 } from './migrations/first-tables'
 
 /** A connection pool on any PostgreSQL server, with the tables brought up to date. */
@@ -17,11 +19,20 @@ export async function openDatabase(url: string): Promise<DataSource> {
   const source = new DataSource({
     type: 'postgres',
     url,
-    entities: [personEntity, sessionEntity, machineEntity, gaugeEntity, setupEntity, factEntity],
+    entities: [
+      personEntity,
+      sessionEntity,
+      machineEntity,
+      gaugeEntity,
+      programTextEntity,
+      setupEntity,
+      factEntity,
+    ],
     migrations: [
       FirstTables1772438400000,
       FactsOfTheWholeRun1795593600000,
       FactsOfPrograms1795939200000,
+      ProgramTexts1796198400000,
     ],
     migrationsRun: true,
     // Two processes that start together must not both migrate half of it.

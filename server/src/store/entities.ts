@@ -70,6 +70,23 @@ export const gaugeEntity = new EntitySchema<DeclarationEntity>({
   columns: declarationColumns,
 })
 
+export interface ProgramTextEntity {
+  sha256: string
+  bytes: Buffer
+  keptBy: string
+  keptAt: Date
+}
+
+export const programTextEntity = new EntitySchema<ProgramTextEntity>({
+  name: 'program_text',
+  columns: {
+    sha256: { type: 'text', primary: true },
+    bytes: { type: 'bytea' },
+    keptBy: { type: 'uuid', name: 'kept_by' },
+    keptAt: { type: 'timestamptz', name: 'kept_at' },
+  },
+})
+
 export interface SetupEntity {
   id: string
   createdBy: string

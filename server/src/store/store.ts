@@ -23,6 +23,13 @@ export interface SetupRow {
   readonly facts: readonly FactRow[]
 }
 
+export interface NewProgramText {
+  readonly sha256: string
+  readonly bytes: Uint8Array
+  readonly personId: string
+  readonly at: Date
+}
+
 export interface Credentials {
   readonly personId: string
   readonly pinHash: string
@@ -51,6 +58,10 @@ export interface Store {
   addMachine(entry: MachineEntry, personId: string, at: Date): Promise<Insertion>
   gauges(): Promise<readonly ShopGauge[]>
   addGauge(entry: ShopGauge, personId: string, at: Date): Promise<Insertion>
+
+  /** Writes a text under its hash, unless it is there already. */
+  keepProgramText(text: NewProgramText): Promise<void>
+  programText(sha256: string): Promise<Uint8Array | undefined>
 
   setups(): Promise<readonly SetupRow[]>
   setup(id: string): Promise<SetupRow | undefined>

@@ -6,6 +6,7 @@ import {
   gaugeEntity,
   machineEntity,
   personEntity,
+  programTextEntity,
   sessionEntity,
   setupEntity,
   type FactEntity,
@@ -21,6 +22,7 @@ export function typeormStore(source: DataSource): Store {
   const sessions = source.getRepository(sessionEntity)
   const machines = source.getRepository(machineEntity)
   const gauges = source.getRepository(gaugeEntity)
+  const texts = source.getRepository(programTextEntity)
 
   return {
     async people() {
@@ -79,6 +81,18 @@ export function typeormStore(source: DataSource): Store {
     },
     addGauge: ({ id, gauge }, createdBy, createdAt) =>
       insertion(gauges.insert({ id, declaration: gauge, createdBy, createdAt })),
+
+    async keepProgramText({ sha256, bytes, personId, at }) {
+      await texts
+        .createQueryBuilder()
+        .insert()
+        .values({ sha256, bytes: Buffer.from(bytes), keptBy: personId, keptAt: at })
+        .orIgnore()
+        .execute()
+    },
+    async programText(sha256) {
+      return (await texts.findOneBy({ sha256 }))?.bytes
+    },
 
     async setups() {
       return (await findSetups(source.manager)).map(setupRow)

@@ -101,60 +101,60 @@ interface ToolExtrasProps {
   readonly problem: (field: string) => string | undefined
 }
 
-/** What only some tools have: a length from a presetter, a length from last time, a diameter register. */
+const LENGTHS = [
+  {
+    field: 'length',
+    label: 'Known length, nose to tip (presetter, sensor)',
+    note: 'Left empty, it is touched.',
+    testID: 'tool-length',
+  },
+  {
+    field: 'lastLength',
+    label: 'Length last time, not taken from its holder since',
+    testID: 'tool-last',
+  },
+  { field: 'diameter', label: 'Its diameter', testID: 'tool-size' },
+  {
+    field: 'programDiameter',
+    label: 'Diameter that the program was written for, if another',
+    note: 'For a tool that stands in: what that does to its walls is told with the program.',
+    testID: 'tool-program-size',
+  },
+] as const
+
+/** What only some tools have: a length from a presetter or from last time, its diameter and where that is keyed. */
 function ToolExtras({ tool, unit, index, onChange, problem }: ToolExtrasProps) {
-  const { length, lastLength, diameterRegister, ...plain } = tool
-  const has = length !== undefined || lastLength !== undefined || diameterRegister !== undefined
-  const [open, setOpen] = useState(has)
+  const { diameterRegister, ...plain } = tool
+  const has = LENGTHS.some(({ field }) => tool[field] !== undefined) || diameterRegister
+  const [open, setOpen] = useState(Boolean(has))
   if (!open)
     return (
       <Button kind="plain" onPress={() => setOpen(true)} testID={`tool-more-${index}`}>
         Known length, last time, diameter …
       </Button>
     )
-  const blank = { text: '', unit }
   return (
     <>
-      <LengthEntry
-        label="Known length, nose to tip (presetter, sensor)"
-        value={length ?? blank}
-        onChange={(next) =>
-          onChange({
-            ...plain,
-            ...(lastLength && { lastLength }),
-            ...(diameterRegister !== undefined && { diameterRegister }),
-            ...(next.text !== '' && { length: next }),
-          })
-        }
-        problem={problem('length')}
-        note="Left empty, it is touched."
-        testID={`tool-length-${index}`}
-      />
-      <LengthEntry
-        label="Length last time, not taken from its holder since"
-        value={lastLength ?? blank}
-        onChange={(next) =>
-          onChange({
-            ...plain,
-            ...(length && { length }),
-            ...(diameterRegister !== undefined && { diameterRegister }),
-            ...(next.text !== '' && { lastLength: next }),
-          })
-        }
-        problem={problem('lastLength')}
-        testID={`tool-last-${index}`}
-      />
+      {LENGTHS.map(({ field, label, testID, ...about }) => (
+        <LengthEntry
+          key={field}
+          label={label}
+          value={tool[field] ?? { text: '', unit }}
+          onChange={(next) => {
+            const { [field]: _before, ...rest } = tool
+            onChange({ ...rest, ...(next.text !== '' && { [field]: next }) })
+          }}
+          problem={problem(field)}
+          testID={`${testID}-${index}`}
+          {...about}
+        />
+      ))}
       <Field
         label="Diameter register D (empty: its diameter is not keyed)"
         value={diameterRegister === undefined ? '' : numberText(diameterRegister)}
         onChange={(text) => {
           const number = wholeNumber(text)
-          onChange({
-            ...plain,
-            ...(length && { length }),
-            ...(lastLength && { lastLength }),
-            ...(number !== 0 && { diameterRegister: number }),
-          })
+          onChange({ ...plain, ...(number !== 0 && { diameterRegister: number }) })
         }}
         problem={problem('diameterRegister')}
         digits

@@ -5,6 +5,7 @@ import { emptyDraft, withProgram } from '@/areas/new-setup/sheet-draft'
 import type { SheetPagesDraft } from '@/areas/new-setup/sheet-pages'
 import { useDraft } from '@/data/drafts'
 import type { ProgramFile } from '@/data/program-file'
+import { keepProgramText } from '@/data/program-text'
 import { Page } from '@/kit/page'
 import { sizeText } from '@/kit/size-text'
 import { Card, Column } from '@/kit/surfaces'
@@ -33,7 +34,8 @@ export function FromProgramScreen() {
       />
     )
   const fill = () => {
-    const { name, bytes, sha256, reading } = file
+    const { name, bytes, sha256, reading, blob } = file
+    void keepProgramText(blob, sha256)
     sheet.set({ page: 0, sheet: withProgram(sheet.value.sheet, found, name) })
     pending.set({ name, bytes, sha256, reading })
     router.push('/setups/new')

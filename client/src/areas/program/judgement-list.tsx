@@ -8,7 +8,7 @@ import {
   type ProgramProblem,
   type Solution,
 } from '@pine/core'
-import type { ProgramFile } from '@/data/program-file'
+import type { ProgramText } from '@/data/program-text'
 import { Button } from '@/kit/button'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
@@ -24,15 +24,21 @@ export interface Placed {
 export interface JudgementListProps {
   readonly judgements: readonly ProgramJudgement[]
   readonly solution: Pick<Solution, 'unit' | 'decimals'>
-  /** The file, where it is at hand: then its lines can be looked at. */
-  readonly file: ProgramFile | undefined
+  /** Whose lines can be looked at. */
+  readonly program: ProgramText
   readonly marked: ReadonlySet<number>
   /** Leads to what mends it, where something here does. */
   readonly mendOf: (judgement: ProgramJudgement) => (() => void) | undefined
 }
 
 /** What is to be looked at before it runs, the dangers first: what, why, what to do, and where. */
-export function JudgementList({ judgements, solution, file, marked, mendOf }: JudgementListProps) {
+export function JudgementList({
+  judgements,
+  solution,
+  program,
+  marked,
+  mendOf,
+}: JudgementListProps) {
   const write = lengthWriter(solution)
   return (
     <Column gap="$3">
@@ -49,7 +55,7 @@ export function JudgementList({ judgements, solution, file, marked, mendOf }: Ju
             detail={`${why} ${remedy}`}
             severity={severity}
             place={judgement}
-            file={file}
+            program={program}
             marked={marked}
             mend={mendOf(judgement)}
           />
@@ -63,12 +69,12 @@ export function JudgementList({ judgements, solution, file, marked, mendOf }: Ju
 export function ProblemList({
   problems,
   leftOut,
-  file,
+  program,
   marked,
 }: {
   readonly problems: readonly ProgramProblem[]
   readonly leftOut: number
-  readonly file: ProgramFile | undefined
+  readonly program: ProgramText
   readonly marked: ReadonlySet<number>
 }) {
   const [all, setAll] = useState(false)
@@ -82,7 +88,7 @@ export function ProblemList({
           detail={`${describeProgramProblem(problem)}.`}
           severity="look"
           place={problem}
-          file={file}
+          program={program}
           marked={marked}
           mend={undefined}
         />
@@ -105,14 +111,18 @@ interface FindingProps {
   readonly detail: string
   readonly severity: ProgramJudgement['severity']
   readonly place: Placed
-  readonly file: ProgramFile | undefined
+  readonly program: ProgramText
   readonly marked: ReadonlySet<number>
   readonly mend: (() => void) | undefined
 }
 
-const SEVERITY_NAMES = { danger: 'Can crash', look: 'Look at it', note: 'Good to know' } as const
+const SEVERITY_NAMES = {
+  danger: 'Can crash or scrap',
+  look: 'Look at it',
+  note: 'Good to know',
+} as const
 
-function Finding({ title, detail, severity, place, file, marked, mend }: FindingProps) {
+function Finding({ title, detail, severity, place, program, marked, mend }: FindingProps) {
   const roles = useRoles()
   const [open, setOpen] = useState(false)
   const { line, excerpt } = place
@@ -145,15 +155,15 @@ function Finding({ title, detail, severity, place, file, marked, mend }: Finding
           </Digits>
         </View>
       )}
-      {open && file && <TextWindow file={file} line={line} marked={marked} />}
-      {(mend !== undefined || (file !== undefined && excerpt !== '')) && (
+      {open && <TextWindow program={program} line={line} marked={marked} />}
+      {(mend !== undefined || excerpt !== '') && (
         <Row flexWrap="wrap">
           {mend && (
             <Button onPress={mend} testID="mend">
               Mend it
             </Button>
           )}
-          {file !== undefined && excerpt !== '' && (
+          {excerpt !== '' && (
             <Button kind="plain" onPress={() => setOpen(!open)} testID="show-lines">
               {open ? 'Close the text' : 'Show it in the text'}
             </Button>

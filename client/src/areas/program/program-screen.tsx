@@ -1,4 +1,4 @@
-import { useMemo } from 'react'
+import { useEffect, useMemo } from 'react'
 import { useRouter } from 'expo-router'
 import { useMedia, View } from 'tamagui'
 import { v7 as uuid } from 'uuid'
@@ -14,6 +14,7 @@ import {
   type ProgramJudgement,
 } from '@pine/core'
 import type { ProgramFile } from '@/data/program-file'
+import { KeptProgramText, keepProgramText, type ProgramText } from '@/data/program-text'
 import { useSetup, type StandingSetup } from '@/data/setups'
 import { OpenedSetup } from '@/areas/run/opened-setup'
 import { lengthWriter } from '@/areas/run/write-length'
@@ -30,6 +31,7 @@ import { Decide, PickProgramPage } from './pick-program'
 import { NeedsList } from './needs-list'
 import { ProgramPicture } from './program-picture'
 import { useProgramFile } from './use-program-file'
+import { verdictOf } from './verdict'
 
 /** The program of a set-up: what it needs beside what is there, and what could go wrong with it. */
 export function ProgramScreen({ id }: { id: string }) {
@@ -49,6 +51,8 @@ function Program({ id, setup }: ProgramProps) {
   const kept = setup.document.programs?.at(-1)
   const file = state.is === 'read' ? state.file : undefined
   const isKept = file !== undefined && file.sha256 === kept?.sha256
+  const text = useMemo(() => kept && new KeptProgramText(kept.sha256, kept.reading), [kept])
+  useEffect(() => () => text?.close(), [text])
   const toStep = (step: string | undefined) =>
     router.push({ pathname: '/setups/[id]', params: { id, ...(step !== undefined && { step }) } })
   const onSheet = () => router.push({ pathname: '/setups/sheet', params: { id } })
@@ -67,6 +71,7 @@ function Program({ id, setup }: ProgramProps) {
           <Decide
             onTake={() => {
               const { name, bytes, sha256, reading } = file
+              void keepProgramText(file.blob, sha256)
               void enter({ id: uuid(), kind: 'program', body: { name, bytes, sha256, reading } })
             }}
             onDrop={drop}
@@ -76,10 +81,10 @@ function Program({ id, setup }: ProgramProps) {
         }
       >
         <Revision file={file} setup={setup} />
-        <Findings reading={file.reading} file={file} {...parts} fresh />
+        <Findings program={file} {...parts} fresh />
       </Page>
     )
-  if (kept === undefined)
+  if (kept === undefined || text === undefined)
     return (
       <PickProgramPage
         title="Which program will run here?"
@@ -106,16 +111,15 @@ function Program({ id, setup }: ProgramProps) {
         {kept.reading.lines} lines, {sizeText(kept.bytes)}, {kept.reading.unit ?? 'no unit'}, read
         by {kept.by}, {kept.sha256.slice(0, 8)}
       </Digits>
-      <Findings reading={kept.reading} file={isKept ? file : undefined} {...parts} />
+      <Findings program={file ?? text} {...parts} />
       <HeaderBeside setup={setup} header={kept.reading.header} />
       <Card padded>
         <Words>
-          {isKept
-            ? 'Was the program changed? What that means for the set-up is told before it is kept.'
-            : 'Its text is not kept here. Pick the file to see its lines, or a new revision to compare.'}
+          Was it changed? Pick the new revision: what that means for the set-up is told before it is
+          kept.
         </Words>
         <FilePicker onPick={open} testID="program-file">
-          {isKept ? 'Pick a new revision' : 'Pick the file'}
+          Pick the file
         </FilePicker>
         <FileProgress program={program} />
       </Card>
@@ -151,15 +155,15 @@ function Revision({ file, setup }: { file: ProgramFile; setup: StandingSetup }) 
 
 interface FindingsProps {
   readonly setup: StandingSetup
-  readonly reading: ProgramFile['reading']
-  readonly file: ProgramFile | undefined
+  readonly program: ProgramText
   readonly toStep: (step: string | undefined) => void
   readonly onSheet: () => void
   /** Not decided on yet: the one thing to do is to keep it, or not. */
   readonly fresh?: boolean
 }
 
-function Findings({ setup, reading, file, toStep, onSheet, fresh = false }: FindingsProps) {
+function Findings({ setup, program, toStep, onSheet, fresh = false }: FindingsProps) {
+  const { reading } = program
   const { wide } = useMedia()
   const { document, solution, steps } = setup
   const judgements = useMemo(
@@ -218,14 +222,14 @@ function Findings({ setup, reading, file, toStep, onSheet, fresh = false }: Find
             <JudgementList
               judgements={judgements}
               solution={solution}
-              file={file}
+              program={program}
               marked={marked}
               mendOf={(judgement) => go(mending(judgement))}
             />
             <ProblemList
               problems={reading.problems}
               leftOut={reading.leftOut}
-              file={file}
+              program={program}
               marked={marked}
             />
           </Column>
@@ -239,13 +243,6 @@ function Findings({ setup, reading, file, toStep, onSheet, fresh = false }: Find
       </View>
     </>
   )
-}
-
-function verdictOf(dangers: number, all: number): string {
-  if (dangers === 1) return 'One thing in it can crash: not to be run as it is.'
-  if (dangers > 1) return `${dangers} things in it can crash: not to be run as it is.`
-  if (all === 0) return 'Nothing in it stands against this set-up.'
-  return all === 1 ? 'One thing to look at.' : `${all} things to look at.`
 }
 
 /** Comments at its head are often the set-up sheet of who wrote it: beside the sheet's own fields. */

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
 import { ScrollView, View } from 'tamagui'
-import type { ProgramFile } from '@/data/program-file'
+import type { ProgramText } from '@/data/program-text'
 import { Button } from '@/kit/button'
 import { Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
@@ -8,26 +8,36 @@ import { around, earlier, later, type LineRange } from './line-range'
 
 /** Some lines of the program about a place, with the marked ones told; more of it earlier and later. */
 export function TextWindow({
-  file,
+  program,
   line,
   marked,
 }: {
-  readonly file: ProgramFile
+  readonly program: ProgramText
   readonly line: number
   readonly marked: ReadonlySet<number>
 }) {
-  const last = file.reading.lines
+  const last = program.reading.lines
   const [range, setRange] = useState<LineRange>(() => around(line, last))
-  const [text, setText] = useState<{ readonly from: number; readonly lines: readonly string[] }>()
+  const [text, setText] = useState<
+    { readonly from: number; readonly lines: readonly string[] } | 'missing'
+  >()
   useEffect(() => {
     let wanted = true
-    void file.lines(range.from, range.to).then((lines) => {
-      if (wanted) setText({ from: range.from, lines })
-    })
+    program.lines(range.from, range.to).then(
+      (lines) => wanted && setText({ from: range.from, lines }),
+      () => wanted && setText('missing'),
+    )
     return () => {
       wanted = false
     }
-  }, [file, range])
+  }, [program, range])
+  if (text === 'missing')
+    return (
+      <Words as="note" role="status">
+        Its text is not at hand: it was too long to be kept, or there was no connection. Pick the
+        file to see its lines.
+      </Words>
+    )
   return (
     <Column gap="$2" testID="text-window">
       <ScrollView horizontal backgroundColor="$tray" borderRadius="$small">

@@ -50,7 +50,7 @@ export function useProgramFile() {
       const { name, size } = file
       progress.set(0)
       // In slices: no frame of the interface waits for the card that shows it.
-    startTransition(() => setState({ is: 'reading', name, of: size }))
+      startTransition(() => setState({ is: 'reading', name, of: size }))
       const mine = readProgramFile(file, (bytes) => progress.set(bytes))
       job.current = mine
       void mine.result.then((result) => {

@@ -5,6 +5,7 @@ import {
   airCutLift,
   describeCheck,
   formatLength,
+  lowestZ,
   standingCheckOff,
   typographic,
   type LiftPlace,
@@ -36,8 +37,9 @@ export const LIFT_PLACE_WORDS: Readonly<Record<LiftPlace, string>> = {
 /** Everything raised for a run in air: the lift is worked out, and stays ACTIVE until it is taken out. */
 export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
   const { document, solution } = setup
-  const { unit } = document.sheet
-  const words = describeCheck(document.sheet, 'air-cut')
+  const { sheet } = document
+  const { unit } = sheet
+  const words = describeCheck(sheet, 'air-cut')
   const lift = activeLift(document)
   const done = standingCheckOff(document, 'air-cut')
   const [where, setWhere] = useState<LiftPlace>('external-offset')
@@ -45,6 +47,8 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
     { key: 'lowest', label: 'Lowest Z in the program' },
     { key: 'margin', label: 'Air beneath the tip', sign: 'positive' },
   ])
+  const program = document.programs?.at(-1)
+  const reached = program && lowestZ(program.reading)
   const [lowest, margin] = [numbers.value('lowest'), numbers.value('margin')]
   const amount =
     lowest === undefined || margin === undefined ? undefined : airCutLift(lowest, margin)
@@ -136,6 +140,20 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
         </Row>
         <Words>typed into {LIFT_PLACE_WORDS[where]}.</Words>
       </Card>
+      {reached !== undefined && lowest === undefined && (
+        <Button
+          onPress={() => {
+            numbers.change(
+              'lowest',
+              formatLength(reached, numbers.unit, sheet.machine.control.decimals[numbers.unit]),
+            )
+            numbers.setActive('margin')
+          }}
+          testID="take-lowest"
+        >
+          {program?.name} goes to Z {typographic(lengthWriter(solution)(reached))} {unit}: take it
+        </Button>
+      )}
       <Choice label="Where does it go?" value={where} onChange={setWhere} options={PLACES} />
       <Button
         onPress={() => {

@@ -15,6 +15,7 @@ import { AirCutStep } from './air-cut-step'
 import { CheckFrame } from './check-frame'
 import { FirstPartStep } from './first-part-step'
 import { HomeMarksStep } from './home-marks-step'
+import { ProgramStep } from './program-step'
 import { RegistersPanel } from './registers-panel'
 import type { StepProps } from './step-props'
 import { lengthWriter } from './write-length'
@@ -23,11 +24,12 @@ export interface CheckStepProps extends StepProps {
   readonly check: CheckOff['of']
 }
 
-/** A step that is seen to: home, clean, gauges, the part held, the air cut, the first part, a second look. */
+/** A step that is seen to: home, clean, gauges, the part held, the program, the air cut, the first part, a second look. */
 export function CheckStep(props: CheckStepProps) {
   const { check, setup } = props
   if (check === 'home' && setup.document.sheet.machine.homing === 'marks')
     return <HomeMarksStep {...props} />
+  if (check === 'program') return <ProgramStep {...props} />
   if (check === 'air-cut') return <AirCutStep {...props} />
   if (check === 'first-part') return <FirstPartStep {...props} />
   return <SimpleCheck {...props} check={check} />
@@ -38,7 +40,7 @@ function SimpleCheck({
   setup,
   enter,
   onDone,
-}: StepProps & { check: Exclude<CheckOff['of'], 'air-cut' | 'first-part'> }) {
+}: StepProps & { check: Exclude<CheckOff['of'], 'program' | 'air-cut' | 'first-part'> }) {
   const { document } = setup
   const words = describeCheck(document.sheet, check)
   const done = standingCheckOff(document, check)

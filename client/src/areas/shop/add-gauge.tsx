@@ -2,6 +2,7 @@ import { useState } from 'react'
 import {
   GAUGE_FACTS,
   GAUGE_KINDS,
+  TURNING_GAUGES,
   describeProblem,
   otherUnit,
   readLength,
@@ -15,6 +16,8 @@ import { Choice } from '@/kit/choice'
 import { Field } from '@/kit/field'
 import { Card, Row } from '@/kit/surfaces'
 import { GAUGE_NAMES, MEASURE_NAMES } from './gauge-names'
+import { SpeedField } from './speed-field'
+import { turnsOf } from './turns'
 
 /** A gauge with its true size. Also used while a set-up is made. */
 export function AddGauge({ onDone }: { onDone: (id?: string) => void }) {
@@ -23,7 +26,9 @@ export function AddGauge({ onDone }: { onDone: (id?: string) => void }) {
   const [name, setName] = useState('')
   const [size, setSize] = useState('')
   const [unit, setUnit] = useState<LengthUnit>('mm')
+  const [maxSpeed, setMaxSpeed] = useState('')
   const [problem, setProblem] = useState<string>()
+  const turns = TURNING_GAUGES.includes(kind)
   const submit = async () => {
     const read = readLength({ text: size, unit }, { sign: 'positive' })
     if (!read.ok) {
@@ -35,6 +40,7 @@ export function AddGauge({ onDone }: { onDone: (id?: string) => void }) {
         kind,
         name: name.trim() === '' ? `${size} ${unit} ${GAUGE_NAMES[kind]}` : name.trim(),
         size: { text: size, unit },
+        ...(turns && turnsOf(maxSpeed) !== undefined && { maxSpeed: turnsOf(maxSpeed) }),
       })
       onDone(added.id)
     } catch (cause) {
@@ -58,6 +64,15 @@ export function AddGauge({ onDone }: { onDone: (id?: string) => void }) {
         problem={problem}
         testID="gauge-size"
       />
+      {turns && (
+        <SpeedField
+          label="Turns a minute that it bears"
+          value={maxSpeed}
+          onChange={setMaxSpeed}
+          note="As marked on it, or in its leaflet. A program that leaves more on the control is told of."
+          testID="gauge-speed"
+        />
+      )}
       <Field
         label="What you call it"
         value={name}

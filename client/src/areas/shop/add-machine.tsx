@@ -1,12 +1,14 @@
 import { useState } from 'react'
-import type { KeyMode, MachineDeclaration, WrittenLength } from '@pine/core'
-import { LengthEntry } from '@/areas/new-setup/length-entry'
+import { otherUnit, type KeyMode, type MachineAxis } from '@pine/core'
 import { useMachines } from '@/data/shop'
 import { failureWords } from '@/data/api'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
 import { Field } from '@/kit/field'
-import { Card, Row } from '@/kit/surfaces'
+import { Card, Column, Row } from '@/kit/surfaces'
+import { Words } from '@/kit/words'
+import { AXES, machineOf, newMachine, type MachineDraft, type MachineField } from './machine-draft'
+import { SpeedField } from './speed-field'
 
 const LENGTH_KEYS = [
   { value: 'set', label: 'overwrites (sets)' },
@@ -20,102 +22,150 @@ const OFFSET_KEYS: readonly { readonly value: KeyMode; readonly label: string }[
   { value: 'halve', label: 'is “my position” at a halved counter' },
 ]
 
-/** A machine, and how its control takes numbers: by what it does, not by who made it. */
+/** What is chosen about a machine and its control: by what it does, not by who made it. */
+const CHOICES = [
+  {
+    field: 'kind',
+    label: 'What is it?',
+    options: [
+      { value: 'mill', label: 'mill' },
+      { value: 'router', label: 'router' },
+    ],
+  },
+  {
+    field: 'workOffsetKey',
+    label: 'A number typed into a work offset …',
+    options: OFFSET_KEYS,
+  },
+  {
+    field: 'lengthKey',
+    label: 'A number typed into a tool length …',
+    options: LENGTH_KEYS,
+    note: 'It shows three decimals in mm and four in inch.',
+  },
+  {
+    field: 'lengthSign',
+    label: 'A stored length is …',
+    options: [
+      { value: 'added', label: 'added by the control' },
+      { value: 'subtracted', label: 'subtracted by it' },
+    ],
+  },
+  {
+    field: 'homing',
+    label: 'After power on it finds its zero …',
+    options: [
+      { value: 'switches', label: 'by home switches' },
+      { value: 'marks', label: 'by marks and dials' },
+    ],
+  },
+  {
+    field: 'secondLook',
+    label: 'Before a part is cut …',
+    options: [
+      { value: 'no', label: 'one person may release' },
+      { value: 'yes', label: 'another person looks first' },
+    ],
+  },
+] as const
+
+/** A machine, and how its control takes numbers. */
 export function AddMachine({ onDone }: { onDone: (id?: string) => void }) {
   const { add } = useMachines()
-  const [name, setName] = useState('')
-  const [kind, setKind] = useState<MachineDeclaration['kind']>('mill')
-  const [workOffsetKey, setWorkOffsetKey] = useState<KeyMode>('set')
-  const [lengthKey, setLengthKey] = useState<'set' | 'add' | 'copy'>('set')
-  const [homing, setHoming] = useState<'switches' | 'marks'>('switches')
-  const [turn, setTurn] = useState<WrittenLength>({ text: '', unit: 'mm' })
-  const [lengthSign, setLengthSign] = useState<'added' | 'subtracted'>('added')
-  const [secondLook, setSecondLook] = useState<'yes' | 'no'>('no')
-  const [problem, setProblem] = useState<string>()
+  const [draft, setDraft] = useState(newMachine)
+  const [problem, setProblem] = useState<{ readonly at?: MachineField; readonly words: string }>()
+  const change = (next: Partial<MachineDraft>) => setDraft({ ...draft, ...next })
+  const problemAt = (field: MachineField) => (problem?.at === field ? problem.words : undefined)
   const submit = async () => {
-    if (name.trim() === '') return setProblem('Give it the name that the shop calls it.')
+    const outcome = machineOf(draft)
+    if ('wrong' in outcome) return setProblem({ at: outcome.wrong, words: outcome.why })
     try {
-      const entry = await add({
-        name: name.trim(),
-        kind,
-        control: { decimals: { mm: 3, in: 4 }, lengthKey, workOffsetKey, lengthSign },
-        homing,
-        ...(homing === 'marks' &&
-          turn.text.trim() !== '' && { dialTurn: { X: turn, Y: turn, Z: turn } }),
-        ...(secondLook === 'yes' && { policy: { secondLook: true } }),
-      })
-      onDone(entry.id)
+      onDone((await add(outcome.machine)).id)
     } catch (cause) {
-      setProblem(failureWords(cause))
+      setProblem({ words: failureWords(cause) })
     }
+  }
+  const length = {
+    unit: draft.unit,
+    onUnit: () => change({ unit: otherUnit(draft.unit) }),
+  }
+  const end = (axis: MachineAxis, at: 0 | 1) => (text: string) => {
+    const ends: readonly [string, string] =
+      at === 0 ? [text, draft.travels[axis][1]] : [draft.travels[axis][0], text]
+    change({ travels: { ...draft.travels, [axis]: ends } })
   }
   return (
     <Card padded gap="$3">
       <Field
         label="What the shop calls it"
-        value={name}
-        onChange={setName}
-        problem={problem}
+        value={draft.name}
+        onChange={(name) => change({ name })}
+        problem={problemAt('name')}
         testID="machine-name"
       />
-      <Choice
-        label="What is it?"
-        value={kind}
-        onChange={setKind}
-        options={[
-          { value: 'mill', label: 'mill' },
-          { value: 'router', label: 'router' },
-        ]}
-      />
-      <Choice
-        label="A number typed into a work offset …"
-        value={workOffsetKey}
-        onChange={setWorkOffsetKey}
-        options={OFFSET_KEYS}
-      />
-      <Choice
-        label="A number typed into a tool length …"
-        value={lengthKey}
-        onChange={setLengthKey}
-        options={LENGTH_KEYS}
-        note="It shows three decimals in mm and four in inch."
-      />
-      <Choice
-        label="A stored length is …"
-        value={lengthSign}
-        onChange={setLengthSign}
-        options={[
-          { value: 'added', label: 'added by the control' },
-          { value: 'subtracted', label: 'subtracted by it' },
-        ]}
-      />
-      <Choice
-        label="After power on it finds its zero …"
-        value={homing}
-        onChange={setHoming}
-        options={[
-          { value: 'switches', label: 'by home switches' },
-          { value: 'marks', label: 'by marks and dials' },
-        ]}
-      />
-      {homing === 'marks' && (
-        <LengthEntry
+      {CHOICES.map(({ field, label, options, ...about }) => (
+        <Choice<string>
+          key={field}
+          label={label}
+          value={draft[field]}
+          onChange={(value) => change({ [field]: value })}
+          options={options}
+          {...about}
+        />
+      ))}
+      {draft.homing === 'marks' && (
+        <Field
           label="One turn of a hand-wheel’s dial moves"
-          value={turn}
-          onChange={setTurn}
+          value={draft.turn}
+          onChange={(turn) => change({ turn })}
+          problem={problemAt('turn')}
           note="It tells one turn from the next when zero is found again."
           testID="dial-turn"
+          {...length}
         />
       )}
-      <Choice
-        label="Before a part is cut …"
-        value={secondLook}
-        onChange={setSecondLook}
-        options={[
-          { value: 'no', label: 'one person may release' },
-          { value: 'yes', label: 'another person looks first' },
-        ]}
+      <Column gap="$2">
+        <Words strong>How far it goes, in machine position</Words>
+        <Words as="note">
+          Left empty where you do not know: then no move of a program is held against it.
+        </Words>
+        {AXES.map((axis) => (
+          <Column key={axis} gap="$1">
+            <Row gap="$2" alignItems="flex-start">
+              <Field
+                label={`${axis} from`}
+                value={draft.travels[axis][0]}
+                onChange={end(axis, 0)}
+                testID={`travel-${axis}-from`}
+                digits
+              />
+              <Field
+                label={`${axis} to`}
+                value={draft.travels[axis][1]}
+                onChange={end(axis, 1)}
+                testID={`travel-${axis}-to`}
+                {...length}
+              />
+            </Row>
+            {problemAt(axis) !== undefined && (
+              <Words as="note" tone="wrong" role="alert">
+                {axis}: {problemAt(axis)}
+              </Words>
+            )}
+          </Column>
+        ))}
+      </Column>
+      <SpeedField
+        label="The spindle turns at most, turns a minute"
+        value={draft.spindle}
+        onChange={(spindle) => change({ spindle })}
+        testID="machine-spindle"
       />
+      {problem !== undefined && problem.at === undefined && (
+        <Words tone="wrong" role="alert">
+          {problem.words}
+        </Words>
+      )}
       <Row>
         <Button onPress={() => onDone()}>Leave it</Button>
         <Button kind="act" grow onPress={() => void submit()}>

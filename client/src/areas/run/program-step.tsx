@@ -1,0 +1,96 @@
+import { useRouter } from 'expo-router'
+import { v7 as uuid } from 'uuid'
+import {
+  describeCheck,
+  describeJudgement,
+  mayRun,
+  programStanding,
+  standingCheckOff,
+  type ProgramStanding,
+} from '@pine/core'
+import { verdictOf } from '@/areas/program/verdict'
+import { Button } from '@/kit/button'
+import { Card } from '@/kit/surfaces'
+import { Words } from '@/kit/words'
+import { CheckFrame } from './check-frame'
+import { ReasonField } from './reason-field'
+import type { StepProps } from './step-props'
+import { lengthWriter } from './write-length'
+
+const AT_MACHINE: Readonly<Record<ProgramStanding['atMachine'], string>> = {
+  same: 'The file at the machine is this one, letter by letter.',
+  another: 'Another file is at the machine. Do not run it.',
+  'not-looked': 'Not held against the file at the machine yet.',
+}
+
+/** The program against the set-up, with what is keyed by now: looked over before anything runs. */
+export function ProgramStep({ setupId, setup, enter, onDone }: StepProps) {
+  const router = useRouter()
+  const { document, solution } = setup
+  const standing = programStanding(document, solution)
+  if (standing === undefined) return null
+  const words = describeCheck(document.sheet, 'program')
+  const { program, dangers, toLookAt, atMachine } = standing
+  const done = standingCheckOff(document, 'program')
+  const see = (leftOut?: string) => {
+    if (done === undefined || leftOut !== undefined)
+      void enter({
+        id: uuid(),
+        kind: 'check-off',
+        body: { of: 'program', ...(leftOut !== undefined && { leftOut }) },
+      })
+    onDone()
+  }
+  const open = () => router.push({ pathname: '/setups/program', params: { id: setupId } })
+  const stands = mayRun(standing) || done?.leftOut !== undefined
+  const write = lengthWriter(solution)
+  return (
+    <CheckFrame
+      words={words}
+      foot={
+        stands ? (
+          <Button kind="act" focused onPress={() => see()} testID="next">
+            {done === undefined ? words.done : 'Next'}
+          </Button>
+        ) : (
+          <>
+            <Button kind="act" focused onPress={open} testID="next">
+              To the program
+            </Button>
+            <ReasonField
+              offer="Go on all the same"
+              question="Why may it run as it is?"
+              confirm="It may run"
+              onReason={see}
+            />
+          </>
+        )
+      }
+    >
+      <Card padded gap="$2" tone={mayRun(standing) ? 'plain' : 'wrong'} testID="program-stands">
+        <Words as="lead" strong>
+          {program.name}
+        </Words>
+        <Words tone={dangers.length > 0 ? 'wrong' : toLookAt.length > 0 ? 'caution' : 'act'} strong>
+          {verdictOf(dangers.length, dangers.length + toLookAt.length)}
+        </Words>
+        {[...dangers, ...toLookAt].map((judgement) => (
+          <Words key={`${judgement.code}${judgement.line}`}>
+            Line {judgement.line}:{' '}
+            {describeJudgement(judgement, (nm) => `${write(nm)} ${solution.unit}`).title}
+          </Words>
+        ))}
+        <Words tone={atMachine === 'another' ? 'wrong' : 'soft'} strong={atMachine === 'another'}>
+          {AT_MACHINE[atMachine]}
+        </Words>
+      </Card>
+      {stands && <Button onPress={open}>Open the program</Button>}
+      {done && (
+        <Words as="note">
+          looked over by {done.by}
+          {done.leftOut === undefined ? '' : `, may run: ${done.leftOut}`}
+        </Words>
+      )}
+    </CheckFrame>
+  )
+}

@@ -1,0 +1,74 @@
+import { machineDeclarationSchema } from '@pine/contract'
+import { machineOf, newMachine, type MachineDraft } from '../src/areas/shop/machine-draft'
+import { turnsOf } from '../src/areas/shop/turns'
+
+const declared = (changes: Partial<MachineDraft>) =>
+  machineOf({ ...newMachine, name: ' Old mill ', ...changes })
+const machine = (changes: Partial<MachineDraft>) => {
+  const outcome = declared(changes)
+  if ('wrong' in outcome) throw new Error(outcome.why)
+  return outcome.machine
+}
+
+test('a machine as it is at first: what the contract takes, and nothing that was not typed', () => {
+  expect(machineDeclarationSchema.parse(machine({}))).toEqual({
+    name: 'Old mill',
+    kind: 'mill',
+    homing: 'switches',
+    control: {
+      decimals: { mm: 3, in: 4 },
+      lengthKey: 'set',
+      workOffsetKey: 'set',
+      lengthSign: 'added',
+    },
+  })
+})
+
+test('travels in machine position, whichever end was typed first', () => {
+  const travels = { ...newMachine.travels, X: ['-500', '0'], Z: ['0', '-12.5 '] } as const
+  expect(machineDeclarationSchema.parse(machine({ travels, unit: 'in' })).travels).toEqual({
+    X: { min: { text: '-500', unit: 'in' }, max: { text: '0', unit: 'in' } },
+    Z: { min: { text: '-12.5', unit: 'in' }, max: { text: '0', unit: 'in' } },
+  })
+})
+
+test.each([
+  [{ name: ' ' }, 'name', 'the name that the shop calls it'],
+  [{ travels: { ...newMachine.travels, Y: ['-300', ''] } }, 'Y', 'both ends'],
+  [{ travels: { ...newMachine.travels, Y: ['', '-300'] } }, 'Y', 'both ends'],
+  [{ travels: { ...newMachine.travels, Z: ['5', '5.0'] } }, 'Z', 'two ends are the same'],
+  [{ travels: { ...newMachine.travels, Z: ['x', '0'] } }, 'Z', ''],
+  [{ homing: 'marks', turn: '-2' }, 'turn', ''],
+] satisfies [Partial<MachineDraft>, string, string][])(
+  '%j is told at %s',
+  (changes, wrong, words) => {
+    const outcome = declared(changes)
+    if (!('wrong' in outcome)) throw new Error('nothing was wrong')
+    expect(outcome.wrong).toBe(wrong)
+    expect(outcome.why).toContain(words)
+    expect(outcome.why.length).toBeGreaterThan(20)
+  },
+)
+
+test('a dial that is not typed, and a dial of a machine with switches, are left out', () => {
+  expect(machine({ homing: 'marks' })).not.toHaveProperty('dialTurn')
+  expect(machine({ turn: '2' })).not.toHaveProperty('dialTurn')
+  expect(machine({ homing: 'marks', turn: '2' }).dialTurn?.Y).toEqual({ text: '2', unit: 'mm' })
+})
+
+test.each([
+  ['8000', 8000],
+  ['8 000 rpm', 8000],
+  ['', undefined],
+  ['0', undefined],
+  ['fast', undefined],
+])('turns a minute out of “%s”', (text, turns) => expect(turnsOf(text)).toBe(turns))
+
+test('what is chosen is kept', () => {
+  const chosen = machine({ secondLook: 'yes', spindle: '8000', lengthSign: 'subtracted' })
+  expect(chosen).toMatchObject({
+    policy: { secondLook: true },
+    maxSpindleSpeed: 8000,
+    control: { lengthSign: 'subtracted' },
+  })
+})
