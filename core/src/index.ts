@@ -290,7 +290,8 @@ export {
   type ProgramReading,
   type ProgramRow,
 } from './program/program-types'
-export { ProgramReader, readProgram, readProgramPieces } from './program/read-program'
+export { ProgramReader } from './program/program-reader'
+export { readProgram, readProgramPieces } from './program/read-program'
 export { arcAround, arcExtents, arcOfRadius, type Arc, type PlanePoint } from './program/arc'
 export { faultsOf, judgeAll, judgeNeeds } from './program/judge-needs'
 export { lowestZ, mayRun, programStanding, type ProgramStanding } from './program/program-standing'

@@ -502,6 +502,9 @@ describe('subprograms of the same file', () => {
   test('more calls than anyone would wait for are cut short, and told', () => {
     const reading = program('G21 G91 G0 X0', 'M98 P7 L9999999', 'M30', 'O7', 'X1', 'X-1', 'M99')
     expect(faults(reading)).toEqual([[2, 1, 'subprogram-too-long']])
+    // Nothing, more often than anyone would wait for.
+    const empty = program('G21', 'M98 P7 L999999999999', 'M30', 'O7', 'O8', 'M99')
+    expect(faults(empty)).toEqual([[2, 1, 'subprogram-too-long']])
   })
   test('lines behind the end that nobody calls are not run', () => {
     expect(only(program('G21 G90 G0 X0', 'M30', 'O7', 'X500', 'M99'))).toEqual({ X: [0, 0] })

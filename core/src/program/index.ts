@@ -2,5 +2,5 @@
 export { LineSplitter } from './line-splitter'
 export { looksLikeText } from './looks-like-text'
 export type { ProgramReading } from './program-types'
-export { ProgramReader } from './read-program'
+export { ProgramReader } from './program-reader'
 export type { Subprograms } from './subprograms'

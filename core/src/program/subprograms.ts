@@ -33,5 +33,65 @@ export class SubprogramShelf {
   }
 }
 
+/** What became of a line of a body: the next one comes, the body has returned, or the whole program is over. */
+export type LineOutcome = 'goes-on' | 'returned' | 'ended'
+
+/** A subprogram that calls itself would never end. */
+const DEEPEST_CALL = 8
+const MOST_LINES_CALLED = 300_000
+
+/** Runs the bodies that a first pass has found, within bounds; and remembers which were called for. */
+export class SubprogramCalls {
+  private readonly called = new Set<number>()
+  private depth = 0
+  private lines = 0
+
+  constructor(private readonly bodies: Subprograms) {}
+
+  /**
+   * Gives each line of a body to `take`, as often as it is repeated.
+   *
+   * @returns why it was not followed, or not to its end
+   */
+  run(
+    name: number | undefined,
+    times: number,
+    take: (line: NumberedLine) => LineOutcome,
+  ): 'subprogram-not-followed' | 'subprogram-too-long' | undefined {
+    if (name !== undefined) this.called.add(name)
+    const body = name === undefined ? undefined : this.bodies.get(name)
+    if (body === undefined || this.depth >= DEEPEST_CALL) return 'subprogram-not-followed'
+    this.depth += 1
+    const within = this.repeat(body, times, take)
+    this.depth -= 1
+    return within ? undefined : 'subprogram-too-long'
+  }
+
+  /** Of the bodies that are known by now, whether one was called for. */
+  calledFor(bodies: Subprograms): boolean {
+    return [...this.called].some((name) => bodies.has(name))
+  }
+
+  /** False where it would go on for too long; a repetition counts as a line, since a body may be empty. */
+  private repeat(
+    body: readonly NumberedLine[],
+    times: number,
+    take: (line: NumberedLine) => LineOutcome,
+  ): boolean {
+    for (let time = 0; time < times; time += 1) {
+      this.lines += 1
+      for (const line of body) {
+        this.lines += 1
+        if (this.lines > MOST_LINES_CALLED) return false
+        const outcome = take(line)
+        if (outcome === 'ended') return true
+        if (outcome === 'returned') break
+      }
+      if (this.lines > MOST_LINES_CALLED) return false
+    }
+    return true
+  }
+}
+
 const NAME = /^\s*\/?\s*O\s*(\d+)/i
 const END = /^[^(;]*M\s*0*99(?!\d)/i
