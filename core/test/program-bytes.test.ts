@@ -42,8 +42,8 @@ describe('a plain move', () => {
   const plain = (line: string) => readPlainMove(bytesOf(`..${line}..`), 2, 2 + line.length, numbers)
   const letters = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'
   const written = () =>
-    [...numbers.values].flatMap((value, at) =>
-      Number.isNaN(value) ? [] : [[letters.charAt(at), value] as const],
+    [...letters].flatMap((letter, at) =>
+      numbers.has(at) ? [[letter, numbers.get(at)] as const] : [],
     )
 
   test('has the numbers that its words have', () => {

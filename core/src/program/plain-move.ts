@@ -1,23 +1,26 @@
-/**
- * The first number of each letter of a block; letters are counted from A. It is emptied by what was
- * written in it, since most blocks write three letters of the twenty-six.
- */
+/** The first number of each letter of a block; letters are counted from A. */
 export class BlockNumbers {
-  /** NaN where a letter is not written. */
-  readonly values = new Float64Array(26).fill(NaN)
-  private readonly written = new Uint8Array(26)
-  private count = 0
+  private readonly values = new Float64Array(26)
+  /** A bit for each letter that is written: to forget them all costs nothing. */
+  private written = 0
 
   clear(): void {
-    for (let at = 0; at < this.count; at += 1) this.values[this.written[at] ?? 0] = NaN
-    this.count = 0
+    this.written = 0
   }
 
   take(letter: number, value: number): void {
-    if (!Number.isNaN(this.values[letter])) return
+    if (this.has(letter)) return
+    this.written |= 1 << letter
     this.values[letter] = value
-    this.written[this.count] = letter
-    this.count += 1
+  }
+
+  has(letter: number): boolean {
+    return (this.written & (1 << letter)) !== 0
+  }
+
+  /** NaN where the letter is not written. */
+  get(letter: number): number {
+    return this.has(letter) ? (this.values[letter] ?? NaN) : NaN
   }
 }
 

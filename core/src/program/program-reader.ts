@@ -141,7 +141,7 @@ export class ProgramReader {
   private goOn(): void {
     this.cancelsLength = false
     this.takeFeedAndSpeed()
-    const G = this.numbers.values[LETTER_G]
+    const G = this.numbers.get(LETTER_G)
     if (G === 0 || G === 1 || G === 2 || G === 3) this.modal.motion = G
     this.move()
   }
@@ -220,12 +220,11 @@ export class ProgramReader {
   }
 
   private number(letter: string): number | undefined {
-    const value = this.numbers.values[letter.charCodeAt(0) - A]
-    return value === undefined || Number.isNaN(value) ? undefined : value
+    return this.has(letter) ? this.numbers.get(letter.charCodeAt(0) - A) : undefined
   }
 
   private has(letter: string): boolean {
-    return this.number(letter) !== undefined
+    return this.numbers.has(letter.charCodeAt(0) - A)
   }
 
   private setModal(code: number): void {
@@ -403,10 +402,9 @@ export class ProgramReader {
   /** Where the written axes lead; an axis that is counted from an unknown place stays unknown. */
   private aim(): void {
     const { tip } = this
-    const { values } = this.numbers
     let known = true
     for (let axis = 0; axis < AXES.length; axis += 1) {
-      const written = values[LETTER_X + axis] ?? NaN
+      const written = this.numbers.get(LETTER_X + axis)
       known = tip.aim(axis, this.modal.lengthOf(written), this.modal.absolute) && known
     }
     if (!known) this.current().doubt()
