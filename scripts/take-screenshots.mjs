@@ -41,7 +41,7 @@ const VIEWS = [
     way: [
       open('Drawtube flange'),
       (page) => page.getByTestId('program').click(),
-      shows('can crash'),
+      shows('can crash or scrap'),
     ],
   },
   {

@@ -1,8 +1,10 @@
 import {
+  describeCutting,
   describeJudgement,
   describeProgramProblem,
   formatLength,
   judgeNeeds,
+  machineExtents,
   solve,
   type Extents,
   type LengthUnit,
@@ -11,22 +13,28 @@ import {
   type ProgramJudgement,
   type ProgramReading,
   type SetupDocument,
+  type Solution,
 } from '@pine/core'
 
 /** A program's summary and judgements as data, all lengths as text. */
 export function programView(reading: ProgramReading, setup: SetupDocument | undefined) {
   const unit = setup?.sheet.unit ?? reading.unit ?? 'mm'
   const write = writer(unit)
+  const solution = setup && solve(setup)
   return {
     unit,
+    programUnit: reading.unit,
     lines: reading.lines,
     header: reading.header,
-    operations: reading.operations.map((operation) => operationView(operation, unit)),
+    operations: reading.operations.map((operation) => ({
+      ...operationView(operation, unit),
+      machineExtents: setup && solution ? inMachine(operation, setup, solution, write) : {},
+    })),
     problems: reading.problems.map((problem) => ({
       ...problem,
       says: describeProgramProblem(problem),
     })),
-    judgements: judgementsOf(reading, setup).map((judgement) => ({
+    judgements: judgementsOf(reading, setup, solution).map((judgement) => ({
       code: judgement.code,
       severity: judgement.severity,
       line: judgement.line,
@@ -54,12 +62,14 @@ export function programTable(
       '',
       `${one.tool === null ? 'before any tool' : `T${one.tool}`}${one.name === null ? '' : ` ${one.name}`}  H ${list(one.lengths)}  D ${list(one.diameters)}${one.uncertain ? '  NOT ALL FOLLOWED' : ''}`,
       ...Object.entries(one.extents).map(
-        ([row, axes]) =>
-          `  ${row}  ${Object.entries(axes)
-            .map(([axis, [low, high]]) => `${axis} ${low} … ${high}`)
-            .join('   ')} ${view.unit}`,
+        ([row, axes]) => `  ${row}  ${rangesText(axes)} ${view.unit}`,
       ),
-      `  at feed ${one.cutMm.toFixed(0)} mm, ${one.cutMinutes.toFixed(1)} min; at rapid ${one.rapidMm.toFixed(0)} mm`,
+      ...Object.entries(one.machineExtents).map(
+        ([row, axes]) => `  machine, ${row}  ${rangesText(axes)} ${view.unit}`,
+      ),
+      `  ${[...describeCutting(one, view.programUnit), '']
+        .join('   ')
+        .trimStart()}at feed ${one.cutMm.toFixed(0)} mm, ${one.cutMinutes.toFixed(1)} min; at rapid ${one.rapidMm.toFixed(0)} mm`,
     ]),
     '',
     ...sorted.flatMap(({ severity, line, excerpt, title, why, remedy }) => [
@@ -77,8 +87,9 @@ export function programTable(
 function judgementsOf(
   reading: ProgramReading,
   setup: SetupDocument | undefined,
+  solution: Solution | undefined,
 ): readonly ProgramJudgement[] {
-  const needs = setup === undefined ? [] : judgeNeeds(reading, setup, solve(setup))
+  const needs = setup && solution ? judgeNeeds(reading, setup, solution) : []
   return [...reading.judgements, ...needs]
 }
 
@@ -105,6 +116,27 @@ function operationView(operation: Operation, unit: LengthUnit) {
     uncertain: operation.uncertain,
   }
 }
+
+function inMachine(
+  operation: Operation,
+  setup: SetupDocument,
+  solution: Solution,
+  write: (nm: Nanometres) => string,
+): Record<string, WrittenExtents> {
+  return Object.fromEntries(
+    machineExtents(operation, setup, solution).map(({ row, extents }) => [
+      row,
+      written(extents, write),
+    ]),
+  )
+}
+
+type WrittenExtents = ReturnType<typeof written>
+
+const rangesText = (axes: WrittenExtents): string =>
+  Object.entries(axes)
+    .map(([axis, [low, high]]) => `${axis} ${low} … ${high}`)
+    .join('   ')
 
 const written = (extents: Extents, write: (nm: Nanometres) => string) =>
   Object.fromEntries(

@@ -316,7 +316,9 @@ export { LineSplitter } from './program/line-splitter'
 export type { Decode } from './program/source-line'
 export type { Subprograms } from './program/subprograms'
 export { describeProgramChange } from './words/program-change-words'
+export { machineExtents } from './program/machine-extents'
 export {
+  describeCutting,
   describeExtents,
   describeJudgement,
   describeProgramProblem,

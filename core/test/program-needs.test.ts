@@ -1,8 +1,10 @@
 import {
+  describeCutting,
   describeJudgement,
   faultsOf,
   judgeAll,
   looksLikeText,
+  machineExtents,
   mendOf,
   needsBeside,
   placeProgramView,
@@ -245,6 +247,51 @@ test('reach counts an external offset that was changed, and the H that is called
   // T2 driven by H1 goes to −30 − 270 − 25.
   const wrong = ['G21 G90 G40 G49 G80', 'T2 M6', 'G54 G0 X0 Y0', 'G43 H1 Z25.', 'G1 Z-25. F100']
   expect(told(two, ...wrong, ...END)).toContain('5 beyond-travel 5')
+})
+
+describe('extents in machine position', () => {
+  const extents = (document: SetupDocument, ...lines: readonly string[]) =>
+    program(...lines).operations.flatMap((operation) =>
+      machineExtents(operation, document, solve(document)).map(({ row, extents: ranges }) => [
+        row,
+        Object.fromEntries(
+          Object.entries(ranges).map(([axis, [low, high]]) => [axis, [low / 1e6, high / 1e6]]),
+        ),
+      ]),
+    )
+  const cut = [...START, 'G1 Z-1. F100', 'X10. Y-5.', ...END]
+  test('G54 lies at −347.3, −210, −30, and H1 holds −270: added to what the program says', () =>
+    expect(extents(setup(), ...cut)).toEqual([
+      ['G54', { X: [-347.3, -337.3], Y: [-215, -210], Z: [-301, -275] }],
+    ]))
+  test('a control that subtracts its lengths holds the same with the other sign', () => {
+    const { machine } = workedSheet()
+    const subtracts = setup({
+      machine: { ...machine, control: { ...machine.control, lengthSign: 'subtracted' } },
+    })
+    expect(extents(subtracts, ...cut)).toEqual(extents(setup(), ...cut))
+  })
+  test('without the length Z is not known; of a row that no sheet has, nothing is', () => {
+    const other = cut.map((line) => line.replace('H1', 'H7'))
+    expect(extents(setup(), ...other)).toEqual([['G54', { X: [-347.3, -337.3], Y: [-215, -210] }]])
+    expect(extents(setup(), ...cut.map((line) => line.replace('G54', 'G59.1')))).toEqual([])
+  })
+})
+
+test('what an operation sets, in the order in which it stays on the control', () => {
+  const cutting = (...lines: readonly string[]) =>
+    program(...lines).operations.map((operation) => describeCutting(operation, 'mm'))
+  expect(cutting(...START, 'S8000', 'G1 Z-1. F200', 'X5. F800', 'S6000 X6.', ...END)).toEqual([
+    ['S8000', 'S6000', 'F200 to 800 mm/min'],
+  ])
+  expect(cutting(...START, 'G1 Z-1. F200', ...END)).toEqual([['F200 mm/min']])
+  expect(cutting(...START, ...END)).toEqual([[]])
+})
+
+test('a program that writes an offset itself overwrites what was proven, and is told of', () => {
+  expect(told(setup(), ...START, 'G10 L2 P1 X0 Y0 Z0', 'G1 Z-1 F100', ...END)).toEqual([
+    '5 writes-offset',
+  ])
 })
 
 describe('needs beside what is there', () => {

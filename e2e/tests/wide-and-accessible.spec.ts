@@ -6,6 +6,9 @@ import { expect, test } from '../support/product'
 /** Twenty views, each opened from the list: on a busy machine that takes minutes. */
 const MANY_VIEWS_MS = 400_000
 
+// They only look: both workers may share them.
+test.describe.configure({ mode: 'parallel' })
+
 const VIEWS: readonly { readonly name: string; readonly open: (page: Page) => Promise<unknown> }[] =
   [
     { name: 'set-ups', open: (page) => expect(page.getByText('Mirror cell plate')).toBeVisible() },

@@ -2,9 +2,10 @@ import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
 import { outOfReach, type WorkPosition } from '../proof/reach'
 import type { SetupDocument } from '../setup/document'
-import { OFFSET_ROWS, type MachineAxis, type OffsetRow } from '../setup/sheet'
+import type { MachineAxis } from '../setup/sheet'
 import type { Register, Solution } from '../setup/solution'
 import { JUDGEMENT_SEVERITIES } from './judgement-severities'
+import { isSheetRow } from './machine-extents'
 import { isOf, openNeedOf } from './needed-address'
 import type {
   Operation,
@@ -181,7 +182,7 @@ function travels(operation: Operation, document: SetupDocument, solution: Soluti
   // The control moves with the H that the program calls, right or wrong.
   const [called] = lengths
   return rows.flatMap(({ row, at: first, extents: ranges }) => {
-    if (!isRow(row)) return []
+    if (!isSheetRow(row)) return []
     const ends: readonly WorkPosition[] = AXES.flatMap((axis) =>
       (ranges[axis] ?? []).map((at) => ({
         row,
@@ -197,7 +198,16 @@ function travels(operation: Operation, document: SetupDocument, solution: Soluti
         .sort((a, b) => b.beyond - a.beyond)
         .at(0)
       const place = (axis === 'Z' ? lowestZ?.at : undefined) ?? first
-      return worst ? [judged('beyond-travel', place, { row, axis, amount: worst.beyond })] : []
+      return worst
+        ? [
+            judged('beyond-travel', place, {
+              row,
+              axis,
+              amount: worst.beyond,
+              ...(tool !== undefined && { tool }),
+            }),
+          ]
+        : []
     })
   })
 }
@@ -235,8 +245,6 @@ function beneath(operation: Operation, { sheet }: SetupDocument, { holding }: So
 
 /** A drill's point and a little air come out of a part that is drilled through. Common practice, no source. */
 const BREAK_THROUGH_NM = 3 * NANOMETRES_PER.mm
-
-const isRow = (row: string): row is OffsetRow => (OFFSET_ROWS as readonly string[]).includes(row)
 
 const judged = (
   code: ProgramJudgementCode,

@@ -11,6 +11,7 @@ export const JUDGEMENT_SEVERITIES: Readonly<
   'moves-before-length': 'danger',
   'compensation-not-cancelled': 'danger',
   'shift-active': 'danger',
+  'writes-offset': 'danger',
   'tool-not-changed': 'danger',
   'unit-differs': 'danger',
   'length-not-set': 'danger',

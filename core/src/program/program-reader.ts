@@ -176,7 +176,7 @@ export class ProgramReader {
     this.setLength(codes, value('H'))
     this.cancelsLength = has(49)
 
-    if (has(10)) this.writesOffsets.push(this.place)
+    if (has(10)) this.writeOffset()
     else if (has(52) || has(92)) this.shift(has(92) ? 92 : 52)
     else if (has(92.1) || has(92.2)) this.clearShift()
     else if (has(28) || has(30)) this.home()
@@ -279,6 +279,12 @@ export class ProgramReader {
     for (const code of this.left.atEnd(this.tool !== undefined, this.hasMoved)) this.judge(code)
   }
   private ended = false
+
+  /** What it writes is not followed into the registers: they are no longer what was keyed and proven. */
+  private writeOffset(): void {
+    this.writesOffsets.push(this.place)
+    this.judge('writes-offset')
+  }
 
   private shift(code: 52 | 92): void {
     this.left.shift = false

@@ -98,6 +98,7 @@ export const PROGRAM_JUDGEMENTS = [
   'rapid-below-zero',
   'speed-only-in-comment',
   'feeds-for-another-override',
+  'writes-offset',
 ] as const
 
 /** What it is told against a set-up: what the program needs, and what is there. */

@@ -1,5 +1,7 @@
+import type { LengthUnit } from '../length/length'
 import type {
   Extents,
+  Operation,
   ProgramJudgement,
   ProgramJudgementCode,
   ProgramProblem,
@@ -46,6 +48,11 @@ const judgements: Readonly<
     title: 'G52 or G92 is left active',
     why: 'Every later position, in this program or the next, is shifted by it.',
     remedy: 'Cancel it before the end.',
+  }),
+  'writes-offset': () => ({
+    title: 'The program writes an offset or a length itself (G10)',
+    why: 'What was keyed in and proven is overwritten as soon as this line runs.',
+    remedy: 'Take the line out, or prove again after it has run, with the numbers that it writes.',
   }),
   'units-switched': () => ({
     title: 'The unit changes in the middle',
@@ -174,28 +181,31 @@ const judgements: Readonly<
     why: 'Either work is left over, or the program stays in another row.',
     remedy: 'Look whether the program selects it.',
   }),
-  'beyond-travel': ({ row, axis, amount }, write) => ({
-    title: `${row} ${axis} goes ${amount === undefined ? '' : `${write(amount)} `}beyond the travel`,
+  'beyond-travel': ({ tool, row, axis, amount }, write) => ({
+    title: `${toolIn(tool, row)}: ${axis} goes ${amount === undefined ? '' : `${write(amount)} `}beyond the travel`,
     why: 'The machine stops in mid-cut, or runs into its end.',
     remedy: 'Move the part, or look at the offset and the length.',
   }),
-  'reaches-jaws': ({ row, amount }, write) => ({
-    title: `${row} goes ${amount === undefined ? 'down to' : `${write(depth(amount))} below`} the upper edge of the jaws`,
+  'reaches-jaws': ({ tool, row, amount }, write) => ({
+    title: `${toolIn(tool, row)} goes ${amount === undefined ? 'down to' : `${write(depth(amount))} below`} the upper edge of the jaws`,
     why: 'A cut beside the part meets the jaws.',
     remedy: 'Make sure that it stays within the part, or grip less.',
   }),
-  'cuts-far-beneath': ({ row, amount }, write) => ({
-    title: `${row} goes ${amount === undefined ? 'far' : write(depth(amount))} below the underside of the part`,
+  'cuts-far-beneath': ({ tool, row, amount }, write) => ({
+    title: `${toolIn(tool, row)} goes ${amount === undefined ? 'far' : write(depth(amount))} below the underside of the part`,
     why: 'That is more than breaking through takes: the tool is in the parallels, the vise or the table.',
     remedy:
       'Look for a slipped point or a wrong depth in this line, or for another zero than the sheet’s.',
   }),
-  'reaches-parallels': ({ row, amount }, write) => ({
-    title: `${row} goes ${amount === undefined ? '' : `${write(depth(amount))} `}through the part`,
+  'reaches-parallels': ({ tool, row, amount }, write) => ({
+    title: `${toolIn(tool, row)} goes ${amount === undefined ? '' : `${write(depth(amount))} `}through the part`,
     why: 'A drill meets what lies beneath: a parallel, the vise, the table.',
     remedy: 'Look where the parallels lie, or put something beneath that may be cut.',
   }),
 }
+
+const toolIn = (tool: number | undefined, row: string | undefined): string =>
+  tool === undefined ? (row ?? '') : `T${tool} in ${row}`
 
 /** What is left standing on a wall, or cut too much of it. */
 const offWall = (amount: ProgramJudgement['amount'], write: LengthWriter): string =>
@@ -230,6 +240,19 @@ const problems: Readonly<Record<ProgramProblemCode, string>> = {
 
 export const describeProgramProblem = ({ code }: Pick<ProgramProblem, 'code'>): string =>
   problems[code]
+
+/** `S8000`, `F200 to 800 mm/min`: what an operation sets, as it is written; empty where it sets nothing. */
+export function describeCutting(
+  { speeds, feeds }: Pick<Operation, 'speeds' | 'feeds'>,
+  unit: LengthUnit | undefined,
+): readonly string[] {
+  const [least, most] = [Math.min(...feeds), Math.max(...feeds)]
+  const each = unit === undefined ? '' : ` ${unit}/min`
+  return [
+    ...speeds.map((speed) => `S${speed}`),
+    ...(feeds.length === 0 ? [] : [`F${least === most ? least : `${least} to ${most}`}${each}`]),
+  ]
+}
 
 /** `X 0.000 … 120.000` and the like for each axis: lowest and highest, in work position. */
 export const describeExtents = (extents: Extents, write: LengthWriter): readonly string[] =>

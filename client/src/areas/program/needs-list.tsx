@@ -1,8 +1,10 @@
 import {
+  describeCutting,
   describeExtents,
+  machineExtents,
   type NeedBeside,
   type OperationNeeds,
-  type Solution,
+  type ProgramReading,
   type Step,
 } from '@pine/core'
 import { TRUST_NAMES, TrustMark } from '@/kit/trust-mark'
@@ -10,16 +12,19 @@ import { minutesText } from '@/kit/size-text'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { lengthWriter } from '@/areas/run/write-length'
+import type { StandingSetup } from '@/data/setups'
 
 export interface NeedsListProps {
   readonly needs: readonly OperationNeeds[]
-  readonly solution: Solution
+  readonly setup: StandingSetup
+  readonly unit: ProgramReading['unit']
   readonly onStep: (step: string) => void
   readonly onSheet: () => void
 }
 
 /** Tool by tool: what the program calls for beside what is there. A tap leads to the step that mends it. */
-export function NeedsList({ needs, solution, onStep, onSheet }: NeedsListProps) {
+export function NeedsList({ needs, setup, unit, onStep, onSheet }: NeedsListProps) {
+  const { document, solution } = setup
   const write = lengthWriter(solution)
   return (
     <Column gap="$3">
@@ -37,19 +42,28 @@ export function NeedsList({ needs, solution, onStep, onSheet }: NeedsListProps) 
               <Words as="note">line {operation.from.line}</Words>
             </Row>
             {operation.rows.map(({ row, extents }) => (
-              <Row key={row} flexWrap="wrap" gap="$3" rowGap={0}>
-                <Digits as="note">{row}</Digits>
-                {describeExtents(extents, write).map((range) => (
-                  <Digits key={range} as="note">
-                    {range}
-                  </Digits>
-                ))}
-                <Digits as="note">{solution.unit}</Digits>
-              </Row>
+              <Ranges key={row} frame={row} unit={solution.unit}>
+                {describeExtents(extents, write)}
+              </Ranges>
             ))}
-            {operation.cutMinutes > 0 && (
-              <Digits as="note">{minutesText(operation.cutMinutes)} at feed</Digits>
-            )}
+            {machineExtents(operation, document, solution).map(({ row, extents }) => (
+              <Ranges key={row} frame={`machine, ${row}`} unit={solution.unit}>
+                {describeExtents(extents, write)}
+              </Ranges>
+            ))}
+            <Row flexWrap="wrap" gap="$3" rowGap={0}>
+              {describeCutting(operation, unit).map((words) => (
+                <Digits key={words} as="note">
+                  {words}
+                </Digits>
+              ))}
+              {operation.cutMinutes > 0 && (
+                <Digits as="note">{minutesText(operation.cutMinutes)} at feed</Digits>
+              )}
+              {operation.firstApproach && (
+                <Digits as="note">first Z in line {operation.firstApproach.line}</Digits>
+              )}
+            </Row>
             {operation.uncertain && (
               <Words as="note" tone="caution" strong>
                 Not all of it was followed: it may reach further.
@@ -76,6 +90,29 @@ export function NeedsList({ needs, solution, onStep, onSheet }: NeedsListProps) 
         </Card>
       ))}
     </Column>
+  )
+}
+
+/** Lowest and highest of each axis, in one frame. */
+function Ranges({
+  frame,
+  unit,
+  children,
+}: {
+  readonly frame: string
+  readonly unit: string
+  readonly children: readonly string[]
+}) {
+  return (
+    <Row flexWrap="wrap" gap="$3" rowGap={0}>
+      <Digits as="note">{frame}</Digits>
+      {children.map((range) => (
+        <Digits key={range} as="note">
+          {range}
+        </Digits>
+      ))}
+      <Digits as="note">{unit}</Digits>
+    </Row>
   )
 }
 

@@ -238,7 +238,13 @@ function Findings({ setup, program, toStep, onSheet, fresh = false }: FindingsPr
           <Words as="lead" strong role="heading" aria-level={2}>
             What it needs, and what is there
           </Words>
-          <NeedsList needs={needs} solution={solution} onStep={toStep} onSheet={onSheet} />
+          <NeedsList
+            needs={needs}
+            setup={setup}
+            unit={reading.unit}
+            onStep={toStep}
+            onSheet={onSheet}
+          />
         </Column>
       </View>
     </>
