@@ -105,13 +105,14 @@ function Ranges({
 }) {
   return (
     <Row flexWrap="wrap" gap="$3" rowGap={0}>
-      <Digits as="note">{frame}</Digits>
+      <Digits as="note">
+        {frame}, {unit}
+      </Digits>
       {children.map((range) => (
         <Digits key={range} as="note">
           {range}
         </Digits>
       ))}
-      <Digits as="note">{unit}</Digits>
     </Row>
   )
 }
