@@ -136,6 +136,10 @@ describe('a tool that stands in for the one that the program was written for', (
   ])('%s for %s, %s', (actual, written, lines, faults) =>
     expect(told(standIn(actual, written), ...START, ...lines, ...END)).toEqual(faults),
   )
+  test('whose own diameter nobody has written down is told all the same', () => {
+    const unknown = setup({ tools: [{ ...tool!, programDiameter: mm('10') }] })
+    expect(told(unknown, ...START, ...plain, ...END)).toEqual(['2 substitute-not-compensated'])
+  })
   test('says which way its walls are off', () => {
     const said = (diameter: string) => {
       const document = standIn(diameter, '10')

@@ -132,11 +132,15 @@ function finderSpeed({ operations }: ProgramReading, { sheet }: SetupDocument) {
  */
 function substitutes({ tool, from, diameters, compensates }: Operation, { sheet }: SetupDocument) {
   const here = sheet.tools.find(({ number }) => number === tool)
-  if (here?.diameter === undefined || here.programDiameter === undefined) return []
-  const [actual, written] = [readLength(here.diameter), readLength(here.programDiameter)]
-  if (!actual.ok || !written.ok || actual.value.nm === written.value.nm) return []
-  const amount = toNanometres(Math.round((written.value.nm - actual.value.nm) / 2))
-  const about = { ...(tool !== undefined && { tool }), amount }
+  if (here?.programDiameter === undefined) return []
+  const written = readLength(here.programDiameter)
+  const actual = here.diameter && readLength(here.diameter)
+  const known = actual?.ok === true && written.ok
+  if (known && actual.value.nm === written.value.nm) return []
+  const about = {
+    ...(tool !== undefined && { tool }),
+    ...(known && { amount: toNanometres((written.value.nm - actual.value.nm) / 2) }),
+  }
   const [called] = diameters
   return compensates === true
     ? [judged('substitute-compensated', called?.at ?? from, about)]

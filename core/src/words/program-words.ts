@@ -140,13 +140,13 @@ const judgements: Readonly<
     remedy: 'Set the finder’s own speed before the spindle starts, whenever a zero is found again.',
   }),
   'substitute-compensated': ({ tool, amount }, write) => ({
-    title: `T${tool} stands in for ${amount !== undefined && amount < 0 ? 'a thinner' : 'a thicker'} tool, with compensation`,
+    title: `T${tool} stands in for ${otherTool(amount)}, with compensation`,
     why: `Its walls come out right only with its own D; without that they are ${offWall(amount, write)}.`,
     remedy:
       'Measure this tool and key in its own D. Look at inside corners and narrow slots: they have the radius of this tool.',
   }),
   'substitute-not-compensated': ({ tool, amount }, write) => ({
-    title: `T${tool} stands in for ${amount !== undefined && amount < 0 ? 'a thinner' : 'a thicker'} tool, without compensation`,
+    title: `T${tool} stands in for ${otherTool(amount)}, without compensation`,
     why: `Nothing makes up for the difference: every wall is ${offWall(amount, write)}.`,
     remedy:
       'Put the tool in that the program was written for, or write the program anew for this one.',
@@ -207,10 +207,14 @@ const judgements: Readonly<
 const toolIn = (tool: number | undefined, row: string | undefined): string =>
   tool === undefined ? (row ?? '') : `T${tool} in ${row}`
 
+/** Which tool a substitute stands in for, by how far off the wall it cuts. */
+const otherTool = (amount: ProgramJudgement['amount']): string =>
+  amount === undefined ? 'another tool' : amount < 0 ? 'a thinner tool' : 'a thicker tool'
+
 /** What is left standing on a wall, or cut too much of it. */
 const offWall = (amount: ProgramJudgement['amount'], write: LengthWriter): string =>
   amount === undefined
-    ? 'off'
+    ? 'off by half of it'
     : amount < 0
       ? `cut ${write(depth(amount))} too deep`
       : `left ${write(amount)} too thick`
