@@ -288,6 +288,11 @@ describe('pine read', () => {
     expect(out).toContain('T1 10 mm end mill  H 1  D –')
     // The half circle at the right bulges by its radius beyond X60.
     expect(out).toContain('G54  X -70.000 … 70.000   Y 10.000 … 30.000   Z -0.500 … 25.000 mm')
+    // G54 lies at −347.3, −250, −30; H1 holds −271.35.
+    expect(out).toContain(
+      'machine, G54  X -417.300 … -277.300   Y -240.000 … -220.000   Z -301.850 … -276.350 mm',
+    )
+    expect(out).toContain('S4000   F200 to 600 mm/min   at feed')
     expect(out).not.toMatch(/DANGER|LOOK|NOTE/)
   })
 

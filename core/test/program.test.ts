@@ -7,6 +7,7 @@ import {
   describeProgramChange,
   describeProgramProblem,
   judgeNeeds,
+  lowestZ,
   NEED_JUDGEMENTS,
   PROGRAM_JUDGEMENTS,
   PROGRAM_PROBLEMS,
@@ -63,6 +64,13 @@ describe('a block', () => {
       const text = `${chance.of(['', '-'])}${chance.whole(0, 10 ** chance.whole(1, 9))}.${'0123456789'.repeat(2).slice(chance.whole(0, 9), chance.whole(10, 16))}`
       expect([text, readBlock(`X${text}`).words[0]?.value]).toEqual([text, Number(text) + 0])
     }
+  })
+
+  test('a letter of another alphabet is no word, wherever its code would fall', () => {
+    // U+0158 and U+0147: their lower bytes are X and G.
+    const reading = program('G21 G90 G0 X1', '\u01475 \u01585')
+    expect(faults(reading)).toContainEqual([2, 1, 'character-unknown'])
+    expect(only(reading)).toEqual({ X: [1, 1] })
   })
 
   test('comments are kept, a slash is told', () => {
@@ -262,6 +270,8 @@ describe('operations and judgements', () => {
     const reading = program(...clean)
     expect(reading.judgements).toEqual([])
     expect(reading.header).toEqual(['FOCUSER BODY', 'STOCK 120 X 80 X 46'])
+    expect(lowestZ(reading)).toBe(-12_000_000)
+    expect(lowestZ(program('G21 G0 X5'))).toBeUndefined()
     expect(
       reading.operations.map((one) => [
         one.tool,
