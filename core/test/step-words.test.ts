@@ -1,0 +1,37 @@
+import { describeStep, type Gauge } from '../src'
+import { mm, workedDocument, workedSheet } from './worked-example'
+
+const finder = (id: string, maxSpeed?: number): Gauge => ({
+  id,
+  kind: 'edge-finder',
+  name: `finder ${id}`,
+  size: mm('10'),
+  ...(maxSpeed !== undefined && { maxSpeed }),
+})
+
+/** The words of touching the left face with these gauges. */
+const touching = (using: readonly string[], ...gauges: readonly Gauge[]) =>
+  describeStep(
+    workedDocument({ gauges: [...workedSheet().gauges, ...gauges] }),
+    { of: 'face', row: 'G54', face: 'left' },
+    using,
+  )
+
+describe('the caution at a touch', () => {
+  test('names the speed that the finder in use bears, the least of several', () => {
+    const gauges = [finder('a', 1200), finder('b', 900), finder('c', 600)]
+    expect(touching(['a'], ...gauges).caution).toContain('never above S1200')
+    expect(touching(['a', 'b'], ...gauges).caution).toContain('never above S900')
+    expect(touching(['x'], finder('x')).caution).toContain('within its rated speed')
+  })
+  test('is the same for a wobbler, which turns as well, but does not kick', () => {
+    const wobbler: Gauge = { ...finder('w', 800), kind: 'wobbler' }
+    expect(touching(['w'], wobbler).caution).toContain('never above S800')
+    expect(touching(['w'], wobbler).sentence).not.toContain('kicks')
+    expect(touching(['a'], finder('a')).sentence).toContain('kicks')
+  })
+  test('asks for a stopped spindle where nothing that turns is used', () => {
+    const pin: Gauge = { ...finder('p'), kind: 'pin' }
+    expect(touching(['p'], pin, finder('a', 1200)).caution).toContain('Spindle stopped')
+  })
+})
