@@ -20,6 +20,7 @@ test('a machine as it is at first: what the contract takes, and nothing that was
       lengthKey: 'set',
       workOffsetKey: 'set',
       lengthSign: 'added',
+      diameterRegister: 'diameter',
     },
   })
 })
@@ -39,6 +40,7 @@ test.each([
   [{ travels: { ...newMachine.travels, Z: ['5', '5.0'] } }, 'Z', 'two ends are the same'],
   [{ travels: { ...newMachine.travels, Z: ['x', '0'] } }, 'Z', ''],
   [{ homing: 'marks', turn: '-2' }, 'turn', ''],
+  [{ lostMotion: { X: '', Y: '-0.01', Z: '' } }, 'lostMotion', 'Y: '],
 ] satisfies [Partial<MachineDraft>, string, string][])(
   '%j is told at %s',
   (changes, wrong, words) => {
@@ -65,10 +67,22 @@ test.each([
 ])('turns a minute out of “%s”', (text, turns) => expect(turnsOf(text)).toBe(turns))
 
 test('what is chosen is kept', () => {
-  const chosen = machine({ secondLook: 'yes', spindle: '8000', lengthSign: 'subtracted' })
+  const chosen = machine({
+    secondLook: 'yes',
+    spindle: '8000',
+    lengthSign: 'subtracted',
+    diameterRegister: 'radius',
+    shows: 'hundredths',
+    lostMotion: { X: '0.02', Y: '', Z: '0' },
+  })
   expect(chosen).toMatchObject({
     policy: { secondLook: true },
     maxSpindleSpeed: 8000,
-    control: { lengthSign: 'subtracted' },
+    control: {
+      lengthSign: 'subtracted',
+      diameterRegister: 'radius',
+      decimals: { mm: 2, in: 3 },
+    },
+    lostMotion: { X: { text: '0.02', unit: 'mm' }, Z: { text: '0', unit: 'mm' } },
   })
 })

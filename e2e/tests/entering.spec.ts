@@ -92,7 +92,10 @@ test('a reading taken while the server is down is kept, and arrives by itself', 
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Lower T5/)
 })
 
-test('a negative gauge is refused in words', async ({ page, demo }) => {
+test('a negative gauge is refused in words; a wall and a speed are asked where they count', async ({
+  page,
+  demo,
+}) => {
   const mira = new Machinist(page, demo.address)
   await mira.signIn('Ansel Okoro')
   await page.getByRole('link', { name: 'Shop' }).click()
@@ -101,6 +104,25 @@ test('a negative gauge is refused in words', async ({ page, demo }) => {
   await page.getByRole('button', { name: 'Keep this gauge' }).click()
   await expect(page.getByRole('alert')).toContainText('a size cannot be')
   await expect(page.getByTestId('gauge-size')).toHaveValue('-50')
+
+  // What only some gauges have is asked for them alone, and kept.
+  await page.getByRole('radio', { name: 'contact plate' }).click()
+  await expect(page.getByTestId('gauge-speed')).toHaveCount(0)
+  await page.getByTestId('gauge-size').fill('12.5')
+  await page.getByTestId('gauge-wall').fill('0')
+  await page.getByRole('button', { name: 'Keep this gauge' }).click()
+  await expect(page.getByRole('alert')).toContainText('Its wall: ')
+  await page.getByTestId('gauge-wall').fill('9.8')
+  await page.getByRole('button', { name: 'Keep this gauge' }).click()
+  await expect(page.getByText('thickness · wall 9.8 mm')).toBeVisible()
+  await page.getByRole('button', { name: 'Add a gauge' }).click()
+  await page.getByRole('radio', { name: 'wobbler' }).click()
+  await expect(page.getByTestId('gauge-wall')).toHaveCount(0)
+  await page.getByTestId('gauge-size').fill('6')
+  await page.getByTestId('gauge-speed').fill('600')
+  await mira.look('gauge')
+  await page.getByRole('button', { name: 'Keep this gauge' }).click()
+  await expect(page.getByText('bears 600 turns a minute')).toBeVisible()
 })
 
 test('a half-written sheet survives a reload, and what is missing is told at its field', async ({

@@ -26,6 +26,7 @@ export function AddGauge({ onDone }: { onDone: (id?: string) => void }) {
   const [name, setName] = useState('')
   const [size, setSize] = useState('')
   const [unit, setUnit] = useState<LengthUnit>('mm')
+  const [wall, setWall] = useState('')
   const [maxSpeed, setMaxSpeed] = useState('')
   const [problem, setProblem] = useState<string>()
   const turns = TURNING_GAUGES.includes(kind)
@@ -35,11 +36,18 @@ export function AddGauge({ onDone }: { onDone: (id?: string) => void }) {
       const words = describeProblem(read.problem)
       return setProblem(`${words.message} ${words.remedy}`)
     }
+    const hasWall = kind === 'plate' && wall.trim() !== ''
+    const readWall = readLength({ text: wall, unit }, { sign: 'positive' })
+    if (hasWall && !readWall.ok) {
+      const words = describeProblem(readWall.problem)
+      return setProblem(`Its wall: ${words.message} ${words.remedy}`)
+    }
     try {
       const added = await add({
         kind,
         name: name.trim() === '' ? `${size} ${unit} ${GAUGE_NAMES[kind]}` : name.trim(),
         size: { text: size, unit },
+        ...(hasWall && { wall: { text: wall, unit } }),
         ...(turns && turnsOf(maxSpeed) !== undefined && { maxSpeed: turnsOf(maxSpeed) }),
       })
       onDone(added.id)
@@ -64,6 +72,16 @@ export function AddGauge({ onDone }: { onDone: (id?: string) => void }) {
         problem={problem}
         testID="gauge-size"
       />
+      {kind === 'plate' && (
+        <Field
+          label="Thickness of its wall, which counts in X and Y"
+          value={wall}
+          onChange={setWall}
+          unit={unit}
+          note="Left empty, it is used in Z alone."
+          testID="gauge-wall"
+        />
+      )}
       {turns && (
         <SpeedField
           label="Turns a minute that it bears"

@@ -41,7 +41,6 @@ const CHOICES = [
     field: 'lengthKey',
     label: 'A number typed into a tool length …',
     options: LENGTH_KEYS,
-    note: 'It shows three decimals in mm and four in inch.',
   },
   {
     field: 'lengthSign',
@@ -49,6 +48,24 @@ const CHOICES = [
     options: [
       { value: 'added', label: 'added by the control' },
       { value: 'subtracted', label: 'subtracted by it' },
+    ],
+  },
+  {
+    field: 'diameterRegister',
+    label: 'A D row holds …',
+    options: [
+      { value: 'diameter', label: 'the diameter' },
+      { value: 'radius', label: 'the radius' },
+    ],
+    note: 'Look in its manual: the wrong one is off by half the cutter.',
+  },
+  {
+    field: 'shows',
+    label: 'Its smallest step is …',
+    options: [
+      { value: 'hundredths', label: '0.01 mm, 0.001 in' },
+      { value: 'thousandths', label: '0.001 mm, 0.0001 in' },
+      { value: 'ten-thousandths', label: '0.0001 mm, 0.00001 in' },
     ],
   },
   {
@@ -74,7 +91,10 @@ export function AddMachine({ onDone }: { onDone: (id?: string) => void }) {
   const { add } = useMachines()
   const [draft, setDraft] = useState(newMachine)
   const [problem, setProblem] = useState<{ readonly at?: MachineField; readonly words: string }>()
-  const change = (next: Partial<MachineDraft>) => setDraft({ ...draft, ...next })
+  const change = (next: Partial<MachineDraft>) => {
+    setProblem(undefined)
+    setDraft({ ...draft, ...next })
+  }
   const problemAt = (field: MachineField) => (problem?.at === field ? problem.words : undefined)
   const submit = async () => {
     const outcome = machineOf(draft)
@@ -154,6 +174,27 @@ export function AddMachine({ onDone }: { onDone: (id?: string) => void }) {
             )}
           </Column>
         ))}
+      </Column>
+      <Column gap="$1">
+        <Words strong>Lost motion of each screw</Words>
+        <Words as="note">How far the display moves on turning round before the axis does.</Words>
+        <Row gap="$2" alignItems="flex-start">
+          {AXES.map((axis) => (
+            <Field
+              key={axis}
+              label={`${axis}, ${draft.unit}`}
+              value={draft.lostMotion[axis]}
+              onChange={(text) => change({ lostMotion: { ...draft.lostMotion, [axis]: text } })}
+              testID={`lost-${axis}`}
+              digits
+            />
+          ))}
+        </Row>
+        {problemAt('lostMotion') !== undefined && (
+          <Words as="note" tone="wrong" role="alert">
+            {problemAt('lostMotion')}
+          </Words>
+        )}
       </Column>
       <SpeedField
         label="The spindle turns at most, turns a minute"

@@ -7,10 +7,18 @@ import {
   type MachineAxis,
   type MachineDeclaration,
   type Travel,
+  type WrittenLength,
 } from '@pine/core'
 import { turnsOf } from './turns'
 
 export const AXES: readonly MachineAxis[] = ['X', 'Y', 'Z']
+
+/** Decimals of a display, by its smallest step in millimetres. */
+const DECIMALS = {
+  hundredths: { mm: 2, in: 3 },
+  thousandths: { mm: 3, in: 4 },
+  'ten-thousandths': { mm: 4, in: 5 },
+} as const
 
 /** A machine while it is being declared: numbers as they are typed. */
 export interface MachineDraft {
@@ -19,10 +27,13 @@ export interface MachineDraft {
   readonly workOffsetKey: KeyMode
   readonly lengthKey: MachineDeclaration['control']['lengthKey']
   readonly lengthSign: 'added' | 'subtracted'
+  readonly diameterRegister: 'diameter' | 'radius'
+  readonly shows: keyof typeof DECIMALS
   readonly homing: 'switches' | 'marks'
   readonly secondLook: 'yes' | 'no'
   readonly turn: string
   readonly travels: Readonly<Record<MachineAxis, readonly [string, string]>>
+  readonly lostMotion: Readonly<Record<MachineAxis, string>>
   readonly spindle: string
   /** Of everything that is typed here. */
   readonly unit: LengthUnit
@@ -34,22 +45,25 @@ export const newMachine: MachineDraft = {
   workOffsetKey: 'set',
   lengthKey: 'set',
   lengthSign: 'added',
+  diameterRegister: 'diameter',
+  shows: 'thousandths',
   homing: 'switches',
   secondLook: 'no',
   turn: '',
   travels: { X: ['', ''], Y: ['', ''], Z: ['', ''] },
+  lostMotion: { X: '', Y: '', Z: '' },
   spindle: '',
   unit: 'mm',
 }
 
-export type MachineField = 'name' | 'turn' | MachineAxis
+export type MachineField = 'name' | 'turn' | 'lostMotion' | MachineAxis
 
 export type MachineOutcome =
   { readonly machine: MachineDeclaration } | { readonly wrong: MachineField; readonly why: string }
 
 /** The machine that is declared, or the first thing that is wrong with it: where, and what to do. */
 export function machineOf(draft: MachineDraft): MachineOutcome {
-  const { kind, workOffsetKey, lengthKey, lengthSign, homing, unit } = draft
+  const { kind, workOffsetKey, lengthKey, lengthSign, diameterRegister, homing, unit } = draft
   const name = draft.name.trim()
   if (name === '') return { wrong: 'name', why: 'Give it the name that the shop calls it.' }
   const turn = { text: draft.turn.trim(), unit }
@@ -66,15 +80,30 @@ export function machineOf(draft: MachineDraft): MachineOutcome {
     if (typeof read === 'string') return { wrong: axis, why: read }
     travels[axis] = read
   }
+  const lostMotion: Partial<Record<MachineAxis, WrittenLength>> = {}
+  for (const axis of AXES) {
+    const written = { text: draft.lostMotion[axis].trim(), unit }
+    if (written.text === '') continue
+    const read = readLength(written, { sign: 'not-negative' })
+    if (!read.ok) return { wrong: 'lostMotion', why: `${axis}: ${wordsOf(read.problem)}` }
+    lostMotion[axis] = written
+  }
   const maxSpindleSpeed = turnsOf(draft.spindle)
   return {
     machine: {
       name,
       kind,
-      control: { decimals: { mm: 3, in: 4 }, lengthKey, workOffsetKey, lengthSign },
+      control: {
+        decimals: DECIMALS[draft.shows],
+        lengthKey,
+        workOffsetKey,
+        lengthSign,
+        diameterRegister,
+      },
       homing,
       ...(dials && { dialTurn: { X: turn, Y: turn, Z: turn } }),
       ...(Object.keys(travels).length > 0 && { travels }),
+      ...(Object.keys(lostMotion).length > 0 && { lostMotion }),
       ...(maxSpindleSpeed !== undefined && { maxSpindleSpeed }),
       ...(draft.secondLook === 'yes' && { policy: { secondLook: true } }),
     },

@@ -42,7 +42,8 @@ export function ShopScreen() {
           <Words as="note">
             {machine.kind} · shows {machine.control.decimals.mm} decimals in mm,{' '}
             {machine.control.decimals.in} in inch · lengths {KEYED[machine.control.lengthKey]}, work
-            offsets {KEYED[machine.control.workOffsetKey]}
+            offsets {KEYED[machine.control.workOffsetKey]} · D holds the{' '}
+            {machine.control.diameterRegister ?? 'diameter'}
           </Words>
         </Card>
       ))}
@@ -63,6 +64,8 @@ export function ShopScreen() {
               </Words>
               <Words as="note">
                 {GAUGE_NAMES[gauge.kind]}, {MEASURE_NAMES[GAUGE_FACTS[gauge.kind].measure]}
+                {gauge.wall && ` · wall ${gauge.wall.text} ${gauge.wall.unit}`}
+                {gauge.maxSpeed !== undefined && ` · bears ${gauge.maxSpeed} turns a minute`}
               </Words>
             </Column>
             <Digits as="lead">
