@@ -3,24 +3,26 @@ import {
   describeJudgement,
   describeProgramProblem,
   formatLength,
-  judgeNeeds,
+  gravestFirst,
+  judgeAll,
   machineExtents,
   solve,
   type Extents,
   type LengthUnit,
   type Nanometres,
   type Operation,
-  type ProgramJudgement,
   type ProgramReading,
   type SetupDocument,
   type Solution,
 } from '@pine/core'
 
-/** A program's summary and judgements as data, all lengths as text. */
+/** A program's summary and judgements as data, the dangers first, all lengths as text. */
 export function programView(reading: ProgramReading, setup: SetupDocument | undefined) {
   const unit = setup?.sheet.unit ?? reading.unit ?? 'mm'
   const write = writer(unit)
   const solution = setup && solve(setup)
+  const judgements =
+    setup && solution ? judgeAll(reading, setup, solution) : gravestFirst(reading.judgements)
   return {
     unit,
     programUnit: reading.unit,
@@ -34,7 +36,7 @@ export function programView(reading: ProgramReading, setup: SetupDocument | unde
       ...problem,
       says: describeProgramProblem(problem),
     })),
-    judgements: judgementsOf(reading, setup, solution).map((judgement) => ({
+    judgements: judgements.map((judgement) => ({
       code: judgement.code,
       severity: judgement.severity,
       line: judgement.line,
@@ -51,10 +53,6 @@ export function programTable(
   setup: SetupDocument | undefined,
 ): string {
   const view = programView(reading, setup)
-  const order = ['danger', 'look', 'note']
-  const sorted = [...view.judgements].sort(
-    (a, b) => order.indexOf(a.severity) - order.indexOf(b.severity) || a.line - b.line,
-  )
   return [
     `${name}: ${view.lines} lines`,
     ...view.header.map((comment) => `  (${comment})`),
@@ -72,7 +70,7 @@ export function programTable(
         .trimStart()}at feed ${one.cutMm.toFixed(0)} mm, ${one.cutMinutes.toFixed(1)} min; at rapid ${one.rapidMm.toFixed(0)} mm`,
     ]),
     '',
-    ...sorted.flatMap(({ severity, line, excerpt, title, why, remedy }) => [
+    ...view.judgements.flatMap(({ severity, line, excerpt, title, why, remedy }) => [
       `${severity.toUpperCase()}  line ${line}: ${title}${excerpt === '' ? '' : `   ${excerpt}`}`,
       `    ${why} ${remedy}`,
     ]),
@@ -82,15 +80,6 @@ export function programTable(
     ),
     '',
   ].join('\n')
-}
-
-function judgementsOf(
-  reading: ProgramReading,
-  setup: SetupDocument | undefined,
-  solution: Solution | undefined,
-): readonly ProgramJudgement[] {
-  const needs = setup && solution ? judgeNeeds(reading, setup, solution) : []
-  return [...reading.judgements, ...needs]
 }
 
 function operationView(operation: Operation, unit: LengthUnit) {

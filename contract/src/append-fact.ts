@@ -55,6 +55,8 @@ export function appendFact(
       const seenTo = {
         afterEvents: document.events?.length ?? 0,
         afterReadBacks: document.readBacks.length,
+        afterPrograms: document.programs?.length ?? 0,
+        afterProgramChecks: document.programChecks?.length ?? 0,
       }
       return {
         ...document,

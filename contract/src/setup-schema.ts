@@ -357,7 +357,13 @@ const checkOffVariants = [
   }),
   z.strictObject({ of: z.literal('first-part'), measured: z.array(measured).max(100), ...leftOut }),
 ] as const
-const seenTo = { ...fact, afterEvents: z.int().min(0), afterReadBacks: z.int().min(0) }
+const seenTo = {
+  ...fact,
+  afterEvents: z.int().min(0),
+  afterReadBacks: z.int().min(0),
+  afterPrograms: z.int().min(0).optional(),
+  afterProgramChecks: z.int().min(0).optional(),
+}
 
 /** What is seen to, as it is sent: the server adds who, when, and after which facts. */
 export const newCheckOffSchema = z.discriminatedUnion('of', checkOffVariants)

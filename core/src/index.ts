@@ -236,7 +236,7 @@ export {
   type ProofMove,
   type ProofRequest,
 } from './proof/proof'
-export { activeLift } from './proof/lift'
+export { activeLift, mayLift } from './proof/lift'
 export { addressesOf, proofVerdict, GAP_WITHIN, type ProofVerdict } from './proof/proven'
 export { foundAgain, type FoundAgain, type MarkReading } from './freshness/home-marks'
 export { outOfReach, type OutOfReach, type WorkPosition } from './proof/reach'
@@ -293,8 +293,15 @@ export {
 export { ProgramReader } from './program/program-reader'
 export { readProgram, readProgramPieces } from './program/read-program'
 export { arcAround, arcExtents, arcOfRadius, type Arc, type PlanePoint } from './program/arc'
-export { faultsOf, judgeAll, judgeNeeds } from './program/judge-needs'
-export { lowestZ, mayRun, programStanding, type ProgramStanding } from './program/program-standing'
+export { faultsOf, gravestFirst, judgeAll, judgeNeeds } from './program/judge-needs'
+export {
+  fileAtMachine,
+  lowestZ,
+  mayRun,
+  programStanding,
+  type FileAtMachine,
+  type ProgramStanding,
+} from './program/program-standing'
 export { comparePrograms, type ProgramChange } from './program/compare-programs'
 export {
   mendOf,
@@ -320,7 +327,9 @@ export { machineExtents } from './program/machine-extents'
 export {
   describeCutting,
   describeExtents,
+  describeFileAtMachine,
   describeJudgement,
   describeProgramProblem,
+  describeProgramVerdict,
   type JudgementWords,
 } from './words/program-words'

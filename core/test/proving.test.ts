@@ -18,11 +18,11 @@ import {
   type SetupEvent,
 } from '../src'
 import {
-  difference,
   fact,
-  frontTouch,
   leftTouch,
   mm,
+  planeReadings,
+  shown,
   tipTouch,
   workedDocument,
   workedSheet,
@@ -35,13 +35,7 @@ const KEYED = [
   ['G54.Z', '-30.000'],
 ] as const
 
-const readings = [tipTouch(), leftTouch(), frontTouch(), difference()]
-const shown = (address: string, text: string) => ({
-  ...fact(),
-  address,
-  moment: 'after' as const,
-  shown: mm(text),
-})
+const readings = planeReadings()
 
 /** The worked example, keyed in and read back equal. */
 const keyed = (changes: Partial<SetupDocument> = {}): SetupDocument => ({

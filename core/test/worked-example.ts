@@ -1,4 +1,11 @@
-import type { LengthUnit, Reading, SetupDocument, SetupSheet, WrittenLength } from '../src'
+import type {
+  LengthUnit,
+  ReadBack,
+  Reading,
+  SetupDocument,
+  SetupSheet,
+  WrittenLength,
+} from '../src'
 
 export const mm = (text: string): WrittenLength => ({ text, unit: 'mm' })
 
@@ -80,6 +87,17 @@ export const difference = () =>
     read: mm('-30.000'),
     with: [],
   })
+
+/** What the setting plane needs, and no more. */
+export const planeReadings = () => [tipTouch(), leftTouch(), frontTouch(), difference()]
+
+/** What the control shows after a number was keyed in. */
+export const shown = (address: string, text: string): ReadBack => ({
+  ...fact(),
+  address,
+  moment: 'after',
+  shown: mm(text),
+})
 
 export function workedDocument(
   changes: Partial<SetupSheet> = {},

@@ -121,7 +121,9 @@ test('the file at the machine is the one that was read, or it is not', async ({ 
   await jory.signIn('Jory Fenn')
   await openProgram(page, 'Eyepiece adapter')
   await pick(page, 'eyepiece-adapter.ngc', 'machine-file')
-  await expect(page.getByTestId('machine-check')).toContainText('The same, letter by letter')
+  await expect(page.getByTestId('machine-check')).toContainText(
+    'the one that was read, letter by letter',
+  )
   await pick(
     page,
     { name: 'eyepiece-adapter.ngc', buffer: Buffer.from('G21\nG0 X1\n') },

@@ -54,12 +54,24 @@ export function stepState(
 }
 
 /** What is there now speaks against what was seen to. */
-function isUndone({ of, leftOut }: CheckOff, document: SetupDocument, solution: Solution): boolean {
+function isUndone(checkOff: CheckOff, document: SetupDocument, solution: Solution): boolean {
+  const { of } = checkOff
   if (of === 'air-cut') return activeLift(document) !== undefined
-  if (of !== 'program' || leftOut !== undefined) return false
+  if (of !== 'program') return false
   const standing = programStanding(document, solution)
-  return standing !== undefined && !mayRun(standing)
+  if (standing === undefined || mayRun(standing)) return false
+  // A reason answers for what was told when it was given; what came since may be another danger.
+  return checkOff.leftOut === undefined || isOvertaken(checkOff, document)
 }
+
+/** Something was keyed, happened, or was found at the machine since. */
+const isOvertaken = (
+  { afterEvents, afterReadBacks, afterProgramChecks = 0 }: CheckOff,
+  { events = [], readBacks, programChecks = [] }: SetupDocument,
+): boolean =>
+  afterEvents !== events.length ||
+  afterReadBacks !== readBacks.length ||
+  afterProgramChecks !== programChecks.length
 
 const registerAt = (solution: Solution, wanted: string): Register | undefined =>
   solution.registers.find(({ address }) => address === wanted)
@@ -99,10 +111,8 @@ export function standingCheckOff(
           checkOff.afterReadBacks === readBacks.length &&
           !keyIns.some(({ by }) => by === checkOff.by)
         )
-      case 'program': {
-        const read = programs.at(-1)
-        return read === undefined || instantOf(read.at) <= instantOf(checkOff.at)
-      }
+      case 'program':
+        return (checkOff.afterPrograms ?? 0) === programs.length
       case 'gauges':
       case 'air-cut':
       case 'first-part':

@@ -74,8 +74,13 @@ export function judgeAll(
   document: SetupDocument,
   solution: Solution,
 ): readonly ProgramJudgement[] {
+  return gravestFirst([...reading.judgements, ...judgeNeeds(reading, document, solution)])
+}
+
+/** The dangers first, then by place. */
+export function gravestFirst(judgements: readonly ProgramJudgement[]): readonly ProgramJudgement[] {
   const order = ['danger', 'look', 'note']
-  return [...reading.judgements, ...judgeNeeds(reading, document, solution)].sort(
+  return [...judgements].sort(
     (a, b) => order.indexOf(a.severity) - order.indexOf(b.severity) || a.line - b.line,
   )
 }

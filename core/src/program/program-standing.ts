@@ -4,6 +4,15 @@ import { faultsOf, judgeAll } from './judge-needs'
 import type { Nanometres } from '../length/length'
 import type { ProgramJudgement, ProgramReading } from './program-types'
 
+/** Whether the file at the machine is the one that was read, by its hash. */
+export type FileAtMachine = 'same' | 'another' | 'not-looked'
+
+export function fileAtMachine(program: ProgramRead, document: SetupDocument): FileAtMachine {
+  const looked = document.programChecks?.at(-1)
+  if (looked === undefined) return 'not-looked'
+  return looked.sha256 === program.sha256 ? 'same' : 'another'
+}
+
 /** How the program of a set-up stands, with what is keyed and proven now. */
 export interface ProgramStanding {
   /** The last one that was read. */
@@ -12,8 +21,7 @@ export interface ProgramStanding {
   readonly dangers: readonly ProgramJudgement[]
   /** What may be meant. */
   readonly toLookAt: readonly ProgramJudgement[]
-  /** Whether the file at the machine is the one that was read, by its hash. */
-  readonly atMachine: 'same' | 'another' | 'not-looked'
+  readonly atMachine: FileAtMachine
 }
 
 /** Undefined where no program was read for it. */
@@ -24,13 +32,11 @@ export function programStanding(
   const program = document.programs?.at(-1)
   if (program === undefined) return undefined
   const faults = faultsOf(judgeAll(program.reading, document, solution), solution)
-  const looked = document.programChecks?.at(-1)
   return {
     program,
     dangers: faults.filter(({ severity }) => severity === 'danger'),
     toLookAt: faults.filter(({ severity }) => severity === 'look'),
-    atMachine:
-      looked === undefined ? 'not-looked' : looked.sha256 === program.sha256 ? 'same' : 'another',
+    atMachine: fileAtMachine(program, document),
   }
 }
 

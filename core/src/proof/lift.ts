@@ -1,7 +1,12 @@
-import type { Lift, SetupDocument } from '../setup/document'
+import type { Lift, LiftPlace, SetupDocument } from '../setup/document'
+import type { SetupSheet } from '../setup/sheet'
 
 /** The lift that is in, if one is: everything then stands higher than its registers say, and nothing may be released. */
 export const activeLift = ({ lifts = [] }: SetupDocument): Lift | undefined => {
   const last = lifts.at(-1)
   return last?.moves === 'in' ? last : undefined
 }
+
+/** Whether a lift raises where it is typed in: a control that subtracts its lengths would go deeper by it. */
+export const mayLift = (place: LiftPlace, { machine }: Pick<SetupSheet, 'machine'>): boolean =>
+  place !== 'lengths' || machine.control.lengthSign !== 'subtracted'

@@ -189,6 +189,9 @@ export type CheckOff = Fact & {
   /** It was made after this many events and read-backs. */
   readonly afterEvents: number
   readonly afterReadBacks: number
+  /** After this many programs were read, and files at the machine looked at; none where it is not said. */
+  readonly afterPrograms?: number
+  readonly afterProgramChecks?: number
   /** Why it was left out, where it was. */
   readonly leftOut?: string
 } & (

@@ -44,7 +44,7 @@ export function chainCandidates(comparison: Comparison): readonly Explanation[] 
   return [
     ...terms.flatMap((term) => termCandidates(expected, term)),
     ...terms
-      .filter(({ source, role }) => source.kind === 'reading' && role !== 'counter')
+      .filter(({ source, role }) => source.kind === 'reading' && isMachinePosition(role))
       .map(({ source }) => gives('raw-position', source.length.nm, source.name)),
     ...(chain ? halfCandidates(expected, chain) : []),
     // A gauge that lay at both touches cancels out of the chain; forgotten at one of them, or taken
@@ -57,6 +57,9 @@ export function chainCandidates(comparison: Comparison): readonly Explanation[] 
     ),
   ]
 }
+
+/** A counter and a measured diameter are numbers of their own. */
+const isMachinePosition = (role: Term['role']): boolean => role !== 'counter' && role !== 'diameter'
 
 function termCandidates(expected: number, term: Term): readonly Explanation[] {
   const slips = TERM_SLIPS[term.role] ?? {}

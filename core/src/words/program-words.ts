@@ -1,4 +1,5 @@
 import type { LengthUnit } from '../length/length'
+import type { FileAtMachine } from '../program/program-standing'
 import type {
   Extents,
   Operation,
@@ -226,6 +227,24 @@ export const describeJudgement = (
   judgement: ProgramJudgement,
   write: LengthWriter,
 ): JudgementWords => judgements[judgement.code](judgement, write)
+
+/** What was found in a program, in one sentence: how many things, and whether they can crash or scrap. */
+export function describeProgramVerdict(dangers: number, all: number): string {
+  if (dangers === 1) return 'One thing in it can crash or scrap: not to be run as it is.'
+  if (dangers > 1) return `${dangers} things in it can crash or scrap: not to be run as it is.`
+  if (all === 0) return 'Nothing in it stands against this set-up.'
+  return all === 1 ? 'One thing to look at.' : `${all} things to look at.`
+}
+
+/** Whether the file at the machine is the one that was read, in words. */
+export const describeFileAtMachine = (file: FileAtMachine): string => FILES_AT_MACHINE[file]
+
+const FILES_AT_MACHINE: Readonly<Record<FileAtMachine, string>> = {
+  same: 'The file at the machine is the one that was read, letter by letter.',
+  another:
+    'Another file is at the machine. Load the one that was read, or read that one here. Do not run it.',
+  'not-looked': 'Not held against the file at the machine yet.',
+}
 
 const problems: Readonly<Record<ProgramProblemCode, string>> = {
   'comment-open': 'a comment is not closed; the rest of the line is taken for it',

@@ -99,11 +99,11 @@ export function createApi({ store, clock, onUnexpected }: ApiParts) {
 
   const limit = (maxSize: number) =>
     bodyLimit({ maxSize, onError: (c) => replyRefusal(c, tooLarge(maxSize)) })
-  const [fact, longText] = [limit(LONGEST_BODY), limit(LONGEST_PROGRAM)]
+  const [forFacts, forPrograms] = [limit(LONGEST_BODY), limit(LONGEST_PROGRAM)]
 
   return new Hono()
     .use(requestId())
-    .use((c, next) => (c.req.path.startsWith('/api/programs/') ? longText : fact)(c, next))
+    .use((c, next) => (c.req.path.startsWith('/api/programs/') ? forPrograms : forFacts)(c, next))
     .route('/api', open)
     .route('/api', signed)
     .all('/api/*', (c) => replyRefusal(c, noRoute(c.req.path)))

@@ -143,8 +143,7 @@ function answerOf(setup: SetupRow, clock: Clock): SetupAnswer {
   }
 }
 
-/** The last record stands: nothing was entered after it. */
-/** Nothing was entered since the record; looking at the file at the machine changes nothing in the set-up. */
+/** The last record stands: nothing was entered since the record; looking at the file at the machine changes nothing in the set-up. */
 const isReleased = ({ facts }: SetupRow): boolean =>
   facts.findLast(({ kind }) => kind !== 'program-check')?.kind === 'record'
 

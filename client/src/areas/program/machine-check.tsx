@@ -1,6 +1,11 @@
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import type { ProgramChecked, ProgramRead } from '@pine/core'
+import {
+  describeFileAtMachine,
+  fileAtMachine,
+  type ProgramRead,
+  type SetupDocument,
+} from '@pine/core'
 import type { NewFact } from '@pine/contract'
 import { hashFile } from '@/data/program-file'
 import { FilePicker } from '@/kit/file-picker'
@@ -10,11 +15,11 @@ import { Words } from '@/kit/words'
 /** Whether the file at the machine is the one that was read: by its hash, never by its name. */
 export function MachineCheck({
   kept,
-  checks,
+  document,
   enter,
 }: {
   readonly kept: ProgramRead
-  readonly checks: readonly ProgramChecked[] | undefined
+  readonly document: SetupDocument
   readonly enter: (fact: NewFact) => Promise<void>
 }) {
   const [failed, setFailed] = useState(false)
@@ -27,10 +32,10 @@ export function MachineCheck({
       return undefined
     })
   }
-  const last = checks?.at(-1)
-  const same = last !== undefined && last.sha256 === kept.sha256
+  const last = document.programChecks?.at(-1)
+  const file = fileAtMachine(kept, document)
   return (
-    <Card padded tone={last !== undefined && !same ? 'wrong' : 'plain'}>
+    <Card padded tone={file === 'another' ? 'wrong' : 'plain'}>
       <Words as="lead" strong role="heading" aria-level={2}>
         Is it the file at the machine?
       </Words>
@@ -44,10 +49,8 @@ export function MachineCheck({
         </Words>
       )}
       {last !== undefined && (
-        <Words strong tone={same ? 'act' : 'wrong'} role="status" testID="machine-check">
-          {same
-            ? `The same, letter by letter. Looked at by ${last.by}.`
-            : 'Another file is at the machine. Load the one that was read, or read that one here. Do not run it.'}
+        <Words strong tone={file === 'same' ? 'act' : 'wrong'} role="status" testID="machine-check">
+          {describeFileAtMachine(file)} Looked at by {last.by}.
         </Words>
       )}
       <FilePicker onPick={check} testID="machine-file">

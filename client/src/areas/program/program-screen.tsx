@@ -5,6 +5,7 @@ import { v7 as uuid } from 'uuid'
 import {
   comparePrograms,
   describeProgramChange,
+  describeProgramVerdict,
   faultsOf,
   judgeAll,
   mendOf,
@@ -31,7 +32,6 @@ import { Decide, PickProgramPage } from './pick-program'
 import { NeedsList } from './needs-list'
 import { ProgramPicture } from './program-picture'
 import { useProgramFile } from './use-program-file'
-import { verdictOf } from './verdict'
 
 /** The program of a set-up: what it needs beside what is there, and what could go wrong with it. */
 export function ProgramScreen({ id }: { id: string }) {
@@ -103,7 +103,7 @@ function Program({ id, setup }: ProgramProps) {
             views={programViews(kept.reading, setup.document, setup.solution)}
             solution={setup.solution}
           />
-          <MachineCheck kept={kept} checks={setup.document.programChecks} enter={enter} />
+          <MachineCheck kept={kept} document={setup.document} enter={enter} />
         </>
       }
     >
@@ -205,7 +205,7 @@ function Findings({ setup, program, toStep, onSheet, fresh = false }: FindingsPr
           role="status"
           testID="verdict"
         >
-          {verdictOf(dangers.length, judgements.length)}
+          {describeProgramVerdict(dangers.length, judgements.length)}
         </Words>
       )}
       {!fresh && first?.go && (

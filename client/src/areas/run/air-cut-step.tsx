@@ -6,6 +6,7 @@ import {
   describeCheck,
   formatLength,
   lowestZ,
+  mayLift,
   standingCheckOff,
   typographic,
   type LiftPlace,
@@ -154,7 +155,12 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
           {program?.name} goes to Z {typographic(lengthWriter(solution)(reached))} {unit}: take it
         </Button>
       )}
-      <Choice label="Where does it go?" value={where} onChange={setWhere} options={PLACES} />
+      <Choice
+        label="Where does it go?"
+        value={where}
+        onChange={setWhere}
+        options={PLACES.filter(({ value }) => mayLift(value, sheet))}
+      />
       <Button
         onPress={() => {
           checkOff({ how: 'graphics' })

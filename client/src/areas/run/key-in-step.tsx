@@ -166,7 +166,7 @@ export function KeyInStep({
         contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12, flexGrow: 1 }}
       >
         {sheet}
-        <Mismatch register={register} solution={solution} />
+        <Mismatch register={register} setup={setup} />
         <Footing>
           <Button kind="act" focused onPress={() => setRetyping(true)} testID="keyed-again">
             I keyed it again

@@ -5,15 +5,16 @@ import {
   groupTies,
   typographic,
   type Register,
-  type Solution,
 } from '@pine/core'
+import type { StandingSetup } from '@/data/setups'
 import { Button } from '@/kit/button'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { lengthWriter } from './write-length'
 
 /** A disagreement, explained: what it would do, and what it most likely is. */
-export function Mismatch({ register, solution }: { register: Register; solution: Solution }) {
+export function Mismatch({ register, setup }: { register: Register; setup: StandingSetup }) {
+  const { document, solution } = setup
   const { readBack, address } = register
   const [allShown, setAllShown] = useState(false)
   if (readBack === undefined) return null
@@ -29,7 +30,12 @@ export function Mismatch({ register, solution }: { register: Register; solution:
         </Digits>
       </Row>
       <Words strong>
-        {describeReadBackError(address, readBack.error, (nm) => `${write(nm)} ${solution.unit}`)}
+        {describeReadBackError(
+          address,
+          readBack.error,
+          (nm) => `${write(nm)} ${solution.unit}`,
+          document.sheet.machine.control,
+        )}
       </Words>
       {readBack.causes.length === 0 && (
         <Words>

@@ -2,13 +2,13 @@ import { useRouter } from 'expo-router'
 import { v7 as uuid } from 'uuid'
 import {
   describeCheck,
+  describeFileAtMachine,
   describeJudgement,
+  describeProgramVerdict,
   mayRun,
   programStanding,
   standingCheckOff,
-  type ProgramStanding,
 } from '@pine/core'
-import { verdictOf } from '@/areas/program/verdict'
 import { Button } from '@/kit/button'
 import { Card } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
@@ -16,12 +16,6 @@ import { CheckFrame } from './check-frame'
 import { ReasonField } from './reason-field'
 import type { StepProps } from './step-props'
 import { lengthWriter } from './write-length'
-
-const AT_MACHINE: Readonly<Record<ProgramStanding['atMachine'], string>> = {
-  same: 'The file at the machine is this one, letter by letter.',
-  another: 'Another file is at the machine. Do not run it.',
-  'not-looked': 'Not held against the file at the machine yet.',
-}
 
 /** The program against the set-up, with what is keyed by now: looked over before anything runs. */
 export function ProgramStep({ setupId, setup, enter, onDone }: StepProps) {
@@ -72,7 +66,7 @@ export function ProgramStep({ setupId, setup, enter, onDone }: StepProps) {
           {program.name}
         </Words>
         <Words tone={dangers.length > 0 ? 'wrong' : toLookAt.length > 0 ? 'caution' : 'act'} strong>
-          {verdictOf(dangers.length, dangers.length + toLookAt.length)}
+          {describeProgramVerdict(dangers.length, dangers.length + toLookAt.length)}
         </Words>
         {[...dangers, ...toLookAt].map((judgement) => (
           <Words key={`${judgement.code}${judgement.line}`}>
@@ -81,7 +75,7 @@ export function ProgramStep({ setupId, setup, enter, onDone }: StepProps) {
           </Words>
         ))}
         <Words tone={atMachine === 'another' ? 'wrong' : 'soft'} strong={atMachine === 'another'}>
-          {AT_MACHINE[atMachine]}
+          {describeFileAtMachine(atMachine)}
         </Words>
       </Card>
       {stands && <Button onPress={open}>Open the program</Button>}

@@ -37,6 +37,8 @@ export const StepPicture = memo(function StepPicture({
   const height = wide ? 330 : pictureHeight(quantity, preview)
   const inPlan = PLAN_QUANTITIES.includes(quantity.of) && 'row' in quantity
   const offset = inPlan ? preview.sheet.offsets.find(({ row }) => row === quantity.row) : undefined
+  // Heights say nothing about a diameter.
+  if (quantity.of === 'tool-diameter') return null
   if (offset === undefined)
     return (
       <Card>
