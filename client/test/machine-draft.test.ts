@@ -33,6 +33,15 @@ test('travels in machine position, whichever end was typed first', () => {
   })
 })
 
+test('Z that is keyed another way than X and Y, and the words that lift it clear', () => {
+  const made = machine({ workOffsetKey: 'copy', zOffsetKey: 'position', retract: ' g53 g0 z0 ' })
+  expect(machineDeclarationSchema.parse(made)).toMatchObject({
+    control: { workOffsetKey: 'copy', workOffsetKeys: { Z: 'position' } },
+    retract: 'G53 G0 Z0',
+  })
+  expect(machine({ retract: ' ' })).not.toHaveProperty('retract')
+})
+
 test.each([
   [{ name: ' ' }, 'name', 'the name that the shop calls it'],
   [{ travels: { ...newMachine.travels, Y: ['-300', ''] } }, 'Y', 'both ends'],

@@ -11,7 +11,6 @@ import {
   withSchool,
   withUnit,
   withZWay,
-  zWays,
   type SheetDraft,
 } from '@/areas/new-setup/sheet-draft'
 
@@ -80,7 +79,6 @@ describe('every school and way can be written', () => {
       { by: 'part-top', facing: mm('0') },
       { by: 'fixture-difference', from: 'G54', facing: mm('0') },
     ])
-    expect(zWays(byTop, 0)).toEqual(['part-top'])
     expect(places(byTop)).toEqual([])
     // And back: a way that only that school knows gives way.
     expect(withSchool(byTop, 'gauge-line').offsets[0]?.Z.by).toBe('carried-difference')
@@ -115,7 +113,6 @@ describe('every school and way can be written', () => {
         by,
       )
       expect(changed.Z).toMatchObject({ by, facing: mm('0.5'), quill })
-      expect(zWays(twoParts, 1)).toContain(by)
       expect(places({ ...twoParts, offsets: [twoParts.offsets[0]!, changed] })).toEqual([])
     },
   )

@@ -12,7 +12,7 @@ export interface FactStamp {
  * The document with one more fact. The server puts stored facts together by it, the interface
  * those that are still on their way, so both see the same document.
  *
- * Facts that hold only for what was there before them (events, proofs, acceptances, checks) are given how much that
+ * Facts that hold only for what was there before them (read-backs, events, proofs, acceptances, checks) are given how much that
  * was: the order counts, not the clocks.
  */
 export function appendFact(
@@ -33,7 +33,13 @@ export function appendFact(
     case 'key-in':
       return { ...document, keyIns: [...document.keyIns, { ...fact.body, ...entered }] }
     case 'read-back':
-      return { ...document, readBacks: [...document.readBacks, { ...fact.body, ...entered }] }
+      return {
+        ...document,
+        readBacks: [
+          ...document.readBacks,
+          { ...fact.body, ...entered, afterReadings: after.afterReadings },
+        ],
+      }
     case 'event':
       return {
         ...document,

@@ -10,9 +10,10 @@ export type ParsedDocument =
 export function parseSetupDocument(input: unknown): ParsedDocument {
   const parsed = setupDocumentSchema.safeParse(input)
   if (!parsed.success) return { ok: false, problems: reportIssues(parsed.error, input) }
-  const problems = checkDocument(parsed.data)
+  const document = withOrder(parsed.data)
+  const problems = checkDocument(document)
   return problems.length === 0
-    ? { ok: true, document: parsed.data }
+    ? { ok: true, document }
     : { ok: false, problems: problems.map(reportProblem) }
 }
 
@@ -35,5 +36,21 @@ export function parseSetupText(text: string): ParsedDocument {
         },
       ],
     }
+  }
+}
+
+/**
+ * Files from before read-backs said after how many readings they were made. All facts of such a file have their times
+ * from one server's clock, so here, once, the times tell; from then on the order does.
+ */
+function withOrder(document: SetupDocument): SetupDocument {
+  if (document.readBacks.every(({ afterReadings }) => afterReadings !== undefined)) return document
+  const readAt = document.readings.map(({ at }) => Date.parse(at))
+  return {
+    ...document,
+    readBacks: document.readBacks.map((readBack) => ({
+      afterReadings: readAt.filter((at) => at <= Date.parse(readBack.at)).length,
+      ...readBack,
+    })),
   }
 }

@@ -2,6 +2,7 @@ import {
   BLOCK_GRADES,
   FACES,
   GAUGE_KINDS,
+  LAST_FURTHER_ROW,
   LIFT_PLACES,
   KEY_MODES,
   LENGTH_UNITS,
@@ -25,8 +26,16 @@ export const writtenLengthSchema = z.strictObject({
 
 const keyMode = z.enum(KEY_MODES)
 const side = z.enum(['outside', 'inside'])
-const row = z.enum(OFFSET_ROWS)
-const address = z.string().regex(/^([HD]\d{1,3}|G5[4-9]\.[XYZ])$/, 'a register such as H3 or G54.Z')
+const row = z.union([
+  z.enum(OFFSET_ROWS),
+  z.templateLiteral(['G54.1 P', z.int().min(1).max(LAST_FURTHER_ROW)]),
+])
+const address = z
+  .string()
+  .regex(
+    /^([HD]\d{1,3}|(G5[4-9]|G59\.[123]|G54\.1 P\d{1,3})\.[XYZ])$/,
+    'a register such as H3, G54.Z or G54.1 P2.Z',
+  )
 const registerNumber = z.int().min(1).max(999)
 const turnsAMinute = z.number().positive().max(1_000_000)
 
@@ -34,6 +43,9 @@ export const controlProfileSchema = z.strictObject({
   decimals: z.strictObject({ mm: z.int().min(1).max(6), in: z.int().min(1).max(5) }),
   lengthKey: z.enum(['set', 'add', 'copy']),
   workOffsetKey: keyMode,
+  workOffsetKeys: z
+    .strictObject({ X: keyMode.optional(), Y: keyMode.optional(), Z: keyMode.optional() })
+    .optional(),
   lengthSign: z.enum(['added', 'subtracted']).optional(),
   diameterRegister: z.enum(['diameter', 'radius']).optional(),
 })
@@ -59,6 +71,13 @@ export const machineDeclarationSchema = z.strictObject({
     })
     .optional(),
   maxSpindleSpeed: turnsAMinute.optional(),
+  retract: z
+    .string()
+    .trim()
+    .min(1)
+    .max(60)
+    .regex(/^[\x20-\x7e]+$/, 'letters, digits and signs that a control has')
+    .optional(),
 })
 
 export const gaugeSchema = z.strictObject({
@@ -69,6 +88,8 @@ export const gaugeSchema = z.strictObject({
   wall: writtenLengthSchema.optional(),
   repeatability: writtenLengthSchema.optional(),
   uncertainty: writtenLengthSchema.optional(),
+  foot: writtenLengthSchema.optional(),
+  footUncertainty: writtenLengthSchema.optional(),
   grade: z.enum(BLOCK_GRADES).optional(),
   maxSpeed: turnsAMinute.optional(),
 })
@@ -78,6 +99,7 @@ export const toolSchema = z.strictObject({
   name,
   lengthRegister: registerNumber,
   length: writtenLengthSchema.optional(),
+  lengthUncertainty: writtenLengthSchema.optional(),
   lastLength: writtenLengthSchema.optional(),
   diameter: writtenLengthSchema.optional(),
   diameterRegister: registerNumber.optional(),
@@ -115,7 +137,13 @@ export const axisPlanSchema = z.discriminatedUnion('by', [
 
 const zCommon = {
   facing: writtenLengthSchema,
-  quill: z.strictObject({ measured: writtenLengthSchema, running: writtenLengthSchema }).optional(),
+  quill: z
+    .strictObject({
+      measured: writtenLengthSchema,
+      running: writtenLengthSchema,
+      uncertainty: writtenLengthSchema.optional(),
+    })
+    .optional(),
 }
 
 export const zPlanSchema = z.discriminatedUnion('by', [
@@ -141,6 +169,8 @@ export const setupSheetSchema = z.strictObject({
   reference: z
     .strictObject({
       constant: writtenLengthSchema.optional(),
+      constantUncertainty: writtenLengthSchema.optional(),
+      masterLengthUncertainty: writtenLengthSchema.optional(),
       masterTool: registerNumber.optional(),
       masterLength: writtenLengthSchema.optional(),
       planeRow: row.optional(),
@@ -164,15 +194,17 @@ export const setupSheetSchema = z.strictObject({
     .optional(),
   gauges: z.array(gaugeSchema).max(200),
   tools: z.array(toolSchema).min(1).max(1000),
-  offsets: z.array(offsetPlanSchema).min(1).max(6),
+  offsets: z.array(offsetPlanSchema).min(1).max(100),
 })
 
 const fact = { id: factId, by: name, at: z.iso.datetime({ offset: true }) }
 const gaugeIds = z.array(name).max(10)
+const way = z.enum(['+', '-'])
+const approaches = z.strictObject({ X: way.optional(), Y: way.optional() }).optional()
 const readingBody = {
   read: writtenLengthSchema,
   with: gaugeIds,
-  approach: z.enum(['+', '-']).optional(),
+  approach: way.optional(),
   spindle: z
     .strictObject({ holds: registerNumber.nullable(), controlSays: registerNumber.nullable() })
     .optional(),
@@ -190,12 +222,14 @@ const readingVariants = [
     row,
     point: z.int().min(1).max(99),
     readY: writtenLengthSchema,
+    approaches,
     ...readingBody,
   }),
   z.strictObject({
     of: z.literal('sweep'),
     row,
     readY: writtenLengthSchema,
+    approaches,
     dial: z.strictObject({
       left: writtenLengthSchema,
       right: writtenLengthSchema,
@@ -211,6 +245,8 @@ const readingVariants = [
     row,
     from: row,
     zeroedOn: z.enum(['row', 'from']),
+    withOnFrom: gaugeIds.optional(),
+    approachOnFrom: way.optional(),
     ...readingBody,
   }),
   z.strictObject({
@@ -218,6 +254,7 @@ const readingVariants = [
     row,
     zeroedOn: z.enum(['plane', 'part']),
     withOnPlane: gaugeIds,
+    approachOnPlane: way.optional(),
     ...readingBody,
   }),
   z.strictObject({
@@ -226,6 +263,7 @@ const readingVariants = [
     face: z.enum(FACES),
     point: z.int().min(1).max(99),
     readY: writtenLengthSchema,
+    approaches,
     ...readingBody,
   }),
 ] as const
@@ -255,7 +293,10 @@ export const newReadBackSchema = z.strictObject({
   moment: z.enum(['before', 'after']),
   shown: writtenLengthSchema,
 })
-export const readBackSchema = newReadBackSchema.extend(fact)
+export const readBackSchema = newReadBackSchema.extend({
+  ...fact,
+  afterReadings: z.int().min(0).optional(),
+})
 
 const machineAxis = z.enum(['X', 'Y', 'Z'])
 const happened = {

@@ -5,10 +5,12 @@ import {
   describeVerdict,
   describeWarning,
   formatLength,
+  KEY_MODES,
   NANOMETRES_PER,
   stepsOf,
   toNanometres,
   traceOf,
+  type KeyInLine,
   type Nanometres,
   type SetupDocument,
   type Register,
@@ -37,6 +39,21 @@ export const solutionViewSchema = z.object({
       /** Expanded uncertainty for 95 % with its factor, in the register's unit; null while not read. */
       uncertainty: z
         .object({ expanded: z.string(), factor: z.number(), fitness: z.string().nullable() })
+        .nullable()
+        .default(null),
+      /** How to key it in: what is typed, which way the row is changed, what it shows then; null while not read. */
+      keyIn: z
+        .object({
+          mode: z.enum(KEY_MODES),
+          /** Null while what it is counted from is not known. */
+          type: z.string().nullable(),
+          after: z.string(),
+          before: z.string().optional(),
+          copies: z.string().optional(),
+          /** The length that is to be active while a position in Z is told; null where none is. */
+          activeLength: z.string().nullable().optional(),
+          counter: z.object({ full: z.string(), half: z.string() }).optional(),
+        })
         .nullable()
         .default(null),
       readBack: z
@@ -125,7 +142,8 @@ function viewRegister(
   register: Register,
   { unit, decimals }: Solution,
 ): SolutionView['registers'][number] {
-  const { address, state, chain, value, stale, accepted, budget, fitness, readBack } = register
+  const { address, state, chain, value, stale, accepted, budget, fitness, keyIn, readBack } =
+    register
   // One decimal more than the control shows, so that a half step can be followed.
   const fine = Math.min(decimals + 1, 6)
   return {
@@ -142,6 +160,7 @@ function viewRegister(
           fitness: fitness ? describeVerdict(fitness) : null,
         }
       : null,
+    keyIn: keyIn ? viewKeyIn(keyIn, decimals) : null,
     readBack: readBack
       ? {
           shown: `${readBack.shownText} ${readBack.shownUnit}`,
@@ -162,3 +181,16 @@ function viewRegister(
     })),
   }
 }
+
+const viewKeyIn = (
+  { mode, type, after, before, copies, activeLength, counter, unit }: KeyInLine,
+  decimals: number,
+): NonNullable<SolutionView['registers'][number]['keyIn']> => ({
+  mode,
+  type: type ?? null,
+  after,
+  ...(before !== undefined && { before: formatLength(before, unit, decimals) }),
+  ...(copies !== undefined && { copies }),
+  ...(activeLength !== undefined && { activeLength }),
+  ...(counter !== undefined && { counter }),
+})

@@ -33,6 +33,7 @@ export {
   TURNING_GAUGES,
   type GaugeKind,
   type GaugeKindFacts,
+  gaugeServes,
 } from './touch/gauge-kinds'
 export {
   FACES,
@@ -53,6 +54,7 @@ export {
   type School,
   type SchoolKnowledge,
 } from './schools/schools'
+export { waysOfZ, type ZWay } from './schools/ways-of-z'
 export { convertTable, type OffsetTable } from './schools/convert'
 export { readBackAgrees } from './keyin/read-back'
 export { keyInLine, type KeyInLine, type KeyInRequest, type Stand } from './keyin/key-in'
@@ -84,10 +86,13 @@ export {
   type SetupDocument,
   type SetupEvent,
   type SpindleState,
+  type Way,
 } from './setup/document'
 export {
   KEY_MODES,
   OFFSET_ROWS,
+  isOffsetRow,
+  LAST_FURTHER_ROW,
   sideOf,
   type AxisPlan,
   type ControlProfile,
@@ -220,6 +225,8 @@ export { edgeTouches } from './setup/edges'
 export { changedLengths, type LengthChange } from './setup/last-time'
 export { BLOCK_GRADES, blockLimitMm, type BlockGrade } from './budget/gauge-block-limits'
 export { sampleDeviation } from './budget/source-uncertainty'
+export { rangeLimit } from './budget/range'
+export { normalCumulative } from './budget/normal'
 export { describeCheck, type CheckWords } from './words/check-words'
 export { describeTipGap, describeProof } from './words/proof-words'
 export { CHANGE_NAMES } from './words/change-words'
@@ -265,7 +272,7 @@ export {
   type ConversionGap,
 } from './schools/convert-solution'
 export { describeAdvice, describeVerdict, describeGap } from './words/advice-words'
-export { describeKeyMode, type KeyWords } from './words/key-words'
+export { describeActiveLength, describeKeyMode, type KeyWords } from './words/key-words'
 export { needOf, type Need } from './setup/needs'
 export {
   BLOCK_FAULTS,
@@ -333,3 +340,4 @@ export {
   describeProgramVerdict,
   type JudgementWords,
 } from './words/program-words'
+export { waysAsked, type WayAsked, type WayEnd } from './plan/ways-asked'

@@ -16,10 +16,12 @@ export const PROBLEM_CODES = [
   'face-wrong-axis',
   'supersedes-other',
   'circle-undetermined',
+  'circle-sensors-differ',
   'edge-undetermined',
   'corner-needs-both',
   'rebase-undetermined',
   'row-taken',
+  'z-way-not-of-school',
 ] as const
 
 export type ProblemCode = (typeof PROBLEM_CODES)[number]

@@ -1,3 +1,4 @@
+import normalQuantile from '@stdlib/stats-base-dists-normal-quantile'
 import tQuantile from '@stdlib/stats-base-dists-t-quantile'
 import { mean, sampleStandardDeviation } from 'simple-statistics'
 import {
@@ -7,9 +8,11 @@ import {
   conformity,
   fitness,
   monteCarlo,
+  rangeLimit,
   solve,
   studentT,
   valueOf,
+  type WrittenLength,
 } from '../src'
 import { Chance } from './random'
 import { leftTouch, mm, readingOf, workedDocument } from './worked-example'
@@ -31,6 +34,32 @@ describe("Student's t", () => {
   test.each([0, 1, NaN])('refuses a coverage of %d', (coverage) =>
     expect(() => studentT(coverage, 3)).toThrow('coverage'),
   )
+})
+
+describe('the range of repeats', () => {
+  // Upper 0.1 % points of the range of n normal values: Harter 1960 (from memory).
+  test.each([
+    [2, 4.654],
+    [3, 5.063],
+    [4, 5.309],
+    [5, 5.484],
+    [10, 5.973],
+  ])('%i repeats lie within %d standard deviations but once in a thousand times', (n, limit) => {
+    expect(rangeLimit(n)).toBeCloseTo(limit, 2)
+  })
+
+  test('of 20,000 fives from a general library’s normal quantile, one in a thousand is beyond', () => {
+    const chance = new Chance(8)
+    let beyond = 0
+    for (let trial = 0; trial < 20_000; trial += 1) {
+      const five = Array.from({ length: 5 }, () => normalQuantile(chance.next() || 0.5, 0, 1))
+      if (Math.max(...five) - Math.min(...five) > rangeLimit(5)) beyond += 1
+    }
+    expect(beyond).toBeGreaterThan(8)
+    expect(beyond).toBeLessThan(36)
+  })
+
+  test('one value has no range', () => expect(() => rangeLimit(1)).toThrow('two values'))
 })
 
 // JCGM 100:2008, G.4.1 (values from memory): 0.25, 0.57, 0.82 % with n = 10, 5, 15.
@@ -73,18 +102,25 @@ describe('the budget of a register', () => {
     )
   })
 
-  test('a reading with fewer decimals is less sure', () => {
-    const coarse = readingOf<'face'>({
-      of: 'face',
-      row: 'G54',
-      face: 'left',
-      read: mm('-412.3'),
-      with: ['finder'],
-    })
-    const fine = budgetOf(chainOf(workedDocument({}, [leftTouch()]), 'G54.X')).standardMm
-    expect(budgetOf(chainOf(workedDocument({}, [coarse]), 'G54.X')).standardMm).toBeGreaterThan(
-      4 * fine,
-    )
+  const leftOf = (read: WrittenLength) =>
+    budgetOf(
+      chainOf(
+        workedDocument({}, [
+          readingOf<'face'>({ of: 'face', row: 'G54', face: 'left', read, with: ['finder'] }),
+        ]),
+        'G54.X',
+      ),
+    ).standardMm
+
+  test('the step is the display’s: zeros that were not typed were read all the same', () => {
+    expect(leftOf(mm('-412.3'))).toBe(leftOf(mm('-412.300')))
+    expect(leftOf(mm('-412'))).toBe(leftOf(mm('-412.300')))
+  })
+
+  test('what was read in another unit came from another display: there the digits tell', () => {
+    // 0.1 in steps by 2.54 mm: 2.54/√12 (JCGM 100, F.2.2.1) far above everything else.
+    expect(leftOf({ text: '-16.2in', unit: 'mm' })).toBeCloseTo(2.54 / Math.sqrt(12), 3)
+    expect(leftOf({ text: '-16.2323in', unit: 'mm' })).toBeLessThan(0.01)
   })
 
   test('advice: repeat while that suffices, else the cheapest contact that does', () => {

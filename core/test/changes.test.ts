@@ -3,9 +3,12 @@ import {
   checkDocument,
   solve,
   stepsOf,
+  type KeyMode,
+  type OffsetPlan,
   type Reading,
   type SetupDocument,
   type SetupEvent,
+  type Solution,
 } from '../src'
 import {
   difference,
@@ -84,7 +87,7 @@ describe('read again after something moved', () => {
 
   test('what the control shows from before is the value to be replaced, not a slip', () => {
     const base = workedDocument({}, [tip(1, '-220.000')])
-    const readBacks = [seen('H1', '-270.000')]
+    const readBacks = [{ ...seen('H1', '-270.000'), afterReadings: 1 }]
     const again = tip(1, '-215.000')
     const register = registers({
       ...base,
@@ -189,10 +192,26 @@ describe('a gauge that failed its check', () => {
     expect(stale(failed(workedDocument(), 'setter', 0))).toEqual(['H1'])
   })
 
-  test('a setter under both nose and tip cancels out of a real length, a finder out of a middle', () => {
-    expect(stale(failed(workedDocument({ school: 'gauge-line' }), 'setter', 0))).not.toContain('H1')
-    // Only the tip was touched after the last good check: then it does not cancel.
-    expect(stale(failed(workedDocument({ school: 'gauge-line' }), 'setter', 1))).toContain('H1')
+  test('nobody knows when it changed: between two touches as well, so it does not cancel', () => {
+    const length = (goodUntil: number) =>
+      stale(failed(workedDocument({ school: 'gauge-line' }), 'setter', goodUntil))
+    expect(length(0)).toContain('H1')
+    // Only the tip was touched after the last good check.
+    expect(length(1)).toContain('H1')
+    expect(length(2)).not.toContain('H1')
+  })
+
+  test('at both ends of one difference it was the same, whatever it was', () => {
+    const carried = readingOf<'carried-difference'>({
+      of: 'carried-difference',
+      row: 'G54',
+      zeroedOn: 'plane',
+      withOnPlane: ['setter'],
+      read: mm('-30.000'),
+      with: ['setter'],
+    })
+    const document = workedDocument({}, [tipTouch(), leftTouch(), frontTouch(), carried])
+    expect(stale(failed(document, 'setter', 0))).toEqual(['H1'])
   })
 })
 
@@ -265,25 +284,45 @@ test('a setting plane that is kept as a work offset reads the ball when the nose
 })
 
 describe('the tool in the spindle and the one that the control takes for active', () => {
-  const onPart = (holds: number | null, controlSays: number | null) =>
-    workedDocument({ school: 'gauge-line' }, [
-      noseTouch(),
-      tipTouch(),
-      {
-        ...readingOf<'nose-on-part'>({
-          of: 'nose-on-part',
-          row: 'G54',
-          read: mm('-330'),
-          with: [],
-        }),
-        spindle: { holds, controlSays },
-      },
-    ])
+  const onPart = (
+    holds: number | null,
+    controlSays: number | null,
+    workOffsetKey: KeyMode = 'position',
+  ) => {
+    const { machine } = workedSheet()
+    const control = { ...machine.control, workOffsetKey }
+    const onNose: OffsetPlan = {
+      ...workedSheet().offsets[0]!,
+      Z: { by: 'nose-on-part', facing: mm('0') },
+    }
+    return solve(
+      workedDocument(
+        { school: 'gauge-line', machine: { ...machine, control }, offsets: [onNose] },
+        [
+          noseTouch(),
+          tipTouch(),
+          {
+            ...readingOf<'nose-on-part'>({
+              of: 'nose-on-part',
+              row: 'G54',
+              read: mm('-330.000'),
+              with: [],
+            }),
+            spindle: { holds, controlSays },
+          },
+        ],
+      ),
+    )
+  }
+  const said = (solution: Solution) =>
+    solution.warnings.map((warning) => describeWarning(warning, (nm) => `${nm / 1e6} mm`))
+
   test('alike: nothing to say', () => {
-    expect(solve(onPart(null, null)).warnings).toEqual([])
+    expect(onPart(null, null).warnings).toEqual([])
   })
-  test('the bare nose with a length of 80 active is off by those 80', () => {
-    expect(solve(onPart(null, 1)).warnings).toMatchObject([
+  test('a control that works Z out with a length of 80 active is off by those 80, unless it is told so', () => {
+    const solution = onPart(null, 1)
+    expect(solution.warnings).toMatchObject([
       {
         code: 'control-tool-differs',
         place: 'nose-on-part:G54',
@@ -291,17 +330,26 @@ describe('the tool in the spindle and the one that the control takes for active'
         tools: [null, null, 1],
       },
     ])
+    expect(said(solution)).toEqual([expect.stringContaining('every tip would come 80 mm too deep')])
+    // −330 with H1 of 80 active: the control works out −330 − 80 − V, and G54 Z is to be −330.
+    expect(solution.registers.find(({ address }) => address === 'G54.Z')?.keyIn).toMatchObject({
+      mode: 'position',
+      activeLength: 'H1',
+      type: '-80.000',
+    })
   })
-  test('G54 Z becomes -330 - 80: every tip comes 80 too deep, and that is what is said', () => {
-    const said = solve(onPart(null, 1)).warnings.map((warning) =>
-      describeWarning(warning, (nm) => `${nm / 1e6} mm`),
-    )
-    expect(said).toEqual([expect.stringContaining('brings every tip 80 mm too deep')])
+  test('where Z is typed, what the control takes for active touches nothing', () => {
+    expect(onPart(null, 1, 'set').warnings).toEqual([])
+    expect(onPart(null, 1, 'copy').warnings).toEqual([])
   })
-  test('a tool where the bare nose was to be', () => {
-    expect(solve(onPart(1, 1)).warnings).toMatchObject([
-      { code: 'control-tool-differs', tools: [null, 1, 1] },
-    ])
+  test('a tool where the bare nose was to be stands 80 higher, however Z is keyed', () => {
+    for (const key of ['set', 'position'] as const) {
+      const solution = onPart(1, 1, key)
+      expect(solution.warnings).toMatchObject([
+        { code: 'spindle-tool-differs', tools: [null, 1, 1], amount: -80_000_000 },
+      ])
+      expect(said(solution)).toEqual([expect.stringContaining('80 mm too high')])
+    }
   })
 })
 

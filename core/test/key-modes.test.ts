@@ -61,10 +61,12 @@ describe('a control that copies the machine position', () => {
     })
   })
 
-  test('without a touch there is nothing to copy', () => {
-    const line = keyed('copy', workedDocument())('G54.Z')
-    expect(line).toMatchObject({ mode: 'copy', after: '-30.000' })
-    expect(line).not.toHaveProperty('type')
+  test('without a touch there is nothing to copy: the number itself is stored', () => {
+    expect(keyed('copy', workedDocument())('G54.Z')).toMatchObject({
+      mode: 'set',
+      type: '-30.000',
+      after: '-30.000',
+    })
   })
 })
 

@@ -360,7 +360,10 @@ describe('a sheet from a program', () => {
           'T1 M6 (drill)',
           'G54 G43 H1 Z1',
           'T3 M6',
-          'G54.1 P2 G43 H13 Z1',
+          'G54.1 P12 G43 H13 Z1',
+          'G59.1 Z1',
+          'G54.1 P2 Z1',
+          'G54.1 P400 Z1',
         ),
       ),
     ).toEqual({
@@ -369,8 +372,8 @@ describe('a sheet from a program', () => {
         { number: 3, name: '1/2 end mill', lengthRegister: 13, diameterRegister: 3 },
         { number: 1, name: 'drill', lengthRegister: 1 },
       ],
-      rows: ['G54', 'G55'],
-      otherRows: ['G54.1 P2'],
+      rows: ['G54', 'G55', 'G59.1', 'G54.1 P2', 'G54.1 P12'],
+      otherRows: ['G54.1 P400'],
     })
   })
   test('two tools do not share an H, even where the program has a slip', () => {

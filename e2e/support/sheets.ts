@@ -42,7 +42,13 @@ const common = {
 export const SENSOR_TWO_FIXTURES: SetupSheet = {
   ...common,
   name: 'Focuser pair',
-  machine: { name: 'Mill 2', kind: 'mill', control },
+  // X and Y are typed; Z is told to the control, which works the row out with the length that is active.
+  machine: {
+    name: 'Mill 2',
+    kind: 'mill',
+    control: { ...control, workOffsetKeys: { Z: 'position' } },
+    retract: 'G53 G0 Z0',
+  },
   school: 'gauge-line',
   gauges: [setter, { id: 'sensor', kind: 'dial-sensor', name: '3D sensor', size: mm('160.000') }],
   tools: [

@@ -38,7 +38,9 @@ test('mill by the gauge line, a 3D sensor over two fixtures; the control took an
   await mira.spindle(/T9/, /T1/)
   await mira.keys('-220.000')
   await expect(page.getByTestId('step-warning')).toContainText('the control takes T1 for active')
-  await expect(page.getByTestId('step-warning')).toContainText('every tip 80.000 mm too high')
+  await expect(page.getByTestId('step-warning')).toContainText(
+    'every tip would come 80.000 mm too high',
+  )
   await mira.look('control-tool')
   await mira.next()
   await expect(page.getByText('This disagrees. Look again')).toBeVisible()
@@ -56,18 +58,22 @@ test('mill by the gauge line, a 3D sensor over two fixtures; the control took an
     ['H9', '160.000'],
     ['G54 X', '−352.300'],
     ['G54 Y', '−255.000'],
-    ['G54 Z', '−380.000'],
-    ['G55 X', '−212.300'],
-    ['G55 Y', '−255.010'],
   ])
     await mira.keyIn(register!, value!)
+  // The sensor stands on the raw top with its own length active: that is zero, and the control works out the rest.
+  await expect(page.getByText('With H9 active')).toBeVisible()
+  await mira.look('position-with-length')
+  await mira.keyIn('G54 Z', '0.000', '-380.000')
+  await mira.keyIn('G55 X', '−212.300')
+  await mira.keyIn('G55 Y', '−255.010')
   // G54's row again under G55's name: the other row is named.
   await mira.keyIn('G55 Z', '−377.500', '-380.000')
   await expect(page.getByTestId('mismatch')).toContainText('G54 Z')
   await page.getByTestId('keyed-again').click()
   await mira.keyIn('G55 Z', '−377.500')
 
-  // Both work offsets with the one tool that was touched.
+  // Both work offsets with the one tool that was touched; Z is lifted clear first, in the machine's own words.
+  await expect(page.getByTestId('retract')).toHaveText('G53 G0 Z0')
   await mira.prove(/Send T1 over zero/, '50.00')
   await mira.prove(/Send T1 over zero/, '50.00')
   await mira.airCut('-20', '10', '30.000')

@@ -1,5 +1,5 @@
 import { failure, success, type Result } from '../result'
-import { approachDirection, axisOfFace, type Face } from '../touch/touch'
+import { approachDirection, axisOfFace, type Face, type PlanAxis } from '../touch/touch'
 import type { Point } from './circle'
 
 /** A touch of an outside face that may be turned: machine position of the spindle axis, millimetres. */
@@ -20,18 +20,18 @@ const MOST_TURN = Math.PI / 4
  */
 export function edgeAngle(face: Face, a: EdgeTouch, b: EdgeTouch): Result<number> {
   const runsAlongX = axisOfFace(face) === 'Y'
-  const [along, across] = runsAlongX ? [b.x - a.x, b.y - a.y] : [b.y - a.y, a.x - b.x]
-  const distance = Math.hypot(along, across)
-  if (Math.abs(across) >= Math.abs(along) * Math.tan(MOST_TURN) || distance === 0)
+  const [lengthways, across] = runsAlongX ? [b.x - a.x, b.y - a.y] : [b.y - a.y, a.x - b.x]
+  const distance = Math.hypot(lengthways, across)
+  if (Math.abs(across) >= Math.abs(lengthways) * Math.tan(MOST_TURN) || distance === 0)
     return failure({
       code: 'edge-undetermined',
       place: face,
-      received: `touches ${Math.abs(along).toFixed(3)} apart along it, ${Math.abs(across).toFixed(3)} across`,
+      received: `touches ${Math.abs(lengthways).toFixed(3)} apart along it, ${Math.abs(across).toFixed(3)} across`,
     })
   // A sensor that stood further off at one touch does not turn the face.
   const outward = outwardSide(face)
-  const lean = Math.asin((outward * (a.standOff - b.standOff) * Math.sign(along)) / distance)
-  return success(Math.atan2(Math.sign(along) * across, Math.abs(along)) + lean)
+  const lean = Math.asin((outward * (a.standOff - b.standOff) * Math.sign(lengthways)) / distance)
+  return success(Math.atan2(Math.sign(lengthways) * across, Math.abs(lengthways)) + lean)
 }
 
 /** +1 where the spindle axis stands on the counter-clockwise side of the face's own direction. */
@@ -40,13 +40,11 @@ const outwardSide = (face: Face): 1 | -1 => (face === 'back' || face === 'left' 
 /** What an angle costs over a length: how much one end lies further than the other. */
 export const runOut = (radians: number, length: number): number => Math.tan(radians) * length
 
-/** An outside corner of a part that may be turned: two touches on one face, one on the other. */
+/** An outside corner of a part that may be turned: two touches on one of its faces, one on the other. */
 export interface TurnedCorner {
-  readonly base: {
-    readonly face: 'front' | 'back'
-    readonly touches: readonly [EdgeTouch, EdgeTouch]
-  }
-  readonly side: { readonly face: 'left' | 'right'; readonly touch: EdgeTouch }
+  readonly base: { readonly face: Face; readonly touches: readonly [EdgeTouch, EdgeTouch] }
+  /** A face of the other axis. */
+  readonly side: { readonly face: Face; readonly touch: EdgeTouch }
 }
 
 /**
@@ -63,22 +61,30 @@ export function turnedCorner({
   const angle = edgeAngle(base.face, a, b)
   if (!angle.ok) return angle
   const radians = angle.value
-  const along = { x: Math.cos(radians), y: Math.sin(radians) }
-  const across = { x: -Math.sin(radians), y: Math.cos(radians) }
-  const onBase = shifted(a, across, approachDirection(base.face, 'outside') * a.standOff)
-  const onSide = shifted(
-    side.touch,
-    along,
-    approachDirection(side.face, 'outside') * side.touch.standOff,
-  )
-  const distance = (onSide.x - onBase.x) * along.x + (onSide.y - onBase.y) * along.y
-  return success({ corner: shifted(onBase, along, distance), radians })
+  const frame = turnedFrame(radians)
+  // In the part's own directions each face fixes one coordinate of the corner.
+  const own = { X: 0, Y: 0 }
+  for (const { face, touch } of [{ face: base.face, touch: a }, side]) {
+    const axis = axisOfFace(face)
+    own[axis] = along(frame[axis], touch) + approachDirection(face, 'outside') * touch.standOff
+  }
+  return success({
+    corner: {
+      x: own.X * frame.X.x + own.Y * frame.Y.x,
+      y: own.X * frame.X.y + own.Y * frame.Y.y,
+    },
+    radians,
+  })
 }
 
-const shifted = (from: Point, direction: Point, by: number): Point => ({
-  x: from.x + by * direction.x,
-  y: from.y + by * direction.y,
+/** The directions of X and Y of a part that is turned counter-clockwise. */
+const turnedFrame = (radians: number): Readonly<Record<PlanAxis, Point>> => ({
+  X: { x: Math.cos(radians), y: Math.sin(radians) },
+  Y: { x: -Math.sin(radians), y: Math.cos(radians) },
 })
+
+const along = (direction: Point, point: Point): number =>
+  point.x * direction.x + point.y * direction.y
 
 /**
  * How high above its tip a tapered or V bit has its full diameter: (d/2)/tan(half angle). A plate's lip

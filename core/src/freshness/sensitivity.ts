@@ -1,4 +1,5 @@
 import type { Reading, SetupEvent } from '../setup/document'
+import { endsOf, isDifference } from '../touch/ends'
 
 /**
  * How a reading would change with the thing that an event moved: the part's position, the setting
@@ -20,7 +21,7 @@ export function sensitivity(reading: Reading, event: SetupEvent, index: number):
     case 'tool-changed':
       return 'tool' in reading && reading.tool === event.tool ? 1 : 0
     case 'home-lost':
-      return isDifference(reading) || reading.of === 'tool-diameter' ? 0 : 1
+      return inMachinePosition(reading) ? 1 : 0
     case 'check-failed':
       return index < event.goodUntil ? 0 : timesUsed(reading, event.gauge)
     // What these change is worked into the numbers themselves.
@@ -32,28 +33,12 @@ export function sensitivity(reading: Reading, event: SetupEvent, index: number):
   }
 }
 
-const isDifference = ({ of }: Reading): boolean =>
-  of === 'carried-difference' || of === 'fixture-difference'
-
-/**
- * How often a gauge enters a reading. At both ends of a difference it cancels; so does the radius
- * of a sensor at two opposite faces, and round a circle.
- */
-function timesUsed(reading: Reading, gauge: string): number {
-  const count = (ids: readonly string[]) => ids.filter((id) => id === gauge).length
-  switch (reading.of) {
-    case 'carried-difference':
-      return count(reading.with) - count(reading.withOnPlane)
-    case 'face':
-      return reading.face === 'left' || reading.face === 'front'
-        ? count(reading.with)
-        : -count(reading.with)
-    case 'circle-point':
-      return 0
-    default:
-      return count(reading.with)
-  }
-}
+/** How often a gauge enters a reading: at both ends of a difference, made in one go, it cancels. */
+const timesUsed = (reading: Reading, gauge: string): number =>
+  endsOf(reading).reduce(
+    (sum, { share, gauges }) => sum + share * gauges.filter((id) => id === gauge).length,
+    0,
+  )
 
 /** The sign with which a counter shows the height it reads; 1 for everything else. */
 export function direction(reading: Reading): 1 | -1 {
@@ -61,3 +46,7 @@ export function direction(reading: Reading): 1 | -1 {
   if (reading.of === 'fixture-difference') return reading.zeroedOn === 'from' ? 1 : -1
   return 1
 }
+
+/** A counter does not know the machine's zero, nor does a micrometer. */
+export const inMachinePosition = (reading: Reading): boolean =>
+  !isDifference(reading) && reading.of !== 'tool-diameter'

@@ -1,7 +1,9 @@
 import type { Chain } from '../chain/chain'
-import type { SetupDocument, SetupEvent } from '../setup/document'
+import type { Reading, SetupDocument, SetupEvent } from '../setup/document'
+import { placesById } from '../setup/places'
+import { homeFramesOf } from './home-frames'
 import { instantOf } from './instant'
-import { direction, sensitivity } from './sensitivity'
+import { direction, inMachinePosition, sensitivity } from './sensitivity'
 
 /** Sums of coefficients below this are rounding: a mean of three leaves 1/3 + 1/3 + 1/3 − 1. */
 const NOTHING = 1e-9
@@ -26,29 +28,85 @@ export const nameOfReason = (reason: StaleReason): string =>
  * difference that mixes readings from before and after is found.
  */
 export function staleBy(chain: Chain, document: SetupDocument): SetupEvent | undefined {
-  const events = standingEvents(document)
+  const { events = [] } = document
   if (events.length === 0) return undefined
-  const places = new Map(document.readings.map((reading, index) => [reading.id, index] as const))
-  return events.findLast((event) => {
-    const moved = chain.terms.reduce((sum, { source, coefficient, role }) => {
-      // Both numbers of a reading on two axes carry its id; a gauge moves with the reading it lay at.
-      const index = places.get(source.id.split(':')[0] ?? source.id)
-      const reading = index === undefined ? undefined : document.readings[index]
-      if (reading === undefined || index === undefined || index >= event.afterReadings) return sum
-      if (role === 'lost-motion') return sum
-      return sum + coefficient * direction(reading) * sensitivity(reading, event, index)
-    }, 0)
-    return Math.abs(moved) > NOTHING
+  const places = placesById(document.readings)
+  const placed = chain.terms.flatMap(({ source, coefficient, role }): readonly PlacedTerm[] => {
+    // Both numbers of a reading on two axes carry its id; a gauge moves with the reading it lay at.
+    const index = places.get(source.id.split(':')[0] ?? source.id)
+    const reading = index === undefined ? undefined : document.readings[index]
+    return reading === undefined || index === undefined || role === 'lost-motion'
+      ? []
+      : [{ reading, index, moves: coefficient * direction(reading) }]
   })
+  const homeIsGone = losesHome(placed, document)
+  const lastLoss = events.findLast(({ kind }) => kind === 'home-lost')
+  return events.findLast((event) =>
+    event.kind === 'home-lost'
+      ? event === lastLoss && homeIsGone
+      : Math.abs(movedBy(event, placed) + declaredLengths(event, chain, document)) > NOTHING,
+  )
 }
 
-/** A lost home that was found again by its marks is worked into the readings, and no longer makes stale. */
-function standingEvents({ events = [] }: SetupDocument): readonly SetupEvent[] {
-  return events.filter(
-    (event, index) =>
-      event.kind !== 'home-lost' ||
-      !events.slice(index + 1).some(({ kind }) => kind === 'home-recovered'),
+interface PlacedTerm {
+  readonly reading: Reading
+  readonly index: number
+  /** How much the number moves with what the reading read. */
+  readonly moves: number
+}
+
+/**
+ * What a number moves by with an event. A gauge that failed its check may have changed at any time since it was last
+ * good, between two touches as well: there nothing cancels.
+ */
+const movedBy = (event: SetupEvent, terms: readonly PlacedTerm[]): number =>
+  terms.reduce((sum, { reading, index, moves }) => {
+    if (index >= event.afterReadings) return sum
+    const moved = moves * sensitivity(reading, event, index)
+    return sum + (event.kind === 'check-failed' ? Math.abs(moved) : moved)
+  }, 0)
+
+/** A tool that was changed is no longer as long as the sheet knows it. */
+function declaredLengths(event: SetupEvent, chain: Chain, { sheet }: SetupDocument): number {
+  if (event.kind !== 'tool-changed') return 0
+  const id = `sheet.tools.${sheet.tools.findIndex(({ number }) => number === event.tool)}.length`
+  return chain.terms.reduce(
+    (sum, { source, coefficient }) => (source.id === id ? sum + coefficient : sum),
+    0,
   )
+}
+
+/**
+ * Whether a number leans on a zero that nothing relates to today's. Within one family of frames (home-frames.ts) its
+ * readings are carried over; of another, they have to cancel among themselves.
+ */
+function losesHome(terms: readonly PlacedTerm[], document: SetupDocument): boolean {
+  const { frameOf, familyOf, current } = homeFramesOf(document)
+  const sums = new Map<number, number>()
+  for (const { reading, index, moves } of terms) {
+    const family = familyOf(frameOf(index))
+    if (!inMachinePosition(reading) || family === familyOf(current)) continue
+    sums.set(family, (sums.get(family) ?? 0) + moves)
+  }
+  return [...sums.values()].some((sum) => Math.abs(sum) > NOTHING)
+}
+
+/**
+ * Whether a reading was made before what an event moved, and moves with it: then it is to be made again.
+ *
+ * @param index place of the reading in the document.
+ */
+export function isBehind(
+  event: SetupEvent,
+  reading: Reading,
+  index: number,
+  document: Pick<SetupDocument, 'events' | 'checkOffs'>,
+): boolean {
+  if (event.kind === 'home-lost') {
+    const { frameOf, familyOf, current } = homeFramesOf(document)
+    return inMachinePosition(reading) && familyOf(frameOf(index)) !== familyOf(current)
+  }
+  return index < event.afterReadings && sensitivity(reading, event, index) !== 0
 }
 
 /**

@@ -1,6 +1,7 @@
 import { formatLength, roundToDisplay } from '../length/format-length'
 import { toNanometres, type LengthUnit, type Nanometres } from '../length/length'
-import type { ControlProfile, KeyMode } from '../setup/sheet'
+import { axisOfAddress } from '../setup/address'
+import type { ControlProfile, KeyMode, MachineAxis } from '../setup/sheet'
 
 /** One line of the key-in sheet. */
 export interface KeyInLine {
@@ -15,18 +16,30 @@ export interface KeyInLine {
   readonly before?: Nanometres
   /** What the row shows once the position was copied in, before the number is added; for `copy`. */
   readonly copies?: string
+  /** How this control usually changes the row, where nothing was touched that it could count from. */
+  readonly insteadOf?: KeyMode
+  /** The length that is active while a position in Z is told, `H3`; null where none is. Only for `position` in Z. */
+  readonly activeLength?: string | null
   /** What the relative counter shows at the second face, and halved; for `halve`. */
   readonly counter?: { readonly full: string; readonly half: string }
 }
 
 /** Where the axis stood when the number was found: what three of the key modes count from. */
 export interface Stand {
-  /** Machine position at the last touch of the bare axis or nose. */
-  readonly axis?: Nanometres
-  /** Machine position at the last touch of a tip, whose length the control may have taken off. */
-  readonly tip?: Nanometres
+  /** Machine position at the last touch that the number is counted from. */
+  readonly at?: Nanometres
   /** Machine positions at the two touches that a middle was taken of, in the order of the touches. */
   readonly pair?: readonly [Nanometres, Nanometres]
+  /** In Z: the length that the control took for active then, and what it moves the axis by. */
+  readonly active?: ActiveLength
+}
+
+/** A length that a control takes into account where it works out a position. */
+export interface ActiveLength {
+  /** `H3`. */
+  readonly address: string
+  /** As it is applied: added to a position, whatever the sign that it is stored with. */
+  readonly applied: Nanometres
 }
 
 export interface KeyInRequest {
@@ -37,6 +50,8 @@ export interface KeyInRequest {
   /** What the register holds now, if that was read. */
   readonly before?: Nanometres
   readonly stand?: Stand
+  /** What the control adds to every row of this axis by itself. */
+  readonly external?: Nanometres
 }
 
 /**
@@ -44,22 +59,25 @@ export interface KeyInRequest {
  *
  * - `add`: the difference from what it holds now; the rounding is done on the result, so that typing it
  *   twice in a row cannot drift.
- * - `position`: the control works out register = position − what is typed, so it is given where the axis
- *   stands less the register: for the left face of a part whose corner is zero, minus the tip's radius.
+ * - `position`: the control works out register = machine position − external offset − active length − what is
+ *   typed, so it is told where the axis stands less all of these: for the left face of a part whose corner is zero,
+ *   minus the tip's radius.
  * - `copy`: the control stores the machine position, and the rest is added to it.
  * - `halve`: the counter is halved between two faces and the axis driven to its zero, the middle of the
  *   two touches; there the position is told.
+ *
+ * Where nothing was touched that the number is counted from (a difference, a facing cut alone), the number itself is
+ * stored: a control that copies or asks takes it as well.
  */
 export function keyInLine(request: KeyInRequest, profile: ControlProfile): KeyInLine {
-  const { address, kind, value, unit, before, stand = {} } = request
+  const { address, kind, value, unit, before, stand = {}, external = toNanometres(0) } = request
   const decimals = profile.decimals[unit]
-  // A diameter is not where an axis stands, and a middle needs two faces.
-  const wanted = kind === 'work-offset' ? profile.workOffsetKey : profile.lengthKey
+  const wanted = wantedMode(profile, kind, axisOfAddress(address))
   const mode = modeFor(wanted, kind, stand)
   const write = (nm: number) => formatLength(toNanometres(nm), unit, decimals)
   const expected = roundToDisplay(value, unit, decimals)
-  const typed = typedNumber(mode, expected, before, stand)
-  const copied = mode === 'copy' ? (stand.axis ?? stand.tip) : undefined
+  const typed = typedNumber(mode, value, expected, before, stand, external)
+  const told = mode === 'position' && address.endsWith('.Z')
   return {
     address,
     mode,
@@ -67,8 +85,10 @@ export function keyInLine(request: KeyInRequest, profile: ControlProfile): KeyIn
     after: write(expected),
     expected,
     ...(typed !== undefined && { type: write(typed) }),
+    ...(mode === 'set' && wanted !== 'set' && kind !== 'diameter' && { insteadOf: wanted }),
     ...(before !== undefined && { before }),
-    ...(copied !== undefined && { copies: write(copied) }),
+    ...(mode === 'copy' && stand.at !== undefined && { copies: write(stand.at) }),
+    ...(told && { activeLength: stand.active?.address ?? null }),
     ...(mode === 'halve' &&
       stand.pair && {
         counter: {
@@ -79,17 +99,30 @@ export function keyInLine(request: KeyInRequest, profile: ControlProfile): KeyIn
   }
 }
 
-function modeFor(wanted: KeyMode, kind: KeyInRequest['kind'], { pair }: Stand): KeyMode {
+/** How a control changes a kind of register; of a work offset it may differ by axis. */
+function wantedMode(
+  { lengthKey, workOffsetKey, workOffsetKeys }: ControlProfile,
+  kind: KeyInRequest['kind'],
+  axis: MachineAxis,
+): KeyMode {
+  return kind === 'work-offset' ? (workOffsetKeys?.[axis] ?? workOffsetKey) : lengthKey
+}
+
+/** A diameter is not where an axis stands, a middle needs two faces, and a place has to have been touched. */
+function modeFor(wanted: KeyMode, kind: KeyInRequest['kind'], { at, pair }: Stand): KeyMode {
   if (kind === 'diameter') return wanted === 'add' ? 'add' : 'set'
-  return wanted === 'halve' && pair === undefined ? 'position' : wanted
+  const mode = wanted === 'halve' && pair === undefined ? 'position' : wanted
+  return (mode === 'position' || mode === 'copy') && at === undefined ? 'set' : mode
 }
 
 /** Undefined while the number that it is counted from is not known. */
 function typedNumber(
   mode: KeyMode,
+  value: Nanometres,
   expected: Nanometres,
   before: Nanometres | undefined,
-  { axis, tip, pair }: Stand,
+  { at, pair, active }: Stand,
+  external: Nanometres,
 ): number | undefined {
   switch (mode) {
     case 'set':
@@ -97,12 +130,11 @@ function typedNumber(
     case 'add':
       return before === undefined ? undefined : expected - before
     case 'position':
-      return axis === undefined ? undefined : axis - expected
-    case 'copy': {
-      const stands = axis ?? tip
-      return stands === undefined ? undefined : expected - stands
-    }
+      return at === undefined ? undefined : at - external - (active?.applied ?? 0) - expected
+    case 'copy':
+      return at === undefined ? undefined : expected - at
     case 'halve':
-      return pair && (pair[0] + pair[1]) / 2 - expected
+      // The middle may lie on half a step; so may the number, and then what is told need not.
+      return pair && (pair[0] + pair[1]) / 2 - external - value
   }
 }

@@ -6,6 +6,7 @@ import type { OffsetRow } from '../setup/sheet'
 import { standingReadings, type QuantityName } from '../setup/quantity'
 import type { Solution } from '../setup/solution'
 import { SourceReader } from '../setup/sources'
+import type { ContactEnd } from '../touch/ends'
 
 /** Whose machine position the rungs are labelled with. */
 export type LadderFrame =
@@ -148,9 +149,7 @@ function onPartLadder(
   const touched = tipOnPart.get(`${row} ${tool}`)
   const top = partTop.get(row)
   const ground = top ?? declared(document.sheet.stock.Z, 'sheet.stock.Z', 'stock')
-  const gauge = touched
-    ? gaugeBeneath(touched)
-    : (new SourceReader(document).gaugeSum(using, 'Z', 'ladder') ?? EMPTY_CHAIN)
+  const gauge = touched ? gaugeBeneath(touched) : gaugeToCome(document, quantity, using)
   const facing = document.sheet.offsets.find((offset) => offset.row === row)?.Z.facing
   const cut = facing ? declared(facing, `sheet.offsets.${row}.Z.facing`, 'facing') : EMPTY_CHAIN
   const known = touched !== undefined
@@ -191,11 +190,20 @@ function touchHeight(
         ? heights.noseOnPart.get(quantity.row)
         : heights.noseOnPlane
   const isRead = touched !== undefined && standingReadings(document, quantity).length > 0
-  const gauge = isRead
-    ? gaugeBeneath(touched)
-    : (new SourceReader(document).gaugeSum(using, 'Z', 'ladder') ?? EMPTY_CHAIN)
+  const gauge = isRead ? gaugeBeneath(touched) : gaugeToCome(document, quantity, using)
   const ground = part.find((height) => height.key === 'part-top')?.chain ?? EMPTY_CHAIN
   return { key, chain: sumChains(ground, gauge), known: isRead }
+}
+
+/** What would lie between at a touch that is still to come. */
+function gaugeToCome(
+  document: SetupDocument,
+  { of }: QuantityName,
+  gauges: readonly string[],
+): Chain {
+  const onPlane = of === 'nose-on-plane' || of === 'tip-on-plane'
+  const end: ContactEnd = { share: 1, gauges, approach: undefined, onPlane }
+  return new SourceReader(document).gaugesUnder(end, 'ladder', of) ?? EMPTY_CHAIN
 }
 
 /** The gauge of a touched plane: it was taken off there, so it is turned back. */

@@ -54,7 +54,7 @@ export function planTouches(
         : 'to-touch'
   return [
     ...(circle ? aroundCircle(document, offset, circle, focus, roleOf) : []),
-    ...edgeTouches(offset).flatMap((quantity) =>
+    ...edgeTouches(document, offset).flatMap((quantity) =>
       quantity.of === 'edge-point'
         ? [{ role: roleOf(quantity), ...alongEdge(quantity.face, quantity.point, box) }]
         : [],

@@ -74,7 +74,8 @@ export function planViewOf(
   const faces = [...x.faces, ...y.faces]
   const next = faces.find(({ face }) => face === focused)
   const radius =
-    focus && new SourceReader(document).gaugeSum(focus.with, axisOfQuantity(focus.at), 'plan')
+    focus &&
+    new SourceReader(document).gaugeSum(focus.with, axisOfQuantity(focus.at), 'plan', focus.at.of)
   const [left, right, front, back] = [x.nominal[0], x.nominal[1], y.nominal[0], y.nominal[1]]
   const circle = planCircle(offset)
   const sensor =

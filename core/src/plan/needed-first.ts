@@ -1,3 +1,4 @@
+import { isOf } from '../setup/address'
 import type { QuantityName } from '../setup/quantity'
 import type { SetupSheet } from '../setup/sheet'
 import type { Step, StepState } from './steps'
@@ -34,7 +35,7 @@ export function neededFirst(
         openRead((one) => one.of === 'nose-on-plane') ??
         openRead((one) =>
           tool === undefined
-            ? 'row' in one && step.address.startsWith(`${one.row}.`)
+            ? 'row' in one && isOf(step.address, one.row)
             : 'tool' in one && one.tool === tool.number,
         ) ??
         openRead(() => true)
@@ -44,8 +45,7 @@ export function neededFirst(
       const H = tools.find(({ number }) => number === step.tool)?.lengthRegister
       return open.find(
         ({ step: one }) =>
-          one.does === 'key-in' &&
-          (one.address === `H${H}` || one.address.startsWith(`${step.row}.`)),
+          one.does === 'key-in' && (one.address === `H${H}` || isOf(one.address, step.row)),
       )
     }
     case 'check':

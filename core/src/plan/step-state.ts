@@ -1,5 +1,5 @@
 import { instantOf } from '../freshness/instant'
-import { sensitivity } from '../freshness/sensitivity'
+import { isBehind } from '../freshness/stale'
 import { activeLift } from '../proof/lift'
 import { mayRun, programStanding } from '../program/program-standing'
 import { addressesOf, coverageOf } from '../proof/proven'
@@ -135,6 +135,6 @@ function makesStale(document: SetupDocument, solution: Solution, reading: Readin
     if (isTerm !== true) return false
     return stale.by === 'age'
       ? instantOf(reading.at) <= instantOf(stale.readAt)
-      : index < stale.event.afterReadings && sensitivity(reading, stale.event, index) !== 0
+      : isBehind(stale.event, reading, index, document)
   })
 }

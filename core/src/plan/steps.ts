@@ -1,5 +1,6 @@
 import type { CheckOff, SetupDocument } from '../setup/document'
 import type { OffsetPlan, OffsetRow, SetupSheet, Tool } from '../setup/sheet'
+import type { ZWay } from '../schools/ways-of-z'
 import { quantityKey, type QuantityName } from '../setup/quantity'
 import { circlePoints } from '../setup/centre'
 import { edgeTouches } from '../setup/edges'
@@ -87,9 +88,11 @@ export function stepsOf(
     { key: 'sheet', station: 'ready', does: 'sheet' },
     ...(sheet.gauges.length === 0 ? [] : [check('ready', 'gauges')]),
     ...(needsNoseTouch(document) ? [read('reference')({ of: 'nose-on-plane' })] : []),
+    ...planeUnderPart(document).map(read('lengths')),
     ...sheet.tools.flatMap((tool) => lengthQuantities(document, tool)).map(read('lengths')),
     check('plan', 'holding'),
     ...sheet.offsets.flatMap((offset) => planQuantities(document, offset)).map(read('plan')),
+    ...noseOnFirstTop(document).map(read('height')),
     ...sheet.offsets.flatMap(heightQuantities).map(read('height')),
     ...solution.registers.map(({ address }): Step => ({
       key: `key-in:${address}`,
@@ -131,23 +134,51 @@ function proofsNeeded({ sheet }: SetupDocument): readonly (readonly [OffsetRow, 
   ])
 }
 
+/** Lengths are touched on the first part itself: no tool needs a plane. */
+const touchesOnPart = ({ school, offsets }: SetupSheet): boolean =>
+  school === 'part-top' && offsets[0]?.Z.by === 'part-top'
+
+const finds = ({ offsets }: SetupSheet, way: ZWay): boolean => offsets.some(({ Z }) => Z.by === way)
+
 /**
- * The gauge line counts from the nose, and Z by bare nose on the part needs it to know the plane;
- * a tool or sensor of known length finds the plane in its place.
+ * The gauge line counts from the nose, Z by bare nose on the part needs it to know the plane, and a row that keeps
+ * the plane is where it touches; a tool or sensor of known length finds the plane in its place.
  */
 function needsNoseTouch({ sheet }: SetupDocument): boolean {
-  if (sheet.tools.some(({ length }) => length !== undefined)) return false
-  return sheet.school === 'gauge-line' || sheet.offsets.some(({ Z }) => Z.by === 'nose-on-part')
+  const onPart = touchesOnPart(sheet)
+  if (!onPart && sheet.tools.some(({ length }) => length !== undefined)) return false
+  return (
+    sheet.school === 'gauge-line' ||
+    sheet.reference?.planeRow !== undefined ||
+    (!onPart && finds(sheet, 'nose-on-part'))
+  )
+}
+
+/** A later part that is found by the bare nose is compared with the first one by it, where no plane is touched. */
+function noseOnFirstTop({ sheet }: SetupDocument): readonly QuantityName[] {
+  const [first] = sheet.offsets
+  return first !== undefined && touchesOnPart(sheet) && finds(sheet, 'nose-on-part')
+    ? [{ of: 'nose-on-part', row: first.row }]
+    : []
+}
+
+/** A difference from the plane to a later part needs the first one's height above it: one tool touches both. */
+function planeUnderPart({ sheet }: SetupDocument): readonly QuantityName[] {
+  const [tool] = sheet.tools
+  return tool !== undefined && touchesOnPart(sheet) && finds(sheet, 'carried-difference')
+    ? [{ of: 'tip-on-plane', tool: tool.number }]
+    : []
 }
 
 /** What is read of a tool: its touch, unless its length is known and nothing else needs it. */
 function lengthQuantities({ sheet }: SetupDocument, tool: Tool): readonly QuantityName[] {
   const [first] = sheet.offsets
-  const onPart = sheet.school === 'part-top' && first?.Z.by === 'part-top'
+  const onPart = touchesOnPart(sheet)
   const findsPlane = sheet.tools.find(({ length }) => length !== undefined)?.number === tool.number
-  const touch: QuantityName = onPart
-    ? { of: 'tip-on-part', tool: tool.number, row: first.row }
-    : { of: 'tip-on-plane', tool: tool.number }
+  const touch: QuantityName =
+    onPart && first !== undefined
+      ? { of: 'tip-on-part', tool: tool.number, row: first.row }
+      : { of: 'tip-on-plane', tool: tool.number }
   return [
     ...((tool.length === undefined && !standsAlone(sheet, tool)) || findsPlane || onPart
       ? [touch]
@@ -163,7 +194,7 @@ function standsAlone({ school, reference, tools, offsets }: SetupSheet, tool: To
   return (
     school === 'master-tool' &&
     reference?.masterTool === tool.number &&
-    tools.every(({ number, length }) => number === tool.number || length !== undefined) &&
+    tools.length === 1 &&
     offsets.every(({ Z }) => Z.by === 'tool-on-part' || Z.by === 'fixture-difference')
   )
 }
@@ -181,7 +212,7 @@ function planQuantities(document: SetupDocument, offset: OffsetPlan): readonly Q
     ...(['X', 'Y'] as const).flatMap((axis) =>
       facesToTouch(axis, offset[axis]).map((face): QuantityName => ({ of: 'face', row, face })),
     ),
-    ...edgeTouches(offset),
+    ...edgeTouches(document, offset),
     ...(ways.has('circle')
       ? Array.from({ length: points }, (_, index): QuantityName => ({
           of: 'circle-point',

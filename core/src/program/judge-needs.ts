@@ -2,11 +2,11 @@ import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
 import { outOfReach, type WorkPosition } from '../proof/reach'
 import type { SetupDocument } from '../setup/document'
-import type { MachineAxis } from '../setup/sheet'
+import { isOffsetRow, type MachineAxis } from '../setup/sheet'
 import type { Register, Solution } from '../setup/solution'
 import { JUDGEMENT_SEVERITIES } from './judgement-severities'
-import { isSheetRow } from './machine-extents'
-import { isOf, openNeedOf } from './needed-address'
+import { isOf } from '../setup/address'
+import { openNeedOf } from './needed-address'
 import type {
   Operation,
   ProgramJudgement,
@@ -191,7 +191,7 @@ function travels(operation: Operation, document: SetupDocument, solution: Soluti
   // The control moves with the H that the program calls, right or wrong.
   const [called] = lengths
   return rows.flatMap(({ row, at: first, extents: ranges }) => {
-    if (!isSheetRow(row)) return []
+    if (!isOffsetRow(row)) return []
     const ends: readonly WorkPosition[] = AXES.flatMap((axis) =>
       (ranges[axis] ?? []).map((at) => ({
         row,

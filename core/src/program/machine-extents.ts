@@ -1,7 +1,7 @@
 import { toNanometres } from '../length/length'
 import { machineFrame } from '../proof/machine-frame'
 import type { SetupDocument } from '../setup/document'
-import { OFFSET_ROWS, type MachineAxis, type OffsetRow } from '../setup/sheet'
+import { isOffsetRow, type MachineAxis } from '../setup/sheet'
 import type { Solution } from '../setup/solution'
 import type { Extent, Extents, Operation, RowUse } from './program-types'
 
@@ -19,7 +19,7 @@ export function machineExtents(
   const frame = machineFrame(document, solution)
   const H = lengths[0]?.register
   return rows.flatMap(({ row, extents }) => {
-    if (!isSheetRow(row)) return []
+    if (!isOffsetRow(row)) return []
     const inMachine = AXES.flatMap((axis): readonly [MachineAxis, Extent][] => {
       const zero = frame.workZero(row, axis, H)
       const range = extents[axis]
@@ -32,6 +32,3 @@ export function machineExtents(
       : [{ row, extents: Object.fromEntries(inMachine) satisfies Extents }]
   })
 }
-
-export const isSheetRow = (row: string): row is OffsetRow =>
-  (OFFSET_ROWS as readonly string[]).includes(row)

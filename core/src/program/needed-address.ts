@@ -24,7 +24,3 @@ export function neededAddress({ code, register, row }: ProgramJudgement): string
 /** The same, where it is only still to be done in the run of the set-up. */
 export const openNeedOf = (judgement: ProgramJudgement): string | undefined =>
   ABOUT[judgement.code]?.open === true ? neededAddress(judgement) : undefined
-
-/** Whether a register is the needed one, or an axis of the needed row. */
-export const isOf = (address: string, needed: string): boolean =>
-  address === needed || address.startsWith(`${needed}.`)

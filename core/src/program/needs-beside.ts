@@ -1,7 +1,8 @@
 import type { Step, StepState } from '../plan/steps'
 import type { SetupDocument } from '../setup/document'
 import { TRUST_STATES, type Solution, type TrustState } from '../setup/solution'
-import { isOf, neededAddress } from './needed-address'
+import { isOf } from '../setup/address'
+import { neededAddress } from './needed-address'
 import type { Operation, ProgramJudgement, ProgramReading } from './program-types'
 
 /** A register or work offset that an operation needs, beside what is there. */

@@ -1,5 +1,5 @@
 import type { LengthUnit } from '../length/length'
-import { OFFSET_ROWS, type OffsetRow, type Tool } from '../setup/sheet'
+import { isOffsetRow, OFFSET_ROWS, type OffsetRow, type Tool } from '../setup/sheet'
 import type { ProgramReading } from './program-types'
 
 /** What a program tells of the sheet of its set-up. */
@@ -37,7 +37,13 @@ export function sheetFromProgram({ unit, operations }: ProgramReading): SheetFro
   return {
     ...(unit !== undefined && { unit }),
     tools: [...tools.values()],
-    rows: OFFSET_ROWS.filter((row) => used.includes(row)),
-    otherRows: used.filter((row) => !(OFFSET_ROWS as readonly string[]).includes(row)),
+    rows: used.filter(isOffsetRow).sort((a, b) => placeOfRow(a) - placeOfRow(b)),
+    otherRows: used.filter((row) => !isOffsetRow(row)),
   }
+}
+
+/** The rows that every control has come first, then those of the long list by their number. */
+function placeOfRow(row: OffsetRow): number {
+  const place = (OFFSET_ROWS as readonly string[]).indexOf(row)
+  return place < 0 ? OFFSET_ROWS.length + Number(row.slice('G54.1 P'.length)) : place
 }

@@ -8,6 +8,11 @@ import { machineFrame } from './machine-frame'
 
 /** A cautious move that shows that one work offset and one tool's length are right. */
 export interface ProofMove {
+  /**
+   * Lifts Z to where nothing stands in the way, before X and Y move: in the machine's own words, where its profile
+   * declares them; else it is done by hand.
+   */
+  readonly retract?: string
   /** To be typed, single block, rapid at its lowest, a thumb on feed hold. */
   readonly blocks: readonly [string, string]
   /** Machine position at the end of the move: EXT + WCS + H + work position. */
@@ -36,7 +41,9 @@ export function proofMove(
   const [X, Y, Z] = [zero('X'), zero('Y'), zero('Z')]
   if (X === undefined || Y === undefined || Z === undefined || declared === undefined)
     return undefined
+  const { retract } = document.sheet.machine
   return {
+    ...(retract !== undefined && { retract }),
     blocks: [
       `G90 ${row} G0 X0 Y0`,
       `G43 H${declared.lengthRegister} Z${programNumber(clearance, solution.unit)}`,

@@ -16,9 +16,13 @@ export interface SchoolKnowledge {
   readonly partAbovePlane?: Chain
   /** S + Lm: where the master's tip would touch the plane. */
   readonly masterOnPlane?: Chain
-  /** K: H = L − K. */
+  /** R: the raw top of the first fixture, as the bare nose would touch it. */
+  readonly noseOnTop?: Chain
+  /** R + Lm: where the master's tip would touch that top. */
+  readonly masterOnTop?: Chain
+  /** K: H = L − K; an empty chain where none is declared, absent where it cannot be read. */
   readonly constant?: Chain
-  /** The length that the master is declared with. */
+  /** The length that the master is declared with; as with the constant. */
   readonly masterLength?: Chain
 }
 
@@ -44,13 +48,35 @@ export function schoolReference(school: School, known: SchoolKnowledge): Chain |
     case 'setting-plane':
       return EMPTY_CHAIN
     case 'gauge-line':
-      return known.noseOnPlane && sumChains(known.noseOnPlane, known.constant ?? EMPTY_CHAIN)
+      return known.noseOnPlane && known.constant && sumChains(known.noseOnPlane, known.constant)
     case 'part-top':
       return known.partAbovePlane && subtractChains(EMPTY_CHAIN, known.partAbovePlane)
     case 'master-tool':
       return (
         known.masterOnPlane &&
-        subtractChains(known.masterOnPlane, known.masterLength ?? EMPTY_CHAIN)
+        known.masterLength &&
+        subtractChains(known.masterOnPlane, known.masterLength)
+      )
+  }
+}
+
+/**
+ * The same height counted from the raw top of the first fixture instead of from the plane (G + R − S): what a set-up
+ * knows whose tools never touched a plane.
+ */
+export function schoolReferenceOnTop(school: School, known: SchoolKnowledge): Chain | undefined {
+  switch (school) {
+    case 'part-top':
+      return EMPTY_CHAIN
+    case 'setting-plane':
+      return known.partAbovePlane
+    case 'gauge-line':
+      return known.noseOnTop && known.constant && sumChains(known.noseOnTop, known.constant)
+    case 'master-tool':
+      return (
+        known.masterOnTop &&
+        known.masterLength &&
+        subtractChains(known.masterOnTop, known.masterLength)
       )
   }
 }

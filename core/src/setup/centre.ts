@@ -1,13 +1,13 @@
 import { scaleChain, sumChains, valueOf, type Chain, type Term } from '../chain/chain'
-import { fitCircle, type CircleFit } from '../features/circle'
+import { fitCircle, type CircleFit, type Point } from '../features/circle'
 import { sweepMove } from '../features/sweep'
 import { formatLength } from '../length/format-length'
 import { NANOMETRES_PER, toNanometres } from '../length/length'
 import { readLength } from '../length/read-length'
 import type { PlanAxis, Side } from '../touch/touch'
-import type { Reading, SetupDocument } from './document'
+import type { Reading, SetupDocument, Way } from './document'
 import type { OffsetRow } from './sheet'
-import { remainderOf } from './linearised'
+import { millimetresOf, remainderOf } from './linearised'
 import { quantityKey, standingReadings } from './quantity'
 import type { SourceReader } from './sources'
 
@@ -29,22 +29,28 @@ export interface Centre {
  *
  * The circle is not linear in its points, so each chain holds the points with their Jacobian and
  * one more term that makes the sum the fitted centre: the rest of the house need not know.
+ *
+ * @param side tells which way the touches point, and so from which side each screw was met.
  */
 export function circleCentre(
   document: SetupDocument,
   sources: SourceReader,
   row: OffsetRow,
+  side: Side,
 ): Centre | undefined {
   const readings = circlePoints(document, row)
-  const points = readings.map((reading) => ({
-    reading,
-    X: sources.reading(reading, 'axis-at-contact'),
-    Y: sources.readingY(reading),
-  }))
+  if (!haveOneSensor(sources, readings, row)) return undefined
+  const about = roughCentre(readings)
+  const points = readings.map((reading) => {
+    const radial = about && radialWays(reading, about, side)
+    return {
+      X: sources.reading(reading, 'axis-at-contact', radial?.X),
+      Y: sources.readingY(reading, radial?.Y),
+    }
+  })
   const known = points.flatMap(({ X, Y }) => (X && Y ? [{ X, Y }] : []))
   if (known.length < points.length || known.length < 3) return undefined
-  const millimetres = (chain: Chain) => valueOf(chain) / NANOMETRES_PER.mm
-  const fitted = fitCircle(known.map(({ X, Y }) => ({ x: millimetres(X), y: millimetres(Y) })))
+  const fitted = fitCircle(known.map(({ X, Y }) => ({ x: millimetresOf(X), y: millimetresOf(Y) })))
   if (!fitted.ok) {
     sources.note({ ...fitted.problem, place: `circle-point:${row}` })
     return undefined
@@ -71,6 +77,58 @@ export function circleCentre(
     )
   }
   return { X: along('X'), Y: along('Y'), fit: fitted.value, with: readings[0]?.with ?? [] }
+}
+
+/** Touches with tips of different size lie on no common circle. */
+function haveOneSensor(
+  sources: SourceReader,
+  readings: readonly ReadingOf<'circle-point'>[],
+  row: OffsetRow,
+): boolean {
+  const [first = '', ...others] = new Set(
+    readings.map((reading) => [...reading.with].sort().join(' + ')),
+  )
+  if (others.length === 0) return true
+  sources.note({
+    code: 'circle-sensors-differ',
+    place: `circle-point:${row}`,
+    received: others.join(', '),
+    limit: first,
+  })
+  return false
+}
+
+/** Where the middle of the touches lies as they were read: near enough to tell which way each of them points. */
+function roughCentre(readings: readonly ReadingOf<'circle-point'>[]): Point | undefined {
+  const points = readings.flatMap(({ read, readY }) => {
+    const [x, y] = [readLength(read), readLength(readY)]
+    return x.ok && y.ok
+      ? [{ x: x.value.nm / NANOMETRES_PER.mm, y: y.value.nm / NANOMETRES_PER.mm }]
+      : []
+  })
+  const fitted = fitCircle(points)
+  return fitted.ok ? fitted.value.centre : undefined
+}
+
+/** An axis that takes less than this share of a touch was only moved to its place. */
+const HARDLY = 0.02
+
+/** The way each axis comes at a touch around a circle: outwards in a bore, inwards round a boss. */
+function radialWays(
+  { read, readY }: ReadingOf<'circle-point'>,
+  about: Point,
+  side: Side,
+): Readonly<Record<PlanAxis, Way>> | undefined {
+  const [x, y] = [readLength(read), readLength(readY)]
+  if (!x.ok || !y.ok) return undefined
+  const outwards = {
+    X: x.value.nm / NANOMETRES_PER.mm - about.x,
+    Y: y.value.nm / NANOMETRES_PER.mm - about.y,
+  }
+  const least = HARDLY * Math.hypot(outwards.X, outwards.Y)
+  const towards = side === 'inside' ? 1 : -1
+  const way = (axis: PlanAxis): Way => (towards * outwards[axis] > least ? '+' : '-')
+  return { X: way('X'), Y: way('Y') }
 }
 
 /** The points that stand for a circle, in the order of their numbers. */

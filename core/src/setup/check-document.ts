@@ -3,6 +3,8 @@ import { readLength, type ReadLengthOptions } from '../length/read-length'
 import type { WrittenLength } from '../length/length'
 import type { CheckOff, SetupDocument, SetupEvent } from './document'
 import type { AxisPlan, MachineAxis, OffsetPlan, SetupSheet } from './sheet'
+import { zWayProblem } from '../schools/z-way-problem'
+import { endsOf } from '../touch/ends'
 import { FACES } from '../touch/touch'
 import { quantityKey } from './quantity'
 import { rebaseOf } from './rebase'
@@ -162,6 +164,12 @@ function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
     ...optional('sheet.holding.sideCut', sheet.holding?.sideCut, { sign: 'positive' }),
     ...optional('sheet.reference.constant', reference?.constant),
     ...optional('sheet.reference.masterLength', reference?.masterLength),
+    ...optional('sheet.reference.constantUncertainty', reference?.constantUncertainty, uncertain),
+    ...optional(
+      'sheet.reference.masterLengthUncertainty',
+      reference?.masterLengthUncertainty,
+      uncertain,
+    ),
     ...optional('sheet.needs.depth', needs?.depth, { sign: 'positive' }),
     ...optional('sheet.needs.position', needs?.position, { sign: 'positive' }),
     ...axes.map((axis): NamedLength => [
@@ -170,20 +178,37 @@ function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
       { sign: 'positive' },
     ]),
     ...sheet.gauges.flatMap(
-      ({ size, wall, repeatability, uncertainty }, index): readonly NamedLength[] => [
+      (
+        { size, wall, repeatability, uncertainty, foot, footUncertainty },
+        index,
+      ): readonly NamedLength[] => [
         [`sheet.gauges.${index}.size`, size, { sign: 'positive' }],
         ...optional(`sheet.gauges.${index}.wall`, wall, { sign: 'positive' }),
-        ...optional(`sheet.gauges.${index}.repeatability`, repeatability, { sign: 'not-negative' }),
-        ...optional(`sheet.gauges.${index}.uncertainty`, uncertainty, { sign: 'not-negative' }),
+        ...optional(`sheet.gauges.${index}.repeatability`, repeatability, uncertain),
+        ...optional(`sheet.gauges.${index}.uncertainty`, uncertainty, uncertain),
+        ...optional(`sheet.gauges.${index}.foot`, foot),
+        ...optional(`sheet.gauges.${index}.footUncertainty`, footUncertainty, uncertain),
       ],
     ),
-    ...sheet.tools.flatMap(({ length, lastLength, diameter, programDiameter }, index) => [
-      ...optional(`sheet.tools.${index}.lastLength`, lastLength, { sign: 'positive' }),
-      ...optional(`sheet.tools.${index}.length`, length, { sign: 'positive' }),
-      ...optional(`sheet.tools.${index}.diameter`, diameter, { sign: 'positive' }),
-      ...optional(`sheet.tools.${index}.programDiameter`, programDiameter, { sign: 'positive' }),
-    ]),
+    ...sheet.tools.flatMap((tool, index) => toolLengths(tool, `sheet.tools.${index}`)),
     ...sheet.offsets.flatMap((offset, index) => offsetLengths(offset, `sheet.offsets.${index}`)),
+  ]
+}
+
+/** What a standard uncertainty may be. */
+const uncertain: ReadLengthOptions = { sign: 'not-negative' }
+
+function toolLengths(
+  { length, lengthUncertainty, lastLength, diameter, programDiameter }: SetupSheet['tools'][number],
+  place: string,
+): readonly NamedLength[] {
+  const positive = { sign: 'positive' } as const
+  return [
+    ...optional(`${place}.lastLength`, lastLength, positive),
+    ...optional(`${place}.length`, length, positive),
+    ...optional(`${place}.lengthUncertainty`, lengthUncertainty, uncertain),
+    ...optional(`${place}.diameter`, diameter, positive),
+    ...optional(`${place}.programDiameter`, programDiameter, positive),
   ]
 }
 
@@ -195,6 +220,7 @@ function offsetLengths(offset: OffsetPlan, place: string): readonly NamedLength[
     ...optional(`${place}.edge.tolerance`, offset.edge?.tolerance, { sign: 'not-negative' }),
     ...optional(`${place}.Z.quill.measured`, offset.Z.quill?.measured, { sign: 'not-negative' }),
     ...optional(`${place}.Z.quill.running`, offset.Z.quill?.running, { sign: 'not-negative' }),
+    ...optional(`${place}.Z.quill.uncertainty`, offset.Z.quill?.uncertainty, uncertain),
   ]
 }
 
@@ -257,6 +283,7 @@ function sheetReferences(sheet: SetupSheet, names: Names): readonly Problem[] {
           } as const,
         ]
       : []),
+    ...sheet.offsets.flatMap(({ Z }, index) => zWayProblem(sheet.school, Z.by, index) ?? []),
     ...sheet.offsets.flatMap(({ X, Y }, index) => cornerProblems(X, Y, `sheet.offsets.${index}`)),
     ...(sheet.school === 'master-tool'
       ? unknownName(
@@ -311,8 +338,7 @@ function readingProblems(document: SetupDocument, names: Names): readonly Proble
   const earlier = new Map<string, string>()
   return document.readings.flatMap((reading, index) => {
     const place = `readings.${index}`
-    const used =
-      reading.of === 'carried-difference' ? [...reading.with, ...reading.withOnPlane] : reading.with
+    const used = endsOf(reading).flatMap(({ gauges }) => gauges)
     const problems: readonly Problem[] = [
       ...lengthProblem(`${place}.read`, reading.read),
       ...('readY' in reading ? lengthProblem(`${place}.readY`, reading.readY) : []),

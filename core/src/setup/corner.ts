@@ -29,9 +29,7 @@ export function cornerOf(
   { row, X, Y }: OffsetPlan,
 ): Readonly<Record<PlanAxis, Chain>> | undefined {
   if (X.by !== 'turned-corner' || Y.by !== 'turned-corner') return undefined
-  const [base, side] = [Y.face, X.face]
-  if ((base !== 'front' && base !== 'back') || (side !== 'left' && side !== 'right'))
-    return undefined
+  const [base, side] = basedOn(document, row, X.face, Y.face)
   const touches = [
     edgeTouch(document, sources, row, base, 1),
     edgeTouch(document, sources, row, base, 2),
@@ -57,6 +55,21 @@ export function cornerOf(
       { id: `corner:${row}:${axis}`, name: 'turned corner', role: 'corner-remainder' },
     )
   return { X: along('X', 'x'), Y: along('Y', 'y') }
+}
+
+/**
+ * The face of a turned corner that was touched twice, and the other one. It is the front or back, unless only
+ * the left or right was: whoever touched it so is not asked again.
+ */
+export function basedOn(
+  document: Pick<SetupDocument, 'readings' | 'events'>,
+  row: OffsetRow,
+  inX: Face,
+  inY: Face,
+): readonly [base: Face, side: Face] {
+  const isTwice = (face: Face) =>
+    standingReadings(document, { of: 'edge-point', row, face, point: 2 }).length > 0
+  return isTwice(inX) && !isTwice(inY) ? [inX, inY] : [inY, inX]
 }
 
 /** The angle of a face, once two touches along it are there. */
@@ -105,7 +118,7 @@ function edgeTouch(
   const y = meanOfKnown(readings.map((reading) => sources.readingY(reading)))
   const standOff = meanOfKnown(
     readings.map((reading) =>
-      sources.gaugeSum(reading.with, axisOfFace(face), quantityKey(reading)),
+      sources.gaugeSum(reading.with, axisOfFace(face), quantityKey(reading), reading.of),
     ),
   )
   return x && y && standOff && [x, y, standOff]

@@ -1,6 +1,6 @@
 import type { WrittenLength } from '../length/length'
 import type { ProgramReading } from '../program/program-types'
-import type { Face } from '../touch/touch'
+import type { Face, PlanAxis } from '../touch/touch'
 import type { KeyMode, MachineAxis, OffsetRow, SetupSheet } from './sheet'
 
 interface Fact {
@@ -11,20 +11,28 @@ interface Fact {
   readonly at: string
 }
 
+/** The way an axis moved last: towards plus or towards minus. */
+export type Way = '+' | '-'
+
+/** The ways that X and Y came to a place that is read on both, where they were not the usual ones of the touch. */
+export interface Approaches {
+  readonly approaches?: Readonly<Partial<Record<PlanAxis, Way>>>
+}
+
 /** Which quantity a reading is a reading of. */
 export type Quantity =
   | { readonly of: 'nose-on-plane' }
   | { readonly of: 'tip-on-plane'; readonly tool: number }
   | { readonly of: 'face'; readonly row: OffsetRow; readonly face: Face }
-  | {
+  | ({
       readonly of: 'circle-point'
       readonly row: OffsetRow
       /** Which touch around the circle, from 1. */
       readonly point: number
       /** Machine Y of the spindle axis; `read` is its machine X. */
       readonly readY: WrittenLength
-    }
-  | {
+    } & Approaches)
+  | ({
       /** A touch of a side of the part, read on both axes: for its angle, or the corner of a turned part. */
       readonly of: 'edge-point'
       readonly row: OffsetRow
@@ -33,15 +41,15 @@ export type Quantity =
       readonly point: number
       /** Machine Y of the spindle axis; `read` is its machine X. */
       readonly readY: WrittenLength
-    }
-  | {
+    } & Approaches)
+  | ({
       readonly of: 'sweep'
       readonly row: OffsetRow
       /** Machine Y of the spindle axis; `read` is its machine X. */
       readonly readY: WrittenLength
       /** The dial, a quarter turn apart; it counts up when its plunger is pushed in. */
       readonly dial: Readonly<Record<Face, WrittenLength>>
-    }
+    } & Approaches)
   | { readonly of: 'nose-on-part'; readonly row: OffsetRow }
   | { readonly of: 'tip-on-part'; readonly tool: number; readonly row: OffsetRow }
   | { readonly of: 'tool-diameter'; readonly tool: number }
@@ -51,6 +59,9 @@ export type Quantity =
       readonly from: OffsetRow
       /** At which of the two raw tops the counter was zeroed; it was read at the other. */
       readonly zeroedOn: 'row' | 'from'
+      /** Gauge ids beneath at `from`, and the way Z came there; where they are not said, as at the row. */
+      readonly withOnFrom?: readonly string[]
+      readonly approachOnFrom?: Way
     }
   | {
       readonly of: 'carried-difference'
@@ -59,6 +70,8 @@ export type Quantity =
       readonly zeroedOn: 'plane' | 'part'
       /** Gauge ids beneath at the plane; what lay beneath at the part is the reading's `with`. */
       readonly withOnPlane: readonly string[]
+      /** The way Z came at the plane; the reading's `approach` is the one at the part. */
+      readonly approachOnPlane?: Way
     }
 
 /** What was read: a machine position at contact, or a relative counter for a carried difference. */
@@ -67,8 +80,11 @@ export type Reading = Fact &
     readonly read: WrittenLength
     /** Gauge ids: what lay between, or what stood in the spindle. A gauge used twice is listed twice. */
     readonly with: readonly string[]
-    /** The way the axis moved last, where it was not the usual way of this touch (down, or into the face). */
-    readonly approach?: '+' | '-'
+    /**
+     * The way the axis moved last, where it was not the usual way of this touch (down, or into the face). Of a
+     * place that is read on both axes it speaks of the face's axis, or of X; `approaches` says both.
+     */
+    readonly approach?: Way
     /** Where Z is set: the tool in the spindle, and the one that the control takes for active. */
     readonly spindle?: SpindleState
     /** The reading that this one replaces, and why. */
@@ -94,6 +110,8 @@ export interface ReadBack extends Fact {
   /** Shown before the key-in (needed to add), or after it. */
   readonly moment: 'before' | 'after'
   readonly shown: WrittenLength
+  /** It was seen after this many readings: what was read later is not what was keyed. All, where it is not said. */
+  readonly afterReadings?: number
 }
 
 /**

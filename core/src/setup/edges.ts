@@ -1,6 +1,6 @@
 import { valueOf } from '../chain/chain'
 import { axisOfFace, type Face } from '../touch/touch'
-import { measuredEdge } from './corner'
+import { basedOn, measuredEdge } from './corner'
 import type { SetupDocument } from './document'
 import type { OffsetPlan, OffsetRow } from './sheet'
 import type { EdgeAngle } from './solution'
@@ -9,7 +9,7 @@ import type { SourceReader } from './sources'
 /** Every edge of the set-up that is to be square, or whose turn is measured with its corner. */
 export function edgesOf(document: SetupDocument, sources: SourceReader): readonly EdgeAngle[] {
   return document.sheet.offsets.flatMap((plan, index) =>
-    facesOf(plan).flatMap((face): readonly EdgeAngle[] => {
+    facesOf(document, plan).flatMap((face): readonly EdgeAngle[] => {
       const measured = measuredEdge(document, sources, plan.row, face)
       if (measured === undefined) return []
       const place = `sheet.offsets.${index}.edge.tolerance`
@@ -34,27 +34,31 @@ export function edgesOf(document: SetupDocument, sources: SourceReader): readonl
   )
 }
 
-function facesOf({ edge, Y }: OffsetPlan): readonly Face[] {
-  const faces: readonly Face[] = [
-    ...(edge ? [edge.face] : []),
-    ...(Y.by === 'turned-corner' ? [Y.face] : []),
-  ]
-  return [...new Set(faces)]
+function facesOf(document: SetupDocument, { row, edge, X, Y }: OffsetPlan): readonly Face[] {
+  const corner =
+    X.by === 'turned-corner' && Y.by === 'turned-corner'
+      ? basedOn(document, row, X.face, Y.face).slice(0, 1)
+      : []
+  return [...new Set([...(edge ? [edge.face] : []), ...corner])]
 }
 
 /** Touches along the faces of an offset that are asked for: two on each edge, one on a corner's other face. */
-export function edgeTouches({ row, edge, X, Y }: OffsetPlan): readonly EdgeTouchName[] {
+export function edgeTouches(document: SetupDocument, plan: OffsetPlan): readonly EdgeTouchName[] {
+  const { row, X, Y } = plan
   const touch = (face: Face, point: number): EdgeTouchName => ({
     of: 'edge-point',
     row,
     face,
     point,
   })
-  const isCorner = X.by === 'turned-corner' && Y.by === 'turned-corner'
-  const edges = new Set<Face>([...(edge ? [edge.face] : []), ...(isCorner ? [Y.face] : [])])
+  const twice = facesOf(document, plan)
+  const once =
+    X.by === 'turned-corner' && Y.by === 'turned-corner'
+      ? [X.face, Y.face].filter((face) => !twice.includes(face))
+      : []
   return [
-    ...[...edges].flatMap((face) => [touch(face, 1), touch(face, 2)]),
-    ...(isCorner && !edges.has(X.face) ? [touch(X.face, 1)] : []),
+    ...twice.flatMap((face) => [touch(face, 1), touch(face, 2)]),
+    ...once.map((face) => touch(face, 1)),
   ]
 }
 

@@ -6,12 +6,11 @@ import {
   sumChains,
   type Chain,
 } from '../chain/chain'
-import type { WrittenLength } from '../length/length'
 import { schoolReference, type SchoolKnowledge } from '../schools/schools'
-import { planeUnder } from '../touch/touch'
+import { planeUnderTouch } from './plane-under-touch'
 import type { Reading, SetupDocument } from './document'
 import type { OffsetPlan, OffsetRow } from './sheet'
-import { quantityKey, standingReadings, type QuantityName } from './quantity'
+import { standingReadings, type QuantityName } from './quantity'
 import { planeShift } from './rebase'
 import type { Heights } from './solution'
 import type { SourceReader } from './sources'
@@ -53,7 +52,13 @@ export function heightsOf(document: SetupDocument, sources: SourceReader): Heigh
   )
   const reference = schoolReference(
     sheet.school,
-    schoolKnowledge(document, sources, { noseOnPlane, tipOnPlane, partTop }),
+    schoolKnowledge(document, sources, {
+      noseOnPlane,
+      tipOnPlane,
+      partTop,
+      noseOnPart,
+      tipOnPart,
+    }),
   )
   return {
     ...given('noseOnPlane', noseOnPlane),
@@ -70,23 +75,55 @@ export function heightsOf(document: SetupDocument, sources: SourceReader): Heigh
 export function schoolKnowledge(
   document: SetupDocument,
   sources: SourceReader,
-  heights: Pick<Heights, 'tipOnPlane' | 'partTop'> & { readonly noseOnPlane?: Chain | undefined },
+  heights: Pick<Heights, 'tipOnPlane' | 'partTop' | 'noseOnPart' | 'tipOnPart'> & {
+    readonly noseOnPlane?: Chain | undefined
+  },
 ): SchoolKnowledge {
   const { reference, offsets } = document.sheet
-  const declared = (written: WrittenLength | undefined, place: string, name: string) =>
-    written && sources.declared(written, `sheet.reference.${place}`, 'school-constant', name)
   const master = reference?.masterTool
   const [first] = offsets
   return {
     ...given('noseOnPlane', heights.noseOnPlane),
     ...given('partAbovePlane', first && heights.partTop.get(first.row)),
     ...given('masterOnPlane', master === undefined ? undefined : heights.tipOnPlane.get(master)),
-    ...given('constant', declared(reference?.constant, 'constant', 'constant K')),
+    ...given('noseOnTop', first && heights.noseOnPart.get(first.row)),
     ...given(
-      'masterLength',
-      declared(reference?.masterLength, 'masterLength', 'declared master length'),
+      'masterOnTop',
+      first && master !== undefined ? heights.tipOnPart.get(`${first.row} ${master}`) : undefined,
     ),
+    ...given('constant', declaredConstant(document, sources)),
+    ...given('masterLength', declaredMasterLength(document, sources)),
   }
+}
+
+/** K of H = L − K; nothing where the sheet declares none. */
+export function declaredConstant(
+  { sheet: { reference } }: { readonly sheet: Pick<SetupDocument['sheet'], 'reference'> },
+  sources: SourceReader,
+): Chain | undefined {
+  if (reference?.constant === undefined) return EMPTY_CHAIN
+  return sources.declared(
+    reference.constant,
+    'sheet.reference.constant',
+    'school-constant',
+    'constant K',
+    { uncertainty: reference.constantUncertainty },
+  )
+}
+
+/** The length that the master is declared with; nothing where the sheet declares none. */
+export function declaredMasterLength(
+  { sheet: { reference } }: SetupDocument,
+  sources: SourceReader,
+): Chain | undefined {
+  if (reference?.masterLength === undefined) return EMPTY_CHAIN
+  return sources.declared(
+    reference.masterLength,
+    'sheet.reference.masterLength',
+    'school-constant',
+    'declared master length',
+    { uncertainty: reference.masterLengthUncertainty },
+  )
 }
 
 /** What program zero lies below the raw top. */
@@ -114,11 +151,10 @@ function touchReader(document: SetupDocument, sources: SourceReader) {
   ): Chain | undefined =>
     meanOfKnown(
       standingReadings(document, quantity).map((reading) => {
-        const contact = sources.reading(reading, role)
-        const gauge = sources.gaugeSum(reading.with, 'Z', quantityKey(reading))
         const onPlane = quantity.of === 'nose-on-plane' || quantity.of === 'tip-on-plane'
         const shift = onPlane ? planeShift(document, sources, reading) : EMPTY_CHAIN
-        return contact && gauge && shift && sumChains(planeUnder(contact, gauge), shift)
+        const plane = planeUnderTouch(sources, reading, role)
+        return plane && shift && sumChains(plane, shift)
       }),
     )
 }
@@ -214,24 +250,32 @@ function carriedTop(
 
 /**
  * D = part − plane, positive upward. The counter shows D when it was zeroed on the plane and −D
- * when it was zeroed on the part; whatever lay beneath at each place is taken off there.
+ * when it was zeroed on the part; whatever lay beneath at each place is taken off there, and so is what
+ * the screw shows too much where it was met from its other side.
  */
 function carriedDifference(
   document: SetupDocument,
   reading: ReadingOf<'carried-difference'>,
   sources: SourceReader,
 ): Chain | undefined {
-  const counter = sources.reading(reading, 'counter')
-  const onPart = sources.gaugeSum(reading.with, 'Z', quantityKey(reading))
-  const onPlane = sources.gaugeSum(reading.withOnPlane, 'Z', quantityKey(reading))
+  const difference = upwardDifference(sources, reading, reading.zeroedOn === 'plane')
   const shift = planeShift(document, sources, reading)
-  if (!counter || !onPart || !onPlane || !shift) return undefined
-  const upward = scaleChain(counter, reading.zeroedOn === 'plane' ? 1 : -1)
   // A plane that lies higher now leaves less up to the part.
-  return subtractChains(sumChains(upward, onPlane), sumChains(onPart, shift))
+  return difference && shift && subtractChains(difference, shift)
 }
 
-/** Raw top of a fixture above that of another, with the same thing beneath at both. */
+/** What a counter says that its own end lies above the one it is counted from. */
+function upwardDifference(
+  sources: SourceReader,
+  reading: ReadingOf<'carried-difference' | 'fixture-difference'>,
+  countsUp: boolean,
+): Chain | undefined {
+  const counter = sources.reading(reading, 'counter')
+  const between = sources.gapBetween(reading)
+  return counter && between && subtractChains(scaleChain(counter, countsUp ? 1 : -1), between)
+}
+
+/** Raw top of a fixture above that of another. */
 export function fixtureDifference(
   document: SetupDocument,
   sources: SourceReader,
@@ -244,10 +288,7 @@ export function fixtureDifference(
         (reading): reading is ReadingOf<'fixture-difference'> =>
           reading.of === 'fixture-difference',
       )
-      .map((reading) => {
-        const counter = sources.reading(reading, 'counter')
-        return counter && scaleChain(counter, reading.zeroedOn === 'from' ? 1 : -1)
-      }),
+      .map((reading) => upwardDifference(sources, reading, reading.zeroedOn === 'from')),
   )
 }
 

@@ -1,4 +1,4 @@
-import { EMPTY_CHAIN, meanOfChains, subtractChains, valueOf, type Chain } from '../chain/chain'
+import { meanOfChains, subtractChains, valueOf, type Chain } from '../chain/chain'
 import { explain } from '../slips/explain'
 import {
   approachDirection,
@@ -71,8 +71,9 @@ export function solveAxis(
   )
   const touched = [...faces.values()]
   const external = sources.externalOffset(axis)
+  if (external === undefined) return { faces }
   // The control adds its external offset to every row by itself.
-  const lessExternal = (chain: Chain) => subtractChains(chain, external ?? EMPTY_CHAIN)
+  const lessExternal = (chain: Chain) => subtractChains(chain, external)
   if (plan.by === 'one-face') {
     const [only] = touched
     return {
@@ -137,7 +138,7 @@ function solveCentre(
   const { row } = offset
   const centre =
     plan.by === 'circle'
-      ? circleCentre(document, sources, row)
+      ? circleCentre(document, sources, row, plan.side)
       : sweptCentre(document, sources, row, plan.side)
   const drawing = sources.declared(
     plan.drawing,
@@ -148,7 +149,7 @@ function solveCentre(
   const external = sources.externalOffset(axis)
   if (!centre || !drawing || !external) return { faces: new Map() }
   const register = subtractChains(subtractChains(centre[axis], drawing), external)
-  const radius = sources.gaugeSum(centre.with, axis, place)
+  const radius = sources.gaugeSum(centre.with, axis, place, 'circle-point')
   if (plan.by === 'sweep' || centre.fit === undefined || radius === undefined)
     return { faces: new Map(), register }
   const size = impliedSize(
@@ -173,7 +174,12 @@ function faceChain(
   return meanOfKnown(
     standingReadings(document, { of: 'face', row: offset.row, face }).map((reading) => {
       const contact = sources.reading(reading, 'axis-at-contact')
-      const standOff = sources.gaugeSum(reading.with, axisOfFace(face), quantityKey(reading))
+      const standOff = sources.gaugeSum(
+        reading.with,
+        axisOfFace(face),
+        quantityKey(reading),
+        reading.of,
+      )
       return contact && standOff && faceBeyond(contact, standOff, approachDirection(face, side))
     }),
   )

@@ -1,6 +1,6 @@
 import { axisOfFace } from '../touch/touch'
-import { sensitivity } from '../freshness/sensitivity'
-import type { Quantity, Reading, SetupDocument } from './document'
+import { inMachinePosition, sensitivity } from '../freshness/sensitivity'
+import type { Quantity, Reading, SetupDocument, SetupEvent } from './document'
 import type { OffsetRow } from './sheet'
 
 /** A quantity without the circumstances that change from reading to reading. */
@@ -80,6 +80,12 @@ const sortedOut = new WeakMap<
   { readonly events: SetupDocument['events']; readonly of: ReadonlyMap<string, readonly Reading[]> }
 >()
 
+/** What a reading stood on has moved; a home that was found again begins a new ground as well. */
+const groundMoved = (reading: Reading, event: SetupEvent, index: number): boolean =>
+  event.kind === 'home-recovered'
+    ? inMachinePosition(reading)
+    : sensitivity(reading, event, index) !== 0
+
 function standingByQuantity({
   readings,
   events = NO_EVENTS,
@@ -101,8 +107,7 @@ function standingByQuantity({
       const from = events.reduce((latest, event) => {
         const again = all.some(({ index }) => index >= event.afterReadings)
         const moved = all.some(
-          ({ index, reading }) =>
-            index < event.afterReadings && sensitivity(reading, event, index) !== 0,
+          ({ index, reading }) => index < event.afterReadings && groundMoved(reading, event, index),
         )
         return again && moved ? Math.max(latest, event.afterReadings) : latest
       }, 0)

@@ -1,7 +1,6 @@
 import { EMPTY_CHAIN, subtractChains, sumChains, type Chain } from '../chain/chain'
-import { planeUnder } from '../touch/touch'
 import type { Reading, SetupDocument, SetupEvent } from './document'
-import { quantityKey } from './quantity'
+import { planeUnderTouch } from './plane-under-touch'
 import type { SourceReader } from './sources'
 
 type EventOf<Kind extends SetupEvent['kind']> = Extract<SetupEvent, { kind: Kind }>
@@ -52,11 +51,9 @@ export function planeShift(
     const rebase = event.kind === 'rebased' ? rebaseOf(document, event) : undefined
     if (rebase === undefined || !sources.isAmongFirst(rebase.movedAfter, reading))
       return EMPTY_CHAIN
-    const [before, after] = [rebase.before, rebase.after].map((touch) => {
-      const contact = sources.reading(touch, 'tip-at-contact')
-      const gauge = sources.gaugeSum(touch.with, 'Z', quantityKey(touch))
-      return contact && gauge && planeUnder(contact, gauge)
-    })
+    const [before, after] = [rebase.before, rebase.after].map((touch) =>
+      planeUnderTouch(sources, touch, 'tip-at-contact'),
+    )
     return before && after && subtractChains(after, before)
   })
   return shifts.some((shift) => shift === undefined)

@@ -1,8 +1,9 @@
 import { EMPTY_CHAIN, scaleChain, subtractChains, sumChains, type Chain } from '../chain/chain'
 import { lengthRegister, workOffsetZ } from '../schools/schools'
+import { zWayProblem } from '../schools/z-way-problem'
 import type { SetupDocument } from './document'
 import type { OffsetPlan, OffsetRow, Tool } from './sheet'
-import { facingOf, fixtureDifference } from './heights'
+import { declaredConstant, declaredMasterLength, facingOf, fixtureDifference } from './heights'
 import type { Heights } from './solution'
 import type { SourceReader } from './sources'
 
@@ -34,16 +35,8 @@ const isMaster = ({ sheet: { school, reference } }: SetupDocument, tool: Tool): 
   school === 'master-tool' && reference?.masterTool === tool.number
 
 /** The master is as long as it was declared, whatever it is: a router with one bit at a time touches no plane. */
-function masterItself({ sheet }: SetupDocument, sources: SourceReader): Chain | undefined {
-  const declared = sheet.reference?.masterLength
-  return declared === undefined
-    ? EMPTY_CHAIN
-    : sources.declared(
-        declared,
-        'sheet.reference.masterLength',
-        'school-constant',
-        'declared master length',
-      )
+function masterItself(document: SetupDocument, sources: SourceReader): Chain | undefined {
+  return declaredMasterLength(document, sources)
 }
 
 /** A known length needs no touch at all under the gauge line. */
@@ -53,11 +46,8 @@ function lengthFromConstant(
   tool: Tool,
 ): Chain | undefined {
   const length = sources.knownLength(tool.number)
-  const constant = document.sheet.reference?.constant
-  const counted =
-    constant &&
-    sources.declared(constant, 'sheet.reference.constant', 'school-constant', 'constant K')
-  return length && subtractChains(length, counted ?? EMPTY_CHAIN)
+  const constant = declaredConstant(document, sources)
+  return length && constant && subtractChains(length, constant)
 }
 
 /**
@@ -89,7 +79,7 @@ function offsetZ(
 ): Chain | undefined {
   const { row, Z } = plan
   const facing = facingOf(document, sources, plan)
-  if (facing === undefined) return undefined
+  if (facing === undefined || !isWayOfSchool(document, sources, plan)) return undefined
   switch (Z.by) {
     case 'part-top':
       return adjusted(document, sources, plan, scaleChain(facing, -1))
@@ -107,12 +97,14 @@ function offsetZ(
       const fromPlan = document.sheet.offsets.find((other) => other.row === Z.from)
       const fromFacing = fromPlan && facingOf(document, sources, fromPlan)
       const difference = fixtureDifference(document, sources, row, Z.from)
-      // The earlier register already holds the external offset and the quill.
+      // The earlier register already holds the external offset and its quill; this row may run with another.
+      const moved = fromPlan && quillBeyond(document, sources, plan, fromPlan)
       return (
         from &&
         fromFacing &&
         difference &&
-        subtractChains(sumChains(from, fromFacing, difference), facing)
+        moved &&
+        subtractChains(sumChains(from, fromFacing, difference, moved), facing)
       )
     }
     case 'nose-on-part':
@@ -123,7 +115,21 @@ function offsetZ(
   }
 }
 
-/** From the plane by the school's reference; under the gauge line the nose on the part is enough. */
+/** A way that the school does not have would give a number that is wrong: there is none, and it is told. */
+function isWayOfSchool(
+  { sheet: { school, offsets } }: SetupDocument,
+  sources: SourceReader,
+  plan: OffsetPlan,
+): boolean {
+  const problem = zWayProblem(school, plan.Z.by, offsets.indexOf(plan))
+  if (problem !== undefined) sources.note(problem)
+  return problem === undefined
+}
+
+/**
+ * From the plane by the school's reference; under the gauge line the nose on the part is enough, and from the
+ * first part's top the nose on both tops.
+ */
 function zFromPlane(
   document: SetupDocument,
   heights: Heights,
@@ -135,13 +141,22 @@ function zFromPlane(
   if (zero !== undefined && heights.reference !== undefined)
     return workOffsetZ(zero, heights.reference)
   const nose = heights.noseOnPart.get(row)
-  if (document.sheet.school !== 'gauge-line' || Z.by !== 'nose-on-part' || nose === undefined)
-    return undefined
-  const constant = document.sheet.reference?.constant
-  const counted =
-    constant &&
-    sources.declared(constant, 'sheet.reference.constant', 'school-constant', 'constant K')
-  return sumChains(subtractChains(nose, facing), counted ?? EMPTY_CHAIN)
+  if (Z.by !== 'nose-on-part' || nose === undefined) return undefined
+  const reference = noseReference(document, heights, sources)
+  return reference && subtractChains(subtractChains(nose, facing), reference)
+}
+
+/** What the nose itself is counted from, where no plane was touched. */
+function noseReference(
+  { sheet: { school, offsets, ...sheet } }: SetupDocument,
+  heights: Heights,
+  sources: SourceReader,
+): Chain | undefined {
+  const [first] = offsets
+  if (school === 'part-top') return first && heights.noseOnPart.get(first.row)
+  if (school !== 'gauge-line') return undefined
+  const constant = declaredConstant({ sheet }, sources)
+  return constant && scaleChain(constant, -1)
 }
 
 /**
@@ -154,27 +169,37 @@ function adjusted(
   plan: OffsetPlan,
   chain: Chain,
 ): Chain | undefined {
-  const { quill } = plan.Z
-  const place = `sheet.offsets.${document.sheet.offsets.indexOf(plan)}.Z.quill`
-  const out = quill && {
-    measured: sources.declared(
-      quill.measured,
-      `${place}.measured`,
-      'quill',
-      'quill out while measuring',
-      { sign: 'not-negative' },
-    ),
-    running: sources.declared(
-      quill.running,
-      `${place}.running`,
-      'quill',
-      'quill out while running',
-      { sign: 'not-negative' },
-    ),
-  }
   const external = sources.externalOffset('Z')
-  if ((out && !(out.measured && out.running)) || external === undefined) return undefined
-  const moved =
-    out?.running && out.measured ? subtractChains(out.running, out.measured) : EMPTY_CHAIN
-  return sumChains(chain, moved, scaleChain(external, -1))
+  const measured = quillOut(document, sources, plan, 'measured')
+  const running = quillOut(document, sources, plan, 'running')
+  if (measured === undefined || running === undefined || external === undefined) return undefined
+  return sumChains(chain, subtractChains(running, measured), scaleChain(external, -1))
+}
+
+/** How far a quill is out; nothing where the sheet speaks of none. */
+function quillOut(
+  { sheet: { offsets } }: SetupDocument,
+  sources: SourceReader,
+  plan: OffsetPlan,
+  when: 'measured' | 'running',
+): Chain | undefined {
+  const { quill } = plan.Z
+  if (quill === undefined) return EMPTY_CHAIN
+  const place = `sheet.offsets.${offsets.indexOf(plan)}.Z.quill.${when}`
+  return sources.declared(quill[when], place, 'quill', `quill out while ${when}`, {
+    sign: 'not-negative',
+    uncertainty: quill.uncertainty,
+  })
+}
+
+/** How much further a quill is out while a row runs than while the row that it is counted from does. */
+function quillBeyond(
+  document: SetupDocument,
+  sources: SourceReader,
+  plan: OffsetPlan,
+  from: OffsetPlan,
+): Chain | undefined {
+  if (plan.Z.quill === undefined) return EMPTY_CHAIN
+  const [own, other] = [plan, from].map((one) => quillOut(document, sources, one, 'running'))
+  return own && other && subtractChains(own, other)
 }

@@ -1,6 +1,7 @@
 import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
 import type { Reading, SetupDocument } from './document'
+import { endsOf } from '../touch/ends'
 import { standingReadings } from './quantity'
 
 /** Standing touches that were made the same way: another gauge shifts what is read. */
@@ -26,10 +27,10 @@ export function repeatSpread(document: SetupDocument, reading: Reading): Nanomet
   return values.length < 2 ? undefined : toNanometres(Math.max(...values) - Math.min(...values))
 }
 
+/** What makes two touches comparable: what lay at each of their ends, and the way it was met. */
 const circumstances = (reading: Reading): string =>
   JSON.stringify([
-    reading.with,
-    reading.approach,
-    reading.of === 'carried-difference' ? [reading.zeroedOn, reading.withOnPlane] : [],
-    reading.of === 'fixture-difference' ? reading.zeroedOn : [],
+    endsOf(reading).map(({ gauges, approach }) => [gauges, approach]),
+    'approaches' in reading ? reading.approaches : undefined,
+    'zeroedOn' in reading ? reading.zeroedOn : undefined,
   ])

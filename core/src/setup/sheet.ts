@@ -4,10 +4,31 @@ import type { BlockGrade } from '../budget/gauge-block-limits'
 import type { GaugeKind } from '../touch/gauge-kinds'
 import type { Face, Side } from '../touch/touch'
 
-/** The work offset rows that a control keeps. */
-export const OFFSET_ROWS = ['G54', 'G55', 'G56', 'G57', 'G58', 'G59'] as const
+/** The work offset rows that every control keeps, and three more that many do. */
+export const OFFSET_ROWS = [
+  'G54',
+  'G55',
+  'G56',
+  'G57',
+  'G58',
+  'G59',
+  'G59.1',
+  'G59.2',
+  'G59.3',
+] as const
 
-export type OffsetRow = (typeof OFFSET_ROWS)[number]
+/** A row of the long list that some controls keep beside them. */
+export type FurtherRow = `G54.1 P${number}`
+
+export type OffsetRow = (typeof OFFSET_ROWS)[number] | FurtherRow
+
+/** How long that list is taken to be. Common practice, no source. */
+export const LAST_FURTHER_ROW = 300
+
+/** Whether a text names a row that a control can have: `G54`, `G59.2`, `G54.1 P7`. */
+export const isOffsetRow = (text: string): text is OffsetRow =>
+  (OFFSET_ROWS as readonly string[]).includes(text) ||
+  (/^G54\.1 P[1-9]\d{0,2}$/.test(text) && Number(text.slice(7)) <= LAST_FURTHER_ROW)
 
 /**
  * How a register is changed:
@@ -28,6 +49,8 @@ export interface ControlProfile {
   readonly decimals: Readonly<Record<LengthUnit, number>>
   readonly lengthKey: Extract<KeyMode, 'set' | 'add' | 'copy'>
   readonly workOffsetKey: KeyMode
+  /** Axes whose rows are changed another way: X and Y copied, say, and Z typed. */
+  readonly workOffsetKeys?: Readonly<Partial<Record<MachineAxis, KeyMode>>>
   /** What the control does with a stored length: most add it (the default), some subtract it. */
   readonly lengthSign?: 'added' | 'subtracted'
   /** What a D row holds; a diameter where it is not said. */
@@ -58,6 +81,8 @@ export interface MachineDeclaration {
   readonly policy?: MachinePolicy
   /** Turns a minute that the spindle can do, to hold a program's speeds against. */
   readonly maxSpindleSpeed?: number
+  /** The words that lift Z to where nothing stands in the way, as this machine takes them: before X and Y move. */
+  readonly retract?: string
 }
 
 /** What the shop asks before a part is cut on a machine. */
@@ -80,6 +105,10 @@ export interface Gauge {
   readonly repeatability?: WrittenLength
   /** Standard uncertainty of its size, from its certificate. */
   readonly uncertainty?: WrittenLength
+  /** How high its foot stands above the setting plane, below zero where it stands lower: a setter on the table, say. */
+  readonly foot?: WrittenLength
+  /** Standard uncertainty of that height. */
+  readonly footUncertainty?: WrittenLength
   /** Grade of a gauge block by ISO 3650, where there is no certificate. */
   readonly grade?: BlockGrade
   /** Turns a minute that it bears, for one that turns: an edge finder or a wobbler. */
@@ -93,6 +122,8 @@ export interface Tool {
   readonly lengthRegister: number
   /** Nose to tip, known from a presetter or a bench; a sensor's length under its preload. */
   readonly length?: WrittenLength
+  /** Standard uncertainty of that known length. */
+  readonly lengthUncertainty?: WrittenLength
   /** Nose to tip when it was last measured, in its holder ever since: to hold today's length against. */
   readonly lastLength?: WrittenLength
   /** Nominal diameter, and the row (D) that holds it. */
@@ -145,7 +176,12 @@ interface ZPlanCommon {
   /** How far program zero lies below the raw top. */
   readonly facing: WrittenLength
   /** How far a quill is out, when Z is measured and when the program runs; both in where it is not said. */
-  readonly quill?: { readonly measured: WrittenLength; readonly running: WrittenLength }
+  readonly quill?: {
+    readonly measured: WrittenLength
+    readonly running: WrittenLength
+    /** Standard uncertainty of each of the two: how well its scale is read. */
+    readonly uncertainty?: WrittenLength
+  }
 }
 
 /** How Z of a work offset is found. */
@@ -186,6 +222,9 @@ export interface Holding {
 export interface SchoolReference {
   /** Gauge line: H = L − constant, as small rotary-axis machines have it. */
   readonly constant?: WrittenLength
+  /** Standard uncertainty of the constant, and of the length that the master is declared with. */
+  readonly constantUncertainty?: WrittenLength
+  readonly masterLengthUncertainty?: WrittenLength
   /** Master tool: the tool that all others are compared with. */
   readonly masterTool?: number
   /** Master tool: the length that it is declared with, so that no H turns negative; zero where it is not said. */

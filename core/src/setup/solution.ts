@@ -10,7 +10,7 @@ import type { ProofVerdict } from '../proof/proven'
 import type { HoldingVerdict } from '../workholding/holding'
 import type { Acceptance } from './document'
 import type { StaleReason } from '../freshness/stale'
-import type { OffsetRow } from './sheet'
+import type { MachineAxis, OffsetRow } from './sheet'
 
 /** How far a register is to be trusted: the five marks of the interface. */
 export const TRUST_STATES = ['not-read', 'read', 'keyed', 'proven', 'stale'] as const
@@ -84,14 +84,18 @@ export const WARNING_CODES = [
   'length-not-positive',
   'repeats-spread',
   'no-sensor',
+  'outside-travel',
+  'digits-missing',
   'approach-mixed',
   'edge-turned',
+  'spindle-tool-differs',
   'control-tool-differs',
   'differs-from-last-time',
   'read-back-differs',
   'proof-differs',
   'lift-active',
   'no-grip',
+  'little-grip',
   'side-cut-meets-jaws',
 ] as const
 
@@ -102,6 +106,8 @@ export interface Warning {
   readonly code: WarningCode
   /** Register address, or the quantity's key. */
   readonly place: string
+  /** Of a place that is read on two axes: which one it is about. */
+  readonly axis?: MachineAxis
   readonly amount?: Nanometres
   readonly limit?: Nanometres
   /** Slips that would explain it, simplest first. */

@@ -1,18 +1,21 @@
-import { scaleChain, subtractChains, valueOf, type Chain, type Term } from '../chain/chain'
+import { scaleChain, subtractChains, valueOf, type Chain } from '../chain/chain'
 import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { budgetOf } from '../budget/budget'
 import { fitness } from '../budget/verdict'
-import { instantOf } from '../freshness/instant'
 import { nameOfReason, staleBy, staleByAge, type StaleReason } from '../freshness/stale'
-import { keyInLine, type KeyInLine, type Stand } from '../keyin/key-in'
+import { keyInLine, type ActiveLength, type KeyInLine } from '../keyin/key-in'
+import { roundToDisplay } from '../length/format-length'
 import { readBackAgrees } from '../keyin/read-back'
 import type { ReadLength } from '../length/read-length'
 import { explain, knownSizes } from '../slips/explain'
 import type { ReadBack, SetupDocument, SetupEvent } from './document'
-import type { MachineAxis, OffsetRow, Tool } from './sheet'
+import { axisOfAddress } from './address'
+import type { OffsetRow, Tool } from './sheet'
+import { standOf, type Subject } from './stand'
 import { heightsOf, meanOfKnown } from './heights'
 import { solveAxis, type AxisSolution } from './plan-axes'
 import { needOf } from './needs'
+import { placesById } from './places'
 import { quantityKey, standingReadings } from './quantity'
 import { edgesOf } from './edges'
 import { offsetsZ, toolLength } from './registers-z'
@@ -48,12 +51,15 @@ export function solve(document: SetupDocument, moment: SolveMoment = {}): Soluti
       solved: solveAxis(document, sources, offset, axis),
     })),
   )
-  const registerFrom = registerBuilder(document, sources, moment)
   const lengths = lengthsByTool(document, heights, sources)
+  const registerFrom = registerBuilder(document, sources, moment, activeLengths(document, lengths))
   const offsetZ = offsetsZ(document, heights, sources, lengths)
   const registers = [
     ...sheet.tools.flatMap((tool) => [
-      registerFrom(`H${tool.lengthRegister}`, 'length', lengths.get(tool.number)),
+      registerFrom(`H${tool.lengthRegister}`, 'length', lengths.get(tool.number), {
+        of: 'tool',
+        tool: tool.number,
+      }),
       ...(tool.diameterRegister === undefined
         ? []
         : [
@@ -61,18 +67,25 @@ export function solve(document: SetupDocument, moment: SolveMoment = {}): Soluti
               `D${tool.diameterRegister}`,
               'diameter',
               toolDiameter(document, sources, tool),
+              { of: 'tool', tool: tool.number },
             ),
           ]),
     ]),
     ...sheet.offsets.flatMap(({ row }) => [
       ...axes
         .filter(({ offset }) => offset.row === row)
-        .map(({ axis, solved }) => registerFrom(`${row}.${axis}`, 'work-offset', solved.register)),
-      registerFrom(`${row}.Z`, 'work-offset', offsetZ.get(row)),
+        .map(({ axis, solved }) =>
+          registerFrom(`${row}.${axis}`, 'work-offset', solved.register, { of: 'row', row }),
+        ),
+      registerFrom(`${row}.Z`, 'work-offset', offsetZ.get(row), { of: 'row', row }),
     ]),
     ...(planeRow === undefined
       ? []
-      : [registerFrom(`${planeRow}.Z`, 'work-offset', planeOffset(heights, sources))]),
+      : [
+          registerFrom(`${planeRow}.Z`, 'work-offset', planeOffset(heights, sources), {
+            of: 'plane',
+          }),
+        ]),
   ]
   const explained = explainReadBacks(document, registers)
   const decimals = sheet.machine.control.decimals[sheet.unit]
@@ -156,11 +169,30 @@ function facesByKey(
   )
 }
 
-function registerBuilder(document: SetupDocument, sources: SourceReader, { now }: SolveMoment) {
+/** What the control applies for each tool whose length is known, as its register shows it. */
+function activeLengths(
+  { sheet: { tools, unit, machine } }: SetupDocument,
+  lengths: ReadonlyMap<number, Chain>,
+): ReadonlyMap<number, ActiveLength> {
+  return new Map(
+    tools.flatMap(({ number, lengthRegister }) => {
+      const chain = lengths.get(number)
+      if (chain === undefined) return []
+      const applied = roundToDisplay(valueOf(chain), unit, machine.control.decimals[unit])
+      return [[number, { address: `H${lengthRegister}`, applied }] as const]
+    }),
+  )
+}
+
+function registerBuilder(
+  document: SetupDocument,
+  sources: SourceReader,
+  { now }: SolveMoment,
+  lengths: ReadonlyMap<number, ActiveLength>,
+) {
   const { unit, machine } = document.sheet
   const decimals = machine.control.decimals[unit]
 
-  const order = new Map(document.readings.map(({ id }, index) => [id, index] as const))
   // The last number that the control showed for a register, by address and moment.
   const lastRow = new Map(
     document.readBacks.map(
@@ -182,7 +214,7 @@ function registerBuilder(document: SetupDocument, sources: SourceReader, { now }
     ),
   )
   const isOutdated = ({ readBack, index }: Shown, chain: Chain): boolean =>
-    index < carriedOver || isOlder(readBack.at, chain)
+    index < carriedOver || isOlder(readBack, chain, document)
   const lastShown = (address: string, moment: ReadBack['moment']): Shown | undefined => {
     const index = lastRow.get(`${address} ${moment}`) ?? -1
     const readBack = document.readBacks[index]
@@ -208,12 +240,19 @@ function registerBuilder(document: SetupDocument, sources: SourceReader, { now }
     }
   }
 
-  return (address: string, kind: Register['kind'], added: Chain | undefined): Register => {
+  return (
+    address: string,
+    kind: Register['kind'],
+    added: Chain | undefined,
+    subject: Subject,
+  ): Register => {
     if (added === undefined) return { address, kind, state: 'not-read' }
     // A control that subtracts a stored length holds it with the other sign.
     const turns = kind === 'length' && machine.control.lengthSign === 'subtracted'
     const chain = turns ? scaleChain(added, -1) : added
     const value = valueOf(chain)
+    const axis = axisOfAddress(address)
+    const external = kind === 'work-offset' ? sources.externalOffset(axis) : undefined
     const after = lastShown(address, 'after')
     const before = holdsNow(
       lastShown(address, 'before'),
@@ -226,7 +265,8 @@ function registerBuilder(document: SetupDocument, sources: SourceReader, { now }
         value,
         unit,
         ...(before === undefined ? {} : { before }),
-        stand: standOf(chain, order),
+        stand: standOf(document, chain, subject, axis, lengths),
+        ...(external && { external: valueOf(external) }),
       },
       machine.control,
     )
@@ -268,9 +308,18 @@ function holdsNow(before: Shown | undefined, outdated: Shown | undefined): Nanom
   return last?.shown.nm
 }
 
-/** Whether something was read for a number after this time. */
-const isOlder = (at: string, chain: Chain): boolean =>
-  chain.terms.some(({ source }) => source.at !== undefined && instantOf(source.at) > instantOf(at))
+/** Whether something was read for a number after the control showed it: its place counts, not a clock. */
+function isOlder(
+  { afterReadings }: ReadBack,
+  chain: Chain,
+  { readings }: Pick<SetupDocument, 'readings'>,
+): boolean {
+  if (afterReadings === undefined) return false
+  const places = placesById(readings)
+  return chain.terms.some(
+    ({ source }) => (places.get(source.id.split(':')[0] ?? '') ?? -1) >= afterReadings,
+  )
+}
 
 function staleReason(
   document: SetupDocument,
@@ -288,25 +337,6 @@ const acceptanceOf = (document: SetupDocument, address: string, reason: StaleRea
     (one) => one.address === address && one.accepts === nameOfReason(reason),
   )
 
-/** Where the axis stood at the touches of a number, the last one counting. */
-function standOf(chain: Chain, order: ReadonlyMap<string, number>): Stand {
-  const placeOf = ({ source }: Term) => order.get(source.id) ?? -1
-  const touches = (...roles: readonly Term['role'][]) =>
-    chain.terms
-      .filter((term) => roles.includes(term.role) && placeOf(term) >= 0)
-      .sort((a, b) => placeOf(a) - placeOf(b))
-  const axis = touches('axis-at-contact', 'nose-at-contact').at(-1)?.source.length.nm
-  const tip = touches('tip-at-contact').at(-1)?.source.length.nm
-  const [first, second, third] = touches('axis-at-contact').filter(
-    ({ coefficient }) => coefficient === 0.5,
-  )
-  return {
-    ...(axis !== undefined && { axis }),
-    ...(tip !== undefined && { tip }),
-    ...(first && second && !third && { pair: [first.source.length.nm, second.source.length.nm] }),
-  }
-}
-
 /** What the job needs of a register, in millimetres; undefined where it does not say. */
 function neededMm(
   { sheet }: SetupDocument,
@@ -317,10 +347,6 @@ function neededMm(
   const read = need && sources.length(need.written, { place: need.place, sign: 'positive' })
   return read && read.nm / NANOMETRES_PER.mm
 }
-
-/** A length is read in Z; of a work offset its last letter says it. */
-const axisOfAddress = (address: string): MachineAxis =>
-  address.endsWith('.X') ? 'X' : address.endsWith('.Y') ? 'Y' : 'Z'
 
 /** Names the slips behind read-backs that differ: any other register's value may have slipped in. */
 function explainReadBacks(

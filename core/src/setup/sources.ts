@@ -6,20 +6,28 @@ import {
   sumChains,
   type Chain,
   type Source,
+  type SourceUncertainty,
   type TermRole,
 } from '../chain/chain'
 import {
+  declaredUncertainty,
+  footUncertainty,
   gaugeUncertainty,
   readingUncertainty,
+  repeatabilityMm,
+  unknownWay,
   UNKNOWN_LOST_MOTION,
+  type Display,
 } from '../budget/source-uncertainty'
-import { toNanometres, type WrittenLength } from '../length/length'
+import { homeFramesOf, type HomeFrames } from '../freshness/home-frames'
+import { NANOMETRES_PER, toNanometres, type WrittenLength } from '../length/length'
 import { readLength, type ReadLength, type ReadLengthOptions } from '../length/read-length'
 import type { Problem } from '../problem'
-import { GAUGE_FACTS } from '../touch/gauge-kinds'
-import { approachDirection, axisOfFace, type Face } from '../touch/touch'
-import type { Reading, SetupDocument } from './document'
-import { sideOf, type Gauge, type MachineAxis, type Tool } from './sheet'
+import { endsOf, wayInPlane, wayInZ, type ContactEnd } from '../touch/ends'
+import { GAUGE_FACTS, gaugeServes, SWEPT_REPEATABILITY_MM } from '../touch/gauge-kinds'
+import type { Face } from '../touch/touch'
+import type { Quantity, Reading, SetupDocument, Way } from './document'
+import type { Gauge, MachineAxis, Tool } from './sheet'
 import { axisOfQuantity, quantityKey } from './quantity'
 import { repeatsMm } from './repeats'
 
@@ -36,6 +44,11 @@ export type DeclaredRole = Extract<
   'facing' | 'drawing-coordinate' | 'school-constant' | 'quill'
 >
 
+export interface DeclaredOptions extends ReadLengthOptions {
+  /** Standard uncertainty that stands beside it on the sheet. */
+  readonly uncertainty?: WrittenLength | undefined
+}
+
 /**
  * Reads the numbers of one document into chains, and keeps a list of what could not be read, so
  * that one bad number hides only what depends on it.
@@ -45,12 +58,16 @@ export class SourceReader {
   private readonly gauges: ReadonlyMap<string, readonly [Gauge, number]>
   private readonly tools: ReadonlyMap<number, readonly [Tool, number]>
   private readonly placeOfReading: ReadonlyMap<string, number>
+  private readonly frames: HomeFrames
+  private readonly display: Display
 
   constructor(private readonly document: SetupDocument) {
-    const { gauges, tools } = document.sheet
+    const { gauges, tools, unit, machine } = document.sheet
     this.gauges = new Map(gauges.map((gauge, index) => [gauge.id, [gauge, index] as const]))
     this.tools = new Map(tools.map((tool, index) => [tool.number, [tool, index] as const]))
     this.placeOfReading = new Map(document.readings.map((reading, index) => [reading.id, index]))
+    this.frames = homeFramesOf(document)
+    this.display = { unit, decimals: machine.control.decimals[unit] }
   }
 
   /** The number as read, or undefined with a problem noted. */
@@ -61,8 +78,13 @@ export class SourceReader {
     return undefined
   }
 
-  /** What was read, freed of the lost motion of the screw where the machine's is known. */
-  reading(reading: Reading, role: ReadingRole): Chain | undefined {
+  /**
+   * What was read, freed of the lost motion of the screw where the machine's is known. A counter shows the
+   * difference of two places, and is freed where both its ends are known: `gapBetween`.
+   *
+   * @param radial the way that a touch around a circle points in X.
+   */
+  reading(reading: Reading, role: ReadingRole, radial?: Way): Chain | undefined {
     const place = `readings.${this.placeOfReading.get(reading.id)}.read`
     const length = this.length(reading.read, { place })
     if (length === undefined) return undefined
@@ -71,29 +93,53 @@ export class SourceReader {
       kind: 'reading',
       name: quantityKey(reading),
       length,
-      uncertainty: readingUncertainty(
-        length,
-        this.gaugesOf(reading.with),
-        repeatsMm(this.document, reading),
-      ),
+      uncertainty: readingUncertainty(length, {
+        contactsMm: this.contactsMm(reading),
+        display: this.display,
+        repeatsMm: repeatsMm(this.document, reading),
+      }),
       by: reading.by,
       at: reading.at,
     }
+    const read = chainOf(source, role)
+    if (role === 'counter' || role === 'diameter') return read
     const axis = isOnBothAxes(reading) ? 'X' : axisOfQuantity(reading)
-    const lost =
-      role === 'counter' || role === 'diameter' ? EMPTY_CHAIN : this.lostMotion(reading, axis)
-    const moved =
-      role === 'counter' || role === 'diameter' ? EMPTY_CHAIN : this.homeShift(reading, axis)
-    return lost && moved && subtractChains(sumChains(chainOf(source, role), moved), lost)
+    return this.inTheMachine(read, reading, axis, radial)
   }
 
   /** The Y of a reading that is taken on both axes. */
-  readingY(reading: ReadingOnBothAxes): Chain | undefined {
+  readingY(reading: ReadingOnBothAxes, radial?: Way): Chain | undefined {
     const place = `readings.${this.placeOfReading.get(reading.id)}.readY`
-    const read = this.partOfReading(reading, reading.readY, place, 'Y', 'axis-at-contact')
-    const lost = this.lostMotion(reading, 'Y')
-    const moved = this.homeShift(reading, 'Y')
-    return read && lost && moved && subtractChains(sumChains(read, moved), lost)
+    const length = this.length(reading.readY, { place })
+    if (length === undefined) return undefined
+    const read = this.partOfReading(reading, length, 'Y', 'axis-at-contact', {
+      contactsMm: this.contactsMm(reading),
+      display: this.display,
+    })
+    return this.inTheMachine(read, reading, 'Y', radial)
+  }
+
+  /** A machine position in today's frame, as the display stands when the axis came towards minus. */
+  private inTheMachine(
+    read: Chain,
+    reading: Reading,
+    axis: MachineAxis,
+    radial: Way | undefined,
+  ): Chain | undefined {
+    const way =
+      axis === 'Z'
+        ? wayInZ(endsOf(reading)[0], (ids) => this.gaugesOf(ids))
+        : wayInPlane(reading, axis, this.document, radial)
+    const lost = this.lostMotion(way, axis)
+    const moved = this.homeShift(reading, axis)
+    return lost && moved && subtractChains(sumChains(read, moved), lost)
+  }
+
+  /** One standard deviation of each contact of a reading, in millimetres. */
+  private contactsMm(reading: Reading): readonly number[] {
+    // A dial is swept round from a place that nothing touches.
+    if (reading.of === 'sweep') return []
+    return endsOf(reading).map(({ gauges }) => repeatabilityMm(this.gaugesOf(gauges)))
   }
 
   /** Whether a reading was entered before the first `count` of them were. */
@@ -106,48 +152,55 @@ export class SourceReader {
    * this was read.
    */
   private homeShift(reading: Reading, axis: MachineAxis): Chain | undefined {
-    const shifts = (this.document.events ?? []).map((event, index) => {
-      if (event.kind !== 'home-recovered' || !this.isAmongFirst(event.afterReadings, reading))
-        return EMPTY_CHAIN
+    const frame = this.frames.frameOf(this.placeOfReading.get(reading.id) ?? Infinity)
+    const shifts = [...this.frames.shiftFrom(frame)].map(([index, times]) => {
+      const event = this.document.events?.[index]
+      if (event?.kind !== 'home-recovered' || times === 0) return EMPTY_CHAIN
       const place = `events.${index}.shift.${axis}`
+      const name = `home found again in ${axis}`
       const length = this.length(event.shift[axis], { place })
-      return (
-        length &&
-        chainOf(
-          { id: place, kind: 'declared', name: `home found again in ${axis}`, length },
-          'home-shift',
-        )
-      )
+      return length && chainOf({ id: place, kind: 'declared', name, length }, 'home-shift', times)
     })
-    return shifts.some((shift) => shift === undefined)
-      ? undefined
-      : sumChains(...shifts.filter((shift) => shift !== undefined))
+    return sumOfKnown(shifts)
   }
 
   /** The four readings of a swept dial. */
   dial(reading: Extract<Reading, { of: 'sweep' }>): Readonly<Record<Face, Chain>> | undefined {
     const place = `readings.${this.placeOfReading.get(reading.id)}.dial`
-    const one = (face: Face) =>
-      this.partOfReading(reading, reading.dial[face], `${place}.${face}`, face, 'dial')
-    const [left, right, front, back] = [one('left'), one('right'), one('front'), one('back')]
+    const named = this.gaugesOf(reading.with)
+    const contactsMm = [named.length > 0 ? repeatabilityMm(named) : SWEPT_REPEATABILITY_MM]
+    const lengths = (['left', 'right', 'front', 'back'] as const).map((face) =>
+      this.length(reading.dial[face], { place: `${place}.${face}` }),
+    )
+    // A dial has a step of its own, the same all round: the finest number that was read off it tells.
+    const decimals = Math.max(...lengths.map((length) => length?.decimals ?? 0))
+    const [left, right, front, back] = lengths.map(
+      (length, index) =>
+        length &&
+        this.partOfReading(
+          reading,
+          length,
+          ['left', 'right', 'front', 'back'][index] ?? '',
+          'dial',
+          { contactsMm, display: { unit: length.unit, decimals } },
+        ),
+    )
     return left && right && front && back ? { left, right, front, back } : undefined
   }
 
   private partOfReading(
     reading: Reading,
-    written: WrittenLength,
-    place: string,
+    length: ReadLength,
     part: string,
     role: 'axis-at-contact' | 'dial',
-  ): Chain | undefined {
-    const length = this.length(written, { place })
-    if (length === undefined) return undefined
+    circumstances: Parameters<typeof readingUncertainty>[1],
+  ): Chain {
     const source: Source = {
       id: `${reading.id}:${part}`,
       kind: 'reading',
       name: `${quantityKey(reading)} ${part}`,
       length,
-      uncertainty: readingUncertainty(length, this.gaugesOf(reading.with)),
+      uncertainty: readingUncertainty(length, circumstances),
       by: reading.by,
       at: reading.at,
     }
@@ -160,10 +213,10 @@ export class SourceReader {
     place: string,
     role: DeclaredRole,
     name: string,
-    options: ReadLengthOptions = {},
+    { uncertainty, ...options }: DeclaredOptions = {},
   ): Chain | undefined {
     const length = this.length(written, { ...options, place })
-    return length && chainOf({ id: place, kind: 'drawing', name, length }, role)
+    return length && chainOf(declaredSource(place, 'drawing', name, length, uncertainty), role)
   }
 
   /** Nose to tip of a tool or sensor, where the sheet knows it. */
@@ -172,9 +225,13 @@ export class SourceReader {
     if (declared?.length === undefined) return undefined
     const place = `sheet.tools.${index}.length`
     const length = this.length(declared.length, { place, sign: 'positive' })
+    const name = `length of T${tool}`
     return (
       length &&
-      chainOf({ id: place, kind: 'declared', name: `length of T${tool}`, length }, 'known-length')
+      chainOf(
+        declaredSource(place, 'declared', name, length, declared.lengthUncertainty),
+        'known-length',
+      )
     )
   }
 
@@ -201,21 +258,56 @@ export class SourceReader {
   }
 
   /**
+   * What stood between at the ends of a Z reading, with what the screw shows too much there: of a touch, of the one
+   * contact; of a difference, what lay at its own end less what lay where it is counted from.
+   */
+  gapBetween(reading: Reading): Chain | undefined {
+    const known = (ids: readonly string[]) => this.gaugesOf(ids)
+    return sumOfKnown(
+      endsOf(reading).map((end) => {
+        const gauges = this.gaugesUnder(end, quantityKey(reading), reading.of)
+        const lost = this.lostMotion(wayInZ(end, known), 'Z')
+        return gauges && lost && scaleChain(sumChains(gauges, lost), end.share)
+      }),
+    )
+  }
+
+  /** What lay between at a Z touch. */
+  gaugesBeneath(reading: Reading): Chain | undefined {
+    return this.gaugesUnder(endsOf(reading)[0], quantityKey(reading), reading.of)
+  }
+
+  /** What lay between at one end of a Z reading; on the plane a gauge's foot counts as well. */
+  gaugesUnder(end: ContactEnd, place: string, of: Quantity['of']): Chain | undefined {
+    const sum = this.gaugeSum(end.gauges, 'Z', place, of)
+    if (!end.onPlane) return sum
+    const feet = sumOfKnown(end.gauges.map((id) => this.foot(id)))
+    return sum && feet && sumChains(sum, feet)
+  }
+
+  /**
    * The sum of gauges as they count along an axis: whole for what lies between, half of the
    * diameter of what stands in the spindle.
    */
-  gaugeSum(ids: readonly string[], axis: MachineAxis, place: string): Chain | undefined {
-    const parts = ids.map((id) => this.gaugePart(id, axis, place))
-    return parts.some((part) => part === undefined)
-      ? undefined
-      : sumChains(...parts.filter((part) => part !== undefined))
+  gaugeSum(
+    ids: readonly string[],
+    axis: MachineAxis,
+    place: string,
+    of: Quantity['of'],
+  ): Chain | undefined {
+    return sumOfKnown(ids.map((id) => this.gaugePart(id, axis, place, of)))
   }
 
   gaugesOf(ids: readonly string[]): readonly Gauge[] {
     return ids.flatMap((id) => this.gauges.get(id)?.[0] ?? [])
   }
 
-  private gaugePart(id: string, axis: MachineAxis, place: string): Chain | undefined {
+  private gaugePart(
+    id: string,
+    axis: MachineAxis,
+    place: string,
+    of: Quantity['of'],
+  ): Chain | undefined {
     const [gauge, index] = this.gauges.get(id) ?? []
     if (gauge === undefined || index === undefined) {
       this.note({
@@ -230,7 +322,7 @@ export class SourceReader {
     const share = axis === 'Z' ? facts.shareInZ : facts.shareInXY
     const wall = axis !== 'Z' && facts.countsInXY === 'wall'
     const written = wall ? gauge.wall : gauge.size
-    if (share === null || written === undefined) {
+    if (share === null || written === undefined || !gaugeServes(gauge.kind, of, axis)) {
       this.note({ code: 'gauge-wrong-axis', place, received: gauge.name, limit: axis })
       return undefined
     }
@@ -253,39 +345,48 @@ export class SourceReader {
     return share === 0 ? EMPTY_CHAIN : chain
   }
 
+  /** How high a gauge's foot stands above the plane. */
+  private foot(id: string): Chain | undefined {
+    const [gauge, index] = this.gauges.get(id) ?? []
+    if (gauge?.foot === undefined) return EMPTY_CHAIN
+    const length = this.length(gauge.foot, { place: `sheet.gauges.${index}.foot` })
+    return (
+      length &&
+      chainOf(
+        {
+          id: `gauge:${gauge.id}:foot`,
+          kind: 'gauge',
+          name: `foot of ${gauge.name}`,
+          length,
+          uncertainty: footUncertainty(gauge),
+        },
+        'gauge-beneath',
+      )
+    )
+  }
+
   /**
    * How much too far a display stands when the axis came from the other side: positions are counted
-   * as if the axis had last moved towards minus (down in Z). A gauge that is slid under while
-   * rising turns the screw round; a face is met the way its name says.
+   * as if the axis had last moved towards minus (down in Z).
+   *
+   * @param way undefined where nobody knows it: it is counted as towards minus, and the rest is uncertain.
    */
-  private lostMotion(reading: Reading, axis: MachineAxis): Chain | undefined {
-    if (!this.movedPlus(reading, axis)) return EMPTY_CHAIN
+  private lostMotion(way: Way | undefined, axis: MachineAxis): Chain | undefined {
+    if (way === '-') return EMPTY_CHAIN
     const written = this.document.sheet.machine.lostMotion?.[axis]
     const place = `sheet.machine.lostMotion.${axis}`
     const name = `lost motion in ${axis}`
+    const uncertain = (uncertainty: SourceUncertainty, id = place) =>
+      chainOf({ id, kind: 'declared', name, length: NOTHING, uncertainty }, 'lost-motion')
     // Not declared: taken as nothing, and put into the uncertainty wherever it does not cancel.
-    if (written === undefined)
-      return chainOf(
-        { id: place, kind: 'declared', name, length: NOTHING, uncertainty: UNKNOWN_LOST_MOTION },
-        'lost-motion',
-      )
+    if (written === undefined) return uncertain(UNKNOWN_LOST_MOTION)
     const length = this.length(written, { place, sign: 'not-negative' })
-    return length && chainOf({ id: place, kind: 'declared', name, length }, 'lost-motion')
-  }
-
-  /** Whether the axis last moved towards plus; never for a reading that does not say which way it came. */
-  private movedPlus(reading: Reading, axis: MachineAxis): boolean {
-    if (reading.of === 'circle-point' || reading.of === 'sweep') return false
-    if (reading.of === 'face' || reading.of === 'edge-point') {
-      // Along the face the axis was only moved to its place.
-      if (axisOfFace(reading.face) !== axis) return false
-      if (reading.approach !== undefined) return reading.approach === '+'
-      const plan = this.document.sheet.offsets.find(({ row }) => row === reading.row)?.[axis]
-      const side = plan && reading.of === 'face' ? sideOf(plan) : 'outside'
-      return approachDirection(reading.face, side) > 0
-    }
-    if (reading.approach !== undefined) return reading.approach === '+'
-    return this.gaugesOf(reading.with).some(({ kind }) => GAUGE_FACTS[kind].rises)
+    if (length === undefined) return undefined
+    if (way === undefined)
+      return length.nm === 0
+        ? EMPTY_CHAIN
+        : uncertain(unknownWay(length.nm / NANOMETRES_PER.mm), `${place}.unknown`)
+    return chainOf({ id: place, kind: 'declared', name, length }, 'lost-motion')
   }
 
   /** Keeps a problem once, however often its number is asked for. */
@@ -295,4 +396,22 @@ export class SourceReader {
     )
     if (!isKnown) this.problems.push(problem)
   }
+}
+
+/** A number that was declared on the sheet, as sure as it was declared to be. */
+function declaredSource(
+  id: string,
+  kind: 'drawing' | 'declared',
+  name: string,
+  length: ReadLength,
+  uncertainty: WrittenLength | undefined,
+): Source {
+  const known = declaredUncertainty(uncertainty)
+  return { id, kind, name, length, ...(known && { uncertainty: known }) }
+}
+
+/** The sum, where every part of it is known. */
+function sumOfKnown(chains: readonly (Chain | undefined)[]): Chain | undefined {
+  const known = chains.filter((chain) => chain !== undefined)
+  return known.length < chains.length ? undefined : sumChains(...known)
 }

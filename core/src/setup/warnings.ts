@@ -1,16 +1,11 @@
-import { GAUGE_FACTS } from '../touch/gauge-kinds'
-import { repeatabilityMm } from '../budget/source-uncertainty'
-import { FINEST_DECIMALS, NANOMETRES_PER, toNanometres } from '../length/length'
-import { readLength } from '../length/read-length'
+import { subtractChains, valueOf } from '../chain/chain'
+import { toNanometres, type Nanometres } from '../length/length'
+import { endsOf, isDifference, wayInZ } from '../touch/ends'
 import type { Reading, SetupDocument } from './document'
-import { explain, knownSizes } from '../slips/explain'
 import { changedLengths } from './last-time'
-import { axisOfQuantity, quantityKey, standingReadings } from './quantity'
-import { alikeRepeats, repeatSpread } from './repeats'
+import { axisOfQuantity, quantityKey } from './quantity'
+import { readingWarnings } from './reading-warnings'
 import type { EdgeAngle, Heights, ImpliedSize, Register, Warning } from './solution'
-
-/** Repeats that differ by more than this many standard deviations of the method are pointed out (domain.md §4). */
-const SPREAD_FACTOR = 3
 
 /** What a machinist should look at, in the order of the work. */
 export function warningsOf(
@@ -21,9 +16,9 @@ export function warningsOf(
   heights: Heights,
 ): readonly Warning[] {
   return [
-    ...lengthWarnings(document, registers),
+    ...lengthWarnings(document, heights),
     ...readingWarnings(document),
-    ...spindleWarnings(document, registers),
+    ...spindleWarnings(document, heights),
     ...changedLengths(document, heights).map(
       ({ lengthRegister, change, limit, causes }): Warning => ({
         code: 'differs-from-last-time',
@@ -44,17 +39,22 @@ export function warningsOf(
   ]
 }
 
-/** A tool cannot end above the spindle nose: under the gauge line a length is always positive. */
+/**
+ * A tool cannot end above the spindle nose: where the bare nose was touched, its tip lies lower. That is asked of the
+ * length itself: a register may well be below zero, by a constant or on a control that subtracts.
+ */
 function lengthWarnings(
-  document: SetupDocument,
-  registers: readonly Register[],
+  { sheet }: SetupDocument,
+  { noseOnPlane, tipOnPlane }: Heights,
 ): readonly Warning[] {
-  if (document.sheet.school !== 'gauge-line') return []
-  return registers.flatMap(({ address, kind, value }): Warning[] =>
-    kind === 'length' && value !== undefined && value <= 0
-      ? [{ code: 'length-not-positive', place: address, amount: value }]
-      : [],
-  )
+  if (noseOnPlane === undefined) return []
+  return sheet.tools.flatMap(({ number, lengthRegister }): readonly Warning[] => {
+    const tip = tipOnPlane.get(number)
+    const length = tip && valueOf(subtractChains(tip, noseOnPlane))
+    return length !== undefined && length <= 0
+      ? [{ code: 'length-not-positive', place: `H${lengthRegister}`, amount: length }]
+      : []
+  })
 }
 
 function sizeWarnings({
@@ -73,119 +73,70 @@ function sizeWarnings({
   ]
 }
 
-function readingWarnings(document: SetupDocument): readonly Warning[] {
-  const seen = new Set<string>()
-  return document.readings.flatMap((reading): Warning[] => {
-    const key = quantityKey(reading)
-    if (seen.has(key)) return []
-    seen.add(key)
-    const standing = standingReadings(document, reading)
-    const noSensor = reading.of === 'face' && standing.some((one) => one.with.length === 0)
-    return [
-      ...(noSensor ? [{ code: 'no-sensor', place: key } as const] : []),
-      ...spreadWarning(document, key, standing),
-    ]
-  })
-}
-
 /** Heights that are compared must come from the same side of the screw, unless its lost motion is known. */
 function approachWarning(document: SetupDocument): readonly Warning[] {
-  if (document.sheet.machine.lostMotion?.Z !== undefined) return []
-  const rising = new Set(
-    document.sheet.gauges.filter(({ kind }) => GAUGE_FACTS[kind].rises).map(({ id }) => id),
-  )
+  const { machine, gauges } = document.sheet
+  if (machine.lostMotion?.Z !== undefined) return []
+  const known = (ids: readonly string[]) => gauges.filter(({ id }) => ids.includes(id))
   const superseded = new Set(document.readings.map((reading) => reading.supersedes))
-  const ways = document.readings
-    .filter(
-      (reading) =>
-        ['nose-on-plane', 'tip-on-plane', 'nose-on-part', 'tip-on-part'].includes(reading.of) &&
-        !superseded.has(reading.id),
-    )
-    .map(
-      ({ approach, with: gauges }) => approach ?? (gauges.some((id) => rising.has(id)) ? '+' : '-'),
-    )
-  return new Set(ways).size > 1 ? [{ code: 'approach-mixed', place: 'Z' }] : []
-}
-
-/** Repeats that lie further apart than the method allows, with the slips that one of them may be. */
-function spreadWarning(
-  document: SetupDocument,
-  place: string,
-  repeats: readonly Reading[],
-): readonly Warning[] {
-  const last = repeats.at(-1)
-  if (last === undefined) return []
-  // Only touches made the same way can be compared as read: another gauge shifts the reading.
-  const values = alikeRepeats(document, last).flatMap(({ read }) => {
-    const length = readLength(read)
-    return length.ok ? [length.value] : []
-  })
-  const [newest, ...others] = [...values].reverse()
-  if (newest === undefined || others.length === 0) return []
-  const spread = repeatSpread(document, last) ?? 0
-  const limit = toNanometres(
-    SPREAD_FACTOR * repeatabilityMm(gaugesOf(document, repeats)) * NANOMETRES_PER.mm,
+  const inZ = document.readings.filter(
+    (reading) =>
+      axisOfQuantity(reading) === 'Z' &&
+      reading.of !== 'tool-diameter' &&
+      !superseded.has(reading.id),
   )
-  if (spread <= limit) return []
-  // The last touch is held against each of the others: one of them explains it, or none does.
-  const causes = others
-    .map((other) =>
-      explain({
-        expected: other.nm,
-        observed: newest.nm,
-        unit: newest.unit,
-        // A whole number was read to one decimal less than a display writes.
-        decimals: Math.min(Math.max(newest.decimals, 1), FINEST_DECIMALS[newest.unit]),
-        within: limit,
-        kind: 'size',
-        gauges: knownSizes(document.sheet.gauges, axisOfQuantity(last)),
-      }),
-    )
-    .find(({ length }) => length > 0)
-  return [
-    {
-      code: 'repeats-spread',
-      place,
-      amount: toNanometres(spread),
-      limit,
-      ...(causes && { causes }),
-    },
+  const waysOf = (reading: Reading) => endsOf(reading).map((end) => wayInZ(end, known))
+  // A difference speaks of its own two ends; touches of the machine's position are compared with each other.
+  const compared = [
+    ...inZ.filter(isDifference).map(waysOf),
+    inZ.filter((reading) => !isDifference(reading)).flatMap(waysOf),
   ]
+  return compared.some((ways) => new Set(ways).size > 1)
+    ? [{ code: 'approach-mixed', place: 'Z' }]
+    : []
 }
 
 /**
- * Z touches where the spindle held another tool than the step says, or the control took another one
- * for active: the slip behind most crashes (domain.md §5). The amount is the difference of the two
- * lengths, where both are known.
+ * Z touches where the spindle held another tool than the step says: every tip is then off by the difference of the
+ * two lengths. Or where the control took another one for active than the spindle holds, the slip behind most crashes
+ * (domain.md §5): that matters where the control itself works Z out from where it stands, and not where Z is typed.
  */
-function spindleWarnings(
-  document: SetupDocument,
-  registers: readonly Register[],
-): readonly Warning[] {
+function spindleWarnings(document: SetupDocument, heights: Heights): readonly Warning[] {
   const superseded = new Set(document.readings.map(({ supersedes }) => supersedes))
-  const lengthOf = (tool: number | null): number | undefined => {
-    if (tool === null) return document.sheet.school === 'gauge-line' ? 0 : undefined
-    const register = document.sheet.tools.find(({ number }) => number === tool)?.lengthRegister
-    return registers.find(({ address }) => address === `H${register}`)?.value
-  }
+  const { workOffsetKey, workOffsetKeys } = document.sheet.machine.control
+  const keyInZ = workOffsetKeys?.Z ?? workOffsetKey
+  const controlWorksItOut = keyInZ === 'position' || keyInZ === 'halve'
   return document.readings.flatMap((reading): readonly Warning[] => {
     const { spindle } = reading
     if (spindle === undefined || superseded.has(reading.id)) return []
     const wanted = 'tool' in reading ? reading.tool : null
     const { holds, controlSays } = spindle
-    if (holds === wanted && controlSays === holds) return []
-    const [really, taken] = [lengthOf(holds), lengthOf(controlSays)]
-    const amount =
-      really === undefined || taken === undefined ? undefined : toNanometres(taken - really)
+    const isWrongTool = holds !== wanted
+    if (!isWrongTool && (controlSays === holds || !controlWorksItOut)) return []
+    const amount = isWrongTool
+      ? longerBy(heights, wanted, holds)
+      : longerBy(heights, controlSays, holds)
     return [
       {
-        code: 'control-tool-differs',
+        code: isWrongTool ? 'spindle-tool-differs' : 'control-tool-differs',
         place: quantityKey(reading),
         tools: [wanted, holds, controlSays],
         ...(amount !== undefined && amount !== 0 && { amount }),
       },
     ]
   })
+}
+
+/** How much longer one tool is than another, the bare nose being none; undefined where it is not known. */
+function longerBy(
+  { noseOnPlane, tipOnPlane }: Heights,
+  tool: number | null,
+  other: number | null,
+): Nanometres | undefined {
+  const [one, two] = [tool, other].map((number) =>
+    number === null ? noseOnPlane : tipOnPlane.get(number),
+  )
+  return one && two && valueOf(subtractChains(one, two))
 }
 
 const edgeWarnings = (edges: readonly EdgeAngle[]): readonly Warning[] =>
@@ -201,6 +152,3 @@ const edgeWarnings = (edges: readonly EdgeAngle[]): readonly Warning[] =>
         ]
       : [],
   )
-
-const gaugesOf = (document: SetupDocument, repeats: readonly Reading[]) =>
-  document.sheet.gauges.filter(({ id }) => repeats.some((reading) => reading.with.includes(id)))

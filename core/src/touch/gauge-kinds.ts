@@ -1,3 +1,5 @@
+import type { Quantity } from '../setup/document'
+
 /** What may come between tool and surface, or stands in the spindle, at a touch. */
 export const GAUGE_KINDS = [
   'height-setter',
@@ -15,13 +17,16 @@ export const GAUGE_KINDS = [
   'cutter',
   'dial-sensor',
   'probe',
+  'dial-indicator',
+  'micrometer',
 ] as const
 
 export type GaugeKind = (typeof GAUGE_KINDS)[number]
 
 export interface GaugeKindFacts {
   /** What the size of this gauge is: said beside the field where it is entered. */
-  readonly measure: 'height' | 'thickness' | 'tip-diameter' | 'diameter' | 'radius' | 'length'
+  readonly measure:
+    'height' | 'thickness' | 'tip-diameter' | 'diameter' | 'radius' | 'length' | 'range'
   /** Share of the size that counts in a Z touch; null where the gauge does not serve Z. */
   readonly shareInZ: number | null
   /** Share that counts in an X or Y touch: half of a diameter, the whole of a wall; null where it does not serve. */
@@ -37,6 +42,8 @@ export interface GaugeKindFacts {
    * default that a gauge may overrule with its own.
    */
   readonly repeatabilityMm: number
+  /** The only readings that it serves, where it does not serve every touch of its axes. */
+  readonly only?: readonly Quantity['of'][]
 }
 
 const between = { countsInXY: 'size', stands: 'between', rises: false } as const
@@ -124,6 +131,30 @@ export const GAUGE_FACTS: Readonly<Record<GaugeKind, GaugeKindFacts>> = {
     repeatabilityMm: 0.005,
   },
   probe: { ...inSpindle, measure: 'radius', shareInZ: null, shareInXY: 1, repeatabilityMm: 0.002 },
+  // What only tells: it is read at zero, or read itself, and its own size is nowhere in a number.
+  'dial-indicator': {
+    ...inSpindle,
+    measure: 'range',
+    shareInZ: 0,
+    shareInXY: 0,
+    repeatabilityMm: 0.003,
+    only: ['sweep', 'carried-difference', 'fixture-difference'],
+  },
+  micrometer: {
+    ...between,
+    measure: 'range',
+    shareInZ: 0,
+    shareInXY: null,
+    repeatabilityMm: 0.003,
+    only: ['tool-diameter'],
+  },
+}
+
+/** Whether a gauge may be named at a reading: it counts along that axis, and is not kept for others. */
+export function gaugeServes(kind: GaugeKind, of: Quantity['of'], axis: 'X' | 'Y' | 'Z'): boolean {
+  const { shareInZ, shareInXY, only } = GAUGE_FACTS[kind]
+  if (only !== undefined) return only.includes(of)
+  return of !== 'sweep' && of !== 'tool-diameter' && (axis === 'Z' ? shareInZ : shareInXY) !== null
 }
 
 /** Kinds that stand in a turning spindle, and bear only so many turns a minute. */
@@ -131,3 +162,6 @@ export const TURNING_GAUGES: readonly GaugeKind[] = ['edge-finder', 'wobbler']
 
 /** A bare tip or nose on the part, with nothing between (from memory). */
 export const BARE_REPEATABILITY_MM = 0.02
+
+/** A dial that is swept round, where no dial is named (from memory). */
+export const SWEPT_REPEATABILITY_MM = 0.003

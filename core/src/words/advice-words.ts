@@ -21,13 +21,15 @@ export function describeVerdict(verdict: Verdict): string {
 
 export function describeGap(gap: ConversionGap): string {
   switch (gap) {
-    case 'own-reference':
-      return 'the set-up’s own lengths are not all read yet'
-    case 'nose-on-plane':
-      return 'the bare nose was not touched on the setting plane'
+    case 'lengths':
+      return 'no length is read yet'
+    case 'plane':
+      return 'no tool was touched on the setting plane'
+    case 'nose':
+      return 'the bare nose was touched neither on the setting plane nor on the first part'
     case 'part-top':
-      return 'the raw top of the first fixture is not read'
-    case 'master-on-plane':
-      return 'the master tool is not named, or not touched on the plane'
+      return 'nothing tells how high the raw top of the first part lies above the setting plane: touch one tool on both'
+    case 'master':
+      return 'the master tool is not named, or was touched neither on the setting plane nor on the first part'
   }
 }

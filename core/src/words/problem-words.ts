@@ -75,7 +75,7 @@ const words: Readonly<Record<ProblemCode, (problem: Problem) => ProblemWords>> =
     message: `“${received}” cannot be used to touch in ${limit ?? 'this axis'}.`,
     expected:
       limit === 'Z'
-        ? 'a setter, block, shim, paper or pin'
+        ? 'a setter, block, shim, paper or pin; an indicator for a difference'
         : 'an edge finder or a pin, with or without a shim',
     remedy: 'Choose another gauge for this touch.',
   }),
@@ -94,6 +94,11 @@ const words: Readonly<Record<ProblemCode, (problem: Problem) => ProblemWords>> =
     expected: 'three or more touches spread around the circle',
     remedy: 'Touch again, as far around as can be reached.',
   }),
+  'circle-sensors-differ': ({ received, limit }) => ({
+    message: `Some touches around the circle were made with ${limit}, others with ${received}.`,
+    expected: 'the same sensor at every touch of one circle',
+    remedy: 'Touch those points again with the same sensor.',
+  }),
   'corner-needs-both': ({ received }) => ({
     message: `One axis is found by a turned corner and the other by ${received.replace(/-/g, ' ')}.`,
     expected: 'X and Y both by the turned corner: they are found together',
@@ -108,6 +113,14 @@ const words: Readonly<Record<ProblemCode, (problem: Problem) => ProblemWords>> =
     message: `${received} is a work offset of a fixture already.`,
     expected: 'a row that no fixture uses',
     remedy: 'Keep the setting plane in another row.',
+  }),
+  'z-way-not-of-school': ({ received, limit = '' }) => ({
+    message:
+      received === 'part-top'
+        ? 'Tools that are touched on the part give Z of the first work offset only, and only where lengths are counted from its top.'
+        : `Z cannot be found by ${received.replace(/-/g, ' ')} here.`,
+    expected: `one of ${limit}`,
+    remedy: `Find Z of this work offset by ${limit.split(', ').slice(0, 2).join(' or ').replace(/-/g, ' ')}.`,
   }),
   'edge-undetermined': ({ received }) => ({
     message: `The touches give an edge no direction, or one turned by more than 45° (${received}).`,

@@ -16,10 +16,16 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
     'Some heights were touched while lowering and others while rising, and the lost motion of Z is not declared: they may differ by all of it, and the uncertainty is larger for it. Touch from one side, or declare it on the machine.',
   'edge-turned': ({ place, amount, limit }, write) =>
     `${place} runs out by ${amount === undefined ? '?' : write(amount)} over the part (allowed ±${limit === undefined ? '?' : write(limit)}). Square it, and touch it again.`,
+  'spindle-tool-differs': ({ place, amount, tools = [] }, write) =>
+    `${place}: ${toolName(tools[0])} was to stand in the spindle, and ${toolName(tools[1])} does.${amount === undefined ? '' : ` Every tip would come ${write(Math.abs(amount) as typeof amount)} ${amount > 0 ? 'too deep' : 'too high'}.`} Put in the right one, and touch again.`,
   'control-tool-differs': ({ place, amount, tools = [] }, write) =>
-    `${place}: ${toolName(tools[0])} was to stand in the spindle, ${toolName(tools[1])} does, and the control takes ${toolName(tools[2])} for active.${amount === undefined ? '' : ` A Z that is set this way brings every tip ${write(Math.abs(amount) as typeof amount)} ${amount > 0 ? 'too deep' : 'too high'}.`} Make all three the same, and touch again.`,
+    `${place}: ${toolName(tools[1])} stands in the spindle, and the control takes ${toolName(tools[2])} for active. It works Z out with that length.${amount === undefined ? '' : ` Told as if it did not, every tip would come ${write(Math.abs(amount) as typeof amount)} ${amount > 0 ? 'too deep' : 'too high'}.`} Make the two the same, and touch again.`,
   'differs-from-last-time': ({ place, amount, limit }, write) =>
     `${place} differs from last time by ${amount === undefined ? '?' : write(amount)}, more than ${limit === undefined ? '?' : write(limit)}. Was it replaced or re-gripped, or was a gauge missed?`,
+  'outside-travel': ({ place, axis, amount, causes = [] }, write) =>
+    `${place}: the machine does not go there. ${axis === undefined ? 'It' : `${axis} as read`} lies ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}beyond the end of its travel.${causes.some(({ code }) => code === 'sign-turned') ? ' Was the minus sign lost, or put in?' : ''} Read it again.`,
+  'digits-missing': ({ place }) =>
+    `${place} was typed with fewer digits than the others. It is taken as it stands, zeros behind it; look whether digits are missing.`,
   'no-sensor': ({ place }) =>
     `${place} was read without naming a sensor: its radius is counted as zero.`,
   'read-back-differs': ({ place, amount }, write) =>
@@ -30,6 +36,8 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
     `Everything is raised by ${amount === undefined ? '?' : write(amount)} for an air cut. Take the lift out before the part is cut.`,
   'no-grip': ({ amount }, write) =>
     `The jaws are ${amount === undefined ? 'not' : `${write(amount)}`} above the parallels: nothing, or too little, is gripped. One of the two heights on the sheet is wrong.`,
+  'little-grip': ({ amount, limit }, write) =>
+    `The jaws hold only ${amount === undefined ? '?' : write(amount)} of the part, less than ${limit === undefined ? '?' : write(limit)}: it may be pulled out. Lower parallels, or look whether one of the two heights is wrong.`,
   'side-cut-meets-jaws': ({ amount }, write) =>
     `The deepest side cut comes to ${amount === undefined ? '?' : write(amount)} from the jaws. Grip less, or stand the part on higher parallels.`,
 }

@@ -7,6 +7,12 @@ import { clamping, clearsJaws, type ClampingResult } from './workholding'
 /** What a cutter keeps from the jaws. Common practice, no source. */
 const JAW_MARGIN: Nanometres = toNanometres(0.5 * NANOMETRES_PER.mm)
 
+/**
+ * A grip that holds against a cut needs this much; less is a mistake of the sheet, or needs a reason.
+ * Common practice, no source.
+ */
+const LEAST_GRIP: Nanometres = toNanometres(2 * NANOMETRES_PER.mm)
+
 /** How the part of a sheet is held, and whether its sides can be cut as deep as they are. */
 export interface HoldingVerdict extends ClampingResult {
   /** How far the deepest side cut stays above the jaws; absent where the sheet does not say how deep it goes. */
@@ -39,6 +45,9 @@ export function holdingOf({ holding, stock }: SetupSheet): HoldingVerdict | unde
 export function holdingWarnings(held: HoldingVerdict): readonly Warning[] {
   return [
     ...(held.holds ? [] : [{ code: 'no-grip', place: 'holding', amount: held.grip } as const]),
+    ...(held.holds && held.grip < LEAST_GRIP
+      ? [{ code: 'little-grip', place: 'holding', amount: held.grip, limit: LEAST_GRIP } as const]
+      : []),
     ...(held.sideCutClears === false && held.clear !== undefined
       ? [{ code: 'side-cut-meets-jaws', place: 'holding', amount: held.clear } as const]
       : []),

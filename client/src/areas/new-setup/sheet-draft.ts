@@ -1,12 +1,15 @@
 import { reportIssues, reportProblem, setupSheetSchema, type ReportedProblem } from '@pine/contract'
 import {
   checkDocument,
+  LAST_FURTHER_ROW,
   OFFSET_ROWS,
+  waysOfZ,
   type AxisPlan,
   type Gauge,
   type LengthUnit,
   type MachineDeclaration,
   type OffsetPlan,
+  type OffsetRow,
   type SetupSheet,
   type SheetFromProgram,
   type Tool,
@@ -111,13 +114,14 @@ export function withSchool(draft: SheetDraft, school: SheetDraft['school']): She
   const [first] = draft.offsets
   const offsets = draft.offsets.map((offset, index): OffsetPlan => {
     const { facing } = offset.Z
+    // The part's top is found by the tools on it, or by a difference from the first one: that is why one counts from it.
     if (school === 'part-top')
       return index === 0 || first === undefined
         ? { ...offset, Z: { by: 'part-top', facing } }
         : { ...offset, Z: { by: 'fixture-difference', from: first.row, facing } }
-    return offset.Z.by === 'part-top'
-      ? { ...offset, Z: { by: 'carried-difference', facing } }
-      : offset
+    return waysOfZ(school, index).includes(offset.Z.by)
+      ? offset
+      : { ...offset, Z: { by: 'carried-difference', facing } }
   })
   return {
     ...rest,
@@ -125,17 +129,6 @@ export function withSchool(draft: SheetDraft, school: SheetDraft['school']): She
     offsets,
     ...(school === 'master-tool' && { reference: { masterTool: draft.tools[0]?.number ?? 1 } }),
   }
-}
-
-/** The ways of finding Z that a school and a place in the list leave open. */
-export function zWays(draft: SheetDraft, index: number): readonly ZPlan['by'][] {
-  if (draft.school === 'part-top') return index === 0 ? ['part-top'] : ['fixture-difference']
-  return [
-    'carried-difference',
-    'nose-on-part',
-    'tool-on-part',
-    ...(index > 0 ? (['fixture-difference'] as const) : []),
-  ]
 }
 
 /** Z found another way; facing and quill stay. */
@@ -162,7 +155,12 @@ export function nextTool(tools: readonly Tool[]): Tool {
 }
 
 export function withNextOffset(draft: SheetDraft): SheetDraft {
-  const row = OFFSET_ROWS.find((one) => !draft.offsets.some((offset) => offset.row === one))
+  const isTaken = (one: OffsetRow) => draft.offsets.some((offset) => offset.row === one)
+  const further = Array.from(
+    { length: LAST_FURTHER_ROW },
+    (_, index): OffsetRow => `G54.1 P${index + 1}`,
+  )
+  const row = [...OFFSET_ROWS, ...further].find((one) => !isTaken(one))
   if (row === undefined) return draft
   const longer = { ...draft, offsets: [...draft.offsets, emptyOffset(row, draft.unit)] }
   return draft.school === 'part-top' ? withSchool(longer, 'part-top') : longer

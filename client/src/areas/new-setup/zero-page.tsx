@@ -1,5 +1,5 @@
 import type { AxisPlan, Face, OffsetPlan, PlanAxis, Side } from '@pine/core'
-import { FACES_OF_AXIS, faceName } from '@pine/core'
+import { FACES_OF_AXIS, faceName, waysOfZ } from '@pine/core'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
 import { Card, Row } from '@/kit/surfaces'
@@ -12,7 +12,6 @@ import {
   withNextOffset,
   withPlanWay,
   withZWay,
-  zWays,
   type PlanWay,
 } from './sheet-draft'
 
@@ -67,7 +66,10 @@ export function ZeroPage({ draft, change, problem }: SheetPageProps) {
             label="Z: the raw top is found …"
             value={offset.Z.by}
             onChange={(by) => replace(index, withZWay(draft, offset, by))}
-            options={zWays(draft, index).map((by) => ({ value: by, label: Z_WAY_NAMES[by] }))}
+            options={waysOfZ(draft.school, index).map((by) => ({
+              value: by,
+              label: Z_WAY_NAMES[by],
+            }))}
           />
           <ZExtras draft={draft} offset={offset} onChange={(next) => replace(index, next)} />
           <LengthEntry
@@ -79,12 +81,15 @@ export function ZeroPage({ draft, change, problem }: SheetPageProps) {
           />
         </Card>
       ))}
-      {draft.offsets.length < 6 && (
+      {draft.offsets.length < MOST_OFFSETS && (
         <Button onPress={() => change(withNextOffset(draft))}>Another fixture</Button>
       )}
     </>
   )
 }
+
+/** As many as a set-up file may have. */
+const MOST_OFFSETS = 100
 
 const PLAN_WAY_NAMES: Readonly<Record<PlanWay, string>> = {
   faces: 'touching faces',

@@ -1,4 +1,13 @@
-import { axisOfQuantity, GAUGE_FACTS, gaugeNames, type QuantityName } from '@pine/core'
+import {
+  axisOfQuantity,
+  gaugeNames,
+  gaugeServes,
+  waysAsked,
+  type MachineAxis,
+  type QuantityName,
+  type Way,
+  type WayEnd,
+} from '@pine/core'
 import { Button } from '@/kit/button'
 import { Choice, Several } from '@/kit/choice'
 import { Column } from '@/kit/surfaces'
@@ -39,31 +48,14 @@ export interface GaugesBetweenProps {
   readonly onClose: () => void
 }
 
-/** What lies beneath or stands in the spindle at this touch: it belongs to the touch, not to the day. */
-export function GaugesBetween({
-  reading: { draft, change, preview },
-  quantity,
-  onClose,
-}: GaugesBetweenProps) {
-  const inZ = axisOfQuantity(quantity) === 'Z'
+/** What lies beneath or stands in the spindle at this touch, and the way it was met: it belongs to the touch, not to the day. */
+export function GaugesBetween({ reading, quantity, onClose }: GaugesBetweenProps) {
+  const { draft, change, preview } = reading
+  const axis = axisOfQuantity(quantity)
   const serving = preview.sheet.gauges
-    .filter(({ kind }) => (inZ ? GAUGE_FACTS[kind].shareInZ : GAUGE_FACTS[kind].shareInXY) !== null)
+    .filter(({ kind }) => gaugeServes(kind, quantity.of, axis))
     .map(({ id, name, size }) => ({ value: id, label: `${name} · ${size.text} ${size.unit}` }))
-  const between = (
-    <Several
-      label={
-        quantity.of === 'carried-difference'
-          ? 'What lay between at the part?'
-          : inZ
-            ? 'What lies between?'
-            : 'What touches the face?'
-      }
-      options={serving}
-      values={draft.with}
-      onChange={(using) => change({ with: using })}
-      none={inZ ? 'nothing' : 'not named'}
-    />
-  )
+  const none = axis === 'Z' ? 'nothing' : 'not named'
   return (
     <Column gap="$4">
       {quantity.of === 'carried-difference' && (
@@ -72,10 +64,26 @@ export function GaugesBetween({
           options={serving}
           values={draft.withOnPlane}
           onChange={(withOnPlane) => change({ withOnPlane })}
-          none="nothing"
+          none={none}
         />
       )}
-      {between}
+      {quantity.of === 'fixture-difference' && (
+        <Several
+          label={`What lay between at the part of ${quantity.from}?`}
+          options={serving}
+          values={draft.withOnFrom ?? draft.with}
+          onChange={(withOnFrom) => change({ withOnFrom })}
+          none={none}
+        />
+      )}
+      <Several
+        label={gaugeQuestion(quantity)}
+        options={serving}
+        values={draft.with}
+        onChange={(using) => change({ with: using })}
+        none={none}
+      />
+      <WaysCame reading={reading} quantity={quantity} />
       <Button kind="act" onPress={onClose}>
         Done
       </Button>
@@ -83,12 +91,78 @@ export function GaugesBetween({
   )
 }
 
-/** What the touch is made with, in a few words. */
+function gaugeQuestion(quantity: QuantityName): string {
+  switch (quantity.of) {
+    case 'carried-difference':
+      return 'What lay between at the part?'
+    case 'fixture-difference':
+      return `What lay between at the part of ${quantity.row}?`
+    case 'sweep':
+      return 'Which dial was swept?'
+    case 'tool-diameter':
+      return 'What was it measured with?'
+    default:
+      return axisOfQuantity(quantity) === 'Z' ? 'What lies between?' : 'What touches the face?'
+  }
+}
+
+/** From which side each screw was met: asked where the machine declares its lost motion, and nowhere else. */
+function WaysCame({ reading: { draft, change, preview }, quantity }: ZeroedOnProps) {
+  const asked = waysAsked(preview, quantity, draft.with, otherGauges(draft, quantity))
+  return asked.map(({ end, axis, usual }) => (
+    <Choice<Way | 'touch'>
+      key={end}
+      label={wayQuestion(quantity, end, axis, preview.sheet.plane)}
+      value={draft.ways?.[end] ?? usual}
+      onChange={(way) => {
+        const { [end]: _before, ...others } = draft.ways ?? {}
+        change({ ways: way === 'touch' ? others : { ...others, [end]: way } })
+      }}
+      options={[
+        ...(usual === 'touch' ? [{ value: 'touch' as const, label: 'into the touch' }] : []),
+        { value: '-', label: axis === 'Z' ? 'lowering' : `moving ${axis}−` },
+        { value: '+', label: axis === 'Z' ? 'rising' : `moving ${axis}+` },
+      ]}
+      note={
+        usual === undefined && draft.ways?.[end] === undefined
+          ? 'Not said, the lost motion goes into the uncertainty.'
+          : undefined
+      }
+    />
+  ))
+}
+
+const otherGauges = (draft: ReadingInHand['draft'], quantity: QuantityName): readonly string[] =>
+  quantity.of === 'carried-difference' ? draft.withOnPlane : (draft.withOnFrom ?? draft.with)
+
+function wayQuestion(
+  quantity: QuantityName,
+  end: WayEnd,
+  axis: MachineAxis,
+  plane: string,
+): string {
+  if (end === 'own' && quantity.of === 'carried-difference') return 'How did Z come to the part?'
+  if (end === 'other')
+    return quantity.of === 'fixture-difference'
+      ? `How did Z come to the part of ${quantity.from}?`
+      : `How did Z come to the ${plane}?`
+  if (end === 'own' && quantity.of === 'fixture-difference')
+    return `How did Z come to the part of ${quantity.row}?`
+  return `How did ${axis} come to its place?`
+}
+
+/** What the touch is made with and how it was met, in a few words. */
 export function betweenWords({ draft, preview }: ReadingInHand, quantity: QuantityName): string {
   const using = gaugeNames(preview, draft.with)
-  if (quantity.of === 'sweep' || quantity.of === 'tool-diameter') return ''
+  const came = draft.ways?.own === '+' ? ', rising' : draft.ways?.own === '-' ? ', lowering' : ''
+  if (quantity.of === 'sweep') return using === '' ? 'which dial, from where' : using
+  if (quantity.of === 'tool-diameter') return using === '' ? 'measured with …' : using
   if (axisOfQuantity(quantity) !== 'Z') return using === '' ? 'name the finder' : using
-  const onPlane = gaugeNames(preview, draft.withOnPlane)
-  if (onPlane !== '') return `${onPlane} / ${using === '' ? 'nothing' : using}`
-  return using === '' ? 'nothing between' : using
+  const there = gaugeNames(
+    preview,
+    quantity.of === 'carried-difference' ? draft.withOnPlane : (draft.withOnFrom ?? []),
+  )
+  const here = `${using === '' ? 'nothing' : using}${came}`
+  if (there !== '') return `${there} / ${here}`
+  return using === '' ? `nothing between${came}` : here
 }

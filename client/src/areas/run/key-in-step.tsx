@@ -3,6 +3,7 @@ import Volume2 from 'lucide-react-native/icons/volume-2'
 import { ScrollView, styled, useMedia } from 'tamagui'
 import { v7 as uuid } from 'uuid'
 import {
+  describeActiveLength,
   describeKeyMode,
   describeProblem,
   describeStale,
@@ -87,6 +88,14 @@ export function KeyInStep({
           <Words>
             Type this, then the key that <Words strong>{key.does}</Words> ({key.not})
           </Words>
+          {keyIn.insteadOf !== undefined && (
+            <Words as="note">{describeKeyMode(keyIn.insteadOf).first}</Words>
+          )}
+          {keyIn.activeLength !== undefined && (
+            <Words as="note" strong>
+              {describeActiveLength(keyIn.activeLength)}
+            </Words>
+          )}
           {keyIn.copies !== undefined && (
             <Digits as="note">
               copied in, the row shows {typographic(keyIn.copies)} {keyIn.unit}; then

@@ -87,6 +87,15 @@ export function ProofStep(props: ProofStepProps) {
   const heading = `Send T${tool} over zero, ${clearance.text} ${clearance.unit} above.`
   const blockCard = (
     <Card padded gap="$1">
+      {move.retract === undefined ? (
+        <Words strong testID="retract">
+          First raise Z by hand, until nothing stands in its way.
+        </Words>
+      ) : (
+        <Digits as="number" fontSize={24} lineHeight={34} testID="retract">
+          {move.retract}
+        </Digits>
+      )}
       {move.blocks.map((block) => (
         <Digits key={block} as="number" fontSize={24} lineHeight={34} testID="block">
           {block}

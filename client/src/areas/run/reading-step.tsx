@@ -130,14 +130,12 @@ export function ReadingStep({
       />
     ) : (
       <Column gap={2}>
-        {quantity.of !== 'sweep' && (
-          <Row justifyContent="space-between">
-            <Words as="note">{label}</Words>
-            <Button kind="plain" onPress={choose}>
-              {betweenWords(reading, quantity)}
-            </Button>
-          </Row>
-        )}
+        <Row justifyContent="space-between">
+          <Words as="note">{quantity.of === 'sweep' ? 'At the sweep' : label}</Words>
+          <Button kind="plain" onPress={choose}>
+            {betweenWords(reading, quantity)}
+          </Button>
+        </Row>
         <NumbersEntry numbers={numbers} onSubmit={submit} />
       </Column>
     )

@@ -16,6 +16,8 @@ import {
   type SetupDocument,
   type Solution,
   type Warning,
+  type Way,
+  type WayEnd,
   type WrittenLength,
 } from '@pine/core'
 import { useDraft } from '@/data/drafts'
@@ -28,6 +30,10 @@ export interface ReadingDraft {
   /** A difference only: at which end the counter was zeroed. Asked, never assumed. */
   readonly zeroedOn?: 'plane' | 'part' | 'row' | 'from'
   readonly withOnPlane: readonly string[]
+  /** A difference from another part: what lay between there, where it was not the same as here. */
+  readonly withOnFrom?: readonly string[]
+  /** From which sides the axes came, where that was said. */
+  readonly ways?: Readonly<Partial<Record<WayEnd, Way>>>
   /** Where Z is set: what stands in the spindle, and what the control takes for active; `none` is the bare nose. */
   readonly holds?: string
   readonly controlSays?: string
@@ -125,11 +131,12 @@ function bodyOf(
   standingId: string | undefined,
   asksSpindle: boolean,
 ): NewReading | undefined {
-  const { zeroedOn, holds, controlSays } = draft
+  const { zeroedOn, holds, controlSays, ways = {}, withOnFrom } = draft
   if (asksSpindle && (holds === undefined || controlSays === undefined)) return undefined
   const common = {
     read: written('read'),
     with: [...draft.with],
+    ...(ways.own && { approach: ways.own }),
     ...(draft.replaces !== undefined && standingId !== undefined
       ? { supersedes: standingId, reason: draft.replaces }
       : {}),
@@ -140,14 +147,36 @@ function bodyOf(
   switch (quantity.of) {
     case 'carried-difference':
       if (zeroedOn !== 'plane' && zeroedOn !== 'part') return undefined
-      return { ...quantity, ...common, zeroedOn, withOnPlane: [...draft.withOnPlane] }
+      return {
+        ...quantity,
+        ...common,
+        zeroedOn,
+        withOnPlane: [...draft.withOnPlane],
+        ...(ways.other && { approachOnPlane: ways.other }),
+      }
     case 'fixture-difference':
       if (zeroedOn !== 'row' && zeroedOn !== 'from') return undefined
-      return { ...quantity, ...common, zeroedOn }
+      return {
+        ...quantity,
+        ...common,
+        zeroedOn,
+        // Once its way is said, the other end speaks for itself.
+        ...((withOnFrom !== undefined || ways.other !== undefined) && {
+          withOnFrom: [...(withOnFrom ?? draft.with)],
+        }),
+        ...(ways.other && { approachOnFrom: ways.other }),
+      }
     case 'circle-point':
     case 'edge-point':
     case 'sweep':
-      return { ...quantity, ...common, ...readingBody(quantity, written) } as NewReading
+      return {
+        ...quantity,
+        ...common,
+        ...readingBody(quantity, written),
+        ...((ways.X || ways.Y) && {
+          approaches: { ...(ways.X && { X: ways.X }), ...(ways.Y && { Y: ways.Y }) },
+        }),
+      } as NewReading
     default:
       return { ...quantity, ...common }
   }

@@ -38,6 +38,15 @@ const CHOICES = [
     options: OFFSET_KEYS,
   },
   {
+    field: 'zOffsetKey',
+    label: 'In Z of a work offset …',
+    options: [
+      { value: 'same', label: 'the same' },
+      ...LENGTH_KEYS,
+      { value: 'position', label: 'it is “my position”' },
+    ],
+  },
+  {
     field: 'lengthKey',
     label: 'A number typed into a tool length …',
     options: LENGTH_KEYS,
@@ -201,6 +210,14 @@ export function AddMachine({ onDone }: { onDone: (id?: string) => void }) {
         value={draft.spindle}
         onChange={(spindle) => change({ spindle })}
         testID="machine-spindle"
+      />
+      <Field
+        label="Words that lift Z clear of everything"
+        value={draft.retract}
+        onChange={(retract) => change({ retract })}
+        hint="as its manual has them"
+        note="They come first in a proof, before X and Y move. Left empty, Z is raised by hand."
+        testID="machine-retract"
       />
       {problem !== undefined && problem.at === undefined && (
         <Words tone="wrong" role="alert">

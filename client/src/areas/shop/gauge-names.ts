@@ -16,6 +16,8 @@ export const GAUGE_NAMES: Readonly<Record<GaugeKind, string>> = {
   cutter: 'cutter',
   'dial-sensor': 'dial sensor',
   probe: 'electronic probe',
+  'dial-indicator': 'dial indicator',
+  micrometer: 'micrometer',
 }
 
 export const MEASURE_NAMES: Readonly<Record<GaugeKindFacts['measure'], string>> = {
@@ -25,4 +27,5 @@ export const MEASURE_NAMES: Readonly<Record<GaugeKindFacts['measure'], string>> 
   diameter: 'diameter',
   radius: 'effective radius',
   length: 'length under preload',
+  range: 'measuring range',
 }

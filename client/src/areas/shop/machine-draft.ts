@@ -25,6 +25,8 @@ export interface MachineDraft {
   readonly name: string
   readonly kind: MachineDeclaration['kind']
   readonly workOffsetKey: KeyMode
+  /** Z of a work offset, where it is changed another way than X and Y. */
+  readonly zOffsetKey: 'same' | Exclude<KeyMode, 'halve'>
   readonly lengthKey: MachineDeclaration['control']['lengthKey']
   readonly lengthSign: 'added' | 'subtracted'
   readonly diameterRegister: 'diameter' | 'radius'
@@ -35,6 +37,8 @@ export interface MachineDraft {
   readonly travels: Readonly<Record<MachineAxis, readonly [string, string]>>
   readonly lostMotion: Readonly<Record<MachineAxis, string>>
   readonly spindle: string
+  /** Words that lift Z clear, as its control takes them. */
+  readonly retract: string
   /** Of everything that is typed here. */
   readonly unit: LengthUnit
 }
@@ -43,6 +47,7 @@ export const newMachine: MachineDraft = {
   name: '',
   kind: 'mill',
   workOffsetKey: 'set',
+  zOffsetKey: 'same',
   lengthKey: 'set',
   lengthSign: 'added',
   diameterRegister: 'diameter',
@@ -53,6 +58,7 @@ export const newMachine: MachineDraft = {
   travels: { X: ['', ''], Y: ['', ''], Z: ['', ''] },
   lostMotion: { X: '', Y: '', Z: '' },
   spindle: '',
+  retract: '',
   unit: 'mm',
 }
 
@@ -97,6 +103,7 @@ export function machineOf(draft: MachineDraft): MachineOutcome {
         decimals: DECIMALS[draft.shows],
         lengthKey,
         workOffsetKey,
+        ...(draft.zOffsetKey !== 'same' && { workOffsetKeys: { Z: draft.zOffsetKey } }),
         lengthSign,
         diameterRegister,
       },
@@ -105,6 +112,7 @@ export function machineOf(draft: MachineDraft): MachineOutcome {
       ...(Object.keys(travels).length > 0 && { travels }),
       ...(Object.keys(lostMotion).length > 0 && { lostMotion }),
       ...(maxSpindleSpeed !== undefined && { maxSpindleSpeed }),
+      ...(draft.retract.trim() !== '' && { retract: draft.retract.trim().toUpperCase() }),
       ...(draft.secondLook === 'yes' && { policy: { secondLook: true } }),
     },
   }

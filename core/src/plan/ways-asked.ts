@@ -1,0 +1,60 @@
+import { readLength } from '../length/read-length'
+import type { SetupDocument, Way } from '../setup/document'
+import { axisOfQuantity, type QuantityName } from '../setup/quantity'
+import type { MachineAxis } from '../setup/sheet'
+import { GAUGE_FACTS } from '../touch/gauge-kinds'
+
+/** Which end of a reading is asked about: its own, the other one of a difference, or an axis in a plane. */
+export type WayEnd = 'own' | 'other' | 'X' | 'Y'
+
+/** A screw whose side matters: from where an axis came, where its lost motion is declared. */
+export interface WayAsked {
+  readonly end: WayEnd
+  readonly axis: MachineAxis
+  /** What is counted where nothing is said: `touch` is the way that the touch itself points; undefined where nobody can tell. */
+  readonly usual: Way | 'touch' | undefined
+}
+
+/**
+ * From which sides a reading asks how its axes came. Nobody is asked on a machine that declares no lost motion, nor at
+ * a face: its name says it.
+ *
+ * @param own ids of what lies between at the reading's own end, or stands in the spindle.
+ * @param other the same at the end that a difference is counted from.
+ */
+export function waysAsked(
+  { sheet }: SetupDocument,
+  quantity: QuantityName,
+  own: readonly string[],
+  other: readonly string[],
+): readonly WayAsked[] {
+  const declared = (axis: MachineAxis) => {
+    const written = sheet.machine.lostMotion?.[axis]
+    const read = written && readLength(written)
+    return read?.ok === true && read.value.nm > 0
+  }
+  const inZ = (end: WayEnd, gauges: readonly string[]): WayAsked => ({
+    end,
+    axis: 'Z',
+    usual: sheet.gauges.some(({ id, kind }) => gauges.includes(id) && GAUGE_FACTS[kind].rises)
+      ? '+'
+      : '-',
+  })
+  const inPlane = (usual: 'touch' | undefined) =>
+    (['X', 'Y'] as const).filter(declared).map((axis) => ({ end: axis, axis, usual }))
+  switch (quantity.of) {
+    case 'face':
+    case 'tool-diameter':
+      return []
+    case 'sweep':
+      return inPlane(undefined)
+    case 'circle-point':
+    case 'edge-point':
+      return inPlane('touch')
+    case 'carried-difference':
+    case 'fixture-difference':
+      return declared('Z') ? [inZ('own', own), inZ('other', other)] : []
+    default:
+      return axisOfQuantity(quantity) === 'Z' && declared('Z') ? [inZ('own', own)] : []
+  }
+}
