@@ -63,7 +63,10 @@ const ours: Contender = {
   name: 'read, followed and judged by us',
   run: async (looked) => {
     const reader = new ProgramReader((bytes) => decoder.decode(bytes))
-    const splitter = new LineSplitter((bytes, from, to) => reader.line(bytes, from, to))
+    const splitter = new LineSplitter(
+      (bytes, from, to) => reader.line(bytes, from, to),
+      () => reader.tooLongLine(),
+    )
     for await (const piece of createReadStream(path) as AsyncIterable<Uint8Array>) {
       splitter.take(piece)
       looked()

@@ -15,7 +15,7 @@ const lines = [
   '',
   `${setups} random set-ups (core/test/physical-model.ts, seed 2026), one slip of each class in each, made on the readings or`,
   'on the keyed text and not by the formulas of the finder (core/test/slip-trials.ts). A tie (causes that give the very same number)',
-  `counts as one place. Printed by bench/slip-finder.ts. False alarms where nothing was wrong: ${falseAlarms}.`,
+  `counts as one place; two slips at once are joined by a plus. Printed by bench/slip-finder.ts. False alarms where nothing was wrong: ${falseAlarms}.`,
   '',
   '| slip | made | true cause listed | listed first |',
   '| --- | ---: | ---: | ---: |',

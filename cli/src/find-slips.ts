@@ -1,10 +1,11 @@
 import {
-  describeSlip,
+  describeCause,
   explain,
   groupTies,
   LENGTH_UNITS,
   readLength,
   solve,
+  type Explanation,
   type Nanometres,
   type SetupDocument,
 } from '@pine/core'
@@ -53,15 +54,22 @@ export function findSlips(given: SlipWordsGiven, document: SetupDocument | undef
     ),
   })
   if (expected === observed) return 'The two numbers are equal.\n'
-  if (causes.length === 0) return 'No single slip of the known kinds gives this number.\n'
+  if (causes.length === 0)
+    return 'No slip of the known kinds, nor two of them at once, gives this number.\n'
   const about = register === undefined ? '' : `${register.address}:\n`
   const groups = groupTies(causes).map((tie, index) =>
     tie
       .map(
-        ({ code, about: what }, place) =>
-          `${place === 0 ? `${index + 1}.` : ' or'} ${describeSlip(code).title}${what === undefined ? '' : ` (${what})`}. ${describeSlip(code).look}`,
+        (cause, place) =>
+          `${place === 0 ? `${index + 1}.` : ' or'} ${describeCause(cause).title}${aboutOf(cause)}. ${describeCause(cause).look}`,
       )
       .join('\n'),
   )
   return `${about}${groups.join('\n')}\n`
+}
+
+/** What the slips of a cause are about, in brackets. */
+function aboutOf({ about, and }: Explanation): string {
+  const names = [about, and?.about].filter((name) => name !== undefined)
+  return names.length === 0 ? '' : ` (${names.join(', ')})`
 }

@@ -255,7 +255,7 @@ describe('slip', () => {
       'equal',
     )
     expect(run(['slip', '--expected', '-30', '--observed', '-77.123'], fromExamples).out).toContain(
-      'No single slip',
+      'No slip of the known kinds',
     )
   })
   test('with a file, by the terms of its register, ties side by side', () => {

@@ -34,6 +34,8 @@ const operation = z.strictObject({
           Y: extent.optional(),
           Z: extent.optional(),
         }),
+        bareZ: extent.optional(),
+        heldZ: extent.optional(),
       }),
     )
     .max(1000),

@@ -1,4 +1,5 @@
 import {
+  causeName,
   describeProof,
   describeStale,
   describeRole,
@@ -117,7 +118,7 @@ export function viewSolution(document: SetupDocument, solution: Solution): Solut
       code: warning.code,
       place: warning.place,
       message: describeWarning(warning, write),
-      causes: (warning.causes ?? []).map(({ code }) => code),
+      causes: (warning.causes ?? []).map(causeName),
     })),
     proofs: solution.proofs.map((verdict) => ({
       row: verdict.proof.row,
@@ -165,7 +166,7 @@ function viewRegister(
       ? {
           shown: `${readBack.shownText} ${readBack.shownUnit}`,
           equal: readBack.equal,
-          causes: readBack.causes.map(({ code }) => code),
+          causes: readBack.causes.map(causeName),
         }
       : null,
     trace: (chain ? traceOf(chain) : []).map((line) => ({

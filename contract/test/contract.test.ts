@@ -4,8 +4,8 @@ import {
   PROBLEM_CODES,
   SLIP_CODES,
   WARNING_CODES,
+  describeCause,
   describeProblem,
-  describeSlip,
   describeWarning,
   solve,
   toNanometres,
@@ -64,19 +64,52 @@ test('a long value is not repeated back at full length', () => {
 })
 
 // Words are kept in one catalogue; the lists come from the source, so that none can be forgotten.
-test('every code has words that say what to do', () => {
-  for (const code of PROBLEM_CODES) {
-    const words = describeProblem({ code, place: 'x', received: '1,5', limit: '6 mm' })
-    for (const text of Object.values(words)) expect(text).toMatch(/\w/)
+describe('every code has words of its own', () => {
+  const allDiffer = (texts: readonly string[]) => {
+    for (const text of texts) expect(text).not.toMatch(/undefined|null|NaN|\?\?/)
+    expect(new Set(texts).size).toBe(texts.length)
   }
-  for (const code of SLIP_CODES) expect(describeSlip(code).look).toMatch(/\w/)
-  for (const code of WARNING_CODES)
-    expect(
+
+  test('a problem: what is wrong, what was expected, what to do', () => {
+    const words = PROBLEM_CODES.map((code) =>
+      describeProblem({ code, place: 'x', received: '1,5', limit: '6 mm' }),
+    )
+    allDiffer(words.map(({ message }) => message))
+    for (const { expected, remedy } of words) {
+      expect(expected.length).toBeGreaterThan(5)
+      // Something to do, as a sentence.
+      expect(remedy).toMatch(/^[A-Z].*\.$/)
+    }
+  })
+
+  test('a slip: what it is and what to look at; two at once are both said', () => {
+    const words = SLIP_CODES.map((code) => describeCause({ code }))
+    allDiffer(words.map(({ title }) => title))
+    allDiffer(words.map(({ look }) => look))
+    const both = describeCause({ code: 'gauge-forgotten', and: { code: 'sign-turned' } })
+    expect(both.title).toBe('What lay between was forgotten, and the sign is turned')
+    expect(both.look).toContain('Look at the minus')
+  })
+
+  test('a warning: at its place, with its amount where it has one', () => {
+    const of = (code: (typeof WARNING_CODES)[number]) =>
       describeWarning(
-        { code, place: 'H1', amount: toNanometres(1e6), limit: toNanometres(5e5) },
+        {
+          code,
+          place: 'H1',
+          axis: 'Z',
+          amount: toNanometres(1_234_000),
+          limit: toNanometres(5e5),
+          tools: [1, 2, 3],
+        },
         (nm) => `${nm / 1e6} mm`,
-      ),
-    ).toMatch(/\w{3}/)
+      )
+    allDiffer(WARNING_CODES.map(of))
+    const withoutAmount = ['faces-swapped', 'no-sensor', 'approach-mixed', 'digits-missing']
+    for (const code of WARNING_CODES)
+      if (!withoutAmount.includes(code))
+        expect([code, of(code)]).toEqual([code, expect.stringContaining('1.234 mm')])
+  })
 })
 
 test('a document put together fact by fact is the document itself', () => {

@@ -62,6 +62,7 @@ export {
   SLIP_CODES,
   explain,
   knownSizes,
+  causeName,
   groupTies,
   type Comparison,
   type Explanation,
@@ -183,7 +184,7 @@ export { describeReadBackError } from './words/read-back-words'
 export { typographic } from './words/typographic'
 export { describeProblem, type ProblemWords } from './words/problem-words'
 export { describeRole, describeCoefficient } from './words/term-words'
-export { describeSlip, type SlipWords } from './words/slip-words'
+export { describeCause, type SlipWords } from './words/slip-words'
 export { describeWarning, type LengthWriter } from './words/warning-words'
 export {
   FIELD_NAMES,

@@ -8,9 +8,12 @@ const textOf = (bytes: Uint8Array) => String.fromCharCode(...bytes)
 describe('lines out of pieces', () => {
   const split = (...pieces: readonly string[]) => {
     const lines: string[] = []
-    const splitter = new LineSplitter((bytes, from, to) => {
-      lines.push(textOf(bytes.subarray(from, to)))
-    })
+    const splitter = new LineSplitter(
+      (bytes, from, to) => {
+        lines.push(textOf(bytes.subarray(from, to)))
+      },
+      () => lines.push('too long'),
+    )
     for (const piece of pieces)
       splitter.take(Uint8Array.from(piece, (character) => character.charCodeAt(0)))
     splitter.end()
@@ -33,7 +36,16 @@ describe('lines out of pieces', () => {
     }
   })
   test('a file without line ends does not fill the memory', () => {
-    expect(split(...Array.from({ length: 10 }, () => 'x'.repeat(50_000))).length).toBeGreaterThan(3)
+    expect(split(...Array.from({ length: 10 }, () => 'x'.repeat(50_000)))).toEqual(['too long'])
+  })
+  test('a line that is too long is left out whole, and the next one is read', () => {
+    const long = `X1${'2'.repeat(70_000)}`
+    expect(split('G0 Z5\n', long.slice(0, 40_000), long.slice(40_000), '\nG1 X3\n')).toEqual([
+      'G0 Z5',
+      'too long',
+      'G1 X3',
+    ])
+    expect(split(`G0 Z5\n${long}\nG1 X3`)).toEqual(['G0 Z5', 'too long', 'G1 X3'])
   })
 })
 

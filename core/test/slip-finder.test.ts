@@ -9,8 +9,10 @@ test(`seed ${SEED}: in ${SETUPS} random set-ups every slip is listed, nearly alw
   const { scores, falseAlarms } = runTrials(new Chance(SEED), SETUPS)
   expect(falseAlarms).toBe(0)
   for (const { code, made, listed, first } of scores) {
-    expect([code, made > SETUPS / 4]).toEqual([code, true])
-    expect([code, listed / made >= 0.99]).toEqual([code, true])
-    expect([code, first / made >= 0.9]).toEqual([code, true])
+    expect([code, made > SETUPS / 10]).toEqual([code, true])
+    // Two slips at once are named where no single one explains it; other pairs may give the same number.
+    const isPair = code.includes('+')
+    expect([code, listed / made >= (isPair ? 0.95 : 0.99)]).toEqual([code, true])
+    if (!isPair) expect([code, first / made >= 0.9]).toEqual([code, true])
   }
 })

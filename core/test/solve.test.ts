@@ -290,7 +290,11 @@ describe('key-in and read-back', () => {
       readBack: {
         equal: false,
         error: 60_000_000,
-        causes: [{ code: 'sign-turned' }, { code: 'counter-end-mistaken' }],
+        causes: [
+          { code: 'sign-turned' },
+          { code: 'counter-end-mistaken' },
+          { code: 'raw-counter' },
+        ],
       },
     })
   })

@@ -6,7 +6,7 @@ import { Chance } from './random'
 
 // The second half of the net: the world moves for real, in any order, with readings before, between and after.
 
-const SETUPS = 4000
+const SETUPS = 1500
 
 test(`in ${SETUPS} set-ups in which things move, no number that is wrong is called good`, () => {
   let good = 0
@@ -55,5 +55,5 @@ test(`in ${SETUPS} set-ups in which things move, no number that is wrong is call
   expect(byGauge).toBeGreaterThan(0)
   // A zero that was set again where it had been is chance.
   expect(Object.values(others).reduce((sum, count) => sum + count, 0)).toBeLessThan(5)
-  expect(good).toBeGreaterThan(15_000)
+  expect(good).toBeGreaterThan(6000)
 })

@@ -55,7 +55,10 @@ async function read(file: Blob): Promise<void> {
 
 async function readOnce(file: Blob, subprograms?: Subprograms, known?: string) {
   const reader = new ProgramReader(textOf, subprograms)
-  const splitter = new LineSplitter((bytes, from, to) => reader.line(bytes, from, to))
+  const splitter = new LineSplitter(
+    (bytes, from, to) => reader.line(bytes, from, to),
+    () => reader.tooLongLine(),
+  )
   const take = (piece: Uint8Array) => splitter.take(piece)
   if (known === undefined) {
     const found = await hashOf(file, take)
@@ -97,10 +100,14 @@ async function eachPiece(file: Blob, take: (piece: Uint8Array) => void): Promise
 async function linesOf(file: Blob, from: number, to: number): Promise<readonly string[]> {
   const lines: string[] = []
   let at = 0
-  const splitter = new LineSplitter((bytes, begin, end) => {
+  const next = (text: () => string) => {
     at += 1
-    if (at >= from && at <= to) lines.push(textOf(bytes.subarray(begin, end)))
-  })
+    if (at >= from && at <= to) lines.push(text())
+  }
+  const splitter = new LineSplitter(
+    (bytes, begin, end) => next(() => textOf(bytes.subarray(begin, end))),
+    () => next(() => ''),
+  )
   const pieces = file.stream().getReader()
   while (at < to) {
     const { done, value } = await pieces.read()

@@ -13,6 +13,7 @@ export const BLOCK_FAULTS = [
   'comment-open',
   'character-unknown',
   'number-missing',
+  'number-too-long',
   'not-followed',
 ] as const
 
@@ -61,7 +62,13 @@ export function readBlock(line: string): Block {
     if (isLetter(code)) {
       const word = readWord(line, at, code)
       if (word !== undefined) {
-        words.push(word)
+        if (Math.abs(word.value) <= LARGEST) words.push(word)
+        else
+          faults.push({
+            code: 'number-too-long',
+            column: word.column,
+            text: line.slice(word.column - 1, word.end),
+          })
         at = word.end
         continue
       }
@@ -98,6 +105,9 @@ export function readBlock(line: string): Block {
   }
   return { words, comments, optional, faults }
 }
+
+/** No machine goes as far, turns as fast or has as many rows: a longer number has lost its point, or is none. */
+const LARGEST = 2e9
 
 const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'
 /** A parameter, an expression, or a word of a language of its own: none of it is a number. */

@@ -6,6 +6,7 @@ import { isOffsetRow, type MachineAxis } from '../setup/sheet'
 import type { Register, Solution } from '../setup/solution'
 import { JUDGEMENT_SEVERITIES } from './judgement-severities'
 import { isOf } from '../setup/address'
+import { rangesOf } from './machine-extents'
 import { openNeedOf } from './needed-address'
 import type {
   Operation,
@@ -190,15 +191,18 @@ function travels(operation: Operation, document: SetupDocument, solution: Soluti
   const { tool, rows, lowestZ, lengths } = operation
   // The control moves with the H that the program calls, right or wrong.
   const [called] = lengths
-  return rows.flatMap(({ row, at: first, extents: ranges }) => {
+  return rows.flatMap((use) => {
+    const { row, at: first } = use
     if (!isOffsetRow(row)) return []
     const ends: readonly WorkPosition[] = AXES.flatMap((axis) =>
-      (ranges[axis] ?? []).map((at) => ({
-        row,
-        tool: tool ?? -1,
-        ...(called && { lengthRegister: called.register }),
-        [axis]: at,
-      })),
+      rangesOf(use, axis, called?.register).flatMap(([register, range]) =>
+        range.map((at) => ({
+          row,
+          tool: tool ?? -1,
+          ...(register !== undefined && { lengthRegister: register }),
+          [axis]: at,
+        })),
+      ),
     )
     const beyond = outOfReach(document, solution, ends)
     return AXES.flatMap((axis) => {

@@ -12,6 +12,7 @@ export const JUDGEMENT_SEVERITIES: Readonly<
   'compensation-not-cancelled': 'danger',
   'shift-active': 'danger',
   'writes-offset': 'danger',
+  'home-goes-down': 'danger',
   'tool-not-changed': 'danger',
   'unit-differs': 'danger',
   'length-not-set': 'danger',

@@ -6,6 +6,8 @@ export class LeftActive {
   shift = false
   private compensation = false
   private compensationTold = false
+  /** A dialect that needs no G49 between tools would be told of it at every one. */
+  private lengthTold = false
   private readonly cancelled = new Set<number>()
 
   /** A code of a modal group was executed. */
@@ -18,13 +20,15 @@ export class LeftActive {
     }
   }
 
-  /** What should have been cancelled before a tool change; each compensation is told once. */
+  /** What should have been cancelled before a tool change; each compensation is told once, and the length once a program. */
   beforeChange(hasTool: boolean): readonly ProgramJudgementCode[] {
     const compensation = this.compensation && !this.compensationTold
+    const length = this.length && hasTool && !this.lengthTold
     if (compensation) this.compensationTold = true
+    if (length) this.lengthTold = true
     return [
       ...(compensation ? (['compensation-not-cancelled'] as const) : []),
-      ...(this.length && hasTool ? (['length-not-cancelled'] as const) : []),
+      ...(length ? (['length-not-cancelled'] as const) : []),
     ]
   }
 

@@ -7,8 +7,17 @@ export class LineSplitter {
   private rest: Uint8Array = NOTHING
   private endedInReturn = false
 
-  /** `onLine` is given where in some bytes the line stands; they may be written over once it returns. */
-  constructor(private readonly onLine: (bytes: Uint8Array, from: number, to: number) => void) {}
+  /** In the middle of a line that is too long to be one. */
+  private skips = false
+
+  /**
+   * `onLine` is given where in some bytes the line stands; they may be written over once it returns. `onTooLong` is
+   * called in its place for a line that is no line of a program: cut anywhere, its numbers would be others.
+   */
+  constructor(
+    private readonly onLine: (bytes: Uint8Array, from: number, to: number) => void,
+    private readonly onTooLong: () => void,
+  ) {}
 
   /** Takes the next piece in. */
   take(piece: Uint8Array): void {
@@ -25,9 +34,16 @@ export class LineSplitter {
       }
       begin = at + 1
     }
+    if (this.skips) return
     this.rest = joined(this.rest, piece.subarray(begin))
     // A file without line ends is no program: its one line must not fill the memory.
-    if (this.rest.length > LONGEST_LINE) this.end()
+    if (this.rest.length > LONGEST_LINE) this.skip()
+  }
+
+  private skip(): void {
+    this.skips = true
+    this.rest = NOTHING
+    this.onTooLong()
   }
 
   /** Gives the last line, which may have no end. */
@@ -38,6 +54,15 @@ export class LineSplitter {
   }
 
   private give(piece: Uint8Array, from: number, to: number): void {
+    if (this.skips) {
+      this.skips = false
+      return
+    }
+    if (this.rest.length + to - from > LONGEST_LINE) {
+      this.skip()
+      this.skips = false
+      return
+    }
     if (this.rest.length === 0) return this.onLine(piece, from, to)
     this.rest = joined(this.rest, piece.subarray(from, to))
     this.end()
@@ -55,4 +80,5 @@ function joined(first: Uint8Array, second: Uint8Array): Uint8Array {
 const NOTHING = new Uint8Array(0)
 const LINE_FEED = 10
 const CARRIAGE_RETURN = 13
-const LONGEST_LINE = 65_536
+/** Bytes of one line. Longer lines than this have no numbers of a program in them. */
+export const LONGEST_LINE = 65_536

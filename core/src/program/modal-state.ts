@@ -1,5 +1,5 @@
 import { NANOMETRES_PER, type LengthUnit } from '../length/length'
-import { isKnownCode, rowOfCode } from './codes'
+import { endsTurn, isKnownCode, rowOfCode, turnsPlaces } from './codes'
 import type { ProgramRow } from './program-types'
 
 /** What taking a code in has changed, where the reader has to do more about it. */
@@ -17,8 +17,16 @@ export class ModalState {
   /** After a hole: up to where the cycle began (G98), or to its own R (G99). */
   returnsToStart = true
   row: ProgramRow = 'G54'
-  /** As written, a minute; NaN before any is set. */
+  /** As written; NaN before any is set. */
   feed = NaN
+  /** What F means: a distance a minute (94), a share of the block's time (93), a distance a turn (95). */
+  private feedMode: 93 | 94 | 95 = 94
+  /** Turns a minute; NaN before any is set. */
+  speed = NaN
+  /** The D that was written last: it stays until another is. */
+  diameter: number | undefined
+  /** Codes under which places are not where they are written. */
+  private readonly turned = new Set<number>()
 
   /** @param P the block's P, which a code for further rows needs */
   take(code: number, P: number | undefined): ModalChange {
@@ -26,9 +34,21 @@ export class ModalState {
     else if (code === 20 || code === 21) return this.setUnit(code === 20 ? 'in' : 'mm')
     else if (code === 90 || code === 91) this.absolute = code === 90
     else if (code === 98 || code === 99) this.returnsToStart = code === 98
-    else if (code === 0 || code === 1 || code === 2 || code === 3) this.motion = code
-    else return this.selectRow(code, P)
+    else if (code === 93 || code === 94 || code === 95) this.feedMode = code
+    else if (turnsPlaces(code)) {
+      this.turned.add(code)
+      return 'unknown'
+    } else if (code === 0 || code === 1 || code === 2 || code === 3) this.motion = code
+    else {
+      for (const turned of this.turned) if (endsTurn(turned, code)) this.turned.delete(turned)
+      return this.selectRow(code, P)
+    }
     return undefined
+  }
+
+  /** Whether places are where they are written. */
+  get isTurned(): boolean {
+    return this.turned.size > 0
   }
 
   /** A written length in nanometres. */
@@ -36,9 +56,16 @@ export class ModalState {
     return Math.round(written * this.perUnit)
   }
 
-  /** Millimetres a minute; NaN before any is set. */
-  get feedPerMinute(): number {
-    return (this.feed * this.perUnit) / NANOMETRES_PER.mm
+  /** F as a distance a minute, as written; NaN where it means something else, or none is set. */
+  get feedAsWritten(): number {
+    return this.feedMode === 94 ? this.feed : NaN
+  }
+
+  /** How long a path at feed takes, minutes; NaN where nobody knows. */
+  minutesFor(millimetres: number): number {
+    if (this.feedMode === 93) return 1 / this.feed
+    const perMinute = this.feedMode === 95 ? this.feed * this.speed : this.feed
+    return millimetres / ((perMinute * this.perUnit) / NANOMETRES_PER.mm)
   }
 
   private setUnit(unit: LengthUnit): ModalChange {

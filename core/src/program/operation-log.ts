@@ -1,6 +1,6 @@
 import { NANOMETRES_PER, toNanometres } from '../length/length'
 import type { MachineAxis } from '../setup/sheet'
-import type { Extent, Extents, Operation, ProgramPlace, ProgramRow } from './program-types'
+import type { Extent, Extents, Operation, ProgramPlace, ProgramRow, RowUse } from './program-types'
 
 /** Tells where in the program one is, when something is to be told of it. */
 export interface PlaceSource {
@@ -17,6 +17,7 @@ export class OperationLog {
   private readonly speeds = new Set<number>()
   private readonly feeds = new Set<number>()
   private row: ProgramRow | undefined
+  private hasLength = false
   private ranges = unreached()
   private lowest = Infinity
   private lastFeed = NaN
@@ -33,21 +34,28 @@ export class OperationLog {
   constructor(
     readonly tool: number | undefined,
     private readonly from: ProgramPlace,
-    private readonly name: string | undefined,
+    private name: string | undefined,
   ) {}
 
+  /** A comment before its first move names it, where none has. */
+  call(name: string): void {
+    if (this.rows.size === 0) this.name ??= name
+  }
+
   useLength(register: number, place: ProgramPlace): void {
-    if (!this.lengths.has(register)) this.lengths.set(register, place)
+    if (this.lengths.size < MOST_KEPT && !this.lengths.has(register))
+      this.lengths.set(register, place)
   }
 
   useDiameter(register: number, place: ProgramPlace): void {
-    if (!this.diameters.has(register)) this.diameters.set(register, place)
+    if (this.diameters.size < MOST_KEPT && !this.diameters.has(register))
+      this.diameters.set(register, place)
   }
 
   useSpeed(perMinute: number): void {
     // The last one stays on the control: it stands last.
     this.speeds.delete(perMinute)
-    this.speeds.add(perMinute)
+    if (this.speeds.size < MOST_KEPT) this.speeds.add(perMinute)
   }
 
   compensate(): void {
@@ -63,13 +71,14 @@ export class OperationLog {
     this.uncertain = true
   }
 
-  /** The next path goes in this row. */
-  moveIn(row: ProgramRow, source: PlaceSource): void {
+  /** The next path goes in this row, with a length active or none. */
+  moveIn(row: ProgramRow, hasLength: boolean, source: PlaceSource): void {
+    this.hasLength = hasLength
     if (row === this.row) return
     this.row = row
     const known = this.extents.get(row)
     this.ranges = known ?? unreached()
-    if (known !== undefined) return
+    if (known !== undefined || this.extents.size >= MOST_KEPT) return
     this.extents.set(row, this.ranges)
     this.rows.set(row, source.place)
   }
@@ -80,21 +89,27 @@ export class OperationLog {
     if (low < (ranges[2 * axis] ?? Infinity)) ranges[2 * axis] = low
     if (high > (ranges[2 * axis + 1] ?? -Infinity)) ranges[2 * axis + 1] = high
     if (axis !== Z_AXIS) return
+    const own = this.hasLength ? Z_WITH_LENGTH : Z_WITHOUT
+    if (low < (ranges[own] ?? Infinity)) ranges[own] = low
+    if (high > (ranges[own + 1] ?? -Infinity)) ranges[own + 1] = high
     this.firstApproach ??= source.place
     if (low >= this.lowest) return
     this.lowest = low
     this.lowestZ = { z: toNanometres(low), at: source.place }
   }
 
-  /** A path at feed; millimetres a minute, NaN where none was set. */
-  count(lengthNm: number, feedPerMinute: number): void {
-    const millimetres = lengthNm / NANOMETRES_PER.mm
-    this.cutMm += millimetres
-    if (!(feedPerMinute > 0)) return
-    this.cutMinutes += millimetres / feedPerMinute
-    if (feedPerMinute === this.lastFeed) return
-    this.lastFeed = feedPerMinute
-    this.feeds.add(feedPerMinute)
+  /**
+   * A path at feed.
+   *
+   * @param minutes NaN where nobody knows how long it takes.
+   * @param feed as it is written, a distance a minute; NaN where it is none.
+   */
+  count(lengthNm: number, minutes: number, feed: number): void {
+    this.cutMm += lengthNm / NANOMETRES_PER.mm
+    if (minutes > 0 && minutes < Infinity) this.cutMinutes += minutes
+    if (!(feed > 0) || feed === this.lastFeed) return
+    this.lastFeed = feed
+    if (this.feeds.size < MOST_KEPT) this.feeds.add(feed)
   }
 
   /** A path at rapid. */
@@ -119,6 +134,7 @@ export class OperationLog {
         row,
         at: this.rows.get(row) ?? this.from,
         extents: extentsOf(ranges),
+        ...withoutLength(ranges),
       })),
       ...(this.lowestZ && { lowestZ: this.lowestZ }),
       ...(this.firstApproach && { firstApproach: this.firstApproach }),
@@ -139,15 +155,31 @@ const AXES: readonly MachineAxis[] = ['X', 'Y', 'Z']
 
 /** Lowest and highest of each axis, before anything is reached. */
 const unreached = (): Float64Array =>
-  Float64Array.of(Infinity, -Infinity, Infinity, -Infinity, Infinity, -Infinity)
+  Float64Array.from({ length: 10 }, (_, index) => (index % 2 === 0 ? Infinity : -Infinity))
 
 const Z_AXIS = 2
+/** Behind the three axes: Z again, with a length active and with none. */
+const Z_WITH_LENGTH = 6
+const Z_WITHOUT = 8
+/** A file of nonsense names a register in every line: what is kept of one operation stays small. */
+const MOST_KEPT = 1000
+
+/** What Z reached while no length was active, and while one was, where the two are not the same. */
+function withoutLength(ranges: Float64Array): Pick<RowUse, 'bareZ' | 'heldZ'> {
+  const [bare, held] = [rangeAt(ranges, Z_WITHOUT), rangeAt(ranges, Z_WITH_LENGTH)]
+  return bare === undefined ? {} : { bareZ: bare, ...(held !== undefined && { heldZ: held }) }
+}
+
+function rangeAt(ranges: Float64Array, index: number): Extent | undefined {
+  const [low = Infinity, high = -Infinity] = ranges.subarray(index, index + 2)
+  return low <= high ? [toNanometres(low), toNanometres(high)] : undefined
+}
 
 function extentsOf(ranges: Float64Array): Extents {
   const extents: Partial<Record<MachineAxis, Extent>> = {}
   AXES.forEach((axis, index) => {
-    const [low = Infinity, high = -Infinity] = ranges.subarray(2 * index, 2 * index + 2)
-    if (low <= high) extents[axis] = [toNanometres(low), toNanometres(high)]
+    const range = rangeAt(ranges, 2 * index)
+    if (range !== undefined) extents[axis] = range
   })
   return extents
 }

@@ -1,9 +1,11 @@
+import { NANOMETRES_PER } from '../length/length'
 import type { MachineAxis } from '../setup/sheet'
 import { arcMove, PLANES } from './arc-move'
 import { readBlock, wordText, type Block, type ProgramWord } from './block'
-import { CannedCycle } from './canned-cycle'
+import { CannedCycle, type HoleHeights } from './canned-cycle'
 import { speaksOfOverride, speaksOfSpeed } from './comment-hints'
 import { LeftActive } from './left-active'
+import { LONGEST_LINE } from './line-splitter'
 import { ModalState } from './modal-state'
 import { OperationLog } from './operation-log'
 import { BlockNumbers, readPlainMove } from './plain-move'
@@ -30,7 +32,10 @@ const AXES: readonly MachineAxis[] = ['X', 'Y', 'Z']
 export class ProgramReader {
   private lines = 0
   private readonly header: string[] = []
-  private lastComment: string | undefined
+  /** What the next tool may be called: a comment since the last move, unless it is the title. */
+  private nextName: string | undefined
+  private commentLines = 0
+  private operationsLeftOut = false
   private readonly notes = new ReaderNotes()
   private readonly shelf = new SubprogramShelf()
   private readonly calls: SubprogramCalls
@@ -70,8 +75,21 @@ export class ProgramReader {
 
   /** The same for a line that is at hand as text. */
   textLine(text: string): void {
+    if (text.length > LONGEST_LINE) return this.tooLongLine()
     this.source.setText(text)
     this.next()
+  }
+
+  /** A line that is too long to be one of a program: it is told, and nothing of it is read. */
+  tooLongLine(): void {
+    this.lines += 1
+    this.at = this.lines
+    this.source.setText('')
+    this.known = undefined
+    this.parsed = []
+    this.notes.problem({ code: 'line-too-long', line: this.at, column: 1, excerpt: '' })
+    this.tip.forgetAll()
+    this.current().doubt()
   }
 
   private next(): void {
@@ -101,17 +119,37 @@ export class ProgramReader {
       this.notes.problem({ code, line, column, excerpt: excerpt.slice(0, LONGEST_EXCERPT) })
       if (code !== 'comment-open') this.current().doubt()
     }
-    for (const comment of block.comments) this.hear(comment)
+    if (block.comments.length > 0) this.commentLines += 1
+    for (const comment of block.comments) this.hear(comment, block.words)
     if (block.words.length > 0) this.execute(block)
     if (!this.hasMoved && this.tool === undefined && this.header.length < LONGEST_HEADER)
       this.header.push(...block.comments.filter((comment) => comment !== ''))
   }
 
-  private hear(comment: string): void {
+  private hear(comment: string, words: readonly ProgramWord[]): void {
     if (comment === '') return
-    this.lastComment = comment
+    const isHint = speaksOfSpeed(comment) || speaksOfOverride(comment)
+    if (!isHint) this.mayName(comment, words)
     if (speaksOfSpeed(comment)) this.spokenSpeed = this.place
     if (speaksOfOverride(comment)) this.judge('feeds-for-another-override')
+  }
+
+  /**
+   * What names a tool stands on its own line, or on a line of comment alone since the last move. The first such line of
+   * a program is its title, and so is one behind its number.
+   */
+  private mayName(comment: string, words: readonly ProgramWord[]): void {
+    const letters = words.map(({ letter }) => letter)
+    if (letters.includes('O')) return
+    const isTitle = this.tool === undefined && this.commentLines === 1 && letters.length === 0
+    if (isTitle) return
+    if (letters.includes('T') || words.some(({ letter, value }) => letter === 'M' && value === 6))
+      this.nextName = comment
+    else if (letters.every((letter) => letter === 'N')) {
+      this.nextName = comment
+      // Between the change and the first move it still speaks of the tool.
+      if (this.tool !== undefined) this.log?.call(comment)
+    }
   }
 
   /** Where the reader is; made only when it is told, since most lines have nothing to tell. */
@@ -150,7 +188,9 @@ export class ProgramReader {
     const F = this.number('F')
     if (F !== undefined) this.modal.feed = F
     const S = this.number('S')
-    if (S !== undefined) this.current().useSpeed(S)
+    if (S === undefined) return
+    this.modal.speed = S
+    this.current().useSpeed(S)
   }
 
   /** In the order in which a control executes the words of a block (NISTIR 6556 table 8, from memory). */
@@ -165,14 +205,10 @@ export class ProgramReader {
     if (T !== undefined) this.prepared = T
     const M = words.filter(({ letter }) => letter === 'M').map((word) => word.value)
     if (M.includes(6)) this.changeTool()
-    for (const code of codes) this.setModal(code)
-    const D = value('D')
-    if (has(41) || has(42)) this.current().compensate()
-    if (D !== undefined && (has(41) || has(42))) {
-      this.current().useDiameter(D, this.place)
-      if (this.tool !== undefined && D !== this.tool && D !== 0)
-        this.judge('diameter-differs-from-tool', { register: D })
-    }
+    let isFollowed = true
+    for (const code of codes) isFollowed = this.setModal(code) && isFollowed
+    if (has(41) || has(42)) this.compensate(value('D'))
+    else if (value('D') !== undefined) this.modal.diameter = value('D')
     this.setLength(codes, value('H'))
     this.cancelsLength = has(49)
 
@@ -182,7 +218,9 @@ export class ProgramReader {
     else if (has(28) || has(30)) this.home()
     else if (has(53)) this.machineMove()
     else if (has(4)) return
-    else this.move()
+    else if (isFollowed) this.move()
+    // The numbers of a code that nobody follows are its own, and may lead anywhere.
+    else if (this.namesAxes) this.tip.forgetAll()
 
     if (M.includes(98) || M.includes(97)) this.call(value('P'), value('L') ?? 1)
     if (M.includes(2) || M.includes(30)) this.judgeEnd()
@@ -227,21 +265,41 @@ export class ProgramReader {
     return this.numbers.has(letter.charCodeAt(0) - A)
   }
 
-  private setModal(code: number): void {
+  /** False where a code is not followed. */
+  private setModal(code: number): boolean {
     this.left.take(code)
-    if (code === 80) return this.endCycle()
-    if (code === 73 || (code >= 81 && code <= 89)) return this.beginCycle(code)
-    switch (this.modal.take(code, this.number('P'))) {
-      case 'unit-switched':
-        return this.judge('units-switched')
-      case 'another-row':
-        // Another row has another zero: where the tool is in it is not known before the next move.
-        return this.tip.forgetAll()
-      case 'unknown':
-        return this.fault('code-unknown', 'G', code)
-      case undefined:
-        return undefined
-    }
+    if (code === 80) this.endCycle()
+    else if (code === 73 || (code >= 81 && code <= 89)) this.beginCycle(code)
+    else
+      switch (this.modal.take(code, this.number('P'))) {
+        case 'unit-switched':
+          this.judge('units-switched')
+          break
+        case 'another-row':
+          // Another row has another zero: where the tool is in it is not known before the next move.
+          this.tip.forgetAll()
+          break
+        case 'unknown':
+          this.fault('code-unknown', 'G', code)
+          return false
+        case undefined:
+      }
+    return true
+  }
+
+  /** D stays from block to block: it may stand before the compensation that uses it. */
+  private compensate(written: number | undefined): void {
+    this.current().compensate()
+    const D = written ?? this.modal.diameter
+    if (D === undefined) return
+    this.modal.diameter = D
+    this.current().useDiameter(D, this.place)
+    if (this.tool !== undefined && D !== this.tool && D !== 0)
+      this.judge('diameter-differs-from-tool', { register: D })
+  }
+
+  private get namesAxes(): boolean {
+    return this.has('X') || this.has('Y') || this.has('Z')
   }
 
   /** The block cancels the length. */
@@ -269,8 +327,10 @@ export class ProgramReader {
     this.tool = this.prepared
     this.changed = true
     this.left.length = false
-    this.tip.forget(Z_AXIS)
+    // A change may take the machine anywhere.
+    this.tip.forgetAll()
     this.current()
+    this.nextName = undefined
   }
 
   private judgeEnd(): void {
@@ -282,7 +342,7 @@ export class ProgramReader {
 
   /** What it writes is not followed into the registers: they are no longer what was keyed and proven. */
   private writeOffset(): void {
-    this.writesOffsets.push(this.place)
+    if (this.writesOffsets.length < MOST_WRITTEN) this.writesOffsets.push(this.place)
     this.judge('writes-offset')
   }
 
@@ -302,11 +362,14 @@ export class ProgramReader {
     this.left.shift = false
   }
 
-  /** Through a point, then to where the machine is at home: nothing is known afterwards. */
+  /** Through a point, then the axes that are written go home, or all of them: nothing is known of those afterwards. */
   private home(): void {
+    if (!this.namesAxes) return this.tip.forgetAll()
     this.aim()
+    const goesDown = this.has('Z') && this.modal.absolute && this.tip.goesDown
+    if (goesDown) this.judge('home-goes-down')
+    else if (this.left.length && this.has('X') && this.has('Z')) this.judge('cancel-moves-all-axes')
     this.follow(true)
-    if (this.left.length && this.has('X') && this.has('Z')) this.judge('cancel-moves-all-axes')
     this.machineMove()
   }
 
@@ -315,7 +378,7 @@ export class ProgramReader {
   }
 
   private move(): void {
-    const moves = this.has('X') || this.has('Y') || this.has('Z')
+    const moves = this.namesAxes
     if (this.motionIs('cycle')) {
       if (moves || this.has('R')) this.drill()
       return
@@ -363,14 +426,17 @@ export class ProgramReader {
       const range = path.extents[letter]
       if (range !== undefined) log.reach(axis, range[0], range[1], this)
     }
-    log.count(path.lengthNm, this.modal.feedPerMinute)
+    this.countFeed(log, path.lengthNm)
     tip.arrive()
   }
 
   private beginCycle(code: number): void {
     this.cycle.code = code
     // Cycles that follow each other go back to where the first one began.
-    if (this.modal.motion !== 'cycle') this.cycle.start = this.tip.position.Z
+    if (this.modal.motion !== 'cycle') {
+      const start = this.tip.placeOn(this.depthAxis)
+      this.cycle.start = Number.isNaN(start) ? undefined : start
+    }
     this.modal.motion = 'cycle'
   }
 
@@ -379,29 +445,43 @@ export class ProgramReader {
     this.cycle.end()
   }
 
-  /** One hole: over it, down to R, down to Z, up again. */
+  /** Holes go along the axis that the plane leaves: Z in XY, Y in ZX, X in YZ. */
+  private get depthAxis(): number {
+    return AXES.indexOf(PLANES[this.modal.plane].climb)
+  }
+
+  /** Holes: over each, to R, down, up again. L repeats them, each as far from the last as the block says. */
   private drill(): void {
+    const { depthAxis } = this
     const heights = this.cycle.heightsOf(
       {
         R: this.lengthOf('R'),
-        Z: this.lengthOf('Z'),
+        depth: this.lengthOf(AXES[depthAxis] ?? 'Z'),
         absolute: this.modal.absolute,
-        shift: this.tip.shiftOf(Z_AXIS),
+        shift: this.tip.shiftOf(depthAxis),
       },
       this.modal.returnsToStart,
     )
     if (heights === undefined) return this.fault('cycle-incomplete', 'G', this.cycle.code)
     this.judgeMove()
-    this.aim()
-    this.tip.keep(Z_AXIS)
-    this.follow(true)
-    this.inZ(heights.retract, true)
-    this.inZ(heights.bottom, false)
-    this.inZ(heights.top, true)
+    const times = this.number('L') ?? 1
+    if (times > MOST_REPEATS) this.fault('repeats-too-many', 'L')
+    for (let time = 0; time < Math.min(times, MOST_REPEATS); time += 1)
+      this.hole(depthAxis, heights)
   }
 
-  private inZ(to: number, rapid: boolean): void {
-    this.tip.aimInZ(to)
+  private hole(depthAxis: number, { retract, bottom, top }: HoleHeights): void {
+    if (this.tip.placeOn(depthAxis) < retract) this.along(depthAxis, retract, true)
+    this.aim()
+    this.tip.keep(depthAxis)
+    this.follow(true)
+    this.along(depthAxis, retract, true)
+    this.along(depthAxis, bottom, false)
+    this.along(depthAxis, top, true)
+  }
+
+  private along(axis: number, to: number, rapid: boolean): void {
+    this.tip.aimAlong(axis, to)
     this.follow(rapid)
   }
 
@@ -421,9 +501,16 @@ export class ProgramReader {
     if (!this.tip.moves) return
     const log = this.moving()
     const sidewaysBelowZero = rapid && this.tip.goesSidewaysBelowZero
+    // What is cut where nobody knows has no extents there.
+    if (!rapid && !this.tip.isOverKnownPlace) log.doubt()
     const length = this.tip.goStraight(log, this)
     if (rapid) log.countRapid(length, sidewaysBelowZero, this)
-    else log.count(length, this.modal.feedPerMinute)
+    else this.countFeed(log, length)
+  }
+
+  private countFeed(log: OperationLog, lengthNm: number): void {
+    const { modal } = this
+    log.count(lengthNm, modal.minutesFor(lengthNm / NANOMETRES_PER.mm), modal.feedAsWritten)
   }
 
   /** The log of the tool, of a move in the row that is active. */
@@ -434,7 +521,9 @@ export class ProgramReader {
       log.hearOfSpeed(this.spokenSpeed)
       this.spokenSpeed = undefined
     }
-    log.moveIn(this.modal.row, this)
+    if (this.modal.isTurned) log.doubt()
+    this.nextName = undefined
+    log.moveIn(this.modal.row, this.left.length, this)
     return log
   }
 
@@ -448,12 +537,16 @@ export class ProgramReader {
   }
 
   private current(): OperationLog {
-    this.log ??= new OperationLog(this.tool, this.place, this.lastComment)
+    this.log ??= new OperationLog(
+      this.tool,
+      this.place,
+      this.tool === undefined ? undefined : this.nextName,
+    )
     return this.log
   }
 
   private closeOperation(): void {
-    if (this.log !== undefined && !this.log.isEmpty) {
+    if (this.log !== undefined && !this.log.isEmpty && this.mayKeepOperation()) {
       const operation = this.log.finish()
       const { tool, rapidBelowZero, spokenSpeed } = operation
       if (rapidBelowZero) this.notes.judge('rapid-below-zero', rapidBelowZero, { tool })
@@ -461,6 +554,18 @@ export class ProgramReader {
       this.operations.push(operation)
     }
     this.log = undefined
+  }
+
+  /** A file of tool changes alone must not fill the memory. */
+  private mayKeepOperation(): boolean {
+    if (this.operations.length < MOST_OPERATIONS) return true
+    this.notes.leftOut += 1
+    if (!this.operationsLeftOut) {
+      const { excerpt } = this.place
+      this.notes.problem({ code: 'operations-too-many', line: this.at, column: 1, excerpt })
+    }
+    this.operationsLeftOut = true
+    return false
   }
 
   private fault(code: ProgramProblemCode, letter: string, value?: number): void {
@@ -486,6 +591,11 @@ export class ProgramReader {
 
 const LONGEST_EXCERPT = 120
 const LONGEST_HEADER = 60
+/** Tool changes that are kept; more than this no magazine sees in one program. */
+const MOST_OPERATIONS = 2000
+const MOST_WRITTEN = 1000
+/** Holes of one block. */
+const MOST_REPEATS = 10_000
 const A = 'A'.charCodeAt(0)
 const LETTER_G = 6
 /** X, Y and Z follow each other in the alphabet. */

@@ -11,6 +11,9 @@ export const PROGRAM_PROBLEMS = [
   'subprogram-not-followed',
   'subprogram-too-long',
   'cycle-incomplete',
+  'repeats-too-many',
+  'line-too-long',
+  'operations-too-many',
 ] as const
 
 export type ProgramProblemCode = (typeof PROGRAM_PROBLEMS)[number] | (typeof BLOCK_FAULTS)[number]
@@ -48,6 +51,9 @@ export interface RowUse {
   readonly row: ProgramRow
   readonly at: ProgramPlace
   readonly extents: Extents
+  /** Of Z: what was reached while no length was active, and beside it while one was; absent where one always was. */
+  readonly bareZ?: Extent
+  readonly heldZ?: Extent
 }
 
 /** What is done with one tool between two tool changes. Plain data: it is sent and kept as it is. */
@@ -71,7 +77,7 @@ export interface Operation {
   readonly compensates?: boolean
   /** Turns a minute; the one that was set last stands last. */
   readonly speeds: readonly number[]
-  /** Millimetres (or inches) a minute, as written. */
+  /** A minute, in the program's own unit, as written. */
   readonly feeds: readonly number[]
   /** Path at feed and at rapid, millimetres. */
   readonly cutMm: number
@@ -94,6 +100,7 @@ export const PROGRAM_JUDGEMENTS = [
   'no-unit',
   'no-safe-line',
   'cancel-moves-all-axes',
+  'home-goes-down',
   'tool-not-changed',
   'rapid-below-zero',
   'speed-only-in-comment',

@@ -15,7 +15,10 @@ export function readProgramPieces(
   decode: Decode,
 ): ProgramReading {
   return readTwice(decode, (reader) => {
-    const splitter = new LineSplitter((bytes, from, to) => reader.line(bytes, from, to))
+    const splitter = new LineSplitter(
+      (bytes, from, to) => reader.line(bytes, from, to),
+      () => reader.tooLongLine(),
+    )
     pieces((piece) => splitter.take(piece))
     splitter.end()
   })

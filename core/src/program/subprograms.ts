@@ -9,6 +9,7 @@ export type Subprograms = ReadonlyMap<number, readonly NumberedLine[]>
 
 /** More lines than this are not kept: a file may hold anything after its end. */
 const MOST_LINES = 100_000
+const MOST_BODIES = 10_000
 
 /**
  * Keeps the subprograms that stand behind the end of a program, `O1000` to `M99` (ISO 6983 as commonly
@@ -23,7 +24,7 @@ export class SubprogramShelf {
     const name = NAME.exec(text)
     if (name !== null) {
       this.open = []
-      this.bodies.set(Number(name[1]), this.open)
+      if (this.bodies.size < MOST_BODIES) this.bodies.set(Number(name[1]), this.open)
       return
     }
     if (this.open === undefined || this.kept >= MOST_LINES) return
@@ -58,7 +59,7 @@ export class SubprogramCalls {
     times: number,
     take: (line: NumberedLine) => LineOutcome,
   ): 'subprogram-not-followed' | 'subprogram-too-long' | undefined {
-    if (name !== undefined) this.called.add(name)
+    if (name !== undefined && this.called.size < MOST_BODIES) this.called.add(name)
     const body = name === undefined ? undefined : this.bodies.get(name)
     if (body === undefined || this.depth >= DEEPEST_CALL) return 'subprogram-not-followed'
     this.depth += 1

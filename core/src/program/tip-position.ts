@@ -22,10 +22,28 @@ export class TipPosition {
     return Number.isNaN(written) || !Number.isNaN(from)
   }
 
-  /** Aims along Z alone. */
-  aimInZ(to: number): void {
+  /** Aims along one axis alone. */
+  aimAlong(axis: number, to: number): void {
     this.target.fill(NaN)
-    this.target[Z_AXIS] = to
+    this.target[axis] = to
+  }
+
+  /** Where the tip is along an axis; NaN where it is not known. */
+  placeOn(axis: number): number {
+    return this.at[axis] ?? NaN
+  }
+
+  /** Whether it is aimed lower in Z than it is, or from nobody knows where. */
+  get goesDown(): boolean {
+    const to = this.target[Z_AXIS] ?? NaN
+    return !Number.isNaN(to) && !(to >= (this.at[Z_AXIS] ?? NaN))
+  }
+
+  /** Whether X and Y are both known where it is aimed at. */
+  get isOverKnownPlace(): boolean {
+    for (let axis = 0; axis < Z_AXIS; axis += 1)
+      if (Number.isNaN(this.target[axis] ?? NaN) && Number.isNaN(this.at[axis] ?? NaN)) return false
+    return true
   }
 
   /** Leaves an axis where it is. */

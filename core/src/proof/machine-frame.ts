@@ -10,12 +10,12 @@ import { SourceReader } from '../setup/sources'
 export interface MachineFrame {
   /**
    * Machine position at which the tip stands on work zero: EXT + WCS, and in Z the length of the H row as
-   * the control applies it. Undefined while one of them is missing.
+   * the control applies it; null where no length is active. Undefined while one of them is missing.
    */
   readonly workZero: (
     row: OffsetRow,
     axis: MachineAxis,
-    lengthRegister: number | undefined,
+    lengthRegister: number | null | undefined,
   ) => Nanometres | undefined
   /** The declared ends of an axis; undefined where the machine does not say. */
   readonly travel: (axis: MachineAxis) => {
@@ -37,7 +37,7 @@ export function machineFrame(document: SetupDocument, solution: Solution): Machi
     workZero(row, axis, lengthRegister) {
       const external = sources.externalOffset(axis)
       const offset = values.get(`${row}.${axis}`)
-      const stored = axis === 'Z' ? values.get(`H${lengthRegister}`) : 0
+      const stored = axis === 'Z' && lengthRegister !== null ? values.get(`H${lengthRegister}`) : 0
       return external === undefined || offset === undefined || stored === undefined
         ? undefined
         : toNanometres(valueOf(external) + offset + turned * stored)

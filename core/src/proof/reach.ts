@@ -8,8 +8,8 @@ import { machineFrame } from './machine-frame'
 export interface WorkPosition {
   readonly row: OffsetRow
   readonly tool: number
-  /** The H that is called, where it is not the one that the sheet gives the tool. */
-  readonly lengthRegister?: number
+  /** The H that is called, where it is not the one that the sheet gives the tool; null where no length is active. */
+  readonly lengthRegister?: number | null
   readonly X?: Nanometres
   readonly Y?: Nanometres
   readonly Z?: Nanometres

@@ -8,6 +8,9 @@ interface TermSlips {
   readonly turned?: SlipCode
 }
 
+/** A length or constant of the sheet. */
+const DECLARED: TermSlips = { dropped: 'constant-forgotten', turned: 'constant-wrong-sign' }
+
 /** What can happen to a term, by what it is. */
 const TERM_SLIPS: Readonly<Partial<Record<TermRole, TermSlips>>> = {
   'gauge-beneath': {
@@ -22,11 +25,14 @@ const TERM_SLIPS: Readonly<Partial<Record<TermRole, TermSlips>>> = {
   },
   facing: { dropped: 'facing-forgotten', doubled: 'facing-doubled', turned: 'facing-wrong-side' },
   'drawing-coordinate': { dropped: 'drawing-forgotten', turned: 'drawing-wrong-sign' },
-  counter: { turned: 'counter-end-mistaken' },
-  'school-constant': { dropped: 'constant-forgotten' },
-  'external-offset': { dropped: 'constant-forgotten' },
-  quill: { dropped: 'constant-forgotten' },
-  'known-length': { dropped: 'constant-forgotten' },
+  'school-constant': DECLARED,
+  'external-offset': DECLARED,
+  quill: DECLARED,
+  'known-length': DECLARED,
+  'lost-motion': { dropped: 'lost-motion-forgotten', turned: 'lost-motion-wrong-sign' },
+  'tip-at-contact': { turned: 'reading-sign-lost' },
+  'nose-at-contact': { turned: 'reading-sign-lost' },
+  'axis-at-contact': { turned: 'reading-sign-lost' },
 }
 
 /** What goes wrong in making the number: a term dropped, doubled or turned, a half not taken. */
@@ -46,7 +52,7 @@ export function chainCandidates(comparison: Comparison): readonly Explanation[] 
     ...terms
       .filter(({ source, role }) => source.kind === 'reading' && isMachinePosition(role))
       .map(({ source }) => gives('raw-position', source.length.nm, source.name)),
-    ...(chain ? halfCandidates(expected, chain) : []),
+    ...(chain ? [...halfCandidates(expected, chain), ...counterCandidates(expected, chain)] : []),
     // A gauge that lay at both touches cancels out of the chain; forgotten at one of them, or taken
     // off twice at the other, it does not.
     ...gauges.flatMap(({ name, nm }) =>
@@ -61,6 +67,26 @@ export function chainCandidates(comparison: Comparison): readonly Explanation[] 
 /** A counter and a measured diameter are numbers of their own. */
 const isMachinePosition = (role: Term['role']): boolean => role !== 'counter' && role !== 'diameter'
 
+/** The simplest things that go wrong in making a number: what two slips at once are made of. */
+export function partCandidates(comparison: Comparison): readonly Explanation[] {
+  return chainCandidates(comparison).filter(({ code }) => PARTS.includes(code))
+}
+
+/** What is forgotten or turned; a number that is stored raw leaves nothing for a second slip. */
+const PARTS: readonly SlipCode[] = [
+  'gauge-forgotten',
+  'radius-forgotten',
+  'facing-forgotten',
+  'drawing-forgotten',
+  'counter-end-mistaken',
+  'constant-forgotten',
+  'reading-sign-lost',
+  'drawing-wrong-sign',
+  'facing-wrong-side',
+  'radius-wrong-side',
+  'gauge-wrong-sign',
+]
+
 function termCandidates(expected: number, term: Term): readonly Explanation[] {
   const slips = TERM_SLIPS[term.role] ?? {}
   const share = term.coefficient * term.source.length.nm
@@ -72,6 +98,32 @@ function termCandidates(expected: number, term: Term): readonly Explanation[] {
     ...change(slips.doubled, expected + share),
     ...change(slips.turned, expected - 2 * share),
   ]
+}
+
+/**
+ * What a difference on the counter may have become: all its readings taken from the other end, or the counter itself
+ * stored as it was read, with or without its minus.
+ */
+function counterCandidates(expected: number, chain: Chain): readonly Explanation[] {
+  const counters = chain.terms.filter(({ role }) => role === 'counter')
+  // Repeats of one difference were zeroed at the same end; another difference in the chain was not.
+  return [...new Set(counters.map(({ source }) => source.name))].flatMap((about) => {
+    const terms = counters.filter(({ source }) => source.name === about)
+    return [
+      {
+        code: 'counter-end-mistaken' as const,
+        gives: toNanometres(expected - 2 * valueOf({ terms })),
+        about,
+      },
+      ...terms.flatMap(({ source }) =>
+        [source.length.nm, -source.length.nm].map((nm): Explanation => ({
+          code: 'raw-counter',
+          gives: toNanometres(nm),
+          about,
+        })),
+      ),
+    ]
+  })
 }
 
 /** A middle that was not halved is one of the two faces: off by half their distance. */
@@ -89,10 +141,11 @@ function halfCandidates(expected: number, chain: Chain): readonly Explanation[] 
   })
   // A counter that was not halved knows nothing of the lost motion that we took off.
   const lost = valueOf({ terms: chain.terms.filter(({ role }) => role === 'lost-motion') })
-  return [expected, expected - lost].flatMap((middle) =>
-    [middle + distance / 2, middle - distance / 2].map((value): Explanation => ({
-      code: 'half-not-taken',
-      gives: toNanometres(value),
-    })),
-  )
+  const half = valueOf({ terms: [first, second] })
+  return [expected, expected - lost].flatMap((middle): readonly Explanation[] => [
+    { code: 'half-not-taken', gives: toNanometres(middle + distance / 2) },
+    { code: 'half-not-taken', gives: toNanometres(middle - distance / 2) },
+    // Both faces were summed and the sum was stored.
+    { code: 'sum-not-halved', gives: toNanometres(middle + half) },
+  ])
 }

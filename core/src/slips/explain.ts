@@ -6,6 +6,7 @@ import { toNanometres, type LengthUnit, type Nanometres } from '../length/length
 import { readLength } from '../length/read-length'
 import { chainCandidates } from './chain-candidates'
 import { digitCandidates } from './digit-candidates'
+import { pairCandidates } from './pair-candidates'
 import { registerCandidates } from './register-candidates'
 
 /** Simplest first: this order is the order in which causes are named. */
@@ -22,6 +23,10 @@ export const SLIP_CODES = [
   'drawing-forgotten',
   'counter-end-mistaken',
   'half-not-taken',
+  'sum-not-halved',
+  'half-keyed',
+  'reading-sign-lost',
+  'raw-counter',
   'gauge-doubled',
   'radius-doubled',
   'facing-doubled',
@@ -29,6 +34,9 @@ export const SLIP_CODES = [
   'set-not-added',
   'other-row',
   'constant-forgotten',
+  'constant-wrong-sign',
+  'lost-motion-forgotten',
+  'lost-motion-wrong-sign',
   'digits-swapped',
   'gauge-wrong-sign',
   'radius-wrong-side',
@@ -49,7 +57,13 @@ export interface Explanation {
   readonly gives: Nanometres
   /** The gauge, the reading or the register that it is about. */
   readonly about?: string
+  /** A second slip on top of the first, where no single one explains it. */
+  readonly and?: { readonly code: SlipCode; readonly about?: string }
 }
+
+/** What two explanations differ by: `gauge-forgotten`, or `gauge-forgotten+sign-turned`. */
+export const causeName = ({ code, and }: Pick<Explanation, 'code' | 'and'>): string =>
+  and === undefined ? code : `${code}+${and.code}`
 
 /** A number of the set-up that may have slipped in, or out. */
 export interface KnownSize {
@@ -96,10 +110,11 @@ export interface Comparison {
 }
 
 /**
- * Every single slip that turns what was expected into what was observed, simplest first.
+ * Every slip that turns what was expected into what was observed, simplest first; pairs of slips where no single one
+ * does.
  *
  * It never corrects: it names what to look at. An empty list means that nothing is wrong, or that
- * no single slip of these kinds fits. Causes that give the very same number cannot be told apart
+ * no slip or pair of these kinds fits. Causes that give the very same number cannot be told apart
  * by it: see groupTies.
  */
 export function explain(comparison: Comparison): readonly Explanation[] {
@@ -107,14 +122,19 @@ export function explain(comparison: Comparison): readonly Explanation[] {
   const shown = (nm: Nanometres) => roundToDisplay(nm, unit, decimals)
   const same = (a: Nanometres, b: Nanometres) => Math.abs(shown(a) - shown(b)) <= within
   if (same(expected, observed)) return []
-  const candidates = [
+  const fitting = (candidates: readonly Explanation[]) =>
+    candidates.filter(({ gives }) => same(gives, observed) && !same(gives, expected))
+  const fits = fitting([
     ...registerCandidates(comparison),
     ...chainCandidates(comparison),
     ...digitCandidates(formatLength(expected, unit, decimals), unit),
-  ]
-  const fits = candidates.filter(({ gives }) => same(gives, observed) && !same(gives, expected))
+  ])
+  if (fits.length === 0) return fitting(pairCandidates(comparison)).slice(0, MOST_PAIRS)
   return SLIP_CODES.flatMap((code) => fits.filter((fit) => fit.code === code).slice(0, 1))
 }
+
+/** Pairs explain much: more than a few of them explain nothing. */
+const MOST_PAIRS = 3
 
 /**
  * Puts causes that give exactly the same number into one group: nothing in the number can tell

@@ -11,7 +11,9 @@ export function registerCandidates(comparison: Comparison): readonly Explanation
   })
   return [
     gives('sign-turned', -expected),
-    ...(before === undefined ? [] : [gives('not-committed', before)]),
+    ...(before === undefined
+      ? []
+      : [gives('not-committed', before), gives('half-keyed', (before + expected) / 2)]),
     // The number was worked out in one unit and the control took it, digit for digit, in the other.
     gives('unit-inch-for-mm', expected / 25.4),
     gives('unit-mm-for-inch', expected * 25.4),

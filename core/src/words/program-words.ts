@@ -75,6 +75,11 @@ const judgements: Readonly<
     why: 'A rapid in all axes at once may cut the corner through the part.',
     remedy: 'Take Z up first, on a line of its own.',
   }),
+  'home-goes-down': () => ({
+    title: 'On its way home Z goes down first',
+    why: 'With G90 the Z of this line is a place on the part: it is driven to, at rapid, before the machine goes home.',
+    remedy: 'Write it with G91 and Z0., which goes up from where the tool is.',
+  }),
   'tool-not-changed': ({ tool }) => ({
     title: `T${tool} is called, but no change is commanded`,
     why: 'Another tool may stand in the spindle.',
@@ -258,6 +263,10 @@ const problems: Readonly<Record<ProgramProblemCode, string>> = {
   'subprogram-not-followed': 'the subprogram is not followed: what it does is not in the summary',
   'subprogram-too-long':
     'subprograms are called too often to follow to the end: extents may be too small',
+  'number-too-long': 'this number is too large to be meant; it is passed over',
+  'repeats-too-many': 'more holes than anybody drills: only the first 10,000 are followed',
+  'line-too-long': 'this line is too long for a program; nothing of it is read',
+  'operations-too-many': 'more tool changes than are kept: those from here on are left out',
   'cycle-incomplete': 'the cycle has no depth or no retract plane yet',
 }
 

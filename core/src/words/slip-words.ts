@@ -1,4 +1,4 @@
-import type { SlipCode } from '../slips/explain'
+import type { Explanation, SlipCode } from '../slips/explain'
 
 export interface SlipWords {
   readonly title: string
@@ -91,6 +91,34 @@ const words: Readonly<Record<SlipCode, SlipWords>> = {
     title: 'The half was not taken',
     look: 'The middle lies half the distance from either face.',
   },
+  'sum-not-halved': {
+    title: 'The two faces were summed, and the sum was not halved',
+    look: 'The middle is half the sum of the two faces.',
+  },
+  'half-keyed': {
+    title: 'Only half of the correction was keyed',
+    look: 'The row stands half way between what it held and what it should hold.',
+  },
+  'reading-sign-lost': {
+    title: 'The sign of a reading was lost',
+    look: 'Look at the minus of the machine position that was read at the touch.',
+  },
+  'raw-counter': {
+    title: 'The counter was stored as it was read',
+    look: 'What the counter shows is not yet the offset: what lay between, the facing and the sign are still to come.',
+  },
+  'constant-wrong-sign': {
+    title: 'A declared length or constant was counted the other way',
+    look: 'Look at the known lengths, the external offset and the quill of the sheet: added, or taken off?',
+  },
+  'lost-motion-forgotten': {
+    title: 'The lost motion of the screw was not taken off',
+    look: 'The axis was met from its other side: what it shows too much is to be taken off.',
+  },
+  'lost-motion-wrong-sign': {
+    title: 'The lost motion of the screw was counted the other way',
+    look: 'It is taken off where the axis came towards plus.',
+  },
   'set-not-added': {
     title: 'It was set instead of added',
     look: 'The control replaced what was there by your number. Key it again with the key that adds.',
@@ -108,11 +136,21 @@ const words: Readonly<Record<SlipCode, SlipWords>> = {
     look: 'The number was read at the machine, but not yet made into an offset.',
   },
   'digit-missing': { title: 'A digit is missing', look: 'Count the digits, from the left.' },
-  'digit-doubled': { title: 'A digit was typed twice', look: 'Count the digits, from the left.' },
+  'digit-doubled': {
+    title: 'A digit was typed twice',
+    look: 'Look for two of the same side by side, and count the digits.',
+  },
   'digit-wrong': {
     title: 'One digit is another',
     look: 'Compare digit by digit, from the left: 3 and 8, 6 and 0, 1 and 7.',
   },
 }
 
-export const describeSlip = (code: SlipCode): SlipWords => words[code]
+/** A cause in words: of one slip, or of two at once. */
+export function describeCause({ code, and }: Pick<Explanation, 'code' | 'and'>): SlipWords {
+  const first = words[code]
+  if (and === undefined) return first
+  const second = words[and.code]
+  const title = second.title.charAt(0).toLowerCase() + second.title.slice(1)
+  return { title: `${first.title}, and ${title}`, look: `${first.look} ${second.look}` }
+}

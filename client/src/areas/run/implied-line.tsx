@@ -3,7 +3,8 @@ import { StyleSheet, View as Plain } from 'react-native'
 import { View } from 'tamagui'
 import {
   describeImplied,
-  describeSlip,
+  causeName,
+  describeCause,
   formatLength,
   typographic,
   type Chain,
@@ -83,9 +84,9 @@ export function ImpliedLine({ implied, solution, lastTime, spread, onTrace }: Im
           </Words>
         )}
       </Plain>
-      {implied.size?.causes.slice(0, 2).map(({ code }) => (
-        <Words key={code} as="note" tone="wrong">
-          {describeSlip(code).title}. {describeSlip(code).look}
+      {implied.size?.causes.slice(0, 2).map((cause) => (
+        <Words key={causeName(cause)} as="note" tone="wrong">
+          {describeCause(cause).title}. {describeCause(cause).look}
         </Words>
       ))}
     </Plain>

@@ -1,7 +1,8 @@
 import { useState } from 'react'
 import {
   describeReadBackError,
-  describeSlip,
+  causeName,
+  describeCause,
   groupTies,
   typographic,
   type Register,
@@ -43,14 +44,16 @@ export function Mismatch({ register, setup }: { register: Register; setup: Stand
           whether it is the right row.
         </Words>
       )}
-      {likely?.map(({ code, about }) => (
-        <Column key={code} gap={0}>
+      {likely?.map((cause) => (
+        <Column key={causeName(cause)} gap={0}>
           <Words as="title" tone="wrong">
-            {describeSlip(code).title}
+            {describeCause(cause).title}
           </Words>
           <Words>
-            {describeSlip(code).look}
-            {about === undefined || code !== 'other-row' ? '' : ` (${about.replace('.', ' ')})`}
+            {describeCause(cause).look}
+            {cause.about === undefined || cause.code !== 'other-row'
+              ? ''
+              : ` (${cause.about.replace('.', ' ')})`}
           </Words>
         </Column>
       ))}
@@ -60,9 +63,9 @@ export function Mismatch({ register, setup }: { register: Register; setup: Stand
         </Button>
       )}
       {allShown &&
-        others.flat().map(({ code }) => (
-          <Words key={code}>
-            <Words strong>{describeSlip(code).title}.</Words> {describeSlip(code).look}
+        others.flat().map((cause) => (
+          <Words key={causeName(cause)}>
+            <Words strong>{describeCause(cause).title}.</Words> {describeCause(cause).look}
           </Words>
         ))}
     </Card>

@@ -4,7 +4,8 @@ import { v7 as uuid } from 'uuid'
 import {
   addressesOf,
   describeProof,
-  describeSlip,
+  causeName,
+  describeCause,
   formatLength,
   proofMove,
   proofVerdict,
@@ -279,9 +280,9 @@ function ProofSaid({
         {verdict.causes.map(({ address, explanations }) => (
           <View key={address}>
             <Words strong>If it is {address.replace('.', ' ')}:</Words>
-            {explanations.slice(0, 3).map(({ code }) => (
-              <Words key={code}>
-                <Words strong>{describeSlip(code).title}.</Words> {describeSlip(code).look}
+            {explanations.slice(0, 3).map((cause) => (
+              <Words key={causeName(cause)}>
+                <Words strong>{describeCause(cause).title}.</Words> {describeCause(cause).look}
               </Words>
             ))}
           </View>

@@ -1,5 +1,5 @@
 import { memo, useDeferredValue, useMemo } from 'react'
-import { describeSlip, describeWarning, type Solution, type Warning } from '@pine/core'
+import { causeName, describeCause, describeWarning, type Solution, type Warning } from '@pine/core'
 import { Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { lengthWriter } from './write-length'
@@ -28,9 +28,9 @@ const Warnings = memo(function Warnings({ warnings, solution }: StepWarningsProp
       <Words as="note" tone="wrong">
         {describeWarning(warning, (nm) => `${write(nm)} ${solution.unit}`)}
       </Words>
-      {warning.causes?.slice(0, 1).map(({ code }) => (
-        <Words key={code} as="note" tone="wrong" strong>
-          {describeSlip(code).title}. {describeSlip(code).look}
+      {warning.causes?.slice(0, 1).map((cause) => (
+        <Words key={causeName(cause)} as="note" tone="wrong" strong>
+          {describeCause(cause).title}. {describeCause(cause).look}
         </Words>
       ))}
     </Column>
