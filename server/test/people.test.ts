@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import { v7 as uuid } from 'uuid'
 import { startHarness, type Harness } from './harness'
 
@@ -25,6 +26,20 @@ test('the cookie cannot be read by the page nor sent by another site, and ends w
   expect((await server.send('GET', '/session')).body.person.name).toBe('Mira Toller')
   await server.send('DELETE', '/session')
   expect((await server.send('GET', '/session')).body.person).toBeNull()
+  // The cookie itself is worth nothing any more, should somebody have kept it.
+  const kept = headers.get('set-cookie')!.split(';')[0]!
+  const answer = await server.api.request('/api/setups', { headers: { Cookie: kept } })
+  expect(answer.status).toBe(401)
+})
+
+test('a session’s token is kept only as its hash: a copy of the database opens none', async () => {
+  await server.signInAs('Token Holder')
+  const personId = (await server.send('GET', '/people')).body.at(-1).id
+  const { headers } = await tryPin(personId, '2468')
+  const token = /pine_session=([^;]+)/.exec(headers.get('set-cookie')!)![1]!
+  const rows = JSON.stringify(await server.database.query('SELECT * FROM session'))
+  expect(rows).not.toContain(token)
+  expect(rows).toContain(createHash('sha256').update(token).digest('hex'))
 })
 
 test('a session ends by itself after a long shift', async () => {

@@ -218,6 +218,42 @@ describe('the whole run', () => {
     )
   })
 
+  test('a proof that nobody made, and one that did not stand over zero, hold the release up', async () => {
+    const id = await makeSetup()
+    await keyEverything(id)
+    for (const of of ['home', 'clean', 'gauges', 'holding']) await addFact(id, 'check-off', { of })
+    await addFact(id, 'check-off', { of: 'air-cut', how: 'graphics' })
+    await addFact(id, 'check-off', { of: 'first-part', measured: [] })
+    const release = async () => (await addFact(id, 'record', {})).body.error?.received ?? 'released'
+    expect(await release()).toBe('prove:G54:T1 not-read')
+    const answer = await addFact(id, 'proof', { ...proof('25.00'), overZero: false })
+    expect(answer.body.document.proofs).toMatchObject([{ overZero: false }])
+    expect(answer.body.solution.proofs).toMatchObject([{ right: false }])
+    expect(await release()).toBe('prove:G54:T1 not-read')
+    await addFact(id, 'proof', proof('25.00'))
+    expect(await release()).toBe('released')
+  })
+
+  test('a read-back is after the readings that were there: one that comes later makes no slip of it', async () => {
+    const id = await makeSetup()
+    await keyEverything(id)
+    const again = {
+      of: 'tip-on-plane',
+      tool: 1,
+      read: { text: '-215.000', unit: 'mm' },
+      with: ['setter'],
+    }
+    await addFact(id, 'event', { kind: 'tool-changed', tool: 1 })
+    const { body } = await addFact(id, 'reading', again)
+    expect(body.document.readBacks[0].afterReadings).toBe(5)
+    expect(body.solution.registers[0]).toMatchObject({
+      address: 'H1',
+      state: 'read',
+      readBack: null,
+    })
+    expect(body.solution.registers[0].keyIn).toMatchObject({ type: '-265.000', before: '-270.000' })
+  })
+
   test('a lift that is in holds the release up', async () => {
     const id = await makeSetup()
     await keyEverything(id)
@@ -268,13 +304,19 @@ describe('the whole run', () => {
     const after = (await server.send('GET', `/setups/${id}`)).body.solution.registers[0]
     expect([before.state, after.state]).toEqual(['read', 'stale'])
     expect(after.stale).toContain('more than 1 day ago')
+    // Everything else is done; the age alone holds the release up.
+    await keyEverything(id)
+    await seeToEverything(id)
+    expect((await addFact(id, 'record', {})).body.error?.received).toContain(
+      'tip-on-plane:T1 stale',
+    )
     const accepted = await addFact(id, 'acceptance', {
       address: 'H1',
       accepts: 'age',
       reason: 'not touched since',
     })
     expect(accepted.body.solution.registers[0]).toMatchObject({
-      state: 'read',
+      state: 'keyed',
       accepted: { by: 'Mira Toller', reason: 'not touched since' },
     })
   })

@@ -64,20 +64,18 @@ const valueIn = (written: WrittenLength | undefined): Nanometres | undefined => 
   return read?.ok ? read.value.nm : undefined
 }
 
-/** What a slip may have done to a place that the machine can be at. */
+/** What a slip may have done to a place that the machine can be at, the likeliest first: anything small lies within any travel. */
 const MISREAD: readonly (readonly [SlipCode, (nm: number) => number])[] = [
   ['sign-turned', (nm) => -nm],
+  ['decimal-shifted', (nm) => nm / 10],
   ['unit-mm-for-inch', (nm) => nm / 25.4],
   ['unit-inch-for-mm', (nm) => nm * 25.4],
-  ['decimal-shifted', (nm) => nm / 10],
   ['decimal-shifted', (nm) => nm / 100],
   ['decimal-shifted', (nm) => nm / 1000],
 ]
 
 function bringBack(at: Nanometres, isInside: (nm: number) => boolean): readonly Explanation[] {
-  const fits = MISREAD.filter(([, undo]) => isInside(undo(at)))
-  // A sign alone explains it best; anything small lies within any travel.
-  const [first] = fits
+  const first = MISREAD.find(([, undo]) => isInside(undo(at)))
   return first === undefined ? [] : [{ code: first[0], gives: at }]
 }
 
