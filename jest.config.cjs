@@ -8,12 +8,14 @@ const node = (name) => ({
   transformIgnorePatterns: ['node_modules/(?!(@pine/|uuid/|hono/|@hono/|ml-|is-any-array/))'],
 })
 
-module.exports = {
-  projects: [
-    node('core'),
-    node('contract'),
-    node('cli'),
-    node('server'),
-    `${__dirname}/client/jest.config.cjs`,
-  ],
+const projects = {
+  core: node('core'),
+  contract: node('contract'),
+  cli: node('cli'),
+  server: node('server'),
+  client: `${__dirname}/client/jest.config.cjs`,
 }
+
+// One project alone, where scripts/mutants.mjs asks for it.
+const only = process.env.PINE_JEST_PROJECT
+module.exports = { projects: only ? [projects[only]] : Object.values(projects) }

@@ -1,6 +1,6 @@
 import { LineSplitter, readBlock, readProgram, readProgramPieces } from '../src'
 import { BlockNumbers, readPlainMove } from '../src/program/plain-move'
-import { Chance } from './random'
+import { Chance, trials } from './random'
 
 const bytesOf = (text: string) => Uint8Array.from(text, (character) => character.charCodeAt(0))
 const textOf = (bytes: Uint8Array) => String.fromCharCode(...bytes)
@@ -20,7 +20,7 @@ describe('lines out of pieces', () => {
     return lines
   }
   test('however a file ends its lines and wherever it is cut: as the language splits it', () => {
-    for (let seed = 1; seed <= 2000; seed += 1) {
+    for (let seed = 1; seed <= trials(2000); seed += 1) {
       const chance = new Chance(seed)
       const text = Array.from({ length: chance.whole(0, 30) }, () =>
         chance.of(['G1', 'X2', ' ', '\r\n', '\n', '\r']),
@@ -60,7 +60,7 @@ describe('a plain move', () => {
 
   test('has the numbers that its words have', () => {
     let count = 0
-    for (let seed = 1; seed <= 5000; seed += 1) {
+    for (let seed = 1; seed <= trials(5000); seed += 1) {
       const chance = new Chance(seed)
       const words = Array.from({ length: chance.whole(0, 5) }, () => {
         const digits = `${chance.whole(0, 10 ** chance.whole(1, 6))}`
@@ -78,7 +78,7 @@ describe('a plain move', () => {
         [...first].sort(([one], [other]) => (one < other ? -1 : 1)),
       ])
     }
-    expect(count).toBeGreaterThan(2000)
+    expect(count).toBeGreaterThan(trials(2000))
   })
 
   test.each([

@@ -21,7 +21,7 @@ import {
   type SetupDocument,
 } from '../src'
 import { parseLine } from 'gcode-parser'
-import { Chance } from './random'
+import { Chance, trials } from './random'
 import {
   difference,
   fact,
@@ -59,7 +59,7 @@ describe('a block', () => {
   })
 
   test('a number is the double that its text is, to the last bit', () => {
-    for (let seed = 1; seed <= 5000; seed += 1) {
+    for (let seed = 1; seed <= trials(5000); seed += 1) {
       const chance = new Chance(seed)
       const text = `${chance.of(['', '-'])}${chance.whole(0, 10 ** chance.whole(1, 9))}.${'0123456789'.repeat(2).slice(chance.whole(0, 9), chance.whole(10, 16))}`
       expect([text, readBlock(`X${text}`).words[0]?.value]).toEqual([text, Number(text) + 0])
@@ -198,7 +198,7 @@ describe('arcs', () => {
 
   // Against dense sampling: two thousand points on each arc itself.
   test('extents hold every point of 500 random arcs, and none to spare', () => {
-    for (let seed = 1; seed <= 500; seed += 1) {
+    for (let seed = 1; seed <= trials(500); seed += 1) {
       const chance = new Chance(seed)
       const point = (): PlanePoint => ({ a: chance.next() * 100 - 50, b: chance.next() * 100 - 50 })
       const [start, clockwise] = [point(), chance.next() < 0.5]
@@ -319,7 +319,7 @@ describe('operations and judgements', () => {
 })
 
 test('programs of our own writer: the extents are the ones that were written', () => {
-  for (let seed = 1; seed <= 1000; seed += 1) {
+  for (let seed = 1; seed <= trials(1000); seed += 1) {
     const chance = new Chance(seed)
     const range: Record<'X' | 'Y' | 'Z', [number, number]> = {
       X: [Infinity, -Infinity],
@@ -359,7 +359,7 @@ test('programs of our own writer: the extents are the ones that were written', (
 
 // A general tokenising library from the registry as the second opinion; it reads N as the line's number.
 test('words of 5,000 random lines are those that a general library reads', () => {
-  for (let seed = 1; seed <= 5000; seed += 1) {
+  for (let seed = 1; seed <= trials(5000); seed += 1) {
     const chance = new Chance(seed)
     const words = Array.from({ length: chance.whole(1, 8) }, () => {
       const letter = 'GXYZIJKRMFS'.charAt(chance.whole(0, 10))
@@ -379,7 +379,7 @@ test('words of 5,000 random lines are those that a general library reads', () =>
 
 test('ten thousand mutated programs are read to their end', () => {
   const letters = 'GXYZIJKRMTHDFSPLN#[]()%/;=-+. 0123456789\n?'
-  for (let seed = 1; seed <= 10_000; seed += 1) {
+  for (let seed = 1; seed <= trials(10_000); seed += 1) {
     const chance = new Chance(seed)
     const text = [
       ...'G21 G90 T1 M6\nG43 H1 Z5\nG2 X3 Y4 R9 F100\nG81 X1 Z-3 R2\nG92 X0\nG28 Z0\nM30',

@@ -1,3 +1,14 @@
+const { process: host } = globalThis as {
+  readonly process?: { readonly env: Readonly<Record<string, string | undefined>> }
+}
+
+/**
+ * How many cases a random test makes: all of them, or the share of them that scripts/mutants.mjs asks for, which runs the
+ * tests once for every small change.
+ */
+export const trials = (all: number): number =>
+  Math.max(1, Math.round(all * Number(host?.env['PINE_TRIALS'] ?? 1)))
+
 /** A small seeded generator (mulberry32): the same seed tells the same story. */
 export class Chance {
   constructor(private state: number) {}

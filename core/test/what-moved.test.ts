@@ -2,7 +2,7 @@ import { checkDocument, solve, type SetupEvent } from '../src'
 import { forSeeds } from './model/case'
 import { Timeline } from './model/timeline'
 import { trueRegisters } from './model/world'
-import { Chance } from './random'
+import { Chance, trials } from './random'
 
 // The second half of the net: the world moves for real, in any order, with readings before, between and after.
 
@@ -40,6 +40,7 @@ test(`in ${SETUPS} set-ups in which things move, no number that is wrong is call
     },
     (seed) => new Chance(seed),
   )
+  if (trials(SETUPS) < SETUPS) return
   expect([...kinds].sort()).toEqual([
     'check-failed',
     'external-changed',

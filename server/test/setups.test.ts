@@ -316,7 +316,7 @@ describe('the whole run', () => {
       reason: 'not touched since',
     })
     expect(accepted.body.solution.registers[0]).toMatchObject({
-      state: 'keyed',
+      state: 'proven',
       accepted: { by: 'Mira Toller', reason: 'not touched since' },
     })
   })

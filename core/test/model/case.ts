@@ -1,5 +1,5 @@
 import type { Reading, SetupDocument } from '../../src'
-import type { Chance } from '../random'
+import { trials, type Chance } from '../random'
 import { asFact, Machinist, withRepeatsAndReplaced, type Hand } from './machinist'
 import { modelSheet, type ModelOptions, type ModelSheet } from './sheet'
 
@@ -85,7 +85,7 @@ export function forSeeds(
   make: (seed: number) => Chance,
 ): void {
   const failed: string[] = []
-  for (let seed = 1; seed <= count; seed += 1) {
+  for (let seed = 1; seed <= trials(count); seed += 1) {
     try {
       property(make(seed), seed)
     } catch (cause) {

@@ -1,0 +1,99 @@
+#!/usr/bin/env node
+// npm run mutants -- ROOM: puts small changes into the code of a room, one at a time, and tells which of them pass every
+// test. ROOM is core/keyin and the like, contract, server/use-cases or client/data. It is no part of npm test: a room takes
+// minutes, all of them hours.
+import { spawn } from 'node:child_process'
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { cpus } from 'node:os'
+import { join } from 'node:path'
+import { ensureDebianPackages, ensureNodeModules, POSTGRESQL } from './lib/packages.mjs'
+import { ROOT, STATE } from './lib/paths.mjs'
+import { runScript, say, Trouble } from './lib/say.mjs'
+
+/** What of a random test's cases is run for each mutant: the full number finds hardly more, and takes ten times as long. */
+const TRIALS = '0.08'
+
+const [room, ...only] = process.argv.slice(2)
+
+function place() {
+  const [project, ...inner] = (room ?? '').split('/')
+  const folder = join(project, 'src', ...inner)
+  if (
+    !['core', 'contract', 'server', 'client', 'cli'].includes(project) ||
+    !existsSync(join(ROOT, folder))
+  )
+    throw new Trouble(
+      `usage: npm run mutants -- ROOM [FILE …], such as core/keyin, contract, server/use-cases, client/data; “${room ?? ''}” is none`,
+    )
+  return { project, folder }
+}
+
+await runScript(async () => {
+  const { project, folder } = place()
+  await ensureNodeModules()
+  const out = join(ROOT, '.pine', 'mutants')
+  mkdirSync(out, { recursive: true })
+  const report = join(out, `${room.replaceAll('/', '-')}.json`)
+  const config = join(out, 'stryker.config.json')
+  const files = only.length > 0 ? only.map((file) => `${folder}/${file}`) : [`${folder}/**/*.ts`]
+  writeFileSync(
+    config,
+    JSON.stringify({
+      testRunner: 'jest',
+      jest: { configFile: 'jest.config.cjs' },
+      coverageAnalysis: 'perTest',
+      mutate: files,
+      // What a person reads is held by its own tests; the names of things are held by the types.
+      mutator: { excludedMutations: ['StringLiteral'] },
+      ignoreStatic: true,
+      concurrency: cpus().length,
+      timeoutMS: 20_000,
+      reporters: ['clear-text', 'json'],
+      clearTextReporter: { allowColor: false, reportTests: false, logTests: false },
+      jsonReporter: { fileName: report },
+      tempDirName: '.pine/stryker',
+      ignorePatterns: [
+        'docs',
+        'client/dist',
+        'client/.expo',
+        'client/public',
+        'server/dist',
+        'test-results',
+        'e2e',
+      ],
+      allowConsoleColors: false,
+    }),
+  )
+  const stryker = [join(ROOT, 'node_modules/@stryker-mutator/core/bin/stryker.js'), 'run', config]
+  const env = { ...process.env, PINE_JEST_PROJECT: project, PINE_TRIALS: TRIALS }
+  const database = project === 'server' ? await throwAwayDatabase() : undefined
+  const child = spawn(process.execPath, stryker, {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...env, ...(database && { DATABASE_URL: database.url('postgres') }) },
+  })
+  const code = await new Promise((resolve) => child.on('close', resolve))
+  await database?.stop()
+  if (code !== 0) throw new Trouble(`the mutants of ${room} could not be tried`)
+  sayTotals(report)
+})
+
+async function throwAwayDatabase() {
+  await ensureDebianPackages([POSTGRESQL])
+  const { startDatabase } = await import('./lib/database.mjs')
+  return startDatabase(`${STATE}-mutants`, { fresh: true, durable: false })
+}
+
+/** One line for docs/measured.md. */
+function sayTotals(report) {
+  const { files } = JSON.parse(readFileSync(report, 'utf8'))
+  const statuses = Object.values(files).flatMap(({ mutants }) =>
+    mutants.map(({ status }) => status),
+  )
+  const count = (...wanted) => statuses.filter((status) => wanted.includes(status)).length
+  const killed = count('Killed', 'Timeout')
+  const alive = count('Survived', 'NoCoverage')
+  say(
+    `| ${room} | ${killed + alive} | ${killed} | ${((100 * killed) / (killed + alive)).toFixed(1)} % |`,
+  )
+}
