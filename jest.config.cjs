@@ -17,5 +17,6 @@ const projects = {
 }
 
 // One project alone, where scripts/mutants.mjs asks for it.
-const only = process.env.PINE_JEST_PROJECT
-module.exports = { projects: only ? [projects[only]] : Object.values(projects) }
+const only = projects[process.env.PINE_JEST_PROJECT]
+const alone = typeof only === 'string' ? require(only) : only
+module.exports = alone ?? { projects: Object.values(projects) }
