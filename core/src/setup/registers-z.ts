@@ -186,7 +186,8 @@ function quillOut(
   const { quill } = plan.Z
   if (quill === undefined) return EMPTY_CHAIN
   const place = `sheet.offsets.${offsets.indexOf(plan)}.Z.quill.${when}`
-  return sources.declared(quill[when], place, 'quill', `quill out while ${when}`, {
+  const name = `quill out while ${when === 'measured' ? 'measuring' : 'running'}`
+  return sources.declared(quill[when], place, 'quill', name, {
     sign: 'not-negative',
     uncertainty: quill.uncertainty,
   })

@@ -17,16 +17,33 @@ export const MACHINES = {
     name: 'Mill 2',
     kind: 'mill',
     control: { decimals, lengthKey: 'set', workOffsetKey: 'set' },
+    travels: {
+      X: { min: mm('-700'), max: mm('0') },
+      Y: { min: mm('-450'), max: mm('0') },
+      Z: { min: mm('-500'), max: mm('0') },
+    },
+    retract: 'G53 G0 Z0',
   },
   smallMill: {
     name: 'Bench mill',
     kind: 'mill',
     control: { decimals, lengthKey: 'set', workOffsetKey: 'add' },
+    // Its zero is set at a mark in the middle of its table.
+    travels: {
+      X: { min: inch('-10'), max: inch('10') },
+      Y: { min: inch('-7'), max: inch('7') },
+      Z: { min: inch('-15'), max: inch('1') },
+    },
   },
   router: {
     name: 'Router',
     kind: 'router',
     control: { decimals, lengthKey: 'set', workOffsetKey: 'set' },
+    travels: {
+      X: { min: mm('-5'), max: mm('620') },
+      Y: { min: mm('-5'), max: mm('620') },
+      Z: { min: mm('-120'), max: mm('0') },
+    },
     // Its plane is touched by sliding a block under while rising, its part with paper while lowering.
     lostMotion: { Z: { text: '0.004', unit: 'mm' } },
   },

@@ -151,10 +151,22 @@ function wayQuestion(
   return `How did ${axis} come to its place?`
 }
 
-/** What the touch is made with and how it was met, in a few words. */
+/** Whether there is anything to say of how a reading is made: a gauge that serves it, or a screw whose side matters. */
+const hasCircumstances = (
+  { draft, preview }: Pick<ReadingInHand, 'draft' | 'preview'>,
+  quantity: QuantityName,
+): boolean =>
+  (quantity.of !== 'sweep' && quantity.of !== 'tool-diameter') ||
+  preview.sheet.gauges.some(({ kind }) =>
+    gaugeServes(kind, quantity.of, axisOfQuantity(quantity)),
+  ) ||
+  waysAsked(preview, quantity, draft.with, otherGauges(draft, quantity)).length > 0
+
+/** What the touch is made with and how it was met, in a few words; empty where there is nothing to say of it. */
 export function betweenWords({ draft, preview }: ReadingInHand, quantity: QuantityName): string {
   const using = gaugeNames(preview, draft.with)
   const came = draft.ways?.own === '+' ? ', rising' : draft.ways?.own === '-' ? ', lowering' : ''
+  if (!hasCircumstances({ draft, preview }, quantity)) return ''
   if (quantity.of === 'sweep') return using === '' ? 'which dial, from where' : using
   if (quantity.of === 'tool-diameter') return using === '' ? 'measured with …' : using
   if (axisOfQuantity(quantity) !== 'Z') return using === '' ? 'name the finder' : using

@@ -110,12 +110,13 @@ export function ReadingStep({
       {reading.problem}
     </Words>
   )
+  const aside = betweenWords(reading, quantity)
   const label = fieldLabel(words.field, stale ? 0 : standing.length, draft.replaces)
   const field =
     numbers.boxes.length === 1 ? (
       <ReadingField
         label={label}
-        aside={betweenWords(reading, quantity)}
+        {...(aside !== '' && { aside })}
         onAside={choose}
         focusKey={words.title}
         value={numbers.boxes[0]?.value ?? ''}
@@ -130,12 +131,14 @@ export function ReadingStep({
       />
     ) : (
       <Column gap={2}>
-        <Row justifyContent="space-between">
-          <Words as="note">{quantity.of === 'sweep' ? 'At the sweep' : label}</Words>
-          <Button kind="plain" onPress={choose}>
-            {betweenWords(reading, quantity)}
-          </Button>
-        </Row>
+        {aside !== '' && (
+          <Row justifyContent="space-between">
+            <Words as="note">{quantity.of === 'sweep' ? 'At the sweep' : label}</Words>
+            <Button kind="plain" onPress={choose}>
+              {aside}
+            </Button>
+          </Row>
+        )}
         <NumbersEntry numbers={numbers} onSubmit={submit} />
       </Column>
     )
