@@ -21,7 +21,7 @@ const mayNotImport = (folder, ...forbidden) => ({
 })
 
 export default defineConfig([
-  globalIgnores(['**/node_modules', '**/dist', '**/.expo', '**/public', 'docs']),
+  globalIgnores(['**/node_modules', '**/.pine', '**/dist', '**/.expo', '**/public', 'docs']),
   expo,
   {
     // Where eslint-config-expo brings the TypeScript plugin.

@@ -2,8 +2,10 @@ import { NANOMETRES_PER } from '../length/length'
 import type { MachineAxis } from '../setup/sheet'
 import { arcMove, PLANES } from './arc-move'
 import { readBlock, wordText, type Block, type ProgramWord } from './block'
-import { CannedCycle, type HoleHeights } from './canned-cycle'
+import { CannedCycle } from './canned-cycle'
 import { speaksOfOverride, speaksOfSpeed } from './comment-hints'
+import { drillHoles, MOST_HOLES } from './holes'
+import { KeptOperations } from './kept-operations'
 import { LeftActive } from './left-active'
 import { LONGEST_LINE } from './line-splitter'
 import { ModalState } from './modal-state'
@@ -12,9 +14,9 @@ import { BlockNumbers, readPlainMove } from './plain-move'
 import { ReaderNotes } from './reader-notes'
 import { SourceLine, type Decode } from './source-line'
 import { TipPosition, Z_AXIS } from './tip-position'
+import { ToolNames } from './tool-names'
 import { SubprogramCalls, SubprogramShelf, type Subprograms } from './subprograms'
 import type {
-  Operation,
   ProgramJudgementCode,
   ProgramPlace,
   ProgramProblemCode,
@@ -32,10 +34,7 @@ const AXES: readonly MachineAxis[] = ['X', 'Y', 'Z']
 export class ProgramReader {
   private lines = 0
   private readonly header: string[] = []
-  /** What the next tool may be called: a comment since the last move, unless it is the title. */
-  private nextName: string | undefined
-  private commentLines = 0
-  private operationsLeftOut = false
+  private readonly names = new ToolNames()
   private readonly notes = new ReaderNotes()
   private readonly shelf = new SubprogramShelf()
   private readonly calls: SubprogramCalls
@@ -43,7 +42,7 @@ export class ProgramReader {
   private over = false
   private at = 0
   private spokenSpeed: ProgramPlace | undefined
-  private readonly operations: Operation[] = []
+  private readonly kept = new KeptOperations()
   private readonly writesOffsets: ProgramPlace[] = []
   private log: OperationLog | undefined
   private readonly source: SourceLine
@@ -119,7 +118,7 @@ export class ProgramReader {
       this.notes.problem({ code, line, column, excerpt: excerpt.slice(0, LONGEST_EXCERPT) })
       if (code !== 'comment-open') this.current().doubt()
     }
-    if (block.comments.length > 0) this.commentLines += 1
+    if (block.comments.length > 0) this.names.begin()
     for (const comment of block.comments) this.hear(comment, block.words)
     if (block.words.length > 0) this.execute(block)
     if (!this.hasMoved && this.tool === undefined && this.header.length < LONGEST_HEADER)
@@ -128,28 +127,10 @@ export class ProgramReader {
 
   private hear(comment: string, words: readonly ProgramWord[]): void {
     if (comment === '') return
-    const isHint = speaksOfSpeed(comment) || speaksOfOverride(comment)
-    if (!isHint) this.mayName(comment, words)
+    // Between the change and the first move it still speaks of the tool.
+    if (this.names.hear(comment, words, this.tool !== undefined) === 'now') this.log?.call(comment)
     if (speaksOfSpeed(comment)) this.spokenSpeed = this.place
     if (speaksOfOverride(comment)) this.judge('feeds-for-another-override')
-  }
-
-  /**
-   * What names a tool stands on its own line, or on a line of comment alone since the last move. The first such line of
-   * a program is its title, and so is one behind its number.
-   */
-  private mayName(comment: string, words: readonly ProgramWord[]): void {
-    const letters = words.map(({ letter }) => letter)
-    if (letters.includes('O')) return
-    const isTitle = this.tool === undefined && this.commentLines === 1 && letters.length === 0
-    if (isTitle) return
-    if (letters.includes('T') || words.some(({ letter, value }) => letter === 'M' && value === 6))
-      this.nextName = comment
-    else if (letters.every((letter) => letter === 'N')) {
-      this.nextName = comment
-      // Between the change and the first move it still speaks of the tool.
-      if (this.tool !== undefined) this.log?.call(comment)
-    }
   }
 
   /** Where the reader is; made only when it is told, since most lines have nothing to tell. */
@@ -167,10 +148,10 @@ export class ProgramReader {
       lines: this.lines,
       header: this.header,
       unit: this.modal.firstUnit,
-      operations: this.operations,
+      operations: this.kept.all,
       problems: this.notes.problems,
       judgements: this.notes.judgements,
-      leftOut: this.notes.leftOut,
+      leftOut: this.notes.leftOut + this.kept.leftOut,
       writesOffsets: this.writesOffsets,
     }
   }
@@ -330,7 +311,7 @@ export class ProgramReader {
     // A change may take the machine anywhere.
     this.tip.forgetAll()
     this.current()
-    this.nextName = undefined
+    this.names.forget()
   }
 
   private judgeEnd(): void {
@@ -465,24 +446,19 @@ export class ProgramReader {
     if (heights === undefined) return this.fault('cycle-incomplete', 'G', this.cycle.code)
     this.judgeMove()
     const times = this.number('L') ?? 1
-    if (times > MOST_REPEATS) this.fault('repeats-too-many', 'L')
-    for (let time = 0; time < Math.min(times, MOST_REPEATS); time += 1)
-      this.hole(depthAxis, heights)
-  }
-
-  private hole(depthAxis: number, { retract, bottom, top }: HoleHeights): void {
-    if (this.tip.placeOn(depthAxis) < retract) this.along(depthAxis, retract, true)
-    this.aim()
-    this.tip.keep(depthAxis)
-    this.follow(true)
-    this.along(depthAxis, retract, true)
-    this.along(depthAxis, bottom, false)
-    this.along(depthAxis, top, true)
-  }
-
-  private along(axis: number, to: number, rapid: boolean): void {
-    this.tip.aimAlong(axis, to)
-    this.follow(rapid)
+    if (times > MOST_HOLES) this.fault('repeats-too-many', 'L')
+    drillHoles(heights, times, {
+      depth: () => this.tip.placeOn(depthAxis),
+      along: (to, rapid) => {
+        this.tip.aimAlong(depthAxis, to)
+        this.follow(rapid)
+      },
+      across: () => {
+        this.aim()
+        this.tip.keep(depthAxis)
+        this.follow(true)
+      },
+    })
   }
 
   /** Where the written axes lead; an axis that is counted from an unknown place stays unknown. */
@@ -522,7 +498,7 @@ export class ProgramReader {
       this.spokenSpeed = undefined
     }
     if (this.modal.isTurned) log.doubt()
-    this.nextName = undefined
+    this.names.forget()
     log.moveIn(this.modal.row, this.left.length, this)
     return log
   }
@@ -540,7 +516,7 @@ export class ProgramReader {
     this.log ??= new OperationLog(
       this.tool,
       this.place,
-      this.tool === undefined ? undefined : this.nextName,
+      this.tool === undefined ? undefined : this.names.name,
     )
     return this.log
   }
@@ -551,20 +527,19 @@ export class ProgramReader {
       const { tool, rapidBelowZero, spokenSpeed } = operation
       if (rapidBelowZero) this.notes.judge('rapid-below-zero', rapidBelowZero, { tool })
       if (spokenSpeed) this.notes.judge('speed-only-in-comment', spokenSpeed, { tool })
-      this.operations.push(operation)
+      this.kept.all.push(operation)
     }
     this.log = undefined
   }
 
-  /** A file of tool changes alone must not fill the memory. */
+  /** False where there are too many already: that is told once. */
   private mayKeepOperation(): boolean {
-    if (this.operations.length < MOST_OPERATIONS) return true
-    this.notes.leftOut += 1
-    if (!this.operationsLeftOut) {
+    if (!this.kept.isFull) return true
+    if (this.kept.leftOut === 0) {
       const { excerpt } = this.place
       this.notes.problem({ code: 'operations-too-many', line: this.at, column: 1, excerpt })
     }
-    this.operationsLeftOut = true
+    this.kept.leftOut += 1
     return false
   }
 
@@ -591,11 +566,7 @@ export class ProgramReader {
 
 const LONGEST_EXCERPT = 120
 const LONGEST_HEADER = 60
-/** Tool changes that are kept; more than this no magazine sees in one program. */
-const MOST_OPERATIONS = 2000
 const MOST_WRITTEN = 1000
-/** Holes of one block. */
-const MOST_REPEATS = 10_000
 const A = 'A'.charCodeAt(0)
 const LETTER_G = 6
 /** X, Y and Z follow each other in the alphabet. */

@@ -11,8 +11,6 @@ import {
 } from '../chain/chain'
 import {
   declaredUncertainty,
-  footUncertainty,
-  gaugeUncertainty,
   readingUncertainty,
   repeatabilityMm,
   unknownWay,
@@ -24,9 +22,10 @@ import { NANOMETRES_PER, toNanometres, type WrittenLength } from '../length/leng
 import { readLength, type ReadLength, type ReadLengthOptions } from '../length/read-length'
 import type { Problem } from '../problem'
 import { endsOf, wayInPlane, wayInZ, type ContactEnd } from '../touch/ends'
-import { GAUGE_FACTS, gaugeServes, SWEPT_REPEATABILITY_MM } from '../touch/gauge-kinds'
+import { SWEPT_REPEATABILITY_MM } from '../touch/gauge-kinds'
 import type { Face } from '../touch/touch'
 import type { Quantity, Reading, SetupDocument, Way } from './document'
+import { GaugeChains } from './gauge-chains'
 import type { Gauge, MachineAxis, Tool } from './sheet'
 import { axisOfQuantity, quantityKey } from './quantity'
 import { repeatsMm } from './repeats'
@@ -55,7 +54,7 @@ export interface DeclaredOptions extends ReadLengthOptions {
  */
 export class SourceReader {
   readonly problems: Problem[] = []
-  private readonly gauges: ReadonlyMap<string, readonly [Gauge, number]>
+  private readonly gauges: GaugeChains
   private readonly tools: ReadonlyMap<number, readonly [Tool, number]>
   private readonly placeOfReading: ReadonlyMap<string, number>
   private readonly frames: HomeFrames
@@ -63,7 +62,7 @@ export class SourceReader {
 
   constructor(private readonly document: SetupDocument) {
     const { gauges, tools, unit, machine } = document.sheet
-    this.gauges = new Map(gauges.map((gauge, index) => [gauge.id, [gauge, index] as const]))
+    this.gauges = new GaugeChains(gauges, this)
     this.tools = new Map(tools.map((tool, index) => [tool.number, [tool, index] as const]))
     this.placeOfReading = new Map(document.readings.map((reading, index) => [reading.id, index]))
     this.frames = homeFramesOf(document)
@@ -281,7 +280,7 @@ export class SourceReader {
   gaugesUnder(end: ContactEnd, place: string, of: Quantity['of']): Chain | undefined {
     const sum = this.gaugeSum(end.gauges, 'Z', place, of)
     if (!end.onPlane) return sum
-    const feet = sumOfKnown(end.gauges.map((id) => this.foot(id)))
+    const feet = sumOfKnown(end.gauges.map((id) => this.gauges.foot(id)))
     return sum && feet && sumChains(sum, feet)
   }
 
@@ -295,74 +294,11 @@ export class SourceReader {
     place: string,
     of: Quantity['of'],
   ): Chain | undefined {
-    return sumOfKnown(ids.map((id) => this.gaugePart(id, axis, place, of)))
+    return sumOfKnown(ids.map((id) => this.gauges.part(id, axis, place, of)))
   }
 
   gaugesOf(ids: readonly string[]): readonly Gauge[] {
-    return ids.flatMap((id) => this.gauges.get(id)?.[0] ?? [])
-  }
-
-  private gaugePart(
-    id: string,
-    axis: MachineAxis,
-    place: string,
-    of: Quantity['of'],
-  ): Chain | undefined {
-    const [gauge, index] = this.gauges.get(id) ?? []
-    if (gauge === undefined || index === undefined) {
-      this.note({
-        code: 'reference-unknown',
-        place,
-        received: id,
-        limit: [...this.gauges.keys()].join(', '),
-      })
-      return undefined
-    }
-    const facts = GAUGE_FACTS[gauge.kind]
-    const share = axis === 'Z' ? facts.shareInZ : facts.shareInXY
-    const wall = axis !== 'Z' && facts.countsInXY === 'wall'
-    const written = wall ? gauge.wall : gauge.size
-    if (share === null || written === undefined || !gaugeServes(gauge.kind, of, axis)) {
-      this.note({ code: 'gauge-wrong-axis', place, received: gauge.name, limit: axis })
-      return undefined
-    }
-    const field = wall ? 'wall' : 'size'
-    const length = this.length(written, {
-      place: `sheet.gauges.${index}.${field}`,
-      sign: 'positive',
-    })
-    if (length === undefined) return undefined
-    const source: Source = {
-      id: `gauge:${gauge.id}:${field}`,
-      kind: 'gauge',
-      name: gauge.name,
-      length,
-      uncertainty: gaugeUncertainty(gauge),
-    }
-    const inSpindle = axis !== 'Z' && facts.stands === 'in-spindle'
-    const chain = scaleChain(chainOf(source, inSpindle ? 'sensor-radius' : 'gauge-beneath'), share)
-    // A dial sensor counts with nothing: it leaves no term.
-    return share === 0 ? EMPTY_CHAIN : chain
-  }
-
-  /** How high a gauge's foot stands above the plane. */
-  private foot(id: string): Chain | undefined {
-    const [gauge, index] = this.gauges.get(id) ?? []
-    if (gauge?.foot === undefined) return EMPTY_CHAIN
-    const length = this.length(gauge.foot, { place: `sheet.gauges.${index}.foot` })
-    return (
-      length &&
-      chainOf(
-        {
-          id: `gauge:${gauge.id}:foot`,
-          kind: 'gauge',
-          name: `foot of ${gauge.name}`,
-          length,
-          uncertainty: footUncertainty(gauge),
-        },
-        'gauge-beneath',
-      )
-    )
+    return this.gauges.of(ids)
   }
 
   /**

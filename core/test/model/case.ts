@@ -1,6 +1,6 @@
 import type { Reading, SetupDocument } from '../../src'
 import { trials, type Chance } from '../random'
-import { asFact, Machinist, withRepeatsAndReplaced, type Hand } from './machinist'
+import { asFact, Machinist, withRepeatsAndReplaced } from './machinist'
 import { modelSheet, type ModelOptions, type ModelSheet } from './sheet'
 
 export interface ModelCase extends ModelSheet {
@@ -36,47 +36,14 @@ export function repeatOf(
   { sheet }: Pick<ModelSheet, 'sheet'>,
 ): Parameters<typeof asFact>[0] | undefined {
   const quantity = drawn as Reading
-  switch (quantity.of) {
-    case 'nose-on-plane':
-      return machinist.noseOnPlane()
-    case 'tip-on-plane':
-      return machinist.tipOnPlane(quantity.tool)
-    case 'nose-on-part':
-      return machinist.noseOnPart(quantity.row)
-    case 'tip-on-part':
-      return machinist.tipOnPart(quantity.tool, quantity.row)
-    case 'carried-difference':
-      return machinist.carried(quantity.row)
-    case 'fixture-difference':
-      return machinist.difference(quantity.row, quantity.from)
-    case 'tool-diameter':
-      return machinist.diameter(quantity.tool)
-    case 'face': {
-      const plan = sheet.offsets.find(({ row }) => row === quantity.row)!
-      const axis = quantity.face === 'left' || quantity.face === 'right' ? plan.X : plan.Y
-      return axis.by === 'turned-corner'
-        ? undefined
-        : machinist.face(quantity.row, quantity.face, axis.side)
-    }
-    case 'circle-point':
-    case 'edge-point':
-    case 'sweep':
-      return undefined
-  }
+  // Around a circle, along an edge and in a sweep each touch has its own place.
+  return 'readY' in quantity || (quantity.of === 'face' && isCorner(quantity, sheet))
+    ? undefined
+    : machinist.read(quantity)
 }
 
-/** One case with a hand that scatters, and with the same gauge at every touch of a kind. */
-export function noisyCase(
-  chance: Chance,
-  options: ModelOptions,
-  hand: Hand,
-  usual: { readonly plane: string; readonly part: string; readonly face: string },
-  change: (model: ModelSheet) => ModelSheet,
-): ModelCase {
-  const model = change(modelSheet(chance, options))
-  const machinist = new Machinist(chance, model, model.world, hand, usual)
-  return { ...model, document: documentOf(model.sheet, machinist.everything().map(asFact)) }
-}
+const isCorner = ({ row }: { readonly row: string }, sheet: SetupDocument['sheet']): boolean =>
+  sheet.offsets.find((one) => one.row === row)?.X.by === 'turned-corner'
 
 /** Runs a property on many seeds and names the seed of the first that fails, or all of them. */
 export function forSeeds(
