@@ -18,5 +18,9 @@ const projects = {
 
 // One project alone, where scripts/mutants.mjs asks for it.
 const only = projects[process.env.PINE_JEST_PROJECT]
-const alone = typeof only === 'string' ? require(only) : only
-module.exports = alone ?? { projects: Object.values(projects) }
+const tests = (process.env.PINE_JEST_TESTS ?? '').split(',').filter((name) => name !== '')
+const alone = {
+  ...(typeof only === 'string' ? require(only) : only),
+  ...(tests.length > 0 && { testMatch: tests.map((name) => `<rootDir>/test/${name}.test.ts`) }),
+}
+module.exports = only ? alone : { projects: Object.values(projects) }

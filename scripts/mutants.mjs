@@ -13,6 +13,26 @@ import { runScript, say, Trouble } from './lib/say.mjs'
 /** What of a random test's cases is run for each mutant: the full number finds hardly more, and takes ten times as long. */
 const TRIALS = '0.03'
 
+/**
+ * The tests that are about a room: what survives these may still be caught by another, so the number is on the careful
+ * side. A room that is not named here is held to all tests of its project.
+ */
+const ABOUT = {
+  'core/length': ['length', 'explain'],
+  'core/chain': ['chain', 'solve', 'every-number'],
+  'core/touch': ['touch', 'every-number', 'sides-in-words', 'looked-at'],
+  'core/schools': ['every-number', 'generative', 'looked-at'],
+  'core/features': ['features', 'centre', 'turned-part'],
+  'core/keyin': ['key-modes', 'every-number', 'looked-at'],
+  'core/freshness': ['what-moved', 'changes', 'proof-and-change', 'proving'],
+  'core/budget': ['budget', 'coverage', 'published-sets', 'looked-at'],
+  'core/wear': ['proof-and-change', 'proving', 'looked-at'],
+  'core/workholding': ['proof-and-change', 'proving', 'looked-at'],
+  'core/proof': ['proof-and-change', 'proving', 'looked-at', 'read-back-words'],
+  'core/slips': ['slip-finder', 'explain', 'solve'],
+  'core/program': ['program', 'program-net', 'program-bytes', 'program-needs'],
+}
+
 const [room, ...only] = process.argv.slice(2)
 
 function place() {
@@ -65,7 +85,12 @@ await runScript(async () => {
     }),
   )
   const stryker = [join(ROOT, 'node_modules/@stryker-mutator/core/bin/stryker.js'), 'run', config]
-  const env = { ...process.env, PINE_JEST_PROJECT: project, PINE_TRIALS: TRIALS }
+  const env = {
+    ...process.env,
+    PINE_JEST_PROJECT: project,
+    PINE_JEST_TESTS: (ABOUT[room] ?? []).join(),
+    PINE_TRIALS: TRIALS,
+  }
   const database = project === 'server' ? await throwAwayDatabase() : undefined
   const child = spawn(process.execPath, stryker, {
     cwd: ROOT,

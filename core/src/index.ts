@@ -119,6 +119,7 @@ export { checkDocument } from './setup/check-document'
 export {
   TRUST_STATES,
   WARNING_CODES,
+  isRemark,
   type EdgeAngle,
   type Heights,
   type ImpliedSize,

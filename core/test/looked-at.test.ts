@@ -1,6 +1,7 @@
 import {
   checkDocument,
   describeWarning,
+  isRemark,
   proofMove,
   solve,
   outOfReach,
@@ -57,7 +58,7 @@ describe('a place where the machine does not go', () => {
       },
     ])
     expect(describeWarning(found[0]!, (nm) => `${nm / 1e6} mm`)).toMatch(
-      /the machine does not go there.*218 mm beyond.*minus sign/,
+      /the machine does not go there.*218 mm beyond/,
     )
   })
   test.each([
@@ -102,6 +103,11 @@ describe('digits that may be missing', () => {
   test('one reading lacks two digits that the others have', () => {
     expect(codes(warnings({}, four('-220')))).toEqual(['digits-missing'])
     expect(codes(warnings({}, four('-220.0')))).toEqual(['digits-missing'])
+  })
+  test('it is a remark: it asks for nothing to be done again', () => {
+    const [remark] = warnings({}, four('-220'))
+    expect(isRemark(remark!)).toBe(true)
+    expect(isRemark({ code: 'outside-travel', place: '' })).toBe(false)
   })
   test('one digit less, or all of them so: they are taken as they are meant', () => {
     expect(codes(warnings({}, four('-220.01')))).toEqual([])

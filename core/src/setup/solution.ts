@@ -116,6 +116,9 @@ export interface Warning {
   readonly tools?: readonly (number | null)[]
 }
 
+/** Good to know, and no reason to stop: a number that is meant as it was typed is not asked for twice. */
+export const isRemark = ({ code }: Warning): boolean => code === 'digits-missing'
+
 /** Z planes and lengths that the pictures are drawn from; each absent until it is known. */
 export interface Heights {
   /** S: machine Z at which the bare nose would touch the setting plane. */

@@ -22,8 +22,8 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
     `${place}: ${toolName(tools[1])} stands in the spindle, and the control takes ${toolName(tools[2])} for active. It works Z out with that length.${amount === undefined ? '' : ` Told as if it did not, every tip would come ${write(Math.abs(amount) as typeof amount)} ${amount > 0 ? 'too deep' : 'too high'}.`} Make the two the same, and touch again.`,
   'differs-from-last-time': ({ place, amount, limit }, write) =>
     `${place} differs from last time by ${amount === undefined ? '?' : write(amount)}, more than ${limit === undefined ? '?' : write(limit)}. Was it replaced or re-gripped, or was a gauge missed?`,
-  'outside-travel': ({ place, axis, amount, causes = [] }, write) =>
-    `${place}: the machine does not go there. ${axis === undefined ? 'It' : `${axis} as read`} lies ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}beyond the end of its travel.${causes.some(({ code }) => code === 'sign-turned') ? ' Was the minus sign lost, or put in?' : ''} Read it again.`,
+  'outside-travel': ({ place, axis, amount }, write) =>
+    `${place}: the machine does not go there. ${axis === undefined ? 'It' : `${axis} as read`} lies ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}beyond the end of its travel. Read it again.`,
   'digits-missing': ({ place }) =>
     `${place} was typed with fewer digits than the others. It is taken as it stands, zeros behind it; look whether digits are missing.`,
   'no-sensor': ({ place }) =>

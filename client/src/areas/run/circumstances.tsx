@@ -1,5 +1,6 @@
 import {
   axisOfQuantity,
+  GAUGE_FACTS,
   gaugeNames,
   gaugeServes,
   waysAsked,
@@ -54,7 +55,11 @@ export function GaugesBetween({ reading, quantity, onClose }: GaugesBetweenProps
   const axis = axisOfQuantity(quantity)
   const serving = preview.sheet.gauges
     .filter(({ kind }) => gaugeServes(kind, quantity.of, axis))
-    .map(({ id, name, size }) => ({ value: id, label: `${name} · ${size.text} ${size.unit}` }))
+    .map(({ id, kind, name, size }) => ({
+      value: id,
+      // What only tells has no size that counts.
+      label: GAUGE_FACTS[kind].measure === 'range' ? name : `${name} · ${size.text} ${size.unit}`,
+    }))
   const none = axis === 'Z' ? 'nothing' : 'not named'
   return (
     <Column gap="$4">

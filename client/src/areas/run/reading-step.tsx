@@ -3,6 +3,7 @@ import { ScrollView, useMedia, View } from 'tamagui'
 import {
   asksForSpindle,
   describeStep,
+  isRemark,
   quantityKey,
   repeatSpread,
   standingReadings,
@@ -60,7 +61,8 @@ export function ReadingStep({
   )
   const reviewing = standing.length > 0 && !reading.started && !again && !stale
 
-  const disagrees = warnings.length > 0 || reading.implied?.size?.agrees === false
+  const disagrees =
+    warnings.some((warning) => !isRemark(warning)) || reading.implied?.size?.agrees === false
   const submit = () => {
     const fact = reading.finish()
     if (fact === undefined) return

@@ -1,5 +1,12 @@
 import { memo, useDeferredValue, useMemo } from 'react'
-import { causeName, describeCause, describeWarning, type Solution, type Warning } from '@pine/core'
+import {
+  causeName,
+  describeCause,
+  describeWarning,
+  isRemark,
+  type Solution,
+  type Warning,
+} from '@pine/core'
 import { Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { lengthWriter } from './write-length'
@@ -24,8 +31,13 @@ export function StepWarnings({ warnings, solution }: StepWarningsProps) {
 const Warnings = memo(function Warnings({ warnings, solution }: StepWarningsProps) {
   const write = lengthWriter(solution)
   return warnings.map((warning) => (
-    <Column key={`${warning.code}${warning.place}`} gap={0} role="alert" testID="step-warning">
-      <Words as="note" tone="wrong">
+    <Column
+      key={`${warning.code}${warning.place}`}
+      gap={0}
+      role={isRemark(warning) ? 'note' : 'alert'}
+      testID={isRemark(warning) ? 'step-remark' : 'step-warning'}
+    >
+      <Words as="note" tone={isRemark(warning) ? 'soft' : 'wrong'}>
         {describeWarning(warning, (nm) => `${write(nm)} ${solution.unit}`)}
       </Words>
       {warning.causes?.slice(0, 1).map((cause) => (
