@@ -1,5 +1,14 @@
-import { solve, type KeyMode, type Reading, type SetupDocument } from '../src'
-import { leftTouch, mm, readingOf, tipTouch, workedDocument, workedSheet } from './worked-example'
+import { solve, type ControlProfile, type KeyMode, type Reading, type SetupDocument } from '../src'
+import {
+  leftTouch,
+  mm,
+  noseTouch,
+  readingOf,
+  shown,
+  tipTouch,
+  workedDocument,
+  workedSheet,
+} from './worked-example'
 
 const keyed = (
   workOffsetKey: KeyMode,
@@ -103,4 +112,133 @@ test('a diameter is typed, however lengths are keyed', () => {
     [readingOf<'tool-diameter'>({ of: 'tool-diameter', tool: 1, read: mm('9.98'), with: [] })],
   )
   expect(keyed('set', document, 'copy')('D1')).toMatchObject({ mode: 'set', type: '9.980' })
+})
+
+// The whole line by mode, and nothing beside it: what is said in one mode is not said in another.
+describe('a line of the key-in sheet', () => {
+  const { machine } = workedSheet()
+  const lineOf = (
+    address: string,
+    control: Partial<ControlProfile>,
+    { readings, before }: { readings?: readonly Reading[]; before?: string } = {},
+  ) => {
+    const base = workedDocument(
+      {
+        school: 'gauge-line',
+        machine: {
+          ...machine,
+          control: { ...machine.control, ...control },
+          externalOffset: { X: mm('2.000'), Z: mm('-1.000') },
+        },
+        tools: [{ number: 1, name: 'mill', lengthRegister: 1, diameterRegister: 1 }],
+        offsets: [
+          { ...workedSheet().offsets[0]!, Z: { by: 'nose-on-part', facing: mm('0.5') } },
+          {
+            ...workedSheet().offsets[0]!,
+            row: 'G55',
+            Z: { by: 'fixture-difference', from: 'G54', facing: mm('0.5') },
+          },
+        ],
+      },
+      readings ?? [
+        noseTouch(),
+        tipTouch(),
+        leftTouch(),
+        readingOf<'nose-on-part'>({
+          of: 'nose-on-part',
+          row: 'G54',
+          read: mm('-380.000'),
+          with: [],
+          spindle: { holds: null, controlSays: null },
+        }),
+        readingOf<'fixture-difference'>({
+          of: 'fixture-difference',
+          row: 'G55',
+          from: 'G54',
+          zeroedOn: 'from',
+          read: mm('2.000'),
+          with: [],
+        }),
+        readingOf<'tool-diameter'>({ of: 'tool-diameter', tool: 1, read: mm('9.98'), with: [] }),
+      ],
+    )
+    const readBacks =
+      before === undefined ? [] : [{ ...shown(address, before), moment: 'before' as const }]
+    return solve({ ...base, readBacks }).registers.find((one) => one.address === address)?.keyIn
+  }
+  const X = { address: 'G54.X', unit: 'mm', after: '-349.300', expected: -349_300_000 }
+  const Z = { address: 'G54.Z', unit: 'mm', after: '-379.500', expected: -379_500_000 }
+  const H = { address: 'H1', unit: 'mm', after: '80.000', expected: 80_000_000 }
+  const D = { address: 'D1', unit: 'mm', after: '9.980', expected: 9_980_000 }
+
+  test('set', () => {
+    expect(lineOf('G54.X', {})).toEqual({ ...X, mode: 'set', type: '-349.300' })
+    expect(lineOf('H1', {})).toEqual({ ...H, mode: 'set', type: '80.000' })
+    expect(lineOf('D1', {})).toEqual({ ...D, mode: 'set', type: '9.980' })
+  })
+  test('add: only once it is known what the row holds', () => {
+    const add = { workOffsetKey: 'add', lengthKey: 'add' } as const
+    expect(lineOf('G54.X', add)).toEqual({ ...X, mode: 'add' })
+    expect(lineOf('G54.X', add, { before: '-300.000' })).toEqual({
+      ...X,
+      mode: 'add',
+      type: '-49.300',
+      before: -300_000_000,
+    })
+    expect(lineOf('D1', add, { before: '10.000' })).toEqual({
+      ...D,
+      mode: 'add',
+      type: '-0.020',
+      before: 10_000_000,
+    })
+  })
+  test('copy: from where the axis stands, for a length where its own tip does', () => {
+    const copy = { workOffsetKey: 'copy', lengthKey: 'copy' } as const
+    expect(lineOf('G54.X', copy)).toEqual({
+      ...X,
+      mode: 'copy',
+      copies: '-412.300',
+      type: '63.000',
+    })
+    expect(lineOf('H1', copy)).toEqual({ ...H, mode: 'copy', copies: '-220.000', type: '300.000' })
+    // A diameter is nowhere that an axis could stand.
+    expect(lineOf('D1', copy)).toEqual({ ...D, mode: 'set', type: '9.980' })
+  })
+  test('position: X says nothing of lengths, Z says which one is active', () => {
+    const position = { workOffsetKey: 'position' } as const
+    // −412.3 − 2 − (−349.3).
+    expect(lineOf('G54.X', position)).toEqual({ ...X, mode: 'position', type: '-65.000' })
+    // −380 − (−1) − (−379.5).
+    expect(lineOf('G54.Z', position)).toEqual({
+      ...Z,
+      mode: 'position',
+      type: '0.500',
+      activeLength: null,
+    })
+  })
+  test('by axis: Z alone is told', () => {
+    const control = { workOffsetKey: 'copy', workOffsetKeys: { Z: 'position' } } as const
+    expect([lineOf('G54.X', control)?.mode, lineOf('G54.Z', control)?.mode]).toEqual([
+      'copy',
+      'position',
+    ])
+  })
+  test.each(['copy', 'position', 'halve'] as const)(
+    '%s, where nothing was touched for the row alone: the number itself, and why',
+    (workOffsetKey) => {
+      expect(lineOf('G55.Z', { workOffsetKey })).toEqual({
+        address: 'G55.Z',
+        unit: 'mm',
+        mode: 'set',
+        type: '-377.500',
+        after: '-377.500',
+        expected: -377_500_000,
+        insteadOf: workOffsetKey,
+      })
+    },
+  )
+  test('a row that comes by its number on a control that sets says nothing of another way', () => {
+    expect(lineOf('G55.Z', {})).not.toHaveProperty('insteadOf')
+    expect(lineOf('G55.Z', { workOffsetKey: 'add' })).not.toHaveProperty('insteadOf')
+  })
 })
