@@ -343,3 +343,4 @@ export {
   type JudgementWords,
 } from './words/program-words'
 export { waysAsked, type WayAsked, type WayEnd } from './plan/ways-asked'
+export { axisOfAddress, isOf, registerName, rowOfAddress } from './setup/address'

@@ -13,3 +13,9 @@ export function rowOfAddress(address: string): string | undefined {
 /** Whether a register is the needed one, or an axis of the needed row: `G59.1.X` is of G59.1 and not of G59. */
 export const isOf = (address: string, needed: string): boolean =>
   address === needed || rowOfAddress(address) === needed
+
+/** A register as a person calls it: `G54 X`, `G59.1 Z`, `G54.1 P2 Z`, `H3`. */
+export function registerName(address: string): string {
+  const row = rowOfAddress(address)
+  return row === undefined ? address : `${row} ${axisOfAddress(address)}`
+}

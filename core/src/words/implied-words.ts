@@ -1,3 +1,4 @@
+import { registerName } from '../setup/address'
 import type { Implied } from '../plan/implied'
 
 /** What the number beside a reading is called. */
@@ -14,6 +15,6 @@ export function describeImplied({ kind, address }: Pick<Implied, 'kind' | 'addre
     case 'edge':
       return 'Runs out over the part'
     case 'register':
-      return address?.replace('.', ' ') ?? ''
+      return address === undefined ? '' : registerName(address)
   }
 }

@@ -1,3 +1,4 @@
+import { registerName } from '../setup/address'
 import type { Step } from '../plan/steps'
 import type { SetupDocument } from '../setup/document'
 import { describeCheck } from './check-words'
@@ -9,7 +10,7 @@ export function stepName(document: SetupDocument, step: Step): string {
     case 'read':
       return describeStep(document, step.quantity, []).title
     case 'key-in':
-      return step.address.replace('.', ' ')
+      return registerName(step.address)
     case 'check':
       return describeCheck(document.sheet, step.check).title
     case 'prove':

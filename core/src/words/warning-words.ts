@@ -1,3 +1,4 @@
+import { registerName } from '../setup/address'
 import type { Warning, WarningCode } from '../setup/solution'
 
 /** Writes a length in the set-up's unit, with the unit. */
@@ -57,5 +58,5 @@ function placeName(place: string): string {
   if (of === 'tip-on-plane') return `${row} on the plane`
   if (of === 'prove') return `${row} with ${face}`
   if (of === 'nose-on-plane') return 'the bare nose on the plane'
-  return (row ?? place).replace('.', ' ')
+  return registerName(row ?? place)
 }

@@ -1,5 +1,5 @@
 import { format } from 'date-fns'
-import { typographic } from '@pine/core'
+import { typographic, registerName } from '@pine/core'
 import type { SetupRecord } from '@pine/contract'
 import { TrustMark } from '@/kit/trust-mark'
 import { Card, Column, Row } from '@/kit/surfaces'
@@ -30,7 +30,7 @@ export function FrozenRecord({ record }: { record: SetupRecord }) {
             borderTopWidth={index === 0 ? 0 : 1}
             borderColor="$line"
           >
-            <Words strong>{address.replace('.', ' ')}</Words>
+            <Words strong>{registerName(address)}</Words>
             <Digits as="lead" testID={`frozen-${address}`}>
               {typographic(value ?? '–')} {unit}
             </Digits>

@@ -16,6 +16,7 @@ import {
   type Chain,
   type LengthUnit,
   type Register,
+  registerName,
 } from '@pine/core'
 import type { NewFact } from '@pine/contract'
 import { useDraft } from '@/data/drafts'
@@ -61,7 +62,7 @@ export function KeyInStep({
   const { wide } = useMedia()
   const roles = useRoles()
   const [retyping, setRetyping] = useState(false)
-  const name = address.replace('.', ' ')
+  const name = registerName(address)
   // Its readings come first: the run leads there instead.
   if (keyIn === undefined || chain === undefined) return null
   const key = describeKeyMode(keyIn.mode)

@@ -6,6 +6,7 @@ import {
   groupTies,
   typographic,
   type Register,
+  registerName,
 } from '@pine/core'
 import type { StandingSetup } from '@/data/setups'
 import { Button } from '@/kit/button'
@@ -53,7 +54,7 @@ export function Mismatch({ register, setup }: { register: Register; setup: Stand
             {describeCause(cause).look}
             {cause.about === undefined || cause.code !== 'other-row'
               ? ''
-              : ` (${cause.about.replace('.', ' ')})`}
+              : ` (${registerName(cause.about)})`}
           </Words>
         </Column>
       ))}

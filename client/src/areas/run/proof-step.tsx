@@ -15,6 +15,7 @@ import {
   type Proof,
   type ProofVerdict,
   type WrittenLength,
+  registerName,
 } from '@pine/core'
 import { useDraft } from '@/data/drafts'
 import { Button } from '@/kit/button'
@@ -259,7 +260,7 @@ function ProofSaid({
           <>
             {verdict.causes.map(({ address }) => (
               <Button key={address} onPress={() => onTo(address)}>
-                Look at {address.replace('.', ' ')}
+                Look at {registerName(address)}
               </Button>
             ))}
             <Button kind="act" onPress={onAgain} testID="prove-again">
@@ -279,7 +280,7 @@ function ProofSaid({
         </Words>
         {verdict.causes.map(({ address, explanations }) => (
           <View key={address}>
-            <Words strong>If it is {address.replace('.', ' ')}:</Words>
+            <Words strong>If it is {registerName(address)}:</Words>
             {explanations.slice(0, 3).map((cause) => (
               <Words key={causeName(cause)}>
                 <Words strong>{describeCause(cause).title}.</Words> {describeCause(cause).look}

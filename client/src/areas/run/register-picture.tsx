@@ -1,4 +1,11 @@
-import { ladderOf, planViewOf, stepsOf, type QuantityName } from '@pine/core'
+import {
+  axisOfAddress,
+  ladderOf,
+  planViewOf,
+  rowOfAddress,
+  stepsOf,
+  type QuantityName,
+} from '@pine/core'
 import type { StandingSetup } from '@/data/setups'
 import { LadderDrawing } from '@/drawings/ladder-drawing'
 import { PlanDrawing } from '@/drawings/plan-drawing'
@@ -11,7 +18,8 @@ export interface RegisterPictureProps {
 
 /** The number of a register drawn to scale, where there is room: a wide screen shows more, not bigger. */
 export function RegisterPicture({ setup: { document, solution }, address }: RegisterPictureProps) {
-  const [row, axis] = address.split('.')
+  const row = rowOfAddress(address)
+  const axis = axisOfAddress(address)
   const offset = document.sheet.offsets.find((one) => one.row === row)
   if (offset && (axis === 'X' || axis === 'Y'))
     return (

@@ -1,5 +1,5 @@
 import { View } from 'tamagui'
-import { describeWarning, type Chain, type Register, type Solution } from '@pine/core'
+import { describeWarning, type Chain, type Register, type Solution, registerName } from '@pine/core'
 import { TrustMark } from '@/kit/trust-mark'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
@@ -87,12 +87,12 @@ function RegisterRow({
       borderColor="$line"
       backgroundColor={differs ? '$wrongPaper' : '$card'}
       cursor={chain ? 'pointer' : 'default'}
-      aria-label={`${address.replace('.', ' ')}${value === undefined ? ', not read' : ': where this number comes from'}`}
-      onPress={() => chain && onTrace(address.replace('.', ' '), chain)}
+      aria-label={`${registerName(address)}${value === undefined ? ', not read' : ': where this number comes from'}`}
+      onPress={() => chain && onTrace(registerName(address), chain)}
     >
       <TrustMark state={state} size={20} />
       <Words strong flex={1} textAlign="left">
-        {address.replace('.', ' ')}
+        {registerName(address)}
       </Words>
       {differs && (
         <Words as="note" tone="wrong">

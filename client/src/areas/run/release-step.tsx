@@ -1,6 +1,6 @@
 import { ScrollView, useMedia } from 'tamagui'
 import { v7 as uuid } from 'uuid'
-import { describeWarning, stepName } from '@pine/core'
+import { describeWarning, stepName, registerName } from '@pine/core'
 import type { SetupRecord } from '@pine/contract'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
@@ -111,10 +111,8 @@ function Accepted({ setup: { document, solution } }: Pick<StepProps, 'setup'>) {
   const stale = solution.registers.flatMap(({ accepted }) => accepted ?? [])
   const leftOut = (document.checkOffs ?? []).filter((one) => one.leftOut !== undefined)
   const lines = [
-    ...stale.map((one) => `${one.address.replace('.', ' ')} stale: ${one.reason} (${one.by})`),
-    ...unproven.map(
-      (one) => `${one.address.replace('.', ' ')} unproven: ${one.reason} (${one.by})`,
-    ),
+    ...stale.map((one) => `${registerName(one.address)} stale: ${one.reason} (${one.by})`),
+    ...unproven.map((one) => `${registerName(one.address)} unproven: ${one.reason} (${one.by})`),
     ...leftOut.map((one) => `${one.of} left out: ${one.leftOut} (${one.by})`),
   ]
   if (lines.length === 0) return null

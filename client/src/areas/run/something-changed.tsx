@@ -8,6 +8,7 @@ import {
   typographic,
   type MachineAxis,
   type SetupEvent,
+  registerName,
 } from '@pine/core'
 import { appendFact, type NewFact } from '@pine/contract'
 import { Button } from '@/kit/button'
@@ -209,7 +210,7 @@ function What({
             >
               <TrustMark state={now.state} size={20} />
               <Words strong flex={1}>
-                {now.address.replace('.', ' ')}
+                {registerName(now.address)}
               </Words>
               <Digits>
                 {before.value === undefined ? '–' : write(before.value)}
@@ -232,8 +233,7 @@ function What({
       </Words>
       {stay.length > 0 && (
         <Words as="note">
-          As they are:{' '}
-          {stay.map(({ address }) => typographic(address.replace('.', ' '))).join(', ')}.
+          As they are: {stay.map(({ address }) => typographic(registerName(address))).join(', ')}.
         </Words>
       )}
       <Button kind="act" onPress={onSay} testID="it-happened">
