@@ -21,7 +21,7 @@ const ABOUT = {
   'core/length': ['length', 'explain'],
   'core/chain': ['chain', 'solve', 'every-number'],
   'core/touch': ['touch', 'every-number', 'sides-in-words', 'looked-at'],
-  'core/schools': ['every-number', 'generative', 'looked-at'],
+  'core/schools': ['conversion', 'every-number', 'generative', 'looked-at'],
   'core/features': ['features', 'centre', 'turned-part'],
   'core/keyin': ['key-modes', 'every-number', 'looked-at'],
   'core/freshness': ['what-moved', 'changes', 'proof-and-change', 'proving'],
