@@ -13,7 +13,7 @@ import {
 import { modelSetup } from './physical-model'
 import { Chance, trials } from './random'
 
-const DOCUMENTS = 2000
+const DOCUMENTS = 800
 
 /** Texts that are numbers, that nearly are, and that never were. */
 const TEXTS = [

@@ -12,7 +12,7 @@ import { modelSetup } from './physical-model'
 import { Chance, trials } from './random'
 import { fact, mm, workedDocument, workedSheet } from './worked-example'
 
-const SETUPS = 1000
+const SETUPS = 300
 
 const registerOf = (solution: Solution, address: string): number => {
   const register = solution.registers.find((one) => one.address === address)
