@@ -97,6 +97,15 @@ describe('a control that halves the counter', () => {
     })
   })
 
+  test('two faces on a control that does not halve: no counter is spoken of', () => {
+    expect(keyed('set', twoFaces([leftTouch(), rightTouch()]))('G54.X')).not.toHaveProperty(
+      'counter',
+    )
+    expect(keyed('copy', twoFaces([leftTouch(), rightTouch()]))('G54.X')).not.toHaveProperty(
+      'counter',
+    )
+  })
+
   test('a single face cannot be halved: its position is told', () => {
     expect(keyed('halve', workedDocument())('G54.X')).toMatchObject({
       mode: 'position',
