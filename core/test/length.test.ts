@@ -125,3 +125,36 @@ describe('formatLength', () => {
     expect(() => formatLength(toNanometres(1), 'mm', 0)).toThrow('1 to 6 decimals, got 0')
   })
 })
+
+// Where one way of being wrong ends and the next begins: each is told by its own words.
+test.each([
+  [',5', 'length-comma'],
+  ['-,5', 'length-comma'],
+  ['x,5', 'length-not-a-number'],
+  ['12.5e-12', 'length-exponent'],
+  ['-1e5', 'length-exponent'],
+  ['x1e5', 'length-not-a-number'],
+  ['1e5mm', 'length-not-a-number'],
+  ['-1.2.3', 'length-two-points'],
+  ['a1.2.3', 'length-not-a-number'],
+  ['1.2.3;', 'length-not-a-number'],
+  ['.', 'length-not-a-number'],
+  ['100000.000001', 'length-too-large'],
+])('%s is %s', (text, code) => {
+  expect(readLength({ text, unit: 'mm' })).toMatchObject({ ok: false, problem: { code } })
+})
+
+test.each([
+  ['.55', 'any', 550_000],
+  ['-.55', 'any', -550_000],
+  ['100000', 'positive', 100_000_000_000],
+  ['0', 'not-negative', 0],
+  ['0.000001', 'positive', 1],
+] as const)('%s, %s: %d nm', (text, sign, nm) => {
+  expect(readLength({ text, unit: 'mm' }, { sign })).toMatchObject({ ok: true, value: { nm } })
+})
+
+test('six decimals are written, seven are not', () => {
+  expect(formatLength(toNanometres(1), 'mm', 6)).toBe('0.000001')
+  expect(() => formatLength(toNanometres(1), 'mm', 7)).toThrow('1 to 6 decimals, got 7')
+})

@@ -310,3 +310,51 @@ describe('a way of Z that the school does not have', () => {
     ])
   })
 })
+
+describe('how the part is held', () => {
+  const held = (jaw: string, parallels: string, sideCut?: string, Z = '40') =>
+    solve(
+      workedDocument(
+        {
+          stock: { X: mm('120'), Y: mm('80'), Z: mm(Z) },
+          holding: {
+            jaw: mm(jaw),
+            parallels: mm(parallels),
+            ...(sideCut !== undefined && { sideCut: mm(sideCut) }),
+          },
+        },
+        planeReadings(),
+      ),
+    )
+  test.each([
+    ['x', '40', '40'],
+    ['50', 'x', '40'],
+    ['50', '40', 'x'],
+  ])(
+    'jaws %s, parallels %s, stock %s: a number that cannot be read leaves no verdict',
+    (jaw, parallels, Z) => {
+      expect(held(jaw, parallels, '5', Z).holding).toBeUndefined()
+    },
+  )
+  test('without a side cut nothing is said of the jaws', () => {
+    expect(held('50', '40').holding).toEqual({
+      grip: 10_000_000,
+      protrusion: 30_000_000,
+      holds: true,
+    })
+    expect(held('50', '40').warnings).toEqual([])
+  })
+  test.each([
+    ['29.5', []],
+    ['29.500001', ['side-cut-meets-jaws']],
+  ])(
+    'a side cut of %s above jaws that leave 30, with half a millimetre kept: %j',
+    (cut, expected) => {
+      expect(codes(held('50', '40', cut).warnings)).toEqual(expected)
+    },
+  )
+  test('a grip of the whole part holds, one deeper than the part is an error of the sheet', () => {
+    expect(held('50', '10').holding).toMatchObject({ holds: true, protrusion: 0 })
+    expect(codes(held('50', '9').warnings)).toEqual(['no-grip'])
+  })
+})
