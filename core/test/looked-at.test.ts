@@ -1,4 +1,5 @@
 import {
+  calibrationCut,
   checkDocument,
   describeWarning,
   isRemark,
@@ -356,5 +357,38 @@ describe('how the part is held', () => {
   test('a grip of the whole part holds, one deeper than the part is an error of the sheet', () => {
     expect(held('50', '10').holding).toMatchObject({ holds: true, protrusion: 0 })
     expect(codes(held('50', '9').warnings)).toEqual(['no-grip'])
+  })
+})
+
+describe('wear of the tool that cut it', () => {
+  const sheet = workedSheet({
+    tools: [
+      { number: 1, name: 'drill', lengthRegister: 1 },
+      { number: 7, name: 'end mill', lengthRegister: 17, diameterRegister: 27 },
+    ],
+  })
+  const floor = { feature: 'floor-depth', nominal: mm('20'), measured: mm('20.02') } as const
+  const width = { ...floor, feature: 'outside-width' } as const
+  test('goes to that tool’s own registers', () => {
+    expect(wearChange({ ...floor, tool: 7 }, sheet)?.address).toBe('H17')
+    expect(wearChange({ ...width, tool: 7 }, sheet)?.address).toBe('D27')
+    expect(wearChange({ ...floor, tool: 1 }, sheet)?.address).toBe('H1')
+  })
+  test('is none for a tool without a D, an unknown tool, or a number that cannot be read', () => {
+    expect(wearChange({ ...width, tool: 1 }, sheet)).toBeUndefined()
+    expect(wearChange({ ...floor, tool: 9 }, sheet)).toBeUndefined()
+    expect(wearChange({ ...floor, tool: 7, nominal: mm('x') }, sheet)).toBeUndefined()
+    expect(wearChange({ ...floor, tool: 7, measured: mm('') }, sheet)).toBeUndefined()
+  })
+  test('a calibration cut measured once has no spread, twice it has one', () => {
+    const cut = (...measured: readonly number[]) =>
+      calibrationCut({
+        target: toNanometres(20e6),
+        measured: measured.map((value) => toNanometres(value * 1e6)),
+        sides: 1,
+      })
+    expect(cut(20.02).spread).toBe(0)
+    // Sample standard deviation of two values: their difference over the root of two.
+    expect(cut(20.01, 20.03).spread).toBeCloseTo(20_000 / Math.SQRT2, 3)
   })
 })
