@@ -26,7 +26,8 @@ import { SpindleChoice, SpindleQuestion, type SpindleAsked } from './spindle-que
 import { StepPicture } from './step-picture'
 import { StepWarnings } from './step-warnings'
 import { NumbersEntry } from './numbers-entry'
-import { isDifference, useReading } from './use-reading'
+import { isDifference } from './reading-draft'
+import { useReading } from './use-reading'
 
 export interface ReadingStepProps {
   readonly setupId: string

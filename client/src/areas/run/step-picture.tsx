@@ -14,7 +14,7 @@ import type { StandingSetup } from '@/data/setups'
 import { LadderDrawing } from '@/drawings/ladder-drawing'
 import { PlanDrawing } from '@/drawings/plan-drawing'
 import { Card } from '@/kit/surfaces'
-import { isDifference } from './use-reading'
+import { isDifference } from './reading-draft'
 import { lengthWriter } from './write-length'
 
 interface StepPictureProps {
