@@ -206,7 +206,8 @@ function touchWords(
     case 'fixture-difference':
       return {
         title: `${quantity.row} Z · from ${quantity.from}`,
-        sentence: `Zero the relative counter on one raw top, ${quantity.from} or ${quantity.row}, read it at the other.`,
+        // Which two they are stands in the title, and where the counter was zeroed is asked by their names.
+        sentence: 'Zero the relative counter on one raw top, read it at the other.',
         caution: CAUTIONS.difference,
         field: 'Relative Z counter',
       }

@@ -232,8 +232,9 @@ export function ReadingStep({
       >
         {picture}
         {sentence}
-        <Caution>{words.caution}</Caution>
+        {/* What has to be answered comes first: without it there is no sign. */}
         {circumstances}
+        <Caution>{words.caution}</Caution>
       </EntryFrame>
       {lookedUp}
     </>
