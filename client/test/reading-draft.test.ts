@@ -1,22 +1,19 @@
-import { newReadingSchema } from '@pine/contract'
-import {
-  endsOf,
-  wayInZ,
-  waysAsked,
-  type Gauge,
-  type QuantityName,
-  type SetupDocument,
-} from '@pine/core'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { newReadingSchema, parseSetupText } from '@pine/contract'
+import { solve, waysAsked, type QuantityName, type SetupDocument } from '@pine/core'
 import { bodyOf, circumstanceProblem, type ReadingDraft } from '../src/areas/run/reading-draft'
 
 const mm = (text: string) => ({ text, unit: 'mm' as const })
-const gauges: readonly Gauge[] = [
-  { id: 'block', kind: 'gauge-block', name: 'block', size: mm('25') },
-  { id: 'shim', kind: 'shim', name: 'shim', size: mm('0.1') },
-]
-const document = {
-  sheet: { gauges, machine: { lostMotion: { Z: mm('0.012') } }, offsets: [] },
-} as unknown as SetupDocument
+const parsed = parseSetupText(
+  readFileSync(join(__dirname, '../../docs/examples/both-sides.json'), 'utf8'),
+)
+if (!parsed.ok) throw new Error('the example is broken')
+/** A screw in Z with lost motion, a block and a shim; the last reading is the difference. */
+const document: SetupDocument = {
+  ...parsed.document,
+  readings: parsed.document.readings.slice(0, -1),
+}
 
 const written = () => mm('2.000')
 const draft = (changes: Partial<ReadingDraft> = {}): ReadingDraft => ({
@@ -24,12 +21,31 @@ const draft = (changes: Partial<ReadingDraft> = {}): ReadingDraft => ({
   withOnPlane: [],
   ...changes,
 })
-const difference: QuantityName = { of: 'fixture-difference', row: 'G55', from: 'G54' }
+const difference: QuantityName = { of: 'fixture-difference', row: 'G54.1 P2', from: 'G54' }
 const carried: QuantityName = { of: 'carried-difference', row: 'G54' }
 
 /** What is entered, as the contract takes it. */
 const entered = (quantity: QuantityName, changes: Partial<ReadingDraft>) =>
   newReadingSchema.parse(bodyOf(draft(changes), quantity, written, undefined, false))
+
+/** Z of the row that a difference gives. */
+function heightOf(quantity: QuantityName, body: object): number {
+  const row = 'row' in quantity ? quantity.row : ''
+  const offsets = document.sheet.offsets.map((plan) =>
+    plan.row === row && quantity.of === 'carried-difference'
+      ? { ...plan, Z: { by: quantity.of, facing: mm('0') } }
+      : plan,
+  )
+  const reading = { ...body, id: 'last', by: '', at: '' } as SetupDocument['readings'][number]
+  const solution = solve({
+    ...document,
+    sheet: { ...document.sheet, offsets },
+    readings: [...document.readings, reading],
+  })
+  const value = solution.registers.find(({ address }) => address === `${row}.Z`)?.value
+  if (value === undefined) throw new Error(`${row}.Z has no number`)
+  return value
+}
 
 describe('both ends of a difference', () => {
   const DRAFTS: readonly Partial<ReadingDraft>[] = [
@@ -57,15 +73,22 @@ describe('both ends of a difference', () => {
       quantity.of === 'carried-difference'
         ? (changes.withOnPlane ?? [])
         : (changes.withOnFrom ?? changes.with ?? [])
-    const shown = waysAsked(document, quantity, changes.with ?? [], other).map(
+    const [own, there] = waysAsked(document, quantity, changes.with ?? [], other).map(
       ({ end, usual }) => changes.ways?.[end] ?? usual,
     )
-    const ends = endsOf({ ...body, id: '', by: '', at: '' } as never)
-    const counted = ends.map((end) =>
-      wayInZ(end, (ids) => gauges.filter(({ id }) => ids.includes(id))),
-    )
-    expect(counted).toEqual(shown)
-    expect(ends.map((end) => end.gauges)).toEqual([changes.with ?? [], other])
+    // The same with everything said that the screen shows.
+    const said =
+      quantity.of === 'carried-difference'
+        ? { approach: own, approachOnPlane: there }
+        : { approach: own, withOnFrom: other, approachOnFrom: there }
+    expect(heightOf(quantity, body)).toBe(heightOf(quantity, { ...body, ...said }))
+  })
+  test('the two ends weigh against each other: rising to one alone is the lost motion of 0.012', () => {
+    const by = (ways: ReadingDraft['ways']) =>
+      heightOf(difference, entered(difference, { zeroedOn: 'from', ways }))
+    expect(by({ own: '+' }) - by({})).toBe(-12_000)
+    expect(by({ other: '+' }) - by({})).toBe(12_000)
+    expect(by({ own: '+', other: '+' })).toBe(by({}))
   })
   test('nothing said of the other end: it is left out, as files had it before', () => {
     expect(entered(difference, { zeroedOn: 'row', with: ['shim'] })).toEqual({

@@ -343,5 +343,5 @@ export {
   type JudgementWords,
 } from './words/program-words'
 export { waysAsked, type WayAsked, type WayEnd } from './plan/ways-asked'
-export { endsOf, wayInZ, type ContactEnd } from './touch/ends'
+export { purposeOf } from './setup/contact-ends'
 export { axisOfAddress, isOf, registerName, rowOfAddress } from './setup/address'

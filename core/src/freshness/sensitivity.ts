@@ -1,5 +1,5 @@
 import type { Reading, SetupEvent } from '../setup/document'
-import { endsOf, isDifference } from '../touch/ends'
+import { endsOf, isDifference } from '../setup/contact-ends'
 
 /**
  * How a reading would change with the thing that an event moved: the part's position, the setting

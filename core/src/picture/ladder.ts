@@ -6,7 +6,7 @@ import type { OffsetRow } from '../setup/sheet'
 import { standingReadings, type QuantityName } from '../setup/quantity'
 import type { Solution } from '../setup/solution'
 import { SourceReader } from '../setup/sources'
-import type { ContactEnd } from '../touch/ends'
+import type { ContactEnd } from '../setup/contact-ends'
 
 /** Whose machine position the rungs are labelled with. */
 export type LadderFrame =

@@ -4,6 +4,7 @@ import type { WrittenLength } from '../length/length'
 import type { ReadLength, ReadLengthOptions } from '../length/read-length'
 import type { Problem } from '../problem'
 import { GAUGE_FACTS, gaugeServes } from '../touch/gauge-kinds'
+import { purposeOf } from './contact-ends'
 import type { Quantity } from './document'
 import type { Gauge, MachineAxis } from './sheet'
 
@@ -48,7 +49,7 @@ export class GaugeChains {
     const share = axis === 'Z' ? facts.shareInZ : facts.shareInXY
     const wall = axis !== 'Z' && facts.countsInXY === 'wall'
     const written = wall ? gauge.wall : gauge.size
-    if (share === null || written === undefined || !gaugeServes(gauge.kind, of, axis)) {
+    if (share === null || written === undefined || !gaugeServes(gauge.kind, purposeOf(of), axis)) {
       this.reader.note({ code: 'gauge-wrong-axis', place, received: gauge.name, limit: axis })
       return undefined
     }

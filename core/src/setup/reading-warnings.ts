@@ -9,7 +9,7 @@ import {
 } from '../length/length'
 import { readLength, type ReadLength } from '../length/read-length'
 import { explain, knownSizes, type Explanation, type SlipCode } from '../slips/explain'
-import { axesRead, endsOf } from '../touch/ends'
+import { axesRead, endsOf } from './contact-ends'
 import { inMachinePosition } from '../freshness/sensitivity'
 import type { Reading, SetupDocument } from './document'
 import { axisOfQuantity, quantityKey, standingReadings } from './quantity'

@@ -1,7 +1,7 @@
 import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
 import type { Reading, SetupDocument } from './document'
-import { endsOf } from '../touch/ends'
+import { endsOf } from './contact-ends'
 import { standingReadings } from './quantity'
 
 /** Standing touches that were made the same way: another gauge shifts what is read. */

@@ -1,6 +1,6 @@
 import { subtractChains, valueOf } from '../chain/chain'
 import { toNanometres, type Nanometres } from '../length/length'
-import { endsOf, isDifference, wayInZ } from '../touch/ends'
+import { endsOf, isDifference, wayInZ } from './contact-ends'
 import type { Reading, SetupDocument } from './document'
 import { changedLengths } from './last-time'
 import { axisOfQuantity, quantityKey } from './quantity'

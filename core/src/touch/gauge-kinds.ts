@@ -1,5 +1,3 @@
-import type { Quantity } from '../setup/document'
-
 /** What may come between tool and surface, or stands in the spindle, at a touch. */
 export const GAUGE_KINDS = [
   'height-setter',
@@ -23,6 +21,9 @@ export const GAUGE_KINDS = [
 
 export type GaugeKind = (typeof GAUGE_KINDS)[number]
 
+/** What a gauge is wanted for: a touch, both ends of a difference, a dial to be swept, a size to be measured. */
+export type GaugePurpose = 'touch' | 'difference' | 'sweep' | 'diameter'
+
 export interface GaugeKindFacts {
   /** What the size of this gauge is: said beside the field where it is entered. */
   readonly measure:
@@ -42,8 +43,8 @@ export interface GaugeKindFacts {
    * default that a gauge may overrule with its own.
    */
   readonly repeatabilityMm: number
-  /** The only readings that it serves, where it does not serve every touch of its axes. */
-  readonly only?: readonly Quantity['of'][]
+  /** What it is kept for, where it does not serve every touch of its axes and the ends of a difference. */
+  readonly only?: readonly GaugePurpose[]
 }
 
 const between = { countsInXY: 'size', stands: 'between', rises: false } as const
@@ -138,7 +139,7 @@ export const GAUGE_FACTS: Readonly<Record<GaugeKind, GaugeKindFacts>> = {
     shareInZ: 0,
     shareInXY: 0,
     repeatabilityMm: 0.003,
-    only: ['sweep', 'carried-difference', 'fixture-difference'],
+    only: ['sweep', 'difference'],
   },
   micrometer: {
     ...between,
@@ -146,15 +147,20 @@ export const GAUGE_FACTS: Readonly<Record<GaugeKind, GaugeKindFacts>> = {
     shareInZ: 0,
     shareInXY: null,
     repeatabilityMm: 0.003,
-    only: ['tool-diameter'],
+    only: ['diameter'],
   },
 }
 
-/** Whether a gauge may be named at a reading: it counts along that axis, and is not kept for others. */
-export function gaugeServes(kind: GaugeKind, of: Quantity['of'], axis: 'X' | 'Y' | 'Z'): boolean {
+/** Whether a gauge serves a purpose along an axis: it counts there, and is not kept for something else. */
+export function gaugeServes(
+  kind: GaugeKind,
+  purpose: GaugePurpose,
+  axis: 'X' | 'Y' | 'Z',
+): boolean {
   const { shareInZ, shareInXY, only } = GAUGE_FACTS[kind]
-  if (only !== undefined) return only.includes(of)
-  return of !== 'sweep' && of !== 'tool-diameter' && (axis === 'Z' ? shareInZ : shareInXY) !== null
+  if (only !== undefined) return only.includes(purpose)
+  const touches = purpose === 'touch' || purpose === 'difference'
+  return touches && (axis === 'Z' ? shareInZ : shareInXY) !== null
 }
 
 /** Kinds that stand in a turning spindle, and bear only so many turns a minute. */

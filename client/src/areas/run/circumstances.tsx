@@ -3,6 +3,7 @@ import {
   GAUGE_FACTS,
   gaugeNames,
   gaugeServes,
+  purposeOf,
   waysAsked,
   type MachineAxis,
   type QuantityName,
@@ -54,7 +55,7 @@ export function GaugesBetween({ reading, quantity, onClose }: GaugesBetweenProps
   const { draft, change, preview } = reading
   const axis = axisOfQuantity(quantity)
   const serving = preview.sheet.gauges
-    .filter(({ kind }) => gaugeServes(kind, quantity.of, axis))
+    .filter(({ kind }) => gaugeServes(kind, purposeOf(quantity.of), axis))
     .map(({ id, kind, name, size }) => ({
       value: id,
       // What only tells has no size that counts.
@@ -163,7 +164,7 @@ const hasCircumstances = (
 ): boolean =>
   (quantity.of !== 'sweep' && quantity.of !== 'tool-diameter') ||
   preview.sheet.gauges.some(({ kind }) =>
-    gaugeServes(kind, quantity.of, axisOfQuantity(quantity)),
+    gaugeServes(kind, purposeOf(quantity.of), axisOfQuantity(quantity)),
   ) ||
   waysAsked(preview, quantity, draft.with, otherGauges(draft, quantity)).length > 0
 
@@ -179,7 +180,7 @@ export function betweenWords({ draft, preview }: ReadingInHand, quantity: Quanti
     preview,
     quantity.of === 'carried-difference' ? draft.withOnPlane : (draft.withOnFrom ?? []),
   )
-  const here = `${using === '' ? 'nothing' : using}${came}`
-  if (there !== '') return `${there} / ${here}`
-  return using === '' ? `nothing between${came}` : here
+  // Both ends fill the line; how they were met is a tap away.
+  if (there !== '') return `${there} / ${using === '' ? 'nothing' : using}`
+  return `${using === '' ? 'nothing between' : using}${came}`
 }

@@ -1,8 +1,7 @@
-import type { Quantity, Reading, SetupDocument, Way } from '../setup/document'
-import type { Gauge, MachineAxis } from '../setup/sheet'
-import { sideOf } from '../setup/sheet'
-import { GAUGE_FACTS } from './gauge-kinds'
-import { approachDirection, axisOfFace, type PlanAxis } from './touch'
+import type { Quantity, Reading, SetupDocument, Way } from './document'
+import { sideOf, type Gauge, type MachineAxis } from './sheet'
+import { GAUGE_FACTS, type GaugePurpose } from '../touch/gauge-kinds'
+import { approachDirection, axisOfFace, type PlanAxis } from '../touch/touch'
 
 /** One contact of a reading: a difference on the counter has two, everything else one. */
 export interface ContactEnd {
@@ -97,3 +96,18 @@ export const axesRead = (
   quantity.of === 'circle-point' || quantity.of === 'edge-point' || quantity.of === 'sweep'
     ? ['X', 'Y']
     : [own]
+
+/** What a reading wants a gauge for. */
+export function purposeOf(of: Quantity['of']): GaugePurpose {
+  switch (of) {
+    case 'sweep':
+      return 'sweep'
+    case 'tool-diameter':
+      return 'diameter'
+    case 'carried-difference':
+    case 'fixture-difference':
+      return 'difference'
+    default:
+      return 'touch'
+  }
+}
