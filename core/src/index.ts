@@ -58,17 +58,15 @@ export { waysOfZ, type ZWay } from './schools/ways-of-z'
 export { convertTable, type OffsetTable } from './schools/convert'
 export { readBackAgrees } from './keyin/read-back'
 export { keyInLine, type KeyInLine, type KeyInRequest, type Stand } from './keyin/key-in'
+export { explain, groupTies, knownSizes } from './slips/explain'
 export {
   SLIP_CODES,
-  explain,
-  knownSizes,
   causeName,
-  groupTies,
   type Comparison,
   type Explanation,
   type KnownSize,
   type SlipCode,
-} from './slips/explain'
+} from './slips/slip'
 export {
   LIFT_PLACES,
   type Acceptance,

@@ -3,7 +3,8 @@ import { toNanometres, type LengthUnit, type Nanometres } from '../length/length
 import type { SetupDocument } from '../setup/document'
 import type { MachineAxis, OffsetRow } from '../setup/sheet'
 import type { Solution } from '../setup/solution'
-import { explain, type Explanation } from '../slips/explain'
+import { explain } from '../slips/explain'
+import type { Explanation } from '../slips/slip'
 import { machineFrame } from './machine-frame'
 
 /** A cautious move that shows that one work offset and one tool's length are right. */

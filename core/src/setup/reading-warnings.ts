@@ -8,7 +8,8 @@ import {
   type WrittenLength,
 } from '../length/length'
 import { readLength, type ReadLength } from '../length/read-length'
-import { explain, knownSizes, type Explanation, type SlipCode } from '../slips/explain'
+import { explain, knownSizes } from '../slips/explain'
+import type { Explanation, SlipCode } from '../slips/slip'
 import { axesRead, endsOf } from './contact-ends'
 import { inMachinePosition } from '../freshness/sensitivity'
 import type { Reading, SetupDocument } from './document'

@@ -1,6 +1,6 @@
 import { valueOf, type Chain, type Term, type TermRole } from '../chain/chain'
 import { toNanometres } from '../length/length'
-import type { Comparison, Explanation, SlipCode } from './explain'
+import type { Comparison, Explanation, SlipCode } from './slip'
 
 interface TermSlips {
   readonly dropped?: SlipCode

@@ -1,6 +1,6 @@
 import type { LengthUnit } from '../length/length'
 import { readLength } from '../length/read-length'
-import type { Explanation, SlipCode } from './explain'
+import type { Explanation, SlipCode } from './slip'
 
 /**
  * What fingers and eyes do to digits: two change places, one is left out, typed twice, or another.

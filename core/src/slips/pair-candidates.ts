@@ -1,7 +1,7 @@
 import { valueOf } from '../chain/chain'
 import { toNanometres } from '../length/length'
 import { partCandidates } from './chain-candidates'
-import type { Comparison, Explanation } from './explain'
+import type { Comparison, Explanation } from './slip'
 
 /**
  * Two slips at once: two terms that were forgotten or turned, or one of them with the sign of the whole number lost on

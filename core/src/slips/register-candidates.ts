@@ -1,5 +1,5 @@
 import { toNanometres } from '../length/length'
-import type { Comparison, Explanation, SlipCode } from './explain'
+import type { Comparison, Explanation, SlipCode } from './slip'
 
 /** What goes wrong between the number and the register: sign, unit, point, key, row. */
 export function registerCandidates(comparison: Comparison): readonly Explanation[] {

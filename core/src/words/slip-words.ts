@@ -1,4 +1,4 @@
-import type { Explanation, SlipCode } from '../slips/explain'
+import type { Explanation, SlipCode } from '../slips/slip'
 
 export interface SlipWords {
   readonly title: string

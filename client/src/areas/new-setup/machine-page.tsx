@@ -5,7 +5,7 @@ import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
 import { Field } from '@/kit/field'
 import { Words } from '@/kit/words'
-import type { SheetPageProps } from './sheet-pages'
+import type { SheetPageProps } from './sheet-page-props'
 import { withUnit } from './sheet-draft'
 
 export function MachinePage({ draft, change, problem }: SheetPageProps) {

@@ -2,7 +2,7 @@ import { View } from 'tamagui'
 import { Button } from '@/kit/button'
 import { Field } from '@/kit/field'
 import { LengthEntry } from './length-entry'
-import type { SheetPageProps } from './sheet-pages'
+import type { SheetPageProps } from './sheet-page-props'
 
 const AXES = [
   { axis: 'X', label: 'Width in X' },

@@ -8,7 +8,7 @@ import { Field } from '@/kit/field'
 import { Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { PickRow } from '@/kit/pick-row'
-import type { SheetPageProps } from './sheet-pages'
+import type { SheetPageProps } from './sheet-page-props'
 import { withGauge, withSchool } from './sheet-draft'
 
 const SCHOOL_NOTES: Readonly<Record<School, string>> = {

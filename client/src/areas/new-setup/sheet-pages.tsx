@@ -12,13 +12,6 @@ import { finish, type SheetDraft } from './sheet-draft'
 import { ToolsPage } from './tools-page'
 import { ZeroPage } from './zero-page'
 
-export interface SheetPageProps {
-  readonly draft: SheetDraft
-  readonly change: (next: SheetDraft) => void
-  /** What is wrong at a place of the sheet; nothing until the page was left once. */
-  readonly problem: (place: string) => string | undefined
-}
-
 /** The sheet in five short pages, and which places of it each one fills. */
 const PAGES = [
   { title: 'Which machine, which job?', Body: MachinePage, places: /^(name|machine|unit)/ },

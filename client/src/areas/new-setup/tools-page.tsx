@@ -7,7 +7,7 @@ import { Field } from '@/kit/field'
 import { Card, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { LengthEntry } from './length-entry'
-import type { SheetPageProps } from './sheet-pages'
+import type { SheetPageProps } from './sheet-page-props'
 import { nextTool } from './sheet-draft'
 
 export function ToolsPage({ draft, change, problem }: SheetPageProps) {

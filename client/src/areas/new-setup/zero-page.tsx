@@ -5,7 +5,7 @@ import { Choice } from '@/kit/choice'
 import { Card, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { LengthEntry } from './length-entry'
-import type { SheetPageProps } from './sheet-pages'
+import type { SheetPageProps } from './sheet-page-props'
 import {
   PLAN_WAYS,
   planWay,
