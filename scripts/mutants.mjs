@@ -31,6 +31,23 @@ const ABOUT = {
   'core/proof': ['proof-and-change', 'proving', 'looked-at', 'read-back-words'],
   'core/slips': ['slip-finder', 'explain', 'solve'],
   'core/program': ['program', 'program-net', 'program-bytes', 'program-needs'],
+  'core/setup': [
+    'solve',
+    'every-number',
+    'key-modes',
+    'changes',
+    'centre',
+    'turned-part',
+    'what-moved',
+    'ways-asked',
+    'looked-at',
+    'proving',
+    'published-sets',
+    'address',
+  ],
+  'core/plan': ['steps', 'step-words', 'ways-asked', 'looked-at', 'changes', 'proving'],
+  'core/picture': ['picture', 'looked-at', 'program-needs'],
+  'core/words': ['step-words', 'read-back-words', 'sides-in-words', 'looked-at', 'program-needs'],
 }
 
 const [room, ...only] = process.argv.slice(2)
