@@ -137,10 +137,10 @@ describe('files that are not good set-ups', () => {
 
   test('every problem at once, each with its place', () => {
     const bad = good()
-    bad.sheet.gauges[0].size.text = '-50'
-    bad.sheet.stock.X.text = '1,200'
-    bad.readings[1].with = ['sette']
-    bad.readings[2].read.text = '1e9'
+    bad.facts[0].body.gauges[0].size.text = '-50'
+    bad.facts[0].body.stock.X.text = '1,200'
+    bad.facts[2].body.with = ['sette']
+    bad.facts[3].body.read.text = '1e9'
     const { out, exitCode } = solveJson(JSON.stringify(bad))
     expect(exitCode).toBe(1)
     expect(
@@ -149,26 +149,34 @@ describe('files that are not good set-ups', () => {
         place,
       ]),
     ).toEqual([
-      ['length-comma', 'sheet.stock.X'],
-      ['length-negative', 'sheet.gauges.0.size'],
-      ['reference-unknown', 'readings.1.with'],
-      ['length-exponent', 'readings.2.read'],
+      ['length-comma', 'facts.0.body.stock.X'],
+      ['length-negative', 'facts.0.body.gauges.0.size'],
+      ['reference-unknown', 'facts.2.body.with'],
+      ['length-exponent', 'facts.3.body.read'],
     ])
   })
 
   test.each([
     [
       'an unknown axis',
-      (bad: ReturnType<typeof good>) => (bad.readBacks[0].address = 'G54.W'),
-      'readBacks.0.address',
+      (bad: ReturnType<typeof good>) => (bad.facts[6].body.address = 'G54.W'),
+      'facts.6.body.address',
     ],
     [
       'a wrong unit',
-      (bad: ReturnType<typeof good>) => (bad.readings[0].read.unit = 'cm'),
-      'readings.0.read.unit',
+      (bad: ReturnType<typeof good>) => (bad.facts[1].body.read.unit = 'cm'),
+      'facts.1.body.read.unit',
     ],
-    ['a misspelt field', (bad: ReturnType<typeof good>) => (bad.sheet.scool = 'x'), 'sheet.scool'],
-    ['no tools', (bad: ReturnType<typeof good>) => (bad.sheet.tools = []), 'sheet.tools'],
+    [
+      'a misspelt field',
+      (bad: ReturnType<typeof good>) => (bad.facts[0].body.scool = 'x'),
+      'facts.0.body.scool',
+    ],
+    [
+      'no tools',
+      (bad: ReturnType<typeof good>) => (bad.facts[0].body.tools = []),
+      'facts.0.body.tools',
+    ],
     ['another version', (bad: ReturnType<typeof good>) => (bad.version = 9), 'version'],
   ])('%s is found at its place', (_, spoil, place) => {
     const bad = good()

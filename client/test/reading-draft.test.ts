@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { newReadingSchema, parseSetupText } from '@pine/contract'
+import { readingSchema, parseSetupText } from '@pine/contract'
 import { solve, waysAsked, type QuantityName, type SetupDocument } from '@pine/core'
 import { bodyOf, circumstanceProblem, type ReadingDraft } from '../src/areas/run/reading-draft'
 
@@ -26,7 +26,7 @@ const carried: QuantityName = { of: 'carried-difference', row: 'G54' }
 
 /** What is entered, as the contract takes it. */
 const entered = (quantity: QuantityName, changes: Partial<ReadingDraft>) =>
-  newReadingSchema.parse(bodyOf(draft(changes), quantity, written, undefined, false))
+  readingSchema.parse(bodyOf(draft(changes), quantity, written, undefined, false))
 
 /** Z of the row that a difference gives. */
 function heightOf(quantity: QuantityName, body: object): number {
@@ -36,7 +36,8 @@ function heightOf(quantity: QuantityName, body: object): number {
       ? { ...plan, Z: { by: quantity.of, facing: mm('0') } }
       : plan,
   )
-  const reading = { ...body, id: 'last', by: '', at: '' } as SetupDocument['readings'][number]
+  const last = { id: 'last', by: { name: '' }, at: '', via: 'typed', place: document.length }
+  const reading = { ...body, ...last } as SetupDocument['readings'][number]
   const solution = solve({
     ...document,
     sheet: { ...document.sheet, offsets },

@@ -1,19 +1,6 @@
 import { z } from 'zod'
-import { newProgramCheckSchema, newProgramSchema } from './program-schema'
-import {
-  gaugeSchema,
-  machineDeclarationSchema,
-  newAcceptanceSchema,
-  newCheckOffSchema,
-  newEventSchema,
-  newKeyInSchema,
-  newLiftSchema,
-  newProofSchema,
-  newReadBackSchema,
-  newReadingSchema,
-  setupDocumentSchema,
-  setupSheetSchema,
-} from './setup-schema'
+import { setupFactSchema, setupFileSchema } from './setup-facts'
+import { gaugeSchema, machineDeclarationSchema, setupSheetSchema } from './setup-schema'
 import { solutionViewSchema } from './solution-view'
 
 /** Four to eight digits: typed with oily thumbs. */
@@ -32,43 +19,13 @@ export const signInSchema = z.strictObject({ personId: z.uuid(), pin: pinSchema 
 
 export const machineSchema = z.object({ id: z.uuid(), machine: machineDeclarationSchema })
 export type MachineEntry = z.infer<typeof machineSchema>
+export const shopSchema = z.object({ id: z.uuid(), name: z.string() })
+
 export const newMachineSchema = z.strictObject({ id: z.uuid(), machine: machineDeclarationSchema })
 
 export const shopGaugeSchema = z.object({ id: z.uuid(), gauge: gaugeSchema })
 export type ShopGauge = z.infer<typeof shopGaugeSchema>
 export const newShopGaugeSchema = z.strictObject({ id: z.uuid(), gauge: gaugeSchema })
-
-/** What happened at a set-up. Who and when are added by the server; nothing is ever changed. */
-export const newFactSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ id: z.uuid(), kind: z.literal('sheet'), body: setupSheetSchema }),
-  z.strictObject({ id: z.uuid(), kind: z.literal('reading'), body: newReadingSchema }),
-  z.strictObject({ id: z.uuid(), kind: z.literal('key-in'), body: newKeyInSchema }),
-  z.strictObject({ id: z.uuid(), kind: z.literal('read-back'), body: newReadBackSchema }),
-  z.strictObject({ id: z.uuid(), kind: z.literal('event'), body: newEventSchema }),
-  z.strictObject({ id: z.uuid(), kind: z.literal('acceptance'), body: newAcceptanceSchema }),
-  z.strictObject({ id: z.uuid(), kind: z.literal('proof'), body: newProofSchema }),
-  z.strictObject({ id: z.uuid(), kind: z.literal('lift'), body: newLiftSchema }),
-  z.strictObject({ id: z.uuid(), kind: z.literal('check-off'), body: newCheckOffSchema }),
-  z.strictObject({ id: z.uuid(), kind: z.literal('program'), body: newProgramSchema }),
-  z.strictObject({ id: z.uuid(), kind: z.literal('program-check'), body: newProgramCheckSchema }),
-  z.strictObject({ id: z.uuid(), kind: z.literal('record'), body: z.strictObject({}) }),
-])
-export type NewFact = z.infer<typeof newFactSchema>
-export const FACT_KINDS = [
-  'sheet',
-  'reading',
-  'key-in',
-  'read-back',
-  'event',
-  'acceptance',
-  'proof',
-  'lift',
-  'check-off',
-  'program',
-  'program-check',
-  'record',
-] as const
-export type FactKind = (typeof FACT_KINDS)[number]
 
 export const newSetupSchema = z.strictObject({
   id: z.uuid(),
@@ -76,27 +33,33 @@ export const newSetupSchema = z.strictObject({
   sheet: setupSheetSchema,
 })
 
-/** The frozen document with its solution: opened again, it shows the same numbers to the digit. */
+/** What a record froze: opened again, it shows the same numbers to the digit. */
 export const recordSchema = z.object({
   id: z.uuid(),
   by: z.string(),
   at: z.string(),
   hash: z.string(),
-  document: setupDocumentSchema,
+  readings: z.number(),
+  keyIns: z.number(),
   solution: solutionViewSchema,
 })
 export type SetupRecord = z.infer<typeof recordSchema>
 
+/** A set-up with all its facts. */
 export const setupAnswerSchema = z.object({
-  document: setupDocumentSchema,
-  solution: solutionViewSchema,
-  records: z.array(recordSchema),
-  /** The last record stands for the set-up as it is: nothing was entered since. */
-  released: z.boolean(),
+  file: setupFileSchema,
   createdBy: z.string(),
   createdAt: z.string(),
 })
 export type SetupAnswer = z.infer<typeof setupAnswerSchema>
+
+/** The facts of a set-up from a place on: what a fact is answered with. */
+export const factsAnswerSchema = z.object({
+  /** Place of the first of them. */
+  from: z.number(),
+  facts: z.array(setupFactSchema),
+})
+export type FactsAnswer = z.infer<typeof factsAnswerSchema>
 
 export const setupSummarySchema = z.object({
   id: z.uuid(),
@@ -113,5 +76,7 @@ export const setupSummarySchema = z.object({
   /** It was released, now or before; `nextStation` tells whether something is open again. */
   recorded: z.boolean(),
   warnings: z.number(),
+  /** From when on a number of it is older than the shop allows; null where none grows old. */
+  oldFrom: z.string().nullable(),
 })
 export type SetupSummary = z.infer<typeof setupSummarySchema>

@@ -1,12 +1,6 @@
 export {
-  setupDocumentSchema,
   setupSheetSchema,
   readingSchema,
-  newReadingSchema,
-  keyInSchema,
-  newKeyInSchema,
-  readBackSchema,
-  newReadBackSchema,
   machineDeclarationSchema,
   controlProfileSchema,
   gaugeSchema,
@@ -14,7 +8,6 @@ export {
   offsetPlanSchema,
   axisPlanSchema,
   writtenLengthSchema,
-  SHAPES_ARE_EQUAL,
 } from './setup-schema'
 export {
   errorBodySchema,
@@ -25,9 +18,20 @@ export {
   type ReportedProblem,
 } from './report'
 export { keptProgramTextSchema, LONGEST_PROGRAM, type KeptProgramText } from './program-schema'
-export { parseSetupDocument, parseSetupText, type ParsedDocument } from './parse-document'
+export {
+  SETUP_FACTS,
+  SETUP_FACT_KINDS,
+  SHAPES_ARE_EQUAL,
+  factWords,
+  newFactSchema,
+  setupFactSchema,
+  setupFileSchema,
+  type NewFact,
+  type SetupFactKind,
+} from './setup-facts'
+export { FACTS, FACT_KINDS, type FactKind } from './facts'
+export { parseSetupFile, parseSetupText, type ParsedSetup } from './parse-document'
 export { setupJsonSchema } from './json-schema'
-export { appendFact, factIds, type FactStamp } from './append-fact'
 export { solutionViewSchema, viewSolution, type SolutionView } from './solution-view'
 export {
   pinSchema,
@@ -39,18 +43,18 @@ export {
   newMachineSchema,
   shopGaugeSchema,
   newShopGaugeSchema,
-  newFactSchema,
   newSetupSchema,
   recordSchema,
   setupAnswerSchema,
+  factsAnswerSchema,
+  shopSchema,
   setupSummarySchema,
-  FACT_KINDS,
   type Person,
   type MachineEntry,
   type ShopGauge,
-  type NewFact,
-  type FactKind,
   type SetupRecord,
   type SetupAnswer,
+  type FactsAnswer,
   type SetupSummary,
 } from './api'
+export type { StreamKind, Via } from '@pine/core'

@@ -1,26 +1,61 @@
-import { checkDocument, type SetupDocument } from '@pine/core'
+import { checkDocument, foldSetup, type SetupDocument, type SetupFile } from '@pine/core'
 import { reportIssues, reportProblem, type ReportedProblem } from './report'
-import { setupDocumentSchema } from './setup-schema'
+import { setupFileSchema } from './setup-facts'
+import { carryOver, version1Schema } from './version-1'
 
-export type ParsedDocument =
-  | { readonly ok: true; readonly document: SetupDocument }
+export type ParsedSetup =
+  | { readonly ok: true; readonly file: SetupFile; readonly document: SetupDocument }
   | { readonly ok: false; readonly problems: readonly ReportedProblem[] }
 
-/** Reads a set-up file: its shape first, then every number and name in it, all problems in one pass. */
-export function parseSetupDocument(input: unknown): ParsedDocument {
-  const parsed = setupDocumentSchema.safeParse(input)
-  if (!parsed.success) return { ok: false, problems: reportIssues(parsed.error, input) }
-  const document = withOrder(parsed.data)
-  const problems = checkDocument(document)
-  return problems.length === 0
-    ? { ok: true, document }
-    : { ok: false, problems: problems.map(reportProblem) }
+/**
+ * Reads a set-up file: its shape first, then every number and name in it, all problems in one pass. A file of version 1
+ * is carried over, and its problems are told where they stand in it.
+ */
+export function parseSetupFile(input: unknown): ParsedSetup {
+  if (!isVersion1(input)) return parseVersion2(input)
+  const old = version1Schema.safeParse(input)
+  if (!old.success) return { ok: false, problems: reportIssues(old.error, input) }
+  const { file, places } = carryOver(old.data)
+  const parsed = parseVersion2(file)
+  if (parsed.ok) return parsed
+  return {
+    ok: false,
+    problems: parsed.problems.map((problem) => ({
+      ...problem,
+      place: problem.place.replace(/^facts\.(\d+)\.body/, (all, place) => places[place] ?? all),
+    })),
+  }
 }
 
+const isVersion1 = (input: unknown): boolean =>
+  typeof input === 'object' && input !== null && 'version' in input && input.version === 1
+
+function parseVersion2(input: unknown): ParsedSetup {
+  const parsed = setupFileSchema.safeParse(input)
+  if (!parsed.success) return { ok: false, problems: reportIssues(parsed.error, input) }
+  const document = foldSetup(parsed.data)
+  const problems = checkDocument(document)
+  return problems.length === 0
+    ? { ok: true, file: parsed.data, document }
+    : {
+        ok: false,
+        problems: problems.map((problem) =>
+          reportProblem({
+            ...problem,
+            place: problem.place.replace(/^sheet/, sheetOf(parsed.data)),
+          }),
+        ),
+      }
+}
+
+/** Where the sheet that is in force stands in the file. */
+const sheetOf = ({ facts }: SetupFile): string =>
+  `facts.${facts.findLastIndex(({ kind }) => kind === 'sheet')}.body`
+
 /** The same for the text of a file. */
-export function parseSetupText(text: string): ParsedDocument {
+export function parseSetupText(text: string): ParsedSetup {
   try {
-    return parseSetupDocument(JSON.parse(text))
+    return parseSetupFile(JSON.parse(text))
   } catch (cause) {
     const detail = cause instanceof Error ? cause.message : String(cause)
     return {
@@ -36,21 +71,5 @@ export function parseSetupText(text: string): ParsedDocument {
         },
       ],
     }
-  }
-}
-
-/**
- * Files from before read-backs said after how many readings they were made. All facts of such a file have their times
- * from one server's clock, so here, once, the times tell; from then on the order does.
- */
-function withOrder(document: SetupDocument): SetupDocument {
-  if (document.readBacks.every(({ afterReadings }) => afterReadings !== undefined)) return document
-  const readAt = document.readings.map(({ at }) => Date.parse(at))
-  return {
-    ...document,
-    readBacks: document.readBacks.map((readBack) => ({
-      afterReadings: readAt.filter((at) => at <= Date.parse(readBack.at)).length,
-      ...readBack,
-    })),
   }
 }

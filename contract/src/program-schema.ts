@@ -89,10 +89,10 @@ const readingShape = z.strictObject({
 export const programReadingSchema: z.ZodType<ProgramReading, ProgramReading> =
   readingShape as z.ZodType<ProgramReading, unknown> as z.ZodType<ProgramReading, ProgramReading>
 
-const sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'a SHA-256 in lower-case hexadecimal')
+export const sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'a SHA-256 in lower-case hexadecimal')
 
-/** A program that was read, as it is sent: the server adds who and when. */
-export const newProgramSchema = z.strictObject({
+/** A program that was read. */
+export const programSchema = z.strictObject({
   name: z.string().min(1).max(200),
   bytes: count,
   sha256,
@@ -104,4 +104,4 @@ export const LONGEST_PROGRAM = 32 * 1024 * 1024
 /** The text of a program that is kept, by the hash of its bytes. */
 export const keptProgramTextSchema = z.strictObject({ sha256, bytes: count })
 export type KeptProgramText = z.infer<typeof keptProgramTextSchema>
-export const newProgramCheckSchema = z.strictObject({ sha256 })
+export const programCheckSchema = z.strictObject({ sha256 })

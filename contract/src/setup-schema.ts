@@ -8,11 +8,7 @@ import {
   LENGTH_UNITS,
   OFFSET_ROWS,
   SCHOOLS,
-  type Reading,
-  type SetupDocument,
-  type SetupSheet,
 } from '@pine/core'
-import { newProgramCheckSchema, newProgramSchema } from './program-schema'
 import { z } from 'zod'
 
 const name = z.string().trim().min(1).max(120)
@@ -197,7 +193,6 @@ export const setupSheetSchema = z.strictObject({
   offsets: z.array(offsetPlanSchema).min(1).max(100),
 })
 
-const fact = { id: factId, by: name, at: z.iso.datetime({ offset: true }) }
 const gaugeIds = z.array(name).max(10)
 const way = z.enum(['+', '-'])
 const approaches = z.strictObject({ X: way.optional(), Y: way.optional() }).optional()
@@ -268,43 +263,17 @@ const readingVariants = [
   }),
 ] as const
 
-/** A reading as it is sent: the server adds who and when. */
-export const newReadingSchema = z.discriminatedUnion('of', readingVariants)
+export const readingSchema = z.discriminatedUnion('of', readingVariants)
 
-export const readingSchema = z.discriminatedUnion('of', [
-  readingVariants[0].extend(fact),
-  readingVariants[1].extend(fact),
-  readingVariants[2].extend(fact),
-  readingVariants[3].extend(fact),
-  readingVariants[4].extend(fact),
-  readingVariants[5].extend(fact),
-  readingVariants[6].extend(fact),
-  readingVariants[7].extend(fact),
-  readingVariants[8].extend(fact),
-  readingVariants[9].extend(fact),
-  readingVariants[10].extend(fact),
-])
+export const keyInSchema = z.strictObject({ address, mode: keyMode, typed: writtenLengthSchema })
 
-export const newKeyInSchema = z.strictObject({ address, mode: keyMode, typed: writtenLengthSchema })
-export const keyInSchema = newKeyInSchema.extend(fact)
-
-export const newReadBackSchema = z.strictObject({
+export const readBackSchema = z.strictObject({
   address,
   moment: z.enum(['before', 'after']),
   shown: writtenLengthSchema,
 })
-export const readBackSchema = newReadBackSchema.extend({
-  ...fact,
-  afterReadings: z.int().min(0).optional(),
-})
-
 const machineAxis = z.enum(['X', 'Y', 'Z'])
-const happened = {
-  ...fact,
-  afterReadings: z.int().min(0),
-  afterReadBacks: z.int().min(0).optional(),
-}
-const eventVariants = [
+export const eventSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('part-changed'), row }),
   z.strictObject({ kind: z.literal('plane-moved') }),
   z.strictObject({ kind: z.literal('tool-changed'), tool: registerNumber }),
@@ -315,7 +284,7 @@ const eventVariants = [
     value: writtenLengthSchema,
   }),
   z.strictObject({ kind: z.literal('unit-changed') }),
-  z.strictObject({ kind: z.literal('check-failed'), gauge: name, goodUntil: z.int().min(0) }),
+  z.strictObject({ kind: z.literal('check-failed'), gauge: name, lastGood: factId.optional() }),
   z.strictObject({ kind: z.literal('rebased'), tool: registerNumber }),
   z.strictObject({
     kind: z.literal('home-recovered'),
@@ -325,35 +294,14 @@ const eventVariants = [
       Z: writtenLengthSchema,
     }),
   }),
-] as const
-
-/** An event as it is sent: the server adds who, when, and after which facts. */
-export const newEventSchema = z.discriminatedUnion('kind', eventVariants)
-
-export const setupEventSchema = z.discriminatedUnion('kind', [
-  eventVariants[0].extend(happened),
-  eventVariants[1].extend(happened),
-  eventVariants[2].extend(happened),
-  eventVariants[3].extend(happened),
-  eventVariants[4].extend(happened),
-  eventVariants[5].extend(happened),
-  eventVariants[6].extend(happened),
-  eventVariants[7].extend(happened),
-  eventVariants[8].extend(happened),
 ])
 
-export const newAcceptanceSchema = z.strictObject({
+export const acceptanceSchema = z.strictObject({
   address,
   reason: words.min(1, 'a reason'),
   accepts: name,
 })
-export const acceptanceSchema = newAcceptanceSchema.extend({
-  ...fact,
-  afterReadings: z.int().min(0),
-  afterReadBacks: z.int().min(0),
-})
-
-export const newProofSchema = z.strictObject({
+export const proofSchema = z.strictObject({
   row,
   tool: registerNumber,
   clearance: writtenLengthSchema,
@@ -363,18 +311,11 @@ export const newProofSchema = z.strictObject({
     .strictObject({ position: writtenLengthSchema, distanceToGo: writtenLengthSchema })
     .optional(),
 })
-export const proofSchema = newProofSchema.extend({
-  ...fact,
-  afterReadings: z.int().min(0),
-  afterReadBacks: z.int().min(0),
-})
-
-export const newLiftSchema = z.strictObject({
+export const liftSchema = z.strictObject({
   moves: z.enum(['in', 'out']),
   where: z.enum(LIFT_PLACES),
   amount: writtenLengthSchema,
 })
-export const liftSchema = newLiftSchema.extend(fact)
 
 const homeMark = z.strictObject({ dial: writtenLengthSchema, coarse: writtenLengthSchema })
 const measured = z.strictObject({
@@ -384,7 +325,7 @@ const measured = z.strictObject({
   measured: writtenLengthSchema,
 })
 const leftOut = { leftOut: words.min(1, 'a reason').optional() }
-const checkOffVariants = [
+export const checkOffSchema = z.discriminatedUnion('of', [
   z.strictObject({
     of: z.literal('home'),
     marks: z.strictObject({ X: homeMark, Y: homeMark, Z: homeMark }).optional(),
@@ -397,54 +338,4 @@ const checkOffVariants = [
     ...leftOut,
   }),
   z.strictObject({ of: z.literal('first-part'), measured: z.array(measured).max(100), ...leftOut }),
-] as const
-const seenTo = {
-  ...fact,
-  afterEvents: z.int().min(0),
-  afterReadBacks: z.int().min(0),
-  afterPrograms: z.int().min(0).optional(),
-  afterProgramChecks: z.int().min(0).optional(),
-}
-
-/** What is seen to, as it is sent: the server adds who, when, and after which facts. */
-export const newCheckOffSchema = z.discriminatedUnion('of', checkOffVariants)
-export const checkOffSchema = z.discriminatedUnion('of', [
-  checkOffVariants[0].extend(seenTo),
-  checkOffVariants[1].extend(seenTo),
-  checkOffVariants[2].extend(seenTo),
-  checkOffVariants[3].extend(seenTo),
 ])
-
-/** The open set-up file, version 1: docs/setup-file.md. */
-export const setupDocumentSchema = z.strictObject({
-  format: z.literal('pine-compass/setup'),
-  version: z.literal(1),
-  id: z.uuid(),
-  sheet: setupSheetSchema,
-  readings: z.array(readingSchema).max(20_000),
-  keyIns: z.array(keyInSchema).max(20_000),
-  readBacks: z.array(readBackSchema).max(20_000),
-  events: z.array(setupEventSchema).max(20_000).optional(),
-  acceptances: z.array(acceptanceSchema).max(20_000).optional(),
-  proofs: z.array(proofSchema).max(20_000).optional(),
-  lifts: z.array(liftSchema).max(20_000).optional(),
-  checkOffs: z.array(checkOffSchema).max(20_000).optional(),
-  programs: z.array(newProgramSchema.extend(fact)).max(1000).optional(),
-  programChecks: z.array(newProgramCheckSchema.extend(fact)).max(1000).optional(),
-})
-
-// Core owns the shape that it computes on and may not import a validator, so the two are held
-// equal here: a field that is added on one side alone does not compile.
-type Exact<A, B> = [A] extends [B] ? ([B] extends [A] ? true : never) : never
-export const SHAPES_ARE_EQUAL: readonly [
-  Exact<DeepReadonly<z.infer<typeof setupSheetSchema>>, SetupSheet>,
-  Exact<DeepReadonly<z.infer<typeof readingSchema>>, Reading>,
-  Exact<DeepReadonly<z.infer<typeof setupDocumentSchema>>, SetupDocument>,
-] = [true, true, true]
-
-// A length is a number with a name, and no object to look into.
-type DeepReadonly<T> = T extends number
-  ? T
-  : T extends object
-    ? { readonly [Key in keyof T]: DeepReadonly<T[Key]> }
-    : T

@@ -153,7 +153,7 @@ function viewRegister(
     value: value === undefined ? null : formatLength(value, unit, decimals),
     state,
     stale: stale ? describeStale(stale) : null,
-    accepted: accepted ? { by: accepted.by, reason: accepted.reason } : null,
+    accepted: accepted ? { by: accepted.by.name, reason: accepted.reason } : null,
     uncertainty: budget
       ? {
           expanded: formatLength(toNanometres(budget.expandedMm * NANOMETRES_PER.mm), unit, fine),

@@ -4,20 +4,23 @@ import {
   PROBLEM_CODES,
   SLIP_CODES,
   WARNING_CODES,
+  appendFact,
   describeCause,
   describeProblem,
   describeWarning,
+  factIds,
+  foldSetup,
   solve,
   toNanometres,
 } from '@pine/core'
 import {
-  appendFact,
+  factWords,
   newFactSchema,
-  parseSetupDocument,
+  parseSetupFile,
   parseSetupText,
+  SETUP_FACT_KINDS,
   solutionViewSchema,
   viewSolution,
-  type NewFact,
 } from '../src'
 
 const example = (file: string) => readFileSync(join(__dirname, '../../docs/examples', file), 'utf8')
@@ -37,26 +40,33 @@ test('every field of a document is needed or known: leaving one out is told at i
   const whole = JSON.parse(example('setting-plane.json'))
   for (const field of Object.keys(whole)) {
     const { [field]: _left, ...rest } = whole
-    const parsed = parseSetupDocument(rest)
+    const parsed = parseSetupFile(rest)
     expect(parsed).toMatchObject({ ok: false, problems: [{ place: field, received: 'nothing' }] })
   }
 })
 
 test('several problems are told in one pass, with what came', () => {
   const bad = JSON.parse(example('setting-plane.json'))
-  bad.sheet.unit = 'furlong'
-  bad.sheet.tools[0].number = 0
-  bad.readings[0].of = 'elsewhere'
-  const parsed = parseSetupDocument(bad)
+  const { body: sheet } = bad.facts[0]
+  sheet.unit = 'furlong'
+  sheet.tools[0].number = 0
+  bad.facts[1].body.of = 'elsewhere'
+  const parsed = parseSetupFile(bad)
   expect(parsed.ok ? [] : parsed.problems.map(({ place, received }) => [place, received])).toEqual([
-    ['sheet.unit', 'furlong'],
-    ['sheet.tools.0.number', '0'],
-    ['readings.0.of', 'elsewhere'],
+    ['facts.0.body.unit', 'furlong'],
+    ['facts.0.body.tools.0.number', '0'],
+    ['facts.1.body.of', 'elsewhere'],
   ])
 })
 
+test('a stream that does not begin with a sheet is no set-up', () => {
+  const bad = JSON.parse(example('setting-plane.json'))
+  bad.facts.reverse()
+  expect(parseSetupFile(bad)).toMatchObject({ ok: false, problems: [{ place: 'facts.0.kind' }] })
+})
+
 test('a long value is not repeated back at full length', () => {
-  const parsed = parseSetupDocument({
+  const parsed = parseSetupFile({
     ...JSON.parse(example('setting-plane.json')),
     format: 'x'.repeat(5000),
   })
@@ -112,17 +122,51 @@ describe('every code has words of its own', () => {
   })
 })
 
-test('a document put together fact by fact is the document itself', () => {
-  const parsed = parseSetupText(example('gauge-line.json'))
+test('a set-up put together fact by fact is the set-up itself', () => {
+  const parsed = parseSetupText(example('whole-run.json'))
   if (!parsed.ok) throw new Error('the example is broken')
-  const { readings, ...rest } = parsed.document
-  const begun = { ...rest, readings: [] }
-  const again = readings.reduce<typeof parsed.document>(
-    (document, { id, by, at, ...body }) =>
-      appendFact(document, newFactSchema.parse({ id, kind: 'reading', body }), { by, at }),
-    begun,
+  const { file, document } = parsed
+  const [first, ...rest] = file.facts
+  const begun = foldSetup({ id: file.id, facts: [first!] })
+  expect(rest.reduce(appendFact, begun)).toEqual(document)
+  const places = SETUP_FACT_KINDS.flatMap((kind) =>
+    file.facts.flatMap((fact, place) => (fact.kind === kind && kind !== 'sheet' ? [place] : [])),
   )
-  expect(again).toEqual(parsed.document)
-  const record: NewFact = { id: readings[0]!.id, kind: 'record', body: {} }
-  expect(appendFact(again, record, { by: 'x', at: 'y' })).toBe(again)
+  expect(new Set(places).size).toBe(document.length - 1)
+  expect(factIds(document).size).toBe(document.length - 1)
+})
+
+describe('one table of fact kinds', () => {
+  const id = '019aaaaa-0000-7000-8000-000000000001'
+
+  test('a fact is refused outside its kind, and a record brings nothing of its own', () => {
+    const sent = (kind: string, body: unknown) =>
+      newFactSchema.safeParse({ id, kind, body }).success
+    expect(sent('lift', { moves: 'in', where: 'lengths', amount: { text: '1', unit: 'mm' } })).toBe(
+      true,
+    )
+    expect(sent('lift', { kind: 'home-lost' })).toBe(false)
+    expect(sent('machine', {})).toBe(false)
+    expect(sent('record', {})).toBe(true)
+    expect(sent('record', { hash: 'a'.repeat(64) })).toBe(false)
+  })
+
+  test('every kind has words of its own for a fact that waits or was refused', () => {
+    const written = { text: '12.5', unit: 'mm' }
+    const fact = { name: 'plate', address: 'H3', row: 'G54', tool: 4 }
+    const words = SETUP_FACT_KINDS.map((kind) =>
+      factWords({
+        id,
+        kind,
+        body: { ...fact, read: written, shown: written, amount: written },
+      } as never),
+    )
+    expect(new Set(words).size).toBe(SETUP_FACT_KINDS.length)
+    for (const one of words) expect(one).not.toMatch(/undefined|object/)
+  })
+
+  test('the documentation of the file names each kind', () => {
+    const docs = readFileSync(join(__dirname, '../../docs/setup-file.md'), 'utf8')
+    for (const kind of SETUP_FACT_KINDS) expect(docs).toContain(`\`${kind}\``)
+  })
 })

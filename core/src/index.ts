@@ -67,21 +67,39 @@ export {
   type KnownSize,
   type SlipCode,
 } from './slips/slip'
+export { isSamePerson, VIAS, type Author, type Entered, type Via } from './journal/entered'
+export { STREAM_KINDS, type Fact, type StreamKind } from './journal/stream'
+export { appendFact, factIds, foldSetup, isReleased } from './setup/fold'
 export {
   LIFT_PLACES,
   type Acceptance,
+  type AcceptanceBody,
   type CheckOff,
+  type CheckOffBody,
+  type EventBody,
   type HomeMark,
   type KeyIn,
+  type KeyInBody,
   type Lift,
+  type LiftBody,
   type LiftPlace,
   type Measured,
+  type ProgramBody,
+  type ProgramCheckBody,
   type ProgramChecked,
   type ProgramRead,
   type Proof,
+  type ProofBody,
   type Quantity,
   type ReadBack,
+  type ReadBackBody,
   type Reading,
+  type ReadingBody,
+  type RecordBody,
+  type Recorded,
+  type SetupBodies,
+  type SetupFact,
+  type SetupFile,
   type SetupDocument,
   type SetupEvent,
   type SpindleState,
@@ -113,7 +131,7 @@ export {
 export { quantityKey, axisOfQuantity, standingReadings, type QuantityName } from './setup/quantity'
 export { facesToTouch } from './setup/plan-axes'
 export { solve, type SolveMoment } from './setup/solve'
-export { checkDocument } from './setup/check-document'
+export { checkDocument, checkSheet } from './setup/check-document'
 export {
   TRUST_STATES,
   WARNING_CODES,
@@ -164,7 +182,7 @@ export {
 export { followingStep } from './plan/following'
 export { neededFirst } from './plan/needed-first'
 export { standingCheckOff } from './plan/step-state'
-export { recoveryOf, type HomeMarks, type Recovery } from './plan/recovery'
+export { recoveryOf, type Recovery } from './plan/recovery'
 export { describeMarks } from './words/marks-words'
 export { consequencesOf, type Consequences, type RegisterChange } from './plan/consequences'
 export {
@@ -218,7 +236,7 @@ export {
   type EdgeTouch,
   type TurnedCorner,
 } from './features/edge'
-export { staleBy, nameOfReason, type StaleReason } from './freshness/stale'
+export { oldFrom, staleBy, nameOfReason, type StaleReason } from './freshness/stale'
 export { rebaseOf, type Rebase } from './setup/rebase'
 export { alikeRepeats, repeatSpread } from './setup/repeats'
 export { edgeTouches } from './setup/edges'
@@ -245,6 +263,7 @@ export {
 } from './proof/proof'
 export { activeLift, mayLift } from './proof/lift'
 export { addressesOf, proofVerdict, GAP_WITHIN, type ProofVerdict } from './proof/proven'
+export { type HomeMarks } from './freshness/home-frames'
 export { foundAgain, type FoundAgain, type MarkReading } from './freshness/home-marks'
 export { outOfReach, type OutOfReach, type WorkPosition } from './proof/reach'
 export {

@@ -7,17 +7,20 @@ import {
   type OffsetPlan,
   type Reading,
   type SetupDocument,
-  type SetupEvent,
   type Solution,
 } from '../src'
 import {
+  checkFailed,
   difference,
+  event,
   fact,
   frontTouch,
   leftTouch,
+  MIRA,
   mm,
   noseTouch,
   readingOf,
+  shown,
   tipTouch,
   workedDocument,
   workedSheet,
@@ -31,14 +34,6 @@ const registers = (document: SetupDocument, now?: string) =>
   )
 const stateOf = (document: SetupDocument, address: string) =>
   registers(document).get(address)?.state
-const event = (details: object, afterReadings: number, afterReadBacks = 0) =>
-  ({ ...fact(), afterReadings, afterReadBacks, ...details }) as SetupEvent
-const seen = (address: string, text: string) => ({
-  ...fact(),
-  address,
-  moment: 'after' as const,
-  shown: mm(text),
-})
 const tip = (tool: number, read: string) =>
   readingOf<'tip-on-plane'>({ of: 'tip-on-plane', tool, read: mm(read), with: ['setter'] })
 
@@ -51,8 +46,8 @@ test('a number that was carried over is to be keyed again; it is no slip', () =>
   const shift = { X: mm('-0.050'), Y: mm('0'), Z: mm('0') }
   const document: SetupDocument = {
     ...workedDocument({}, [leftTouch(), frontTouch()]),
-    readBacks: [seen('G54.X', '-347.300'), seen('G54.Y', '-210.000')],
-    events: [event({ kind: 'home-lost' }, 2, 2), event({ kind: 'home-recovered', shift }, 2, 2)],
+    readBacks: [shown('G54.X', '-347.300'), shown('G54.Y', '-210.000')],
+    events: [event({ kind: 'home-lost' }), event({ kind: 'home-recovered', shift })],
   }
   expect(registers(document).get('G54.X')).toMatchObject({ state: 'read', value: -347_350_000 })
   expect(registers(document).get('G54.X')?.readBack).toBeUndefined()
@@ -66,9 +61,11 @@ test('a repeat that is typed as a whole number is explained like any other', () 
 
 describe('read again after something moved', () => {
   test('the readings from before give way; nothing has to be struck out', () => {
+    const [first, carried] = [tip(1, '-220.000'), difference()]
+    const changed = event({ kind: 'tool-changed', tool: 1 })
     const document: SetupDocument = {
-      ...workedDocument({}, [tip(1, '-220.000'), difference(), tip(1, '-215.000')]),
-      events: [event({ kind: 'tool-changed', tool: 1 }, 2)],
+      ...workedDocument({}, [first, carried, tip(1, '-215.000')]),
+      events: [changed],
     }
     expect(registers(document).get('H1')).toMatchObject({ state: 'read', value: -265_000_000 })
   })
@@ -76,7 +73,7 @@ describe('read again after something moved', () => {
   test('before it is read again it is stale, and its step is open', () => {
     const document: SetupDocument = {
       ...workedDocument({}, [tip(1, '-220.000'), difference()]),
-      events: [event({ kind: 'tool-changed', tool: 1 }, 2)],
+      events: [event({ kind: 'tool-changed', tool: 1 })],
     }
     expect(stateOf(document, 'H1')).toBe('stale')
     const step = stepsOf(document, solve(document), false).find(
@@ -87,13 +84,14 @@ describe('read again after something moved', () => {
 
   test('what the control shows from before is the value to be replaced, not a slip', () => {
     const base = workedDocument({}, [tip(1, '-220.000')])
-    const readBacks = [{ ...seen('H1', '-270.000'), afterReadings: 1 }]
+    const readBacks = [shown('H1', '-270.000')]
+    const changed = event({ kind: 'tool-changed', tool: 1 })
     const again = tip(1, '-215.000')
     const register = registers({
       ...base,
       readBacks,
       readings: [...base.readings, again],
-      events: [event({ kind: 'tool-changed', tool: 1 }, 1)],
+      events: [changed],
     }).get('H1')
     expect(register?.state).toBe('read')
     expect(register?.readBack).toBeUndefined()
@@ -103,15 +101,14 @@ describe('read again after something moved', () => {
 
 describe('re-base', () => {
   // T1 stands on the setter at −220, the plane is set again 0.4 lower, T1 stands at −220.4 on it.
-  const rebased = (...readings: Reading[]): SetupDocument => ({
-    ...workedDocument({ tools: twoTools }, [
-      tip(1, '-220.000'),
-      tip(2, '-180.000'),
-      tip(1, '-220.400'),
-      ...readings,
-    ]),
-    events: [event({ kind: 'plane-moved' }, 2), event({ kind: 'rebased', tool: 1 }, 3)],
-  })
+  const rebased = (...before: Reading[]): SetupDocument => {
+    const touched = before.length > 0 ? before : [tip(1, '-220.000'), tip(2, '-180.000')]
+    const moved = event({ kind: 'plane-moved' })
+    return {
+      ...workedDocument({ tools: twoTools }, [...touched, tip(1, '-220.400')]),
+      events: [moved, event({ kind: 'rebased', tool: 1 })],
+    }
+  }
 
   test('all lengths shift by what the tool that was touched twice tells', () => {
     expect(registers(rebased()).get('H1')?.value).toBe(-270_400_000)
@@ -120,26 +117,26 @@ describe('re-base', () => {
 
   test('without it the other tool is stale', () => {
     const document = rebased()
-    expect(stateOf({ ...document, events: [document.events![0]!] }, 'H2')).toBe('stale')
+    expect(stateOf({ ...document, events: [document.events[0]!] }, 'H2')).toBe('stale')
   })
 
   test('a difference that was carried from the old plane shifts the other way', () => {
-    const document: SetupDocument = {
-      ...workedDocument({}, [tip(1, '-220.000'), difference(), tip(1, '-220.400')]),
-      events: [event({ kind: 'plane-moved' }, 2), event({ kind: 'rebased', tool: 1 }, 3)],
-    }
+    const document = rebased(tip(1, '-220.000'), difference())
     // The part did not move: 30.0 below the old plane is 29.6 below the new one.
     expect(registers(document).get('G54.Z')).toMatchObject({ state: 'read', value: -29_600_000 })
   })
 
   test('a tool that was not touched on both planes cannot tell', () => {
     const document = rebased()
+    const untold = event({ kind: 'rebased', tool: 2 })
     expect(
       checkDocument({
         ...document,
-        events: [document.events![0]!, event({ kind: 'rebased', tool: 2 }, 3)],
+        events: [document.events[0]!, untold],
       }),
-    ).toMatchObject([{ code: 'rebase-undetermined', place: 'events.1', received: 'T2' }])
+    ).toMatchObject([
+      { code: 'rebase-undetermined', place: `facts.${untold.place}.body`, received: 'T2' },
+    ])
   })
 })
 
@@ -147,28 +144,30 @@ describe('the control', () => {
   test('an external offset that changed is taken off every work offset', () => {
     const document: SetupDocument = {
       ...workedDocument(),
-      events: [event({ kind: 'external-changed', axis: 'Z', value: mm('-5') }, 5)],
+      events: [event({ kind: 'external-changed', axis: 'Z', value: mm('-5') })],
     }
     expect(registers(document).get('G54.Z')?.value).toBe(-25_000_000)
     expect(registers(document).get('G54.X')?.value).toBe(-347_300_000)
   })
 
   test('a unit that changed takes away what was read back before it', () => {
-    const document: SetupDocument = {
-      ...workedDocument(),
-      readBacks: [seen('H1', '-270.000'), seen('G54.Z', '-30.000')],
-    }
+    const [base, before, switching] = [
+      workedDocument(),
+      shown('H1', '-270.000'),
+      event({ kind: 'unit-changed' }),
+    ]
+    const document = { ...base, readBacks: [before, shown('G54.Z', '-30.000')] }
     expect(stateOf(document, 'H1')).toBe('keyed')
-    const switched = { ...document, events: [event({ kind: 'unit-changed' }, 5, 1)] }
+    const switched = { ...document, events: [switching] }
     expect(stateOf(switched, 'H1')).toBe('read')
     expect(stateOf(switched, 'G54.Z')).toBe('keyed')
   })
 
   test('home found again by its marks shifts what was read before, and makes nothing stale', () => {
     const base = workedDocument()
-    const lost = event({ kind: 'home-lost' }, 5)
+    const lost = event({ kind: 'home-lost' })
     const shift = { X: mm('0.12'), Y: mm('0'), Z: mm('-0.25') }
-    const found = event({ kind: 'home-recovered', shift }, 5)
+    const found = event({ kind: 'home-recovered', shift })
     expect(stateOf({ ...base, events: [lost] }, 'G54.X')).toBe('stale')
     const after = registers({ ...base, events: [lost, found] })
     expect(after.get('G54.X')).toMatchObject({ state: 'read', value: -347_180_000 })
@@ -179,9 +178,10 @@ describe('the control', () => {
 })
 
 describe('a gauge that failed its check', () => {
-  const failed = (document: SetupDocument, gauge: string, goodUntil: number, after = 5) => ({
+  /** Its first readings, this many, were made before the last good check. */
+  const failed = (document: SetupDocument, gauge: string, good: number) => ({
     ...document,
-    events: [event({ kind: 'check-failed', gauge, goodUntil }, after)],
+    events: [checkFailed(gauge, document.readings[good - 1])],
   })
   const stale = (document: SetupDocument) =>
     [...registers(document)].flatMap(([address, { state }]) => (state === 'stale' ? [address] : []))
@@ -233,7 +233,7 @@ describe('age, and accepting what is stale', () => {
   })
 
   test('accepted with a name and a reason it holds, until something else happens', () => {
-    const moved = event({ kind: 'plane-moved' }, 5)
+    const moved = event({ kind: 'plane-moved' })
     const accepted = {
       ...document,
       events: [moved],
@@ -243,18 +243,16 @@ describe('age, and accepting what is stale', () => {
           address: 'H1',
           reason: 'checked with a caliper',
           accepts: moved.id,
-          afterReadings: 9,
-          afterReadBacks: 9,
         },
       ],
     }
     expect(registers(accepted).get('H1')).toMatchObject({
       state: 'read',
       stale: { by: 'event' },
-      accepted: { by: 'Mira Toller', reason: 'checked with a caliper' },
+      accepted: { by: MIRA, reason: 'checked with a caliper' },
     })
     expect(registers(accepted).get('G54.Z')?.state).toBe('stale')
-    expect(stateOf({ ...accepted, events: [moved, event({ kind: 'plane-moved' }, 5)] }, 'H1')).toBe(
+    expect(stateOf({ ...accepted, events: [moved, event({ kind: 'plane-moved' })] }, 'H1')).toBe(
       'stale',
     )
   })

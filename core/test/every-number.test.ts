@@ -7,13 +7,13 @@ import {
   type Reading,
   type Register,
 } from '../src'
-import { modelCase, documentOf, forSeeds, type ModelCase } from './model/case'
+import { modelCase, forSeeds, type ModelCase } from './model/case'
 import { ModelControl } from './model/control'
 import { asFact, Machinist } from './model/machinist'
 import { modelSheet } from './model/sheet'
 import { nm, trueRegisters, type Axis } from './model/world'
 import { Chance, trials } from './random'
-import { fact } from './worked-example'
+import { fact, setupOf } from './worked-example'
 
 // The net: random set-ups of an independent physical model (core/test/model). It knows what is really there and how a
 // machinist, a screw and a control behave; it shares no arithmetic with core.
@@ -65,7 +65,7 @@ test('whoever reads what the steps ask for, and no more, has every number', () =
     (chance) => {
       const model = modelSheet(chance)
       const machinist = new Machinist(chance, model, model.world)
-      let document = documentOf(model.sheet, [])
+      let document = setupOf(model.sheet, [])
       for (let asked = 0; ; asked += 1) {
         const open = stepsOf(document, solve(document), false).flatMap(({ step, done }) =>
           step.does === 'read' && !done ? [step] : [],
@@ -74,7 +74,7 @@ test('whoever reads what the steps ask for, and no more, has every number', () =
         if (next === undefined || next.does !== 'read') break
         if (asked > 200) throw new Error(`asked again for ${next.key}`)
         const readings = [...document.readings, asFact(machinist.read(next.quantity))]
-        document = documentOf(model.sheet, readings)
+        document = setupOf(model.sheet, readings)
       }
       const case_ = { ...model, document }
       const found = new Map(solve(document).registers.map((one) => [one.address, one] as const))
@@ -242,7 +242,7 @@ test('from part top, with the bare nose on the part, every length is the real on
       const model = modelSheet(chance, { school: 'part-top', rows: ['G54'] })
       const machinist = new Machinist(chance, model, model.world)
       const readings = [machinist.noseOnPart('G54'), ...machinist.everything()].map(asFact)
-      const document = documentOf(model.sheet, readings)
+      const document = setupOf(model.sheet, readings)
       const result = convertSolution(document, solve(document), 'gauge-line')
       if (!result.ok) throw new Error(`lacks ${result.missing}`)
       const other = trueRegisters(model.world, { ...model.sheet, school: 'gauge-line' })

@@ -54,10 +54,14 @@ function mutate(document: SetupDocument, chance: Chance): SetupDocument {
     lifts: any[]
     checkOffs: any[]
   }
-  Object.assign(changed, { events: [], proofs: [], lifts: [], checkOffs: [] })
-  const fact = { id: 'f', by: 'x', at: chance.of(['2026-03-02T08:00:00Z', 'never']) }
+  const fact = {
+    id: 'f',
+    by: { name: 'x' },
+    at: chance.of(['2026-03-02T08:00:00Z', 'never']),
+    via: 'typed',
+    place: chance.of(changed.readings).place + chance.whole(-1, 1) / 2,
+  }
   const written = () => ({ text: chance.of(TEXTS), unit: chance.of(['mm', 'in']) })
-  const counts = { afterReadings: chance.whole(0, 9), afterReadBacks: chance.whole(0, 3) }
   for (let times = chance.whole(1, 4); times > 0; times -= 1) {
     const reading = chance.of(changed.readings)
     switch (chance.whole(0, 12)) {
@@ -94,7 +98,6 @@ function mutate(document: SetupDocument, chance: Chance): SetupDocument {
       case 8:
         changed.events.push({
           ...fact,
-          ...counts,
           kind: chance.of([
             'home-lost',
             'plane-moved',
@@ -104,14 +107,13 @@ function mutate(document: SetupDocument, chance: Chance): SetupDocument {
           ]),
           tool: chance.whole(1, 3),
           gauge: 'setter',
-          goodUntil: 0,
+          goodThrough: -1,
           shift: { X: written(), Y: written(), Z: written() },
         })
         break
       case 9:
         changed.proofs.push({
           ...fact,
-          ...counts,
           row: chance.of(['G54', 'G58']),
           tool: chance.whole(1, 3),
           clearance: written(),
@@ -126,8 +128,6 @@ function mutate(document: SetupDocument, chance: Chance): SetupDocument {
       case 11:
         changed.checkOffs.push({
           ...fact,
-          ...counts,
-          afterEvents: chance.whole(0, 2),
           of: 'home',
           marks: Object.fromEntries(
             ['X', 'Y', 'Z'].map((axis) => [axis, { dial: written(), coarse: written() }]),
@@ -136,9 +136,7 @@ function mutate(document: SetupDocument, chance: Chance): SetupDocument {
         break
       default:
         changed.readBacks.push({
-          id: 'r',
-          by: 'x',
-          at: 'y',
+          ...fact,
           address: chance.of(['H1', 'G54.Z', 'Q9']),
           moment: chance.of(['before', 'after']),
           shown: { text: chance.of(TEXTS), unit: 'in' },

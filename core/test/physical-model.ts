@@ -4,6 +4,7 @@ import {
   type LengthUnit,
   type OffsetPlan,
   type Reading,
+  type ReadingBody,
   type School,
   type SetupDocument,
   type SetupSheet,
@@ -11,7 +12,7 @@ import {
   type WrittenLength,
 } from '../src'
 import type { Chance } from './random'
-import { fact, workedSheet } from './worked-example'
+import { fact, setupOf, workedSheet } from './worked-example'
 
 /** What is really there, in nanometres; heights are machine Z at which the bare nose would touch. */
 export interface World {
@@ -65,15 +66,7 @@ export function modelSetup(
   const sheet = sheetOf(chance, world, school, write, unit)
   return {
     world,
-    document: {
-      format: 'pine-compass/setup',
-      version: 1,
-      id: '019aaaaa-0000-7000-8000-00000000bbbb',
-      sheet,
-      readings: readingsOf(chance, world, sheet, write),
-      keyIns: [],
-      readBacks: [],
-    },
+    document: setupOf(sheet, readingsOf(chance, world, sheet, write)),
   }
 }
 
@@ -166,9 +159,9 @@ function readingsOf(
   const onPart = sheet.school === 'part-top'
   const [first = 0] = world.tops
   const length = (tool: number) => world.lengths[tool - 1] ?? 0
-  const readings: Omit<Reading, 'id' | 'by' | 'at'>[] = [
+  const readings: ReadingBody[] = [
     { of: 'nose-on-plane', ...touchZ(world.plane) },
-    ...sheet.tools.map(({ number }): Omit<Reading, 'id' | 'by' | 'at'> =>
+    ...sheet.tools.map(({ number }): ReadingBody =>
       onPart && number !== 2
         ? ({
             of: 'tip-on-part',

@@ -7,7 +7,7 @@ import {
   valueOf,
   type QuantityName,
 } from '../src'
-import { mm, workedDocument, workedSheet } from './worked-example'
+import { fact, mm, workedDocument, workedSheet } from './worked-example'
 
 const gaugeLine = workedDocument({ school: 'gauge-line' })
 const box = { width: 340, height: 300, marginTop: 30, marginBottom: 30, labelPitch: 20 }
@@ -179,9 +179,7 @@ describe('the plan', () => {
       },
       [
         {
-          id: 'a',
-          by: '',
-          at: '2026-03-02T08:00:00Z',
+          ...fact(),
           of: 'tip-on-part',
           tool: 1,
           row: 'G54',

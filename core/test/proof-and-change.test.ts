@@ -13,12 +13,12 @@ import {
   readLength,
   solve,
   toNanometres,
+  type EventBody,
   type SetupDocument,
-  type SetupEvent,
 } from '../src'
 import {
   difference,
-  fact,
+  event,
   frontTouch,
   leftTouch,
   mm,
@@ -108,17 +108,15 @@ test('reach: what lies beyond the travels is told with its axis, its end and by 
 })
 
 describe('freshness (domain.md §12)', () => {
-  const event = (details: object, afterReadings = 5) =>
-    ({ ...fact(), ...details, afterReadings }) as SetupEvent
   const staleIn = (document: SetupDocument) =>
     solve(document)
       .registers.filter(({ state }) => state === 'stale')
       .map(({ address }) => address)
-  const after = (school: 'gauge-line' | 'setting-plane', ...events: SetupEvent[]) =>
-    staleIn({ ...workedDocument({ school }), events })
+  const after = (school: 'gauge-line' | 'setting-plane', body: EventBody) =>
+    staleIn({ ...workedDocument({ school }), events: [event(body)] })
 
   test('another part: lengths stay, the work offset goes', () => {
-    expect(after('setting-plane', event({ kind: 'part-changed', row: 'G54' }))).toEqual([
+    expect(after('setting-plane', { kind: 'part-changed', row: 'G54' })).toEqual([
       'G54.X',
       'G54.Y',
       'G54.Z',
@@ -126,19 +124,20 @@ describe('freshness (domain.md §12)', () => {
   })
 
   test('a moved plane: what was counted from it goes, a real length stays', () => {
-    expect(after('setting-plane', event({ kind: 'plane-moved' }))).toEqual(['H1', 'G54.Z'])
+    expect(after('setting-plane', { kind: 'plane-moved' })).toEqual(['H1', 'G54.Z'])
     // S + D: the plane cancels, since the nose and the carried difference both stood on the old one.
-    expect(after('gauge-line', event({ kind: 'plane-moved' }))).toEqual([])
+    expect(after('gauge-line', { kind: 'plane-moved' })).toEqual([])
   })
 
   test('a lost home: machine positions go, real lengths and differences stay', () => {
-    expect(after('setting-plane', event({ kind: 'home-lost' }))).toEqual(['H1', 'G54.X', 'G54.Y'])
-    expect(after('gauge-line', event({ kind: 'home-lost' }))).toEqual(['G54.X', 'G54.Y', 'G54.Z'])
+    expect(after('setting-plane', { kind: 'home-lost' })).toEqual(['H1', 'G54.X', 'G54.Y'])
+    expect(after('gauge-line', { kind: 'home-lost' })).toEqual(['G54.X', 'G54.Y', 'G54.Z'])
   })
 
   test('a broken tool: that tool alone, until it is touched again', () => {
-    expect(after('gauge-line', event({ kind: 'tool-changed', tool: 1 }))).toEqual(['H1'])
+    expect(after('gauge-line', { kind: 'tool-changed', tool: 1 })).toEqual(['H1'])
     const base = workedDocument({ school: 'gauge-line' })
+    const broken = event({ kind: 'tool-changed', tool: 1 })
     const again = {
       ...tipTouch(),
       supersedes: base.readings[1]!.id,
@@ -148,20 +147,16 @@ describe('freshness (domain.md §12)', () => {
       staleIn({
         ...base,
         readings: [...base.readings, again],
-        events: [event({ kind: 'tool-changed', tool: 1 })],
+        events: [broken],
       }),
     ).toEqual([])
   })
 
   test('a length that mixes a nose from before with a tip from after a moved plane is found', () => {
-    const base = workedDocument({ school: 'gauge-line' }, [
-      noseTouch(),
-      leftTouch(),
-      frontTouch(),
-      difference(),
-      tipTouch(),
-    ])
-    expect(staleIn({ ...base, events: [event({ kind: 'plane-moved' }, 4)] })).toContain('H1')
+    const before = [noseTouch(), leftTouch(), frontTouch(), difference()]
+    const moved = event({ kind: 'plane-moved' })
+    const base = workedDocument({ school: 'gauge-line' }, [...before, tipTouch()])
+    expect(staleIn({ ...base, events: [moved] })).toContain('H1')
   })
 })
 

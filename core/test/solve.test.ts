@@ -246,7 +246,7 @@ describe('readings', () => {
     const document = workedDocument({}, [leftTouch(), broken])
     expect(values(document)).toMatchObject({ 'G54.X': '-347.300', 'G54.Y': null })
     expect(solve(document).problems).toEqual([
-      { code: 'length-two-points', place: 'readings.1.read', received: '12..5' },
+      { code: 'length-two-points', place: `facts.${broken.place}.body.read`, received: '12..5' },
     ])
   })
 
@@ -262,16 +262,13 @@ describe('readings', () => {
 describe('key-in and read-back', () => {
   const shown = (address: string, text: string, moment: 'before' | 'after' = 'after') => ({
     ...fact(),
-    // Seen after everything was read.
-    at: '2026-03-02T12:00:00Z',
     address,
     moment,
     shown: mm(text),
   })
+  const worked = workedDocument()
   const registerAfter = (readBacks: SetupDocument['readBacks'], address = 'G54.Z') =>
-    solve({ ...workedDocument(), readBacks }).registers.find(
-      (register) => register.address === address,
-    )
+    solve({ ...worked, readBacks }).registers.find((register) => register.address === address)
 
   test('equal: the register is keyed', () => {
     expect(registerAfter([shown('G54.Z', '-30.000')])).toMatchObject({

@@ -34,7 +34,7 @@ test(`in ${SETUPS} set-ups in which things move, no number that is wrong is call
         } else if (isRight && state === 'read') good += 1
         else
           throw new Error(
-            `${address} is ${value}, off by ${value - is}, and called ${state} (${model.sheet.school}; ${(document.events ?? []).map(({ kind, afterReadings }) => `${kind}@${afterReadings}`).join(' ')})`,
+            `${address} is ${value}, off by ${value - is}, and called ${state} (${model.sheet.school}; ${document.events.map(({ kind, place }) => `${kind}@${place}`).join(' ')})`,
           )
       }
     },

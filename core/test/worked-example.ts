@@ -1,25 +1,36 @@
 import type {
+  Author,
+  Entered,
+  EventBody,
   LengthUnit,
   ReadBack,
   Reading,
   SetupDocument,
+  SetupEvent,
   SetupSheet,
   WrittenLength,
 } from '../src'
+import { foldSetup } from '../src'
 
 export const mm = (text: string): WrittenLength => ({ text, unit: 'mm' })
 
 let serial = 0
 
-/** Who, when and an id for a reading of a test: each one different, always the same order. */
+export const MIRA: Author = { id: '019aaaaa-0000-7000-8000-00000000bbbb', name: 'Mira Toller' }
+
+/**
+ * Who, when and an id for a fact of a test, each one different. Its place in the stream is the order in which the test
+ * makes its facts: what is made first was entered first.
+ */
 export function fact() {
   serial += 1
   const id = `019aaaaa-0000-7000-8000-${String(serial).padStart(12, '0')}`
-  return { id, by: 'Mira Toller', at: new Date(Date.UTC(2026, 2, 2, 8) + serial).toISOString() }
+  const at = new Date(Date.UTC(2026, 2, 2, 8) + serial).toISOString()
+  return { id, by: MIRA, at, via: 'typed', place: serial } as const satisfies Entered
 }
 
 export const readingOf = <Of extends Reading['of']>(
-  details: Omit<Extract<Reading, { of: Of }>, 'id' | 'by' | 'at'>,
+  details: Omit<Extract<Reading, { of: Of }>, keyof Entered>,
 ) => ({ ...details, ...fact() }) as Reading
 
 /**
@@ -99,17 +110,27 @@ export const shown = (address: string, text: string): ReadBack => ({
   shown: mm(text),
 })
 
-export function workedDocument(
-  changes: Partial<SetupSheet> = {},
-  readings?: readonly Reading[],
-): SetupDocument {
-  return {
-    format: 'pine-compass/setup',
-    version: 1,
+/** A set-up of a sheet and what was read for it. */
+export const setupOf = (sheet: SetupSheet, readings: readonly Reading[]): SetupDocument => ({
+  ...foldSetup({
     id: '019aaaaa-0000-7000-8000-00000000aaaa',
-    sheet: workedSheet(changes),
-    readings: readings ?? [noseTouch(), tipTouch(), leftTouch(), frontTouch(), difference()],
-    keyIns: [],
-    readBacks: [],
-  }
-}
+    facts: [{ ...fact(), kind: 'sheet', body: sheet }],
+  }),
+  readings,
+})
+
+export const workedDocument = (
+  changes: Partial<SetupSheet> = {},
+  readings: readonly Reading[] = [noseTouch(), tipTouch(), leftTouch(), frontTouch(), difference()],
+): SetupDocument => setupOf(workedSheet(changes), readings)
+
+/** Something that happened, after whatever the test told before it. */
+export const event = (body: EventBody): SetupEvent =>
+  ({ ...fact(), ...body, ...(body.kind === 'check-failed' && { goodThrough: -1 }) }) as SetupEvent
+
+/** A gauge that failed its check: what was read up to `lastGood` was read before it was last known good. */
+export const checkFailed = (gauge: string, lastGood?: Reading): SetupEvent =>
+  ({
+    ...event({ kind: 'check-failed', gauge, ...(lastGood && { lastGood: lastGood.id }) }),
+    goodThrough: lastGood?.place ?? -1,
+  }) as SetupEvent

@@ -1,10 +1,12 @@
 import { readFileSync } from 'node:fs'
+import type { SetupFile } from '@pine/core'
 import { expect, test } from '../support/product'
 import { Machinist } from '../support/machinist'
 
-const { sheet } = JSON.parse(
+const { facts } = JSON.parse(
   readFileSync(new URL('../../docs/examples/both-sides.json', import.meta.url), 'utf8'),
-)
+) as SetupFile
+const sheet = facts[0]!.body
 
 test('screws with lost motion: from which side each end was met is asked, and counts', async ({
   page,
@@ -62,7 +64,8 @@ test('screws with lost motion: from which side each end was met is asked, and co
   await expect
     .poll(async () => {
       const answer = await page.request.get(`${demo.address}/api/setups/${id}`)
-      return (await answer.json()).document.readings
+      const { facts } = (await answer.json()).file as SetupFile
+      return facts.flatMap((fact) => (fact.kind === 'reading' ? [fact.body] : []))
     })
     .toMatchObject([
       { of: 'sweep', with: ['dial'], approaches: { X: '+', Y: '-' } },

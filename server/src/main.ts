@@ -5,15 +5,17 @@ import { loadDemo } from './demo/load-demo'
 import { createApi } from './http/api'
 import { createSite } from './http/site'
 import { openDatabase } from './store/data-source'
-import { typeormStore } from './store/typeorm-store'
+import { firstShop, typeormStore } from './store/typeorm-store'
+import { fillSummaries } from './use-cases/summaries'
 
 const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' })
 
 async function main(): Promise<void> {
   const config = readConfig(process.env)
   const database = await openDatabase(config.databaseUrl)
-  const store = typeormStore(database)
+  const store = typeormStore(database, await firstShop(database))
   const clock = () => new Date()
+  await fillSummaries(store, clock)
   if (config.demo) await loadDemo(store, clock)
   const api = createApi({
     store,

@@ -4,11 +4,13 @@ import { v7 as uuid } from 'uuid'
 import type { DataSource } from 'typeorm'
 import { createApi, type Api } from '../src/http/api'
 import { openDatabase } from '../src/store/data-source'
-import { typeormStore } from '../src/store/typeorm-store'
+import type { Store } from '../src/store/store'
+import { firstShop, typeormStore } from '../src/store/typeorm-store'
 
 export interface Harness {
   readonly api: Api
   readonly database: DataSource
+  readonly store: Store
   /** Moves the server's clock forward. */
   passSeconds(seconds: number): void
   /** Sends JSON, with the cookie of the last sign-in. */
@@ -37,8 +39,9 @@ export async function startHarness(): Promise<Harness> {
   const database = await openDatabase(Object.assign(new URL(url), { pathname: `/${name}` }).href)
   const unexpected: unknown[] = []
   let now = new Date('2026-03-02T08:00:00Z').getTime()
+  const store = typeormStore(database, await firstShop(database))
   const api = createApi({
-    store: typeormStore(database),
+    store,
     clock: () => new Date(now),
     onUnexpected: (cause) => unexpected.push(cause),
   })
@@ -73,6 +76,7 @@ export async function startHarness(): Promise<Harness> {
   return {
     api,
     database,
+    store,
     send,
     request,
     passSeconds: (seconds) => (now += seconds * 1000),

@@ -1,17 +1,36 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { v7 as uuid } from 'uuid'
-import { readProgram } from '@pine/core'
+import { FACT_KINDS } from '@pine/contract'
+import {
+  STREAM_KINDS,
+  VIAS,
+  foldSetup,
+  isReleased,
+  readProgram,
+  type SetupFile,
+  type SetupSheet,
+} from '@pine/core'
 import { contentHash } from '../src/use-cases/canonical'
+import { setupsOf } from '../src/use-cases/setups'
 import { startHarness, type Harness } from './harness'
 
-const example = (file: string) =>
-  JSON.parse(readFileSync(join(__dirname, '../../docs/examples', file), 'utf8'))
+/** The sheet and the readings of an example file. */
+function example(file: string) {
+  const { facts } = JSON.parse(
+    readFileSync(join(__dirname, '../../docs/examples', file), 'utf8'),
+  ) as SetupFile
+  return {
+    sheet: facts[0]!.body as SetupSheet,
+    readings: facts.flatMap((fact) => (fact.kind === 'reading' ? [fact.body] : [])),
+  }
+}
 
 let server: Harness
+let mira: string
 beforeAll(async () => {
   server = await startHarness()
-  await server.signInAs('Mira Toller')
+  mira = await server.signInAs('Mira Toller')
 })
 afterAll(() => server.close())
 
@@ -20,17 +39,29 @@ async function makeSetup(file = 'setting-plane.json') {
   const { sheet, readings } = example(file)
   const id = uuid()
   await server.send('POST', '/setups', { id, sheetFactId: uuid(), sheet })
-  for (const { id: _id, by: _by, at: _at, ...reading } of readings)
-    await addFact(id, 'reading', reading)
+  for (const reading of readings) await addFact(id, 'reading', reading)
   return id
 }
 
-const addFact = (setupId: string, kind: string, body: unknown, id = uuid()) =>
-  server.send('POST', `/setups/${setupId}/facts`, { id, kind, body })
+/** A set-up as its facts tell it, with what the server works out of them. */
+async function opened(id: string) {
+  const { file } = (await server.send('GET', `/setups/${id}`)).body as { file: SetupFile }
+  const { body: solution } = await server.send('GET', `/setups/${id}/solution`)
+  const document = foldSetup(file)
+  return { document, solution, released: isReleased(document) }
+}
+
+/** Sends a fact; what is answered, and the set-up after it where it was taken. */
+async function addFact(setupId: string, kind: string, body: unknown, id = uuid()) {
+  const answer = await server.send('POST', `/setups/${setupId}/facts`, { id, kind, body })
+  return answer.status === 201
+    ? { ...answer, body: { ...answer.body, ...(await opened(setupId)) } }
+    : answer
+}
 
 /** Shows every register as it should be. */
 async function keyEverything(id: string) {
-  const { body } = await server.send('GET', `/setups/${id}`)
+  const body = await opened(id)
   for (const [address, text] of Object.entries(valuesOf(body)))
     await addFact(id, 'read-back', { address, moment: 'after', shown: { text, unit: 'mm' } })
 }
@@ -58,7 +89,7 @@ const valuesOf = (body: { solution: { registers: { address: string; value: strin
   Object.fromEntries(body.solution.registers.map(({ address, value }) => [address, value]))
 
 test('readings sent one by one give the worked numbers, and carry the person and the time', async () => {
-  const { body } = await server.send('GET', `/setups/${await makeSetup()}`)
+  const body = await opened(await makeSetup())
   expect(valuesOf(body)).toEqual({
     H1: '-270.000',
     'G54.X': '-347.300',
@@ -66,8 +97,10 @@ test('readings sent one by one give the worked numbers, and carry the person and
     'G54.Z': '-30.000',
   })
   expect(body.document.readings[0]).toMatchObject({
-    by: 'Mira Toller',
+    by: { id: mira, name: 'Mira Toller' },
     at: '2026-03-02T08:00:00.000Z',
+    via: 'typed',
+    place: 1,
     read: { text: '-300.000', unit: 'mm' },
   })
 })
@@ -114,20 +147,21 @@ test('ten requests at once are ten facts, and one repeated ten times is one', as
   await Promise.all(
     Array.from({ length: 10 }, () => addFact(id, 'read-back', body('99.0'), factId)),
   )
-  const { body: answer } = await server.send('GET', `/setups/${id}`)
+  const answer = await opened(id)
   expect(answer.document.readBacks).toHaveLength(11)
 })
 
 test('the database itself refuses to change or remove a fact', async () => {
   const id = await makeSetup()
   for (const statement of [
-    `UPDATE fact SET body = '{}' WHERE setup_id = '${id}'`,
-    `DELETE FROM fact WHERE setup_id = '${id}'`,
+    `UPDATE fact SET body = '{}' WHERE stream_id = '${id}'`,
+    `DELETE FROM fact WHERE stream_id = '${id}'`,
     'TRUNCATE fact',
-    `DELETE FROM setup WHERE id = '${id}'`,
+    `DELETE FROM stream WHERE id = '${id}'`,
+    'DELETE FROM frozen',
   ])
     await expect(server.database.query(statement)).rejects.toThrow(/written once|cannot truncate/)
-  const { body } = await server.send('GET', `/setups/${id}`)
+  const body = await opened(id)
   expect(body.document.readings).toHaveLength(5)
 })
 
@@ -147,14 +181,21 @@ describe('record', () => {
 
   test('freezes the document with its solution and a hash that still fits after it was stored', async () => {
     const id = await makeSetup()
-    const { body } = await server.send('GET', `/setups/${id}`)
+    const body = await opened(id)
     await keyEverything(id)
     await seeToEverything(id)
     const recorded = await addFact(id, 'record', {})
     expect(recorded.status).toBe(201)
-    const [record] = (await server.send('GET', `/setups/${id}`)).body.records
-    expect(record.hash).toBe(contentHash({ document: record.document, solution: record.solution }))
-    expect(valuesOf(record)).toEqual(valuesOf(body))
+    const { document } = await opened(id)
+    const { id: recordId, place, hash } = document.records[0]!
+    const record = async () => (await server.send('GET', `/setups/${id}/records/${recordId}`)).body
+    const [{ content }] = await server.database.query(
+      `SELECT content FROM frozen WHERE fact_id = '${recordId}'`,
+    )
+    expect(content.facts).toHaveLength(place)
+    expect(hash).toBe(contentHash(content))
+    expect(await record()).toMatchObject({ by: 'Mira Toller', hash, readings: 5, keyIns: 0 })
+    expect(valuesOf(await record())).toEqual(valuesOf(body))
     expect(await summaryOf(id)).toMatchObject({
       recorded: true,
       nextStation: null,
@@ -169,27 +210,25 @@ describe('record', () => {
       read: { text: '-400.000', unit: 'mm' },
       with: ['finder'],
     })
-    const after = (await server.send('GET', `/setups/${id}`)).body
+    const after = await opened(id)
     // It is no longer what was released, and can be released anew once it is whole again.
     expect([recorded.body.released, after.released]).toEqual([true, false])
     expect(await summaryOf(id)).toMatchObject({ recorded: true, nextStation: 'key-in' })
     expect(valuesOf(after)['G54.X']).not.toBe('-347.300')
-    expect(valuesOf(after.records[0])['G54.X']).toBe('-347.300')
+    expect(valuesOf(await record())['G54.X']).toBe('-347.300')
   })
 })
 
 describe('the whole run', () => {
-  const open = async (id: string): Promise<string[]> =>
-    (await server.send('GET', `/setups/${id}`)).body.solution.missing
+  const open = async (id: string): Promise<string[]> => (await opened(id)).solution.missing
 
   test('an event stands after the readings and read-backs that were there, whoever counts', async () => {
     const id = await makeSetup()
     await keyEverything(id)
     const { body, status } = await addFact(id, 'event', { kind: 'tool-changed', tool: 1 })
     expect(status).toBe(201)
-    expect(body.document.events).toEqual([
-      expect.objectContaining({ afterReadings: 5, afterReadBacks: 4, by: 'Mira Toller' }),
-    ])
+    // The sheet, five readings, four read-backs, and then the event.
+    expect(body.document.events).toMatchObject([{ place: 10, by: { name: 'Mira Toller' } }])
     const states = Object.fromEntries(
       body.solution.registers.map((one: { address: string; state: string }) => [
         one.address,
@@ -197,8 +236,8 @@ describe('the whole run', () => {
       ]),
     )
     expect(states).toMatchObject({ H1: 'stale', 'G54.X': 'keyed', 'G54.Z': 'keyed' })
-    const counted = { kind: 'tool-changed', tool: 1, afterReadings: 0 }
-    expect((await addFact(id, 'event', counted)).status).toBe(422)
+    const placed = { kind: 'tool-changed', tool: 1, place: 0 }
+    expect((await addFact(id, 'event', placed)).status).toBe(422)
   })
 
   test('a failed proof proves nothing, a right one does, and keying again ends it', async () => {
@@ -213,9 +252,7 @@ describe('the whole run', () => {
       'proven',
     )
     await keyEverything(id)
-    expect((await server.send('GET', `/setups/${id}`)).body.solution.registers[0].state).toBe(
-      'keyed',
-    )
+    expect((await opened(id)).solution.registers[0].state).toBe('keyed')
   })
 
   test('a proof that nobody made, and one that did not stand over zero, hold the release up', async () => {
@@ -245,7 +282,7 @@ describe('the whole run', () => {
     }
     await addFact(id, 'event', { kind: 'tool-changed', tool: 1 })
     const { body } = await addFact(id, 'reading', again)
-    expect(body.document.readBacks[0].afterReadings).toBe(5)
+    expect(body.document.readBacks[0].place).toBe(6)
     expect(body.solution.registers[0]).toMatchObject({
       address: 'H1',
       state: 'read',
@@ -273,8 +310,7 @@ describe('the whole run', () => {
     const id = uuid()
     const machine = { ...sheet.machine, policy: { secondLook: true } }
     await server.send('POST', '/setups', { id, sheetFactId: uuid(), sheet: { ...sheet, machine } })
-    for (const { id: _id, by: _by, at: _at, ...reading } of readings)
-      await addFact(id, 'reading', reading)
+    for (const reading of readings) await addFact(id, 'reading', reading)
     await addFact(id, 'key-in', {
       address: 'H1',
       mode: 'set',
@@ -296,12 +332,11 @@ describe('the whole run', () => {
     const id = uuid()
     const machine = { ...sheet.machine, policy: { maxAgeDays: 1 } }
     await server.send('POST', '/setups', { id, sheetFactId: uuid(), sheet: { ...sheet, machine } })
-    for (const { id: _id, by: _by, at: _at, ...reading } of readings)
-      await addFact(id, 'reading', reading)
-    const before = (await server.send('GET', `/setups/${id}`)).body.solution.registers[0]
+    for (const reading of readings) await addFact(id, 'reading', reading)
+    const before = (await opened(id)).solution.registers[0]
     server.passSeconds(2 * 86_400)
     await server.signInAs('Mira Toller')
-    const after = (await server.send('GET', `/setups/${id}`)).body.solution.registers[0]
+    const after = (await opened(id)).solution.registers[0]
     expect([before.state, after.state]).toEqual(['read', 'stale'])
     expect(after.stale).toContain('more than 1 day ago')
     // Everything else is done; the age alone holds the release up.
@@ -346,25 +381,25 @@ describe('bad input', () => {
       body: {
         error: {
           code,
-          place: 'readings.5.read',
+          place: 'body.read',
           message: expect.any(String),
           expected: expect.any(String),
           remedy: expect.any(String),
         },
       },
     })
-    expect((await server.send('GET', `/setups/${id}`)).body.document.readings).toHaveLength(5)
+    expect((await opened(id)).document.readings).toHaveLength(5)
   })
 
   test.each([
     ['a wrong unit', face('1', { read: { text: '1', unit: 'cm' } }), 'body.read.unit'],
     ['an unknown face', face('1', { face: 'top' }), 'body.face'],
-    ['an unknown gauge', face('1', { with: ['nothing'] }), 'readings.5.with'],
-    ['an unknown row', face('1', { row: 'G55' }), 'readings.5.row'],
+    ['an unknown gauge', face('1', { with: ['nothing'] }), 'body.with'],
+    ['an unknown row', face('1', { row: 'G55' }), 'body.row'],
     [
       'an unknown tool',
       { of: 'tip-on-plane', tool: 9, read: { text: '1', unit: 'mm' }, with: [] },
-      'readings.5.tool',
+      'body.tool',
     ],
   ])('%s is told at its place', async (_, reading, place) => {
     const answer = await addFact(await makeSetup(), 'reading', reading)
@@ -452,6 +487,78 @@ test('machines and gauges of the shop are kept', async () => {
   }
 })
 
+describe('streams', () => {
+  test('a fact is answered with what the sender does not know yet, and with nothing else', async () => {
+    const id = await makeSetup()
+    const seen = { of: 'home' }
+    const send = (known: string) =>
+      server.send('POST', `/setups/${id}/facts?known=${known}`, {
+        id: uuid(),
+        kind: 'check-off',
+        body: seen,
+      })
+    const answer = await send('4')
+    expect(answer.body).toMatchObject({
+      from: 4,
+      facts: [{ kind: 'reading' }, { kind: 'reading' }, { kind: 'check-off' }],
+    })
+    expect((await send('7')).body).toMatchObject({ from: 7, facts: [{ body: seen }] })
+    expect(await send('-1')).toMatchObject({ status: 422, body: { error: { place: 'known' } } })
+  })
+
+  test('how a fact came is kept', async () => {
+    const id = await makeSetup()
+    const fact = { id: uuid(), kind: 'check-off', via: 'captured', body: { of: 'home' } }
+    await server.send('POST', `/setups/${id}/facts`, fact)
+    expect((await opened(id)).document.checkOffs[0]?.via).toBe('captured')
+    const wrong = { ...fact, id: uuid(), via: 'guessed' }
+    expect((await server.send('POST', `/setups/${id}/facts`, wrong)).status).toBe(422)
+  })
+
+  test('the database knows just the kinds of streams and facts that the contract knows', async () => {
+    const known = async (constraint: string) => {
+      const [row] = await server.database.query(
+        `SELECT pg_get_constraintdef(oid) AS text FROM pg_constraint WHERE conname = '${constraint}'`,
+      )
+      return [...(row.text as string).matchAll(/'([a-z-]+)'/g)].map(([, name]) => name).sort()
+    }
+    expect(await known('fact_kind_known')).toEqual([...FACT_KINDS].sort())
+    expect(await known('stream_kind_known')).toEqual([...STREAM_KINDS].sort())
+    expect(await known('fact_via_known')).toEqual([...VIAS].sort())
+  })
+
+  test('every key of what belongs to a shop begins with the shop', async () => {
+    const rows: { table: string; first: string }[] = await server.database.query(`
+      SELECT c.conrelid::regclass::text AS table, a.attname AS first
+      FROM pg_constraint c JOIN pg_attribute a ON a.attrelid = c.conrelid AND a.attnum = c.conkey[1]
+      WHERE c.contype IN ('p', 'u') AND c.connamespace = 'public'::regnamespace`)
+    const global = ['person', 'session', 'shop', 'migrations']
+    const others = rows.filter(({ table }) => !global.includes(table))
+    expect(new Set(others.map(({ table }) => table))).toEqual(
+      new Set(['stream', 'fact', 'summary', 'frozen', 'program_text']),
+    )
+    expect(others.filter(({ first }) => first !== 'shop_id')).toEqual([])
+    expect((await server.send('GET', '/shop')).body).toEqual({
+      id: expect.any(String),
+      name: 'Workshop',
+    })
+  })
+
+  test('a process that was not there when facts came reads them from their place on', async () => {
+    const id = await makeSetup()
+    await opened(id)
+    // Written by another process: this one's memory of the set-up ends before it.
+    const other = setupsOf(server.store, () => new Date('2026-03-02T09:00:00Z'))
+    const person = { id: mira, name: 'Mira Toller' }
+    const seen = { id: uuid(), kind: 'check-off', body: { of: 'home' } } as const
+    expect(await other.add(person, id, seen)).toMatchObject({ ok: true, value: { from: 6 } })
+    expect((await opened(id)).document.checkOffs).toHaveLength(1)
+    const next = await addFact(id, 'check-off', { of: 'clean' })
+    expect(next.body.document.checkOffs).toHaveLength(2)
+    expect(await other.open(id)).toMatchObject({ value: { file: { facts: { length: 8 } } } })
+  })
+})
+
 describe('programs', () => {
   const reading = readProgram('G21 G90\nT1 M6\nG54 G43 H1 G0 Z5\nG1 Z-1 F100\n')
   const body = { name: 'part.ngc', bytes: 51, sha256: 'a'.repeat(64), reading }
@@ -459,16 +566,18 @@ describe('programs', () => {
     const id = await makeSetup()
     await addFact(id, 'program', body)
     await addFact(id, 'program-check', { sha256: 'b'.repeat(64) })
-    const { document } = (await server.send('GET', `/setups/${id}`)).body
-    expect(document.programs).toMatchObject([{ ...body, by: 'Mira Toller' }])
-    expect(document.programChecks).toMatchObject([{ sha256: 'b'.repeat(64), by: 'Mira Toller' }])
+    const { document } = await opened(id)
+    expect(document.programs).toMatchObject([{ ...body, by: { name: 'Mira Toller' } }])
+    expect(document.programChecks).toMatchObject([
+      { sha256: 'b'.repeat(64), by: { name: 'Mira Toller' } },
+    ])
   })
   test('a release stands when the file at the machine is looked at, not when another program is read', async () => {
     const id = await makeSetup()
     await keyEverything(id)
     await seeToEverything(id)
     await addFact(id, 'record', {})
-    const released = async () => (await server.send('GET', `/setups/${id}`)).body.released
+    const released = async () => (await opened(id)).released
     expect(await released()).toBe(true)
     await addFact(id, 'program-check', { sha256: 'a'.repeat(64) })
     expect(await released()).toBe(true)

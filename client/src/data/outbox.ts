@@ -1,13 +1,15 @@
-import { mutate } from 'swr'
-import { setupAnswerSchema, type NewFact, type ReportedProblem } from '@pine/contract'
+import { factsAnswerSchema, type NewFact, type ReportedProblem } from '@pine/contract'
+import type { Author } from '@pine/core'
 import { api, ApiRefusal, ask } from './api'
 import { kept, useKept } from './kept'
+import { showFacts } from './shown-setups'
 
 /** A fact that was entered here and is not yet known to be kept by the server. */
 export interface OutboxEntry {
   readonly setupId: string
   readonly fact: NewFact
-  readonly by: string
+  /** Who entered it here; older entries of this device tell the name alone. */
+  readonly by: Author | string
   readonly at: string
   /** Why the server refused it: it stays here, with the reason, until a person decides. */
   readonly refused?: ReportedProblem
@@ -50,11 +52,11 @@ async function sendAll(): Promise<void> {
     const { setupId, fact } = entry
     try {
       const answer = await ask(
-        api.setups[':id'].facts.$post({ param: { id: setupId }, json: fact }),
-        setupAnswerSchema,
+        api.setups[':id'].facts.$post({ param: { id: setupId }, query: {}, json: fact }),
+        factsAnswerSchema,
       )
       // The answer is shown before the entry goes, so that the fact never flickers away.
-      await mutate(['setup', setupId], answer, { revalidate: false })
+      await showFacts(setupId, answer)
       dismiss(fact.id)
     } catch (cause) {
       if (!(cause instanceof ApiRefusal) || cause.status === 401 || cause.status >= 500)

@@ -1,25 +1,31 @@
 import { useMemo } from 'react'
-import useSWR, { mutate } from 'swr'
+import useSWR from 'swr'
 import { z } from 'zod'
 import {
-  appendFact,
-  factIds,
+  factsAnswerSchema,
+  recordSchema,
   setupAnswerSchema,
   setupSummarySchema,
   type NewFact,
 } from '@pine/contract'
 import {
+  appendFact,
+  factIds,
+  foldSetup,
+  isReleased,
   nextStep,
   solve,
   stepsOf,
   type SetupDocument,
+  type SetupFact,
   type SetupSheet,
   type Solution,
   type StepState,
 } from '@pine/core'
 import { api, ask, sendable } from './api'
-import { post, useOutbox } from './outbox'
+import { post, useOutbox, type OutboxEntry } from './outbox'
 import { useSession } from './session'
+import { setupKey, showFacts } from './shown-setups'
 
 export function useSetups() {
   const { data, error } = useSWR('setups', () =>
@@ -40,10 +46,10 @@ export async function createSetup(request: {
 /** Adds a fact and waits: for what cannot go on before the server has agreed, such as another sheet. */
 export async function addFactNow(id: string, fact: NewFact): Promise<void> {
   const answer = await ask(
-    api.setups[':id'].facts.$post({ param: { id }, json: fact }),
-    setupAnswerSchema,
+    api.setups[':id'].facts.$post({ param: { id }, query: {}, json: fact }),
+    factsAnswerSchema,
   )
-  await mutate(['setup', id], answer, { revalidate: false })
+  await showFacts(id, answer)
 }
 
 /**
@@ -52,7 +58,7 @@ export async function addFactNow(id: string, fact: NewFact): Promise<void> {
  */
 export function useSetup(id: string) {
   const { person } = useSession()
-  const { data, error } = useSWR(['setup', id], () =>
+  const { data, error } = useSWR(setupKey(id), () =>
     ask(api.setups[':id'].$get({ param: { id } }), setupAnswerSchema),
   )
   const outbox = useOutbox()
@@ -60,27 +66,49 @@ export function useSetup(id: string) {
     () => outbox.filter(({ setupId, refused }) => setupId === id && refused === undefined),
     [outbox, id],
   )
-  const setup = useMemo(() => {
-    if (data === undefined) return undefined
-    const known = factIds(data.document)
-    const document = waiting
-      .filter(({ fact }) => !known.has(fact.id))
-      .reduce<SetupDocument>(
-        (before, { fact, by, at }) => appendFact(before, fact, { by, at }),
-        data.document,
-      )
-    const changes = waiting.some(({ fact }) => fact.kind !== 'program-check')
-    return standing(document, data.released && !changes)
-  }, [data, waiting])
+  const known = useMemo(() => data && foldSetup(data.file), [data])
+  const setup = useMemo(() => known && standing(withWaiting(known, waiting)), [known, waiting])
   return {
     setup,
-    records: data?.records ?? [],
     error: error as unknown,
     /** Enters a fact: kept here at once, sent as soon as the server answers. */
     enter(fact: NewFact): Promise<void> {
-      return post({ setupId: id, fact, by: person?.name ?? '', at: new Date().toISOString() })
+      return post({
+        setupId: id,
+        fact,
+        by: person ?? { name: '' },
+        at: new Date().toISOString(),
+      })
     },
   }
+}
+
+/** What a release froze. */
+export function useRecord(setupId: string, recordId: string) {
+  const { data, error } = useSWR(['record', setupId, recordId], () =>
+    ask(
+      api.setups[':id'].records[':record'].$get({ param: { id: setupId, record: recordId } }),
+      recordSchema,
+    ),
+  )
+  return { record: data, error: error as unknown }
+}
+
+/** A set-up with what was entered here since. A release is one when the server has frozen it, and not before. */
+export function withWaiting(known: SetupDocument, waiting: readonly OutboxEntry[]): SetupDocument {
+  const ids = factIds(known)
+  return waiting
+    .filter(({ fact }) => !ids.has(fact.id) && fact.kind !== 'record')
+    .map(
+      ({ fact, by, at }) =>
+        ({
+          via: 'typed',
+          ...fact,
+          by: typeof by === 'string' ? { name: by } : by,
+          at,
+        }) as SetupFact,
+    )
+    .reduce(appendFact, known)
 }
 
 export interface StandingSetup {
@@ -90,8 +118,8 @@ export interface StandingSetup {
   readonly next: StepState | undefined
 }
 
-function standing(document: SetupDocument, released: boolean): StandingSetup {
+function standing(document: SetupDocument): StandingSetup {
   const solution = solve(document, { now: new Date().toISOString() })
-  const steps = stepsOf(document, solution, released)
+  const steps = stepsOf(document, solution, isReleased(document))
   return { document, solution, steps, next: nextStep(steps) }
 }

@@ -1,4 +1,5 @@
-import type { SetupDocument } from '../setup/document'
+import type { CheckOff, HomeMark, SetupDocument, SetupEvent } from '../setup/document'
+import type { MachineAxis } from '../setup/sheet'
 
 /**
  * Machine position has a zero, and a lost home begins another one: a frame. So does a home that was found again, and
@@ -7,56 +8,49 @@ import type { SetupDocument } from '../setup/document'
  * own, which nothing relates to any other.
  */
 export interface HomeFrames {
-  /** The frame that a reading was made in, by its place in the document. */
-  readonly frameOf: (index: number) => number
+  /** The frame that a fact was entered in, by its place in the stream. */
+  readonly frameAt: (place: number) => number
   /** The same for two frames exactly when one can be carried over to the other. */
   readonly familyOf: (frame: number) => number
   /** The frame that is in force now. */
   readonly current: number
-  /**
-   * What carries a number from its frame to the last one of its family: recovery events by their place, each with
-   * the times that its shift is added.
-   */
-  readonly shiftFrom: (frame: number) => ReadonlyMap<number, number>
+  /** What carries a number from its frame to the last one of its family: recoveries, each with the times that its shift is added. */
+  readonly shiftFrom: (frame: number) => ReadonlyMap<HomeRecovery, number>
 }
 
 type FactsOfHome = Pick<SetupDocument, 'events' | 'checkOffs'>
 
+export type HomeRecovery = Extract<SetupEvent, { kind: 'home-recovered' }>
+
 // Asked for every reading on every key that is typed: worked out once for each list of events.
 const workedOut = new WeakMap<
-  NonNullable<SetupDocument['events']>,
-  { readonly checkOffs: SetupDocument['checkOffs']; readonly frames: HomeFrames }
+  FactsOfHome['events'],
+  { readonly checkOffs: FactsOfHome['checkOffs']; readonly frames: HomeFrames }
 >()
 
-export function homeFramesOf({ events = NONE, checkOffs }: FactsOfHome): HomeFrames {
+export function homeFramesOf({ events, checkOffs }: FactsOfHome): HomeFrames {
   const known = workedOut.get(events)
   if (known !== undefined && known.checkOffs === checkOffs) return known.frames
-  const frames = workOut(events, checkOffs ?? [])
+  const frames = workOut({ events, checkOffs })
   workedOut.set(events, { checkOffs, frames })
   return frames
 }
 
-const NONE: NonNullable<SetupDocument['events']> = []
-
-function workOut(
-  events: NonNullable<SetupDocument['events']>,
-  checkOffs: NonNullable<SetupDocument['checkOffs']>,
-): HomeFrames {
-  /** Place of the first reading of each frame. */
-  const begins: number[] = [0]
+function workOut({ events, checkOffs }: FactsOfHome): HomeFrames {
+  /** After which place each frame begins. */
+  const begins: number[] = [-1]
   /** By frame: the frame that its marks belong to, and the event that says so. */
-  const relatedTo = new Map<number, { readonly frame: number; readonly event: number }>()
-  const frameAfter = [0]
-  events.forEach((event, index) => {
-    if (event.kind === 'home-lost') begins.push(event.afterReadings)
+  const relatedTo = new Map<number, { readonly frame: number; readonly event: HomeRecovery }>()
+  const frameAt = (place: number) => begins.findLastIndex((begin) => begin < place)
+  for (const event of events) {
+    if (event.kind === 'home-lost') begins.push(event.place)
     if (event.kind === 'home-recovered') {
-      const marks = marksBefore(events, checkOffs, index)
-      begins.push(event.afterReadings)
-      relatedTo.set(begins.length - 1, { frame: frameAfter[marks] ?? 0, event: index })
+      const frame = frameAt(marksBefore({ events, checkOffs }, event))
+      begins.push(event.place)
+      relatedTo.set(begins.length - 1, { frame, event })
     }
-    frameAfter.push(begins.length - 1)
-  })
-  const path = (frame: number): readonly number[] => {
+  }
+  const path = (frame: number): readonly HomeRecovery[] => {
     const to = relatedTo.get(frame)
     return to === undefined ? [] : [...path(to.frame), to.event]
   }
@@ -65,12 +59,12 @@ function workOut(
     return to === undefined ? frame : familyOf(to.frame)
   }
   return {
-    frameOf: (index) => begins.findLastIndex((begin) => begin <= index),
+    frameAt,
     familyOf,
     current: begins.length - 1,
     shiftFrom(frame) {
       const last = begins.findLastIndex((_, other) => familyOf(other) === familyOf(frame))
-      const times = new Map<number, number>()
+      const times = new Map<HomeRecovery, number>()
       for (const event of path(last)) times.set(event, (times.get(event) ?? 0) + 1)
       for (const event of path(frame)) times.set(event, (times.get(event) ?? 0) - 1)
       return times
@@ -79,18 +73,25 @@ function workOut(
 }
 
 /**
- * After how many events the marks were written down by which a home was found again: at the last home before it was
+ * Where in the stream the marks were written down by which a home was found again: at the last home before it was
  * lost; where nobody wrote them down, in the frame that was lost last.
  */
-function marksBefore(
-  events: NonNullable<SetupDocument['events']>,
-  checkOffs: NonNullable<SetupDocument['checkOffs']>,
-  recovered: number,
-): number {
-  const lost = events.findLastIndex(({ kind }, index) => kind === 'home-lost' && index < recovered)
-  if (lost < 0) return recovered
-  const written = checkOffs.findLast(
-    (one) => one.of === 'home' && one.marks !== undefined && one.afterEvents <= lost,
-  )
-  return written?.afterEvents ?? lost
+function marksBefore({ events, checkOffs }: FactsOfHome, recovered: HomeRecovery): number {
+  const lost = events.findLast(({ kind, place }) => kind === 'home-lost' && place < recovered.place)
+  if (lost === undefined) return recovered.place
+  return homeBefore(checkOffs, lost.place)?.place ?? lost.place
 }
+
+/** The last home, with its marks, before a place in the stream. */
+export function homeBefore(
+  checkOffs: FactsOfHome['checkOffs'],
+  place: number,
+): (Extract<CheckOff, { of: 'home' }> & { readonly marks: HomeMarks }) | undefined {
+  return checkOffs.findLast(
+    (one): one is Extract<CheckOff, { of: 'home' }> & { readonly marks: HomeMarks } =>
+      one.of === 'home' && one.marks !== undefined && one.place < place,
+  )
+}
+
+/** Where each axis of a machine stands at its mark. */
+export type HomeMarks = Readonly<Record<MachineAxis, HomeMark>>

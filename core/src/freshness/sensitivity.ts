@@ -5,10 +5,9 @@ import { endsOf, isDifference } from '../setup/contact-ends'
  * How a reading would change with the thing that an event moved: the part's position, the setting
  * plane, a tool's length, the machine's zero, a gauge. A difference on the relative counter does not
  * know the machine's zero; it knows both of its ends.
- *
- * @param index place of the reading in the document: a failed check tells only from its last good one on.
+ A failed check tells only from its last good one on.
  */
-export function sensitivity(reading: Reading, event: SetupEvent, index: number): number {
+export function sensitivity(reading: Reading, event: SetupEvent): number {
   switch (event.kind) {
     case 'part-changed': {
       if (reading.of === 'fixture-difference')
@@ -23,7 +22,7 @@ export function sensitivity(reading: Reading, event: SetupEvent, index: number):
     case 'home-lost':
       return inMachinePosition(reading) ? 1 : 0
     case 'check-failed':
-      return index < event.goodUntil ? 0 : timesUsed(reading, event.gauge)
+      return reading.place <= event.goodThrough ? 0 : timesUsed(reading, event.gauge)
     // What these change is worked into the numbers themselves.
     case 'external-changed':
     case 'unit-changed':

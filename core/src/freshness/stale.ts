@@ -1,6 +1,6 @@
 import type { Chain } from '../chain/chain'
 import type { Reading, SetupDocument, SetupEvent } from '../setup/document'
-import { placesById } from '../setup/places'
+import { readingsById } from '../setup/places'
 import { homeFramesOf } from './home-frames'
 import { instantOf } from './instant'
 import { direction, inMachinePosition, sensitivity } from './sensitivity'
@@ -28,16 +28,15 @@ export const nameOfReason = (reason: StaleReason): string =>
  * difference that mixes readings from before and after is found.
  */
 export function staleBy(chain: Chain, document: SetupDocument): SetupEvent | undefined {
-  const { events = [] } = document
+  const { events } = document
   if (events.length === 0) return undefined
-  const places = placesById(document.readings)
+  const readings = readingsById(document.readings)
   const placed = chain.terms.flatMap(({ source, coefficient, role }): readonly PlacedTerm[] => {
     // Both numbers of a reading on two axes carry its id; a gauge moves with the reading it lay at.
-    const index = places.get(source.id.split(':')[0] ?? source.id)
-    const reading = index === undefined ? undefined : document.readings[index]
-    return reading === undefined || index === undefined || role === 'lost-motion'
+    const reading = readings.get(source.id.split(':')[0] ?? source.id)
+    return reading === undefined || role === 'lost-motion'
       ? []
-      : [{ reading, index, moves: coefficient * direction(reading) }]
+      : [{ reading, moves: coefficient * direction(reading) }]
   })
   const homeIsGone = losesHome(placed, document)
   const lastLoss = events.findLast(({ kind }) => kind === 'home-lost')
@@ -50,7 +49,6 @@ export function staleBy(chain: Chain, document: SetupDocument): SetupEvent | und
 
 interface PlacedTerm {
   readonly reading: Reading
-  readonly index: number
   /** How much the number moves with what the reading read. */
   readonly moves: number
 }
@@ -60,9 +58,9 @@ interface PlacedTerm {
  * good, between two touches as well: there nothing cancels.
  */
 const movedBy = (event: SetupEvent, terms: readonly PlacedTerm[]): number =>
-  terms.reduce((sum, { reading, index, moves }) => {
-    if (index >= event.afterReadings) return sum
-    const moved = moves * sensitivity(reading, event, index)
+  terms.reduce((sum, { reading, moves }) => {
+    if (reading.place > event.place) return sum
+    const moved = moves * sensitivity(reading, event)
     return sum + (event.kind === 'check-failed' ? Math.abs(moved) : moved)
   }, 0)
 
@@ -81,32 +79,37 @@ function declaredLengths(event: SetupEvent, chain: Chain, { sheet }: SetupDocume
  * readings are carried over; of another, they have to cancel among themselves.
  */
 function losesHome(terms: readonly PlacedTerm[], document: SetupDocument): boolean {
-  const { frameOf, familyOf, current } = homeFramesOf(document)
+  const { frameAt, familyOf, current } = homeFramesOf(document)
   const sums = new Map<number, number>()
-  for (const { reading, index, moves } of terms) {
-    const family = familyOf(frameOf(index))
+  for (const { reading, moves } of terms) {
+    const family = familyOf(frameAt(reading.place))
     if (!inMachinePosition(reading) || family === familyOf(current)) continue
     sums.set(family, (sums.get(family) ?? 0) + moves)
   }
   return [...sums.values()].some((sum) => Math.abs(sum) > NOTHING)
 }
 
-/**
- * Whether a reading was made before what an event moved, and moves with it: then it is to be made again.
- *
- * @param index place of the reading in the document.
- */
+/** Whether a reading was made before what an event moved, and moves with it: then it is to be made again. */
 export function isBehind(
   event: SetupEvent,
   reading: Reading,
-  index: number,
   document: Pick<SetupDocument, 'events' | 'checkOffs'>,
 ): boolean {
   if (event.kind === 'home-lost') {
-    const { frameOf, familyOf, current } = homeFramesOf(document)
-    return inMachinePosition(reading) && familyOf(frameOf(index)) !== familyOf(current)
+    const { frameAt, familyOf, current } = homeFramesOf(document)
+    return inMachinePosition(reading) && familyOf(frameAt(reading.place)) !== familyOf(current)
   }
-  return index < event.afterReadings && sensitivity(reading, event, index) !== 0
+  return reading.place < event.place && sensitivity(reading, event) !== 0
+}
+
+/** When the oldest reading of a number was entered; undefined for a number that has none. */
+function oldestReading(chain: Chain): string | undefined {
+  return chain.terms
+    .flatMap(({ source }) => source.at ?? [])
+    .reduce<string | undefined>(
+      (first, at) => (first !== undefined && instantOf(first) <= instantOf(at) ? first : at),
+      undefined,
+    )
 }
 
 /**
@@ -119,14 +122,21 @@ export function staleByAge(
   days: number,
   now: string,
 ): Extract<StaleReason, { by: 'age' }> | undefined {
-  const limit = instantOf(now) - days * DAY_MS
-  const oldest = chain.terms
-    .flatMap(({ source }) => source.at ?? [])
-    .reduce<string | undefined>(
-      (first, at) => (first !== undefined && instantOf(first) <= instantOf(at) ? first : at),
-      undefined,
-    )
-  return oldest !== undefined && instantOf(oldest) < limit
+  const oldest = oldestReading(chain)
+  return oldest !== undefined && instantOf(oldest) < instantOf(now) - days * DAY_MS
     ? { by: 'age', days, readAt: oldest }
     : undefined
+}
+
+/**
+ * When the first of some numbers will be older than the shop allows; undefined where none grows old.
+ *
+ * @returns milliseconds since 1970, as `instantOf` gives them.
+ */
+export function oldFrom(chains: readonly Chain[], days: number): number | undefined {
+  const moments = chains.flatMap((chain) => {
+    const oldest = oldestReading(chain)
+    return oldest === undefined ? [] : [instantOf(oldest) + days * DAY_MS]
+  })
+  return moments.length === 0 ? undefined : Math.min(...moments)
 }

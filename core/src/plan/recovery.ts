@@ -2,10 +2,9 @@ import { formatLength } from '../length/format-length'
 import { FINEST_DECIMALS, type Nanometres, type WrittenLength } from '../length/length'
 import { readLength } from '../length/read-length'
 import { foundAgain, type FoundAgain } from '../freshness/home-marks'
+import { homeBefore, type HomeMarks } from '../freshness/home-frames'
 import type { HomeMark, SetupDocument } from '../setup/document'
 import type { MachineAxis } from '../setup/sheet'
-
-export type HomeMarks = Readonly<Record<MachineAxis, HomeMark>>
 
 /** A zero that was lost and is being looked for by its marks. */
 export interface Recovery {
@@ -22,12 +21,10 @@ export interface Recovery {
  * read before is read again.
  */
 export function recoveryOf(document: SetupDocument, now: HomeMarks): Recovery | undefined {
-  const { checkOffs = [], events = [], sheet } = document
-  const lost = events.findLastIndex(({ kind }) => kind === 'home-lost')
-  const before = checkOffs.findLast(
-    (one) => one.of === 'home' && one.marks !== undefined && one.afterEvents <= lost,
-  )
-  if (lost < 0 || before?.of !== 'home' || before.marks === undefined) return undefined
+  const { checkOffs, events, sheet } = document
+  const lost = events.findLast(({ kind }) => kind === 'home-lost')
+  const before = lost && homeBefore(checkOffs, lost.place)
+  if (before === undefined) return undefined
   const { marks } = before
   const found = (axis: MachineAxis): FoundAgain | undefined => {
     const [was, is] = [markReading(marks[axis]), markReading(now[axis])]

@@ -1,4 +1,5 @@
 import { instantOf } from '../freshness/instant'
+import { isSamePerson, type Entered } from '../journal/entered'
 import { isBehind } from '../freshness/stale'
 import { activeLift } from '../proof/lift'
 import { mayRun, programStanding } from '../program/program-standing'
@@ -66,12 +67,14 @@ function isUndone(checkOff: CheckOff, document: SetupDocument, solution: Solutio
 
 /** Something was keyed, happened, or was found at the machine since. */
 const isOvertaken = (
-  { afterEvents, afterReadBacks, afterProgramChecks = 0 }: CheckOff,
-  { events = [], readBacks, programChecks = [] }: SetupDocument,
-): boolean =>
-  afterEvents !== events.length ||
-  afterReadBacks !== readBacks.length ||
-  afterProgramChecks !== programChecks.length
+  checkOff: CheckOff,
+  { events, readBacks, programChecks }: SetupDocument,
+): boolean => [events, readBacks, programChecks].some((facts) => facts.some(isAfter(checkOff)))
+
+const isAfter =
+  (one: Pick<Entered, 'place'>) =>
+  (other: Pick<Entered, 'place'>): boolean =>
+    other.place > one.place
 
 const registerAt = (solution: Solution, wanted: string): Register | undefined =>
   solution.registers.find(({ address }) => address === wanted)
@@ -83,7 +86,7 @@ const registerAt = (solution: Solution, wanted: string): Register | undefined =>
 const isProven = (document: SetupDocument, register: Register | undefined): boolean =>
   register?.state === 'proven' ||
   (register?.state === 'keyed' &&
-    (document.acceptances ?? []).some(
+    document.acceptances.some(
       (one) =>
         one.address === register.address &&
         one.accepts === 'unproven' &&
@@ -92,12 +95,12 @@ const isProven = (document: SetupDocument, register: Register | undefined): bool
 
 /** What was seen to, as long as nothing has undone it since. */
 export function standingCheckOff(
-  { checkOffs = [], events = [], keyIns, readBacks, programs = [] }: SetupDocument,
+  { checkOffs, events, keyIns, readBacks, programs }: SetupDocument,
   of: CheckOff['of'],
 ): CheckOff | undefined {
   return checkOffs.findLast((checkOff) => {
     if (checkOff.of !== of) return false
-    const since = events.slice(checkOff.afterEvents)
+    const since = events.filter(isAfter(checkOff))
     switch (of) {
       case 'home':
         return !since.some(({ kind }) => kind === 'home-lost')
@@ -108,11 +111,11 @@ export function standingCheckOff(
         // Another person than those who keyed, after everything that is there now.
         return (
           since.length === 0 &&
-          checkOff.afterReadBacks === readBacks.length &&
-          !keyIns.some(({ by }) => by === checkOff.by)
+          !readBacks.some(isAfter(checkOff)) &&
+          !keyIns.some(({ by }) => isSamePerson(by, checkOff.by))
         )
       case 'program':
-        return (checkOff.afterPrograms ?? 0) === programs.length
+        return !programs.some(isAfter(checkOff))
       case 'gauges':
       case 'air-cut':
       case 'first-part':
@@ -126,7 +129,6 @@ export function standingCheckOff(
  * the thing that moved. A number that somebody accepted asks for nothing.
  */
 function makesStale(document: SetupDocument, solution: Solution, reading: Reading): boolean {
-  const index = document.readings.indexOf(reading)
   return solution.registers.some(({ stale, accepted, chain }) => {
     if (stale === undefined || accepted !== undefined) return false
     const isTerm = chain?.terms.some(
@@ -135,6 +137,6 @@ function makesStale(document: SetupDocument, solution: Solution, reading: Readin
     if (isTerm !== true) return false
     return stale.by === 'age'
       ? instantOf(reading.at) <= instantOf(stale.readAt)
-      : isBehind(stale.event, reading, index, document)
+      : isBehind(stale.event, reading, document)
   })
 }

@@ -107,7 +107,7 @@ export function stepsOf(
       row,
       tool,
     })),
-    ...((document.programs ?? []).length === 0 ? [] : [check('prove', 'program')]),
+    ...(document.programs.length === 0 ? [] : [check('prove', 'program')]),
     check('prove', 'air-cut'),
     check('release', 'first-part'),
     ...(sheet.machine.policy?.secondLook === true ? [check('release', 'look')] : []),

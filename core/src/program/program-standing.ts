@@ -8,7 +8,7 @@ import type { ProgramJudgement, ProgramReading } from './program-types'
 export type FileAtMachine = 'same' | 'another' | 'not-looked'
 
 export function fileAtMachine(program: ProgramRead, document: SetupDocument): FileAtMachine {
-  const looked = document.programChecks?.at(-1)
+  const looked = document.programChecks.at(-1)
   if (looked === undefined) return 'not-looked'
   return looked.sha256 === program.sha256 ? 'same' : 'another'
 }
@@ -29,7 +29,7 @@ export function programStanding(
   document: SetupDocument,
   solution: Solution,
 ): ProgramStanding | undefined {
-  const program = document.programs?.at(-1)
+  const program = document.programs.at(-1)
   if (program === undefined) return undefined
   const faults = faultsOf(judgeAll(program.reading, document, solution), solution)
   return {

@@ -2,7 +2,7 @@ import type { Lift, LiftPlace, SetupDocument } from '../setup/document'
 import type { SetupSheet } from '../setup/sheet'
 
 /** The lift that is in, if one is: everything then stands higher than its registers say, and nothing may be released. */
-export const activeLift = ({ lifts = [] }: SetupDocument): Lift | undefined => {
+export const activeLift = ({ lifts }: SetupDocument): Lift | undefined => {
   const last = lifts.at(-1)
   return last?.moves === 'in' ? last : undefined
 }

@@ -1,6 +1,8 @@
 import { toNanometres, NANOMETRES_PER, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
+import type { Entered } from '../journal/entered'
 import type { Proof, SetupDocument } from '../setup/document'
+import { readingsById } from '../setup/places'
 import type { Register, Solution } from '../setup/solution'
 import { distanceToGoError, gapVerdict, type GapVerdict } from './proof'
 
@@ -52,7 +54,7 @@ function stopError({ stop }: Proof, clearance: Nanometres): Nanometres | undefin
 }
 
 /** The last proof of each work offset with each tool. */
-export function standingProofs({ proofs = [] }: SetupDocument): readonly Proof[] {
+export function standingProofs({ proofs }: SetupDocument): readonly Proof[] {
   const last = new Map(proofs.map((proof) => [`${proof.row} ${proof.tool}`, proof] as const))
   return [...last.values()]
 }
@@ -79,23 +81,20 @@ export function provenAddresses(
   )
 }
 
-/** How much was there when a fact was entered. */
-type Moment = Pick<Proof, 'afterReadings' | 'afterReadBacks'>
-
-/** Whether a register is still what it was at a moment: nothing of it was read or keyed since. */
+/** Whether a register is still what it was when a fact was entered: nothing of it was read or keyed since. */
 export function coverageOf(
   document: SetupDocument,
-): (register: Register, moment: Moment) => boolean {
-  const readAt = new Map(document.readings.map(({ id }, index) => [id, index] as const))
+): (register: Register, fact: Pick<Entered, 'place'>) => boolean {
+  const readings = readingsById(document.readings)
   const keyedAt = new Map(
-    document.readBacks.flatMap(({ address, moment }, index) =>
-      moment === 'after' ? [[address, index] as const] : [],
+    document.readBacks.flatMap(({ address, moment, place }) =>
+      moment === 'after' ? [[address, place] as const] : [],
     ),
   )
-  return ({ address, chain }, { afterReadings, afterReadBacks }) =>
-    (keyedAt.get(address) ?? -1) < afterReadBacks &&
+  return ({ address, chain }, { place }) =>
+    (keyedAt.get(address) ?? -1) < place &&
     (chain?.terms ?? []).every(
-      ({ source }) => (readAt.get(source.id.split(':')[0] ?? '') ?? -1) < afterReadings,
+      ({ source }) => (readings.get(source.id.split(':')[0] ?? '')?.place ?? -1) < place,
     )
 }
 

@@ -1,3 +1,4 @@
+import type { Entered } from '../journal/entered'
 import type { Problem } from '../problem'
 import { readLength, type ReadLengthOptions } from '../length/read-length'
 import type { WrittenLength } from '../length/length'
@@ -16,57 +17,62 @@ import { rebaseOf } from './rebase'
 export function checkDocument(document: SetupDocument): readonly Problem[] {
   const names = namesOf(document.sheet)
   return [
-    ...sheetLengths(document.sheet).flatMap(([place, written, options]) =>
-      lengthProblem(place, written, options),
-    ),
-    ...sheetReferences(document.sheet, names),
+    ...checkSheet(document.sheet),
     ...readingProblems(document, names),
-    ...document.keyIns.flatMap(({ typed, address }, index) => [
-      ...lengthProblem(`keyIns.${index}.typed`, typed),
-      ...unknownName(`keyIns.${index}.address`, address, names.addresses),
+    ...document.keyIns.flatMap((keyIn) => [
+      ...lengthProblem(`${at(keyIn)}.typed`, keyIn.typed),
+      ...unknownName(`${at(keyIn)}.address`, keyIn.address, names.addresses),
     ]),
-    ...document.readBacks.flatMap(({ shown, address }, index) => [
-      ...lengthProblem(`readBacks.${index}.shown`, shown),
-      ...unknownName(`readBacks.${index}.address`, address, names.addresses),
+    ...document.readBacks.flatMap((readBack) => [
+      ...lengthProblem(`${at(readBack)}.shown`, readBack.shown),
+      ...unknownName(`${at(readBack)}.address`, readBack.address, names.addresses),
     ]),
-    ...(document.events ?? []).flatMap((event, index) =>
-      eventProblems(document, event, `events.${index}`, names),
-    ),
-    ...(document.acceptances ?? []).flatMap(({ address }, index) =>
-      unknownName(`acceptances.${index}.address`, address, names.addresses),
+    ...document.events.flatMap((event) => eventProblems(document, event, names)),
+    ...document.acceptances.flatMap((acceptance) =>
+      unknownName(`${at(acceptance)}.address`, acceptance.address, names.addresses),
     ),
     ...provingProblems(document, names),
   ]
 }
 
+/** The same for a sheet alone; places begin with `sheet`. */
+export const checkSheet = (sheet: SetupSheet): readonly Problem[] => [
+  ...sheetLengths(sheet).flatMap(([place, written, options]) =>
+    lengthProblem(place, written, options),
+  ),
+  ...sheetReferences(sheet, namesOf(sheet)),
+]
+
+/** Where a fact stands in the file. */
+const at = ({ place }: Pick<Entered, 'place'>): string => `facts.${place}.body`
+
 /** Proofs, lifts and what was seen to. */
 function provingProblems(
-  { proofs = [], lifts = [], checkOffs = [] }: SetupDocument,
+  { proofs, lifts, checkOffs }: SetupDocument,
   names: Names,
 ): readonly Problem[] {
   return [
-    ...proofs.flatMap(({ row, tool, clearance, gap, stop }, index) => [
-      ...unknownName(`proofs.${index}.row`, row, names.rows),
-      ...unknownName(`proofs.${index}.tool`, `T${tool}`, names.tools),
-      ...lengthProblem(`proofs.${index}.clearance`, clearance, { sign: 'positive' }),
-      ...lengthProblem(`proofs.${index}.gap`, gap, { sign: 'not-negative' }),
-      ...(stop
+    ...proofs.flatMap((proof) => [
+      ...unknownName(`${at(proof)}.row`, proof.row, names.rows),
+      ...unknownName(`${at(proof)}.tool`, `T${proof.tool}`, names.tools),
+      ...lengthProblem(`${at(proof)}.clearance`, proof.clearance, { sign: 'positive' }),
+      ...lengthProblem(`${at(proof)}.gap`, proof.gap, { sign: 'not-negative' }),
+      ...(proof.stop
         ? [
-            ...lengthProblem(`proofs.${index}.stop.position`, stop.position),
-            ...lengthProblem(`proofs.${index}.stop.distanceToGo`, stop.distanceToGo),
+            ...lengthProblem(`${at(proof)}.stop.position`, proof.stop.position),
+            ...lengthProblem(`${at(proof)}.stop.distanceToGo`, proof.stop.distanceToGo),
           ]
         : []),
     ]),
-    ...lifts.flatMap(({ amount }, index) =>
-      lengthProblem(`lifts.${index}.amount`, amount, { sign: 'positive' }),
+    ...lifts.flatMap((lift) =>
+      lengthProblem(`${at(lift)}.amount`, lift.amount, { sign: 'positive' }),
     ),
-    ...checkOffs.flatMap((checkOff, index) =>
-      checkOffProblems(checkOff, `checkOffs.${index}`, names),
-    ),
+    ...checkOffs.flatMap((checkOff) => checkOffProblems(checkOff, names)),
   ]
 }
 
-function checkOffProblems(checkOff: CheckOff, place: string, names: Names): readonly Problem[] {
+function checkOffProblems(checkOff: CheckOff, names: Names): readonly Problem[] {
+  const place = at(checkOff)
   if (checkOff.of === 'home')
     return Object.entries(checkOff.marks ?? {}).flatMap(([axis, { dial, coarse }]) => [
       ...lengthProblem(`${place}.marks.${axis}.dial`, dial),
@@ -83,16 +89,21 @@ function checkOffProblems(checkOff: CheckOff, place: string, names: Names): read
 function eventProblems(
   document: SetupDocument,
   event: SetupEvent,
-  place: string,
   names: Names,
 ): readonly Problem[] {
+  const place = at(event)
   switch (event.kind) {
     case 'part-changed':
       return unknownName(`${place}.row`, event.row, names.rows)
     case 'tool-changed':
       return unknownName(`${place}.tool`, `T${event.tool}`, names.tools)
     case 'check-failed':
-      return unknownName(`${place}.gauge`, event.gauge, names.gauges)
+      return [
+        ...unknownName(`${place}.gauge`, event.gauge, names.gauges),
+        ...(event.lastGood !== undefined && event.goodThrough < 0
+          ? [{ ...UNKNOWN_READING, place: `${place}.lastGood`, received: event.lastGood } as const]
+          : []),
+      ]
     case 'external-changed':
       return lengthProblem(`${place}.value`, event.value)
     case 'home-recovered':
@@ -336,8 +347,8 @@ function duplicates(
 
 function readingProblems(document: SetupDocument, names: Names): readonly Problem[] {
   const earlier = new Map<string, string>()
-  return document.readings.flatMap((reading, index) => {
-    const place = `readings.${index}`
+  return document.readings.flatMap((reading) => {
+    const place = at(reading)
     const used = endsOf(reading).flatMap(({ gauges }) => gauges)
     const problems: readonly Problem[] = [
       ...lengthProblem(`${place}.read`, reading.read),
@@ -356,6 +367,8 @@ function readingProblems(document: SetupDocument, names: Names): readonly Proble
   })
 }
 
+const UNKNOWN_READING = { code: 'reference-unknown', limit: 'the ids of earlier readings' } as const
+
 /** A reading may replace only an earlier one of the same quantity. */
 function supersedesProblem(
   place: string,
@@ -368,7 +381,7 @@ function supersedesProblem(
   if (of === key) return []
   const where = { place: `${place}.supersedes`, received: supersedes }
   return of === undefined
-    ? [{ ...where, code: 'reference-unknown', limit: 'the ids of earlier readings' }]
+    ? [{ ...where, ...UNKNOWN_READING }]
     : [{ ...where, code: 'supersedes-other', limit: of }]
 }
 

@@ -1,13 +1,13 @@
 import type { Reading } from './document'
 
 // A set-up asks for every register: sorted out once for each list of readings, which never changes after it was made.
-const knownPlaces = new WeakMap<readonly Reading[], ReadonlyMap<string, number>>()
+const sortedOut = new WeakMap<readonly Reading[], ReadonlyMap<string, Reading>>()
 
-/** Where each reading stands in the document, by its id. */
-export function placesById(readings: readonly Reading[]): ReadonlyMap<string, number> {
-  const known = knownPlaces.get(readings)
+/** The readings of a set-up by their ids. */
+export function readingsById(readings: readonly Reading[]): ReadonlyMap<string, Reading> {
+  const known = sortedOut.get(readings)
   if (known !== undefined) return known
-  const places = new Map(readings.map(({ id }, index) => [id, index] as const))
-  knownPlaces.set(readings, places)
-  return places
+  const byId = new Map(readings.map((reading) => [reading.id, reading] as const))
+  sortedOut.set(readings, byId)
+  return byId
 }

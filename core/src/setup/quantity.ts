@@ -71,7 +71,6 @@ export function standingReadings(
 }
 
 const NONE: readonly Reading[] = []
-const NO_EVENTS: NonNullable<SetupDocument['events']> = []
 
 // A set-up asks this for every tool and face, on every key that is typed: the list is sorted out
 // once for each list of readings and of events, which are never changed after they were made.
@@ -81,37 +80,35 @@ const sortedOut = new WeakMap<
 >()
 
 /** What a reading stood on has moved; a home that was found again begins a new ground as well. */
-const groundMoved = (reading: Reading, event: SetupEvent, index: number): boolean =>
-  event.kind === 'home-recovered'
-    ? inMachinePosition(reading)
-    : sensitivity(reading, event, index) !== 0
+const groundMoved = (reading: Reading, event: SetupEvent): boolean =>
+  event.kind === 'home-recovered' ? inMachinePosition(reading) : sensitivity(reading, event) !== 0
 
 function standingByQuantity({
   readings,
-  events = NO_EVENTS,
+  events,
 }: Pick<SetupDocument, 'readings' | 'events'>): ReadonlyMap<string, readonly Reading[]> {
   const known = sortedOut.get(readings)
   if (known?.events === events) return known.of
   const superseded = new Set(readings.map((reading) => reading.supersedes))
-  const byQuantity = new Map<string, { readonly index: number; readonly reading: Reading }[]>()
-  readings.forEach((reading, index) => {
-    if (superseded.has(reading.id)) return
+  const byQuantity = new Map<string, Reading[]>()
+  for (const reading of readings) {
+    if (superseded.has(reading.id)) continue
     const key = quantityKey(reading)
     const alike = byQuantity.get(key)
-    if (alike === undefined) byQuantity.set(key, [{ index, reading }])
-    else alike.push({ index, reading })
-  })
+    if (alike === undefined) byQuantity.set(key, [reading])
+    else alike.push(reading)
+  }
   const standing = new Map(
     [...byQuantity].map(([key, all]) => {
       // What was read before its ground moved gives way to what was read after.
       const from = events.reduce((latest, event) => {
-        const again = all.some(({ index }) => index >= event.afterReadings)
+        const again = all.some(({ place }) => place > event.place)
         const moved = all.some(
-          ({ index, reading }) => index < event.afterReadings && groundMoved(reading, event, index),
+          (reading) => reading.place < event.place && groundMoved(reading, event),
         )
-        return again && moved ? Math.max(latest, event.afterReadings) : latest
-      }, 0)
-      return [key, all.filter(({ index }) => index >= from).map(({ reading }) => reading)] as const
+        return again && moved ? Math.max(latest, event.place) : latest
+      }, -1)
+      return [key, all.filter(({ place }) => place > from)] as const
     }),
   )
   sortedOut.set(readings, { events, of: standing })

@@ -9,8 +9,8 @@ type EventOf<Kind extends SetupEvent['kind']> = Extract<SetupEvent, { kind: Kind
 export interface Rebase {
   readonly before: Reading
   readonly after: Reading
-  /** Readings before this one were taken on the plane as it was. */
-  readonly movedAfter: number
+  /** What was read before this was read on the plane as it was. */
+  readonly moved: SetupEvent
 }
 
 /**
@@ -18,24 +18,22 @@ export interface Rebase {
  * was not touched on one of the two, or when no plane moved before.
  */
 export function rebaseOf(
-  { readings, events = [] }: Pick<SetupDocument, 'readings' | 'events'>,
-  event: Pick<EventOf<'rebased'>, 'tool' | 'afterReadings'>,
+  { readings, events }: Pick<SetupDocument, 'readings' | 'events'>,
+  event: Pick<EventOf<'rebased'>, 'tool' | 'place'>,
 ): Rebase | undefined {
-  const moved = events.findLast(
-    (one) => one.kind === 'plane-moved' && one.afterReadings <= event.afterReadings,
-  )
+  const moved = events.findLast((one) => one.kind === 'plane-moved' && one.place < event.place)
   if (moved === undefined) return undefined
   const superseded = new Set(readings.map(({ supersedes }) => supersedes))
-  const touches = readings.map(
-    (reading, index) =>
+  const touches = readings.filter(
+    (reading) =>
       reading.of === 'tip-on-plane' &&
       reading.tool === event.tool &&
-      index < event.afterReadings &&
+      reading.place < event.place &&
       !superseded.has(reading.id),
   )
-  const before = readings.findLast((_, index) => touches[index] && index < moved.afterReadings)
-  const after = readings.findLast((_, index) => touches[index] && index >= moved.afterReadings)
-  return before && after && { before, after, movedAfter: moved.afterReadings }
+  const before = touches.findLast(({ place }) => place < moved.place)
+  const after = touches.findLast(({ place }) => place > moved.place)
+  return before && after && { before, after, moved }
 }
 
 /**
@@ -47,10 +45,9 @@ export function planeShift(
   sources: SourceReader,
   reading: Reading,
 ): Chain | undefined {
-  const shifts = (document.events ?? []).map((event) => {
+  const shifts = document.events.map((event) => {
     const rebase = event.kind === 'rebased' ? rebaseOf(document, event) : undefined
-    if (rebase === undefined || !sources.isAmongFirst(rebase.movedAfter, reading))
-      return EMPTY_CHAIN
+    if (rebase === undefined || reading.place > rebase.moved.place) return EMPTY_CHAIN
     const [before, after] = [rebase.before, rebase.after].map((touch) =>
       planeUnderTouch(sources, touch, 'tip-at-contact'),
     )

@@ -15,7 +15,7 @@ import { standOf, type Subject } from './stand'
 import { heightsOf, meanOfKnown } from './heights'
 import { solveAxis, type AxisSolution } from './plan-axes'
 import { needOf } from './needs'
-import { placesById } from './places'
+import { readingsById } from './places'
 import { quantityKey, standingReadings } from './quantity'
 import { edgesOf } from './edges'
 import { offsetsZ, toolLength } from './registers-z'
@@ -196,36 +196,29 @@ function registerBuilder(
   // The last number that the control showed for a register, by address and moment.
   const lastRow = new Map(
     document.readBacks.map(
-      ({ address, moment }, index) => [`${address} ${moment}`, index] as const,
+      (readBack) => [`${readBack.address} ${readBack.moment}`, readBack] as const,
     ),
   )
   // What a control showed before it was switched to another unit proves nothing any more.
-  const provenFrom = Math.max(
-    0,
-    ...(document.events ?? []).map(({ kind, afterReadBacks = 0 }) =>
-      kind === 'unit-changed' ? afterReadBacks : 0,
-    ),
-  )
+  const lastPlace = (isMeant: (kind: SetupEvent['kind']) => boolean) =>
+    document.events.findLast(({ kind }) => isMeant(kind))?.place ?? -1
+  const provenFrom = lastPlace((kind) => kind === 'unit-changed')
   // Carrying numbers over (by marks, a master, another external offset) makes others of them.
-  const carriedOver = Math.max(
-    0,
-    ...(document.events ?? []).map(({ kind, afterReadBacks = 0 }) =>
-      CARRY_OVER.includes(kind) ? afterReadBacks : 0,
-    ),
-  )
-  const isOutdated = ({ readBack, index }: Shown, chain: Chain): boolean =>
-    index < carriedOver || isOlder(readBack, chain, document)
+  const carriedOver = lastPlace((kind) => CARRY_OVER.includes(kind))
+  const isOutdated = ({ place }: Shown, chain: Chain): boolean =>
+    place < carriedOver || isOlder(place, chain, document)
   const lastShown = (address: string, moment: ReadBack['moment']): Shown | undefined => {
-    const index = lastRow.get(`${address} ${moment}`) ?? -1
-    const readBack = document.readBacks[index]
-    const shown = readBack && sources.length(readBack.shown, { place: `readBacks.${index}.shown` })
-    return readBack && shown && { readBack, shown, index }
+    const readBack = lastRow.get(`${address} ${moment}`)
+    if (readBack === undefined) return undefined
+    const { place } = readBack
+    const shown = sources.length(readBack.shown, { place: `facts.${place}.body.shown` })
+    return shown && { shown, place }
   }
 
   const verdict = (line: KeyInLine, chain: Chain): ReadBackVerdict | undefined => {
     const { address, expected } = line
     const last = lastShown(address, 'after')
-    if (last === undefined || last.index < provenFrom) return undefined
+    if (last === undefined || last.place < provenFrom) return undefined
     const { shown } = last
     const equal = readBackAgrees(line, shown, decimals)
     // Read again, or carried over, since: the control shows the number from before, to be keyed anew.
@@ -294,9 +287,8 @@ function registerBuilder(
 const CARRY_OVER: readonly SetupEvent['kind'][] = ['home-recovered', 'rebased', 'external-changed']
 
 interface Shown {
-  readonly readBack: ReadBack
   readonly shown: ReadLength
-  readonly index: number
+  readonly place: number
 }
 
 /**
@@ -304,20 +296,19 @@ interface Shown {
  * number was read again, whichever was seen last.
  */
 function holdsNow(before: Shown | undefined, outdated: Shown | undefined): Nanometres | undefined {
-  const last = (before?.index ?? -1) > (outdated?.index ?? -1) ? before : outdated
+  const last = (before?.place ?? -1) > (outdated?.place ?? -1) ? before : outdated
   return last?.shown.nm
 }
 
 /** Whether something was read for a number after the control showed it: its place counts, not a clock. */
 function isOlder(
-  { afterReadings }: ReadBack,
+  place: number,
   chain: Chain,
   { readings }: Pick<SetupDocument, 'readings'>,
 ): boolean {
-  if (afterReadings === undefined) return false
-  const places = placesById(readings)
+  const byId = readingsById(readings)
   return chain.terms.some(
-    ({ source }) => (places.get(source.id.split(':')[0] ?? '') ?? -1) >= afterReadings,
+    ({ source }) => (byId.get(source.id.split(':')[0] ?? '')?.place ?? -1) > place,
   )
 }
 
@@ -333,7 +324,7 @@ function staleReason(
 }
 
 const acceptanceOf = (document: SetupDocument, address: string, reason: StaleReason) =>
-  (document.acceptances ?? []).findLast(
+  document.acceptances.findLast(
     (one) => one.address === address && one.accepts === nameOfReason(reason),
   )
 

@@ -56,7 +56,6 @@ export class SourceReader {
   readonly problems: Problem[] = []
   private readonly gauges: GaugeChains
   private readonly tools: ReadonlyMap<number, readonly [Tool, number]>
-  private readonly placeOfReading: ReadonlyMap<string, number>
   private readonly frames: HomeFrames
   private readonly display: Display
 
@@ -64,7 +63,6 @@ export class SourceReader {
     const { gauges, tools, unit, machine } = document.sheet
     this.gauges = new GaugeChains(gauges, this)
     this.tools = new Map(tools.map((tool, index) => [tool.number, [tool, index] as const]))
-    this.placeOfReading = new Map(document.readings.map((reading, index) => [reading.id, index]))
     this.frames = homeFramesOf(document)
     this.display = { unit, decimals: machine.control.decimals[unit] }
   }
@@ -84,7 +82,7 @@ export class SourceReader {
    * @param radial the way that a touch around a circle points in X.
    */
   reading(reading: Reading, role: ReadingRole, radial?: Way): Chain | undefined {
-    const place = `readings.${this.placeOfReading.get(reading.id)}.read`
+    const place = `facts.${reading.place}.body.read`
     const length = this.length(reading.read, { place })
     if (length === undefined) return undefined
     const source: Source = {
@@ -97,7 +95,7 @@ export class SourceReader {
         display: this.display,
         repeatsMm: repeatsMm(this.document, reading),
       }),
-      by: reading.by,
+      by: reading.by.name,
       at: reading.at,
     }
     const read = chainOf(source, role)
@@ -108,7 +106,7 @@ export class SourceReader {
 
   /** The Y of a reading that is taken on both axes. */
   readingY(reading: ReadingOnBothAxes, radial?: Way): Chain | undefined {
-    const place = `readings.${this.placeOfReading.get(reading.id)}.readY`
+    const place = `facts.${reading.place}.body.readY`
     const length = this.length(reading.readY, { place })
     if (length === undefined) return undefined
     const read = this.partOfReading(reading, length, 'Y', 'axis-at-contact', {
@@ -141,21 +139,15 @@ export class SourceReader {
     return endsOf(reading).map(({ gauges }) => repeatabilityMm(this.gaugesOf(gauges)))
   }
 
-  /** Whether a reading was entered before the first `count` of them were. */
-  isAmongFirst(count: number, reading: Reading): boolean {
-    return (this.placeOfReading.get(reading.id) ?? Infinity) < count
-  }
-
   /**
    * What a machine that lost its home and found it again by its marks shows more than it showed when
    * this was read.
    */
   private homeShift(reading: Reading, axis: MachineAxis): Chain | undefined {
-    const frame = this.frames.frameOf(this.placeOfReading.get(reading.id) ?? Infinity)
-    const shifts = [...this.frames.shiftFrom(frame)].map(([index, times]) => {
-      const event = this.document.events?.[index]
-      if (event?.kind !== 'home-recovered' || times === 0) return EMPTY_CHAIN
-      const place = `events.${index}.shift.${axis}`
+    const frame = this.frames.frameAt(reading.place)
+    const shifts = [...this.frames.shiftFrom(frame)].map(([event, times]) => {
+      if (times === 0) return EMPTY_CHAIN
+      const place = `facts.${event.place}.body.shift.${axis}`
       const name = `home found again in ${axis}`
       const length = this.length(event.shift[axis], { place })
       return length && chainOf({ id: place, kind: 'declared', name, length }, 'home-shift', times)
@@ -165,7 +157,7 @@ export class SourceReader {
 
   /** The four readings of a swept dial. */
   dial(reading: Extract<Reading, { of: 'sweep' }>): Readonly<Record<Face, Chain>> | undefined {
-    const place = `readings.${this.placeOfReading.get(reading.id)}.dial`
+    const place = `facts.${reading.place}.body.dial`
     const named = this.gaugesOf(reading.with)
     const contactsMm = [named.length > 0 ? repeatabilityMm(named) : SWEPT_REPEATABILITY_MM]
     const lengths = (['left', 'right', 'front', 'back'] as const).map((face) =>
@@ -200,7 +192,7 @@ export class SourceReader {
       name: `${quantityKey(reading)} ${part}`,
       length,
       uncertainty: readingUncertainty(length, circumstances),
-      by: reading.by,
+      by: reading.by.name,
       at: reading.at,
     }
     return chainOf(source, role)
@@ -236,14 +228,12 @@ export class SourceReader {
 
   /** What the control adds to every work offset; an empty chain where nothing is declared. */
   externalOffset(axis: MachineAxis): Chain | undefined {
-    const events = this.document.events ?? []
-    const changed = events.findLastIndex(
-      (event) => event.kind === 'external-changed' && event.axis === axis,
+    const event = this.document.events.findLast(
+      (one) => one.kind === 'external-changed' && one.axis === axis,
     )
-    const event = events[changed]
     const [written, place] =
       event?.kind === 'external-changed'
-        ? [event.value, `events.${changed}.value`]
+        ? [event.value, `facts.${event.place}.body.value`]
         : [
             this.document.sheet.machine.externalOffset?.[axis],
             `sheet.machine.externalOffset.${axis}`,

@@ -3,7 +3,7 @@ import type { ActiveLength, Stand } from '../keyin/key-in'
 import { readLength } from '../length/read-length'
 import type { Nanometres } from '../length/length'
 import type { Reading, SetupDocument } from './document'
-import { placesById } from './places'
+import { readingsById } from './places'
 import { standingReadings } from './quantity'
 import type { MachineAxis, OffsetRow } from './sheet'
 
@@ -46,16 +46,13 @@ function touchesOf(
   document: Pick<SetupDocument, 'readings' | 'events'>,
   chain: Chain,
 ): readonly Reading[] {
-  const places = placesById(document.readings)
-  const indexes = new Set(
-    chain.terms.flatMap(({ source }) => places.get(source.id.split(':')[0] ?? '') ?? []),
-  )
-  const inChain = [...indexes].sort((a, b) => a - b).map((index) => document.readings[index])
-  const around = new Set<Reading['of']>(
-    inChain.flatMap((one) => (one && 'readY' in one ? [one.of] : [])),
-  )
+  const byId = readingsById(document.readings)
+  const inChain = [
+    ...new Set(chain.terms.flatMap(({ source }) => byId.get(source.id.split(':')[0] ?? '') ?? [])),
+  ].sort((one, other) => one.place - other.place)
+  const around = new Set<Reading['of']>(inChain.flatMap((one) => ('readY' in one ? [one.of] : [])))
   return around.size === 0
-    ? inChain.filter((one) => one !== undefined)
+    ? inChain
     : document.readings.filter(
         (one) => around.has(one.of) && standingReadings(document, one).includes(one),
       )

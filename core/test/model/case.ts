@@ -1,5 +1,6 @@
 import type { Reading, SetupDocument } from '../../src'
 import { trials, type Chance } from '../random'
+import { setupOf } from '../worked-example'
 import { asFact, Machinist, withRepeatsAndReplaced } from './machinist'
 import { modelSheet, type ModelOptions, type ModelSheet } from './sheet'
 
@@ -7,26 +8,13 @@ export interface ModelCase extends ModelSheet {
   readonly document: SetupDocument
 }
 
-export const documentOf = (
-  sheet: SetupDocument['sheet'],
-  readings: readonly Reading[],
-): SetupDocument => ({
-  format: 'pine-compass/setup',
-  version: 1,
-  id: '019aaaaa-0000-7000-8000-00000000bbbb',
-  sheet,
-  readings,
-  keyIns: [],
-  readBacks: [],
-})
-
 /** A world, a sheet for it, and the readings that a careful machinist takes in it, some of them twice or anew. */
 export function modelCase(chance: Chance, options: ModelOptions = {}): ModelCase {
   const model = modelSheet(chance, options)
   const machinist = new Machinist(chance, model, model.world)
   const again = (drawn: Parameters<typeof asFact>[0]) => repeatOf(machinist, drawn, model)
   const readings = withRepeatsAndReplaced(chance, machinist.everything(), again)
-  return { ...model, document: documentOf(model.sheet, readings) }
+  return { ...model, document: setupOf(model.sheet, readings) }
 }
 
 /** The same quantity touched once more, with whatever is at hand. */

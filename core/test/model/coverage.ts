@@ -1,6 +1,6 @@
 import { solve, type WrittenLength } from '../../src'
 import type { Chance } from '../random'
-import { documentOf } from './case'
+import { setupOf } from '../worked-example'
 import { asFact, Machinist, type Hand } from './machinist'
 import { modelSheet, type ModelOptions, type ModelSheet } from './sheet'
 import { trueRegisters } from './world'
@@ -196,7 +196,7 @@ export function coverage(way: CoverageWay, cases: number, chance: Chance): numbe
       .map((reading) =>
         asFact(reading.of === 'tool-diameter' ? { ...reading, with: ['mic'] } : reading),
       )
-    const register = solve(documentOf(drawn.sheet, readings)).registers.find(
+    const register = solve(setupOf(drawn.sheet, readings)).registers.find(
       ({ address }) => address === way.address,
     )
     const is = trueRegisters(world, drawn.sheet).get(way.address)

@@ -3,6 +3,7 @@ import type {
   OffsetPlan,
   QuantityName,
   Reading,
+  ReadingBody,
   SetupSheet,
   Side,
   WrittenLength,
@@ -22,7 +23,7 @@ export interface Hand {
 
 export const CAREFUL: Hand = { contact: () => 0, dial: () => 0, micrometer: () => 0 }
 
-type Drawn = Omit<Reading, 'id' | 'by' | 'at'>
+type Drawn = ReadingBody
 type Way = '+' | '-'
 
 const ON_PLANE: readonly GaugeId[] = [
@@ -464,11 +465,9 @@ export function withRepeatsAndReplaced(
       return repeat ? [reading, asFact(repeat)] : [reading]
     }
     if (luck < 0.25 && one.of !== 'sweep' && one.of !== 'circle-point' && one.of !== 'edge-point') {
-      const wrong = asFact({
-        ...one,
-        read: { ...one.read, text: `-9${one.read.text.replace('-', '')}` },
-      } as Drawn)
-      return [wrong, { ...reading, supersedes: wrong.id, reason: 'misread' }]
+      const text = `-9${one.read.text.replace('-', '')}`
+      const wrong = { ...reading, read: { ...one.read, text } }
+      return [wrong, { ...asFact(one), supersedes: wrong.id, reason: 'misread' }]
     }
     return [reading]
   })

@@ -1,14 +1,14 @@
 import {
   checkDocument,
   type CheckOff,
+  type EventBody,
   type Reading,
   type SetupDocument,
   type SetupEvent,
   type WrittenLength,
 } from '../../src'
 import type { Chance } from '../random'
-import { fact } from '../worked-example'
-import { documentOf } from './case'
+import { checkFailed, event, fact, setupOf } from '../worked-example'
 import { asFact, Machinist } from './machinist'
 import { modelSheet, type ModelOptions, type ModelSheet } from './sheet'
 import { AXES, GAUGE_IDS, some, somePart, type Axis, type World } from './world'
@@ -57,7 +57,7 @@ export class Timeline {
 
   get document(): SetupDocument {
     return {
-      ...documentOf(this.model.sheet, this.readings),
+      ...setupOf(this.model.sheet, this.readings),
       events: this.events,
       checkOffs: this.checkOffs,
     }
@@ -82,9 +82,8 @@ export class Timeline {
     this.machinist.world = { ...this.world, ...changes }
   }
 
-  private tell(details: object): void {
-    const after = { afterReadings: this.readings.length, afterReadBacks: 0 }
-    this.events = [...this.events, { ...fact(), ...after, ...details } as SetupEvent]
+  private tell(body: EventBody): void {
+    this.events = [...this.events, event(body)]
   }
 
   private anywhere(): World['zero'] {
@@ -163,8 +162,6 @@ export class Timeline {
         ...fact(),
         of: 'home',
         marks: { X: mark, Y: mark, Z: mark },
-        afterEvents: this.events.length,
-        afterReadBacks: 0,
       },
     ]
   }
@@ -174,7 +171,8 @@ export class Timeline {
     const since = this.hurt.get(gauge)
     if (since === undefined) return
     this.hurt.delete(gauge)
-    this.tell({ kind: 'check-failed', gauge, goodUntil: this.chance.whole(0, since) })
+    const lastGood = this.readings[this.chance.whole(0, since) - 1]
+    this.events = [...this.events, checkFailed(gauge, lastGood)]
     this.move({ gauges: { ...this.world.gauges, [gauge]: this.marked[gauge]! } })
   }
 }

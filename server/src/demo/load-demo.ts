@@ -1,15 +1,14 @@
 import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import type { NewFact, Person } from '@pine/contract'
-import { readProgram, solve, type LengthUnit, type SetupSheet } from '@pine/core'
+import { foldSetup, readProgram, solve, type LengthUnit, type SetupSheet } from '@pine/core'
 import { v7 as uuid } from 'uuid'
 import type { Clock } from '../clock'
 import type { Outcome } from '../refusal'
 import type { Store } from '../store/store'
 import { addPerson } from '../use-cases/people'
-import { documentOf } from '../use-cases/setup-document'
 import { keepProgramText } from '../use-cases/programs'
-import { addFact, createSetup } from '../use-cases/setups'
+import { setupsOf, type Setups } from '../use-cases/setups'
 import { addGauge, addMachine } from '../use-cases/shop'
 import {
   ADAPTER,
@@ -58,16 +57,19 @@ export async function loadDemo(store: Store, clock: Clock): Promise<void> {
 /** A set-up told as a person would make it: one fact after another, two minutes apart. */
 class DemoSetup {
   private readonly id = uuid()
+  private readonly setups: Setups
 
   constructor(
     private readonly store: Store,
     private readonly person: Person,
     private time: number,
-  ) {}
+  ) {
+    this.setups = setupsOf(store, this.tick)
+  }
 
   async begin(sheet: SetupSheet): Promise<void> {
     const request = { id: this.id, sheetFactId: uuid(), sheet: structuredClone(sheet) }
-    must(await createSetup(this.store, this.tick, this.person, request))
+    must(await this.setups.create(this.person, request))
   }
 
   read(text: string, unit: LengthUnit, reading: WithoutNumber<NewReading>): Promise<void> {
@@ -80,10 +82,10 @@ class DemoSetup {
 
   /** Keys a register in as the sheet says, and reads back what the control shows. */
   async keyIn(address: string, shown?: string): Promise<void> {
-    const setup = await this.store.setup(this.id)
-    const line =
-      setup &&
-      solve(documentOf(setup)).registers.find((register) => register.address === address)?.keyIn
+    const { file } = must(await this.setups.open(this.id))
+    const line = solve(foldSetup(file)).registers.find(
+      (register) => register.address === address,
+    )?.keyIn
     if (line === undefined) throw new Error(`demo: ${address} cannot be keyed yet`)
     const { unit } = line
     if (line.mode === 'add')
@@ -135,7 +137,7 @@ class DemoSetup {
   }
 
   private async add(fact: NewFact): Promise<void> {
-    must(await addFact(this.store, this.tick, this.person, this.id, fact))
+    must(await this.setups.add(this.person, this.id, fact))
   }
 
   private readonly tick: Clock = () => new Date((this.time += 2 * MINUTE))

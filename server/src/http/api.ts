@@ -2,6 +2,7 @@ import { Hono } from 'hono'
 import { bodyLimit } from 'hono/body-limit'
 import { HTTPException } from 'hono/http-exception'
 import { requestId } from 'hono/request-id'
+import { z } from 'zod'
 import {
   LONGEST_PROGRAM,
   newFactSchema,
@@ -14,13 +15,16 @@ import {
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
 import { addPerson, signIn } from '../use-cases/people'
-import { addGauge, addMachine } from '../use-cases/shop'
+import { addGauge, addMachine, gaugesOf, machinesOf } from '../use-cases/shop'
 import { keepProgramText, programText } from '../use-cases/programs'
-import { addFact, createSetup, listSetups, openSetup } from '../use-cases/setups'
-import { body } from './body'
+import { setupsOf } from '../use-cases/setups'
+import { body, query } from './body'
 import { noRoute, notJson, tooLarge, unexpected } from './refusals'
 import { replyRefusal } from './reply'
 import { endSession, keepSession, personOf, requirePerson, type Signed } from './session'
+
+/** How many facts of a set-up the sender has. */
+const knownSchema = z.object({ known: z.coerce.number().int().min(0).optional() })
 
 /** Longest request: a whole set-up with thousands of readings fits into a tenth of it. */
 const LONGEST_BODY = 1024 * 1024
@@ -34,6 +38,7 @@ export interface ApiParts {
 
 /** The API. It translates in, calls a use case, and translates out. */
 export function createApi({ store, clock, onUnexpected }: ApiParts) {
+  const setups = setupsOf(store, clock)
   const open = new Hono()
     .get('/health', (c) => c.json({ ok: true as const }))
     .get('/people', async (c) => c.json(await store.people()))
@@ -55,12 +60,12 @@ export function createApi({ store, clock, onUnexpected }: ApiParts) {
 
   const signed = new Hono<Signed>()
     .use(requirePerson(store, clock))
-    .get('/machines', async (c) => c.json(await store.machines()))
+    .get('/machines', async (c) => c.json(await machinesOf(store)))
     .post('/machines', body(newMachineSchema), async (c) => {
       const added = await addMachine(store, clock, c.var.person, c.req.valid('json'))
       return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
     })
-    .get('/gauges', async (c) => c.json(await store.gauges()))
+    .get('/gauges', async (c) => c.json(await gaugesOf(store)))
     .post('/gauges', body(newShopGaugeSchema), async (c) => {
       const added = await addGauge(store, clock, c.var.person, c.req.valid('json'))
       return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
@@ -77,23 +82,27 @@ export function createApi({ store, clock, onUnexpected }: ApiParts) {
         ? c.body(new Uint8Array(found.value), 200, { 'Content-Type': 'application/octet-stream' })
         : replyRefusal(c, found.refusal)
     })
-    .get('/setups', async (c) => c.json(await listSetups(store, clock)))
+    .get('/shop', async (c) => c.json(await store.shop()))
+    .get('/setups', async (c) => c.json(await setups.list()))
     .post('/setups', body(newSetupSchema), async (c) => {
-      const made = await createSetup(store, clock, c.var.person, c.req.valid('json'))
+      const made = await setups.create(c.var.person, c.req.valid('json'))
       return made.ok ? c.json(made.value, 201) : replyRefusal(c, made.refusal)
     })
     .get('/setups/:id', async (c) => {
-      const opened = await openSetup(store, clock, c.req.param('id'))
+      const opened = await setups.open(c.req.param('id'))
       return opened.ok ? c.json(opened.value) : replyRefusal(c, opened.refusal)
     })
-    .post('/setups/:id/facts', body(newFactSchema), async (c) => {
-      const added = await addFact(
-        store,
-        clock,
-        c.var.person,
-        c.req.param('id'),
-        c.req.valid('json'),
-      )
+    .get('/setups/:id/solution', async (c) => {
+      const solved = await setups.solution(c.req.param('id'))
+      return solved.ok ? c.json(solved.value) : replyRefusal(c, solved.refusal)
+    })
+    .get('/setups/:id/records/:record', async (c) => {
+      const found = await setups.record(c.req.param('id'), c.req.param('record'))
+      return found.ok ? c.json(found.value) : replyRefusal(c, found.refusal)
+    })
+    .post('/setups/:id/facts', query(knownSchema), body(newFactSchema), async (c) => {
+      const { known } = c.req.valid('query')
+      const added = await setups.add(c.var.person, c.req.param('id'), c.req.valid('json'), known)
       return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
     })
 

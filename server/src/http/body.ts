@@ -4,6 +4,14 @@ import type { z } from 'zod'
 import { refuseInput } from '../refusal'
 import { replyRefusal } from './reply'
 
+/** Validates what stands behind the question mark. */
+export const query = <Schema extends z.ZodType>(schema: Schema) =>
+  zValidator('query', schema, (result, context) =>
+    result.success
+      ? undefined
+      : replyRefusal(context, refuseInput(reportIssues(result.error, context.req.query())).refusal),
+  )
+
 /** Validates a JSON body by the contract; every problem is told at once, with its place. */
 export const body = <Schema extends z.ZodType>(schema: Schema) =>
   zValidator('json', schema, async (result, context) => {

@@ -1,5 +1,5 @@
 import { EntitySchema } from 'typeorm'
-import type { FactKind } from '@pine/contract'
+import type { FactKind, SetupSummary, StreamKind, Via } from '@pine/contract'
 
 // Entities are schemas, not decorated classes: they run under any TypeScript loader, and their
 // column types are written out.
@@ -46,31 +46,26 @@ export const sessionEntity = new EntitySchema<SessionEntity>({
   },
 })
 
-/** A machine or a gauge of the shop: its declaration is validated by the contract. */
-export interface DeclarationEntity {
+export interface ShopEntity {
   id: string
-  declaration: object
-  createdBy: string
+  name: string
   createdAt: Date
 }
 
-const declarationColumns = {
-  id: { type: 'uuid', primary: true },
-  declaration: { type: 'jsonb' },
-  createdBy: { type: 'uuid', name: 'created_by' },
-  createdAt: { type: 'timestamptz', name: 'created_at' },
-} as const
+export const shopEntity = new EntitySchema<ShopEntity>({
+  name: 'shop',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    name: { type: 'text' },
+    createdAt: { type: 'timestamptz', name: 'created_at' },
+  },
+})
 
-export const machineEntity = new EntitySchema<DeclarationEntity>({
-  name: 'machine',
-  columns: declarationColumns,
-})
-export const gaugeEntity = new EntitySchema<DeclarationEntity>({
-  name: 'gauge',
-  columns: declarationColumns,
-})
+// Every key of a shop's data begins with the shop: an organisation of many can be spread by that column.
+const ofShop = { type: 'uuid', name: 'shop_id', primary: true } as const
 
 export interface ProgramTextEntity {
+  shopId: string
   sha256: string
   bytes: Buffer
   keptBy: string
@@ -80,6 +75,7 @@ export interface ProgramTextEntity {
 export const programTextEntity = new EntitySchema<ProgramTextEntity>({
   name: 'program_text',
   columns: {
+    shopId: ofShop,
     sha256: { type: 'text', primary: true },
     bytes: { type: 'bytea' },
     keptBy: { type: 'uuid', name: 'kept_by' },
@@ -87,58 +83,89 @@ export const programTextEntity = new EntitySchema<ProgramTextEntity>({
   },
 })
 
-export interface SetupEntity {
+export interface StreamEntity {
+  shopId: string
   id: string
+  kind: StreamKind
   createdBy: string
   createdAt: Date
   creator?: PersonEntity
-  facts?: FactEntity[]
 }
 
-export const setupEntity = new EntitySchema<SetupEntity>({
-  name: 'setup',
+export const streamEntity = new EntitySchema<StreamEntity>({
+  name: 'stream',
   columns: {
+    shopId: ofShop,
     id: { type: 'uuid', primary: true },
+    kind: { type: 'text' },
     createdBy: { type: 'uuid', name: 'created_by' },
     createdAt: { type: 'timestamptz', name: 'created_at' },
   },
   relations: {
     creator: { type: 'many-to-one', target: 'person', joinColumn: { name: 'created_by' } },
-    facts: { type: 'one-to-many', target: 'fact', inverseSide: 'setup' },
   },
 })
 
 export interface FactEntity {
+  shopId: string
+  streamId: string
+  place: number
   id: string
-  setupId: string
-  /** bigint: the driver gives it as text. */
-  sequence?: string
   kind: FactKind
   body: object
+  via: Via
   personId: string
   recordedAt: Date
   person?: PersonEntity
-  setup?: SetupEntity
 }
 
 export const factEntity = new EntitySchema<FactEntity>({
   name: 'fact',
   columns: {
-    id: { type: 'uuid', primary: true },
-    setupId: { type: 'uuid', name: 'setup_id' },
-    sequence: { type: 'bigint', generated: 'increment' },
+    shopId: ofShop,
+    streamId: { type: 'uuid', name: 'stream_id', primary: true },
+    place: { type: 'int', primary: true },
+    id: { type: 'uuid' },
     kind: { type: 'text' },
     body: { type: 'jsonb' },
+    via: { type: 'text' },
     personId: { type: 'uuid', name: 'person_id' },
     recordedAt: { type: 'timestamptz', name: 'recorded_at' },
   },
   relations: {
     person: { type: 'many-to-one', target: 'person', joinColumn: { name: 'person_id' } },
-    setup: {
-      type: 'many-to-one',
-      target: 'setup',
-      joinColumn: { name: 'setup_id' },
-      inverseSide: 'facts',
-    },
+  },
+})
+
+/** A set-up in the list: it can be built again from the facts at any time. */
+export interface SummaryEntity {
+  shopId: string
+  streamId: string
+  summary: SetupSummary
+  createdAt: Date
+}
+
+export const summaryEntity = new EntitySchema<SummaryEntity>({
+  name: 'summary',
+  columns: {
+    shopId: ofShop,
+    streamId: { type: 'uuid', name: 'stream_id', primary: true },
+    summary: { type: 'jsonb' },
+    createdAt: { type: 'timestamptz', name: 'created_at' },
+  },
+})
+
+export interface FrozenEntity {
+  shopId: string
+  factId: string
+  content: object
+}
+
+export const frozenEntity = new EntitySchema<FrozenEntity>({
+  name: 'frozen',
+  columns: {
+    shopId: ofShop,
+    factId: { type: 'uuid', name: 'fact_id', primary: true },
+    content: { type: 'jsonb' },
   },
 })

@@ -1,26 +1,43 @@
-import type { FactKind, MachineEntry, Person, ShopGauge } from '@pine/contract'
+import type { Person, SetupSummary, StreamKind, FactKind, Via } from '@pine/contract'
 import type { Outcome } from '../refusal'
 
-/** A fact as it is kept: written once, never changed. */
+/** A fact as it is kept: written once, never changed. Its place in its stream is its time. */
 export interface FactRow {
   readonly id: string
-  readonly setupId: string
-  /** Order in which facts were accepted; clocks are not trusted for it. */
-  readonly sequence: number
   readonly kind: FactKind
   readonly body: object
-  readonly personId: string
-  readonly personName: string
+  readonly via: Via
+  readonly by: Person
   readonly recordedAt: Date
 }
 
-export type NewFactRow = Omit<FactRow, 'sequence' | 'personName'>
+export type NewFactRow = Omit<FactRow, 'by'> & { readonly personId: string }
 
-export interface SetupRow {
+/** A stream without its facts. */
+export interface StreamHead {
   readonly id: string
-  readonly createdByName: string
+  readonly createdBy: Person
   readonly createdAt: Date
+}
+
+export interface StreamRow extends StreamHead {
+  /** From the place on that was asked for. */
   readonly facts: readonly FactRow[]
+}
+
+/** What is written together with a fact. */
+export interface Decided {
+  readonly body: object
+  /** The set-up in the list, as it stands with the fact. */
+  readonly summary: SetupSummary
+  /** What a record freezes. */
+  readonly frozen?: object
+}
+
+/** The latest declaration of a machine, a gauge or a tool. */
+export interface DeclaredRow {
+  readonly id: string
+  readonly body: object
 }
 
 export interface NewProgramText {
@@ -40,8 +57,10 @@ export interface Credentials {
 /** Whether a row was written, or was there already (the same id, or the same unique name). */
 export type Insertion = 'written' | 'id-exists' | 'name-exists'
 
-/** What the use cases need kept. PostgreSQL serves it through TypeORM: typeorm-store.ts. */
+/** What the use cases of one shop need kept. PostgreSQL serves it through TypeORM: typeorm-store.ts. */
 export interface Store {
+  shop(): Promise<{ readonly id: string; readonly name: string }>
+
   people(): Promise<readonly Person[]>
   addPerson(person: Person & { readonly pinHash: string }, at: Date): Promise<Insertion>
   credentials(personId: string): Promise<Credentials | undefined>
@@ -54,25 +73,36 @@ export interface Store {
   personOfSession(tokenHash: string, now: Date): Promise<Person | undefined>
   closeSession(tokenHash: string): Promise<void>
 
-  machines(): Promise<readonly MachineEntry[]>
-  addMachine(entry: MachineEntry, personId: string, at: Date): Promise<Insertion>
-  gauges(): Promise<readonly ShopGauge[]>
-  addGauge(entry: ShopGauge, personId: string, at: Date): Promise<Insertion>
-
   /** Writes a text under its hash, unless it is there already. */
   keepProgramText(text: NewProgramText): Promise<void>
   programText(sha256: string): Promise<Uint8Array | undefined>
 
-  setups(): Promise<readonly SetupRow[]>
-  setup(id: string): Promise<SetupRow | undefined>
-  /** Writes a set-up and its first sheet together. */
-  addSetup(id: string, sheet: NewFactRow): Promise<Insertion>
+  /** What every stream of a kind declares now, the oldest stream first. */
+  declared(kind: Exclude<StreamKind, 'setup'>): Promise<readonly DeclaredRow[]>
+  /** Begins a stream with its first fact, and the summary of a set-up. */
+  beginStream(
+    stream: { readonly id: string; readonly kind: StreamKind },
+    first: NewFactRow,
+    summary?: SetupSummary,
+  ): Promise<Insertion>
+  /** A stream of a kind with its facts from a place on; all of them where it is not said. */
+  stream(kind: StreamKind, id: string, from?: number): Promise<StreamRow | undefined>
   /**
-   * Appends a fact while no other fact can be appended to the same set-up. `decide` sees every
-   * earlier fact and gives the body to write, or refuses. A fact with this id is returned as it is.
+   * Appends a fact while no other fact can be appended to the same stream. `decide` sees the stream's facts from a place
+   * on and gives what to write, or refuses. A fact with this id is returned as it is.
    */
   appendFact(
+    streamId: string,
     fact: Omit<NewFactRow, 'body'>,
-    decide: (setup: SetupRow) => Outcome<object>,
-  ): Promise<Outcome<FactRow> | 'no-setup'>
+    from: number,
+    decide: (stream: StreamRow) => Outcome<Decided>,
+  ): Promise<Outcome<Pick<FactRow, 'kind' | 'body'>> | 'no-stream'>
+
+  /** Every set-up in the list, the youngest first. */
+  summaries(): Promise<readonly SetupSummary[]>
+  /** Ids of set-ups that have no summary: those of a database from before there were any. */
+  withoutSummary(): Promise<readonly string[]>
+  writeSummary(summary: SetupSummary): Promise<void>
+  /** What a record froze. */
+  frozen(factId: string): Promise<object | undefined>
 }

@@ -1,30 +1,44 @@
 import { QueryFailedError, type DataSource, type EntityManager } from 'typeorm'
-import { machineSchema, shopGaugeSchema } from '@pine/contract'
+import type { Person } from '@pine/contract'
 import { accept } from '../refusal'
 import {
   factEntity,
-  gaugeEntity,
-  machineEntity,
+  frozenEntity,
   personEntity,
   programTextEntity,
   sessionEntity,
-  setupEntity,
+  shopEntity,
+  streamEntity,
+  summaryEntity,
   type FactEntity,
-  type SetupEntity,
 } from './entities'
-import type { FactRow, Insertion, NewFactRow, SetupRow, Store } from './store'
+import type { FactRow, Insertion, NewFactRow, Store, StreamRow } from './store'
 
 const UNIQUE_VIOLATION = '23505'
 
-/** The store on PostgreSQL. */
-export function typeormStore(source: DataSource): Store {
+/** The oldest shop of a database: the only one, until an organisation has several. */
+export async function firstShop(source: DataSource): Promise<string> {
+  const [shop] = await source
+    .getRepository(shopEntity)
+    .find({ order: { createdAt: 'ASC' }, take: 1 })
+  if (shop === undefined)
+    throw new Error('the database has no shop: its tables were not brought up to date')
+  return shop.id
+}
+
+/** The store of one shop on PostgreSQL. */
+export function typeormStore(source: DataSource, shopId: string): Store {
   const people = source.getRepository(personEntity)
   const sessions = source.getRepository(sessionEntity)
-  const machines = source.getRepository(machineEntity)
-  const gauges = source.getRepository(gaugeEntity)
   const texts = source.getRepository(programTextEntity)
+  const summaries = source.getRepository(summaryEntity)
 
   return {
+    async shop() {
+      const { id, name } = await source.getRepository(shopEntity).findOneByOrFail({ id: shopId })
+      return { id, name }
+    },
+
     async people() {
       const rows = await people.find({ order: { name: 'ASC' } })
       return rows.map(({ id, name }) => ({ id, name }))
@@ -69,83 +83,157 @@ export function typeormStore(source: DataSource): Store {
       await sessions.delete({ tokenHash })
     },
 
-    async machines() {
-      const rows = await machines.find({ order: { createdAt: 'ASC' } })
-      return rows.map(({ id, declaration }) => machineSchema.parse({ id, machine: declaration }))
-    },
-    addMachine: ({ id, machine }, createdBy, createdAt) =>
-      insertion(machines.insert({ id, declaration: machine, createdBy, createdAt })),
-    async gauges() {
-      const rows = await gauges.find({ order: { createdAt: 'ASC' } })
-      return rows.map(({ id, declaration }) => shopGaugeSchema.parse({ id, gauge: declaration }))
-    },
-    addGauge: ({ id, gauge }, createdBy, createdAt) =>
-      insertion(gauges.insert({ id, declaration: gauge, createdBy, createdAt })),
-
     async keepProgramText({ sha256, bytes, personId, at }) {
       await texts
         .createQueryBuilder()
         .insert()
-        .values({ sha256, bytes: Buffer.from(bytes), keptBy: personId, keptAt: at })
+        .values({ shopId, sha256, bytes: Buffer.from(bytes), keptBy: personId, keptAt: at })
         .orIgnore()
         .execute()
     },
     async programText(sha256) {
-      return (await texts.findOneBy({ sha256 }))?.bytes
+      return (await texts.findOneBy({ shopId, sha256 }))?.bytes
     },
 
-    async setups() {
-      return (await findSetups(source.manager)).map(setupRow)
-    },
-    async setup(id) {
-      const [found] = await findSetups(source.manager, id)
-      return found && setupRow(found)
-    },
-    addSetup: (id, sheet) =>
+    declared: (kind) =>
+      source.query(
+        `SELECT stream.id, latest.body
+         FROM stream CROSS JOIN LATERAL (
+           SELECT body FROM fact
+           WHERE fact.shop_id = stream.shop_id AND stream_id = stream.id AND fact.kind = $2
+           ORDER BY place DESC LIMIT 1
+         ) latest
+         WHERE shop_id = $1 AND kind = $2
+         ORDER BY created_at, stream.id`,
+        [shopId, kind],
+      ),
+    beginStream: ({ id, kind }, first, summary) =>
       insertion(
         source.transaction(async (manager) => {
-          await manager.insert(setupEntity, {
+          await manager.insert(streamEntity, {
+            shopId,
             id,
-            createdBy: sheet.personId,
-            createdAt: sheet.recordedAt,
+            kind,
+            createdBy: first.personId,
+            createdAt: first.recordedAt,
           })
-          await insertFact(manager, sheet)
+          await insertFact(manager, shopId, id, 0, first)
+          if (summary !== undefined)
+            await manager.insert(summaryEntity, {
+              shopId,
+              streamId: id,
+              summary,
+              createdAt: first.recordedAt,
+            })
         }),
       ),
-    appendFact: (fact, decide) =>
+    stream: (kind, id, from = 0) => streamOf(source.manager, shopId, kind, id, from),
+    appendFact: (streamId, fact, from, decide) =>
       source.transaction(async (manager) => {
-        // The row lock makes the facts of one set-up come one after the other, in every process.
-        const locked = await manager.findOne(setupEntity, {
-          where: { id: fact.setupId },
+        // The row lock makes the facts of one stream come one after the other, in every process.
+        const locked = await manager.findOne(streamEntity, {
+          where: { shopId, id: streamId },
           lock: { mode: 'pessimistic_write' },
         })
-        const [found] = locked === null ? [] : await findSetups(manager, fact.setupId)
-        if (found === undefined) return 'no-setup'
-        const setup = setupRow(found)
-        const before = setup.facts.find(({ id }) => id === fact.id)
-        if (before !== undefined) return accept(before)
-        const decided = decide(setup)
+        if (locked === null) return 'no-stream'
+        const before = await manager.findOneBy(factEntity, { shopId, id: fact.id })
+        if (before !== null) return accept({ kind: before.kind, body: before.body })
+        const stream = await streamOf(manager, shopId, locked.kind, streamId, from)
+        if (stream === undefined) return 'no-stream'
+        const decided = decide(stream)
         if (!decided.ok) return decided
-        await insertFact(manager, { ...fact, body: decided.value })
-        const written = await manager.findOneOrFail(factEntity, {
-          where: { id: fact.id },
-          relations: { person: true },
-        })
-        return accept(factRow(written))
+        const { body, summary, frozen } = decided.value
+        await insertFact(manager, shopId, streamId, from + stream.facts.length, { ...fact, body })
+        await manager.upsert(
+          summaryEntity,
+          { shopId, streamId, summary, createdAt: stream.createdAt },
+          ['shopId', 'streamId'],
+        )
+        if (frozen !== undefined)
+          await manager.insert(frozenEntity, { shopId, factId: fact.id, content: frozen })
+        return accept({ kind: fact.kind, body })
       }),
+
+    async summaries() {
+      const rows = await summaries.find({ where: { shopId }, order: { createdAt: 'DESC' } })
+      return rows.map(({ summary }) => summary)
+    },
+    async withoutSummary() {
+      const rows: readonly { readonly id: string }[] = await source.query(
+        `SELECT id FROM stream WHERE shop_id = $1 AND kind = 'setup' AND NOT EXISTS (
+           SELECT FROM summary WHERE summary.shop_id = stream.shop_id AND stream_id = stream.id
+         )`,
+        [shopId],
+      )
+      return rows.map(({ id }) => id)
+    },
+    async writeSummary(summary) {
+      await summaries.upsert(
+        { shopId, streamId: summary.id, summary, createdAt: new Date(summary.createdAt) },
+        ['shopId', 'streamId'],
+      )
+    },
+    async frozen(factId) {
+      const row = await source.getRepository(frozenEntity).findOneBy({ shopId, factId })
+      return row?.content
+    },
   }
 }
 
-function findSetups(manager: EntityManager, id?: string): Promise<SetupEntity[]> {
-  return manager.find(setupEntity, {
-    ...(id === undefined ? {} : { where: { id } }),
-    relations: { creator: true, facts: { person: true } },
-    order: { createdAt: 'DESC', facts: { sequence: 'ASC' } },
+/** A stream as the two queries below tell it: plainly, since a stream may have thousands of facts. */
+async function streamOf(
+  manager: EntityManager,
+  shopId: string,
+  kind: string,
+  id: string,
+  from: number,
+): Promise<StreamRow | undefined> {
+  const [head]: readonly { created_at: Date; person_id: string; name: string }[] =
+    await manager.query(
+      `SELECT stream.created_at, person.id AS person_id, person.name
+       FROM stream JOIN person ON person.id = created_by
+       WHERE shop_id = $1 AND stream.id = $2 AND kind = $3`,
+      [shopId, id, kind],
+    )
+  if (head === undefined) return undefined
+  const rows: readonly (Pick<FactEntity, 'id' | 'kind' | 'body' | 'via'> & {
+    readonly recorded_at: Date
+    readonly person_id: string
+    readonly name: string
+  })[] = await manager.query(
+    `SELECT fact.id, kind, body, via, recorded_at, person_id, person.name
+     FROM fact JOIN person ON person.id = person_id
+     WHERE shop_id = $1 AND stream_id = $2 AND place >= $3
+     ORDER BY place`,
+    [shopId, id, from],
+  )
+  const person = (row: { person_id: string; name: string }): Person => ({
+    id: row.person_id,
+    name: row.name,
   })
+  return {
+    id,
+    createdBy: person(head),
+    createdAt: head.created_at,
+    facts: rows.map((row): FactRow => ({
+      id: row.id,
+      kind: row.kind,
+      body: row.body,
+      via: row.via,
+      by: person(row),
+      recordedAt: row.recorded_at,
+    })),
+  }
 }
 
-async function insertFact(manager: EntityManager, fact: NewFactRow): Promise<void> {
-  await manager.insert(factEntity, fact)
+async function insertFact(
+  manager: EntityManager,
+  shopId: string,
+  streamId: string,
+  place: number,
+  fact: NewFactRow,
+): Promise<void> {
+  await manager.insert(factEntity, { shopId, streamId, place, ...fact })
 }
 
 async function insertion(writing: Promise<unknown>): Promise<Insertion> {
@@ -157,27 +245,5 @@ async function insertion(writing: Promise<unknown>): Promise<Insertion> {
     const { code, constraint } = cause.driverError as { code?: string; constraint?: string }
     if (code !== UNIQUE_VIOLATION) throw cause
     return constraint === 'person_name' ? 'name-exists' : 'id-exists'
-  }
-}
-
-function setupRow(row: SetupEntity): SetupRow {
-  return {
-    id: row.id,
-    createdByName: row.creator?.name ?? '',
-    createdAt: row.createdAt,
-    facts: (row.facts ?? []).map(factRow),
-  }
-}
-
-function factRow(row: FactEntity): FactRow {
-  return {
-    id: row.id,
-    setupId: row.setupId,
-    sequence: Number(row.sequence),
-    kind: row.kind,
-    body: row.body,
-    personId: row.personId,
-    personName: row.person?.name ?? '',
-    recordedAt: row.recordedAt,
   }
 }

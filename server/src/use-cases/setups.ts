@@ -2,172 +2,219 @@ import { isDeepStrictEqual } from 'node:util'
 import {
   reportProblem,
   viewSolution,
+  type FactsAnswer,
   type NewFact,
   type Person,
   type SetupAnswer,
+  type SetupRecord,
   type SetupSummary,
+  type SolutionView,
 } from '@pine/contract'
 import {
+  appendFact,
   checkDocument,
-  nextStep,
+  checkSheet,
+  foldSetup,
   solve,
   stepName,
   stepsOf,
+  type Problem,
   type SetupDocument,
+  type SetupFact,
   type SetupSheet,
 } from '@pine/core'
 import { validate as isUuid } from 'uuid'
 import type { Clock } from '../clock'
 import { accept, refuse, refuseInput, type Outcome } from '../refusal'
-import type { FactRow, NewFactRow, SetupRow, Store } from '../store/store'
+import type { NewFactRow, Store } from '../store/store'
 import { contentHash } from './canonical'
-import { documentOf, recordsOf } from './setup-document'
+import { recordOf } from './records'
+import { factOf, SetupStreams, type StandingSetup } from './set-up-streams'
+import { summaryOf } from './summaries'
 
-/** Makes a set-up from its first sheet. The same ids again are the same set-up. */
-export async function createSetup(
-  store: Store,
-  clock: Clock,
-  person: Person,
-  request: { readonly id: string; readonly sheetFactId: string; readonly sheet: SetupSheet },
-): Promise<Outcome<SetupAnswer>> {
-  const { id, sheetFactId, sheet } = request
-  const problems = checkDocument({
-    format: 'pine-compass/setup',
-    version: 1,
-    id,
-    sheet,
-    readings: [],
-    keyIns: [],
-    readBacks: [],
-  })
-  if (problems.length > 0) return refuseInput(problems.map(reportProblem))
-  const written = await store.addSetup(id, {
-    id: sheetFactId,
-    setupId: id,
-    kind: 'sheet',
-    body: sheet,
-    personId: person.id,
-    recordedAt: clock(),
-  })
-  const setup = await store.setup(id)
-  const sameFact = setup?.facts.find((fact) => fact.id === sheetFactId)
-  if (setup === undefined || (written !== 'written' && !isDeepStrictEqual(sameFact?.body, sheet)))
-    return idInUse(id)
-  return accept(answerOf(setup, clock))
+/** What can be asked of the set-ups of a shop. */
+export interface Setups {
+  create(
+    person: Person,
+    request: { readonly id: string; readonly sheetFactId: string; readonly sheet: SetupSheet },
+  ): Promise<Outcome<SetupAnswer>>
+  open(id: string): Promise<Outcome<SetupAnswer>>
+  solution(id: string): Promise<Outcome<SolutionView>>
+  record(id: string, recordId: string): Promise<Outcome<SetupRecord>>
+  list(): Promise<readonly SetupSummary[]>
+  add(person: Person, setupId: string, fact: NewFact, known?: number): Promise<Outcome<FactsAnswer>>
 }
 
-export async function openSetup(
-  store: Store,
-  clock: Clock,
-  id: string,
-): Promise<Outcome<SetupAnswer>> {
-  const setup = isUuid(id) ? await store.setup(id) : undefined
-  return setup === undefined ? noSetup(id) : accept(answerOf(setup, clock))
-}
-
-export async function listSetups(store: Store, clock: Clock): Promise<readonly SetupSummary[]> {
-  const now = clock().toISOString()
-  return (await store.setups()).map((setup) => summaryOf(setup, now))
-}
-
-/**
- * Appends a fact to a set-up and answers with the set-up as it now stands.
- *
- * The whole document with the new fact must still be sound, so a reading of an unknown tool, or a
- * sheet that drops a gauge that was used, is refused with its place. A fact whose id was used
- * before for the same content is the same fact: a retried request changes nothing.
- */
-export async function addFact(
-  store: Store,
-  clock: Clock,
-  person: Person,
-  setupId: string,
-  fact: NewFact,
-): Promise<Outcome<SetupAnswer>> {
-  if (!isUuid(setupId)) return noSetup(setupId)
-  const row: Omit<NewFactRow, 'body'> = {
-    id: fact.id,
-    setupId,
-    kind: fact.kind,
-    personId: person.id,
-    recordedAt: clock(),
+export function setupsOf(store: Store, clock: Clock): Setups {
+  const streams = new SetupStreams(store)
+  const opened = async (id: string): Promise<Outcome<StandingSetup>> => {
+    const setup = isUuid(id) ? await streams.open(id) : undefined
+    return setup === undefined ? noSetup(id) : accept(setup)
   }
-  const appended = await store.appendFact(row, (setup) =>
-    fact.kind === 'record'
-      ? freeze(setup, clock)
-      : checkFact(setup, { ...row, body: fact.body, sequence: 0, personName: person.name }),
-  )
-  if (appended === 'no-setup') return noSetup(setupId)
-  if (!appended.ok) return appended
-  const { kind, body } = appended.value
-  const same =
-    kind === fact.kind &&
-    (kind === 'record' || isDeepStrictEqual(body, JSON.parse(JSON.stringify(fact.body))))
-  return same ? openSetup(store, clock, setupId) : idInUse(fact.id)
+
+  return {
+    /** Makes a set-up from its first sheet. The same ids again are the same set-up. */
+    async create(person, { id, sheetFactId, sheet }) {
+      const at = clock()
+      const first: NewFactRow = {
+        id: sheetFactId,
+        kind: 'sheet',
+        body: sheet,
+        via: 'typed',
+        personId: person.id,
+        recordedAt: at,
+      }
+      const fact = factOf({ ...first, by: person })
+      const problems = checkSheet(sheet)
+      if (problems.length > 0) return refuseInput(problems.map(reportProblem))
+      const document = foldSetup({ id, facts: [fact] })
+      const begun = { id, createdBy: person, createdAt: at, document, facts: [fact] }
+      const written = await store.beginStream(
+        { id, kind: 'setup' },
+        first,
+        summaryOf(begun, at.toISOString()),
+      )
+      const setup = await streams.open(id)
+      const same = setup?.facts[0]
+      if (
+        setup === undefined ||
+        (written !== 'written' && !(same?.id === sheetFactId && isSame(same.body, sheet)))
+      )
+        return idInUse(id)
+      return accept(answerOf(setup))
+    },
+
+    async open(id) {
+      const setup = await opened(id)
+      return setup.ok ? accept(answerOf(setup.value)) : setup
+    },
+
+    /** Every register as the server works it out now. */
+    async solution(id) {
+      const setup = await opened(id)
+      if (!setup.ok) return setup
+      const { document } = setup.value
+      return accept(viewSolution(document, solve(document, { now: clock().toISOString() })))
+    },
+
+    async record(id, recordId) {
+      const setup = await opened(id)
+      if (!setup.ok) return setup
+      const recorded = setup.value.document.records.find((one) => one.id === recordId)
+      const frozen = recorded && (await store.frozen(recordId))
+      return recorded && frozen ? accept(recordOf(recorded, frozen)) : noRecord(recordId)
+    },
+
+    async list() {
+      const now = clock().toISOString()
+      const kept = await store.summaries()
+      return Promise.all(
+        kept.map(async (summary) => {
+          if (summary.oldFrom === null || summary.oldFrom > now) return summary
+          // A number has grown too old since the last fact: the set-up stands otherwise than it was written down.
+          const setup = await streams.open(summary.id)
+          return setup === undefined ? summary : summaryOf(setup, now)
+        }),
+      )
+    },
+
+    /**
+     * Appends a fact to a set-up and answers with it, and with whatever else the sender does not know yet.
+     *
+     * The whole document with the new fact must still be sound, so a reading of an unknown tool, or a
+     * sheet that drops a gauge that was used, is refused with its place. A fact whose id was used
+     * before for the same content is the same fact: a retried request changes nothing.
+     *
+     * @param known how many facts the sender has; where it is not said, the answer begins with the fact itself.
+     */
+    async add(person, setupId, fact, known) {
+      if (!isUuid(setupId)) return noSetup(setupId)
+      const at = clock()
+      const row: Omit<NewFactRow, 'body'> = {
+        id: fact.id,
+        kind: fact.kind,
+        via: fact.via ?? 'typed',
+        personId: person.id,
+        recordedAt: at,
+      }
+      const held = streams.known(setupId)
+      const appended = await store.appendFact(
+        setupId,
+        row,
+        held?.document.length ?? 0,
+        (stream) => {
+          const setup = streams.grown(held, stream)
+          const made =
+            fact.kind === 'record' ? freeze(setup, clock) : accept({ body: fact.body as object })
+          if (!made.ok) return made
+          const added = factOf({ ...row, by: person, body: made.value.body })
+          const document = appendFact(setup.document, added)
+          const problems = checkDocument(document)
+          if (problems.length > 0)
+            return refuseInput(
+              problems.map((problem) =>
+                reportProblem(asSent(problem, added, setup.document.length)),
+              ),
+            )
+          const grown = { ...setup, document, facts: [...setup.facts, added] }
+          return accept({ ...made.value, summary: summaryOf(grown, at.toISOString()) })
+        },
+      )
+      if (appended === 'no-stream') return noSetup(setupId)
+      if (!appended.ok) return appended
+      const { kind, body } = appended.value
+      const setup = await streams.open(setupId)
+      const place = setup?.facts.findIndex(({ id }) => id === fact.id) ?? -1
+      const same = kind === fact.kind && (kind === 'record' || isSame(body, fact.body))
+      if (setup === undefined || place < 0 || !same) return idInUse(fact.id)
+      const from = Math.min(known ?? place, place)
+      return accept({ from, facts: setup.facts.slice(from) })
+    },
+  }
 }
 
-function checkFact(setup: SetupRow, fact: FactRow): Outcome<object> {
-  const problems = checkDocument(documentOf({ id: setup.id, facts: [...setup.facts, fact] }))
-  return problems.length === 0 ? accept(fact.body) : refuseInput(problems.map(reportProblem))
+/** A problem of a new fact at its place in what was sent, and not in the stream that it would be the last of. */
+const asSent = (problem: Problem, { kind }: Pick<SetupFact, 'kind'>, place: number): Problem => {
+  if (kind === 'sheet') return { ...problem, place: problem.place.replace(/^sheet/, 'body') }
+  const own = `facts.${place}.`
+  return problem.place.startsWith(own)
+    ? { ...problem, place: problem.place.slice(own.length) }
+    : problem
 }
 
-/** The body of a record: the document with its solution, frozen, and the hash of both. */
-function freeze(setup: SetupRow, clock: Clock): Outcome<object> {
-  const document = documentOf(setup)
+/** Whether two bodies say the same: what was sent and what was kept, which may be without what was undefined. */
+const isSame = (one: unknown, other: unknown): boolean =>
+  isDeepStrictEqual(JSON.parse(JSON.stringify(one)), JSON.parse(JSON.stringify(other)))
+
+/** The body of a record, and what it freezes: every fact before it with the solution of them all. */
+function freeze(
+  { document, facts }: StandingSetup,
+  clock: Clock,
+): Outcome<{ readonly body: object; readonly frozen: object }> {
   const solution = solve(document, { now: clock().toISOString() })
   const open = stepsOf(document, solution, false).filter(
     ({ step, done }) => !done && step.does !== 'record',
   )
-  if (open.length > 0) {
-    const names = open.map(({ step }) => stepName(document, step))
-    return refuse('steps-open', {
-      message: `${names.join(', ')} ${open.length === 1 ? 'is' : 'are'} still open.`,
-      expected: 'every step done: read, keyed in and read back, proven, seen to',
-      received: open.map(({ step, trust }) => `${step.key} ${trust}`).join(', '),
-      remedy: 'Do what is open, or leave it out with a reason, then release.',
-    })
-  }
-  const frozen = { document, solution: viewSolution(document, solution) }
-  return accept({ ...frozen, hash: contentHash(frozen) })
+  if (open.length > 0) return stepsOpen(document, open)
+  const frozen = { version: 2, facts, solution: viewSolution(document, solution) }
+  return accept({ body: { hash: contentHash(frozen) }, frozen })
 }
 
-function answerOf(setup: SetupRow, clock: Clock): SetupAnswer {
-  const document = documentOf(setup)
+function answerOf({ id, facts, createdBy, createdAt }: StandingSetup): SetupAnswer {
   return {
-    document: structuredClone(document) as SetupAnswer['document'],
-    solution: viewSolution(document, solve(document, { now: clock().toISOString() })),
-    records: [...recordsOf(setup)],
-    released: isReleased(setup),
-    createdBy: setup.createdByName,
-    createdAt: setup.createdAt.toISOString(),
+    file: { format: 'pine-compass/setup', version: 2, id, facts: [...facts] },
+    createdBy: createdBy.name,
+    createdAt: createdAt.toISOString(),
   }
 }
 
-/** The last record stands: nothing was entered since the record; looking at the file at the machine changes nothing in the set-up. */
-const isReleased = ({ facts }: SetupRow): boolean =>
-  facts.findLast(({ kind }) => kind !== 'program-check')?.kind === 'record'
-
-function summaryOf(setup: SetupRow, now: string): SetupSummary {
-  const document: SetupDocument = documentOf(setup)
-  const solution = solve(document, { now })
-  const recorded = setup.facts.some(({ kind }) => kind === 'record')
-  const steps = stepsOf(document, solution, isReleased(setup))
-  const last = setup.facts.at(-1)
-  return {
-    id: setup.id,
-    name: document.sheet.name,
-    machine: document.sheet.machine.name,
-    unit: document.sheet.unit,
-    createdAt: setup.createdAt.toISOString(),
-    changedAt: (last?.recordedAt ?? setup.createdAt).toISOString(),
-    changedBy: last?.personName ?? setup.createdByName,
-    stepsDone: steps.filter(({ done }) => done).length,
-    stepsTotal: steps.length,
-    nextStation: nextStep(steps)?.step.station ?? null,
-    recorded,
-    warnings: solution.warnings.length,
-  }
-}
+const stepsOpen = (document: SetupDocument, open: ReturnType<typeof stepsOf>) =>
+  refuse('steps-open', {
+    message: `${open.map(({ step }) => stepName(document, step)).join(', ')} ${open.length === 1 ? 'is' : 'are'} still open.`,
+    expected: 'every step done: read, keyed in and read back, proven, seen to',
+    received: open.map(({ step, trust }) => `${step.key} ${trust}`).join(', '),
+    remedy: 'Do what is open, or leave it out with a reason, then release.',
+  })
 
 const noSetup = (id: string) =>
   refuse('not-found', {
@@ -175,6 +222,14 @@ const noSetup = (id: string) =>
     expected: 'the id of a set-up in the list',
     received: id,
     remedy: 'Go back to the list of set-ups and open one from there.',
+  })
+
+const noRecord = (id: string) =>
+  refuse('not-found', {
+    message: 'There is no such record of this set-up.',
+    expected: 'the id of a release of this set-up',
+    received: id,
+    remedy: 'Open the set-up anew: its releases are told there.',
   })
 
 const idInUse = (id: string) =>

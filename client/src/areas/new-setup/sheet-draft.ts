@@ -1,6 +1,6 @@
 import { reportIssues, reportProblem, setupSheetSchema, type ReportedProblem } from '@pine/contract'
 import {
-  checkDocument,
+  checkSheet,
   LAST_FURTHER_ROW,
   OFFSET_ROWS,
   waysOfZ,
@@ -216,16 +216,7 @@ function numbersOf(draft: SheetDraft): readonly ReportedProblem[] {
     kind: 'mill',
     control: { decimals: { mm: 3, in: 4 }, lengthKey: 'set', workOffsetKey: 'set' },
   }
-  const document = {
-    format: 'pine-compass/setup',
-    version: 1,
-    id: '',
-    sheet: { ...draft, machine },
-    readings: [],
-    keyIns: [],
-    readBacks: [],
-  } as const
-  return checkDocument(document).map((problem) => ({
+  return checkSheet({ ...draft, machine }).map((problem) => ({
     ...reportProblem(problem),
     place: problem.place.replace(/^sheet\./, ''),
   }))

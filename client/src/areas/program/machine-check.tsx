@@ -32,7 +32,7 @@ export function MachineCheck({
       return undefined
     })
   }
-  const last = document.programChecks?.at(-1)
+  const last = document.programChecks.at(-1)
   const file = fileAtMachine(kept, document)
   return (
     <Card padded tone={file === 'another' ? 'wrong' : 'plain'}>
@@ -50,7 +50,7 @@ export function MachineCheck({
       )}
       {last !== undefined && (
         <Words strong tone={file === 'same' ? 'act' : 'wrong'} role="status" testID="machine-check">
-          {describeFileAtMachine(file)} Looked at by {last.by}.
+          {describeFileAtMachine(file)} Looked at by {last.by.name}.
         </Words>
       )}
       <FilePicker onPick={check} testID="machine-file">

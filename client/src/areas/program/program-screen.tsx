@@ -48,7 +48,7 @@ function Program({ id, setup }: ProgramProps) {
   const { enter } = useSetup(id)
   const program = useProgramFile()
   const { state, open, drop } = program
-  const kept = setup.document.programs?.at(-1)
+  const kept = setup.document.programs.at(-1)
   const file = state.is === 'read' ? state.file : undefined
   const isKept = file !== undefined && file.sha256 === kept?.sha256
   const text = useMemo(() => kept && new KeptProgramText(kept.sha256, kept.reading), [kept])
@@ -109,7 +109,7 @@ function Program({ id, setup }: ProgramProps) {
     >
       <Digits as="note">
         {kept.reading.lines} lines, {sizeText(kept.bytes)}, {kept.reading.unit ?? 'no unit'}, read
-        by {kept.by}, {kept.sha256.slice(0, 8)}
+        by {kept.by.name}, {kept.sha256.slice(0, 8)}
       </Digits>
       <Findings program={file ?? text} {...parts} />
       <HeaderBeside setup={setup} header={kept.reading.header} />
@@ -129,7 +129,7 @@ function Program({ id, setup }: ProgramProps) {
 
 /** What a revision means, against the one that is kept. */
 function Revision({ file, setup }: { file: ProgramFile; setup: StandingSetup }) {
-  const before = setup.document.programs?.at(-1)
+  const before = setup.document.programs.at(-1)
   if (before === undefined) return null
   const write = lengthWriter(setup.solution)
   const changes = comparePrograms(before.reading, file.reading)

@@ -48,7 +48,7 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
     { key: 'lowest', label: 'Lowest Z in the program' },
     { key: 'margin', label: 'Air beneath the tip', sign: 'positive' },
   ])
-  const program = document.programs?.at(-1)
+  const program = document.programs.at(-1)
   const reached = program && lowestZ(program.reading)
   const [lowest, margin] = [numbers.value('lowest'), numbers.value('margin')]
   const amount =
@@ -98,7 +98,7 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
         }
       >
         <Words as="note">
-          {done.leftOut === undefined ? `ran clear, ${done.by}` : `left out: ${done.leftOut}`}
+          {done.leftOut === undefined ? `ran clear, ${done.by.name}` : `left out: ${done.leftOut}`}
         </Words>
       </CheckFrame>
     )

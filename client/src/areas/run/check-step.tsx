@@ -3,6 +3,7 @@ import {
   describeCheck,
   describeWarning,
   GAUGE_FACTS,
+  isSamePerson,
   standingCheckOff,
   type CheckOff,
 } from '@pine/core'
@@ -46,7 +47,10 @@ function SimpleCheck({
   const done = standingCheckOff(document, check)
   const { person } = useSession()
   const keyedBySame =
-    check === 'look' && document.keyIns.some(({ by }) => by === person?.name) && done === undefined
+    check === 'look' &&
+    person &&
+    document.keyIns.some(({ by }) => isSamePerson(by, person)) &&
+    done === undefined
   const see = () => {
     if (done === undefined) void enter({ id: uuid(), kind: 'check-off', body: { of: check } })
     onDone()
@@ -71,7 +75,7 @@ function SimpleCheck({
       {check === 'look' && <RegistersPanel solution={setup.solution} onTrace={() => undefined} />}
       {done && (
         <Words as="note">
-          seen to by {done.by}
+          seen to by {done.by.name}
           {done.leftOut === undefined ? '' : `, left out: ${done.leftOut}`}
         </Words>
       )}

@@ -1,13 +1,25 @@
 import { format } from 'date-fns'
 import { typographic, registerName } from '@pine/core'
-import type { SetupRecord } from '@pine/contract'
+import { failureWords } from '@/data/api'
+import { useRecord } from '@/data/setups'
+import { Message } from '@/kit/message'
 import { TrustMark } from '@/kit/trust-mark'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 
 /** The numbers as they were recorded: shown from the record, not worked out again. */
-export function FrozenRecord({ record }: { record: SetupRecord }) {
-  const { by, at, hash, solution, document } = record
+export function FrozenRecord({
+  setupId,
+  recordId,
+}: Readonly<Record<'setupId' | 'recordId', string>>) {
+  const { record, error } = useRecord(setupId, recordId)
+  if (record === undefined)
+    return error === undefined ? (
+      <Message text="Opening the record …" tone="soft" />
+    ) : (
+      <Message text={failureWords(error)} tone="wrong" />
+    )
+  const { by, at, hash, solution, readings, keyIns } = record
   return (
     <Column gap="$3" testID="frozen">
       <Row gap="$3">
@@ -17,8 +29,8 @@ export function FrozenRecord({ record }: { record: SetupRecord }) {
         </Words>
       </Row>
       <Words>
-        by {by}, {format(new Date(at), 'd MMMM yyyy, HH:mm')} · {document.readings.length} readings,{' '}
-        {document.keyIns.length} key-ins
+        by {by}, {format(new Date(at), 'd MMMM yyyy, HH:mm')} · {readings} readings, {keyIns}{' '}
+        key-ins
       </Words>
       <Card overflow="hidden">
         {solution.registers.map(({ address, value, unit }, index) => (

@@ -198,7 +198,7 @@ export function KeyInStep({
           </Words>
           {register.accepted && (
             <Words as="note">
-              accepted by {register.accepted.by}: {register.accepted.reason}
+              accepted by {register.accepted.by.name}: {register.accepted.reason}
             </Words>
           )}
           <Digits as="number">

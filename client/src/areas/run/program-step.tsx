@@ -81,7 +81,7 @@ export function ProgramStep({ setupId, setup, enter, onDone }: StepProps) {
       {stands && <Button onPress={open}>Open the program</Button>}
       {done && (
         <Words as="note">
-          looked over by {done.by}
+          looked over by {done.by.name}
           {done.leftOut === undefined ? '' : `, may run: ${done.leftOut}`}
         </Words>
       )}

@@ -12,12 +12,12 @@ import {
   readLength,
   typographic,
   type OffsetRow,
-  type Proof,
   type ProofVerdict,
   type WrittenLength,
   registerName,
 } from '@pine/core'
 import { useDraft } from '@/data/drafts'
+import { previewed } from '@/data/preview'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
 import { Card, Column } from '@/kit/surfaces'
@@ -155,7 +155,9 @@ export function ProofStep(props: ProofStepProps) {
           },
         }),
   }
-  const verdict = complete ? proofVerdict(document, solution, { ...PREVIEW, ...body }) : undefined
+  const verdict = complete
+    ? proofVerdict(document, solution, { ...previewed(document), ...body })
+    : undefined
   const submit = () => {
     if (!numbers.complete()) return
     if (seen.value.overZero === undefined) return setAsked(true)
@@ -208,15 +210,6 @@ export function ProofStep(props: ProofStepProps) {
       </Button>
     </EntryFrame>
   )
-}
-
-/** A proof that is only looked at while it is typed: who and when do not matter. */
-const PREVIEW: Pick<Proof, 'id' | 'by' | 'at' | 'afterReadings' | 'afterReadBacks'> = {
-  id: 'preview',
-  by: '',
-  at: '',
-  afterReadings: 0,
-  afterReadBacks: 0,
 }
 
 /** Heights that can be checked: what is at hand, and always one of the usual height. */
@@ -275,7 +268,7 @@ function ProofSaid({
           {says}
         </Words>
         <Words as="note">
-          {verdict.proof.by}: {verdict.proof.gap.text} {verdict.proof.gap.unit} passed where{' '}
+          {verdict.proof.by.name}: {verdict.proof.gap.text} {verdict.proof.gap.unit} passed where{' '}
           {verdict.proof.clearance.text} {verdict.proof.clearance.unit} was sent
         </Words>
         {verdict.causes.map(({ address, explanations }) => (

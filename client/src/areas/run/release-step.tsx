@@ -1,7 +1,6 @@
 import { ScrollView, useMedia } from 'tamagui'
 import { v7 as uuid } from 'uuid'
 import { describeWarning, stepName, registerName } from '@pine/core'
-import type { SetupRecord } from '@pine/contract'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { TrustMark } from '@/kit/trust-mark'
@@ -14,24 +13,24 @@ import { lengthWriter } from './write-length'
 
 export interface ReleaseStepProps
   extends Omit<StepProps, 'setupId' | 'onDone'>, Pick<RegistersPanelProps, 'onTrace'> {
-  readonly records: readonly SetupRecord[]
+  readonly setupId: string
   readonly onStep: (key: string) => void
 }
 
 /** What is open, stale or accepted; or the release: numbers frozen with who, when and a hash. */
-export function ReleaseStep({ setup, records, enter, onStep, onTrace }: ReleaseStepProps) {
+export function ReleaseStep({ setupId, setup, enter, onStep, onTrace }: ReleaseStepProps) {
   const { wide } = useMedia()
   const { document, solution } = setup
   const open = setup.steps.filter(({ step, done }) => !done && step.does !== 'record')
   const [first] = open
-  const record = records.at(-1)
+  const record = document.records.at(-1)
   const released = setup.steps.some(({ step, done }) => step.does === 'record' && done)
   return (
     <ScrollView flex={1} contentContainerStyle={{ padding: wide ? 24 : 12, gap: 14, flexGrow: 1 }}>
-      {released && record && <FrozenRecord record={record} />}
+      {released && record && <FrozenRecord setupId={setupId} recordId={record.id} />}
       {!released && record && (
         <Words as="lead" tone="wrong" strong>
-          Something changed since it was released by {record.by}: it is to be released anew.
+          Something changed since it was released by {record.by.name}: it is to be released anew.
         </Words>
       )}
       {first ? (
@@ -103,17 +102,19 @@ export function ReleaseStep({ setup, records, enter, onStep, onTrace }: ReleaseS
 
 /** What somebody takes responsibility for, and why. */
 function Accepted({ setup: { document, solution } }: Pick<StepProps, 'setup'>) {
-  const unproven = (document.acceptances ?? []).filter(
+  const unproven = document.acceptances.filter(
     ({ address, accepts }) =>
       accepts === 'unproven' &&
       solution.registers.some((one) => one.address === address && one.state !== 'proven'),
   )
   const stale = solution.registers.flatMap(({ accepted }) => accepted ?? [])
-  const leftOut = (document.checkOffs ?? []).filter((one) => one.leftOut !== undefined)
+  const leftOut = document.checkOffs.filter((one) => one.leftOut !== undefined)
   const lines = [
-    ...stale.map((one) => `${registerName(one.address)} stale: ${one.reason} (${one.by})`),
-    ...unproven.map((one) => `${registerName(one.address)} unproven: ${one.reason} (${one.by})`),
-    ...leftOut.map((one) => `${one.of} left out: ${one.leftOut} (${one.by})`),
+    ...stale.map((one) => `${registerName(one.address)} stale: ${one.reason} (${one.by.name})`),
+    ...unproven.map(
+      (one) => `${registerName(one.address)} unproven: ${one.reason} (${one.by.name})`,
+    ),
+    ...leftOut.map((one) => `${one.of} left out: ${one.leftOut} (${one.by.name})`),
   ]
   if (lines.length === 0) return null
   return (

@@ -33,7 +33,7 @@ export function Reviewed({ standing, children, onNext, onRepeat, onReplace }: Re
               {typographic(reading.read.text)} {reading.read.unit}
             </Digits>
             <Words as="note">
-              {reading.by}, {format(new Date(reading.at), 'd MMM, HH:mm')}
+              {reading.by.name}, {format(new Date(reading.at), 'd MMM, HH:mm')}
             </Words>
           </Row>
         ))}

@@ -52,7 +52,7 @@ function Run({
 }) {
   const router = useRouter()
   const { wide, widest } = useMedia()
-  const { enter, records } = useSetup(id)
+  const { enter } = useSetup(id)
   const [traced, setTraced] = useState<{ title: string; chain: Chain }>()
   const { document, solution, steps } = setup
   const current = currentStep(setup, stepKey)
@@ -84,7 +84,6 @@ function Run({
       id={id}
       setup={setup}
       current={current}
-      records={records}
       enter={enter}
       onStep={goTo}
       onDone={onDone}
@@ -122,7 +121,7 @@ function Run({
             {traceView}
             <RegistersPanel solution={solution} onTrace={trace} />
             <Button onPress={toProgram} testID="program">
-              {document.programs?.at(-1)?.name ?? 'Read the program'}
+              {document.programs.at(-1)?.name ?? 'Read the program'}
             </Button>
             <Button onPress={() => setChanging(true)} testID="changed">
               Something changed
@@ -169,14 +168,13 @@ interface StepBodyProps {
   readonly id: string
   readonly setup: StandingSetup
   readonly current: StepState
-  readonly records: ReturnType<typeof useSetup>['records']
   readonly enter: ReturnType<typeof useSetup>['enter']
   readonly onStep: (key: string | undefined) => void
   readonly onDone: () => void
   readonly onTrace: (title: string, chain: Chain) => void
 }
 
-function StepBody({ id, setup, current, records, enter, onStep, onDone, onTrace }: StepBodyProps) {
+function StepBody({ id, setup, current, enter, onStep, onDone, onTrace }: StepBodyProps) {
   const { document, solution, steps } = setup
   const { step } = current
   const needed = neededFirst(document.sheet, steps, step)
@@ -231,13 +229,7 @@ function StepBody({ id, setup, current, records, enter, onStep, onDone, onTrace 
       )
     case 'record':
       return (
-        <ReleaseStep
-          setup={setup}
-          records={records}
-          enter={enter}
-          onStep={onStep}
-          onTrace={onTrace}
-        />
+        <ReleaseStep setupId={id} setup={setup} enter={enter} onStep={onStep} onTrace={onTrace} />
       )
   }
 }

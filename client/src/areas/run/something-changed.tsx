@@ -10,7 +10,8 @@ import {
   type SetupEvent,
   registerName,
 } from '@pine/core'
-import { appendFact, type NewFact } from '@pine/contract'
+import type { NewFact } from '@pine/contract'
+import { withPreview } from '@/data/preview'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
 import { Field } from '@/kit/field'
@@ -48,9 +49,8 @@ export function SomethingChanged({ setup, enter, onClose, onSaid }: SomethingCha
   const [which, setWhich] = useState<string>()
   const [value, setValue] = useState('')
   // A tool can carry lengths over only when it was touched before and after the plane moved.
-  const counts = { afterReadings: document.readings.length }
   const canRebase = sheet.tools.filter(({ number }) =>
-    rebaseOf(document, { tool: number, ...counts }),
+    rebaseOf(document, { tool: number, place: document.length }),
   )
   const offered = KINDS.filter(
     (one) =>
@@ -174,7 +174,7 @@ function eventBody(
         : { kind, axis: which as MachineAxis, value: { text: value.trim(), unit } }
     case 'check-failed':
       // Nothing vouches for the readings before it: all of this set-up's are suspect.
-      return { kind, gauge: which ?? '', goodUntil: 0 }
+      return { kind, gauge: which ?? '' }
     case 'plane-moved':
     case 'home-lost':
     case 'unit-changed':
@@ -188,11 +188,7 @@ function What({
   body,
   onSay,
 }: Pick<StepProps, 'setup'> & { readonly body: EventBody; readonly onSay: () => void }) {
-  const after = appendFact(
-    setup.document,
-    { id: 'preview', kind: 'event', body },
-    { by: '', at: '' },
-  )
+  const after = withPreview(setup.document, { kind: 'event', body })
   const { changed, again, stay } = consequencesOf(setup, after)
   const write = lengthWriter(setup.solution)
   return (

@@ -102,7 +102,7 @@ function HowGood({
         {stale
           ? `No longer holds: ${describeStale(stale)}.`
           : 'It still holds: nothing it counts on has moved.'}
-        {accepted ? ` Accepted by ${accepted.by}: ${accepted.reason}.` : ''}
+        {accepted ? ` Accepted by ${accepted.by.name}: ${accepted.reason}.` : ''}
       </Words>
     </Column>
   )

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { appendFact, type NewFact } from '@pine/contract'
+import type { NewFact } from '@pine/contract'
 import {
   asksForSpindle,
   FIELD_NAMES,
@@ -17,6 +17,7 @@ import {
   type Warning,
 } from '@pine/core'
 import { useDraft } from '@/data/drafts'
+import { withPreview } from '@/data/preview'
 import type { StandingSetup } from '@/data/setups'
 import { bodyOf, circumstanceProblem, type NewReading, type ReadingDraft } from './reading-draft'
 import { useNumbers } from './use-numbers'
@@ -53,7 +54,10 @@ export function useReading(setupId: string, setup: StandingSetup, quantity: Quan
     : undefined
   const typedText = JSON.stringify(body)
   const preview = useMemo(
-    () => (typedText === undefined ? document : previewOf(document, JSON.parse(typedText))),
+    () =>
+      typedText === undefined
+        ? document
+        : withPreview(document, { kind: 'reading', body: JSON.parse(typedText) as NewReading }),
     [document, typedText],
   )
   const solution = useMemo(
@@ -99,11 +103,6 @@ export function useReading(setupId: string, setup: StandingSetup, quantity: Quan
     },
   }
 }
-
-/** The document as it would be with this reading entered. */
-const previewOf = (document: SetupDocument, body: NewReading): SetupDocument =>
-  // Who and when are filled in by the server; for a preview they do not matter.
-  appendFact(document, { id: 'preview', kind: 'reading', body }, { by: '', at: '' })
 
 /** What is said about a reading that is being typed, by its own name or by its tool's register. */
 function warningsAt(

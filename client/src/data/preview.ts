@@ -1,0 +1,18 @@
+import { appendFact, type SetupDocument, type SetupFact } from '@pine/core'
+
+/** A fact that is only looked at before it is entered: who and when do not matter. */
+const STAMP = { id: 'preview', by: { name: '' }, at: '', via: 'typed' } as const
+
+/** What every fact carries, for one that would be entered now. */
+export const previewed = ({ length }: Pick<SetupDocument, 'length'>) => ({
+  ...STAMP,
+  place: length,
+})
+
+/** The set-up as it would stand with one more fact. */
+export const withPreview = (
+  document: SetupDocument,
+  fact: {
+    [Kind in SetupFact['kind']]: Pick<Extract<SetupFact, { kind: Kind }>, 'kind' | 'body'>
+  }[SetupFact['kind']],
+): SetupDocument => appendFact(document, { ...STAMP, ...fact } as SetupFact)

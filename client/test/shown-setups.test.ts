@@ -1,0 +1,62 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { parseSetupText, type SetupAnswer } from '@pine/contract'
+import { isReleased } from '@pine/core'
+import { withFacts } from '../src/data/shown-setups'
+import { withWaiting } from '../src/data/setups'
+
+jest.mock('@/data/api', () => ({ api: {}, ask: jest.fn(), ApiRefusal: Error }))
+
+const parsed = parseSetupText(
+  readFileSync(join(__dirname, '../../docs/examples/whole-run.json'), 'utf8'),
+)
+if (!parsed.ok) throw new Error('the example is broken')
+const { file, document } = parsed
+const upTo = (length: number): SetupAnswer => ({
+  file: { ...file, facts: file.facts.slice(0, length) },
+  createdBy: 'Mira Toller',
+  createdAt: '2026-03-02T08:00:00Z',
+})
+const from = (place: number, count = 1) => ({
+  from: place,
+  facts: file.facts.slice(place, place + count),
+})
+
+describe('a fact that was answered', () => {
+  test('stands at its place, after what was there', () => {
+    expect(withFacts(upTo(4), from(4))).toEqual(upTo(5))
+    expect(withFacts(upTo(4), from(2, 4))).toEqual(upTo(6))
+  })
+  test('that is known already changes nothing, whichever answer comes first', () => {
+    const shown = upTo(6)
+    expect(withFacts(shown, from(4))).toBe(shown)
+  })
+  test('behind a gap is not put in the wrong place: the set-up is fetched anew', () => {
+    expect(withFacts(upTo(4), from(6))).toBeUndefined()
+  })
+})
+
+describe('what waits to be sent', () => {
+  const waiting = (kind: 'check-off' | 'record', id = '019aaaaa-0000-7000-8000-0000000000f1') => ({
+    setupId: file.id,
+    fact: kind === 'record' ? { id, kind, body: {} } : { id, kind, body: { of: 'clean' as const } },
+    by: { id: '019aaaaa-0000-7000-8000-00000000bbbb', name: 'Mira Toller' },
+    at: '2026-03-02T12:00:00Z',
+  })
+
+  test('stands at the end, with who entered it here', () => {
+    const entry = waiting('check-off')
+    const [added] = withWaiting(document, [entry]).checkOffs.slice(-1)
+    expect(added).toMatchObject({ of: 'clean', by: entry.by, via: 'typed', place: document.length })
+    // Entries of this device from before there were ids in them.
+    const old = withWaiting(document, [{ ...entry, by: 'Mira Toller' }])
+    expect(old.checkOffs.at(-1)?.by).toEqual({ name: 'Mira Toller' })
+  })
+  test('is not there twice while its answer is on its way', () => {
+    const known = file.facts.find(({ kind }) => kind === 'check-off')!
+    expect(withWaiting(document, [waiting('check-off', known.id)])).toBe(document)
+  })
+  test('makes no release: that is one when the server has frozen it', () => {
+    expect(isReleased(withWaiting(document, [waiting('record')]))).toBe(false)
+  })
+})

@@ -1,0 +1,79 @@
+import type { SetupBodies, SetupDocument, SetupFact, SetupFile } from './document'
+
+/** The kinds of facts that stand in a list of their own; a sheet replaces the one before it. */
+type ListedKind = Exclude<keyof SetupBodies, 'sheet'>
+
+/** Where each kind of fact stands. To add a kind, see "Add a kind of fact" in docs/development.md. */
+const LIST_OF = {
+  reading: 'readings',
+  'key-in': 'keyIns',
+  'read-back': 'readBacks',
+  event: 'events',
+  acceptance: 'acceptances',
+  proof: 'proofs',
+  lift: 'lifts',
+  'check-off': 'checkOffs',
+  program: 'programs',
+  'program-check': 'programChecks',
+  record: 'records',
+} as const satisfies Readonly<Record<ListedKind, keyof SetupDocument>>
+
+/** Facts after which a released set-up is still what was released. */
+const CHANGES_NOTHING: readonly SetupFact['kind'][] = ['record', 'program-check']
+
+/**
+ * A set-up as it stands after all facts of its stream: the same on the device, on the server and on the command line.
+ *
+ * @throws RangeError where the stream does not begin with a sheet: no use case writes such a one.
+ */
+export function foldSetup({ id, facts }: Pick<SetupFile, 'id' | 'facts'>): SetupDocument {
+  const [first, ...rest] = facts
+  if (first?.kind !== 'sheet')
+    throw new RangeError(`set-up ${id} begins with ${first?.kind ?? 'nothing'}, not with a sheet`)
+  return rest.reduce(appendFact, {
+    id,
+    sheet: first.body,
+    readings: [],
+    keyIns: [],
+    readBacks: [],
+    events: [],
+    acceptances: [],
+    proofs: [],
+    lifts: [],
+    checkOffs: [],
+    programs: [],
+    programChecks: [],
+    records: [],
+    length: 1,
+    lastChange: 0,
+  } satisfies SetupDocument)
+}
+
+/** The set-up with one more fact at its end. */
+export function appendFact(document: SetupDocument, fact: SetupFact): SetupDocument {
+  const { id, by, at, via, kind, body } = fact
+  const place = document.length
+  const grown = {
+    ...document,
+    length: place + 1,
+    lastChange: CHANGES_NOTHING.includes(kind) ? document.lastChange : place,
+  }
+  if (kind === 'sheet') return { ...grown, sheet: body }
+  const entered = { ...body, ...relatedTo(document, fact), id, by, at, via, place }
+  const list = LIST_OF[kind]
+  return { ...grown, [list]: [...document[list], entered] }
+}
+
+/** What a fact says by the id of another, as its place. */
+function relatedTo({ readings }: SetupDocument, { kind, body }: SetupFact) {
+  if (kind !== 'event' || body.kind !== 'check-failed') return {}
+  return { goodThrough: readings.find(({ id }) => id === body.lastGood)?.place ?? -1 }
+}
+
+/** Whether the last record stands for the set-up as it is: nothing that changes it was entered since. */
+export const isReleased = ({ records, lastChange }: SetupDocument): boolean =>
+  (records.at(-1)?.place ?? -1) > lastChange
+
+/** The ids of every fact in a set-up, but of its sheets. */
+export const factIds = (document: SetupDocument): ReadonlySet<string> =>
+  new Set(Object.values(LIST_OF).flatMap((list) => document[list].map(({ id }) => id)))

@@ -1,0 +1,49 @@
+import type { SetupSummary } from '@pine/contract'
+import { isReleased, nextStep, oldFrom, solve, stepsOf, type Solution } from '@pine/core'
+import type { Clock } from '../clock'
+import type { Store } from '../store/store'
+import { SetupStreams, type StandingSetup } from './set-up-streams'
+
+/** A set-up as the list shows it. */
+export function summaryOf(
+  { id, document, facts, createdBy, createdAt }: StandingSetup,
+  now: string,
+): SetupSummary {
+  const { sheet } = document
+  const solution = solve(document, { now })
+  const steps = stepsOf(document, solution, isReleased(document))
+  const last = facts.at(-1)
+  return {
+    id,
+    name: sheet.name,
+    machine: sheet.machine.name,
+    unit: sheet.unit,
+    createdAt: createdAt.toISOString(),
+    changedAt: last?.at ?? createdAt.toISOString(),
+    changedBy: last?.by.name ?? createdBy.name,
+    stepsDone: steps.filter(({ done }) => done).length,
+    stepsTotal: steps.length,
+    nextStation: nextStep(steps)?.step.station ?? null,
+    recorded: document.records.length > 0,
+    warnings: solution.warnings.length,
+    oldFrom: nextOld(solution, sheet.machine.policy?.maxAgeDays),
+  }
+}
+
+/** From when on another number is too old; one that is too old now will not be any more so. */
+function nextOld({ registers }: Solution, days: number | undefined): string | null {
+  const young = registers.flatMap(({ chain, stale }) =>
+    chain === undefined || stale?.by === 'age' ? [] : [chain],
+  )
+  const moment = days === undefined ? undefined : oldFrom(young, days)
+  return moment === undefined ? null : new Date(moment).toISOString()
+}
+
+/** Writes what the list shows of set-ups from before there were summaries; the facts tell it at any time. */
+export async function fillSummaries(store: Store, clock: Clock): Promise<void> {
+  const streams = new SetupStreams(store)
+  for (const id of await store.withoutSummary()) {
+    const setup = await streams.open(id)
+    if (setup !== undefined) await store.writeSummary(summaryOf(setup, clock().toISOString()))
+  }
+}
