@@ -20,6 +20,47 @@ const mayNotImport = (folder, ...forbidden) => ({
   },
 })
 
+/** The rooms of core from the ground up: each imports only those before it (docs/architecture.md). */
+const ROOMS = [
+  'length',
+  'chain',
+  'touch',
+  'address',
+  'schools',
+  'journal',
+  'sheet',
+  'program',
+  'quantities',
+  'facts',
+  'freshness',
+  'budget',
+  'features',
+  'keyin',
+  'slips',
+  'sources',
+  'registers',
+  'wear',
+  'workholding',
+  'proof',
+  'solve',
+  'running',
+  'plan',
+  'picture',
+  'words',
+]
+
+const NOTHING_OUTSIDE = { regex: '^[^.]', message: 'core/ imports nothing outside itself.' }
+
+const nothingAbove = (above, room) =>
+  above.length === 0
+    ? []
+    : [
+        {
+          regex: `^(\\.\\./)+(${above.join('|')})(/|$)`,
+          message: `${room}/ lies below this room: imports run from the ground up (docs/architecture.md).`,
+        },
+      ]
+
 export default defineConfig([
   globalIgnores(['**/node_modules', '**/.pine', '**/dist', '**/.expo', '**/public', 'docs']),
   expo,
@@ -51,14 +92,11 @@ export default defineConfig([
       globals: { __dirname: 'readonly', require: 'readonly', module: 'writable' },
     },
   },
-  // Core is computation only: relative imports, and nothing of the outside world.
+  // Core is computation only: relative imports, rooms from the ground up, and nothing of the outside world.
   {
     files: ['core/src/**/*.ts'],
     rules: {
-      'no-restricted-imports': [
-        'error',
-        { patterns: [{ regex: '^[^.]', message: 'core/ imports nothing outside itself.' }] },
-      ],
+      'no-restricted-imports': ['error', { patterns: [NOTHING_OUTSIDE] }],
       'no-restricted-globals': [
         'error',
         'Date',
@@ -78,6 +116,27 @@ export default defineConfig([
         },
       ],
     },
+  },
+  ...ROOMS.map((room, place) => ({
+    files: [`core/src/${room}/**/*.ts`],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [NOTHING_OUTSIDE, ...nothingAbove(ROOMS.slice(place + 1), room)] },
+      ],
+    },
+  })),
+  {
+    files: ['{core,contract,server,client,cli}/src/**/*.{ts,tsx}'],
+    rules: { 'import/no-cycle': 'error', 'max-lines': ['error', 300] },
+  },
+  // The face of core is a table.
+  { files: ['core/src/index.ts'], rules: { 'max-lines': 'off' } },
+  {
+    // A promise that nobody waits for loses its failure: where that is meant, `void` says so.
+    files: ['{contract,server,client,cli}/src/**/*.{ts,tsx}'],
+    languageOptions: { parserOptions: { projectService: true } },
+    rules: { '@typescript-eslint/no-floating-promises': 'error' },
   },
   mayNotImport('contract', '@pine/(server|client|e2e|cli)', 'react', 'hono', 'typeorm', 'node:'),
   mayNotImport('server', '@pine/(client|e2e|cli)', 'react', 'expo'),

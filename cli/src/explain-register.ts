@@ -1,5 +1,6 @@
 import {
   adviceForRegister,
+  axisOfAddress,
   describeAdvice,
   describeCoefficient,
   describeStale,
@@ -8,6 +9,7 @@ import {
   describeVerdict,
   formatLength,
   ladderOf,
+  lengthAddress,
   NANOMETRES_PER,
   needOf,
   rungName,
@@ -31,7 +33,7 @@ export function explainRegister(document: SetupDocument, address: string): strin
     `${address} = ${formatLength(register.value, unit, decimals)} ${unit} (${register.state}${register.stale ? `: ${describeStale(register.stale)}` : ''})`,
     ...traceLines(register),
     ...budgetLines(document, register, solution),
-    ...(address.endsWith('.Z') || address.startsWith('H')
+    ...(register.kind !== 'diameter' && axisOfAddress(register.address) === 'Z'
       ? ladderLines(document, solution, register)
       : []),
   ]
@@ -72,7 +74,9 @@ function ladderLines(
   solution: Solution,
   { address }: Register,
 ): readonly string[] {
-  const tool = document.sheet.tools.find(({ lengthRegister }) => `H${lengthRegister}` === address)
+  const tool = document.sheet.tools.find(
+    ({ lengthRegister }) => lengthAddress(lengthRegister) === address,
+  )
   const ladder = ladderOf(document, solution, tool && { of: 'tip-on-plane', tool: tool.number })
   const { unit, decimals } = solution
   const rungs = [...ladder.rungs].sort((a, b) => b.height - a.height)

@@ -1,14 +1,14 @@
 export {
   setupSheetSchema,
-  readingSchema,
   machineDeclarationSchema,
   controlProfileSchema,
   gaugeSchema,
   toolSchema,
   offsetPlanSchema,
   axisPlanSchema,
-  writtenLengthSchema,
 } from './setup-schema'
+export { readingSchema } from './reading-schema'
+export { writtenLengthSchema } from './fields'
 export {
   errorBodySchema,
   reportedProblemSchema,

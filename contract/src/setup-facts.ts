@@ -9,9 +9,9 @@ import {
   liftSchema,
   proofSchema,
   readBackSchema,
-  readingSchema,
   setupSheetSchema,
 } from './setup-schema'
+import { readingSchema } from './reading-schema'
 
 /** A kind of fact: what its body is, and what a person calls the one that they entered. */
 export interface FactKindOf {

@@ -1,39 +1,17 @@
-import {
-  BLOCK_GRADES,
-  FACES,
-  GAUGE_KINDS,
-  LAST_FURTHER_ROW,
-  LIFT_PLACES,
-  KEY_MODES,
-  LENGTH_UNITS,
-  OFFSET_ROWS,
-  SCHOOLS,
-} from '@pine/core'
+import { BLOCK_GRADES, FACES, GAUGE_KINDS, LIFT_PLACES, LENGTH_UNITS, SCHOOLS } from '@pine/core'
 import { z } from 'zod'
-
-const name = z.string().trim().min(1).max(120)
-const words = z.string().trim().max(500)
-const factId = z.uuid()
-/** Kept as typed: whether it is a number is said by core, in the words for a machinist. */
-export const writtenLengthSchema = z.strictObject({
-  text: z.string().max(40),
-  unit: z.enum(LENGTH_UNITS),
-})
-
-const keyMode = z.enum(KEY_MODES)
-const side = z.enum(['outside', 'inside'])
-const row = z.union([
-  z.enum(OFFSET_ROWS),
-  z.templateLiteral(['G54.1 P', z.int().min(1).max(LAST_FURTHER_ROW)]),
-])
-const address = z
-  .string()
-  .regex(
-    /^([HD]\d{1,3}|(G5[4-9]|G59\.[123]|G54\.1 P\d{1,3})\.[XYZ])$/,
-    'a register such as H3, G54.Z or G54.1 P2.Z',
-  )
-const registerNumber = z.int().min(1).max(999)
-const turnsAMinute = z.number().positive().max(1_000_000)
+import {
+  address,
+  factId,
+  keyMode,
+  name,
+  registerNumber,
+  row,
+  side,
+  turnsAMinute,
+  words,
+  writtenLengthSchema,
+} from './fields'
 
 export const controlProfileSchema = z.strictObject({
   decimals: z.strictObject({ mm: z.int().min(1).max(6), in: z.int().min(1).max(5) }),
@@ -192,78 +170,6 @@ export const setupSheetSchema = z.strictObject({
   tools: z.array(toolSchema).min(1).max(1000),
   offsets: z.array(offsetPlanSchema).min(1).max(100),
 })
-
-const gaugeIds = z.array(name).max(10)
-const way = z.enum(['+', '-'])
-const approaches = z.strictObject({ X: way.optional(), Y: way.optional() }).optional()
-const readingBody = {
-  read: writtenLengthSchema,
-  with: gaugeIds,
-  approach: way.optional(),
-  spindle: z
-    .strictObject({ holds: registerNumber.nullable(), controlSays: registerNumber.nullable() })
-    .optional(),
-  supersedes: factId.optional(),
-  reason: words.optional(),
-}
-
-const readingVariants = [
-  z.strictObject({ of: z.literal('nose-on-plane'), ...readingBody }),
-  z.strictObject({ of: z.literal('tip-on-plane'), tool: registerNumber, ...readingBody }),
-  z.strictObject({ of: z.literal('face'), row, face: z.enum(FACES), ...readingBody }),
-  z.strictObject({ of: z.literal('nose-on-part'), row, ...readingBody }),
-  z.strictObject({
-    of: z.literal('circle-point'),
-    row,
-    point: z.int().min(1).max(99),
-    readY: writtenLengthSchema,
-    approaches,
-    ...readingBody,
-  }),
-  z.strictObject({
-    of: z.literal('sweep'),
-    row,
-    readY: writtenLengthSchema,
-    approaches,
-    dial: z.strictObject({
-      left: writtenLengthSchema,
-      right: writtenLengthSchema,
-      front: writtenLengthSchema,
-      back: writtenLengthSchema,
-    }),
-    ...readingBody,
-  }),
-  z.strictObject({ of: z.literal('tip-on-part'), tool: registerNumber, row, ...readingBody }),
-  z.strictObject({ of: z.literal('tool-diameter'), tool: registerNumber, ...readingBody }),
-  z.strictObject({
-    of: z.literal('fixture-difference'),
-    row,
-    from: row,
-    zeroedOn: z.enum(['row', 'from']),
-    withOnFrom: gaugeIds.optional(),
-    approachOnFrom: way.optional(),
-    ...readingBody,
-  }),
-  z.strictObject({
-    of: z.literal('carried-difference'),
-    row,
-    zeroedOn: z.enum(['plane', 'part']),
-    withOnPlane: gaugeIds,
-    approachOnPlane: way.optional(),
-    ...readingBody,
-  }),
-  z.strictObject({
-    of: z.literal('edge-point'),
-    row,
-    face: z.enum(FACES),
-    point: z.int().min(1).max(99),
-    readY: writtenLengthSchema,
-    approaches,
-    ...readingBody,
-  }),
-] as const
-
-export const readingSchema = z.discriminatedUnion('of', readingVariants)
 
 export const keyInSchema = z.strictObject({ address, mode: keyMode, typed: writtenLengthSchema })
 

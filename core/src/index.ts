@@ -69,7 +69,7 @@ export {
 } from './slips/slip'
 export { isSamePerson, VIAS, type Author, type Entered, type Via } from './journal/entered'
 export { STREAM_KINDS, type Fact, type StreamKind } from './journal/stream'
-export { appendFact, factIds, foldSetup, isReleased } from './setup/fold'
+export { appendFact, factIds, foldSetup, isReleased } from './facts/fold'
 export {
   LIFT_PLACES,
   type Acceptance,
@@ -90,7 +90,6 @@ export {
   type ProgramRead,
   type Proof,
   type ProofBody,
-  type Quantity,
   type ReadBack,
   type ReadBackBody,
   type Reading,
@@ -103,13 +102,10 @@ export {
   type SetupDocument,
   type SetupEvent,
   type SpindleState,
-  type Way,
-} from './setup/document'
+} from './facts/document'
+export { type Way } from './touch/touch'
 export {
   KEY_MODES,
-  OFFSET_ROWS,
-  isOffsetRow,
-  LAST_FURTHER_ROW,
   sideOf,
   type AxisPlan,
   type ControlProfile,
@@ -119,42 +115,40 @@ export {
   type MachineDeclaration,
   type MachinePolicy,
   type OffsetPlan,
-  type OffsetRow,
   type SetupSheet,
   type Stock,
   type Tool,
-  type MachineAxis,
   type SchoolReference,
   type Travel,
   type ZPlan,
-} from './setup/sheet'
-export { quantityKey, axisOfQuantity, standingReadings, type QuantityName } from './setup/quantity'
-export { facesToTouch } from './setup/plan-axes'
-export { solve, type SolveMoment } from './setup/solve'
-export { checkDocument, checkSheet } from './setup/check-document'
+} from './sheet/sheet'
+export {
+  OFFSET_ROWS,
+  isOffsetRow,
+  LAST_FURTHER_ROW,
+  type OffsetRow,
+  type MachineAxis,
+} from './address/row'
+export { quantityKey, axisOfQuantity, type QuantityName } from './quantities/quantities'
+export { standingReadings } from './freshness/standing'
+export { facesToTouch } from './solve/plan-axes'
+export { solve } from './solve/solve'
+export type { SolveMoment } from './solve/solve-moment'
+export { checkDocument } from './facts/check-document'
+export { usualTolerance } from './sheet/usual'
+export { checkSheet } from './sheet/check-sheet'
+export { type Heights, type Solution } from './solve/solution'
 export {
   TRUST_STATES,
-  WARNING_CODES,
-  isRemark,
   type EdgeAngle,
-  type Heights,
   type ImpliedSize,
   type ReadBackVerdict,
   type Register,
-  type Solution,
   type TrustState,
-  type Warning,
-  type WarningCode,
-} from './setup/solution'
-export {
-  STATIONS,
-  stepsOf,
-  nextStep,
-  stationTrust,
-  type Station,
-  type Step,
-  type StepState,
-} from './plan/steps'
+} from './registers/register'
+export { WARNING_CODES, isRemark, type Warning, type WarningCode } from './registers/warning'
+export { stepsOf, nextStep, stationTrust } from './plan/steps'
+export { STATIONS, type Station, type Step, type StepState } from './plan/step'
 export {
   ladderOf,
   type Ladder,
@@ -185,13 +179,9 @@ export { standingCheckOff } from './plan/step-state'
 export { recoveryOf, type Recovery } from './plan/recovery'
 export { describeMarks } from './words/marks-words'
 export { consequencesOf, type Consequences, type RegisterChange } from './plan/consequences'
-export {
-  FIELD_KEYS,
-  asksForSpindle,
-  readingBody,
-  readingFields,
-  type FieldKey,
-} from './plan/reading-fields'
+export { FIELD_KEYS, type FieldKey } from './quantities/fields'
+export { asksForSpindle, readingBody } from './plan/reading-fields'
+export { readingFields } from './quantities/quantities'
 export { suggestGauges } from './plan/suggest-gauges'
 export { impliedBy, type Implied } from './plan/implied'
 export { describeImplied } from './words/implied-words'
@@ -208,10 +198,10 @@ export {
   STATION_NAMES,
   describeStep,
   describeApproach,
-  faceName,
   gaugeNames,
-  type StepWords,
 } from './words/step-words'
+export { faceName } from './quantities/touch-words'
+export { type StepWords } from './quantities/quantity-module'
 export {
   budgetOf,
   expandedUncertainty,
@@ -224,7 +214,7 @@ export {
 export { studentT } from './budget/student-t'
 export { aimedMm, conformity, fitness, type Verdict } from './budget/verdict'
 export { adviceFor, type Advice } from './budget/advice'
-export { adviceForRegister } from './budget/register-advice'
+export { adviceForRegister } from './registers/register-advice'
 export { monteCarlo, type NormalInput, type SampledOutput } from './budget/monte-carlo'
 export { fitCircle, type CircleFit, type Point } from './features/circle'
 export { sweepMove, sweepOval, type SweepReadings } from './features/sweep'
@@ -237,11 +227,11 @@ export {
   type TurnedCorner,
 } from './features/edge'
 export { oldFrom, staleBy, nameOfReason, type StaleReason } from './freshness/stale'
-export { rebaseOf, type Rebase } from './setup/rebase'
-export { alikeRepeats, repeatSpread } from './setup/repeats'
-export { edgeTouches } from './setup/edges'
-export { changedLengths, type LengthChange } from './setup/last-time'
-export { BLOCK_GRADES, blockLimitMm, type BlockGrade } from './budget/gauge-block-limits'
+export { rebaseOf, type Rebase } from './facts/rebase'
+export { alikeRepeats, repeatSpread } from './sources/repeats'
+export { edgeTouches } from './solve/edges'
+export { changedLengths, type LengthChange } from './solve/last-time'
+export { BLOCK_GRADES, blockLimitMm, type BlockGrade } from './touch/gauge-block-limits'
 export { sampleDeviation } from './budget/source-uncertainty'
 export { rangeLimit } from './budget/range'
 export { normalCumulative } from './budget/normal'
@@ -289,10 +279,10 @@ export {
   tableOf,
   type Conversion,
   type ConversionGap,
-} from './schools/convert-solution'
+} from './solve/convert-solution'
 export { describeAdvice, describeVerdict, describeGap } from './words/advice-words'
 export { describeActiveLength, describeKeyMode, type KeyWords } from './words/key-words'
-export { needOf, type Need } from './setup/needs'
+export { needOf, type Need } from './sheet/needs'
 export {
   BLOCK_FAULTS,
   readBlock,
@@ -319,7 +309,7 @@ export {
 export { ProgramReader } from './program/program-reader'
 export { readProgram, readProgramPieces } from './program/read-program'
 export { arcAround, arcExtents, arcOfRadius, type Arc, type PlanePoint } from './program/arc'
-export { faultsOf, gravestFirst, judgeAll, judgeNeeds } from './program/judge-needs'
+export { faultsOf, gravestFirst, judgeAll, judgeNeeds } from './running/judge-needs'
 export {
   fileAtMachine,
   lowestZ,
@@ -327,7 +317,7 @@ export {
   programStanding,
   type FileAtMachine,
   type ProgramStanding,
-} from './program/program-standing'
+} from './running/program-standing'
 export { comparePrograms, type ProgramChange } from './program/compare-programs'
 export {
   mendOf,
@@ -335,8 +325,8 @@ export {
   type Mend,
   type NeedBeside,
   type OperationNeeds,
-} from './program/needs-beside'
-export { sheetFromProgram, type SheetFromProgram } from './program/sheet-from-program'
+} from './plan/needs-beside'
+export { sheetFromProgram, type SheetFromProgram } from './running/sheet-from-program'
 export {
   placeProgramView,
   programViews,
@@ -349,7 +339,7 @@ export { LineSplitter } from './program/line-splitter'
 export type { Decode } from './program/source-line'
 export type { Subprograms } from './program/subprograms'
 export { describeProgramChange } from './words/program-change-words'
-export { machineExtents } from './program/machine-extents'
+export { machineExtents } from './running/machine-extents'
 export {
   describeCutting,
   describeExtents,
@@ -360,5 +350,16 @@ export {
   type JudgementWords,
 } from './words/program-words'
 export { waysAsked, type WayAsked, type WayEnd } from './plan/ways-asked'
-export { purposeOf } from './setup/contact-ends'
-export { axisOfAddress, isOf, registerName, rowOfAddress } from './setup/address'
+export { QUANTITIES, moduleOf, type Quantity, type QuantityKind } from './quantities/quantities'
+export type { FieldSpec, FieldTypes } from './quantities/fields'
+export {
+  addressParts,
+  axisOfAddress,
+  diameterAddress,
+  isOf,
+  lengthAddress,
+  offsetAddress,
+  registerName,
+  rowOfAddress,
+  type Address,
+} from './address/address'

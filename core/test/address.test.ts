@@ -7,6 +7,7 @@ import {
   solve,
   stepName,
   stepsOf,
+  type Address,
   type OffsetRow,
 } from '../src'
 import { frontTouch, leftTouch, workedDocument, workedSheet } from './worked-example'
@@ -18,11 +19,9 @@ test.each([
   ['G59.1.Y', 'G59.1', 'Y', 'G59.1 Y'],
   ['G54.1 P12.Z', 'G54.1 P12', 'Z', 'G54.1 P12 Z'],
 ])('%s is of row %s, axis %s, and is called %s', (address, row, axis, name) => {
-  expect([rowOfAddress(address), axisOfAddress(address), registerName(address)]).toEqual([
-    row,
-    axis,
-    name,
-  ])
+  expect([rowOfAddress(address), axisOfAddress(address as Address), registerName(address)]).toEqual(
+    [row, axis, name],
+  )
 })
 
 test('G59.1 is no axis of G59, and G54.1 P12 none of G54 or of P1', () => {

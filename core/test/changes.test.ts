@@ -29,7 +29,7 @@ import {
 const registers = (document: SetupDocument, now?: string) =>
   new Map(
     solve(document, now === undefined ? {} : { now }).registers.map(
-      (register) => [register.address, register] as const,
+      (register) => [register.address as string, register] as const,
     ),
   )
 const stateOf = (document: SetupDocument, address: string) =>
@@ -240,7 +240,7 @@ describe('age, and accepting what is stale', () => {
       acceptances: [
         {
           ...fact(),
-          address: 'H1',
+          address: 'H1' as const,
           reason: 'checked with a caliper',
           accepts: moved.id,
         },

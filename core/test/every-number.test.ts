@@ -47,7 +47,7 @@ test('every register of every school and way puts the tip on program zero', () =
       const solution = solve(model.document)
       if (solution.problems.length > 0)
         throw new Error(`problem: ${JSON.stringify(solution.problems[0])}`)
-      const found = new Map(solution.registers.map((one) => [one.address, one] as const))
+      const found = new Map(solution.registers.map((one) => [one.address as string, one] as const))
       for (const [address, is] of trueRegisters(model.world, model.sheet))
         try {
           compare(model, found.get(address), address, is)
@@ -77,7 +77,9 @@ test('whoever reads what the steps ask for, and no more, has every number', () =
         document = setupOf(model.sheet, readings)
       }
       const case_ = { ...model, document }
-      const found = new Map(solve(document).registers.map((one) => [one.address, one] as const))
+      const found = new Map(
+        solve(document).registers.map((one) => [one.address as string, one] as const),
+      )
       for (const [address, is] of trueRegisters(model.world, model.sheet))
         try {
           compare(case_, found.get(address), address, is)

@@ -1,4 +1,11 @@
-import { solve, type ControlProfile, type KeyMode, type Reading, type SetupDocument } from '../src'
+import {
+  type Address,
+  solve,
+  type ControlProfile,
+  type KeyMode,
+  type Reading,
+  type SetupDocument,
+} from '../src'
 import {
   leftTouch,
   mm,
@@ -17,7 +24,7 @@ const keyed = (
 ) => {
   const { machine } = document.sheet
   const control = { ...machine.control, workOffsetKey, lengthKey }
-  return (address: string) =>
+  return (address: Address) =>
     solve({
       ...document,
       sheet: { ...document.sheet, machine: { ...machine, control } },
@@ -127,7 +134,7 @@ test('a diameter is typed, however lengths are keyed', () => {
 describe('a line of the key-in sheet', () => {
   const { machine } = workedSheet()
   const lineOf = (
-    address: string,
+    address: Address,
     control: Partial<ControlProfile>,
     { readings, before }: { readings?: readonly Reading[]; before?: string } = {},
   ) => {

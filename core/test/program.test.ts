@@ -1,4 +1,5 @@
 import {
+  type Address,
   arcAround,
   arcExtents,
   arcOfRadius,
@@ -402,7 +403,7 @@ test('four thousand mutated programs are read to their end', () => {
 })
 
 describe('against a set-up', () => {
-  const keyed = (values: readonly (readonly [string, string])[]) =>
+  const keyed = (values: readonly (readonly [Address, string])[]) =>
     values.map(([address, text]) => ({
       ...fact(),
       address,

@@ -213,7 +213,7 @@ describe('the order of work', () => {
   test('a machine may ask for a second look, by somebody who keyed nothing, after the last key', () => {
     const machine = { ...complete.sheet.machine, policy: { secondLook: true } }
     const asked = { ...complete, sheet: { ...complete.sheet, machine } }
-    const keyIn = { ...fact(), address: 'H1', mode: 'set' as const, typed: mm('-270.000') }
+    const keyIn = { ...fact(), address: 'H1' as const, mode: 'set' as const, typed: mm('-270.000') }
     const withKey = { ...asked, keyIns: [keyIn] }
     const look = (by: Author, place = fact().place) => ({
       ...withKey,

@@ -1,8 +1,8 @@
-import { describeReadBackError, mayLift, toNanometres } from '../src'
+import { describeReadBackError, mayLift, toNanometres, type Address } from '../src'
 import { workedSheet } from './worked-example'
 
 const said = (
-  address: string,
+  address: Address,
   thousandths: number,
   control: Parameters<typeof describeReadBackError>[3] = {},
 ) =>
@@ -23,7 +23,7 @@ describe('what a wrong register would do', () => {
     ['G54.X', -500, '0.5 mm too far to the left'],
     ['G54.Y', 500, '0.5 mm too far to the back'],
     ['G54.Y', -500, '0.5 mm too far to the front'],
-  ])('%s off by %i thousandths', (address, off, words) =>
+  ] as const)('%s off by %i thousandths', (address, off, words) =>
     expect(said(address, off)).toContain(words),
   )
 

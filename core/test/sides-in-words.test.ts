@@ -1,4 +1,5 @@
 import {
+  type Address,
   describeApproach,
   describeReadBackError,
   describeStep,
@@ -101,7 +102,7 @@ test.each(FACES)('an edge, touched along its %s face, is come to from outside', 
 
 describe('what a wrong register does', () => {
   const control = workedSheet().machine.control
-  const say = (address: string, error: number) =>
+  const say = (address: Address, error: number) =>
     describeReadBackError(address, toNanometres(error), (nm) => `${nm / 1e6} mm`, control)
 
   // A zero that lies further plus takes every cut with it.
@@ -119,7 +120,9 @@ describe('what a wrong register does', () => {
     ['G54.Z', -1e6, 'every tool goes 1 mm too deep'],
     ['H3', 1e6, 'this tool stops 1 mm above'],
     ['H3', -1e6, 'this tool goes 1 mm too deep'],
-  ])('%s off by %d: %s', (address, error, words) => expect(say(address, error)).toContain(words))
+  ] as const)('%s off by %d: %s', (address, error, words) =>
+    expect(say(address, error)).toContain(words),
+  )
 })
 
 test('what is read on the plan is spoken as read', () => {

@@ -1,4 +1,11 @@
-import { solve, formatLength, valueOf, type Reading, type SetupDocument } from '../src'
+import {
+  type Address,
+  solve,
+  formatLength,
+  valueOf,
+  type Reading,
+  type SetupDocument,
+} from '../src'
 import {
   difference,
   fact,
@@ -260,7 +267,7 @@ describe('readings', () => {
 })
 
 describe('key-in and read-back', () => {
-  const shown = (address: string, text: string, moment: 'before' | 'after' = 'after') => ({
+  const shown = (address: Address, text: string, moment: 'before' | 'after' = 'after') => ({
     ...fact(),
     address,
     moment,

@@ -1,4 +1,4 @@
-import { gaugeServes, purposeOf, waysAsked, type QuantityName, type SetupSheet } from '../src'
+import { gaugeServes, moduleOf, waysAsked, type QuantityName, type SetupSheet } from '../src'
 import { mm, workedDocument, workedSheet } from './worked-example'
 
 const lost = (changes: Partial<Record<'X' | 'Y' | 'Z', string>>): Partial<SetupSheet> => ({
@@ -71,5 +71,5 @@ test.each([
   ['height-setter', 'tool-diameter', 'Z', false],
   ['probe', 'sweep', 'X', false],
 ] as const)('a %s at a %s in %s: %s', (kind, of, axis, serves) => {
-  expect(gaugeServes(kind, purposeOf(of), axis)).toBe(serves)
+  expect(gaugeServes(kind, moduleOf({ of }).purpose, axis)).toBe(serves)
 })

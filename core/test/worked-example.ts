@@ -1,4 +1,5 @@
 import type {
+  Address,
   Author,
   Entered,
   EventBody,
@@ -103,7 +104,7 @@ export const difference = () =>
 export const planeReadings = () => [tipTouch(), leftTouch(), frontTouch(), difference()]
 
 /** What the control shows after a number was keyed in. */
-export const shown = (address: string, text: string): ReadBack => ({
+export const shown = (address: Address, text: string): ReadBack => ({
   ...fact(),
   address,
   moment: 'after',

@@ -6,8 +6,8 @@ import {
   type WrittenLength,
 } from '../length/length'
 import { readLength, type ReadLength } from '../length/read-length'
-import type { Gauge } from '../setup/sheet'
-import { blockLimitMm } from './gauge-block-limits'
+import type { Gauge } from '../sheet/sheet'
+import { blockLimitMm } from '../touch/gauge-block-limits'
 import { BARE_REPEATABILITY_MM, GAUGE_FACTS, type GaugeKind } from '../touch/gauge-kinds'
 
 /**

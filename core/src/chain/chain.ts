@@ -14,6 +14,10 @@ export interface Source {
   readonly length: ReadLength
   /** How sure the number is; absent for what is declared or drawn, which is taken as it is. */
   readonly uncertainty?: SourceUncertainty
+  /** Id of the reading that it was read in; a reading on two axes has several numbers. */
+  readonly reading?: string
+  /** The tool whose length it is, where that is declared and not read. */
+  readonly lengthOf?: number
   readonly by?: string
   /** ISO 8601 time, as recorded with the fact. */
   readonly at?: string
@@ -110,4 +114,10 @@ export function valueOf(chain: Chain): Nanometres {
   return toNanometres(
     chain.terms.reduce((sum, term) => sum + term.coefficient * term.source.length.nm, 0),
   )
+}
+
+/** The sum, where every part of it is known. */
+export function sumOfKnown(chains: readonly (Chain | undefined)[]): Chain | undefined {
+  const known = chains.filter((chain) => chain !== undefined)
+  return known.length < chains.length ? undefined : sumChains(...known)
 }

@@ -1,5 +1,5 @@
-import type { CheckOff, HomeMark, SetupDocument, SetupEvent } from '../setup/document'
-import type { MachineAxis } from '../setup/sheet'
+import type { CheckOff, HomeMark, SetupDocument, SetupEvent } from '../facts/document'
+import type { MachineAxis } from '../address/row'
 
 /**
  * Machine position has a zero, and a lost home begins another one: a frame. So does a home that was found again, and

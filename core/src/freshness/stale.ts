@@ -1,9 +1,10 @@
 import type { Chain } from '../chain/chain'
-import type { Reading, SetupDocument, SetupEvent } from '../setup/document'
-import { readingsById } from '../setup/places'
+import type { Reading, SetupDocument, SetupEvent } from '../facts/document'
+import { readingOf, readingsById } from '../facts/readings-by-id'
 import { homeFramesOf } from './home-frames'
 import { instantOf } from './instant'
-import { direction, inMachinePosition, sensitivity } from './sensitivity'
+import { inMachinePosition } from '../quantities/quantities'
+import { sensitivity } from './sensitivity'
 
 /** Sums of coefficients below this are rounding: a mean of three leaves 1/3 + 1/3 + 1/3 − 1. */
 const NOTHING = 1e-9
@@ -33,17 +34,15 @@ export function staleBy(chain: Chain, document: SetupDocument): SetupEvent | und
   const readings = readingsById(document.readings)
   const placed = chain.terms.flatMap(({ source, coefficient, role }): readonly PlacedTerm[] => {
     // Both numbers of a reading on two axes carry its id; a gauge moves with the reading it lay at.
-    const reading = readings.get(source.id.split(':')[0] ?? source.id)
-    return reading === undefined || role === 'lost-motion'
-      ? []
-      : [{ reading, moves: coefficient * direction(reading) }]
+    const reading = readingOf(readings, source)
+    return reading === undefined || role === 'lost-motion' ? [] : [{ reading, moves: coefficient }]
   })
   const homeIsGone = losesHome(placed, document)
   const lastLoss = events.findLast(({ kind }) => kind === 'home-lost')
   return events.findLast((event) =>
     event.kind === 'home-lost'
       ? event === lastLoss && homeIsGone
-      : Math.abs(movedBy(event, placed) + declaredLengths(event, chain, document)) > NOTHING,
+      : Math.abs(movedBy(event, placed) + declaredLengths(event, chain)) > NOTHING,
   )
 }
 
@@ -65,14 +64,12 @@ const movedBy = (event: SetupEvent, terms: readonly PlacedTerm[]): number =>
   }, 0)
 
 /** A tool that was changed is no longer as long as the sheet knows it. */
-function declaredLengths(event: SetupEvent, chain: Chain, { sheet }: SetupDocument): number {
-  if (event.kind !== 'tool-changed') return 0
-  const id = `sheet.tools.${sheet.tools.findIndex(({ number }) => number === event.tool)}.length`
-  return chain.terms.reduce(
-    (sum, { source, coefficient }) => (source.id === id ? sum + coefficient : sum),
+const declaredLengths = (event: SetupEvent, { terms }: Chain): number =>
+  terms.reduce(
+    (sum, { source, coefficient }) =>
+      event.kind === 'tool-changed' && source.lengthOf === event.tool ? sum + coefficient : sum,
     0,
   )
-}
 
 /**
  * Whether a number leans on a zero that nothing relates to today's. Within one family of frames (home-frames.ts) its

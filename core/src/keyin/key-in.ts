@@ -1,11 +1,12 @@
 import { formatLength, roundToDisplay } from '../length/format-length'
 import { toNanometres, type LengthUnit, type Nanometres } from '../length/length'
-import { axisOfAddress } from '../setup/address'
-import type { ControlProfile, KeyMode, MachineAxis } from '../setup/sheet'
+import { axisOfAddress, type Address } from '../address/address'
+import type { ControlProfile, KeyMode } from '../sheet/sheet'
+import type { MachineAxis } from '../address/row'
 
 /** One line of the key-in sheet. */
 export interface KeyInLine {
-  readonly address: string
+  readonly address: Address
   readonly mode: KeyMode
   readonly unit: LengthUnit
   /** What to type, with an explicit decimal point; absent while what it is counted from is unknown. */
@@ -37,13 +38,13 @@ export interface Stand {
 /** A length that a control takes into account where it works out a position. */
 export interface ActiveLength {
   /** `H3`. */
-  readonly address: string
+  readonly address: Address
   /** As it is applied: added to a position, whatever the sign that it is stored with. */
   readonly applied: Nanometres
 }
 
 export interface KeyInRequest {
-  readonly address: string
+  readonly address: Address
   readonly kind: 'length' | 'work-offset' | 'diameter'
   readonly value: Nanometres
   readonly unit: LengthUnit
@@ -77,7 +78,7 @@ export function keyInLine(request: KeyInRequest, profile: ControlProfile): KeyIn
   const write = (nm: number) => formatLength(toNanometres(nm), unit, decimals)
   const expected = roundToDisplay(value, unit, decimals)
   const typed = typedNumber(mode, value, expected, before, stand, external)
-  const told = mode === 'position' && address.endsWith('.Z')
+  const told = mode === 'position' && axisOfAddress(address) === 'Z'
   return {
     address,
     mode,

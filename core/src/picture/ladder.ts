@@ -1,12 +1,13 @@
 import { EMPTY_CHAIN, scaleChain, sumChains, valueOf, type Chain } from '../chain/chain'
 import { toNanometres, type Nanometres, type WrittenLength } from '../length/length'
 import { readLength } from '../length/read-length'
-import type { SetupDocument } from '../setup/document'
-import type { OffsetRow } from '../setup/sheet'
-import { standingReadings, type QuantityName } from '../setup/quantity'
-import type { Solution } from '../setup/solution'
-import { SourceReader } from '../setup/sources'
-import type { ContactEnd } from '../setup/contact-ends'
+import type { SetupDocument } from '../facts/document'
+import type { OffsetRow } from '../address/row'
+import { standingReadings } from '../freshness/standing'
+import { quantityKey, type QuantityName } from '../quantities/quantities'
+import type { Solution } from '../solve/solution'
+import { SourceReader } from '../sources/sources'
+import type { ContactEnd } from '../quantities/contact-ends'
 
 /** Whose machine position the rungs are labelled with. */
 export type LadderFrame =
@@ -76,7 +77,7 @@ export function ladderOf(
   const spans = partSpans(solution, row)
   const { noseOnPlane, tipOnPlane } = solution.heights
   if (quantity?.of === 'tip-on-plane') {
-    const tip = tipOnPlane.get(quantity.tool)
+    const tip = tipOnPlane[quantity.tool]
     const byNose = document.sheet.school === 'gauge-line'
     const tool = toolHeights(document, solution, quantity, using)
     return {
@@ -115,7 +116,7 @@ function toolHeights(
   using: readonly string[],
 ): { readonly heights: readonly Height[]; readonly spans: readonly Span[] } {
   const { noseOnPlane, tipOnPlane } = solution.heights
-  const touched = tipOnPlane.get(quantity.tool)
+  const touched = tipOnPlane[quantity.tool]
   const tip = touchHeight(document, solution, quantity, using, 'tip', [])
   const length = touched && noseOnPlane && sumChains(touched, scaleChain(noseOnPlane, -1))
   return {
@@ -146,8 +147,8 @@ function onPartLadder(
 ): Ladder {
   const { row, tool } = quantity
   const { partTop, tipOnPart } = solution.heights
-  const touched = tipOnPart.get(`${row} ${tool}`)
-  const top = partTop.get(row)
+  const touched = tipOnPart[quantityKey({ of: 'tip-on-part', row, tool })]
+  const top = partTop[row]
   const ground = top ?? declared(document.sheet.stock.Z, 'sheet.stock.Z', 'stock')
   const gauge = touched ? gaugeBeneath(touched) : gaugeToCome(document, quantity, using)
   const facing = document.sheet.offsets.find((offset) => offset.row === row)?.Z.facing
@@ -185,9 +186,9 @@ function touchHeight(
   const { heights } = solution
   const touched =
     quantity.of === 'tip-on-plane'
-      ? heights.tipOnPlane.get(quantity.tool)
+      ? heights.tipOnPlane[quantity.tool]
       : quantity.of === 'nose-on-part'
-        ? heights.noseOnPart.get(quantity.row)
+        ? heights.noseOnPart[quantity.row]
         : heights.noseOnPlane
   const isRead = touched !== undefined && standingReadings(document, quantity).length > 0
   const gauge = isRead ? gaugeBeneath(touched) : gaugeToCome(document, quantity, using)
@@ -217,8 +218,8 @@ function partHeights(
   row: OffsetRow | undefined,
   quantity: QuantityName | undefined,
 ): readonly Height[] {
-  const top = row && solution.heights.partTop.get(row)
-  const zero = row && solution.heights.zero.get(row)
+  const top = row && solution.heights.partTop[row]
+  const zero = row && solution.heights.zero[row]
   if (top === undefined) {
     const asked = quantity?.of === 'nose-on-part' || quantity?.of === 'carried-difference'
     return asked
@@ -245,8 +246,8 @@ function declared(written: WrittenLength, id: string, name: string): Chain {
 }
 
 function partSpans(solution: Solution, row: OffsetRow | undefined): readonly Span[] {
-  const zero = row && solution.heights.zero.get(row)
-  const top = row && solution.heights.partTop.get(row)
+  const zero = row && solution.heights.zero[row]
+  const top = row && solution.heights.partTop[row]
   if (!zero || !top) return []
   const to = valueOf(top) === valueOf(zero) ? 'part-top' : 'zero'
   return [{ from: 'plane', to, kind: 'part-above-plane', chain: zero }]

@@ -1,11 +1,12 @@
 import { fitCircle, type Point } from '../features/circle'
 import { readLength } from '../length/read-length'
 import { toNanometres, type Nanometres } from '../length/length'
-import { circlePoints } from '../setup/centre'
-import { edgeTouches } from '../setup/edges'
-import type { SetupDocument } from '../setup/document'
-import { quantityKey, standingReadings, type QuantityName } from '../setup/quantity'
-import { sideOf, type OffsetPlan } from '../setup/sheet'
+import { circlePoints } from '../solve/centre'
+import { edgeTouches } from '../solve/edges'
+import type { SetupDocument } from '../facts/document'
+import { quantityKey, type QuantityName } from '../quantities/quantities'
+import { standingReadings } from '../freshness/standing'
+import { sideOf, type OffsetPlan } from '../sheet/sheet'
 import { approachDirection, axisOfFace, type Face } from '../touch/touch'
 
 /** A touch that is not a whole face: a point around a circle, or along an edge. */

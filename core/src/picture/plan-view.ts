@@ -8,12 +8,14 @@ import {
   type Face,
   type PlanAxis,
 } from '../touch/touch'
-import type { SetupDocument } from '../setup/document'
-import { sideOf, type AxisPlan, type OffsetPlan, type OffsetRow } from '../setup/sheet'
-import { facesToTouch } from '../setup/plan-axes'
-import { axisOfQuantity, quantityKey, standingReadings, type QuantityName } from '../setup/quantity'
-import type { Solution } from '../setup/solution'
-import { SourceReader } from '../setup/sources'
+import type { SetupDocument } from '../facts/document'
+import { sideOf, type AxisPlan, type OffsetPlan } from '../sheet/sheet'
+import { type OffsetRow } from '../address/row'
+import { facesToTouch } from '../solve/plan-axes'
+import { axisOfQuantity, quantityKey, type QuantityName } from '../quantities/quantities'
+import { standingReadings } from '../freshness/standing'
+import type { Solution } from '../solve/solution'
+import { SourceReader } from '../sources/sources'
 import { planCircle, planTouches, type PlanCircle, type PlanTouch } from './plan-touches'
 
 export interface PlanFace {
@@ -120,7 +122,7 @@ function axisView(
   const nominal = nominalFaces(document, plan, axis)
   const asked = facesToTouch(axis, plan)
   const readFace = (face: Face) =>
-    solution.faces.get(quantityKey({ of: 'face', row: offset.row, face }))
+    solution.faces[quantityKey({ of: 'face', row: offset.row, face })]
   const firstRead =
     asked.find((face) => face !== focus && readFace(face)) ?? asked.find((face) => readFace(face))
   const base = firstRead && readFace(firstRead)

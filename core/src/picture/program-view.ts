@@ -2,9 +2,10 @@ import { toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
 import { machineFrame } from '../proof/machine-frame'
 import type { Extent, Extents, ProgramReading } from '../program/program-types'
-import type { SetupDocument } from '../setup/document'
-import type { MachineAxis, OffsetPlan, OffsetRow } from '../setup/sheet'
-import type { Solution } from '../setup/solution'
+import type { SetupDocument } from '../facts/document'
+import type { OffsetPlan } from '../sheet/sheet'
+import type { MachineAxis, OffsetRow } from '../address/row'
+import type { Solution } from '../solve/solution'
 import { planViewOf } from './plan-view'
 
 /** What an operation reaches in one work offset. */

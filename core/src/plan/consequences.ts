@@ -1,7 +1,9 @@
-import type { SetupDocument } from '../setup/document'
-import { solve } from '../setup/solve'
-import type { Register, Solution } from '../setup/solution'
-import { stepsOf, type StepState } from './steps'
+import type { SetupDocument } from '../facts/document'
+import { solve } from '../solve/solve'
+import type { Solution } from '../solve/solution'
+import type { Register } from '../registers/register'
+import { stepsOf } from './steps'
+import { type StepState } from './step'
 
 /** A register that something changes: its number, or how far it is to be trusted. */
 export interface RegisterChange {

@@ -1,6 +1,6 @@
-import type { SetupSheet } from '../setup/sheet'
+import type { SetupSheet } from '../sheet/sheet'
 import { neededFirst } from './needed-first'
-import type { StepState } from './steps'
+import type { StepState } from './step'
 
 /**
  * The step to go to once a step is done: the next one that is open and can be done now, then any such

@@ -1,9 +1,10 @@
 import { valueOf, type Chain } from '../chain/chain'
 import type { Nanometres } from '../length/length'
-import type { SetupDocument } from '../setup/document'
-import { quantityKey, type QuantityName } from '../setup/quantity'
-import type { EdgeAngle, ImpliedSize, Solution } from '../setup/solution'
-import { axisOfFace } from '../touch/touch'
+import type { SetupDocument } from '../facts/document'
+import { moduleOf, quantityKey, type QuantityName } from '../quantities/quantities'
+import type { Told } from '../quantities/quantity-module'
+import type { Solution } from '../solve/solution'
+import type { EdgeAngle, ImpliedSize } from '../registers/register'
 
 /** What one reading tells at once, so that a wrong digit is seen before anything is keyed. */
 export interface Implied {
@@ -20,68 +21,45 @@ export interface Implied {
 
 /** The number to show beside a reading; undefined while nothing follows from it yet. */
 export function impliedBy(
-  document: SetupDocument,
+  { sheet }: SetupDocument,
   solution: Solution,
   quantity: QuantityName,
 ): Implied | undefined {
-  switch (quantity.of) {
-    case 'nose-on-plane':
-      return implied('plane', solution.heights.noseOnPlane)
-    case 'tip-on-plane': {
-      const tool = document.sheet.tools.find(({ number }) => number === quantity.tool)
-      const address = `H${tool?.lengthRegister}`
-      const kind = document.sheet.school === 'gauge-line' ? 'tool-length' : 'register'
-      return implied(kind, chainOfRegister(solution, address), address)
-    }
-    case 'face': {
-      const axis = axisOfFace(quantity.face)
-      const address = `${quantity.row}.${axis}`
-      const register = implied('register', chainOfRegister(solution, address), address)
-      const size = solution.sizes.find((one) => one.row === quantity.row && one.axis === axis)
-      if (register !== undefined) return size ? { ...register, size } : register
-      return implied('face', solution.faces.get(quantityKey(quantity)))
-    }
-    case 'edge-point': {
-      const edge = solution.edges.find(
-        ({ row, face }) => row === quantity.row && face === quantity.face,
+  for (const told of moduleOf(quantity).tells(quantity, sheet)) {
+    const found = impliedAs(told, solution, quantity)
+    if (found !== undefined) return found
+  }
+  return undefined
+}
+
+function impliedAs(
+  told: Told,
+  { registers, heights, sizes, edges, faces }: Solution,
+  quantity: QuantityName,
+): Implied | undefined {
+  switch (told.of) {
+    case 'register': {
+      const { address, isLength = false } = told
+      const register = implied(
+        isLength ? 'tool-length' : 'register',
+        registers.find((one) => one.address === address)?.chain,
+        address,
       )
-      const address = `${quantity.row}.X`
-      return edge
-        ? { kind: 'edge', chain: edge.chain, value: edge.runOut, edge }
-        : implied('register', chainOfRegister(solution, address), address)
-    }
-    case 'circle-point':
-    case 'sweep': {
-      const address = `${quantity.row}.X`
-      const register = implied('register', chainOfRegister(solution, address), address)
-      const size = solution.sizes.find(({ row, axis }) => row === quantity.row && axis === 'X')
+      const size = sizes.find(({ row, axis }) => row === told.size?.row && axis === told.size.axis)
       return register && size ? { ...register, size } : register
     }
-    case 'tool-diameter': {
-      const tool = document.sheet.tools.find(({ number }) => number === quantity.tool)
-      const address = `D${tool?.diameterRegister}`
-      return implied('register', chainOfRegister(solution, address), address)
-    }
-    case 'tip-on-part': {
-      const plan = document.sheet.offsets.find(({ row }) => row === quantity.row)
-      const tool = document.sheet.tools.find(({ number }) => number === quantity.tool)
-      const address = plan?.Z.by === 'part-top' ? `H${tool?.lengthRegister}` : `${quantity.row}.Z`
-      return implied('register', chainOfRegister(solution, address), address)
-    }
-    case 'fixture-difference':
-    case 'nose-on-part':
-    case 'carried-difference': {
-      const address = `${quantity.row}.Z`
-      return (
-        implied('register', chainOfRegister(solution, address), address) ??
-        implied('part-top', solution.heights.partTop.get(quantity.row))
-      )
+    case 'plane':
+      return implied('plane', heights.noseOnPlane)
+    case 'part-top':
+      return implied('part-top', heights.partTop[told.row])
+    case 'face':
+      return implied('face', faces[quantityKey(quantity)])
+    case 'edge': {
+      const edge = edges.find(({ row, face }) => row === told.row && face === told.face)
+      return edge && { kind: 'edge', chain: edge.chain, value: edge.runOut, edge }
     }
   }
 }
-
-const chainOfRegister = (solution: Solution, address: string): Chain | undefined =>
-  solution.registers.find((register) => register.address === address)?.chain
 
 function implied(
   kind: Implied['kind'],

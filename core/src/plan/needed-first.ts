@@ -1,7 +1,7 @@
-import { isOf } from '../setup/address'
-import type { QuantityName } from '../setup/quantity'
-import type { SetupSheet } from '../setup/sheet'
-import type { Step, StepState } from './steps'
+import { isOf, lengthAddress, diameterAddress } from '../address/address'
+import { inMachinePosition, type QuantityName } from '../quantities/quantities'
+import type { SetupSheet } from '../sheet/sheet'
+import type { Step, StepState } from './step'
 
 /**
  * What has to be done before a step can be: home before anything in machine position, a tool's length
@@ -29,7 +29,8 @@ export function neededFirst(
     case 'key-in': {
       const tool = tools.find(
         ({ lengthRegister, diameterRegister }) =>
-          step.address === `H${lengthRegister}` || step.address === `D${diameterRegister}`,
+          step.address === lengthAddress(lengthRegister) ||
+          (diameterRegister !== undefined && step.address === diameterAddress(diameterRegister)),
       )
       return (
         openRead((one) => one.of === 'nose-on-plane') ??
@@ -45,7 +46,8 @@ export function neededFirst(
       const H = tools.find(({ number }) => number === step.tool)?.lengthRegister
       return open.find(
         ({ step: one }) =>
-          one.does === 'key-in' && (one.address === `H${H}` || isOf(one.address, step.row)),
+          one.does === 'key-in' &&
+          (isOf(one.address, step.row) || (H !== undefined && one.address === lengthAddress(H))),
       )
     }
     case 'check':
@@ -60,6 +62,3 @@ export function neededFirst(
       return undefined
   }
 }
-
-const inMachinePosition = ({ of }: QuantityName): boolean =>
-  of !== 'tool-diameter' && of !== 'carried-difference' && of !== 'fixture-difference'

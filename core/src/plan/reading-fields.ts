@@ -1,37 +1,31 @@
+import { readingFields } from '../quantities/quantities'
+import type { FieldKey } from '../quantities/fields'
+import { FACES } from '../touch/touch'
 import type { WrittenLength } from '../length/length'
-import type { SetupDocument } from '../setup/document'
-import type { QuantityName } from '../setup/quantity'
-
-/** The numbers that one reading is made of, in the order in which they are read. */
-export const FIELD_KEYS = ['read', 'readY', 'right', 'back', 'left', 'front'] as const
-
-export type FieldKey = (typeof FIELD_KEYS)[number]
-
-/** Most readings are one number; a touch in a plane is two, a swept dial six. */
-export function readingFields({ of }: QuantityName): readonly FieldKey[] {
-  if (of === 'sweep') return FIELD_KEYS
-  return of === 'circle-point' || of === 'edge-point' ? ['read', 'readY'] : ['read']
-}
+import type { SetupDocument } from '../facts/document'
+import type { QuantityName } from '../quantities/quantities'
 
 /** The numbers of a reading beside the first one, as its quantity has them. */
 export function readingBody(
-  { of }: QuantityName,
+  quantity: QuantityName,
   written: (key: FieldKey) => WrittenLength,
 ): {
   readonly readY?: WrittenLength
   readonly dial?: Record<'left' | 'right' | 'front' | 'back', WrittenLength>
 } {
-  if (of === 'sweep')
-    return {
-      readY: written('readY'),
+  const fields = readingFields(quantity)
+  const [left, right, front, back] = FACES
+  return {
+    ...(fields.includes('readY') && { readY: written('readY') }),
+    ...(FACES.every((face) => fields.includes(face)) && {
       dial: {
-        left: written('left'),
-        right: written('right'),
-        front: written('front'),
-        back: written('back'),
+        left: written(left),
+        right: written(right),
+        front: written(front),
+        back: written(back),
       },
-    }
-  return of === 'circle-point' || of === 'edge-point' ? { readY: written('readY') } : {}
+    }),
+  }
 }
 
 /** Whether Z of a work offset is set by this touch: then the tool in the spindle is asked for, and the control’s. */

@@ -3,8 +3,8 @@ import { FINEST_DECIMALS, type Nanometres, type WrittenLength } from '../length/
 import { readLength } from '../length/read-length'
 import { foundAgain, type FoundAgain } from '../freshness/home-marks'
 import { homeBefore, type HomeMarks } from '../freshness/home-frames'
-import type { HomeMark, SetupDocument } from '../setup/document'
-import type { MachineAxis } from '../setup/sheet'
+import type { HomeMark, SetupDocument } from '../facts/document'
+import type { MachineAxis } from '../address/row'
 
 /** A zero that was lost and is being looked for by its marks. */
 export interface Recovery {

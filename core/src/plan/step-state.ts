@@ -1,13 +1,15 @@
+import type { Address } from '../address/address'
 import { instantOf } from '../freshness/instant'
 import { isSamePerson, type Entered } from '../journal/entered'
 import { isBehind } from '../freshness/stale'
 import { activeLift } from '../proof/lift'
-import { mayRun, programStanding } from '../program/program-standing'
+import { mayRun, programStanding } from '../running/program-standing'
 import { addressesOf, coverageOf } from '../proof/proven'
-import type { CheckOff, Reading, SetupDocument } from '../setup/document'
-import { standingReadings } from '../setup/quantity'
-import type { Register, Solution } from '../setup/solution'
-import type { Step, StepState } from './steps'
+import type { CheckOff, Reading, SetupDocument } from '../facts/document'
+import { standingReadings } from '../freshness/standing'
+import type { Solution } from '../solve/solution'
+import type { Register } from '../registers/register'
+import type { Step, StepState } from './step'
 
 /** Whether a step is done, and how far it is to be trusted. */
 export function stepState(
@@ -76,7 +78,7 @@ const isAfter =
   (other: Pick<Entered, 'place'>): boolean =>
     other.place > one.place
 
-const registerAt = (solution: Solution, wanted: string): Register | undefined =>
+const registerAt = (solution: Solution, wanted: Address): Register | undefined =>
   solution.registers.find(({ address }) => address === wanted)
 
 /**
@@ -131,9 +133,7 @@ export function standingCheckOff(
 function makesStale(document: SetupDocument, solution: Solution, reading: Reading): boolean {
   return solution.registers.some(({ stale, accepted, chain }) => {
     if (stale === undefined || accepted !== undefined) return false
-    const isTerm = chain?.terms.some(
-      ({ source }) => source.id === reading.id || source.id.startsWith(`${reading.id}:`),
-    )
+    const isTerm = chain?.terms.some(({ source }) => source.reading === reading.id)
     if (isTerm !== true) return false
     return stale.by === 'age'
       ? instantOf(reading.at) <= instantOf(stale.readAt)

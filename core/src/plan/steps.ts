@@ -1,62 +1,15 @@
-import type { CheckOff, SetupDocument } from '../setup/document'
-import type { OffsetPlan, OffsetRow, SetupSheet, Tool } from '../setup/sheet'
+import type { Station, Step, StepState } from './step'
+import type { CheckOff, SetupDocument } from '../facts/document'
+import type { OffsetPlan, SetupSheet, Tool } from '../sheet/sheet'
+import type { OffsetRow } from '../address/row'
 import type { ZWay } from '../schools/ways-of-z'
-import { quantityKey, type QuantityName } from '../setup/quantity'
-import { circlePoints } from '../setup/centre'
-import { edgeTouches } from '../setup/edges'
-import { facesToTouch } from '../setup/plan-axes'
-import type { Solution, TrustState } from '../setup/solution'
+import { quantityKey, type QuantityName } from '../quantities/quantities'
+import { circlePoints } from '../solve/centre'
+import { edgeTouches } from '../solve/edges'
+import { facesToTouch } from '../solve/plan-axes'
+import type { Solution } from '../solve/solution'
+import type { TrustState } from '../registers/register'
 import { stepState } from './step-state'
-
-/** The stations of a set-up, in the order of work. */
-export const STATIONS = [
-  'ready',
-  'reference',
-  'lengths',
-  'plan',
-  'height',
-  'key-in',
-  'prove',
-  'release',
-] as const
-
-export type Station = (typeof STATIONS)[number]
-
-/** One thing to do. */
-export type Step =
-  | { readonly key: 'sheet'; readonly station: 'ready'; readonly does: 'sheet' }
-  | {
-      readonly key: string
-      readonly station: Station
-      readonly does: 'check'
-      readonly check: CheckOff['of']
-    }
-  | {
-      readonly key: string
-      readonly station: 'reference' | 'lengths' | 'plan' | 'height'
-      readonly does: 'read'
-      readonly quantity: QuantityName
-    }
-  | {
-      readonly key: string
-      readonly station: 'key-in'
-      readonly does: 'key-in'
-      readonly address: string
-    }
-  | {
-      readonly key: string
-      readonly station: 'prove'
-      readonly does: 'prove'
-      readonly row: OffsetRow
-      readonly tool: number
-    }
-  | { readonly key: 'record'; readonly station: 'release'; readonly does: 'record' }
-
-export interface StepState {
-  readonly step: Step
-  readonly done: boolean
-  readonly trust: TrustState
-}
 
 /**
  * Every step that this set-up needs, in the order of work, with what is done.

@@ -1,7 +1,8 @@
 import { readLength } from '../length/read-length'
-import type { SetupDocument, Way } from '../setup/document'
-import { axisOfQuantity, type QuantityName } from '../setup/quantity'
-import type { MachineAxis } from '../setup/sheet'
+import type { SetupDocument } from '../facts/document'
+import type { Way } from '../touch/touch'
+import { moduleOf, type QuantityName } from '../quantities/quantities'
+import type { MachineAxis } from '../address/row'
 import { GAUGE_FACTS } from '../touch/gauge-kinds'
 
 /** Which end of a reading is asked about: its own, the other one of a difference, or an axis in a plane. */
@@ -42,19 +43,16 @@ export function waysAsked(
   })
   const inPlane = (usual: 'touch' | undefined) =>
     (['X', 'Y'] as const).filter(declared).map((axis) => ({ end: axis, axis, usual }))
-  switch (quantity.of) {
-    case 'face':
-    case 'tool-diameter':
+  switch (moduleOf(quantity).way) {
+    case 'never':
       return []
-    case 'sweep':
+    case 'unknown-in-plane':
       return inPlane(undefined)
-    case 'circle-point':
-    case 'edge-point':
+    case 'touch-in-plane':
       return inPlane('touch')
-    case 'carried-difference':
-    case 'fixture-difference':
+    case 'both-ends':
       return declared('Z') ? [inZ('own', own), inZ('other', other)] : []
-    default:
-      return axisOfQuantity(quantity) === 'Z' && declared('Z') ? [inZ('own', own)] : []
+    case 'in-z':
+      return declared('Z') ? [inZ('own', own)] : []
   }
 }

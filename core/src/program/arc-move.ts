@@ -1,5 +1,5 @@
 import { NANOMETRES_PER } from '../length/length'
-import type { MachineAxis } from '../setup/sheet'
+import type { MachineAxis } from '../address/row'
 import { arcAround, arcExtents, arcOfRadius, type PlanePoint } from './arc'
 import type { ProgramProblemCode } from './program-types'
 

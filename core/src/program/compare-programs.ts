@@ -1,5 +1,5 @@
 import { toNanometres, type LengthUnit, type Nanometres } from '../length/length'
-import type { MachineAxis } from '../setup/sheet'
+import type { MachineAxis } from '../address/row'
 import type { Extent, Operation, ProgramReading } from './program-types'
 
 const AXES: readonly MachineAxis[] = ['X', 'Y', 'Z']

@@ -1,5 +1,5 @@
 import { NANOMETRES_PER, toNanometres } from '../length/length'
-import type { MachineAxis } from '../setup/sheet'
+import type { MachineAxis } from '../address/row'
 import type { Extent, Extents, Operation, ProgramPlace, ProgramRow, RowUse } from './program-types'
 
 /** Tells where in the program one is, when something is to be told of it. */

@@ -1,5 +1,5 @@
 import type { LengthUnit, Nanometres } from '../length/length'
-import type { MachineAxis } from '../setup/sheet'
+import type { MachineAxis } from '../address/row'
 import type { BLOCK_FAULTS } from './block'
 
 /** What a reader could not follow, or what is wrong in a line. None is fatal. */

@@ -1,5 +1,5 @@
 import { NANOMETRES_PER } from '../length/length'
-import type { MachineAxis } from '../setup/sheet'
+import type { MachineAxis } from '../address/row'
 import { arcMove, PLANES } from './arc-move'
 import { CannedCycle, type HoleHeights } from './canned-cycle'
 import type { CurrentLine } from './current-line'

@@ -1,5 +1,5 @@
-import type { Lift, LiftPlace, SetupDocument } from '../setup/document'
-import type { SetupSheet } from '../setup/sheet'
+import type { Lift, LiftPlace, SetupDocument } from '../facts/document'
+import type { SetupSheet } from '../sheet/sheet'
 
 /** The lift that is in, if one is: everything then stands higher than its registers say, and nothing may be released. */
 export const activeLift = ({ lifts }: SetupDocument): Lift | undefined => {

@@ -1,10 +1,11 @@
+import { lengthAddress, offsetAddress } from '../address/address'
 import { valueOf } from '../chain/chain'
 import { toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
-import type { SetupDocument } from '../setup/document'
-import type { MachineAxis, OffsetRow } from '../setup/sheet'
-import type { Solution } from '../setup/solution'
-import { SourceReader } from '../setup/sources'
+import type { SetupDocument } from '../facts/document'
+import type { MachineAxis, OffsetRow } from '../address/row'
+import type { Shown } from '../registers/register'
+import { SourceReader } from '../sources/sources'
 
 /** From work positions to machine positions, with today's numbers. */
 export interface MachineFrame {
@@ -24,7 +25,7 @@ export interface MachineFrame {
   }
 }
 
-export function machineFrame(document: SetupDocument, solution: Solution): MachineFrame {
+export function machineFrame(document: SetupDocument, solution: Shown): MachineFrame {
   const { machine } = document.sheet
   const values = new Map(solution.registers.map(({ address, value }) => [address, value] as const))
   const sources = new SourceReader(document)
@@ -33,11 +34,13 @@ export function machineFrame(document: SetupDocument, solution: Solution): Machi
     const read = written && readLength(written)
     return read?.ok ? read.value.nm : undefined
   }
+  const storedIn = (lengthRegister: number | undefined) =>
+    lengthRegister === undefined ? undefined : values.get(lengthAddress(lengthRegister))
   return {
     workZero(row, axis, lengthRegister) {
       const external = sources.externalOffset(axis)
-      const offset = values.get(`${row}.${axis}`)
-      const stored = axis === 'Z' && lengthRegister !== null ? values.get(`H${lengthRegister}`) : 0
+      const offset = values.get(offsetAddress(row, axis))
+      const stored = axis !== 'Z' || lengthRegister === null ? 0 : storedIn(lengthRegister)
       return external === undefined || offset === undefined || stored === undefined
         ? undefined
         : toNanometres(valueOf(external) + offset + turned * stored)

@@ -1,7 +1,7 @@
 import { toNanometres } from '../length/length'
 import { readLength } from '../length/read-length'
-import type { SetupDocument } from '../setup/document'
-import type { Warning } from '../setup/solution'
+import type { SetupDocument } from '../facts/document'
+import type { Warning } from '../registers/warning'
 import { activeLift } from './lift'
 import type { ProofVerdict } from './proven'
 

@@ -1,8 +1,9 @@
+import { lengthAddress, offsetAddress, type Address } from '../address/address'
 import { formatLength } from '../length/format-length'
 import { toNanometres, type LengthUnit, type Nanometres } from '../length/length'
-import type { SetupDocument } from '../setup/document'
-import type { MachineAxis, OffsetRow } from '../setup/sheet'
-import type { Solution } from '../setup/solution'
+import type { SetupDocument } from '../facts/document'
+import type { MachineAxis, OffsetRow } from '../address/row'
+import type { Shown } from '../registers/register'
 import { explain } from '../slips/explain'
 import type { Explanation } from '../slips/slip'
 import { machineFrame } from './machine-frame'
@@ -32,7 +33,7 @@ export interface ProofRequest {
 /** The two blocks for a proof and where they end; undefined while a register is missing. */
 export function proofMove(
   document: SetupDocument,
-  solution: Solution,
+  solution: Shown,
   request: ProofRequest,
 ): ProofMove | undefined {
   const { row, tool, clearance } = request
@@ -72,7 +73,7 @@ export interface GapVerdict {
   readonly stands: 'right' | 'too-high' | 'too-deep'
   /** By register: the slips that would give just this error. */
   readonly causes: readonly {
-    readonly address: string
+    readonly address: Address
     readonly explanations: readonly Explanation[]
   }[]
 }
@@ -85,7 +86,7 @@ export interface GapVerdict {
  */
 export function gapVerdict(
   document: SetupDocument,
-  solution: Pick<Solution, 'registers' | 'unit' | 'decimals'>,
+  solution: Shown,
   request: ProofRequest,
   gap: Nanometres,
   within: Nanometres,
@@ -96,7 +97,9 @@ export function gapVerdict(
     ({ number }) => number === request.tool,
   )?.lengthRegister
   const suspects = solution.registers.filter(
-    ({ address }) => address === `H${register}` || address === `${request.row}.Z`,
+    ({ address }) =>
+      address === offsetAddress(request.row, 'Z') ||
+      (register !== undefined && address === lengthAddress(register)),
   )
   const turned = document.sheet.machine.control.lengthSign === 'subtracted'
   const causes = suspects.flatMap(({ address, value, chain, kind }) => {

@@ -1,9 +1,11 @@
+import { AXES } from '../address/row'
+import { lengthAddress, offsetAddress, type Address } from '../address/address'
 import { toNanometres, NANOMETRES_PER, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
 import type { Entered } from '../journal/entered'
-import type { Proof, SetupDocument } from '../setup/document'
-import { readingsById } from '../setup/places'
-import type { Register, Solution } from '../setup/solution'
+import type { Proof, SetupDocument } from '../facts/document'
+import { placeOf, readingsById } from '../facts/readings-by-id'
+import type { Shown, Register } from '../registers/register'
 import { distanceToGoError, gapVerdict, type GapVerdict } from './proof'
 
 /** How well a gap is known when a block is slid under by hand. From memory; half of a tenth of a millimetre. */
@@ -20,7 +22,7 @@ export interface ProofVerdict extends GapVerdict {
 /** What a proof said, worked out again; undefined where one of its numbers cannot be read. */
 export function proofVerdict(
   document: SetupDocument,
-  solution: Pick<Solution, 'registers' | 'unit' | 'decimals'>,
+  solution: Shown,
   proof: Proof,
 ): ProofVerdict | undefined {
   const [clearance, gap] = [readLength(proof.clearance), readLength(proof.gap)]
@@ -67,7 +69,7 @@ export function provenAddresses(
   document: SetupDocument,
   registers: readonly Register[],
   verdicts: readonly ProofVerdict[],
-): ReadonlySet<string> {
+): ReadonlySet<Address> {
   const covers = coverageOf(document)
   return new Set(
     verdicts
@@ -93,16 +95,17 @@ export function coverageOf(
   )
   return ({ address, chain }, { place }) =>
     (keyedAt.get(address) ?? -1) < place &&
-    (chain?.terms ?? []).every(
-      ({ source }) => (readings.get(source.id.split(':')[0] ?? '')?.place ?? -1) < place,
-    )
+    (chain?.terms ?? []).every(({ source }) => (placeOf(readings, source) ?? -1) < place)
 }
 
 /** The registers that a cautious move in a row with a tool leans on. */
 export function addressesOf(
   { sheet }: SetupDocument,
   { row, tool }: Pick<Proof, 'row' | 'tool'>,
-): readonly string[] {
+): readonly Address[] {
   const declared = sheet.tools.find(({ number }) => number === tool)
-  return [`${row}.X`, `${row}.Y`, `${row}.Z`, ...(declared ? [`H${declared.lengthRegister}`] : [])]
+  return [
+    ...AXES.map((axis) => offsetAddress(row, axis)),
+    ...(declared ? [lengthAddress(declared.lengthRegister)] : []),
+  ]
 }

@@ -1,7 +1,7 @@
 import { toNanometres, type Nanometres } from '../length/length'
-import type { SetupDocument } from '../setup/document'
-import type { MachineAxis, OffsetRow } from '../setup/sheet'
-import type { Solution } from '../setup/solution'
+import type { SetupDocument } from '../facts/document'
+import type { MachineAxis, OffsetRow } from '../address/row'
+import type { Shown } from '../registers/register'
 import { machineFrame } from './machine-frame'
 
 /** A work position that a program goes to with a tool. */
@@ -31,7 +31,7 @@ export interface OutOfReach {
  */
 export function outOfReach(
   document: SetupDocument,
-  solution: Solution,
+  solution: Shown,
   positions: readonly WorkPosition[],
 ): readonly OutOfReach[] {
   const frame = machineFrame(document, solution)

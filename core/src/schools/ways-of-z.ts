@@ -1,7 +1,8 @@
-import type { OffsetPlan } from '../setup/sheet'
 import type { School } from './schools'
 
-export type ZWay = OffsetPlan['Z']['by']
+/** How Z of a work offset can be found: what a sheet's plan is `by`. */
+export type ZWay =
+  'carried-difference' | 'nose-on-part' | 'part-top' | 'tool-on-part' | 'fixture-difference'
 
 /**
  * The ways in which Z of a work offset can be found, the usual one first.

@@ -1,4 +1,5 @@
-import type { Gauge, MachineAxis } from '../setup/sheet'
+import type { Gauge } from '../sheet/sheet'
+import type { MachineAxis } from '../address/row'
 import { GAUGE_FACTS } from '../touch/gauge-kinds'
 import { formatLength, roundToDisplay } from '../length/format-length'
 import { toNanometres, type Nanometres } from '../length/length'

@@ -7,6 +7,9 @@ export type Face = (typeof FACES)[number]
 
 export type PlanAxis = 'X' | 'Y'
 
+/** The way an axis moved last: towards plus or towards minus. */
+export type Way = '+' | '-'
+
 /** A face of the part's outside, or a wall of a slot or pocket. */
 export type Side = 'outside' | 'inside'
 

@@ -1,7 +1,8 @@
+import { lengthAddress, diameterAddress, type Address } from '../address/address'
 import { toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
-import type { Measured } from '../setup/document'
-import type { SetupSheet } from '../setup/sheet'
+import type { Measured } from '../facts/document'
+import type { SetupSheet } from '../sheet/sheet'
 
 /**
  * How a cutter's register changes after a profile was measured (domain.md §8).
@@ -77,7 +78,7 @@ export function achievedShare(
 
 /** What to add to the wear of a register, or to the register itself where a control keeps no wear. */
 export interface WearChange {
-  readonly address: string
+  readonly address: Address
   readonly change: Nanometres
 }
 
@@ -93,13 +94,13 @@ export function wearChange(
     const change = floorWearChange(toNanometres(got.value.nm - wanted.value.nm))
     const turns = machine.control.lengthSign === 'subtracted'
     return {
-      address: `H${declared.lengthRegister}`,
+      address: lengthAddress(declared.lengthRegister),
       change: turns ? toNanometres(0 - change) : change,
     }
   }
   if (declared.diameterRegister === undefined) return undefined
   return {
-    address: `D${declared.diameterRegister}`,
+    address: diameterAddress(declared.diameterRegister),
     change: cutterWearChange(
       {
         nominal: wanted.value.nm,

@@ -1,6 +1,6 @@
 import type { Advice } from '../budget/advice'
 import type { Verdict } from '../budget/verdict'
-import type { ConversionGap } from '../schools/convert-solution'
+import type { ConversionGap } from '../solve/convert-solution'
 
 export function describeAdvice(advice: Advice): string {
   switch (advice.do) {

@@ -1,4 +1,4 @@
-import type { SetupEvent } from '../setup/document'
+import type { SetupEvent } from '../facts/document'
 
 /** What may change in the middle of a job, as a person would say it. */
 export const CHANGE_NAMES: Readonly<Record<SetupEvent['kind'], string>> = {

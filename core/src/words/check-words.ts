@@ -1,5 +1,5 @@
-import type { CheckOff } from '../setup/document'
-import type { SetupSheet } from '../setup/sheet'
+import type { CheckOff } from '../facts/document'
+import type { SetupSheet } from '../sheet/sheet'
 
 /** What is seen to at a step that reads no number. */
 export interface CheckWords {

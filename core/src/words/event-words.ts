@@ -1,5 +1,5 @@
 import type { StaleReason } from '../freshness/stale'
-import type { SetupEvent } from '../setup/document'
+import type { SetupEvent } from '../facts/document'
 
 /** What happened, to be said beside a number that is stale by it. */
 export function describeEvent(event: SetupEvent): string {

@@ -1,4 +1,4 @@
-import { registerName } from '../setup/address'
+import { registerName } from '../address/address'
 import type { Implied } from '../plan/implied'
 
 /** What the number beside a reading is called. */

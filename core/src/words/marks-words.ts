@@ -1,6 +1,6 @@
 import { toNanometres } from '../length/length'
 import type { FoundAgain } from '../freshness/home-marks'
-import type { MachineAxis } from '../setup/sheet'
+import type { MachineAxis } from '../address/row'
 import type { LengthWriter } from './warning-words'
 
 /** How far a zero that was found again lies from the lost one. */

@@ -1,5 +1,5 @@
 import type { LengthUnit } from '../length/length'
-import type { FileAtMachine } from '../program/program-standing'
+import type { FileAtMachine } from '../running/program-standing'
 import type {
   Extents,
   Operation,

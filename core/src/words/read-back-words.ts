@@ -1,5 +1,6 @@
+import { addressParts, axisOfAddress, type Address } from '../address/address'
 import { toNanometres, type Nanometres } from '../length/length'
-import type { ControlProfile } from '../setup/sheet'
+import type { ControlProfile } from '../sheet/sheet'
 
 /**
  * What a wrong register would do, in the direction that matters: deeper or higher for lengths and
@@ -9,18 +10,19 @@ import type { ControlProfile } from '../setup/sheet'
  *   by one that is too large, and a D row may hold the radius.
  */
 export function describeReadBackError(
-  address: string,
+  address: Address,
   error: Nanometres,
   write: (nm: Nanometres) => string,
   control: Pick<ControlProfile, 'lengthSign' | 'diameterRegister'>,
 ): string {
-  if (address.startsWith('D')) return describeDiameterError(error, write, control)
+  const isLength = addressParts(address)?.of === 'length'
+  if (addressParts(address)?.of === 'diameter') return describeDiameterError(error, write, control)
+  const axis = axisOfAddress(address)
   const amount = write(toNanometres(Math.abs(error)))
-  if (address.endsWith('.X'))
+  if (axis === 'X')
     return `As keyed, everything is cut ${amount} too far to the ${error > 0 ? 'right' : 'left'}.`
-  if (address.endsWith('.Y'))
+  if (axis === 'Y')
     return `As keyed, everything is cut ${amount} too far to the ${error > 0 ? 'back' : 'front'}.`
-  const isLength = address.startsWith('H')
   const who = isLength ? 'this tool' : 'every tool'
   const raises = isLength && control.lengthSign === 'subtracted' ? error < 0 : error > 0
   return raises

@@ -1,6 +1,6 @@
-import { registerName } from '../setup/address'
-import type { Step } from '../plan/steps'
-import type { SetupDocument } from '../setup/document'
+import { registerName } from '../address/address'
+import type { Step } from '../plan/step'
+import type { SetupDocument } from '../facts/document'
 import { describeCheck } from './check-words'
 import { describeStep } from './step-words'
 

@@ -1,5 +1,5 @@
-import { registerName } from '../setup/address'
-import type { Warning, WarningCode } from '../setup/solution'
+import { registerName } from '../address/address'
+import type { Warning, WarningCode } from '../registers/warning'
 
 /** Writes a length in the set-up's unit, with the unit. */
 export type LengthWriter = (nm: NonNullable<Warning['amount']>) => string

@@ -1,7 +1,7 @@
 import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
-import type { SetupSheet } from '../setup/sheet'
-import type { Warning } from '../setup/solution'
+import type { SetupSheet } from '../sheet/sheet'
+import type { Warning } from '../registers/warning'
 import { clamping, clearsJaws, type ClampingResult } from './workholding'
 
 /** What a cutter keeps from the jaws. Common practice, no source. */

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import type { NewFact, Person } from '@pine/contract'
-import { foldSetup, readProgram, solve, type LengthUnit, type SetupSheet } from '@pine/core'
+import { foldSetup, readProgram, solve, type Address, type LengthUnit, type SetupSheet } from '@pine/core'
 import { v7 as uuid } from 'uuid'
 import type { Clock } from '../clock'
 import type { Outcome } from '../refusal'
@@ -81,7 +81,7 @@ class DemoSetup {
   }
 
   /** Keys a register in as the sheet says, and reads back what the control shows. */
-  async keyIn(address: string, shown?: string): Promise<void> {
+  async keyIn(address: Address, shown?: string): Promise<void> {
     const { file } = must(await this.setups.open(this.id))
     const line = solve(foldSetup(file)).registers.find(
       (register) => register.address === address,
@@ -158,7 +158,7 @@ async function recordedPlate(setup: DemoSetup): Promise<void> {
     with: [GAUGES.paper.id],
     spindle: { holds: null, controlSays: null },
   })
-  for (const address of ['H1', 'G54.X', 'G54.Y', 'G54.Z']) await setup.keyIn(address)
+  for (const address of ['H1', 'G54.X', 'G54.Y', 'G54.Z'] as const) await setup.keyIn(address)
   await setup.prove({
     row: 'G54',
     tool: 1,
@@ -244,7 +244,7 @@ async function adapterAtProof(setup: DemoSetup): Promise<void> {
     with: [GAUGES.paper.id],
     spindle: { holds: null, controlSays: null },
   })
-  for (const address of ['H3', 'G54.X', 'G54.Y', 'G54.Z']) await setup.keyIn(address)
+  for (const address of ['H3', 'G54.X', 'G54.Y', 'G54.Z'] as const) await setup.keyIn(address)
 }
 
 async function focuserAtLengths(setup: DemoSetup): Promise<void> {

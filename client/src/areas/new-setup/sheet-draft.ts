@@ -1,6 +1,7 @@
 import { reportIssues, reportProblem, setupSheetSchema, type ReportedProblem } from '@pine/contract'
 import {
   checkSheet,
+  usualTolerance,
   LAST_FURTHER_ROW,
   OFFSET_ROWS,
   waysOfZ,
@@ -93,7 +94,7 @@ export function withPlanWay(offset: OffsetPlan, way: PlanWay, unit: LengthUnit):
         by: 'circle',
         side: way === 'circle-inside' ? 'inside' : 'outside',
         diameter: before?.diameter ?? { text: '', unit },
-        tolerance: before?.tolerance ?? { text: unit === 'mm' ? '0.1' : '0.004', unit },
+        tolerance: before?.tolerance ?? usualTolerance(unit),
         drawing,
       }))
     }

@@ -3,7 +3,7 @@ import {
   GAUGE_FACTS,
   gaugeNames,
   gaugeServes,
-  purposeOf,
+  moduleOf,
   waysAsked,
   type MachineAxis,
   type QuantityName,
@@ -55,7 +55,7 @@ export function GaugesBetween({ reading, quantity, onClose }: GaugesBetweenProps
   const { draft, change, preview } = reading
   const axis = axisOfQuantity(quantity)
   const serving = preview.sheet.gauges
-    .filter(({ kind }) => gaugeServes(kind, purposeOf(quantity.of), axis))
+    .filter(({ kind }) => gaugeServes(kind, moduleOf(quantity).purpose, axis))
     .map(({ id, kind, name, size }) => ({
       value: id,
       // What only tells has no size that counts.
@@ -164,7 +164,7 @@ const hasCircumstances = (
 ): boolean =>
   (quantity.of !== 'sweep' && quantity.of !== 'tool-diameter') ||
   preview.sheet.gauges.some(({ kind }) =>
-    gaugeServes(kind, purposeOf(quantity.of), axisOfQuantity(quantity)),
+    gaugeServes(kind, moduleOf(quantity).purpose, axisOfQuantity(quantity)),
   ) ||
   waysAsked(preview, quantity, draft.with, otherGauges(draft, quantity)).length > 0
 

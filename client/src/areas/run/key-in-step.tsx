@@ -1,36 +1,30 @@
-import { useState, type ReactNode } from 'react'
+import { useState } from 'react'
 import Volume2 from 'lucide-react-native/icons/volume-2'
 import { ScrollView, styled, useMedia } from 'tamagui'
 import { v7 as uuid } from 'uuid'
 import {
   describeActiveLength,
   describeKeyMode,
-  describeProblem,
   describeStale,
   nameOfReason,
-  otherUnit,
   readBackAgrees,
   readLength,
   stepName,
   typographic,
   type Chain,
-  type LengthUnit,
   type Register,
   registerName,
 } from '@pine/core'
 import type { NewFact } from '@pine/contract'
-import { useDraft } from '@/data/drafts'
 import type { StandingSetup } from '@/data/setups'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
-import { erased, signTurned, typed } from '@/kit/number-text'
-import { ReadingField } from '@/kit/reading-field'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { useRoles } from '@/theme/use-roles'
-import { EntryFrame } from './entry-frame'
 import { Mismatch } from './mismatch'
 import { ReasonField } from './reason-field'
+import { ReadBackEntry } from './read-back-entry'
 import { RegisterPicture } from './register-picture'
 import { canSpeak, speakNumber } from './speak'
 import { lengthWriter } from './write-length'
@@ -251,65 +245,3 @@ const Footing = styled(Column, {
   justifyContent: 'flex-end',
   $wide: { flexGrow: 0 },
 })
-
-interface ReadBackEntryProps {
-  readonly draftKey: string
-  readonly label: string
-  readonly unit: LengthUnit
-  readonly sheet: ReactNode
-  /** Beside the numbers, where there is room for it. */
-  readonly picture: ReactNode
-  readonly onEntered: (shown: { text: string; unit: LengthUnit }) => void
-}
-
-function ReadBackEntry({ draftKey, label, unit, sheet, picture, onEntered }: ReadBackEntryProps) {
-  const { wide } = useMedia()
-  const { value: draft, set, clear } = useDraft(draftKey, { text: '', unit })
-  const [problem, setProblem] = useState<string>()
-  const change = (next: typeof draft) => {
-    setProblem(undefined)
-    set(next)
-  }
-  const submit = () => {
-    const read = readLength(draft)
-    if (!read.ok) {
-      const words = describeProblem(read.problem)
-      return setProblem(`${words.message} ${words.remedy}`)
-    }
-    clear()
-    onEntered({ text: draft.text.trim(), unit: draft.unit })
-  }
-  const field = (
-    <Column gap={4}>
-      <ReadingField
-        label={label}
-        value={draft.text}
-        unit={draft.unit}
-        onChange={(text) => change({ ...draft, text })}
-        onSubmit={submit}
-        wrong={problem !== undefined}
-        describedBy="read-back-problem"
-      />
-      {problem !== undefined && (
-        <Words id="read-back-problem" as="note" tone="wrong" role="alert">
-          {problem}
-        </Words>
-      )}
-    </Column>
-  )
-  return (
-    <EntryFrame
-      numbers={field}
-      onType={(character) => change({ ...draft, text: typed(draft.text, character) })}
-      onDelete={() => change({ ...draft, text: erased(draft.text) })}
-      onSign={() => change({ ...draft, text: signTurned(draft.text) })}
-      onUnit={() => change({ ...draft, unit: otherUnit(draft.unit) })}
-      onNext={submit}
-      next="Compare"
-      after={picture}
-    >
-      {sheet}
-      {!wide && <Words>After the key that stores it, read the row again from the control.</Words>}
-    </EntryFrame>
-  )
-}

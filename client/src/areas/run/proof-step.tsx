@@ -1,20 +1,16 @@
 import { useState } from 'react'
-import { useMedia, View } from 'tamagui'
+import { useMedia } from 'tamagui'
 import { v7 as uuid } from 'uuid'
 import {
   addressesOf,
   describeProof,
-  causeName,
-  describeCause,
   formatLength,
+  offsetAddress,
   proofMove,
   proofVerdict,
   readLength,
   typographic,
-  type OffsetRow,
-  type ProofVerdict,
   type WrittenLength,
-  registerName,
 } from '@pine/core'
 import { useDraft } from '@/data/drafts'
 import { previewed } from '@/data/preview'
@@ -24,18 +20,13 @@ import { Card, Column } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { CheckFrame } from './check-frame'
 import { EntryFrame } from './entry-frame'
+import { ProofSaid } from './proof-said'
 import { ReasonField } from './reason-field'
 import { RegisterPicture } from './register-picture'
-import type { StepProps } from './step-props'
+import type { ProofStepProps } from './step-props'
 import { NumbersEntry } from './numbers-entry'
 import { useNumbers } from './use-numbers'
 import { lengthWriter } from './write-length'
-
-export interface ProofStepProps extends StepProps {
-  readonly row: OffsetRow
-  readonly tool: number
-  readonly onTo: (address: string) => void
-}
 
 type Key = 'position' | 'distanceToGo' | 'gap'
 
@@ -136,7 +127,7 @@ export function ProofStep(props: ProofStepProps) {
             options={blocks.map(({ text, unit: of }) => ({ value: text, label: `${text} ${of}` }))}
           />
         )}
-        {wide && <RegisterPicture setup={setup} address={`${row}.Z`} />}
+        {wide && <RegisterPicture setup={setup} address={offsetAddress(row, 'Z')} />}
       </CheckFrame>
     )
   const complete = !numbers.isEmpty('gap') && seen.value.overZero !== undefined
@@ -220,70 +211,6 @@ function clearances({ document: { sheet } }: ProofStepProps['setup']): readonly 
     .filter(({ kind }) => kind === 'gauge-block' || kind === 'height-setter')
     .map(({ size }) => size)
   return atHand.length > 0 ? atHand : [usual]
-}
-
-/** What a proof said: right and on, or what to look at. */
-function ProofSaid({
-  setup: { solution },
-  verdict,
-  onAgain,
-  onDone,
-  onTo,
-}: ProofStepProps & { verdict: ProofVerdict; onAgain: () => void }) {
-  const write = lengthWriter(solution)
-  const says = describeProof(verdict, (nm) => `${write(nm)} ${solution.unit}`)
-  return (
-    <CheckFrame
-      words={{
-        title: '',
-        sentence: verdict.right ? 'Proven.' : 'Do not cut yet.',
-        points: [],
-        caution: 'A proof shows this work offset and this tool, no other tool’s length.',
-        done: '',
-      }}
-      foot={
-        verdict.right ? (
-          <>
-            <Button onPress={onAgain}>Prove it again</Button>
-            <Button kind="act" focused onPress={onDone} testID="next">
-              Next
-            </Button>
-          </>
-        ) : (
-          <>
-            {verdict.causes.map(({ address }) => (
-              <Button key={address} onPress={() => onTo(address)}>
-                Look at {registerName(address)}
-              </Button>
-            ))}
-            <Button kind="act" onPress={onAgain} testID="prove-again">
-              I mended it: prove it again
-            </Button>
-          </>
-        )
-      }
-    >
-      <Card padded tone={verdict.right ? 'read' : 'wrong'} testID="proof-said">
-        <Words as="lead" tone={verdict.right ? 'ink' : 'wrong'} strong>
-          {says}
-        </Words>
-        <Words as="note">
-          {verdict.proof.by.name}: {verdict.proof.gap.text} {verdict.proof.gap.unit} passed where{' '}
-          {verdict.proof.clearance.text} {verdict.proof.clearance.unit} was sent
-        </Words>
-        {verdict.causes.map(({ address, explanations }) => (
-          <View key={address}>
-            <Words strong>If it is {registerName(address)}:</Words>
-            {explanations.slice(0, 3).map((cause) => (
-              <Words key={causeName(cause)}>
-                <Words strong>{describeCause(cause).title}.</Words> {describeCause(cause).look}
-              </Words>
-            ))}
-          </View>
-        ))}
-      </Card>
-    </CheckFrame>
-  )
 }
 
 /** What was not proven may be accepted, by name and with a reason. */

@@ -1,9 +1,11 @@
 import {
   axisOfAddress,
   ladderOf,
+  lengthAddress,
   planViewOf,
   rowOfAddress,
   stepsOf,
+  type Address,
   type QuantityName,
 } from '@pine/core'
 import type { StandingSetup } from '@/data/setups'
@@ -13,7 +15,7 @@ import { Card } from '@/kit/surfaces'
 
 export interface RegisterPictureProps {
   readonly setup: StandingSetup
-  readonly address: string
+  readonly address: Address
 }
 
 /** The number of a register drawn to scale, where there is room: a wide screen shows more, not bigger. */
@@ -27,7 +29,9 @@ export function RegisterPicture({ setup: { document, solution }, address }: Regi
         <PlanDrawing plan={planViewOf(document, solution, offset)} height={300} />
       </Card>
     )
-  const tool = document.sheet.tools.find(({ lengthRegister }) => address === `H${lengthRegister}`)
+  const tool = document.sheet.tools.find(
+    ({ lengthRegister }) => address === lengthAddress(lengthRegister),
+  )
   const quantity = stepsOf(document, solution, false).flatMap(({ step }): QuantityName[] => {
     if (step.does !== 'read') return []
     const of = step.quantity

@@ -1,3 +1,4 @@
+import type { OffsetRow } from '@pine/core'
 import type { NewFact } from '@pine/contract'
 import type { StandingSetup } from '@/data/setups'
 
@@ -7,4 +8,10 @@ export interface StepProps {
   readonly setup: StandingSetup
   readonly enter: (fact: NewFact) => Promise<void>
   readonly onDone: () => void
+}
+
+export interface ProofStepProps extends StepProps {
+  readonly row: OffsetRow
+  readonly tool: number
+  readonly onTo: (address: string) => void
 }

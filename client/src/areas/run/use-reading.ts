@@ -5,6 +5,7 @@ import {
   asksForSpindle,
   FIELD_NAMES,
   impliedBy,
+  lengthAddress,
   quantityKey,
   readingFields,
   solve,
@@ -112,6 +113,9 @@ function warningsAt(
 ): readonly Warning[] {
   const tool = 'tool' in quantity ? quantity.tool : undefined
   const register = sheet.tools.find(({ number }) => number === tool)?.lengthRegister
-  const places = [quantityKey(quantity), ...(register === undefined ? [] : [`H${register}`])]
+  const places = [
+    quantityKey(quantity),
+    ...(register === undefined ? [] : [lengthAddress(register)]),
+  ]
   return solution.warnings.filter(({ place }) => places.includes(place))
 }

@@ -1,0 +1,32 @@
+import { KEY_MODES, LAST_FURTHER_ROW, LENGTH_UNITS, OFFSET_ROWS, type Address } from '@pine/core'
+import { z } from 'zod'
+
+export const name = z.string().trim().min(1).max(120)
+export const words = z.string().trim().max(500)
+export const factId = z.uuid()
+/** Kept as typed: whether it is a number is said by core, in the words for a machinist. */
+export const writtenLengthSchema = z.strictObject({
+  text: z.string().max(40),
+  unit: z.enum(LENGTH_UNITS),
+})
+
+export const keyMode = z.enum(KEY_MODES)
+export const side = z.enum(['outside', 'inside'])
+export const row = z.union([
+  z.enum(OFFSET_ROWS),
+  z.templateLiteral(['G54.1 P', z.int().min(1).max(LAST_FURTHER_ROW)]),
+])
+const addressText = z
+  .string()
+  .regex(
+    /^([HD]\d{1,3}|(G5[4-9]|G59\.[123]|G54\.1 P\d{1,3})\.[XYZ])$/,
+    'a register such as H3, G54.Z or G54.1 P2.Z',
+  )
+/** A row of the control that holds a number. */
+export const address = addressText as unknown as z.ZodType<Address, Address>
+
+export const registerNumber = z.int().min(1).max(999)
+export const turnsAMinute = z.number().positive().max(1_000_000)
+
+export const gaugeIds = z.array(name).max(10)
+export const way = z.enum(['+', '-'])

@@ -1,0 +1,56 @@
+import { FACES, QUANTITIES, type FieldSpec, type FieldTypes, type ReadingBody } from '@pine/core'
+import { z } from 'zod'
+import { factId, gaugeIds, registerNumber, row, way, words, writtenLengthSchema } from './fields'
+
+/** What a field of a reading is, by the name that core gives it. */
+const FIELDS: { readonly [Name in keyof FieldTypes]: z.ZodType } = {
+  tool: registerNumber,
+  row,
+  face: z.enum(FACES),
+  point: z.int().min(1).max(99),
+  length: writtenLengthSchema,
+  dial: z.strictObject({
+    left: writtenLengthSchema,
+    right: writtenLengthSchema,
+    front: writtenLengthSchema,
+    back: writtenLengthSchema,
+  }),
+  gauges: gaugeIds,
+  way,
+  ways: z.strictObject({ X: way.optional(), Y: way.optional() }),
+}
+
+/** What every reading says, whatever it reads. */
+const readingBody = {
+  read: writtenLengthSchema,
+  with: gaugeIds,
+  approach: way.optional(),
+  spindle: z
+    .strictObject({ holds: registerNumber.nullable(), controlSays: registerNumber.nullable() })
+    .optional(),
+  supersedes: factId.optional(),
+  reason: words.optional(),
+}
+
+function fieldSchema(spec: FieldSpec): z.ZodType {
+  if (typeof spec !== 'string') return z.enum(spec)
+  const [name = '', optional] = spec.split('?')
+  const schema = FIELDS[name as keyof FieldTypes]
+  return optional === undefined ? schema : schema.optional()
+}
+
+const variants = Object.entries(QUANTITIES).map(([of, { named, said }]) =>
+  z.strictObject({
+    of: z.literal(of),
+    ...Object.fromEntries(
+      Object.entries({ ...named, ...said }).map(([field, spec]) => [field, fieldSchema(spec)]),
+    ),
+    ...readingBody,
+  }),
+)
+
+/** A reading, made from core's quantities: another quantity is another line there, and none here. */
+export const readingSchema = z.discriminatedUnion('of', variants as never) as unknown as z.ZodType<
+  ReadingBody,
+  ReadingBody
+>

@@ -1,0 +1,155 @@
+import type { Entered } from '../journal/entered'
+import type { Problem } from '../problem'
+import { AXES } from '../address/row'
+import { endsOf } from '../quantities/contact-ends'
+import { quantityKey } from '../quantities/quantities'
+import { checkSheet } from '../sheet/check-sheet'
+import { namesOf, type Names } from '../sheet/names'
+import { lengthProblem, unknownName } from '../sheet/problems'
+import { FACES } from '../touch/touch'
+import type { CheckOff, SetupDocument, SetupEvent } from './document'
+import { rebaseOf } from './rebase'
+
+/**
+ * Everything that is wrong with a document of the right shape, in one pass: numbers that cannot be
+ * read, sizes below zero, names that point nowhere, numbers given twice.
+ */
+export function checkDocument(document: SetupDocument): readonly Problem[] {
+  const names = namesOf(document.sheet)
+  return [
+    ...checkSheet(document.sheet),
+    ...readingProblems(document, names),
+    ...document.keyIns.flatMap((keyIn) => [
+      ...lengthProblem(`${at(keyIn)}.typed`, keyIn.typed),
+      ...unknownName(`${at(keyIn)}.address`, keyIn.address, names.addresses),
+    ]),
+    ...document.readBacks.flatMap((readBack) => [
+      ...lengthProblem(`${at(readBack)}.shown`, readBack.shown),
+      ...unknownName(`${at(readBack)}.address`, readBack.address, names.addresses),
+    ]),
+    ...document.events.flatMap((event) => eventProblems(document, event, names)),
+    ...document.acceptances.flatMap((acceptance) =>
+      unknownName(`${at(acceptance)}.address`, acceptance.address, names.addresses),
+    ),
+    ...provingProblems(document, names),
+  ]
+}
+
+/** Where a fact stands in the file. */
+const at = ({ place }: Pick<Entered, 'place'>): string => `facts.${place}.body`
+
+/** Proofs, lifts and what was seen to. */
+function provingProblems(
+  { proofs, lifts, checkOffs }: SetupDocument,
+  names: Names,
+): readonly Problem[] {
+  return [
+    ...proofs.flatMap((proof) => [
+      ...unknownName(`${at(proof)}.row`, proof.row, names.rows),
+      ...unknownName(`${at(proof)}.tool`, `T${proof.tool}`, names.tools),
+      ...lengthProblem(`${at(proof)}.clearance`, proof.clearance, { sign: 'positive' }),
+      ...lengthProblem(`${at(proof)}.gap`, proof.gap, { sign: 'not-negative' }),
+      ...(proof.stop
+        ? [
+            ...lengthProblem(`${at(proof)}.stop.position`, proof.stop.position),
+            ...lengthProblem(`${at(proof)}.stop.distanceToGo`, proof.stop.distanceToGo),
+          ]
+        : []),
+    ]),
+    ...lifts.flatMap((lift) =>
+      lengthProblem(`${at(lift)}.amount`, lift.amount, { sign: 'positive' }),
+    ),
+    ...checkOffs.flatMap((checkOff) => checkOffProblems(checkOff, names)),
+  ]
+}
+
+function checkOffProblems(checkOff: CheckOff, names: Names): readonly Problem[] {
+  const place = at(checkOff)
+  if (checkOff.of === 'home')
+    return Object.entries(checkOff.marks ?? {}).flatMap(([axis, { dial, coarse }]) => [
+      ...lengthProblem(`${place}.marks.${axis}.dial`, dial),
+      ...lengthProblem(`${place}.marks.${axis}.coarse`, coarse),
+    ])
+  if (checkOff.of !== 'first-part') return []
+  return checkOff.measured.flatMap(({ tool, nominal, measured }, index) => [
+    ...unknownName(`${place}.measured.${index}.tool`, `T${tool}`, names.tools),
+    ...lengthProblem(`${place}.measured.${index}.nominal`, nominal, { sign: 'positive' }),
+    ...lengthProblem(`${place}.measured.${index}.measured`, measured, { sign: 'positive' }),
+  ])
+}
+
+function eventProblems(
+  document: SetupDocument,
+  event: SetupEvent,
+  names: Names,
+): readonly Problem[] {
+  const place = at(event)
+  switch (event.kind) {
+    case 'part-changed':
+      return unknownName(`${place}.row`, event.row, names.rows)
+    case 'tool-changed':
+      return unknownName(`${place}.tool`, `T${event.tool}`, names.tools)
+    case 'check-failed':
+      return [
+        ...unknownName(`${place}.gauge`, event.gauge, names.gauges),
+        ...(event.lastGood !== undefined && event.goodThrough < 0
+          ? [{ ...UNKNOWN_READING, place: `${place}.lastGood`, received: event.lastGood } as const]
+          : []),
+      ]
+    case 'external-changed':
+      return lengthProblem(`${place}.value`, event.value)
+    case 'home-recovered':
+      return AXES.flatMap((axis) => lengthProblem(`${place}.shift.${axis}`, event.shift[axis]))
+    case 'rebased':
+      return [
+        ...unknownName(`${place}.tool`, `T${event.tool}`, names.tools),
+        ...(names.tools.has(`T${event.tool}`) && rebaseOf(document, event) === undefined
+          ? [{ code: 'rebase-undetermined', place, received: `T${event.tool}` } as const]
+          : []),
+      ]
+    case 'plane-moved':
+    case 'home-lost':
+    case 'unit-changed':
+      return []
+  }
+}
+
+function readingProblems(document: SetupDocument, names: Names): readonly Problem[] {
+  const earlier = new Map<string, string>()
+  return document.readings.flatMap((reading) => {
+    const place = at(reading)
+    const used = endsOf(reading).flatMap(({ gauges }) => gauges)
+    const problems: readonly Problem[] = [
+      ...lengthProblem(`${place}.read`, reading.read),
+      ...('readY' in reading ? lengthProblem(`${place}.readY`, reading.readY) : []),
+      ...(reading.of === 'sweep'
+        ? FACES.flatMap((face) => lengthProblem(`${place}.dial.${face}`, reading.dial[face]))
+        : []),
+      ...used.flatMap((id) => unknownName(`${place}.with`, id, names.gauges)),
+      ...('tool' in reading ? unknownName(`${place}.tool`, `T${reading.tool}`, names.tools) : []),
+      ...('row' in reading ? unknownName(`${place}.row`, reading.row, names.rows) : []),
+      ...('from' in reading ? unknownName(`${place}.from`, reading.from, names.rows) : []),
+      ...supersedesProblem(place, reading.supersedes, quantityKey(reading), earlier),
+    ]
+    earlier.set(reading.id, quantityKey(reading))
+    return problems
+  })
+}
+
+const UNKNOWN_READING = { code: 'reference-unknown', limit: 'the ids of earlier readings' } as const
+
+/** A reading may replace only an earlier one of the same quantity. */
+function supersedesProblem(
+  place: string,
+  supersedes: string | undefined,
+  key: string,
+  earlier: ReadonlyMap<string, string>,
+): readonly Problem[] {
+  if (supersedes === undefined) return []
+  const of = earlier.get(supersedes)
+  if (of === key) return []
+  const where = { place: `${place}.supersedes`, received: supersedes }
+  return of === undefined
+    ? [{ ...where, ...UNKNOWN_READING }]
+    : [{ ...where, code: 'supersedes-other', limit: of }]
+}

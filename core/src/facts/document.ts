@@ -1,0 +1,241 @@
+import type { Entered } from '../journal/entered'
+import type { FactOf } from '../journal/stream'
+import type { WrittenLength } from '../length/length'
+import type { ProgramReading } from '../program/program-types'
+import type { Quantity } from '../quantities/quantities'
+import type { Way } from '../touch/touch'
+import type { KeyMode, SetupSheet } from '../sheet/sheet'
+import type { Address } from '../address/address'
+import type { MachineAxis, OffsetRow } from '../address/row'
+
+/** What was read: a machine position at contact, or a relative counter for a carried difference. */
+export type ReadingBody = Quantity & {
+  readonly read: WrittenLength
+  /** Gauge ids: what lay between, or what stood in the spindle. A gauge used twice is listed twice. */
+  readonly with: readonly string[]
+  /**
+   * The way the axis moved last, where it was not the usual way of this touch (down, or into the face). Of a
+   * place that is read on both axes it speaks of the face's axis, or of X; `approaches` says both.
+   */
+  readonly approach?: Way
+  /** Where Z is set: the tool in the spindle, and the one that the control takes for active. */
+  readonly spindle?: SpindleState
+  /** The reading that this one replaces, and why. */
+  readonly supersedes?: string
+  readonly reason?: string
+}
+
+export type Reading = Entered & ReadingBody
+
+/** A tool number, or null for the bare nose and for no length active. */
+export interface SpindleState {
+  readonly holds: number | null
+  readonly controlSays: number | null
+}
+
+export interface KeyInBody {
+  readonly address: Address
+  readonly mode: KeyMode
+  /** What the key-in sheet said to type. */
+  readonly typed: WrittenLength
+}
+
+export type KeyIn = Entered & KeyInBody
+
+export interface ReadBackBody {
+  readonly address: Address
+  /** Shown before the key-in (needed to add), or after it. */
+  readonly moment: 'before' | 'after'
+  readonly shown: WrittenLength
+}
+
+/** What the control showed. What was read later is not what was keyed. */
+export type ReadBack = Entered & ReadBackBody
+
+/** A gauge did not read what it should. */
+interface CheckFailed {
+  readonly kind: 'check-failed'
+  readonly gauge: string
+  /** Id of the last reading that was made before its last good check; where it is not said, nothing vouches for any. */
+  readonly lastGood?: string
+}
+
+type OtherEvent =
+  | { readonly kind: 'part-changed'; readonly row: OffsetRow }
+  | { readonly kind: 'plane-moved' }
+  | { readonly kind: 'tool-changed'; readonly tool: number }
+  | { readonly kind: 'home-lost' }
+  /** The external offset of an axis is now this; it replaces the sheet's. */
+  | {
+      readonly kind: 'external-changed'
+      readonly axis: MachineAxis
+      readonly value: WrittenLength
+    }
+  /** The control was switched to another unit: what it showed before proves nothing any more. */
+  | { readonly kind: 'unit-changed' }
+  /** This tool was touched again on a plane that had moved: lengths from before shift by the difference. */
+  | { readonly kind: 'rebased'; readonly tool: number }
+  /**
+   * A lost home was found again by its marks: what the machine shows now is what it showed before,
+   * plus this much, by axis.
+   */
+  | {
+      readonly kind: 'home-recovered'
+      readonly shift: Readonly<Record<MachineAxis, WrittenLength>>
+    }
+
+/** Something changed that makes numbers stale: those that lean on what was read before it. */
+export type EventBody = OtherEvent | CheckFailed
+
+export type SetupEvent = Entered &
+  (
+    | OtherEvent
+    | (CheckFailed & {
+        /** Place of `lastGood`; −1 where there is none. */
+        readonly goodThrough: number
+      })
+  )
+
+/** A stale number that somebody takes responsibility for. */
+export interface AcceptanceBody {
+  readonly address: Address
+  readonly reason: string
+  /** What is accepted: the event or the `age` that it is stale by (a later one asks again), or that it is `unproven`. */
+  readonly accepts: string
+}
+
+/** What is read or keyed after it is not covered by it. */
+export type Acceptance = Entered & AcceptanceBody
+
+/** A cautious move that was watched to its end: how a work offset and a tool stood in the metal. */
+export interface ProofBody {
+  readonly row: OffsetRow
+  readonly tool: number
+  /** Work Z that the move was commanded to. */
+  readonly clearance: WrittenLength
+  /** Height of the block that just passed under the tip there. */
+  readonly gap: WrittenLength
+  /** Whether the tip stood over X0 Y0 as the drawing has it. */
+  readonly overZero: boolean
+  /** Work Z and distance to go, read off the screen at a stop on the way down. */
+  readonly stop?: { readonly position: WrittenLength; readonly distanceToGo: WrittenLength }
+}
+
+/** What is read or keyed after it is not proven by it. */
+export type Proof = Entered & ProofBody
+
+/** Where everything can be raised for an air cut. */
+export const LIFT_PLACES = ['external-offset', 'work-offsets', 'lengths'] as const
+
+export type LiftPlace = (typeof LIFT_PLACES)[number]
+
+/** Everything is raised for an air cut, or let down again. */
+export interface LiftBody {
+  readonly moves: 'in' | 'out'
+  readonly where: LiftPlace
+  readonly amount: WrittenLength
+}
+
+export type Lift = Entered & LiftBody
+
+/** One axis of a machine that finds its zero by marks: the dial at the mark, and a coarse scale beside it. */
+export interface HomeMark {
+  readonly dial: WrittenLength
+  readonly coarse: WrittenLength
+}
+
+/** A feature of the first part, beside what it should be. */
+export interface Measured {
+  readonly feature: 'outside-width' | 'inside-width' | 'floor-depth'
+  readonly tool: number
+  readonly nominal: WrittenLength
+  readonly measured: WrittenLength
+}
+
+/** What is seen to rather than read; each once in a set-up, and again after what undoes it. */
+export type CheckOffBody = {
+  /** Why it was left out, where it was. */
+  readonly leftOut?: string
+} & (
+  | { readonly of: 'home'; readonly marks?: Readonly<Record<MachineAxis, HomeMark>> }
+  | { readonly of: 'clean' | 'gauges' | 'holding' | 'program' | 'look' }
+  | { readonly of: 'air-cut'; readonly how?: 'lifted' | 'graphics' }
+  | { readonly of: 'first-part'; readonly measured: readonly Measured[] }
+)
+
+export type CheckOff = Entered & CheckOffBody
+
+/** A program that was read for this set-up. The last one is the one it is held against. */
+export interface ProgramBody {
+  /** Name of the file. */
+  readonly name: string
+  readonly bytes: number
+  /** SHA-256 of the file, in lower-case hexadecimal: what makes it the same file anywhere. */
+  readonly sha256: string
+  readonly reading: ProgramReading
+}
+
+export type ProgramRead = Entered & ProgramBody
+
+/** A file that was taken back from the machine's own memory or stick, to hold against the one that was read. */
+export interface ProgramCheckBody {
+  readonly sha256: string
+}
+
+export type ProgramChecked = Entered & ProgramCheckBody
+
+/** The set-up was released: everything before it was frozen, with its solution, under this hash. */
+export interface RecordBody {
+  /** SHA-256 in lower-case hexadecimal. */
+  readonly hash: string
+}
+
+export type Recorded = Entered & RecordBody
+
+/** What can happen at a set-up, by the kind of its fact. */
+export interface SetupBodies {
+  readonly sheet: SetupSheet
+  readonly reading: ReadingBody
+  readonly 'key-in': KeyInBody
+  readonly 'read-back': ReadBackBody
+  readonly event: EventBody
+  readonly acceptance: AcceptanceBody
+  readonly proof: ProofBody
+  readonly lift: LiftBody
+  readonly 'check-off': CheckOffBody
+  readonly program: ProgramBody
+  readonly 'program-check': ProgramCheckBody
+  readonly record: RecordBody
+}
+
+export type SetupFact = FactOf<SetupBodies>
+
+/** A set-up's file: its stream, which begins with its sheet. */
+export interface SetupFile {
+  readonly format: 'pine-compass/setup'
+  readonly version: 2
+  readonly id: string
+  readonly facts: readonly SetupFact[]
+}
+
+/** A set-up as it stands: its facts sorted by kind, each with its place in the stream (fold.ts). */
+export interface SetupDocument {
+  readonly id: string
+  /** The sheet that is in force, which replaced those before it. */
+  readonly sheet: SetupSheet
+  readonly readings: readonly Reading[]
+  readonly keyIns: readonly KeyIn[]
+  readonly readBacks: readonly ReadBack[]
+  readonly events: readonly SetupEvent[]
+  readonly acceptances: readonly Acceptance[]
+  readonly proofs: readonly Proof[]
+  readonly lifts: readonly Lift[]
+  readonly checkOffs: readonly CheckOff[]
+  readonly programs: readonly ProgramRead[]
+  readonly programChecks: readonly ProgramChecked[]
+  readonly records: readonly Recorded[]
+  /** How many facts it is made of: the place of the next one. */
+  readonly length: number
+  /** Place of the last fact that changed it: a record does not, nor does a look at the file at the machine. */
+  readonly lastChange: number
+}

@@ -1,0 +1,59 @@
+import type { Reading, SetupDocument, SetupEvent } from '../facts/document'
+import { inMachinePosition, quantityKey, type QuantityName } from '../quantities/quantities'
+import { sensitivity } from './sensitivity'
+
+/**
+ * The readings of a quantity that still stand, in the order of the document: repeats all count.
+ * Superseded ones do not, and neither do those from before something moved that was read again since.
+ */
+export function standingReadings(
+  document: Pick<SetupDocument, 'readings' | 'events'>,
+  quantity: QuantityName,
+): readonly Reading[] {
+  return standingByQuantity(document).get(quantityKey(quantity)) ?? NONE
+}
+
+const NONE: readonly Reading[] = []
+
+// A set-up asks this for every tool and face, on every key that is typed: the list is sorted out
+// once for each list of readings and of events, which are never changed after they were made.
+const sortedOut = new WeakMap<
+  readonly Reading[],
+  { readonly events: SetupDocument['events']; readonly of: ReadonlyMap<string, readonly Reading[]> }
+>()
+
+/** What a reading stood on has moved; a home that was found again begins a new ground as well. */
+const groundMoved = (reading: Reading, event: SetupEvent): boolean =>
+  event.kind === 'home-recovered' ? inMachinePosition(reading) : sensitivity(reading, event) !== 0
+
+function standingByQuantity({
+  readings,
+  events,
+}: Pick<SetupDocument, 'readings' | 'events'>): ReadonlyMap<string, readonly Reading[]> {
+  const known = sortedOut.get(readings)
+  if (known?.events === events) return known.of
+  const superseded = new Set(readings.map((reading) => reading.supersedes))
+  const byQuantity = new Map<string, Reading[]>()
+  for (const reading of readings) {
+    if (superseded.has(reading.id)) continue
+    const key = quantityKey(reading)
+    const alike = byQuantity.get(key)
+    if (alike === undefined) byQuantity.set(key, [reading])
+    else alike.push(reading)
+  }
+  const standing = new Map(
+    [...byQuantity].map(([key, all]) => {
+      // What was read before its ground moved gives way to what was read after.
+      const from = events.reduce((latest, event) => {
+        const again = all.some(({ place }) => place > event.place)
+        const moved = all.some(
+          (reading) => reading.place < event.place && groundMoved(reading, event),
+        )
+        return again && moved ? Math.max(latest, event.place) : latest
+      }, -1)
+      return [key, all.filter(({ place }) => place > from)] as const
+    }),
+  )
+  sortedOut.set(readings, { events, of: standing })
+  return standing
+}

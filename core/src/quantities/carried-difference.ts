@@ -1,0 +1,40 @@
+import { quantity } from './quantity-module'
+import { term } from './state'
+import { heightOf } from './told'
+import { CAUTIONS } from './touch-words'
+
+/** The relative counter between the setting plane and a raw top: zeroed on one, read at the other. */
+export const carriedDifference = quantity({
+  named: { row: 'row' },
+  said: {
+    /** Where the relative counter was zeroed; it was read at the other of the two. */
+    zeroedOn: ['plane', 'part'],
+    /** What lay beneath at the plane; what lay beneath at the part is the reading's `with`. */
+    withOnPlane: 'gauges',
+    /** The way Z came at the plane; the reading's `approach` is the one at the part. */
+    approachOnPlane: 'way?',
+  },
+  reads: ['read'],
+  axis: () => 'Z',
+  readIn: 'counter',
+  role: 'counter',
+  equation: ({ row, zeroedOn }) => {
+    const up = zeroedOn === 'plane' ? 1 : -1
+    return [term({ of: 'top', row }, up), term({ of: 'plane' }, -up)]
+  },
+  otherEnd: ({ withOnPlane, approachOnPlane }) => ({
+    gauges: withOnPlane,
+    approach: approachOnPlane,
+    onPlane: true,
+  }),
+  way: 'both-ends',
+  purpose: 'difference',
+  usualGauges: [],
+  tells: ({ row }) => heightOf(row),
+  words: ({ row }) => ({
+    title: `${row} Z · from the plane`,
+    sentence: 'Zero the relative counter on one surface, read it at the other.',
+    caution: CAUTIONS.difference,
+    field: 'Relative Z counter',
+  }),
+})

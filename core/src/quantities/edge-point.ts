@@ -1,0 +1,34 @@
+import { offsetAddress } from '../address/address'
+import { axisOfFace } from '../touch/touch'
+import { quantity } from './quantity-module'
+import { term } from './state'
+import { capital, faceName, faceNames } from './touch-words'
+import { SENSORS } from './usual-gauges'
+
+/** A touch of a side of the part, read on both axes: for its angle, or the corner of a turned part. */
+export const edgePoint = quantity({
+  named: { row: 'row', face: 'face', point: 'point' },
+  said: { readY: 'length', approaches: 'ways?' },
+  reads: ['read', 'readY'],
+  axis: ({ face }) => axisOfFace(face),
+  readIn: 'machine',
+  role: 'axis-at-contact',
+  equation: ({ row, face }) => [term({ of: 'face', row, face })],
+  way: 'touch-in-plane',
+  purpose: 'touch',
+  usualGauges: SENSORS,
+  tells: ({ row, face }) => [
+    { of: 'edge', row, face },
+    { of: 'register', address: offsetAddress(row, 'X') },
+  ],
+  words: ({ row, face, point }, { gauge, finderCaution }) => {
+    const name = faceName(face, 'outside')
+    const where = point === 1 ? 'near one end of it' : 'as far along it as can be reached'
+    return {
+      title: `${row} · ${name}, touch ${point}`,
+      sentence: `${capital(name)}, ${faceNames[face].from}, ${where}${gauge === '' ? '' : `, until the ${gauge} touches`}.`,
+      caution: finderCaution,
+      field: 'Machine X and Y at contact',
+    }
+  },
+})

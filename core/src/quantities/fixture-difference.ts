@@ -1,0 +1,40 @@
+import { quantity } from './quantity-module'
+import { term } from './state'
+import { heightOf } from './told'
+import { CAUTIONS } from './touch-words'
+
+/** The relative counter between two raw tops: zeroed on one, read at the other. */
+export const fixtureDifference = quantity({
+  named: { row: 'row', from: 'row' },
+  said: {
+    /** At which of the two raw tops the counter was zeroed; it was read at the other. */
+    zeroedOn: ['row', 'from'],
+    /** What lay beneath at `from`, and the way Z came there; where they are not said, as at the row. */
+    withOnFrom: 'gauges?',
+    approachOnFrom: 'way?',
+  },
+  reads: ['read'],
+  axis: () => 'Z',
+  readIn: 'counter',
+  role: 'counter',
+  equation: ({ row, from, zeroedOn }) => {
+    const up = zeroedOn === 'from' ? 1 : -1
+    return [term({ of: 'top', row }, up), term({ of: 'top', row: from }, -up)]
+  },
+  otherEnd: ({ withOnFrom, approachOnFrom }, own) => ({
+    gauges: withOnFrom ?? own.with,
+    approach: approachOnFrom ?? (withOnFrom === undefined ? own.approach : undefined),
+    onPlane: false,
+  }),
+  way: 'both-ends',
+  purpose: 'difference',
+  usualGauges: [],
+  tells: ({ row }) => heightOf(row),
+  words: ({ row, from }) => ({
+    title: `${row} Z · from ${from}`,
+    // Which two they are stands in the title, and where the counter was zeroed is asked by their names.
+    sentence: 'Zero the relative counter on one raw top, read it at the other.',
+    caution: CAUTIONS.difference,
+    field: 'Relative Z counter',
+  }),
+})

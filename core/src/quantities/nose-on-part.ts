@@ -1,0 +1,25 @@
+import { quantity } from './quantity-module'
+import { term } from './state'
+import { heightOf } from './told'
+import { CAUTIONS } from './touch-words'
+
+/** The bare nose on a part's raw top: machine Z where it touches. */
+export const noseOnPart = quantity({
+  named: { row: 'row' },
+  said: {},
+  reads: ['read'],
+  axis: () => 'Z',
+  readIn: 'machine',
+  role: 'nose-at-contact',
+  equation: ({ row }) => [term({ of: 'top', row })],
+  way: 'in-z',
+  purpose: 'touch',
+  usualGauges: ['paper', 'shim', 'card', 'gauge-block'],
+  tells: ({ row }) => heightOf(row),
+  words: ({ row }, { gauge }) => ({
+    title: `${row} Z · nose on the top`,
+    sentence: `Bring the bare nose down onto the raw top${gauge === '' ? '' : `, ${gauge} between`}.`,
+    caution: CAUTIONS.nose,
+    field: 'Machine Z at contact',
+  }),
+})

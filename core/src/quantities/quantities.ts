@@ -1,0 +1,74 @@
+import type { MachineAxis } from '../address/row'
+import { carriedDifference } from './carried-difference'
+import { circlePoint } from './circle-point'
+import { edgePoint } from './edge-point'
+import { face } from './face'
+import { fixtureDifference } from './fixture-difference'
+import { noseOnPart } from './nose-on-part'
+import { noseOnPlane } from './nose-on-plane'
+import { sweep } from './sweep'
+import { tipOnPart } from './tip-on-part'
+import { tipOnPlane } from './tip-on-plane'
+import { toolDiameter } from './tool-diameter'
+import type { FieldKey, FieldsOf, FieldSpecs } from './fields'
+import type { QuantityFacts, QuantityQuestions } from './quantity-module'
+
+/** Every kind of reading. To add one, see "Add a quantity" in docs/development.md. */
+export const QUANTITIES = {
+  'nose-on-plane': noseOnPlane,
+  'tip-on-plane': tipOnPlane,
+  face,
+  'circle-point': circlePoint,
+  'edge-point': edgePoint,
+  sweep,
+  'nose-on-part': noseOnPart,
+  'tip-on-part': tipOnPart,
+  'tool-diameter': toolDiameter,
+  'fixture-difference': fixtureDifference,
+  'carried-difference': carriedDifference,
+} as const
+
+type Modules = typeof QUANTITIES
+
+export type QuantityKind = keyof Modules
+
+/** A quantity without the circumstances that change from reading to reading. */
+export type QuantityName = {
+  readonly [Kind in QuantityKind]: { readonly of: Kind } & FieldsOf<Modules[Kind]['named']>
+}[QuantityKind]
+
+/** Which quantity a reading is a reading of, with what it says beside its number. */
+export type Quantity = {
+  readonly [Kind in QuantityKind]: { readonly of: Kind } & FieldsOf<Modules[Kind]['named']> &
+    FieldsOf<Modules[Kind]['said']>
+}[QuantityKind]
+
+/** The module of a quantity, for whoever asks it about that quantity and not about another. */
+export const moduleOf = ({ of }: Pick<QuantityName, 'of'>) =>
+  QUANTITIES[of] as unknown as QuantityFacts &
+    QuantityQuestions<QuantityName, Quantity> & { readonly named: FieldSpecs }
+
+/** A short text that is the same for two readings exactly when they read the same quantity. */
+export function quantityKey(quantity: Quantity | QuantityName): string {
+  const fields = quantity as unknown as Readonly<Record<string, string | number>>
+  return Object.entries(moduleOf(quantity).named).reduce(
+    (key, [name, spec]) => `${key}:${spec === 'tool' ? 'T' : ''}${fields[name]}`,
+    quantity.of as string,
+  )
+}
+
+/** The axis that the quantity is read on; it decides which share of a gauge counts. */
+export const axisOfQuantity = (quantity: Quantity | QuantityName): MachineAxis =>
+  moduleOf(quantity).axis(quantity)
+
+/** Whether it is a position of the machine: a counter does not know the machine's zero, nor does a micrometer. */
+export const inMachinePosition = (quantity: Pick<QuantityName, 'of'>): boolean =>
+  moduleOf(quantity).readIn === 'machine'
+
+/** The numbers that one reading is made of, in the order in which they are read. */
+export const readingFields = (quantity: Pick<QuantityName, 'of'>): readonly FieldKey[] =>
+  moduleOf(quantity).reads
+
+/** The axes that it is read on. */
+export const axesRead = (quantity: Quantity | QuantityName): readonly MachineAxis[] =>
+  readingFields(quantity).includes('readY') ? ['X', 'Y'] : [axisOfQuantity(quantity)]

@@ -1,0 +1,29 @@
+import { offsetAddress } from '../address/address'
+import { quantity } from './quantity-module'
+import { term } from './state'
+import { lengthOf } from './told'
+import { CAUTIONS } from './touch-words'
+
+/** The tip of a tool on a part's raw top: machine Z where it touches. */
+export const tipOnPart = quantity({
+  named: { row: 'row', tool: 'tool' },
+  said: {},
+  reads: ['read'],
+  axis: () => 'Z',
+  readIn: 'machine',
+  role: 'tip-at-contact',
+  equation: ({ row, tool }) => [term({ of: 'top', row }), term({ of: 'length', tool })],
+  way: 'in-z',
+  purpose: 'touch',
+  usualGauges: ['plate', 'paper', 'shim', 'card'],
+  tells: ({ row, tool }, sheet) =>
+    sheet.offsets.find((plan) => plan.row === row)?.Z.by === 'part-top'
+      ? lengthOf(sheet, tool).map((told) => ({ ...told, isLength: false }))
+      : [{ of: 'register', address: offsetAddress(row, 'Z') }],
+  words: ({ row, tool }, { gauge, setsZ, uses }) => ({
+    title: setsZ ? `${row} Z · T${tool} on the top` : `T${tool} · on the top`,
+    sentence: `Lower T${tool} onto the raw top${gauge === '' ? '' : `, ${gauge} between`}.`,
+    caution: uses('plate') ? CAUTIONS.plate : CAUTIONS.tip,
+    field: 'Machine Z at contact',
+  }),
+})

@@ -1,0 +1,27 @@
+import { quantity } from './quantity-module'
+import { term } from './state'
+import { lengthOf } from './told'
+import { CAUTIONS } from './touch-words'
+import { SETTERS } from './usual-gauges'
+
+/** The tip of a tool on the setting plane: machine Z where it touches. */
+export const tipOnPlane = quantity({
+  named: { tool: 'tool' },
+  said: {},
+  reads: ['read'],
+  axis: () => 'Z',
+  readIn: 'machine',
+  role: 'tip-at-contact',
+  equation: ({ tool }) => [term({ of: 'plane' }), term({ of: 'length', tool })],
+  onPlane: true,
+  way: 'in-z',
+  purpose: 'touch',
+  usualGauges: SETTERS,
+  tells: ({ tool }, sheet) => lengthOf(sheet, tool),
+  words: ({ tool }, { gauge, plane, toolName }) => ({
+    title: `T${tool} · ${toolName(tool)}`,
+    sentence: `Lower T${tool} onto the ${gauge === '' ? plane : gauge}.`,
+    caution: CAUTIONS.tip,
+    field: 'Machine Z at contact',
+  }),
+})

@@ -1,0 +1,204 @@
+import type { Problem } from '../problem'
+import type { ReadLengthOptions } from '../length/read-length'
+import type { WrittenLength } from '../length/length'
+import { zWayProblem } from '../schools/z-way-problem'
+import { diameterAddress, lengthAddress } from '../address/address'
+import { AXES } from '../address/row'
+import { namesOf, type Names } from './names'
+import { lengthProblem, unknownName } from './problems'
+import type { AxisPlan, OffsetPlan, SetupSheet } from './sheet'
+
+/** Everything that is wrong with a sheet of the right shape, in one pass; places begin with `sheet`. */
+export const checkSheet = (sheet: SetupSheet): readonly Problem[] => [
+  ...sheetLengths(sheet).flatMap(([place, written, options]) =>
+    lengthProblem(place, written, options),
+  ),
+  ...sheetReferences(sheet, namesOf(sheet)),
+]
+
+type NamedLength = readonly [place: string, written: WrittenLength, options: ReadLengthOptions]
+
+/** A length that need not be there. */
+const optional = (
+  place: string,
+  written: WrittenLength | undefined,
+  options: ReadLengthOptions = {},
+): readonly NamedLength[] => (written === undefined ? [] : [[place, written, options]])
+
+function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
+  const { machine, reference, needs } = sheet
+  return [
+    ...AXES.flatMap((axis) => [
+      ...optional(`sheet.machine.lostMotion.${axis}`, machine.lostMotion?.[axis], {
+        sign: 'not-negative',
+      }),
+      ...optional(`sheet.machine.externalOffset.${axis}`, machine.externalOffset?.[axis]),
+      ...optional(`sheet.machine.dialTurn.${axis}`, machine.dialTurn?.[axis], { sign: 'positive' }),
+      ...optional(`sheet.machine.travels.${axis}.min`, machine.travels?.[axis]?.min),
+      ...optional(`sheet.machine.travels.${axis}.max`, machine.travels?.[axis]?.max),
+    ]),
+    ...optional('sheet.holding.jaw', sheet.holding?.jaw, { sign: 'positive' }),
+    ...optional('sheet.holding.parallels', sheet.holding?.parallels, { sign: 'not-negative' }),
+    ...optional('sheet.holding.sideCut', sheet.holding?.sideCut, { sign: 'positive' }),
+    ...optional('sheet.reference.constant', reference?.constant),
+    ...optional('sheet.reference.masterLength', reference?.masterLength),
+    ...optional('sheet.reference.constantUncertainty', reference?.constantUncertainty, uncertain),
+    ...optional(
+      'sheet.reference.masterLengthUncertainty',
+      reference?.masterLengthUncertainty,
+      uncertain,
+    ),
+    ...optional('sheet.needs.depth', needs?.depth, { sign: 'positive' }),
+    ...optional('sheet.needs.position', needs?.position, { sign: 'positive' }),
+    ...AXES.map((axis): NamedLength => [
+      `sheet.stock.${axis}`,
+      sheet.stock[axis],
+      { sign: 'positive' },
+    ]),
+    ...sheet.gauges.flatMap(
+      (
+        { size, wall, repeatability, uncertainty, foot, footUncertainty },
+        index,
+      ): readonly NamedLength[] => [
+        [`sheet.gauges.${index}.size`, size, { sign: 'positive' }],
+        ...optional(`sheet.gauges.${index}.wall`, wall, { sign: 'positive' }),
+        ...optional(`sheet.gauges.${index}.repeatability`, repeatability, uncertain),
+        ...optional(`sheet.gauges.${index}.uncertainty`, uncertainty, uncertain),
+        ...optional(`sheet.gauges.${index}.foot`, foot),
+        ...optional(`sheet.gauges.${index}.footUncertainty`, footUncertainty, uncertain),
+      ],
+    ),
+    ...sheet.tools.flatMap((tool, index) => toolLengths(tool, `sheet.tools.${index}`)),
+    ...sheet.offsets.flatMap((offset, index) => offsetLengths(offset, `sheet.offsets.${index}`)),
+  ]
+}
+
+/** What a standard uncertainty may be. */
+const uncertain: ReadLengthOptions = { sign: 'not-negative' }
+
+function toolLengths(
+  { length, lengthUncertainty, lastLength, diameter, programDiameter }: SetupSheet['tools'][number],
+  place: string,
+): readonly NamedLength[] {
+  const positive = { sign: 'positive' } as const
+  return [
+    ...optional(`${place}.lastLength`, lastLength, positive),
+    ...optional(`${place}.length`, length, positive),
+    ...optional(`${place}.lengthUncertainty`, lengthUncertainty, uncertain),
+    ...optional(`${place}.diameter`, diameter, positive),
+    ...optional(`${place}.programDiameter`, programDiameter, positive),
+  ]
+}
+
+function offsetLengths(offset: OffsetPlan, place: string): readonly NamedLength[] {
+  return [
+    ...axisLengths(offset.X, `${place}.X`),
+    ...axisLengths(offset.Y, `${place}.Y`),
+    [`${place}.Z.facing`, offset.Z.facing, { sign: 'not-negative' }],
+    ...optional(`${place}.edge.tolerance`, offset.edge?.tolerance, { sign: 'not-negative' }),
+    ...optional(`${place}.Z.quill.measured`, offset.Z.quill?.measured, { sign: 'not-negative' }),
+    ...optional(`${place}.Z.quill.running`, offset.Z.quill?.running, { sign: 'not-negative' }),
+    ...optional(`${place}.Z.quill.uncertainty`, offset.Z.quill?.uncertainty, uncertain),
+  ]
+}
+
+function axisLengths(plan: AxisPlan, place: string): readonly NamedLength[] {
+  const drawing: NamedLength = [`${place}.drawing`, plan.drawing, {}]
+  const positive = { sign: 'positive' } as const
+  switch (plan.by) {
+    case 'one-face':
+    case 'sweep':
+    case 'turned-corner':
+      return [drawing]
+    case 'two-faces':
+      return [
+        drawing,
+        [`${place}.size`, plan.size, positive],
+        [`${place}.tolerance`, plan.tolerance, { sign: 'not-negative' }],
+      ]
+    case 'circle':
+      return [
+        drawing,
+        [`${place}.diameter`, plan.diameter, positive],
+        [`${place}.tolerance`, plan.tolerance, { sign: 'not-negative' }],
+      ]
+  }
+}
+
+function sheetReferences(sheet: SetupSheet, names: Names): readonly Problem[] {
+  const master = sheet.reference?.masterTool
+  const diameters = sheet.tools.map(({ diameterRegister }) =>
+    diameterRegister === undefined ? undefined : diameterAddress(diameterRegister),
+  )
+  return [
+    ...duplicates(
+      'sheet.tools',
+      sheet.tools.map(({ number }) => `T${number}`),
+      'number',
+    ),
+    ...duplicates(
+      'sheet.tools',
+      sheet.tools.map(({ lengthRegister }) => lengthAddress(lengthRegister)),
+      'lengthRegister',
+    ),
+    ...duplicates('sheet.tools', diameters, 'diameterRegister'),
+    ...duplicates(
+      'sheet.gauges',
+      sheet.gauges.map(({ id }) => id),
+      'id',
+    ),
+    ...duplicates(
+      'sheet.offsets',
+      sheet.offsets.map(({ row }) => row),
+      'row',
+    ),
+    ...(sheet.offsets.some(({ row }) => row === sheet.reference?.planeRow)
+      ? [
+          {
+            code: 'row-taken',
+            place: 'sheet.reference.planeRow',
+            received: sheet.reference?.planeRow ?? '',
+          } as const,
+        ]
+      : []),
+    ...sheet.offsets.flatMap(({ Z }, index) => zWayProblem(sheet.school, Z.by, index) ?? []),
+    ...sheet.offsets.flatMap(({ X, Y }, index) => cornerProblems(X, Y, `sheet.offsets.${index}`)),
+    ...(sheet.school === 'master-tool'
+      ? unknownName(
+          'sheet.reference.masterTool',
+          master === undefined ? 'nothing' : `T${master}`,
+          names.tools,
+        )
+      : []),
+    ...sheet.offsets.flatMap(({ Z }, index) => {
+      const place = `sheet.offsets.${index}.Z`
+      if (Z.by === 'tool-on-part') return unknownName(`${place}.tool`, `T${Z.tool}`, names.tools)
+      // A fixture can be counted only from one that is found before it.
+      const earlier = new Set<string>(sheet.offsets.slice(0, index).map(({ row }) => row))
+      return Z.by === 'fixture-difference' ? unknownName(`${place}.from`, Z.from, earlier) : []
+    }),
+  ]
+}
+
+/** The corner of a turned part is found in X and Y together. */
+function cornerProblems(X: AxisPlan, Y: AxisPlan, place: string): readonly Problem[] {
+  const isCorner = (plan: AxisPlan) => plan.by === 'turned-corner'
+  if (isCorner(X) === isCorner(Y)) return []
+  const [axis, other] = isCorner(X) ? (['X', Y.by] as const) : (['Y', X.by] as const)
+  return [{ code: 'corner-needs-both', place: `${place}.${axis}.by`, received: other }]
+}
+
+function duplicates(
+  place: string,
+  names: readonly (string | undefined)[],
+  field: string,
+): readonly Problem[] {
+  const seen = new Set<string>()
+  return names.flatMap((name, index): readonly Problem[] => {
+    if (name === undefined) return []
+    if (seen.has(name))
+      return [{ code: 'reference-duplicate', place: `${place}.${index}.${field}`, received: name }]
+    seen.add(name)
+    return []
+  })
+}

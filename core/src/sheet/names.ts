@@ -1,0 +1,29 @@
+import { diameterAddress, lengthAddress, offsetAddress } from '../address/address'
+import { AXES } from '../address/row'
+import type { SetupSheet } from './sheet'
+
+/** What the parts of a document may point at. */
+export interface Names {
+  readonly gauges: ReadonlySet<string>
+  readonly tools: ReadonlySet<string>
+  readonly rows: ReadonlySet<string>
+  readonly addresses: ReadonlySet<string>
+}
+
+export function namesOf(sheet: SetupSheet): Names {
+  return {
+    gauges: new Set(sheet.gauges.map(({ id }) => id)),
+    tools: new Set(sheet.tools.map(({ number }) => `T${number}`)),
+    rows: new Set(sheet.offsets.map(({ row }) => row)),
+    addresses: new Set<string>([
+      ...sheet.tools.flatMap(({ lengthRegister, diameterRegister }) => [
+        lengthAddress(lengthRegister),
+        ...(diameterRegister === undefined ? [] : [diameterAddress(diameterRegister)]),
+      ]),
+      ...sheet.offsets.flatMap(({ row }) => AXES.map((axis) => offsetAddress(row, axis))),
+      ...(sheet.reference?.planeRow === undefined
+        ? []
+        : [offsetAddress(sheet.reference.planeRow, 'Z')]),
+    ]),
+  }
+}

@@ -1,0 +1,228 @@
+import type { LengthUnit, WrittenLength } from '../length/length'
+import type { School } from '../schools/schools'
+import type { BlockGrade } from '../touch/gauge-block-limits'
+import type { GaugeKind } from '../touch/gauge-kinds'
+import type { MachineAxis, OffsetRow } from '../address/row'
+import type { Face, Side } from '../touch/touch'
+
+/**
+ * How a register is changed:
+ * - `set`: overwritten by a number;
+ * - `add`: by a difference from what it holds;
+ * - `position`: by telling the control what the position is at which the machine stands now;
+ * - `copy`: the machine position at which the axis stands is copied in, and a difference is added;
+ * - `halve`: the relative counter is zeroed on one face and halved on the other, and the position is
+ *   told where the counter then reads zero. Only a middle of two faces can be halved.
+ */
+export const KEY_MODES = ['set', 'add', 'position', 'copy', 'halve'] as const
+
+export type KeyMode = (typeof KEY_MODES)[number]
+
+/** How a control stores and takes numbers. Described by what it does, never by its maker. */
+export interface ControlProfile {
+  /** Decimals that the control shows and takes, by unit. */
+  readonly decimals: Readonly<Record<LengthUnit, number>>
+  readonly lengthKey: Extract<KeyMode, 'set' | 'add' | 'copy'>
+  readonly workOffsetKey: KeyMode
+  /** Axes whose rows are changed another way: X and Y copied, say, and Z typed. */
+  readonly workOffsetKeys?: Readonly<Partial<Record<MachineAxis, KeyMode>>>
+  /** What the control does with a stored length: most add it (the default), some subtract it. */
+  readonly lengthSign?: 'added' | 'subtracted'
+  /** What a D row holds; a diameter where it is not said. */
+  readonly diameterRegister?: 'diameter' | 'radius'
+}
+
+/** How far an axis travels, in machine position. */
+export interface Travel {
+  readonly min: WrittenLength
+  readonly max: WrittenLength
+}
+
+export interface MachineDeclaration {
+  readonly name: string
+  readonly kind: 'mill' | 'router'
+  readonly control: ControlProfile
+  /** Backlash of each screw: how much the display moves before the axis does, on turning round. */
+  readonly lostMotion?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
+  /** Added by the control to every work offset at once; zero where it is not said. */
+  readonly externalOffset?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
+  readonly travels?: Readonly<Partial<Record<MachineAxis, Travel>>>
+  /** How it finds its zero after power on; by switches where it is not said. */
+  readonly homing?: 'switches' | 'marks'
+  /** What one turn of a hand-wheel's dial moves: marks are certain only to within a turn. */
+  readonly dialTurn?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
+  readonly policy?: MachinePolicy
+  /** Turns a minute that the spindle can do, to hold a program's speeds against. */
+  readonly maxSpindleSpeed?: number
+  /** The words that lift Z to where nothing stands in the way, as this machine takes them: before X and Y move. */
+  readonly retract?: string
+}
+
+/** What the shop asks before a part is cut on a machine. */
+export interface MachinePolicy {
+  /** Readings older than this are stale. */
+  readonly maxAgeDays?: number
+  /** Another person looks at the set-up before it is released. */
+  readonly secondLook?: boolean
+}
+
+export interface Gauge {
+  readonly id: string
+  readonly kind: GaugeKind
+  readonly name: string
+  /** Marked height, thickness or diameter: which one is said by GAUGE_FACTS. */
+  readonly size: WrittenLength
+  /** Thickness of a plate's wall, for X and Y. */
+  readonly wall?: WrittenLength
+  /** One standard deviation of a touch with it, where the shop knows better than the default. */
+  readonly repeatability?: WrittenLength
+  /** Standard uncertainty of its size, from its certificate. */
+  readonly uncertainty?: WrittenLength
+  /** How high its foot stands above the setting plane, below zero where it stands lower: a setter on the table, say. */
+  readonly foot?: WrittenLength
+  /** Standard uncertainty of that height. */
+  readonly footUncertainty?: WrittenLength
+  /** Grade of a gauge block by ISO 3650, where there is no certificate. */
+  readonly grade?: BlockGrade
+  /** Turns a minute that it bears, for one that turns: an edge finder or a wobbler. */
+  readonly maxSpeed?: number
+}
+
+export interface Tool {
+  readonly number: number
+  readonly name: string
+  /** Row of the tool length register (H). */
+  readonly lengthRegister: number
+  /** Nose to tip, known from a presetter or a bench; a sensor's length under its preload. */
+  readonly length?: WrittenLength
+  /** Standard uncertainty of that known length. */
+  readonly lengthUncertainty?: WrittenLength
+  /** Nose to tip when it was last measured, in its holder ever since: to hold today's length against. */
+  readonly lastLength?: WrittenLength
+  /** Nominal diameter, and the row (D) that holds it. */
+  readonly diameter?: WrittenLength
+  readonly diameterRegister?: number
+  /** Diameter of the tool that the program was written for, where this one stands in for it. */
+  readonly programDiameter?: WrittenLength
+}
+
+/** How X or Y of a work offset is found. */
+export type AxisPlan =
+  | {
+      readonly by: 'one-face'
+      readonly face: Face
+      readonly side: Side
+      /** What the drawing says this face is, in the program's coordinates. */
+      readonly drawing: WrittenLength
+    }
+  | {
+      readonly by: 'two-faces'
+      readonly side: Side
+      /** Distance of the two faces on the drawing, and how far the implied size may differ. */
+      readonly size: WrittenLength
+      readonly tolerance: WrittenLength
+      /** What the drawing says the middle is, in the program's coordinates. */
+      readonly drawing: WrittenLength
+    }
+  /** Centre of a bore (inside) or a boss (outside) from three or more touches around it. */
+  | {
+      readonly by: 'circle'
+      readonly side: Side
+      readonly diameter: WrittenLength
+      /** How far the implied diameter may differ. */
+      readonly tolerance: WrittenLength
+      readonly drawing: WrittenLength
+    }
+  /** Centre of a bore or a boss by a dial that is swept around it. */
+  | { readonly by: 'sweep'; readonly side: Side; readonly drawing: WrittenLength }
+  /**
+   * Outside corner of a part that may be turned: two touches on its front or back face, one on its left
+   * or right. X and Y are found together, so both are planned this way.
+   */
+  | { readonly by: 'turned-corner'; readonly face: Face; readonly drawing: WrittenLength }
+
+/** Which side of the feature an axis plan touches; a turned corner is always an outside one. */
+export const sideOf = (plan: AxisPlan): Side =>
+  plan.by === 'turned-corner' ? 'outside' : plan.side
+
+interface ZPlanCommon {
+  /** How far program zero lies below the raw top. */
+  readonly facing: WrittenLength
+  /** How far a quill is out, when Z is measured and when the program runs; both in where it is not said. */
+  readonly quill?: {
+    readonly measured: WrittenLength
+    readonly running: WrittenLength
+    /** Standard uncertainty of each of the two: how well its scale is read. */
+    readonly uncertainty?: WrittenLength
+  }
+}
+
+/** How Z of a work offset is found. */
+export type ZPlan =
+  | (ZPlanCommon & { readonly by: 'carried-difference' | 'nose-on-part' })
+  /** Every tool was touched on this part's raw top: only the facing is left. */
+  | (ZPlanCommon & { readonly by: 'part-top' })
+  /** A tool or sensor whose register is known stands on the raw top. */
+  | (ZPlanCommon & { readonly by: 'tool-on-part'; readonly tool: number })
+  /** By the difference of the raw tops from a fixture that is listed earlier. */
+  | (ZPlanCommon & { readonly by: 'fixture-difference'; readonly from: OffsetRow })
+
+export interface OffsetPlan {
+  readonly row: OffsetRow
+  readonly X: AxisPlan
+  readonly Y: AxisPlan
+  readonly Z: ZPlan
+  /** An edge that is squared first: which one, and what it may run out over the part's length. */
+  readonly edge?: { readonly face: Face; readonly tolerance: WrittenLength }
+}
+
+export interface Stock {
+  readonly X: WrittenLength
+  readonly Y: WrittenLength
+  readonly Z: WrittenLength
+}
+
+/** How the part is held, and how deep its sides are cut. */
+export interface Holding {
+  /** Height of the jaws above the seat of the parallels. */
+  readonly jaw: WrittenLength
+  readonly parallels: WrittenLength
+  /** Deepest cut along a side, below the raw top. */
+  readonly sideCut?: WrittenLength
+}
+
+/** What a school counts from, where it is not the plane or the nose itself. */
+export interface SchoolReference {
+  /** Gauge line: H = L − constant, as small rotary-axis machines have it. */
+  readonly constant?: WrittenLength
+  /** Standard uncertainty of the constant, and of the length that the master is declared with. */
+  readonly constantUncertainty?: WrittenLength
+  readonly masterLengthUncertainty?: WrittenLength
+  /** Master tool: the tool that all others are compared with. */
+  readonly masterTool?: number
+  /** Master tool: the length that it is declared with, so that no H turns negative; zero where it is not said. */
+  readonly masterLength?: WrittenLength
+  /** A row that keeps the setting plane itself as a work offset: its Z is where the bare nose touches it. */
+  readonly planeRow?: OffsetRow
+}
+
+/** What is declared before anything is read. Replaced as a whole when it is revised. */
+export interface SetupSheet {
+  readonly name: string
+  readonly unit: LengthUnit
+  readonly machine: MachineDeclaration
+  readonly school: School
+  /** Declared constants of the school. */
+  readonly reference?: SchoolReference
+  /** Half-widths of what the job allows: Z of every tool, X and Y of every offset. */
+  readonly needs?: { readonly depth?: WrittenLength; readonly position?: WrittenLength }
+  /** Where the drawing's zero lies, in words. */
+  readonly zero: string
+  /** What the setting plane is: the fixed jaw, a block, the table. */
+  readonly plane: string
+  readonly stock: Stock
+  readonly holding?: Holding
+  readonly gauges: readonly Gauge[]
+  readonly tools: readonly Tool[]
+  readonly offsets: readonly OffsetPlan[]
+}

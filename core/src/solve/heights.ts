@@ -1,0 +1,199 @@
+import { meanOfKnown } from './mean-of-known'
+import { partTops } from './part-tops'
+import { EMPTY_CHAIN, subtractChains, sumChains, type Chain } from '../chain/chain'
+import { schoolReference, type SchoolKnowledge } from '../schools/schools'
+import { planeUnderTouch } from '../sources/plane-under-touch'
+import type { SetupDocument } from '../facts/document'
+import type { OffsetPlan } from '../sheet/sheet'
+import { standingReadings } from '../freshness/standing'
+import { quantityKey, type QuantityName } from '../quantities/quantities'
+import { planeShift } from '../sources/plane-shift'
+import type { Heights } from './solution'
+import type { SourceReader } from '../sources/sources'
+
+/** Everything that Z readings tell: planes, tips, part tops, program zeros and the school's reference. */
+export function heightsOf(document: SetupDocument, sources: SourceReader): Heights {
+  const { sheet } = document
+  const touch = touchReader(document, sources)
+  const noseOnPlane =
+    touch({ of: 'nose-on-plane' }, 'nose-at-contact') ?? planeByKnownTool(document, sources, touch)
+  const tipOnPlane = known(
+    sheet.tools.map(({ number }) => [number, tipOf(sources, touch, number, noseOnPlane)] as const),
+  )
+  const noseOnPart = known(
+    sheet.offsets.map(
+      ({ row }) => [row, touch({ of: 'nose-on-part', row }, 'nose-at-contact')] as const,
+    ),
+  )
+  const tipOnPart = known(
+    sheet.offsets.flatMap(({ row }) =>
+      sheet.tools.map(
+        ({ number }) =>
+          [
+            quantityKey({ of: 'tip-on-part', row, tool: number }),
+            touch({ of: 'tip-on-part', tool: number, row }, 'tip-at-contact'),
+          ] as const,
+      ),
+    ),
+  )
+  const partTop = partTops(document, sources, { noseOnPlane, tipOnPlane, noseOnPart, tipOnPart })
+  const zero = known(
+    sheet.offsets.map((plan) => {
+      const top = partTop[plan.row]
+      const facing = facingOf(document, sources, plan)
+      return [plan.row, top && facing && subtractChains(top, facing)] as const
+    }),
+  )
+  const reference = schoolReference(
+    sheet.school,
+    schoolKnowledge(document, sources, {
+      noseOnPlane,
+      tipOnPlane,
+      partTop,
+      noseOnPart,
+      tipOnPart,
+    }),
+  )
+  return {
+    ...given('noseOnPlane', noseOnPlane),
+    tipOnPlane,
+    noseOnPart,
+    tipOnPart,
+    partTop,
+    zero,
+    ...given('reference', reference),
+  }
+}
+
+/** What a school may count from, as far as this set-up has read it or declares it. */
+export function schoolKnowledge(
+  document: SetupDocument,
+  sources: SourceReader,
+  heights: Pick<Heights, 'tipOnPlane' | 'partTop' | 'noseOnPart' | 'tipOnPart'> & {
+    readonly noseOnPlane?: Chain | undefined
+  },
+): SchoolKnowledge {
+  const { reference, offsets } = document.sheet
+  const master = reference?.masterTool
+  const [first] = offsets
+  return {
+    ...given('noseOnPlane', heights.noseOnPlane),
+    ...given('partAbovePlane', first && heights.partTop[first.row]),
+    ...given('masterOnPlane', master === undefined ? undefined : heights.tipOnPlane[master]),
+    ...given('noseOnTop', first && heights.noseOnPart[first.row]),
+    ...given(
+      'masterOnTop',
+      first && master !== undefined
+        ? heights.tipOnPart[quantityKey({ of: 'tip-on-part', row: first.row, tool: master })]
+        : undefined,
+    ),
+    ...given('constant', declaredConstant(document, sources)),
+    ...given('masterLength', declaredMasterLength(document, sources)),
+  }
+}
+
+/** K of H = L − K; nothing where the sheet declares none. */
+export function declaredConstant(
+  { sheet: { reference } }: { readonly sheet: Pick<SetupDocument['sheet'], 'reference'> },
+  sources: SourceReader,
+): Chain | undefined {
+  if (reference?.constant === undefined) return EMPTY_CHAIN
+  return sources.declared(
+    reference.constant,
+    'sheet.reference.constant',
+    'school-constant',
+    'constant K',
+    { uncertainty: reference.constantUncertainty },
+  )
+}
+
+/** The length that the master is declared with; nothing where the sheet declares none. */
+export function declaredMasterLength(
+  { sheet: { reference } }: SetupDocument,
+  sources: SourceReader,
+): Chain | undefined {
+  if (reference?.masterLength === undefined) return EMPTY_CHAIN
+  return sources.declared(
+    reference.masterLength,
+    'sheet.reference.masterLength',
+    'school-constant',
+    'declared master length',
+    { uncertainty: reference.masterLengthUncertainty },
+  )
+}
+
+/** What program zero lies below the raw top. */
+export function facingOf(
+  document: SetupDocument,
+  sources: SourceReader,
+  plan: OffsetPlan,
+): Chain | undefined {
+  const place = `sheet.offsets.${document.sheet.offsets.indexOf(plan)}.Z.facing`
+  return sources.declared(plan.Z.facing, place, 'facing', `facing allowance of ${plan.row}`, {
+    sign: 'not-negative',
+  })
+}
+
+type TouchReader = ReturnType<typeof touchReader>
+
+/** Reads the mean of the planes under every standing touch of a quantity. */
+function touchReader(document: SetupDocument, sources: SourceReader) {
+  return (
+    quantity: Extract<
+      QuantityName,
+      { of: 'nose-on-plane' | 'tip-on-plane' | 'nose-on-part' | 'tip-on-part' }
+    >,
+    role: 'nose-at-contact' | 'tip-at-contact',
+  ): Chain | undefined =>
+    meanOfKnown(
+      standingReadings(document, quantity).map((reading) => {
+        const onPlane = quantity.of === 'nose-on-plane' || quantity.of === 'tip-on-plane'
+        const shift = onPlane ? planeShift(document, sources, reading) : EMPTY_CHAIN
+        const plane = planeUnderTouch(sources, reading, role)
+        return plane && shift && sumChains(plane, shift)
+      }),
+    )
+}
+
+/** A tool or sensor of known length finds the plane in place of the bare nose: S = (S + L) − L. */
+function planeByKnownTool(
+  document: SetupDocument,
+  sources: SourceReader,
+  touch: TouchReader,
+): Chain | undefined {
+  for (const { number } of document.sheet.tools) {
+    const length = sources.knownLength(number)
+    if (length === undefined) continue
+    const tip = touch({ of: 'tip-on-plane', tool: number }, 'tip-at-contact')
+    if (tip !== undefined) return subtractChains(tip, length)
+  }
+  return undefined
+}
+
+/** Where a tip would touch the plane: by its own touch, or by its known length on the plane. */
+function tipOf(
+  sources: SourceReader,
+  touch: TouchReader,
+  tool: number,
+  noseOnPlane: Chain | undefined,
+): Chain | undefined {
+  const touched = touch({ of: 'tip-on-plane', tool }, 'tip-at-contact')
+  if (touched !== undefined) return touched
+  const length = sources.knownLength(tool)
+  return length && noseOnPlane && sumChains(noseOnPlane, length)
+}
+
+function known<Key extends number | string>(
+  entries: readonly (readonly [Key, Chain | undefined])[],
+): Readonly<Record<Key, Chain>> {
+  return Object.fromEntries(
+    entries.flatMap(([key, chain]) => (chain ? [[key, chain] as const] : [])),
+  ) as Readonly<Record<Key, Chain>>
+}
+
+/** An optional field that is left out where it is not known. */
+const given = <Name extends string>(
+  name: Name,
+  chain: Chain | undefined,
+): Partial<Record<Name, Chain>> =>
+  chain === undefined ? {} : ({ [name]: chain } as Record<Name, Chain>)

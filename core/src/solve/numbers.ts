@@ -1,0 +1,121 @@
+import { diameterAddress, lengthAddress, offsetAddress, type Address } from '../address/address'
+import { AXES } from '../address/row'
+import { scaleChain, subtractChains, type Chain } from '../chain/chain'
+import type { SetupDocument } from '../facts/document'
+import { standingReadings } from '../freshness/standing'
+import type { Register } from '../registers/register'
+import type { Tool } from '../sheet/sheet'
+import type { SourceReader } from '../sources/sources'
+import { meanOfKnown } from './mean-of-known'
+import type { PlannedAxis } from './plan-axes'
+import { offsetsZ, toolLength } from './registers-z'
+import type { Heights } from './solution'
+import type { Subject } from './stand'
+
+/** What a row of the control is to hold, as the control adds it; without a chain while a reading is missing. */
+export interface WantedNumber {
+  readonly address: Address
+  readonly kind: Register['kind']
+  readonly subject: Subject
+  readonly chain: Chain | undefined
+}
+
+/** H of every tool whose length is known, by its number. */
+export type Lengths = ReadonlyMap<number, Chain>
+
+/** The numbers of a set-up in the order of its sheet: lengths and diameters, then the rows. */
+export function wantedNumbers(
+  document: SetupDocument,
+  sources: SourceReader,
+  heights: Heights,
+  axes: readonly PlannedAxis[],
+  lengths: Lengths,
+): readonly WantedNumber[] {
+  const { tools, offsets, reference } = document.sheet
+  const inZ = offsetsZ(document, heights, sources, lengths)
+  return [
+    ...tools.flatMap((tool) => toolNumbers(document, sources, tool, lengths)),
+    ...offsets.flatMap(({ row }) =>
+      AXES.map((axis): WantedNumber => ({
+        address: offsetAddress(row, axis),
+        kind: 'work-offset',
+        subject: { of: 'row', row },
+        chain:
+          axis === 'Z'
+            ? inZ.get(row)
+            : axes.find((one) => one.row === row && one.axis === axis)?.solved.register,
+      })),
+    ),
+    ...(reference?.planeRow === undefined
+      ? []
+      : [
+          {
+            address: offsetAddress(reference.planeRow, 'Z'),
+            kind: 'work-offset',
+            subject: { of: 'plane' },
+            chain: planeOffset(heights, sources),
+          } as const,
+        ]),
+  ]
+}
+
+export function lengthsByTool(
+  document: SetupDocument,
+  sources: SourceReader,
+  heights: Heights,
+): Lengths {
+  return new Map(
+    document.sheet.tools.flatMap((tool) => {
+      const length = toolLength(document, heights, sources, tool)
+      return length ? [[tool.number, length] as const] : []
+    }),
+  )
+}
+
+function toolNumbers(
+  document: SetupDocument,
+  sources: SourceReader,
+  tool: Tool,
+  lengths: Lengths,
+): readonly WantedNumber[] {
+  const subject = { of: 'tool', tool: tool.number } as const
+  return [
+    {
+      address: lengthAddress(tool.lengthRegister),
+      kind: 'length',
+      subject,
+      chain: lengths.get(tool.number),
+    },
+    ...(tool.diameterRegister === undefined
+      ? []
+      : [
+          {
+            address: diameterAddress(tool.diameterRegister),
+            kind: 'diameter',
+            subject,
+            chain: toolDiameter(document, sources, tool),
+          } as const,
+        ]),
+  ]
+}
+
+/** A row that keeps the setting plane: its Z is where the bare nose touches it, less what the control adds. */
+function planeOffset({ noseOnPlane }: Heights, sources: SourceReader): Chain | undefined {
+  const external = sources.externalOffset('Z')
+  return noseOnPlane && external && subtractChains(noseOnPlane, external)
+}
+
+/** What was measured over the widest points; the register of a control that keeps radii takes half. */
+function toolDiameter(
+  document: SetupDocument,
+  sources: SourceReader,
+  tool: Tool,
+): Chain | undefined {
+  const measured = meanOfKnown(
+    standingReadings(document, { of: 'tool-diameter', tool: tool.number }).map((reading) =>
+      sources.reading(reading, 'diameter'),
+    ),
+  )
+  const keepsRadius = document.sheet.machine.control.diameterRegister === 'radius'
+  return measured && (keepsRadius ? scaleChain(measured, 0.5) : measured)
+}

@@ -1,0 +1,119 @@
+import { quantityKey } from '../quantities/quantities'
+import { scaleChain, subtractChains, sumChains, type Chain } from '../chain/chain'
+import type { Reading, SetupDocument } from '../facts/document'
+import { standingReadings } from '../freshness/standing'
+import { directionOf } from '../quantities/equation'
+import type { OffsetRow } from '../address/row'
+import { planeShift } from '../sources/plane-shift'
+import type { SourceReader } from '../sources/sources'
+import { meanOfKnown } from './mean-of-known'
+import type { Heights } from './solution'
+
+type ReadingOf<Name extends Reading['of']> = Extract<Reading, { of: Name }>
+
+/** Raw tops above the plane, in the order of the fixtures: a later one may be counted from an earlier. */
+export function partTops(
+  document: SetupDocument,
+  sources: SourceReader,
+  heights: { readonly noseOnPlane: Chain | undefined } & Pick<
+    Heights,
+    'tipOnPlane' | 'noseOnPart' | 'tipOnPart'
+  >,
+): Heights['partTop'] {
+  const { noseOnPlane, tipOnPlane, noseOnPart, tipOnPart } = heights
+  const tops = new Map<OffsetRow, Chain>()
+  const anyTip = (row: OffsetRow, only?: number): Chain | undefined => {
+    // A tool that touched both the plane and the part carries the difference by itself.
+    for (const { number: tool } of document.sheet.tools) {
+      const onPlane = tipOnPlane[tool]
+      const onPart =
+        only === undefined || tool === only
+          ? tipOnPart[quantityKey({ of: 'tip-on-part', row, tool })]
+          : undefined
+      if (onPart !== undefined && onPlane !== undefined) return subtractChains(onPart, onPlane)
+    }
+    return undefined
+  }
+  for (const { row, Z } of document.sheet.offsets) {
+    const top = ((): Chain | undefined => {
+      switch (Z.by) {
+        case 'nose-on-part': {
+          const touched = noseOnPart[row]
+          return touched && noseOnPlane && subtractChains(touched, noseOnPlane)
+        }
+        case 'tool-on-part':
+          return anyTip(row, Z.tool)
+        case 'part-top':
+          return anyTip(row)
+        case 'fixture-difference': {
+          const from = tops.get(Z.from)
+          const difference = fixtureDifference(document, sources, row, Z.from)
+          return from && difference && sumChains(from, difference)
+        }
+        case 'carried-difference':
+          return carriedTop(document, sources, row)
+      }
+    })()
+    if (top !== undefined) tops.set(row, top)
+  }
+  return Object.fromEntries(tops)
+}
+
+/** The raw top above the plane, by every standing difference that was carried there. */
+function carriedTop(
+  document: SetupDocument,
+  sources: SourceReader,
+  row: OffsetRow,
+): Chain | undefined {
+  return meanOfKnown(
+    standingReadings(document, { of: 'carried-difference', row })
+      .filter(
+        (reading): reading is ReadingOf<'carried-difference'> =>
+          reading.of === 'carried-difference',
+      )
+      .map((reading) => carriedDifference(document, reading, sources)),
+  )
+}
+
+/**
+ * D = part − plane, positive upward. The counter shows D when it was zeroed on the plane and −D
+ * when it was zeroed on the part; whatever lay beneath at each place is taken off there, and so is what
+ * the screw shows too much where it was met from its other side.
+ */
+function carriedDifference(
+  document: SetupDocument,
+  reading: ReadingOf<'carried-difference'>,
+  sources: SourceReader,
+): Chain | undefined {
+  const difference = upwardDifference(sources, reading)
+  const shift = planeShift(document, sources, reading)
+  // A plane that lies higher now leaves less up to the part.
+  return difference && shift && subtractChains(difference, shift)
+}
+
+/** What a counter says that its own end lies above the one it is counted from. */
+function upwardDifference(
+  sources: SourceReader,
+  reading: ReadingOf<'carried-difference' | 'fixture-difference'>,
+): Chain | undefined {
+  const counter = sources.reading(reading, 'counter')
+  const between = sources.gapBetween(reading)
+  return counter && between && subtractChains(scaleChain(counter, directionOf(reading)), between)
+}
+
+/** Raw top of a fixture above that of another. */
+export function fixtureDifference(
+  document: SetupDocument,
+  sources: SourceReader,
+  row: OffsetRow,
+  from: OffsetRow,
+): Chain | undefined {
+  return meanOfKnown(
+    standingReadings(document, { of: 'fixture-difference', row, from })
+      .filter(
+        (reading): reading is ReadingOf<'fixture-difference'> =>
+          reading.of === 'fixture-difference',
+      )
+      .map((reading) => upwardDifference(sources, reading)),
+  )
+}

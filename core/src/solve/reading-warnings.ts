@@ -1,0 +1,188 @@
+import { repeatabilityMm, resolutionMm } from '../budget/source-uncertainty'
+import { rangeLimit } from '../budget/range'
+import {
+  FINEST_DECIMALS,
+  NANOMETRES_PER,
+  toNanometres,
+  type Nanometres,
+  type WrittenLength,
+} from '../length/length'
+import { readLength, type ReadLength } from '../length/read-length'
+import { explain, knownSizes } from '../slips/explain'
+import type { Explanation, SlipCode } from '../slips/slip'
+import { axesRead, inMachinePosition, axisOfQuantity, quantityKey } from '../quantities/quantities'
+import { endsOf } from '../quantities/contact-ends'
+import type { Reading, SetupDocument } from '../facts/document'
+import { standingReadings } from '../freshness/standing'
+import { alikeRepeats, repeatSpread } from '../sources/repeats'
+import type { MachineAxis } from '../address/row'
+import type { Warning } from '../registers/warning'
+
+/** What is to be looked at in the readings themselves, before any number is made of them. */
+export function readingWarnings(document: SetupDocument): readonly Warning[] {
+  const seen = new Set<string>()
+  const usual = usualDecimals(document)
+  return document.readings.flatMap((reading): readonly Warning[] => {
+    const place = quantityKey(reading)
+    if (seen.has(place)) return []
+    seen.add(place)
+    const standing = standingReadings(document, reading)
+    const noSensor = reading.of === 'face' && standing.some((one) => one.with.length === 0)
+    return [
+      ...(noSensor ? [{ code: 'no-sensor', place } as const] : []),
+      ...standing.flatMap((one) => outsideTravel(document, one)),
+      ...standing.flatMap((one) => digitsMissing(document, one, usual)),
+      ...spreadWarning(document, place, standing),
+    ]
+  })
+}
+
+/** A place where the machine does not go was misread: the usual slips that bring it back are named. */
+function outsideTravel({ sheet }: SetupDocument, reading: Reading): readonly Warning[] {
+  if (!inMachinePosition(reading)) return []
+  return axesRead(reading).flatMap((axis): readonly Warning[] => {
+    const ends = sheet.machine.travels?.[axis]
+    const [min, max] = [ends?.min, ends?.max].map((end) => valueIn(end))
+    const at = valueIn(axis === 'Y' && 'readY' in reading ? reading.readY : reading.read)
+    if (min === undefined || max === undefined || at === undefined) return []
+    const isInside = (nm: number) => nm >= min && nm <= max
+    if (isInside(at)) return []
+    const beyond = at < min ? at - min : at - max
+    return [
+      {
+        code: 'outside-travel',
+        place: quantityKey(reading),
+        axis,
+        amount: toNanometres(beyond),
+        causes: bringBack(at, isInside),
+      },
+    ]
+  })
+}
+
+const valueIn = (written: WrittenLength | undefined): Nanometres | undefined => {
+  const read = written && readLength(written)
+  return read?.ok ? read.value.nm : undefined
+}
+
+/** What a slip may have done to a place that the machine can be at, the likeliest first: anything small lies within any travel. */
+const MISREAD: readonly (readonly [SlipCode, (nm: number) => number])[] = [
+  ['sign-turned', (nm) => -nm],
+  ['decimal-shifted', (nm) => nm / 10],
+  ['unit-mm-for-inch', (nm) => nm / 25.4],
+  ['unit-inch-for-mm', (nm) => nm * 25.4],
+  ['decimal-shifted', (nm) => nm / 100],
+  ['decimal-shifted', (nm) => nm / 1000],
+]
+
+function bringBack(at: Nanometres, isInside: (nm: number) => boolean): readonly Explanation[] {
+  const first = MISREAD.find(([, undo]) => isInside(undo(at)))
+  return first === undefined ? [] : [{ code: first[0], gives: at }]
+}
+
+/**
+ * How many decimals the readings of a set-up are usually typed with: of those in its own unit, as many as at least half of them
+ * have.
+ */
+function usualDecimals({ sheet, readings }: SetupDocument): number {
+  const typed = readings
+    .flatMap(({ read }) => {
+      const length = readLength(read)
+      return length.ok && length.value.unit === sheet.unit ? [length.value.decimals] : []
+    })
+    .sort((a, b) => b - a)
+  return typed[Math.floor(typed.length / 2)] ?? 0
+}
+
+/** Fewer than the others by this many: that all of them are zeros happens once in a hundred times. */
+const DECIMALS_SHORT = 2
+
+/**
+ * Digits that may have been left out. A number with fewer digits is taken as it is meant, and trailing zeros are not
+ * asked for; where the other readings show all their digits, one that lacks two may have lost them.
+ */
+function digitsMissing(
+  { sheet }: SetupDocument,
+  reading: Reading,
+  usual: number,
+): readonly Warning[] {
+  const shown = Math.min(usual, sheet.machine.control.decimals[sheet.unit])
+  const numbers = 'readY' in reading ? [reading.read, reading.readY] : [reading.read]
+  const isShort = ({ unit, decimals }: ReadLength) =>
+    unit === sheet.unit && decimals <= shown - DECIMALS_SHORT
+  const short = numbers.some((written) => {
+    const length = readLength(written)
+    return length.ok && isShort(length.value)
+  })
+  return short ? [{ code: 'digits-missing', place: quantityKey(reading) }] : []
+}
+
+/** Repeats that lie further apart than the method allows, with the slips that one of them may be. */
+function spreadWarning(
+  document: SetupDocument,
+  place: string,
+  repeats: readonly Reading[],
+): readonly Warning[] {
+  const last = repeats.at(-1)
+  if (last === undefined) return []
+  // Only touches made the same way can be compared as read: another gauge shifts the reading.
+  const values = alikeRepeats(document, last).flatMap(({ read }) => {
+    const length = readLength(read)
+    return length.ok ? [length.value] : []
+  })
+  const [newest, ...others] = [...values].reverse()
+  if (newest === undefined || others.length === 0) return []
+  const spread = repeatSpread(document, last) ?? 0
+  const limit = spreadLimit(document, last, values)
+  if (spread <= limit) return []
+  // The last touch is held against each of the others: one of them explains it, or none does.
+  const causes = others
+    .map((other) =>
+      explain({
+        expected: other.nm,
+        observed: newest.nm,
+        unit: newest.unit,
+        decimals: decimalsOf(document, newest),
+        within: limit,
+        kind: 'size',
+        gauges: knownSizes(document.sheet.gauges, axisOfQuantity(last) satisfies MachineAxis),
+      }),
+    )
+    .find(({ length }) => length > 0)
+  return [
+    {
+      code: 'repeats-spread',
+      place,
+      amount: toNanometres(spread),
+      limit,
+      ...(causes && { causes }),
+    },
+  ]
+}
+
+/**
+ * How far n repeats may lie apart: the range of n grows with n, and a difference on the counter has two contacts.
+ */
+function spreadLimit(
+  document: SetupDocument,
+  reading: Reading,
+  values: readonly ReadLength[],
+): Nanometres {
+  const { unit, machine, gauges } = document.sheet
+  const contacts = endsOf(reading).map(({ gauges: ids }) =>
+    repeatabilityMm(gauges.filter(({ id }) => ids.includes(id))),
+  )
+  const display = { unit, decimals: machine.control.decimals[unit] }
+  const steps = values.map((length) => resolutionMm(length, display))
+  const standard = Math.hypot(...contacts, Math.max(...steps))
+  return toNanometres(rangeLimit(values.length) * standard * NANOMETRES_PER.mm)
+}
+
+/** Decimals of the machine's display; of a number in the other unit, those that it was typed with. */
+function decimalsOf(
+  { sheet: { unit, machine } }: SetupDocument,
+  { unit: typedUnit, decimals }: ReadLength,
+): number {
+  const shown = typedUnit === unit ? Math.max(machine.control.decimals[unit], decimals) : decimals
+  return Math.min(Math.max(shown, 1), FINEST_DECIMALS[typedUnit])
+}

@@ -1,0 +1,135 @@
+import { scaleChain, valueOf, type Chain } from '../chain/chain'
+import { NANOMETRES_PER, toNanometres } from '../length/length'
+import { budgetOf } from '../budget/budget'
+import { fitness } from '../budget/verdict'
+import { nameOfReason, staleBy, staleByAge, type StaleReason } from '../freshness/stale'
+import { keyInLine, type ActiveLength, type KeyInLine } from '../keyin/key-in'
+import { readBackAgrees } from '../keyin/read-back'
+import type { SetupDocument } from '../facts/document'
+import { axisOfAddress, lengthAddress, type Address } from '../address/address'
+import { needOf } from '../sheet/needs'
+import type { ReadBackVerdict, Register } from '../registers/register'
+import type { SourceReader } from '../sources/sources'
+import { holdsNow, shownBefore } from './shown-before'
+import type { SolveMoment } from './solve-moment'
+import { standOf } from './stand'
+import type { Lengths, WantedNumber } from './numbers'
+import { roundToDisplay } from '../length/format-length'
+
+/** Makes registers of numbers: how far each is to be trusted, how it is keyed, what the control showed. */
+export function registerBuilder(
+  document: SetupDocument,
+  sources: SourceReader,
+  { now }: SolveMoment,
+  lengths: Lengths,
+): (wanted: WantedNumber) => Register {
+  const active = activeLengths(document, lengths)
+  const { unit, machine } = document.sheet
+  const decimals = machine.control.decimals[unit]
+
+  const seen = shownBefore(document, sources)
+  const verdict = (line: KeyInLine, chain: Chain): ReadBackVerdict | undefined => {
+    const { address, expected } = line
+    const last = seen.last(address, 'after')
+    if (last === undefined || last.place < seen.provenFrom) return undefined
+    const { shown } = last
+    const equal = readBackAgrees(line, shown, decimals)
+    // Read again, or carried over, since: the control shows the number from before, to be keyed anew.
+    if (!equal && seen.isOutdated(last, chain)) return undefined
+    return {
+      shownText: shown.text,
+      shownUnit: shown.unit,
+      shown: shown.nm,
+      equal,
+      error: toNanometres(shown.nm - expected),
+      causes: [],
+    }
+  }
+
+  return ({ address, kind, subject, chain: added }) => {
+    if (added === undefined) return { address, kind, state: 'not-read' }
+    // A control that subtracts a stored length holds it with the other sign.
+    const turns = kind === 'length' && machine.control.lengthSign === 'subtracted'
+    const chain = turns ? scaleChain(added, -1) : added
+    const value = valueOf(chain)
+    const axis = axisOfAddress(address)
+    const external = kind === 'work-offset' ? sources.externalOffset(axis) : undefined
+    const after = seen.last(address, 'after')
+    const before = holdsNow(
+      seen.last(address, 'before'),
+      after && seen.isOutdated(after, chain) ? after : undefined,
+    )
+    const keyIn = keyInLine(
+      {
+        address,
+        kind,
+        value,
+        unit,
+        ...(before === undefined ? {} : { before }),
+        stand: standOf(document, chain, subject, axis, active),
+        ...(external && { external: valueOf(external) }),
+      },
+      machine.control,
+    )
+    const readBack = verdict(keyIn, chain)
+    const stale = staleReason(document, chain, now)
+    const accepted = stale && acceptanceOf(document, address, stale)
+    const budget = budgetOf(chain)
+    const need = neededMm(document, sources, address)
+    return {
+      address,
+      kind,
+      state: stale && !accepted ? 'stale' : readBack?.equal ? 'keyed' : 'read',
+      chain,
+      value,
+      keyIn,
+      budget,
+      ...(readBack && { readBack }),
+      ...(stale && { stale }),
+      ...(accepted && { accepted }),
+      ...(need !== undefined && { fitness: fitness(budget.expandedMm, need) }),
+    }
+  }
+}
+
+/** What the control applies for each tool whose length is known, as its register shows it. */
+function activeLengths(
+  { sheet: { tools, unit, machine } }: SetupDocument,
+  lengths: Lengths,
+): ReadonlyMap<number, ActiveLength> {
+  return new Map(
+    tools.flatMap(({ number, lengthRegister }) => {
+      const chain = lengths.get(number)
+      if (chain === undefined) return []
+      const applied = roundToDisplay(valueOf(chain), unit, machine.control.decimals[unit])
+      return [[number, { address: lengthAddress(lengthRegister), applied }] as const]
+    }),
+  )
+}
+
+function staleReason(
+  document: SetupDocument,
+  chain: Chain,
+  now: string | undefined,
+): StaleReason | undefined {
+  const event = staleBy(chain, document)
+  if (event !== undefined) return { by: 'event', event }
+  const days = document.sheet.machine.policy?.maxAgeDays
+  return days === undefined || now === undefined ? undefined : staleByAge(chain, days, now)
+}
+
+const acceptanceOf = (document: SetupDocument, address: Address, reason: StaleReason) =>
+  document.acceptances.findLast(
+    (one) => one.address === address && one.accepts === nameOfReason(reason),
+  )
+
+/** What the job needs of a register, in millimetres; undefined where it does not say. */
+function neededMm(
+  { sheet }: SetupDocument,
+  sources: SourceReader,
+  address: Address,
+): number | undefined {
+  const need = needOf(sheet, address)
+  const read = need && sources.length(need.written, { place: need.place, sign: 'positive' })
+  return read && read.nm / NANOMETRES_PER.mm
+}

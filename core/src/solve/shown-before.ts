@@ -1,0 +1,73 @@
+import type { Address } from '../address/address'
+import type { Chain } from '../chain/chain'
+import type { ReadBack, SetupDocument, SetupEvent } from '../facts/document'
+import { placeOf, readingsById } from '../facts/readings-by-id'
+import type { Nanometres } from '../length/length'
+import type { ReadLength } from '../length/read-length'
+import type { SourceReader } from '../sources/sources'
+
+const CARRY_OVER: readonly SetupEvent['kind'][] = ['home-recovered', 'rebased', 'external-changed']
+
+/** A number that the control showed, and where that stands in the stream. */
+export interface SeenAt {
+  readonly shown: ReadLength
+  readonly place: number
+}
+
+/**
+ * What a register holds before it is keyed: what was read for that, or what it was keyed to before the
+ * number was read again, whichever was seen last.
+ */
+export function holdsNow(
+  before: SeenAt | undefined,
+  outdated: SeenAt | undefined,
+): Nanometres | undefined {
+  const last = (before?.place ?? -1) > (outdated?.place ?? -1) ? before : outdated
+  return last?.shown.nm
+}
+
+/** Whether something was read for a number after the control showed it: its place counts, not a clock. */
+function isOlder(
+  place: number,
+  chain: Chain,
+  { readings }: Pick<SetupDocument, 'readings'>,
+): boolean {
+  const byId = readingsById(readings)
+  return chain.terms.some(({ source }) => (placeOf(byId, source) ?? -1) > place)
+}
+
+/** What the control showed, register by register. */
+export interface ShownBefore {
+  /** The last number that it showed for a register. */
+  readonly last: (address: Address, moment: ReadBack['moment']) => SeenAt | undefined
+  /** Whether the number was read again, or carried over, since: the control shows the one from before. */
+  readonly isOutdated: (seen: SeenAt, chain: Chain) => boolean
+  /** What it showed before this place proves nothing any more: it was switched to another unit. */
+  readonly provenFrom: number
+}
+
+export function shownBefore(document: SetupDocument, sources: SourceReader): ShownBefore {
+  const lastRow = new Map(
+    document.readBacks.map(
+      (readBack) => [`${readBack.address} ${readBack.moment}`, readBack] as const,
+    ),
+  )
+  // What a control showed before it was switched to another unit proves nothing any more.
+  const lastPlace = (isMeant: (kind: SetupEvent['kind']) => boolean) =>
+    document.events.findLast(({ kind }) => isMeant(kind))?.place ?? -1
+  const provenFrom = lastPlace((kind) => kind === 'unit-changed')
+  // Carrying numbers over (by marks, a master, another external offset) makes others of them.
+  const carriedOver = lastPlace((kind) => CARRY_OVER.includes(kind))
+  const last = (address: Address, moment: ReadBack['moment']): SeenAt | undefined => {
+    const readBack = lastRow.get(`${address} ${moment}`)
+    if (readBack === undefined) return undefined
+    const { place } = readBack
+    const shown = sources.length(readBack.shown, { place: `facts.${place}.body.shown` })
+    return shown && { shown, place }
+  }
+  return {
+    last,
+    isOutdated: ({ place }, chain) => place < carriedOver || isOlder(place, chain, document),
+    provenFrom,
+  }
+}

@@ -1,0 +1,76 @@
+import type { SetupDocument } from '../facts/document'
+import { proofWarnings } from '../proof/proof-warnings'
+import { provenAddresses, proofVerdict, standingProofs } from '../proof/proven'
+import type { Register } from '../registers/register'
+import { SourceReader } from '../sources/sources'
+import { holdingOf, holdingWarnings } from '../workholding/holding'
+import { edgesOf } from './edges'
+import { explainReadBacks } from './explain-read-backs'
+import { heightsOf } from './heights'
+import { lengthsByTool, wantedNumbers } from './numbers'
+import { facesOfAxes, planAxes } from './plan-axes'
+import { registerBuilder } from './register-builder'
+import { SOLUTION_VERSION, type Solution } from './solution'
+import type { SolveMoment } from './solve-moment'
+import { warningsOf } from './warnings'
+
+/**
+ * Works out every register of a set-up from its readings: the stages from facts to registers, each adding to what the
+ * one before it made.
+ *
+ * Pure: the same document gives the same solution, digit for digit, in the browser, on the server
+ * and on the command line. A number that cannot be read becomes a problem and leaves only what
+ * depends on it unread.
+ */
+export function solve(document: SetupDocument, moment: SolveMoment = {}): Solution {
+  const { sheet } = document
+  const sources = new SourceReader(document)
+
+  // What the readings tell of the shop: heights, faces and middles, how far edges are turned.
+  const heights = heightsOf(document, sources)
+  const axes = planAxes(document, sources)
+  const edges = edgesOf(document, sources)
+  const sizes = axes.flatMap(({ solved }) => solved.size ?? [])
+
+  // What each row of the control is to hold, how far that is to be trusted, and what it shows.
+  const lengths = lengthsByTool(document, sources, heights)
+  const registerOf = registerBuilder(document, sources, moment, lengths)
+  const keyed = explainReadBacks(
+    document,
+    wantedNumbers(document, sources, heights, axes, lengths).map(registerOf),
+  )
+
+  // What was watched in the metal.
+  const shown = {
+    registers: keyed,
+    unit: sheet.unit,
+    decimals: sheet.machine.control.decimals[sheet.unit],
+  }
+  const proofs = standingProofs(document).flatMap(
+    (proof) => proofVerdict(document, shown, proof) ?? [],
+  )
+  const proven = provenAddresses(document, keyed, proofs)
+  const holding = holdingOf(sheet)
+
+  return {
+    version: SOLUTION_VERSION,
+    ...shown,
+    registers: keyed.map((register): Register =>
+      register.state === 'keyed' && proven.has(register.address)
+        ? { ...register, state: 'proven' }
+        : register,
+    ),
+    proofs,
+    ...(holding && { holding }),
+    sizes,
+    edges,
+    heights,
+    faces: facesOfAxes(axes),
+    warnings: [
+      ...warningsOf(document, keyed, sizes, edges, heights),
+      ...proofWarnings(document, proofs),
+      ...(holding ? holdingWarnings(holding) : []),
+    ],
+    problems: sources.problems,
+  }
+}

@@ -1,0 +1,92 @@
+import type { Chain } from '../chain/chain'
+import type { ActiveLength, Stand } from '../keyin/key-in'
+import { readLength } from '../length/read-length'
+import type { Nanometres } from '../length/length'
+import type { Reading, SetupDocument } from '../facts/document'
+import { readingOf, readingsById } from '../facts/readings-by-id'
+import { standingReadings } from '../freshness/standing'
+import type { MachineAxis, OffsetRow } from '../address/row'
+
+/** What a register is about: the touches of others may stand in its chain as well. */
+export type Subject =
+  | { readonly of: 'tool'; readonly tool: number }
+  | { readonly of: 'row'; readonly row: OffsetRow }
+  | { readonly of: 'plane' }
+
+/**
+ * Where the axis stood at the touches that a register is counted from, the last one counting. Where its number comes
+ * by a difference on a counter, or without a touch of its own, it stood nowhere.
+ *
+ * @param lengths what the control applies for each tool that it may take for active.
+ */
+export function standOf(
+  document: Pick<SetupDocument, 'readings' | 'events'>,
+  chain: Chain,
+  subject: Subject,
+  axis: MachineAxis,
+  lengths: ReadonlyMap<number, ActiveLength>,
+): Stand {
+  const touches = touchesOf(document, chain).filter((reading) => isTouchOf(subject, reading))
+  const last = touches.at(-1)
+  const at = last && placeOn(axis, last)
+  if (last === undefined || at === undefined) return {}
+  const tool = last.spindle?.controlSays ?? undefined
+  const active = axis === 'Z' && tool !== undefined ? lengths.get(tool) : undefined
+  // A length that is active and not known leaves no position to tell.
+  if (axis === 'Z' && tool !== undefined && active === undefined) return {}
+  const pair = middlePair(touches)
+  return { at, ...(pair && { pair }), ...(active && { active }) }
+}
+
+/**
+ * The touches behind a number, in the order in which they were made. Round a circle one that weighs nothing in this
+ * axis was made all the same, and the axis stands where the last one was.
+ */
+function touchesOf(
+  document: Pick<SetupDocument, 'readings' | 'events'>,
+  chain: Chain,
+): readonly Reading[] {
+  const byId = readingsById(document.readings)
+  const inChain = [
+    ...new Set(chain.terms.flatMap(({ source }) => readingOf(byId, source) ?? [])),
+  ].sort((one, other) => one.place - other.place)
+  const around = new Set<Reading['of']>(inChain.flatMap((one) => ('readY' in one ? [one.of] : [])))
+  return around.size === 0
+    ? inChain
+    : document.readings.filter(
+        (one) => around.has(one.of) && standingReadings(document, one).includes(one),
+      )
+}
+
+/** The places of two touches of opposite faces: repeats of one face have no middle to halve. */
+function middlePair(touches: readonly Reading[]): Stand['pair'] {
+  const [first, second, ...more] = touches
+  if (first?.of !== 'face' || second?.of !== 'face' || more.length > 0) return undefined
+  const [from, to] = [readLength(first.read), readLength(second.read)]
+  return first.face !== second.face && from.ok && to.ok ? [from.value.nm, to.value.nm] : undefined
+}
+
+function placeOn(axis: MachineAxis, reading: Reading): Nanometres | undefined {
+  const read = readLength(axis === 'Y' && 'readY' in reading ? reading.readY : reading.read)
+  return read.ok ? read.value.nm : undefined
+}
+
+/** Whether a machine position was read for this register itself. */
+function isTouchOf(subject: Subject, reading: Reading): boolean {
+  switch (subject.of) {
+    case 'tool':
+      return (
+        (reading.of === 'tip-on-plane' || reading.of === 'tip-on-part') &&
+        reading.tool === subject.tool
+      )
+    case 'plane':
+      return reading.of === 'nose-on-plane' || reading.of === 'tip-on-plane'
+    case 'row':
+      return (
+        'row' in reading &&
+        reading.row === subject.row &&
+        reading.of !== 'carried-difference' &&
+        reading.of !== 'fixture-difference'
+      )
+  }
+}

@@ -1,0 +1,99 @@
+import { chainOf, EMPTY_CHAIN, scaleChain, type Chain, type Source } from '../chain/chain'
+import { footUncertainty, gaugeUncertainty } from '../budget/source-uncertainty'
+import type { WrittenLength } from '../length/length'
+import type { ReadLength, ReadLengthOptions } from '../length/read-length'
+import type { Problem } from '../problem'
+import { GAUGE_FACTS, gaugeServes } from '../touch/gauge-kinds'
+import { moduleOf } from '../quantities/quantities'
+import type { Quantity } from '../quantities/quantities'
+import type { Gauge } from '../sheet/sheet'
+import type { MachineAxis } from '../address/row'
+
+/** Reads lengths, and keeps what could not be read. */
+export interface LengthReader {
+  length(written: WrittenLength, options: ReadLengthOptions): ReadLength | undefined
+  note(problem: Problem): void
+}
+
+/** The gauges of a sheet as they count in chains. */
+export class GaugeChains {
+  private readonly byId: ReadonlyMap<string, readonly [Gauge, number]>
+
+  constructor(
+    gauges: readonly Gauge[],
+    private readonly reader: LengthReader,
+  ) {
+    this.byId = new Map(gauges.map((gauge, index) => [gauge.id, [gauge, index] as const]))
+  }
+
+  /** Those of these ids that the sheet knows. */
+  of(ids: readonly string[]): readonly Gauge[] {
+    return ids.flatMap((id) => this.byId.get(id)?.[0] ?? [])
+  }
+
+  /**
+   * One gauge as it counts along an axis: whole for what lies between, half of the diameter of what stands in the
+   * spindle, the wall of a plate.
+   */
+  part(id: string, axis: MachineAxis, place: string, of: Quantity['of']): Chain | undefined {
+    const [gauge, index] = this.byId.get(id) ?? []
+    if (gauge === undefined || index === undefined) {
+      this.reader.note({
+        code: 'reference-unknown',
+        place,
+        received: id,
+        limit: [...this.byId.keys()].join(', '),
+      })
+      return undefined
+    }
+    const facts = GAUGE_FACTS[gauge.kind]
+    const share = axis === 'Z' ? facts.shareInZ : facts.shareInXY
+    const wall = axis !== 'Z' && facts.countsInXY === 'wall'
+    const written = wall ? gauge.wall : gauge.size
+    if (
+      share === null ||
+      written === undefined ||
+      !gaugeServes(gauge.kind, moduleOf({ of }).purpose, axis)
+    ) {
+      this.reader.note({ code: 'gauge-wrong-axis', place, received: gauge.name, limit: axis })
+      return undefined
+    }
+    const field = wall ? 'wall' : 'size'
+    const length = this.reader.length(written, {
+      place: `sheet.gauges.${index}.${field}`,
+      sign: 'positive',
+    })
+    if (length === undefined) return undefined
+    const source: Source = {
+      id: `gauge:${gauge.id}:${field}`,
+      kind: 'gauge',
+      name: gauge.name,
+      length,
+      uncertainty: gaugeUncertainty(gauge),
+    }
+    const inSpindle = axis !== 'Z' && facts.stands === 'in-spindle'
+    const chain = scaleChain(chainOf(source, inSpindle ? 'sensor-radius' : 'gauge-beneath'), share)
+    // A dial sensor counts with nothing: it leaves no term.
+    return share === 0 ? EMPTY_CHAIN : chain
+  }
+
+  /** How high a gauge's foot stands above the plane. */
+  foot(id: string): Chain | undefined {
+    const [gauge, index] = this.byId.get(id) ?? []
+    if (gauge?.foot === undefined) return EMPTY_CHAIN
+    const length = this.reader.length(gauge.foot, { place: `sheet.gauges.${index}.foot` })
+    return (
+      length &&
+      chainOf(
+        {
+          id: `gauge:${gauge.id}:foot`,
+          kind: 'gauge',
+          name: `foot of ${gauge.name}`,
+          length,
+          uncertainty: footUncertainty(gauge),
+        },
+        'gauge-beneath',
+      )
+    )
+  }
+}

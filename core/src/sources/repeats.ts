@@ -1,0 +1,36 @@
+import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
+import { readLength } from '../length/read-length'
+import type { Reading, SetupDocument } from '../facts/document'
+import { endsOf } from '../quantities/contact-ends'
+import { standingReadings } from '../freshness/standing'
+
+/** Standing touches that were made the same way: another gauge shifts what is read. */
+export function alikeRepeats(document: SetupDocument, reading: Reading): readonly Reading[] {
+  return standingReadings(document, reading).filter(
+    (one) => circumstances(one) === circumstances(reading),
+  )
+}
+
+/** What those touches read, in millimetres; a number that cannot be read is left out. */
+export const repeatsMm = (document: SetupDocument, reading: Reading): readonly number[] =>
+  alikeRepeats(document, reading).flatMap(({ read }) => {
+    const length = readLength(read)
+    return length.ok ? [length.value.nm / NANOMETRES_PER.mm] : []
+  })
+
+/** How far repeats of one touch lie apart; undefined where there is only one. */
+export function repeatSpread(document: SetupDocument, reading: Reading): Nanometres | undefined {
+  const values = alikeRepeats(document, reading).flatMap(({ read }) => {
+    const length = readLength(read)
+    return length.ok ? [length.value.nm] : []
+  })
+  return values.length < 2 ? undefined : toNanometres(Math.max(...values) - Math.min(...values))
+}
+
+/** What makes two touches comparable: what lay at each of their ends, and the way it was met. */
+const circumstances = (reading: Reading): string =>
+  JSON.stringify([
+    endsOf(reading).map(({ gauges, approach }) => [gauges, approach]),
+    'approaches' in reading ? reading.approaches : undefined,
+    'zeroedOn' in reading ? reading.zeroedOn : undefined,
+  ])

@@ -1,0 +1,290 @@
+import { homeShiftOf } from './home-shift'
+import { declaredSource } from './declared-source'
+import { lostMotionOf } from './lost-motion'
+import {
+  chainOf,
+  EMPTY_CHAIN,
+  scaleChain,
+  subtractChains,
+  sumChains,
+  sumOfKnown,
+  type Chain,
+  type Source,
+  type TermRole,
+} from '../chain/chain'
+import { readingUncertainty, repeatabilityMm, type Display } from '../budget/source-uncertainty'
+import { homeFramesOf, type HomeFrames } from '../freshness/home-frames'
+import type { WrittenLength } from '../length/length'
+import { readLength, type ReadLength, type ReadLengthOptions } from '../length/read-length'
+import type { Problem } from '../problem'
+import { endsOf, wayInPlane, wayInZ, type ContactEnd } from '../quantities/contact-ends'
+import { SWEPT_REPEATABILITY_MM } from '../touch/gauge-kinds'
+import type { Face, Way } from '../touch/touch'
+import type { Quantity } from '../quantities/quantities'
+import type { Reading, SetupDocument } from '../facts/document'
+import { GaugeChains } from './gauge-chains'
+import type { Gauge, Tool } from '../sheet/sheet'
+import type { MachineAxis } from '../address/row'
+import { axisOfQuantity, quantityKey } from '../quantities/quantities'
+import { repeatsMm } from './repeats'
+
+type ReadingOnBothAxes = Extract<Reading, { of: 'circle-point' | 'edge-point' | 'sweep' }>
+
+const isOnBothAxes = (reading: Reading): reading is ReadingOnBothAxes => 'readY' in reading
+
+export type ReadingRole =
+  'tip-at-contact' | 'nose-at-contact' | 'axis-at-contact' | 'counter' | 'diameter'
+export type DeclaredRole = Extract<
+  TermRole,
+  'facing' | 'drawing-coordinate' | 'school-constant' | 'quill'
+>
+
+export interface DeclaredOptions extends ReadLengthOptions {
+  /** Standard uncertainty that stands beside it on the sheet. */
+  readonly uncertainty?: WrittenLength | undefined
+}
+
+/**
+ * Reads the numbers of one document into chains, and keeps a list of what could not be read, so
+ * that one bad number hides only what depends on it.
+ */
+export class SourceReader {
+  readonly problems: Problem[] = []
+  private readonly gauges: GaugeChains
+  private readonly tools: ReadonlyMap<number, readonly [Tool, number]>
+  private readonly frames: HomeFrames
+  private readonly display: Display
+
+  constructor(private readonly document: SetupDocument) {
+    const { gauges, tools, unit, machine } = document.sheet
+    this.gauges = new GaugeChains(gauges, this)
+    this.tools = new Map(tools.map((tool, index) => [tool.number, [tool, index] as const]))
+    this.frames = homeFramesOf(document)
+    this.display = { unit, decimals: machine.control.decimals[unit] }
+  }
+
+  /** The number as read, or undefined with a problem noted. */
+  length(written: WrittenLength, options: ReadLengthOptions): ReadLength | undefined {
+    const result = readLength(written, options)
+    if (result.ok) return result.value
+    this.note(result.problem)
+    return undefined
+  }
+
+  /**
+   * What was read, freed of the lost motion of the screw where the machine's is known. A counter shows the
+   * difference of two places, and is freed where both its ends are known: `gapBetween`.
+   *
+   * @param radial the way that a touch around a circle points in X.
+   */
+  reading(reading: Reading, role: ReadingRole, radial?: Way): Chain | undefined {
+    const place = `facts.${reading.place}.body.read`
+    const length = this.length(reading.read, { place })
+    if (length === undefined) return undefined
+    const source: Source = {
+      id: reading.id,
+      reading: reading.id,
+      kind: 'reading',
+      name: quantityKey(reading),
+      length,
+      uncertainty: readingUncertainty(length, {
+        contactsMm: this.contactsMm(reading),
+        display: this.display,
+        repeatsMm: repeatsMm(this.document, reading),
+      }),
+      by: reading.by.name,
+      at: reading.at,
+    }
+    const read = chainOf(source, role)
+    if (role === 'counter' || role === 'diameter') return read
+    const axis = isOnBothAxes(reading) ? 'X' : axisOfQuantity(reading)
+    return this.inTheMachine(read, reading, axis, radial)
+  }
+
+  /** The Y of a reading that is taken on both axes. */
+  readingY(reading: ReadingOnBothAxes, radial?: Way): Chain | undefined {
+    const place = `facts.${reading.place}.body.readY`
+    const length = this.length(reading.readY, { place })
+    if (length === undefined) return undefined
+    const read = this.partOfReading(reading, length, 'Y', 'axis-at-contact', {
+      contactsMm: this.contactsMm(reading),
+      display: this.display,
+    })
+    return this.inTheMachine(read, reading, 'Y', radial)
+  }
+
+  /** A machine position in today's frame, as the display stands when the axis came towards minus. */
+  private inTheMachine(
+    read: Chain,
+    reading: Reading,
+    axis: MachineAxis,
+    radial: Way | undefined,
+  ): Chain | undefined {
+    const way =
+      axis === 'Z'
+        ? wayInZ(endsOf(reading)[0], (ids) => this.gaugesOf(ids))
+        : wayInPlane(reading, axis, this.document, radial)
+    const lost = this.lostMotion(way, axis)
+    const moved = homeShiftOf(this.frames, this, reading, axis)
+    return lost && moved && subtractChains(sumChains(read, moved), lost)
+  }
+
+  /** One standard deviation of each contact of a reading, in millimetres. */
+  private contactsMm(reading: Reading): readonly number[] {
+    // A dial is swept round from a place that nothing touches.
+    if (reading.of === 'sweep') return []
+    return endsOf(reading).map(({ gauges }) => repeatabilityMm(this.gaugesOf(gauges)))
+  }
+
+  /** The four readings of a swept dial. */
+  dial(reading: Extract<Reading, { of: 'sweep' }>): Readonly<Record<Face, Chain>> | undefined {
+    const place = `facts.${reading.place}.body.dial`
+    const named = this.gaugesOf(reading.with)
+    const contactsMm = [named.length > 0 ? repeatabilityMm(named) : SWEPT_REPEATABILITY_MM]
+    const lengths = (['left', 'right', 'front', 'back'] as const).map((face) =>
+      this.length(reading.dial[face], { place: `${place}.${face}` }),
+    )
+    // A dial has a step of its own, the same all round: the finest number that was read off it tells.
+    const decimals = Math.max(...lengths.map((length) => length?.decimals ?? 0))
+    const [left, right, front, back] = lengths.map(
+      (length, index) =>
+        length &&
+        this.partOfReading(
+          reading,
+          length,
+          ['left', 'right', 'front', 'back'][index] ?? '',
+          'dial',
+          { contactsMm, display: { unit: length.unit, decimals } },
+        ),
+    )
+    return left && right && front && back ? { left, right, front, back } : undefined
+  }
+
+  private partOfReading(
+    reading: Reading,
+    length: ReadLength,
+    part: string,
+    role: 'axis-at-contact' | 'dial',
+    circumstances: Parameters<typeof readingUncertainty>[1],
+  ): Chain {
+    const source: Source = {
+      id: `${reading.id}:${part}`,
+      reading: reading.id,
+      kind: 'reading',
+      name: `${quantityKey(reading)} ${part}`,
+      length,
+      uncertainty: readingUncertainty(length, circumstances),
+      by: reading.by.name,
+      at: reading.at,
+    }
+    return chainOf(source, role)
+  }
+
+  /** A number of the sheet, such as a drawing coordinate. `place` is its path and its identity. */
+  declared(
+    written: WrittenLength,
+    place: string,
+    role: DeclaredRole,
+    name: string,
+    { uncertainty, ...options }: DeclaredOptions = {},
+  ): Chain | undefined {
+    const length = this.length(written, { ...options, place })
+    return length && chainOf(declaredSource(place, 'drawing', name, length, uncertainty), role)
+  }
+
+  /** Nose to tip of a tool or sensor, where the sheet knows it. */
+  knownLength(tool: number): Chain | undefined {
+    const [declared, index] = this.tools.get(tool) ?? []
+    if (declared?.length === undefined) return undefined
+    const place = `sheet.tools.${index}.length`
+    const length = this.length(declared.length, { place, sign: 'positive' })
+    const name = `length of T${tool}`
+    return (
+      length &&
+      chainOf(
+        {
+          ...declaredSource(place, 'declared', name, length, declared.lengthUncertainty),
+          lengthOf: tool,
+        },
+        'known-length',
+      )
+    )
+  }
+
+  /** What the control adds to every work offset; an empty chain where nothing is declared. */
+  externalOffset(axis: MachineAxis): Chain | undefined {
+    const event = this.document.events.findLast(
+      (one) => one.kind === 'external-changed' && one.axis === axis,
+    )
+    const [written, place] =
+      event?.kind === 'external-changed'
+        ? [event.value, `facts.${event.place}.body.value`]
+        : [
+            this.document.sheet.machine.externalOffset?.[axis],
+            `sheet.machine.externalOffset.${axis}`,
+          ]
+    if (written === undefined) return EMPTY_CHAIN
+    const length = this.length(written, { place })
+    return (
+      length &&
+      chainOf({ id: place, kind: 'declared', name: 'external offset', length }, 'external-offset')
+    )
+  }
+
+  /**
+   * What stood between at the ends of a Z reading, with what the screw shows too much there: of a touch, of the one
+   * contact; of a difference, what lay at its own end less what lay where it is counted from.
+   */
+  gapBetween(reading: Reading): Chain | undefined {
+    const known = (ids: readonly string[]) => this.gaugesOf(ids)
+    return sumOfKnown(
+      endsOf(reading).map((end) => {
+        const gauges = this.gaugesUnder(end, quantityKey(reading), reading.of)
+        const lost = this.lostMotion(wayInZ(end, known), 'Z')
+        return gauges && lost && scaleChain(sumChains(gauges, lost), end.share)
+      }),
+    )
+  }
+
+  /** What lay between at a Z touch. */
+  gaugesBeneath(reading: Reading): Chain | undefined {
+    return this.gaugesUnder(endsOf(reading)[0], quantityKey(reading), reading.of)
+  }
+
+  /** What lay between at one end of a Z reading; on the plane a gauge's foot counts as well. */
+  gaugesUnder(end: ContactEnd, place: string, of: Quantity['of']): Chain | undefined {
+    const sum = this.gaugeSum(end.gauges, 'Z', place, of)
+    if (!end.onPlane) return sum
+    const feet = sumOfKnown(end.gauges.map((id) => this.gauges.foot(id)))
+    return sum && feet && sumChains(sum, feet)
+  }
+
+  /**
+   * The sum of gauges as they count along an axis: whole for what lies between, half of the
+   * diameter of what stands in the spindle.
+   */
+  gaugeSum(
+    ids: readonly string[],
+    axis: MachineAxis,
+    place: string,
+    of: Quantity['of'],
+  ): Chain | undefined {
+    return sumOfKnown(ids.map((id) => this.gauges.part(id, axis, place, of)))
+  }
+
+  gaugesOf(ids: readonly string[]): readonly Gauge[] {
+    return this.gauges.of(ids)
+  }
+
+  private lostMotion(way: Way | undefined, axis: MachineAxis): Chain | undefined {
+    return lostMotionOf(this.document.sheet.machine, this, way, axis)
+  }
+
+  /** Keeps a problem once, however often its number is asked for. */
+  note(problem: Problem): void {
+    const isKnown = this.problems.some(
+      ({ code, place }) => code === problem.code && place === problem.place,
+    )
+    if (!isKnown) this.problems.push(problem)
+  }
+}
