@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { readingSchema, parseSetupText } from '@pine/contract'
 import { solve, waysAsked, type QuantityName, type SetupDocument } from '@pine/core'
-import { bodyOf, circumstanceProblem, type ReadingDraft } from '../src/areas/run/reading-draft'
+import { bodyOf, circumstanceProblem, type ReadingDraft } from '../src/areas/run/read/reading-draft'
 
 const mm = (text: string) => ({ text, unit: 'mm' as const })
 const parsed = parseSetupText(

@@ -1,7 +1,14 @@
 import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import type { NewFact, Person } from '@pine/contract'
-import { foldSetup, readProgram, solve, type Address, type LengthUnit, type SetupSheet } from '@pine/core'
+import {
+  foldSetup,
+  readProgram,
+  solve,
+  type Address,
+  type LengthUnit,
+  type SetupSheet,
+} from '@pine/core'
 import { v7 as uuid } from 'uuid'
 import type { Clock } from '../clock'
 import type { Outcome } from '../refusal'

@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router'
 import { v7 as uuid } from 'uuid'
 import { sendable } from '@/data/api'
 import { addFactNow } from '@/data/setups'
-import { OpenedSetup } from '@/areas/run/opened-setup'
+import { OpenedSetup } from '@/areas/run/frame/opened-setup'
 import { SheetPages } from './sheet-pages'
 
 /** Another version of the sheet: the earlier one is kept, what was read stays. */

@@ -11,7 +11,7 @@ import { TRUST_NAMES, TrustMark } from '@/kit/trust-mark'
 import { minutesText } from '@/kit/size-text'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
-import { lengthWriter } from '@/areas/run/write-length'
+import { lengthWriter } from '@/areas/run/frame/write-length'
 import type { StandingSetup } from '@/data/setups'
 
 export interface NeedsListProps {

@@ -4,7 +4,7 @@ import { ProgramDrawing } from '@/drawings/program-drawing'
 import { Choice } from '@/kit/choice'
 import { Card, Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { lengthWriter } from '@/areas/run/write-length'
+import { lengthWriter } from '@/areas/run/frame/write-length'
 
 /** What each tool reaches on the part, from above and from the front. */
 export function ProgramPicture({

@@ -13,7 +13,7 @@ import {
   type Solution,
 } from '@pine/core'
 import { Digits, Words } from '@/kit/words'
-import { lengthWriter } from './write-length'
+import { lengthWriter } from '../frame/write-length'
 
 export interface ImpliedLineProps {
   readonly implied: Implied | undefined

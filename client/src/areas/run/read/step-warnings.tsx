@@ -9,7 +9,7 @@ import {
 } from '@pine/core'
 import { Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { lengthWriter } from './write-length'
+import { lengthWriter } from '../frame/write-length'
 
 interface StepWarningsProps {
   readonly warnings: readonly Warning[]

@@ -23,11 +23,11 @@ import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { useRoles } from '@/theme/use-roles'
 import { Mismatch } from './mismatch'
-import { ReasonField } from './reason-field'
+import { ReasonField } from '../prove/reason-field'
 import { ReadBackEntry } from './read-back-entry'
 import { RegisterPicture } from './register-picture'
 import { canSpeak, speakNumber } from './speak'
-import { lengthWriter } from './write-length'
+import { lengthWriter } from '../frame/write-length'
 
 export interface KeyInStepProps {
   readonly setupId: string

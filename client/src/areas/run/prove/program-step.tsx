@@ -12,10 +12,10 @@ import {
 import { Button } from '@/kit/button'
 import { Card } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { CheckFrame } from './check-frame'
+import { CheckFrame } from '../ready/check-frame'
 import { ReasonField } from './reason-field'
-import type { StepProps } from './step-props'
-import { lengthWriter } from './write-length'
+import type { StepProps } from '../frame/step-props'
+import { lengthWriter } from '../frame/write-length'
 
 /** The program against the set-up, with what is keyed by now: looked over before anything runs. */
 export function ProgramStep({ setupId, setup, enter, onDone }: StepProps) {

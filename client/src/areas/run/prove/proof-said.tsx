@@ -9,9 +9,9 @@ import {
 import { Button } from '@/kit/button'
 import { Card } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { CheckFrame } from './check-frame'
-import type { ProofStepProps } from './step-props'
-import { lengthWriter } from './write-length'
+import { CheckFrame } from '../ready/check-frame'
+import type { ProofStepProps } from '../frame/step-props'
+import { lengthWriter } from '../frame/write-length'
 
 /** What a proof said: right and on, or what to look at. */
 export function ProofSaid({

@@ -12,7 +12,7 @@ import type { StandingSetup } from '@/data/setups'
 import { Button } from '@/kit/button'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
-import { lengthWriter } from './write-length'
+import { lengthWriter } from '../frame/write-length'
 
 /** A disagreement, explained: what it would do, and what it most likely is. */
 export function Mismatch({ register, setup }: { register: Register; setup: StandingSetup }) {

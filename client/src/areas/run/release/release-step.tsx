@@ -7,9 +7,9 @@ import { TrustMark } from '@/kit/trust-mark'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { FrozenRecord } from './frozen-record'
-import { RegistersPanel, type RegistersPanelProps } from './registers-panel'
-import type { StepProps } from './step-props'
-import { lengthWriter } from './write-length'
+import { RegistersPanel, type RegistersPanelProps } from '../frame/registers-panel'
+import type { StepProps } from '../frame/step-props'
+import { lengthWriter } from '../frame/write-length'
 
 export interface ReleaseStepProps
   extends Omit<StepProps, 'setupId' | 'onDone'>, Pick<RegistersPanelProps, 'onTrace'> {

@@ -14,10 +14,10 @@ import { Caution } from '@/kit/caution'
 import { Card, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { CheckFrame } from './check-frame'
-import { EntryFrame } from './entry-frame'
-import type { StepProps } from './step-props'
-import { NumbersEntry } from './numbers-entry'
-import { useNumbers } from './use-numbers'
+import { EntryFrame } from '../read/entry-frame'
+import type { StepProps } from '../frame/step-props'
+import { NumbersEntry } from '../read/numbers-entry'
+import { useNumbers } from '../read/use-numbers'
 
 const AXES = ['X', 'Y', 'Z'] as const
 type MarkKey = `${MachineAxis}${'dial' | 'coarse'}`

@@ -1,0 +1,21 @@
+#!/usr/bin/env node
+// Puts the command line into one file, .pine/cli/pine.mjs: bin/pine asks for it when the sources are newer.
+import { build } from 'esbuild'
+import { renameSync } from 'node:fs'
+import { join } from 'node:path'
+import { ROOT } from './lib/paths.mjs'
+
+const file = join(ROOT, '.pine/cli/pine.mjs')
+// Built beside it and moved there in one step: another call may be reading it.
+const built = `${file}.${process.pid}.mjs`
+await build({
+  entryPoints: [join(ROOT, 'cli/src/main.ts')],
+  outfile: built,
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  minifySyntax: true,
+  logLevel: 'warning',
+})
+renameSync(built, file)
