@@ -34,6 +34,11 @@ export interface Decided {
   readonly frozen?: object
 }
 
+export interface AppendedFact extends Pick<FactRow, 'kind' | 'body'> {
+  /** False where a fact with its id was there before. */
+  readonly isNew: boolean
+}
+
 /** The latest declaration of a machine, a gauge or a tool. */
 export interface DeclaredRow {
   readonly id: string
@@ -89,14 +94,14 @@ export interface Store {
   stream(kind: StreamKind, id: string, from?: number): Promise<StreamRow | undefined>
   /**
    * Appends a fact while no other fact can be appended to the same stream. `decide` sees the stream's facts from a place
-   * on and gives what to write, or refuses. A fact with this id is returned as it is.
+   * on and gives what to write, or refuses. A fact with this id is returned as it is, and is not written.
    */
   appendFact(
     streamId: string,
     fact: Omit<NewFactRow, 'body'>,
     from: number,
     decide: (stream: StreamRow) => Outcome<Decided>,
-  ): Promise<Outcome<Pick<FactRow, 'kind' | 'body'>> | 'no-stream'>
+  ): Promise<Outcome<AppendedFact> | 'no-stream'>
 
   /** Every set-up in the list, the youngest first. */
   summaries(): Promise<readonly SetupSummary[]>

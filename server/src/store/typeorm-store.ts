@@ -1,5 +1,4 @@
 import { QueryFailedError, type DataSource, type EntityManager } from 'typeorm'
-import type { Person } from '@pine/contract'
 import { accept } from '../refusal'
 import {
   factEntity,
@@ -12,7 +11,7 @@ import {
   summaryEntity,
   type FactEntity,
 } from './entities'
-import type { FactRow, Insertion, NewFactRow, Store, StreamRow } from './store'
+import type { FactRow, Insertion, NewFactRow, Store, StreamHead } from './store'
 
 const UNIQUE_VIOLATION = '23505'
 
@@ -127,19 +126,19 @@ export function typeormStore(source: DataSource, shopId: string): Store {
             })
         }),
       ),
-    stream: (kind, id, from = 0) => streamOf(source.manager, shopId, kind, id, from),
+    async stream(kind, id, from = 0) {
+      const head = await headOf(source.manager, shopId, id)
+      if (head?.kind !== kind) return undefined
+      return { ...head, facts: await factsOf(source.manager, shopId, id, from) }
+    },
     appendFact: (streamId, fact, from, decide) =>
       source.transaction(async (manager) => {
         // The row lock makes the facts of one stream come one after the other, in every process.
-        const locked = await manager.findOne(streamEntity, {
-          where: { shopId, id: streamId },
-          lock: { mode: 'pessimistic_write' },
-        })
-        if (locked === null) return 'no-stream'
+        const head = await headOf(manager, shopId, streamId, 'FOR UPDATE OF stream')
+        if (head === undefined) return 'no-stream'
         const before = await manager.findOneBy(factEntity, { shopId, id: fact.id })
-        if (before !== null) return accept({ kind: before.kind, body: before.body })
-        const stream = await streamOf(manager, shopId, locked.kind, streamId, from)
-        if (stream === undefined) return 'no-stream'
+        if (before !== null) return accept({ kind: before.kind, body: before.body, isNew: false })
+        const stream = { ...head, facts: await factsOf(manager, shopId, streamId, from) }
         const decided = decide(stream)
         if (!decided.ok) return decided
         const { body, summary, frozen } = decided.value
@@ -151,7 +150,7 @@ export function typeormStore(source: DataSource, shopId: string): Store {
         )
         if (frozen !== undefined)
           await manager.insert(frozenEntity, { shopId, factId: fact.id, content: frozen })
-        return accept({ kind: fact.kind, body })
+        return accept({ kind: fact.kind, body, isNew: true })
       }),
 
     async summaries() {
@@ -180,22 +179,41 @@ export function typeormStore(source: DataSource, shopId: string): Store {
   }
 }
 
-/** A stream as the two queries below tell it: plainly, since a stream may have thousands of facts. */
-async function streamOf(
+/** Who began a stream and when. `lock` holds it until the transaction ends. */
+async function headOf(
   manager: EntityManager,
   shopId: string,
-  kind: string,
   id: string,
+  lock: 'FOR UPDATE OF stream' | '' = '',
+): Promise<(StreamHead & { readonly kind: string }) | undefined> {
+  const [head]: readonly {
+    readonly kind: string
+    readonly created_at: Date
+    readonly person_id: string
+    readonly name: string
+  }[] = await manager.query(
+    `SELECT kind, stream.created_at, person.id AS person_id, person.name
+     FROM stream JOIN person ON person.id = created_by
+     WHERE shop_id = $1 AND stream.id = $2 ${lock}`,
+    [shopId, id],
+  )
+  return (
+    head && {
+      id,
+      kind: head.kind,
+      createdBy: { id: head.person_id, name: head.name },
+      createdAt: head.created_at,
+    }
+  )
+}
+
+/** The facts of a stream from a place on, asked plainly: there may be thousands of them. */
+async function factsOf(
+  manager: EntityManager,
+  shopId: string,
+  streamId: string,
   from: number,
-): Promise<StreamRow | undefined> {
-  const [head]: readonly { created_at: Date; person_id: string; name: string }[] =
-    await manager.query(
-      `SELECT stream.created_at, person.id AS person_id, person.name
-       FROM stream JOIN person ON person.id = created_by
-       WHERE shop_id = $1 AND stream.id = $2 AND kind = $3`,
-      [shopId, id, kind],
-    )
-  if (head === undefined) return undefined
+): Promise<readonly FactRow[]> {
   const rows: readonly (Pick<FactEntity, 'id' | 'kind' | 'body' | 'via'> & {
     readonly recorded_at: Date
     readonly person_id: string
@@ -205,25 +223,16 @@ async function streamOf(
      FROM fact JOIN person ON person.id = person_id
      WHERE shop_id = $1 AND stream_id = $2 AND place >= $3
      ORDER BY place`,
-    [shopId, id, from],
+    [shopId, streamId, from],
   )
-  const person = (row: { person_id: string; name: string }): Person => ({
-    id: row.person_id,
-    name: row.name,
-  })
-  return {
+  return rows.map(({ id, kind, body, via, recorded_at, person_id, name }) => ({
     id,
-    createdBy: person(head),
-    createdAt: head.created_at,
-    facts: rows.map((row): FactRow => ({
-      id: row.id,
-      kind: row.kind,
-      body: row.body,
-      via: row.via,
-      by: person(row),
-      recordedAt: row.recorded_at,
-    })),
-  }
+    kind,
+    body,
+    via,
+    by: { id: person_id, name },
+    recordedAt: recorded_at,
+  }))
 }
 
 async function insertFact(

@@ -46,7 +46,8 @@ export class SetupStreams {
     return standing
   }
 
-  private hold(standing: StandingSetup): void {
+  /** Keeps a set-up at hand, unless more of it is known already. */
+  hold(standing: StandingSetup): void {
     const { id, document } = standing
     // Another request may have read further meanwhile.
     if ((this.known(id)?.document.length ?? 0) > document.length) return

@@ -138,6 +138,7 @@ export function setupsOf(store: Store, clock: Clock): Setups {
         recordedAt: at,
       }
       const held = streams.known(setupId)
+      let grown: StandingSetup | undefined
       const appended = await store.appendFact(
         setupId,
         row,
@@ -147,7 +148,9 @@ export function setupsOf(store: Store, clock: Clock): Setups {
           const made =
             fact.kind === 'record' ? freeze(setup, clock) : accept({ body: fact.body as object })
           if (!made.ok) return made
-          const added = factOf({ ...row, by: person, body: made.value.body })
+          // As the database will tell it: what is undefined is not kept.
+          const kept = JSON.parse(JSON.stringify(made.value.body)) as object
+          const added = factOf({ ...row, by: person, body: kept })
           const document = appendFact(setup.document, added)
           const problems = checkDocument(document)
           if (problems.length > 0)
@@ -156,15 +159,16 @@ export function setupsOf(store: Store, clock: Clock): Setups {
                 reportProblem(asSent(problem, added, setup.document.length)),
               ),
             )
-          const grown = { ...setup, document, facts: [...setup.facts, added] }
+          grown = { ...setup, document, facts: [...setup.facts, added] }
           return accept({ ...made.value, summary: summaryOf(grown, at.toISOString()) })
         },
       )
       if (appended === 'no-stream') return noSetup(setupId)
       if (!appended.ok) return appended
-      const { kind, body } = appended.value
-      const setup = await streams.open(setupId)
-      const place = setup?.facts.findIndex(({ id }) => id === fact.id) ?? -1
+      const { kind, body, isNew } = appended.value
+      if (isNew && grown !== undefined) streams.hold(grown)
+      const setup = isNew ? grown : await streams.open(setupId)
+      const place = setup?.facts.findLastIndex(({ id }) => id === fact.id) ?? -1
       const same = kind === fact.kind && (kind === 'record' || isSame(body, fact.body))
       if (setup === undefined || place < 0 || !same) return idInUse(fact.id)
       const from = Math.min(known ?? place, place)
