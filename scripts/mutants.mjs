@@ -31,7 +31,7 @@ const ABOUT = {
   'core/proof': ['proof-and-change', 'proving', 'looked-at', 'read-back-words'],
   'core/slips': ['slip-finder', 'explain', 'solve'],
   'core/program': ['program', 'program-net', 'program-bytes', 'program-needs'],
-  'core/setup': [
+  'core/solve': [
     'solve',
     'every-number',
     'key-modes',
@@ -45,6 +45,18 @@ const ABOUT = {
     'published-sets',
     'address',
   ],
+  'core/quantities': [
+    'every-number',
+    'what-moved',
+    'looked-at',
+    'ways-asked',
+    'step-words',
+    'touch',
+  ],
+  'core/sources': ['every-number', 'coverage', 'what-moved', 'looked-at', 'solve'],
+  'core/running': ['program', 'program-needs'],
+  'core/facts': ['solve', 'changes', 'proving', 'looked-at', 'what-moved'],
+  'core/sheet': ['looked-at', 'proving', 'fuzz', 'solve'],
   'core/plan': ['steps', 'step-words', 'ways-asked', 'looked-at', 'changes', 'proving'],
   'core/picture': ['picture', 'looked-at', 'program-needs'],
   'core/words': ['step-words', 'read-back-words', 'sides-in-words', 'looked-at', 'program-needs'],

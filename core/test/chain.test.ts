@@ -67,3 +67,12 @@ test('half an odd number of nanometres rounds away from zero', () => {
 test('a mean of nothing is a mistake of the caller', () => {
   expect(() => meanOfChains([])).toThrow('at least one chain')
 })
+
+test('a line of the trace says who read it and when; what nobody read says neither', () => {
+  const read = { ...source('tip', 1), by: 'Mira Toller', at: '2026-03-02T08:00:00Z' }
+  const chain = sumChains(chainOf(read, 'tip-at-contact'), chainOf(source('drawn', 2), 'facing'))
+  const [line, drawn] = traceOf(chain)
+  expect(line).toMatchObject({ by: 'Mira Toller', at: '2026-03-02T08:00:00Z' })
+  expect(drawn).not.toHaveProperty('by')
+  expect(drawn).not.toHaveProperty('at')
+})

@@ -3,6 +3,8 @@ import {
   axisOfFace,
   chainOf,
   faceBeyond,
+  gaugeServes,
+  GAUGE_KINDS,
   planeUnder,
   readLength,
   valueOf,
@@ -46,4 +48,20 @@ test('a face lies a radius beyond the spindle axis, in the direction of travel',
 
 test('a plane lies a gauge below the contact', () => {
   expect(valueOf(planeUnder(length('-300'), length('50', 'gauge-beneath')))).toBe(-350_000_000)
+})
+
+// domain.md §4: what counts along an axis serves a touch there and an end of a difference; what only tells serves what it
+// was made for, whatever the axis; a sweep takes a dial and a diameter a micrometer.
+test('a gauge serves where it counts, and for what it is kept', () => {
+  const serving = (purpose: Parameters<typeof gaugeServes>[1], axis: 'X' | 'Y' | 'Z') =>
+    GAUGE_KINDS.filter((kind) => gaugeServes(kind, purpose, axis))
+  const inZ = ['height-setter', 'light-setter', 'fixed-setter', 'ball', 'gauge-block', 'pin']
+  const between = ['shim', 'card', 'paper', 'plate']
+  expect(serving('touch', 'Z')).toEqual([...inZ, ...between])
+  expect(serving('difference', 'Z')).toEqual([...inZ, ...between, 'dial-indicator'])
+  const inPlane = ['gauge-block', 'pin', ...between, 'edge-finder', 'wobbler', 'cutter']
+  expect(serving('touch', 'X')).toEqual([...inPlane, 'dial-sensor', 'probe'])
+  expect(serving('touch', 'Y')).toEqual(serving('touch', 'X'))
+  expect(serving('sweep', 'X')).toEqual(['dial-indicator'])
+  expect(serving('diameter', 'Z')).toEqual(['micrometer'])
 })

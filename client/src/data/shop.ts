@@ -1,9 +1,15 @@
 import useSWR from 'swr'
 import { z } from 'zod'
-import { machineSchema, shopGaugeSchema } from '@pine/contract'
+import { machineSchema, shopGaugeSchema, shopSchema } from '@pine/contract'
 import type { Gauge, MachineDeclaration } from '@pine/core'
 import { v7 as uuid } from 'uuid'
 import { api, ask } from './api'
+
+/** The shop that everything here belongs to. */
+export function useShop() {
+  const { data } = useSWR('shop', () => ask(api.shop.$get(), shopSchema))
+  return { shop: data }
+}
 
 /** The machines of the shop. */
 export function useMachines() {

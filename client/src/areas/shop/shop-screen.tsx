@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { GAUGE_FACTS } from '@pine/core'
-import { useGauges, useMachines } from '@/data/shop'
+import { useGauges, useMachines, useShop } from '@/data/shop'
 import { failureWords } from '@/data/api'
 import { Button } from '@/kit/button'
 import { Page } from '@/kit/page'
@@ -22,10 +22,16 @@ const KEYED = {
 export function ShopScreen() {
   const { machines, error } = useMachines()
   const { gauges } = useGauges()
+  const { shop } = useShop()
   const [adding, setAdding] = useState<'machine' | 'gauge'>()
   const close = () => setAdding(undefined)
   return (
     <Page title="Machines and gauges">
+      {shop && (
+        <Words as="note" testID="shop-name">
+          Of the shop “{shop.name}”
+        </Words>
+      )}
       {error !== undefined && (
         <Words role="alert" tone="wrong">
           {failureWords(error)}
