@@ -11,6 +11,7 @@ export const WARNING_CODES = [
   'outside-travel',
   'digits-missing',
   'approach-mixed',
+  'ways-differ',
   'edge-turned',
   'spindle-tool-differs',
   'control-tool-differs',

@@ -1,5 +1,5 @@
-import { quantityKey } from '../quantities/quantities'
-import { scaleChain, subtractChains, sumChains, type Chain } from '../chain/chain'
+import { quantityKey, type QuantityName } from '../quantities/quantities'
+import { EMPTY_CHAIN, scaleChain, subtractChains, sumChains, type Chain } from '../chain/chain'
 import type { Reading, SetupDocument } from '../facts/document'
 import { standingReadings } from '../freshness/standing'
 import { directionOf } from '../quantities/equation'
@@ -8,8 +8,6 @@ import { planeShift } from '../sources/plane-shift'
 import type { SourceReader } from '../sources/sources'
 import { meanOfKnown } from './mean-of-known'
 import type { Heights } from './solution'
-
-type ReadingOf<Name extends Reading['of']> = Extract<Reading, { of: Name }>
 
 /** Raw tops above the plane, in the order of the fixtures: a later one may be counted from an earlier. */
 export function partTops(
@@ -60,60 +58,50 @@ export function partTops(
 }
 
 /** The raw top above the plane, by every standing difference that was carried there. */
-function carriedTop(
+const carriedTop = (
   document: SetupDocument,
   sources: SourceReader,
   row: OffsetRow,
-): Chain | undefined {
-  return meanOfKnown(
-    standingReadings(document, { of: 'carried-difference', row })
-      .filter(
-        (reading): reading is ReadingOf<'carried-difference'> =>
-          reading.of === 'carried-difference',
-      )
-      .map((reading) => carriedDifference(document, reading, sources)),
-  )
-}
-
-/**
- * D = part − plane, positive upward. The counter shows D when it was zeroed on the plane and −D
- * when it was zeroed on the part; whatever lay beneath at each place is taken off there, and so is what
- * the screw shows too much where it was met from its other side.
- */
-function carriedDifference(
-  document: SetupDocument,
-  reading: ReadingOf<'carried-difference'>,
-  sources: SourceReader,
-): Chain | undefined {
-  const difference = upwardDifference(sources, reading)
-  const shift = planeShift(document, sources, reading)
-  // A plane that lies higher now leaves less up to the part.
-  return difference && shift && subtractChains(difference, shift)
-}
-
-/** What a counter says that its own end lies above the one it is counted from. */
-function upwardDifference(
-  sources: SourceReader,
-  reading: ReadingOf<'carried-difference' | 'fixture-difference'>,
-): Chain | undefined {
-  const counter = sources.reading(reading, 'counter')
-  const between = sources.gapBetween(reading)
-  return counter && between && subtractChains(scaleChain(counter, directionOf(reading)), between)
-}
+): Chain | undefined => differenceOf(document, sources, { of: 'carried-difference', row })
 
 /** Raw top of a fixture above that of another. */
-export function fixtureDifference(
+export const fixtureDifference = (
   document: SetupDocument,
   sources: SourceReader,
   row: OffsetRow,
   from: OffsetRow,
+): Chain | undefined => differenceOf(document, sources, { of: 'fixture-difference', row, from })
+
+const differenceOf = (
+  document: SetupDocument,
+  sources: SourceReader,
+  quantity: QuantityName,
+): Chain | undefined =>
+  meanOfKnown(
+    standingReadings(document, quantity).map((reading) =>
+      upwardDifference(document, sources, reading),
+    ),
+  )
+
+/**
+ * What a counter says that its own end lies above the one it is counted from. It shows just that when it was zeroed there,
+ * and the same with the other sign when it was zeroed on its own end; whatever lay beneath at each place is taken off
+ * there, and so is what the screw shows too much where it was met from its other side.
+ */
+export function upwardDifference(
+  document: SetupDocument,
+  sources: SourceReader,
+  reading: Reading,
 ): Chain | undefined {
-  return meanOfKnown(
-    standingReadings(document, { of: 'fixture-difference', row, from })
-      .filter(
-        (reading): reading is ReadingOf<'fixture-difference'> =>
-          reading.of === 'fixture-difference',
-      )
-      .map((reading) => upwardDifference(sources, reading)),
+  const counter = sources.reading(reading, 'counter')
+  const between = sources.gapBetween(reading)
+  // A plane that lies higher now leaves less up to what is counted from it.
+  const shift =
+    reading.of === 'carried-difference' ? planeShift(document, sources, reading) : EMPTY_CHAIN
+  return (
+    counter &&
+    between &&
+    shift &&
+    subtractChains(subtractChains(scaleChain(counter, directionOf(reading)), between), shift)
   )
 }

@@ -67,7 +67,7 @@ export function solve(document: SetupDocument, moment: SolveMoment = {}): Soluti
     heights,
     faces: facesOfAxes(axes),
     warnings: [
-      ...warningsOf(document, keyed, sizes, edges, heights),
+      ...warningsOf(document, sources, keyed, sizes, edges, heights),
       ...proofWarnings(document, proofs),
       ...(holding ? holdingWarnings(holding) : []),
     ],

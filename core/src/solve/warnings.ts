@@ -3,6 +3,8 @@ import { subtractChains, valueOf } from '../chain/chain'
 import { toNanometres, type Nanometres } from '../length/length'
 import { endsOf, isDifference, wayInZ } from '../quantities/contact-ends'
 import type { Reading, SetupDocument } from '../facts/document'
+import type { SourceReader } from '../sources/sources'
+import { waysApart } from './compare-ways'
 import { changedLengths } from './last-time'
 import { axisOfQuantity, quantityKey } from '../quantities/quantities'
 import { readingWarnings } from './reading-warnings'
@@ -13,6 +15,7 @@ import type { Warning } from '../registers/warning'
 /** What a machinist should look at, in the order of the work. */
 export function warningsOf(
   document: SetupDocument,
+  sources: SourceReader,
   registers: readonly Register[],
   sizes: readonly ImpliedSize[],
   edges: readonly EdgeAngle[],
@@ -32,6 +35,7 @@ export function warningsOf(
       }),
     ),
     ...approachWarning(document),
+    ...waysApart(document, sources, heights),
     ...edgeWarnings(edges),
     ...sizes.flatMap((size) => sizeWarnings(size)),
     ...registers.flatMap(({ address, readBack }): Warning[] =>

@@ -15,6 +15,8 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
     `${place}: the repeats differ by ${amount === undefined ? '?' : write(amount)}, more than ${limit === undefined ? '?' : write(limit)}. A burr, a chip or a loose tool does that.`,
   'approach-mixed': () =>
     'Some heights were touched while lowering and others while rising, and the lost motion of Z is not declared: they may differ by all of it, and the uncertainty is larger for it. Touch from one side, or declare it on the machine.',
+  'ways-differ': ({ place, amount, limit }, write) =>
+    `${place} tells another height than the way that the sheet counts by: ${amount === undefined ? '?' : write(amount)} apart, more than ${limit === undefined ? '?' : write(limit)}. One of the two was misread, or something moved between them.`,
   'edge-turned': ({ place, amount, limit }, write) =>
     `${place} runs out by ${amount === undefined ? '?' : write(amount)} over the part (allowed ±${limit === undefined ? '?' : write(limit)}). Square it, and touch it again.`,
   'spindle-tool-differs': ({ place, amount, tools = [] }, write) =>

@@ -1,0 +1,80 @@
+import { solve, type Reading, type SetupDocument } from '../src'
+import {
+  difference,
+  event,
+  mm,
+  noseTouch,
+  readingOf,
+  tipTouch,
+  workedDocument,
+  workedSheet,
+} from './worked-example'
+
+// The plane lies at −350 for the bare nose, the raw top 30 below it by the carried difference: the nose meets it at −380,
+// and T1, which is 80 long, at −300.
+const noseOnPart = (read: string) =>
+  readingOf<'nose-on-part'>({ of: 'nose-on-part', row: 'G54', read: mm(read), with: [] })
+const tipOnPart = (read: string) =>
+  readingOf<'tip-on-part'>({ of: 'tip-on-part', tool: 1, row: 'G54', read: mm(read), with: [] })
+const first = [noseTouch(), tipTouch(), difference()]
+const apart = (also: Reading, changes: Partial<SetupDocument> = {}) =>
+  solve({ ...workedDocument({ school: 'gauge-line' }, [...first, also]), ...changes })
+    .warnings.filter(({ code }) => code === 'ways-differ')
+    .map(({ place, amount = NaN }) => `${place} ${amount / 1e6}`)
+
+test('a second way to a height that tells the same says nothing', () => {
+  expect(apart(noseOnPart('-380.000'))).toEqual([])
+  expect(apart(noseOnPart('-379.970'))).toEqual([])
+  expect(apart(tipOnPart('-300.000'))).toEqual([])
+})
+
+test('one that tells otherwise is told, with how far and to which side', () => {
+  expect(apart(noseOnPart('-379.000'))).toEqual(['nose-on-part:G54 1'])
+  expect(apart(noseOnPart('-381.000'))).toEqual(['nose-on-part:G54 -1'])
+  expect(apart(tipOnPart('-300.500'))).toEqual(['tip-on-part:G54:T1 -0.5'])
+})
+
+test('the number stays what the sheet counts by', () => {
+  const z = (also: readonly Reading[]) =>
+    solve(workedDocument({ school: 'gauge-line' }, [...first, ...also])).registers.find(
+      ({ address }) => address === 'G54.Z',
+    )?.value
+  expect(z([noseOnPart('-379.000')])).toBe(z([]))
+})
+
+test('what moved between the two is no difference', () => {
+  const moved = event({ kind: 'part-changed', row: 'G54' })
+  expect(apart(noseOnPart('-350.000'), { events: [moved] })).toEqual([])
+})
+
+test('between fixtures as well: a counter against two touches', () => {
+  const rows = (['G54', 'G55'] as const).map((row) => ({
+    ...workedSheet().offsets[0]!,
+    row,
+    Z: { by: 'nose-on-part' as const, facing: mm('0') },
+  }))
+  const onSecond = { ...noseOnPart('-375.000'), row: 'G55' as const }
+  const counter = (read: string) =>
+    readingOf<'fixture-difference'>({
+      of: 'fixture-difference',
+      row: 'G55',
+      from: 'G54',
+      zeroedOn: 'row',
+      read: mm(read),
+      with: [],
+    })
+  const said = (read: string) =>
+    solve(
+      workedDocument({ school: 'gauge-line', offsets: rows }, [
+        noseTouch(),
+        noseOnPart('-380.000'),
+        onSecond,
+        counter(read),
+      ]),
+    ).warnings.filter(({ code }) => code === 'ways-differ')
+  // Zeroed on the second, which lies 5 higher: the counter shows −5 at the first.
+  expect(said('-5.000')).toEqual([])
+  expect(said('5.000')).toMatchObject([
+    { place: 'fixture-difference:G55:G54', amount: -10_000_000 },
+  ])
+})
