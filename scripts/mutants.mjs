@@ -32,6 +32,7 @@ const ABOUT = {
   'core/slips': ['slip-finder', 'explain', 'solve'],
   'core/program': ['program', 'program-net', 'program-bytes', 'program-needs'],
   'core/solve': [
+    'compare-ways',
     'solve',
     'every-number',
     'key-modes',

@@ -1,4 +1,4 @@
-import { solve, type Reading, type SetupDocument } from '../src'
+import { describeWarning, solve, type Reading, type SetupDocument } from '../src'
 import {
   difference,
   event,
@@ -32,6 +32,31 @@ test('one that tells otherwise is told, with how far and to which side', () => {
   expect(apart(noseOnPart('-379.000'))).toEqual(['nose-on-part:G54 1'])
   expect(apart(noseOnPart('-381.000'))).toEqual(['nose-on-part:G54 -1'])
   expect(apart(tipOnPart('-300.500'))).toEqual(['tip-on-part:G54:T1 -0.5'])
+})
+
+test('it is told at the one that was read last, also where that is the way of the sheet, with its slip', () => {
+  const before = [noseTouch(), tipTouch(), noseOnPart('-380.000')]
+  const wrong = readingOf<'carried-difference'>({
+    of: 'carried-difference',
+    row: 'G54',
+    zeroedOn: 'plane',
+    withOnPlane: [],
+    read: mm('30.000'),
+    with: [],
+  })
+  const [warning] = solve(
+    workedDocument({ school: 'gauge-line' }, [...before, wrong]),
+  ).warnings.filter(({ code }) => code === 'ways-differ')
+  expect(warning).toMatchObject({
+    place: 'carried-difference:G54',
+    beside: 'nose-on-part:G54',
+    amount: 60_000_000,
+  })
+  expect(warning?.causes?.[0]?.code).toBe('sign-turned')
+  const words = describeWarning(warning!, (nm) => `${nm / 1e6} mm`)
+  expect(words).toContain(
+    'G54 from the plane tells the raw top 60 mm higher than G54 top by the nose',
+  )
 })
 
 test('the number stays what the sheet counts by', () => {

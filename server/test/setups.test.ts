@@ -559,6 +559,41 @@ describe('streams', () => {
   })
 })
 
+describe('the list', () => {
+  const kept = async (id: string) =>
+    (await server.store.summaries()).find((summary) => summary.id === id)
+
+  test('tells of a number that has grown too old though nothing was entered, and works it out once', async () => {
+    const { sheet, readings } = example('setting-plane.json')
+    const id = uuid()
+    const machine = { ...sheet.machine, policy: { maxAgeDays: 1 } }
+    await server.send('POST', '/setups', { id, sheetFactId: uuid(), sheet: { ...sheet, machine } })
+    for (const reading of readings) await addFact(id, 'reading', reading)
+    const young = await kept(id)
+    expect(await summaryOf(id)).toEqual(young)
+    server.passSeconds(2 * 86_400)
+    await server.signInAs('Mira Toller')
+    const old = (await summaryOf(id)) as typeof young
+    expect(old!.stepsDone).toBeLessThan(young!.stepsDone)
+    // No other number of it will grow old: the next list takes what is kept.
+    expect(old!.oldFrom).toBeNull()
+    expect(await kept(id)).toEqual(old)
+  })
+
+  test('what a fact wrote meanwhile is not overtaken by the clock', async () => {
+    const id = await makeSetup()
+    const before = await kept(id)
+    await addFact(id, 'check-off', { of: 'home' })
+    const after = await kept(id)
+    await server.store.renewSummary(before!, { ...before!, name: 'from before the fact' })
+    expect(await kept(id)).toEqual(after)
+    await server.store.addSummary({ ...before!, name: 'from before the fact' })
+    expect(await kept(id)).toEqual(after)
+    await server.store.renewSummary(after!, { ...after!, name: 'renewed' })
+    expect(await kept(id)).toMatchObject({ name: 'renewed' })
+  })
+})
+
 describe('programs', () => {
   const reading = readProgram('G21 G90\nT1 M6\nG54 G43 H1 G0 Z5\nG1 Z-1 F100\n')
   const body = { name: 'part.ngc', bytes: 51, sha256: 'a'.repeat(64), reading }

@@ -35,6 +35,8 @@ export interface Warning {
   readonly axis?: MachineAxis
   readonly amount?: Nanometres
   readonly limit?: Nanometres
+  /** Of two ways to one height: the other one, by its quantity's key. */
+  readonly beside?: string
   /** Slips that would explain it, simplest first. */
   readonly causes?: readonly Explanation[]
   /** Tools, where it is about two: the one in the spindle and the one that the control takes for active. */

@@ -45,7 +45,7 @@ export function circleCentre(
   const points = readings.map((reading) => {
     const radial = about && radialWays(reading, about, side)
     return {
-      X: sources.reading(reading, 'axis-at-contact', radial?.X),
+      X: sources.reading(reading, radial?.X),
       Y: sources.readingY(reading, radial?.Y),
     }
   })
@@ -159,7 +159,7 @@ export function sweptCentre(
     (one): one is ReadingOf<'sweep'> => one.of === 'sweep',
   )
   if (reading === undefined) return undefined
-  const position = { X: sources.reading(reading, 'axis-at-contact'), Y: sources.readingY(reading) }
+  const position = { X: sources.reading(reading), Y: sources.readingY(reading) }
   const dial = sources.dial(reading)
   if (!position.X || !position.Y || !dial) return undefined
   // The move is linear in the dial: its coefficients are the moves for a dial that reads 1 on one side.

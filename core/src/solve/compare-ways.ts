@@ -3,12 +3,12 @@ import {
   EMPTY_CHAIN,
   scaleChain,
   subtractChains,
-  sumChains,
   sumOfKnown,
   valueOf,
   type Chain,
 } from '../chain/chain'
 import type { Reading, SetupDocument } from '../facts/document'
+import { readingOf, readingsById } from '../facts/readings-by-id'
 import { standingReadings } from '../freshness/standing'
 import { staleBy } from '../freshness/stale'
 import { NANOMETRES_PER, toNanometres } from '../length/length'
@@ -16,73 +16,69 @@ import { directionOf } from '../quantities/equation'
 import { moduleOf, quantityKey } from '../quantities/quantities'
 import type { State } from '../quantities/state'
 import type { Warning } from '../registers/warning'
-import { planeShift } from '../sources/plane-shift'
-import { planeUnderTouch } from '../sources/plane-under-touch'
+import { explain, knownSizes } from '../slips/explain'
+import { heightTold } from '../sources/height-told'
 import type { SourceReader } from '../sources/sources'
 import { meanOfKnown } from './mean-of-known'
-import { upwardDifference } from './part-tops'
 import type { Heights } from './solution'
 
 /** Two ways that differ by more than three standard deviations are no chance: once in 370 (normal distribution). */
 const LIMIT_IN_EXPANDED = 1.5
 
 /**
- * Heights that a second way tells otherwise than the one that the sheet chose. Nothing is blended: the number stays what a
- * person did, and a difference that neither way's uncertainty explains is told.
+ * Raw tops that a second way tells otherwise than the one that the sheet chose. Nothing is blended: the number stays what a
+ * person did, and a difference that neither way's uncertainty explains is told at the one that was read last.
  */
 export function waysApart(
   document: SetupDocument,
   sources: SourceReader,
   heights: Heights,
 ): readonly Warning[] {
-  return [...firstOfEach(document.readings)].flatMap(([place, reading]): readonly Warning[] => {
-    const known = sumOfKnown(knownTerms(reading, heights))
-    if (known === undefined) return []
-    const told = meanOfKnown(
+  const mean = (reading: Reading) =>
+    meanOfKnown(
       standingReadings(document, reading).map((one) => heightTold(document, sources, one)),
     )
+  return [...firstOfEach(document.readings).values()].flatMap((reading): readonly Warning[] => {
+    const known = sumOfKnown(knownTerms(reading, heights))
+    const told = known && mean(reading)
     const apart = told && subtractChains(told, known)
     // The way itself leaves nothing; across something that moved, there is nothing to compare.
     if (apart === undefined || apart.terms.length === 0 || staleBy(apart, document)) return []
-    const amount = valueOf(apart)
     const limit = toNanometres(LIMIT_IN_EXPANDED * budgetOf(apart).expandedMm * NANOMETRES_PER.mm)
-    return Math.abs(amount) > limit ? [{ code: 'ways-differ', place, amount, limit }] : []
+    if (Math.abs(valueOf(apart)) <= limit) return []
+    const { last, other, sign } = lastRead(document, apart)
+    const lastTold = last && mean(last)
+    if (last === undefined || other === undefined || lastTold === undefined) return []
+    const amount = toNanometres(sign * valueOf(apart))
+    return [
+      {
+        code: 'ways-differ',
+        place: quantityKey(last),
+        beside: quantityKey(other),
+        amount,
+        limit,
+        causes: slipsOf(document, lastTold, amount, limit),
+      },
+    ]
   })
 }
 
-/** The first reading of every quantity that tells a height. */
+/** The first reading of every quantity that tells a raw top: what there may be several ways to. */
 function firstOfEach(readings: readonly Reading[]): ReadonlyMap<string, Reading> {
   const first = new Map<string, Reading>()
-  for (const reading of readings) {
-    if (!tellsHeight(reading)) continue
+  for (const reading of readings.filter(tellsTop)) {
     const key = quantityKey(reading)
     if (!first.has(key)) first.set(key, reading)
   }
   return first
 }
 
-/** A raw top is what there may be several ways to; the plane and a tip on it are what was touched there. */
-const tellsHeight = (reading: Reading): boolean =>
+const tellsTop = (reading: Reading): boolean =>
   moduleOf(reading)
     .equation(reading)
     .some(({ state }) => state.of === 'top')
 
-/** The sum of the unknowns that a reading was made for, upwards. */
-function heightTold(
-  document: SetupDocument,
-  sources: SourceReader,
-  reading: Reading,
-): Chain | undefined {
-  const { role, readIn } = moduleOf(reading)
-  if (readIn === 'counter') return upwardDifference(document, sources, reading)
-  if (role !== 'nose-at-contact' && role !== 'tip-at-contact') return undefined
-  const touched = planeUnderTouch(sources, reading, role)
-  const shift =
-    moduleOf(reading).onPlane === true ? planeShift(document, sources, reading) : EMPTY_CHAIN
-  return touched && shift && sumChains(touched, shift)
-}
-
-/** The same sum by the heights that are known: the plane, tips on it, and raw tops above it. */
+/** The sum of a reading's unknowns by the heights that are known: the plane, tips on it, raw tops above it. */
 function knownTerms(reading: Reading, heights: Heights): readonly (Chain | undefined)[] {
   const direction = directionOf(reading)
   const terms = moduleOf(reading).equation(reading)
@@ -110,3 +106,38 @@ function heightOf(state: State, { tipOnPlane, partTop }: Heights): Chain | undef
   if (state.of === 'length') return tipOnPlane[state.tool]
   return state.of === 'top' ? partTop[state.row] : EMPTY_CHAIN
 }
+
+/** Of the readings that tell a top in a difference: the last, the one before it, and the sign with which the last is in it. */
+function lastRead(document: SetupDocument, { terms }: Chain) {
+  const byId = readingsById(document.readings)
+  const [last, ...before] = terms
+    .flatMap(({ source, coefficient }) => {
+      const reading = readingOf(byId, source)
+      return reading !== undefined && tellsTop(reading) ? [{ reading, coefficient }] : []
+    })
+    .sort((one, two) => two.reading.place - one.reading.place)
+  const key = last && quantityKey(last.reading)
+  return {
+    last: last?.reading,
+    other: before.find(({ reading }) => quantityKey(reading) !== key)?.reading,
+    sign: last !== undefined && last.coefficient * directionOf(last.reading) < 0 ? -1 : 1,
+  }
+}
+
+/** What turns the height that the others tell into the one that was told last. */
+const slipsOf = (
+  { sheet: { unit, machine, gauges } }: SetupDocument,
+  told: Chain,
+  amount: number,
+  within: NonNullable<Warning['limit']>,
+) =>
+  explain({
+    expected: toNanometres(valueOf(told) - amount),
+    observed: valueOf(told),
+    unit,
+    decimals: machine.control.decimals[unit],
+    within,
+    chain: told,
+    kind: 'size',
+    gauges: knownSizes(gauges, 'Z'),
+  })

@@ -116,7 +116,7 @@ function edgeTouch(
   const readings = standingReadings(document, { of: 'edge-point', row, face, point }).filter(
     (one): one is EdgePoint => one.of === 'edge-point',
   )
-  const x = meanOfKnown(readings.map((reading) => sources.reading(reading, 'axis-at-contact')))
+  const x = meanOfKnown(readings.map((reading) => sources.reading(reading)))
   const y = meanOfKnown(readings.map((reading) => sources.readingY(reading)))
   const standOff = meanOfKnown(
     readings.map((reading) =>

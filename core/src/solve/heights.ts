@@ -2,12 +2,11 @@ import { meanOfKnown } from './mean-of-known'
 import { partTops } from './part-tops'
 import { EMPTY_CHAIN, subtractChains, sumChains, type Chain } from '../chain/chain'
 import { schoolReference, type SchoolKnowledge } from '../schools/schools'
-import { planeUnderTouch } from '../sources/plane-under-touch'
+import { heightTold } from '../sources/height-told'
 import type { SetupDocument } from '../facts/document'
 import type { OffsetPlan } from '../sheet/sheet'
 import { standingReadings } from '../freshness/standing'
 import { quantityKey, type QuantityName } from '../quantities/quantities'
-import { planeShift } from '../sources/plane-shift'
 import type { Heights } from './solution'
 import type { SourceReader } from '../sources/sources'
 
@@ -15,15 +14,12 @@ import type { SourceReader } from '../sources/sources'
 export function heightsOf(document: SetupDocument, sources: SourceReader): Heights {
   const { sheet } = document
   const touch = touchReader(document, sources)
-  const noseOnPlane =
-    touch({ of: 'nose-on-plane' }, 'nose-at-contact') ?? planeByKnownTool(document, sources, touch)
+  const noseOnPlane = touch({ of: 'nose-on-plane' }) ?? planeByKnownTool(document, sources, touch)
   const tipOnPlane = known(
     sheet.tools.map(({ number }) => [number, tipOf(sources, touch, number, noseOnPlane)] as const),
   )
   const noseOnPart = known(
-    sheet.offsets.map(
-      ({ row }) => [row, touch({ of: 'nose-on-part', row }, 'nose-at-contact')] as const,
-    ),
+    sheet.offsets.map(({ row }) => [row, touch({ of: 'nose-on-part', row })] as const),
   )
   const tipOnPart = known(
     sheet.offsets.flatMap(({ row }) =>
@@ -31,7 +27,7 @@ export function heightsOf(document: SetupDocument, sources: SourceReader): Heigh
         ({ number }) =>
           [
             quantityKey({ of: 'tip-on-part', row, tool: number }),
-            touch({ of: 'tip-on-part', tool: number, row }, 'tip-at-contact'),
+            touch({ of: 'tip-on-part', tool: number, row }),
           ] as const,
       ),
     ),
@@ -136,24 +132,13 @@ export function facingOf(
 
 type TouchReader = ReturnType<typeof touchReader>
 
-/** Reads the mean of the planes under every standing touch of a quantity. */
-function touchReader(document: SetupDocument, sources: SourceReader) {
-  return (
-    quantity: Extract<
-      QuantityName,
-      { of: 'nose-on-plane' | 'tip-on-plane' | 'nose-on-part' | 'tip-on-part' }
-    >,
-    role: 'nose-at-contact' | 'tip-at-contact',
-  ): Chain | undefined =>
+/** Reads the mean of what every standing touch of a quantity tells. */
+const touchReader =
+  (document: SetupDocument, sources: SourceReader) =>
+  (quantity: QuantityName): Chain | undefined =>
     meanOfKnown(
-      standingReadings(document, quantity).map((reading) => {
-        const onPlane = quantity.of === 'nose-on-plane' || quantity.of === 'tip-on-plane'
-        const shift = onPlane ? planeShift(document, sources, reading) : EMPTY_CHAIN
-        const plane = planeUnderTouch(sources, reading, role)
-        return plane && shift && sumChains(plane, shift)
-      }),
+      standingReadings(document, quantity).map((reading) => heightTold(document, sources, reading)),
     )
-}
 
 /** A tool or sensor of known length finds the plane in place of the bare nose: S = (S + L) − L. */
 function planeByKnownTool(
@@ -164,7 +149,7 @@ function planeByKnownTool(
   for (const { number } of document.sheet.tools) {
     const length = sources.knownLength(number)
     if (length === undefined) continue
-    const tip = touch({ of: 'tip-on-plane', tool: number }, 'tip-at-contact')
+    const tip = touch({ of: 'tip-on-plane', tool: number })
     if (tip !== undefined) return subtractChains(tip, length)
   }
   return undefined
@@ -177,7 +162,7 @@ function tipOf(
   tool: number,
   noseOnPlane: Chain | undefined,
 ): Chain | undefined {
-  const touched = touch({ of: 'tip-on-plane', tool }, 'tip-at-contact')
+  const touched = touch({ of: 'tip-on-plane', tool })
   if (touched !== undefined) return touched
   const length = sources.knownLength(tool)
   return length && noseOnPlane && sumChains(noseOnPlane, length)

@@ -113,7 +113,7 @@ function toolDiameter(
 ): Chain | undefined {
   const measured = meanOfKnown(
     standingReadings(document, { of: 'tool-diameter', tool: tool.number }).map((reading) =>
-      sources.reading(reading, 'diameter'),
+      sources.reading(reading),
     ),
   )
   const keepsRadius = document.sheet.machine.control.diameterRegister === 'radius'

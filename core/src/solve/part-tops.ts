@@ -1,10 +1,9 @@
 import { quantityKey, type QuantityName } from '../quantities/quantities'
-import { EMPTY_CHAIN, scaleChain, subtractChains, sumChains, type Chain } from '../chain/chain'
-import type { Reading, SetupDocument } from '../facts/document'
+import { subtractChains, sumChains, type Chain } from '../chain/chain'
+import type { SetupDocument } from '../facts/document'
 import { standingReadings } from '../freshness/standing'
-import { directionOf } from '../quantities/equation'
 import type { OffsetRow } from '../address/row'
-import { planeShift } from '../sources/plane-shift'
+import { heightTold } from '../sources/height-told'
 import type { SourceReader } from '../sources/sources'
 import { meanOfKnown } from './mean-of-known'
 import type { Heights } from './solution'
@@ -78,30 +77,5 @@ const differenceOf = (
   quantity: QuantityName,
 ): Chain | undefined =>
   meanOfKnown(
-    standingReadings(document, quantity).map((reading) =>
-      upwardDifference(document, sources, reading),
-    ),
+    standingReadings(document, quantity).map((reading) => heightTold(document, sources, reading)),
   )
-
-/**
- * What a counter says that its own end lies above the one it is counted from. It shows just that when it was zeroed there,
- * and the same with the other sign when it was zeroed on its own end; whatever lay beneath at each place is taken off
- * there, and so is what the screw shows too much where it was met from its other side.
- */
-export function upwardDifference(
-  document: SetupDocument,
-  sources: SourceReader,
-  reading: Reading,
-): Chain | undefined {
-  const counter = sources.reading(reading, 'counter')
-  const between = sources.gapBetween(reading)
-  // A plane that lies higher now leaves less up to what is counted from it.
-  const shift =
-    reading.of === 'carried-difference' ? planeShift(document, sources, reading) : EMPTY_CHAIN
-  return (
-    counter &&
-    between &&
-    shift &&
-    subtractChains(subtractChains(scaleChain(counter, directionOf(reading)), between), shift)
-  )
-}

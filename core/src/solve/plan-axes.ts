@@ -202,7 +202,7 @@ function faceChain(
 ): Chain | undefined {
   return meanOfKnown(
     standingReadings(document, { of: 'face', row: offset.row, face }).map((reading) => {
-      const contact = sources.reading(reading, 'axis-at-contact')
+      const contact = sources.reading(reading)
       const standOff = sources.gaugeSum(
         reading.with,
         axisOfFace(face),

@@ -1,7 +1,7 @@
 import { EMPTY_CHAIN, subtractChains, sumChains, type Chain } from '../chain/chain'
 import type { Reading, SetupDocument } from '../facts/document'
 import { rebaseOf } from '../facts/rebase'
-import { planeUnderTouch } from './plane-under-touch'
+import { heightThen } from './height-then'
 import type { SourceReader } from './sources'
 
 /**
@@ -16,9 +16,7 @@ export function planeShift(
   const shifts = document.events.map((event) => {
     const rebase = event.kind === 'rebased' ? rebaseOf(document, event) : undefined
     if (rebase === undefined || reading.place > rebase.moved.place) return EMPTY_CHAIN
-    const [before, after] = [rebase.before, rebase.after].map((touch) =>
-      planeUnderTouch(sources, touch, 'tip-at-contact'),
-    )
+    const [before, after] = [rebase.before, rebase.after].map((touch) => heightThen(sources, touch))
     return before && after && subtractChains(after, before)
   })
   return shifts.some((shift) => shift === undefined)

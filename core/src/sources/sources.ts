@@ -20,20 +20,17 @@ import type { Problem } from '../problem'
 import { endsOf, wayInPlane, wayInZ, type ContactEnd } from '../quantities/contact-ends'
 import { SWEPT_REPEATABILITY_MM } from '../touch/gauge-kinds'
 import type { Face, Way } from '../touch/touch'
-import type { Quantity } from '../quantities/quantities'
 import type { Reading, SetupDocument } from '../facts/document'
 import { GaugeChains } from './gauge-chains'
 import type { Gauge, Tool } from '../sheet/sheet'
 import type { MachineAxis } from '../address/row'
-import { axisOfQuantity, quantityKey } from '../quantities/quantities'
+import { axisOfQuantity, moduleOf, quantityKey, type Quantity } from '../quantities/quantities'
 import { repeatsMm } from './repeats'
 
 type ReadingOnBothAxes = Extract<Reading, { of: 'circle-point' | 'edge-point' | 'sweep' }>
 
 const isOnBothAxes = (reading: Reading): reading is ReadingOnBothAxes => 'readY' in reading
 
-export type ReadingRole =
-  'tip-at-contact' | 'nose-at-contact' | 'axis-at-contact' | 'counter' | 'diameter'
 export type DeclaredRole = Extract<
   TermRole,
   'facing' | 'drawing-coordinate' | 'school-constant' | 'quill'
@@ -77,7 +74,8 @@ export class SourceReader {
    *
    * @param radial the way that a touch around a circle points in X.
    */
-  reading(reading: Reading, role: ReadingRole, radial?: Way): Chain | undefined {
+  reading(reading: Reading, radial?: Way): Chain | undefined {
+    const { role, readIn } = moduleOf(reading)
     const place = `facts.${reading.place}.body.read`
     const length = this.length(reading.read, { place })
     if (length === undefined) return undefined
@@ -96,7 +94,7 @@ export class SourceReader {
       at: reading.at,
     }
     const read = chainOf(source, role)
-    if (role === 'counter' || role === 'diameter') return read
+    if (readIn !== 'machine') return read
     const axis = isOnBothAxes(reading) ? 'X' : axisOfQuantity(reading)
     return this.inTheMachine(read, reading, axis, radial)
   }

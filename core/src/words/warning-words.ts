@@ -15,8 +15,8 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
     `${place}: the repeats differ by ${amount === undefined ? '?' : write(amount)}, more than ${limit === undefined ? '?' : write(limit)}. A burr, a chip or a loose tool does that.`,
   'approach-mixed': () =>
     'Some heights were touched while lowering and others while rising, and the lost motion of Z is not declared: they may differ by all of it, and the uncertainty is larger for it. Touch from one side, or declare it on the machine.',
-  'ways-differ': ({ place, amount, limit }, write) =>
-    `${place} tells another height than the way that the sheet counts by: ${amount === undefined ? '?' : write(amount)} apart, more than ${limit === undefined ? '?' : write(limit)}. One of the two was misread, or something moved between them.`,
+  'ways-differ': ({ place, beside, amount, limit }, write) =>
+    `${place} tells the raw top ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}${(amount ?? 0) < 0 ? 'lower' : 'higher'} than ${beside ?? 'another way'} does, more than ${limit === undefined ? '?' : write(limit)}. One of the two was misread, or something moved between them.`,
   'edge-turned': ({ place, amount, limit }, write) =>
     `${place} runs out by ${amount === undefined ? '?' : write(amount)} over the part (allowed ±${limit === undefined ? '?' : write(limit)}). Square it, and touch it again.`,
   'spindle-tool-differs': ({ place, amount, tools = [] }, write) =>
@@ -46,7 +46,14 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
 }
 
 export const describeWarning = (warning: Warning, write: LengthWriter): string =>
-  words[warning.code]({ ...warning, place: placeName(warning.place) }, write)
+  words[warning.code](
+    {
+      ...warning,
+      place: placeName(warning.place),
+      ...(warning.beside !== undefined && { beside: placeName(warning.beside) }),
+    },
+    write,
+  )
 
 const toolName = (tool: number | null | undefined): string =>
   tool === null || tool === undefined ? 'the bare nose' : `T${tool}`
@@ -56,7 +63,9 @@ function placeName(place: string): string {
   const [of, row, face] = place.split(':')
   if (of === 'face' || of === 'edge-point') return `${row} ${face} face`
   if (of === 'tip-on-part') return `${row} top by ${face}`
-  if (of === 'nose-on-part') return `${row} top`
+  if (of === 'nose-on-part') return `${row} top by the nose`
+  if (of === 'carried-difference') return `${row} from the plane`
+  if (of === 'fixture-difference') return `${row} from ${face}`
   if (of === 'tip-on-plane') return `${row} on the plane`
   if (of === 'prove') return `${row} with ${face}`
   if (of === 'nose-on-plane') return 'the bare nose on the plane'

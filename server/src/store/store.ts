@@ -107,7 +107,10 @@ export interface Store {
   summaries(): Promise<readonly SetupSummary[]>
   /** Ids of set-ups that have no summary: those of a database from before there were any. */
   withoutSummary(): Promise<readonly string[]>
-  writeSummary(summary: SetupSummary): Promise<void>
+  /** Writes the summary of a set-up that has none; one that a fact wrote meanwhile stays. */
+  addSummary(summary: SetupSummary): Promise<void>
+  /** Puts a summary in the place of one that the clock has overtaken, unless a fact has written another meanwhile. */
+  renewSummary(before: SetupSummary, now: SetupSummary): Promise<void>
   /** What a record froze. */
   frozen(factId: string): Promise<object | undefined>
 }

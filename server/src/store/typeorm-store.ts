@@ -166,10 +166,18 @@ export function typeormStore(source: DataSource, shopId: string): Store {
       )
       return rows.map(({ id }) => id)
     },
-    async writeSummary(summary) {
-      await summaries.upsert(
-        { shopId, streamId: summary.id, summary, createdAt: new Date(summary.createdAt) },
-        ['shopId', 'streamId'],
+    async addSummary(summary) {
+      await summaries
+        .createQueryBuilder()
+        .insert()
+        .values({ shopId, streamId: summary.id, summary, createdAt: new Date(summary.createdAt) })
+        .orIgnore()
+        .execute()
+    },
+    async renewSummary(before, now) {
+      await source.query(
+        'UPDATE summary SET summary = $4 WHERE shop_id = $1 AND stream_id = $2 AND summary = $3',
+        [shopId, now.id, before, now],
       )
     },
     async frozen(factId) {

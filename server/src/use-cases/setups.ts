@@ -113,7 +113,10 @@ export function setupsOf(store: Store, clock: Clock): Setups {
           if (summary.oldFrom === null || summary.oldFrom > now) return summary
           // A number has grown too old since the last fact: the set-up stands otherwise than it was written down.
           const setup = await streams.open(summary.id)
-          return setup === undefined ? summary : summaryOf(setup, now)
+          if (setup === undefined) return summary
+          const renewed = summaryOf(setup, now)
+          await store.renewSummary(summary, renewed)
+          return renewed
         }),
       )
     },

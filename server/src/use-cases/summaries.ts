@@ -44,6 +44,6 @@ export async function fillSummaries(store: Store, clock: Clock): Promise<void> {
   const streams = new SetupStreams(store)
   for (const id of await store.withoutSummary()) {
     const setup = await streams.open(id)
-    if (setup !== undefined) await store.writeSummary(summaryOf(setup, clock().toISOString()))
+    if (setup !== undefined) await store.addSummary(summaryOf(setup, clock().toISOString()))
   }
 }

@@ -1,0 +1,22 @@
+import { scaleChain, sumChains, type Chain } from '../chain/chain'
+import type { Reading, SetupDocument } from '../facts/document'
+import { directionOf } from '../quantities/equation'
+import { moduleOf } from '../quantities/quantities'
+import { heightThen } from './height-then'
+import { planeShift } from './plane-shift'
+import type { SourceReader } from './sources'
+
+/** What a Z reading tells (height-then.ts) on the plane as it lies today: as often as the plane is among the unknowns. */
+export function heightTold(
+  document: SetupDocument,
+  sources: SourceReader,
+  reading: Reading,
+): Chain | undefined {
+  const then = heightThen(sources, reading)
+  const planes = moduleOf(reading)
+    .equation(reading)
+    .reduce((sum, { state, coefficient }) => (state.of === 'plane' ? sum + coefficient : sum), 0)
+  if (planes === 0) return then
+  const shift = planeShift(document, sources, reading)
+  return then && shift && sumChains(then, scaleChain(shift, planes * directionOf(reading)))
+}
