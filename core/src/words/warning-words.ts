@@ -16,7 +16,7 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
   'approach-mixed': () =>
     'Some heights were touched while lowering and others while rising, and the lost motion of Z is not declared: they may differ by all of it, and the uncertainty is larger for it. Touch from one side, or declare it on the machine.',
   'ways-differ': ({ place, beside, amount, limit }, write) =>
-    `${place} tells the raw top ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}${(amount ?? 0) < 0 ? 'lower' : 'higher'} than ${beside ?? 'another way'} does, more than ${limit === undefined ? '?' : write(limit)}. One of the two was misread, or something moved between them.`,
+    `${place} tells the raw top ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}${(amount ?? 0) < 0 ? 'lower' : 'higher'} than ${beside ?? 'another way'} does (up to ${limit === undefined ? '?' : write(limit)} may be chance). One of the two was misread, or something moved in between.`,
   'edge-turned': ({ place, amount, limit }, write) =>
     `${place} runs out by ${amount === undefined ? '?' : write(amount)} over the part (allowed ±${limit === undefined ? '?' : write(limit)}). Square it, and touch it again.`,
   'spindle-tool-differs': ({ place, amount, tools = [] }, write) =>
