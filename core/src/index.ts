@@ -68,7 +68,7 @@ export {
   type SlipCode,
 } from './slips/slip'
 export { isSamePerson, VIAS, type Author, type Entered, type Via } from './journal/entered'
-export { STREAM_KINDS, type Fact, type StreamKind } from './journal/stream'
+export { STREAM_KINDS, type SaidOf, type StreamKind } from './journal/stream'
 export { appendFact, factIds, foldSetup, isReleased } from './facts/fold'
 export {
   LIFT_PLACES,

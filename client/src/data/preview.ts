@@ -1,4 +1,10 @@
-import { appendFact, type SetupDocument, type SetupFact } from '@pine/core'
+import {
+  appendFact,
+  type SaidOf,
+  type SetupBodies,
+  type SetupDocument,
+  type SetupFact,
+} from '@pine/core'
 
 /** A fact that is only looked at before it is entered: who and when do not matter. */
 const STAMP = { id: 'preview', by: { name: '' }, at: '', via: 'typed' } as const
@@ -10,9 +16,5 @@ export const previewed = ({ length }: Pick<SetupDocument, 'length'>) => ({
 })
 
 /** The set-up as it would stand with one more fact. */
-export const withPreview = (
-  document: SetupDocument,
-  fact: {
-    [Kind in SetupFact['kind']]: Pick<Extract<SetupFact, { kind: Kind }>, 'kind' | 'body'>
-  }[SetupFact['kind']],
-): SetupDocument => appendFact(document, { ...STAMP, ...fact } as SetupFact)
+export const withPreview = (document: SetupDocument, said: SaidOf<SetupBodies>): SetupDocument =>
+  appendFact(document, { ...STAMP, ...said } as SetupFact)

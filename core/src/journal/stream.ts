@@ -19,3 +19,8 @@ export interface Fact<Kind extends string, Body> {
 export type FactOf<Bodies> = {
   readonly [Kind in keyof Bodies & string]: Fact<Kind, Bodies[Kind]>
 }[keyof Bodies & string]
+
+/** What a fact says, whoever enters it. */
+export type SaidOf<Bodies> = {
+  readonly [Kind in keyof Bodies & string]: { readonly kind: Kind; readonly body: Bodies[Kind] }
+}[keyof Bodies & string]

@@ -22,6 +22,7 @@ import { Caution } from '@/kit/caution'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { useRoles } from '@/theme/use-roles'
+import { NextButton } from '../frame/next-button'
 import { Mismatch } from './mismatch'
 import { ReasonField } from '../prove/reason-field'
 import { ReadBackEntry } from './read-back-entry'
@@ -201,9 +202,7 @@ export function KeyInStep({
         </Card>
         <Footing>
           <Button onPress={() => setRetyping(true)}>Read it back again</Button>
-          <Button kind="act" focused onPress={onDone} testID="next">
-            Next
-          </Button>
+          <NextButton onDone={onDone} />
         </Footing>
       </ScrollView>
     )

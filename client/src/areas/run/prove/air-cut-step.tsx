@@ -16,6 +16,7 @@ import { Caution } from '@/kit/caution'
 import { Choice } from '@/kit/choice'
 import { Card, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
+import { NextButton } from '../frame/next-button'
 import { CheckFrame } from '../ready/check-frame'
 import { EntryFrame } from '../read/entry-frame'
 import { ReasonField } from './reason-field'
@@ -89,14 +90,7 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
     )
   if (done !== undefined)
     return (
-      <CheckFrame
-        words={words}
-        foot={
-          <Button kind="act" focused onPress={onDone} testID="next">
-            Next
-          </Button>
-        }
-      >
+      <CheckFrame words={words} foot={<NextButton onDone={onDone} />}>
         <Words as="note">
           {done.leftOut === undefined ? `ran clear, ${done.by.name}` : `left out: ${done.leftOut}`}
         </Words>
@@ -119,10 +113,7 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
     <EntryFrame
       numbers={<NumbersEntry numbers={numbers} onSubmit={raise} />}
       problem={numbers.problem}
-      onType={numbers.type}
-      onDelete={numbers.erase}
-      onSign={numbers.turnSign}
-      onUnit={numbers.turnUnit}
+      {...numbers.keys}
       onNext={raise}
       next="It is in"
     >

@@ -9,6 +9,7 @@ import {
 import { Button } from '@/kit/button'
 import { Card } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
+import { NextButton } from '../frame/next-button'
 import { CheckFrame } from '../ready/check-frame'
 import type { ProofStepProps } from '../frame/step-props'
 import { lengthWriter } from '../frame/write-length'
@@ -36,9 +37,7 @@ export function ProofSaid({
         verdict.right ? (
           <>
             <Button onPress={onAgain}>Prove it again</Button>
-            <Button kind="act" focused onPress={onDone} testID="next">
-              Next
-            </Button>
+            <NextButton onDone={onDone} />
           </>
         ) : (
           <>

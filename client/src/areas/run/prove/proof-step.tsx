@@ -176,10 +176,7 @@ export function ProofStep(props: ProofStepProps) {
           ? 'Say whether the tip stands over X0 Y0 as the drawing has it.'
           : undefined)
       }
-      onType={numbers.type}
-      onDelete={numbers.erase}
-      onSign={numbers.turnSign}
-      onUnit={numbers.turnUnit}
+      {...numbers.keys}
       onNext={submit}
       next="Next"
     >

@@ -223,10 +223,7 @@ export function ReadingStep({
             {implied}
           </>
         }
-        onType={numbers.type}
-        onDelete={numbers.erase}
-        onSign={numbers.turnSign}
-        onUnit={numbers.turnUnit}
+        {...numbers.keys}
         onNext={submit}
         next="Next"
       >

@@ -75,10 +75,13 @@ export function useNumbers<Key extends string>(
       value: textOf(key),
       wrong: asked && wrong?.key === key,
     })),
-    type: (character: string) => onActive((text) => typed(text, character))(),
-    erase: onActive(erased),
-    turnSign: onActive(signTurned),
-    turnUnit: () => set({ ...draft, unit: otherUnit(draft.unit) }),
+    /** What the keys of the keypad do to the number that is being typed. */
+    keys: {
+      onType: (character: string) => onActive((text) => typed(text, character))(),
+      onDelete: onActive(erased),
+      onSign: onActive(signTurned),
+      onUnit: () => set({ ...draft, unit: otherUnit(draft.unit) }),
+    },
     problem:
       asked && wrong !== undefined
         ? problemOf(readOf(wrong), specs.length > 1 ? `${wrong.label}: ` : '')

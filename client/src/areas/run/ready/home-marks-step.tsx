@@ -9,10 +9,10 @@ import {
   type HomeMarks,
   type MachineAxis,
 } from '@pine/core'
-import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Card, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
+import { NextButton } from '../frame/next-button'
 import { CheckFrame } from './check-frame'
 import { EntryFrame } from '../read/entry-frame'
 import type { StepProps } from '../frame/step-props'
@@ -39,14 +39,7 @@ export function HomeMarksStep({ setupId, setup, enter, onDone }: StepProps) {
   const done = standingCheckOff(document, 'home')
   if (done !== undefined)
     return (
-      <CheckFrame
-        words={words}
-        foot={
-          <Button kind="act" focused onPress={onDone} testID="next">
-            Next
-          </Button>
-        }
-      >
+      <CheckFrame words={words} foot={<NextButton onDone={onDone} />}>
         {done.of === 'home' && done.marks && <MarkLines marks={done.marks} />}
       </CheckFrame>
     )
@@ -83,10 +76,7 @@ export function HomeMarksStep({ setupId, setup, enter, onDone }: StepProps) {
         />
       }
       problem={numbers.problem}
-      onType={numbers.type}
-      onDelete={numbers.erase}
-      onSign={numbers.turnSign}
-      onUnit={numbers.turnUnit}
+      {...numbers.keys}
       onNext={submit}
       next={recovery === undefined ? 'Zeroed' : 'Found'}
     >

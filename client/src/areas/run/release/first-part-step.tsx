@@ -7,6 +7,7 @@ import { Caution } from '@/kit/caution'
 import { Choice } from '@/kit/choice'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
+import { NextButton } from '../frame/next-button'
 import { CheckFrame } from '../ready/check-frame'
 import { EntryFrame } from '../read/entry-frame'
 import { ReasonField } from '../prove/reason-field'
@@ -51,14 +52,7 @@ export function FirstPartStep({ setupId, setup, enter, onDone }: StepProps) {
   }
   if (done?.of === 'first-part')
     return (
-      <CheckFrame
-        words={words}
-        foot={
-          <Button kind="act" focused onPress={onDone} testID="next">
-            Next
-          </Button>
-        }
-      >
+      <CheckFrame words={words} foot={<NextButton onDone={onDone} />}>
         <WearLines measured={done.measured} setup={setup} />
         {done.leftOut !== undefined && <Words as="note">left out: {done.leftOut}</Words>}
       </CheckFrame>
@@ -86,9 +80,8 @@ export function FirstPartStep({ setupId, setup, enter, onDone }: StepProps) {
         </Column>
       }
       problem={numbers.problem}
-      onType={numbers.type}
-      onDelete={numbers.erase}
-      onUnit={numbers.turnUnit}
+      {...numbers.keys}
+      onSign={undefined}
       onNext={add}
       next="Add"
     >
