@@ -1,11 +1,13 @@
 #!/usr/bin/env node
-// npm run mutants -- ROOM: puts small changes into the code of a room, one at a time, and tells which of them pass every
+// npm run mutants -- ROOM [FILE …] [--sample N]: puts small changes into the code of a room, one at a time, and tells which of them pass every
 // test. ROOM is core/keyin and the like, contract, server/use-cases or client/data. It is no part of npm test: a room takes
-// minutes, all of them hours.
+// minutes, all of them hours. --sample tries about N of a room's changes: blocks of lines at equal distances, so that every
+// file has its share.
 import { spawn } from 'node:child_process'
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { cpus } from 'node:os'
 import { join } from 'node:path'
+import { parseArgs } from 'node:util'
 import { ensureDebianPackages, ensureNodeModules, POSTGRESQL } from './lib/packages.mjs'
 import { ROOT, STATE } from './lib/paths.mjs'
 import { runScript, say, Trouble } from './lib/say.mjs'
@@ -65,7 +67,39 @@ const ABOUT = {
   'core/words': ['step-words', 'read-back-words', 'sides-in-words', 'looked-at', 'program-needs'],
 }
 
-const [room, ...only] = process.argv.slice(2)
+const { values: asked, positionals } = parseArgs({
+  allowPositionals: true,
+  options: { sample: { type: 'string' }, workers: { type: 'string' } },
+})
+const [room, ...only] = positionals
+
+/** Lines of a block that is tried whole: long enough for a condition with what it guards. */
+const BLOCK = 8
+
+/**
+ * Blocks of lines for about so many changes, at equal distances through all files of the room. Code of this house has about
+ * one change a line.
+ */
+function sampled(files, about) {
+  const blocks = files.flatMap((file) => {
+    const lines = readFileSync(join(ROOT, file), 'utf8').split('\n').length
+    return Array.from(
+      { length: Math.ceil(lines / BLOCK) },
+      (_, at) => `${file}:${at * BLOCK + 1}-${Math.min(lines, (at + 1) * BLOCK)}`,
+    )
+  })
+  const wanted = Math.min(blocks.length, Math.ceil(about / BLOCK))
+  return Array.from(
+    { length: wanted },
+    (_, at) => blocks[Math.floor(((at + 0.5) * blocks.length) / wanted)],
+  )
+}
+
+const typeScriptIn = (folder) =>
+  readdirSync(join(ROOT, folder), { recursive: true })
+    .filter((file) => file.endsWith('.ts') && !file.includes('.test.'))
+    .map((file) => `${folder}/${file}`)
+    .sort()
 
 function place() {
   const [project, ...inner] = (room ?? '').split('/')
@@ -75,7 +109,7 @@ function place() {
     !existsSync(join(ROOT, folder))
   )
     throw new Trouble(
-      `usage: npm run mutants -- ROOM [FILE …], such as core/keyin, contract, server/use-cases, client/data; “${room ?? ''}” is none`,
+      `usage: npm run mutants -- ROOM [FILE …] [--sample N] [--workers N], such as core/keyin, contract, server/use-cases, client/data; “${room ?? ''}” is none`,
     )
   return { project, folder }
 }
@@ -87,7 +121,8 @@ await runScript(async () => {
   mkdirSync(out, { recursive: true })
   const report = join(out, `${room.replaceAll('/', '-')}.json`)
   const config = join(out, 'stryker.config.json')
-  const files = only.length > 0 ? only.map((file) => `${folder}/${file}`) : [`${folder}/**/*.ts`]
+  const whole = only.length > 0 ? only.map((file) => `${folder}/${file}`) : typeScriptIn(folder)
+  const files = asked.sample ? sampled(whole, Number(asked.sample)) : whole
   writeFileSync(
     config,
     JSON.stringify({
@@ -98,7 +133,7 @@ await runScript(async () => {
       // What a person reads is held by its own tests; the names of things are held by the types.
       mutator: { excludedMutations: ['StringLiteral'] },
       ignoreStatic: true,
-      concurrency: cpus().length,
+      concurrency: Number(asked.workers ?? cpus().length),
       timeoutMS: 20_000,
       reporters: ['clear-text', 'json'],
       clearTextReporter: { allowColor: false, reportTests: false, logTests: false },
