@@ -1,5 +1,6 @@
 import { performance } from 'node:perf_hooks'
-import { fitCircle, monteCarlo, type Point } from '@pine/core'
+import { monteCarlo } from '@pine/core/budget'
+import { fitCircle, type Point } from '@pine/core/features'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { mean, random as mathRandom, std } from 'mathjs'
 import { Chance } from '../core/test/random'

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { performance } from 'node:perf_hooks'
 import { createInterface } from 'node:readline'
 import { once } from 'node:events'
-import { LineSplitter, ProgramReader } from '@pine/core'
+import { LineSplitter, ProgramReader } from '@pine/core/program'
 import { parseLine } from 'gcode-parser'
 
 // Reading a long program as the product does, beside a general library that only splits it into words, and beside

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { performance } from 'node:perf_hooks'
 import { parseSetupText } from '@pine/contract'
-import { solve, type SetupDocument } from '@pine/core'
+import { type SetupDocument } from '@pine/core/facts'
+import { solve } from '@pine/core/solve'
 import { Decimal } from 'decimal.js'
 
 // How fast a set-up is solved, beside the bare arithmetic of one register done with a decimal library, and how it

@@ -1,26 +1,20 @@
+import { axisOfAddress, lengthAddress } from '@pine/core/address'
+import { traceOf, valueOf } from '@pine/core/chain'
+import { type SetupDocument } from '@pine/core/facts'
+import { formatLength, NANOMETRES_PER, toNanometres } from '@pine/core/length'
+import { ladderOf } from '@pine/core/picture'
+import { adviceForRegister, type Register } from '@pine/core/registers'
+import { needOf } from '@pine/core/sheet'
+import { solve, type Solution } from '@pine/core/solve'
 import {
-  adviceForRegister,
-  axisOfAddress,
   describeAdvice,
   describeCoefficient,
   describeStale,
   describeFrame,
   describeRole,
   describeVerdict,
-  formatLength,
-  ladderOf,
-  lengthAddress,
-  NANOMETRES_PER,
-  needOf,
   rungName,
-  solve,
-  toNanometres,
-  traceOf,
-  valueOf,
-  type Register,
-  type SetupDocument,
-  type Solution,
-} from '@pine/core'
+} from '@pine/core/words'
 
 /** Trace, uncertainty and ladder of one register as text; undefined where there is no such register. */
 export function explainRegister(document: SetupDocument, address: string): string | undefined {

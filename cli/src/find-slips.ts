@@ -1,14 +1,8 @@
-import {
-  describeCause,
-  explain,
-  groupTies,
-  LENGTH_UNITS,
-  readLength,
-  solve,
-  type Explanation,
-  type Nanometres,
-  type SetupDocument,
-} from '@pine/core'
+import { type SetupDocument } from '@pine/core/facts'
+import { LENGTH_UNITS, readLength, type Nanometres } from '@pine/core/length'
+import { explain, groupTies, type Explanation } from '@pine/core/slips'
+import { solve } from '@pine/core/solve'
+import { describeCause } from '@pine/core/words'
 import { Misunderstood } from './arguments'
 
 export interface SlipWordsGiven {

@@ -1,20 +1,9 @@
-import {
-  describeCutting,
-  describeJudgement,
-  describeProgramProblem,
-  formatLength,
-  gravestFirst,
-  judgeAll,
-  machineExtents,
-  solve,
-  type Extents,
-  type LengthUnit,
-  type Nanometres,
-  type Operation,
-  type ProgramReading,
-  type SetupDocument,
-  type Solution,
-} from '@pine/core'
+import { type SetupDocument } from '@pine/core/facts'
+import { formatLength, type LengthUnit, type Nanometres } from '@pine/core/length'
+import { type Extents, type Operation, type ProgramReading } from '@pine/core/program'
+import { gravestFirst, judgeAll, machineExtents } from '@pine/core/running'
+import { solve, type Solution } from '@pine/core/solve'
+import { describeCutting, describeJudgement, describeProgramProblem } from '@pine/core/words'
 
 /** A program's summary and judgements as data, the dangers first, all lengths as text. */
 export function programView(reading: ProgramReading, setup: SetupDocument | undefined) {

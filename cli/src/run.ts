@@ -1,13 +1,10 @@
 import { parseSetupText, setupJsonSchema, viewSolution, type ReportedProblem } from '@pine/contract'
-import {
-  convertSolution,
-  describeGap,
-  formatLength,
-  readProgramPieces,
-  SCHOOLS,
-  solve,
-  type SetupDocument,
-} from '@pine/core'
+import { type SetupDocument } from '@pine/core/facts'
+import { formatLength } from '@pine/core/length'
+import { readProgramPieces } from '@pine/core/program'
+import { SCHOOLS } from '@pine/core/schools'
+import { convertSolution, solve } from '@pine/core/solve'
+import { describeGap } from '@pine/core/words'
 import { Misunderstood, readArguments } from './arguments'
 import { explainRegister } from './explain-register'
 import { findSlips } from './find-slips'

@@ -1,5 +1,5 @@
 import type { SolutionView } from '@pine/contract'
-import { describeCoefficient } from '@pine/core'
+import { describeCoefficient } from '@pine/core/words'
 
 /** Registers as text, each with the sum it is made of, for a terminal or a printout. */
 export function solutionTable(name: string, view: SolutionView): string {

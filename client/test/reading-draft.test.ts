@@ -1,7 +1,10 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { readingSchema, parseSetupText } from '@pine/contract'
-import { solve, waysAsked, type QuantityName, type SetupDocument } from '@pine/core'
+import { type SetupDocument } from '@pine/core/facts'
+import { waysAsked } from '@pine/core/plan'
+import { type QuantityName } from '@pine/core/quantities'
+import { solve } from '@pine/core/solve'
 import { bodyOf, circumstanceProblem, type ReadingDraft } from '../src/areas/run/read/reading-draft'
 
 const mm = (text: string) => ({ text, unit: 'mm' as const })

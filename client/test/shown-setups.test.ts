@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { parseSetupText, type SetupAnswer } from '@pine/contract'
-import { isReleased } from '@pine/core'
+import { isReleased } from '@pine/core/facts'
 import { withFacts } from '../src/data/shown-setups'
 import { withWaiting } from '../src/data/setups'
 

@@ -1,4 +1,4 @@
-import type { StreamKind } from '@pine/core'
+import type { StreamKind } from '@pine/core/journal'
 import { z } from 'zod'
 import { kind, SETUP_FACTS, type FactKindOf } from './setup-facts'
 import { gaugeSchema, machineDeclarationSchema } from './setup-schema'

@@ -1,4 +1,6 @@
-import { KEY_MODES, LAST_FURTHER_ROW, LENGTH_UNITS, OFFSET_ROWS, type Address } from '@pine/core'
+import { LAST_FURTHER_ROW, OFFSET_ROWS, type Address } from '@pine/core/address'
+import { LENGTH_UNITS } from '@pine/core/length'
+import { KEY_MODES } from '@pine/core/sheet'
 import { z } from 'zod'
 
 export const name = z.string().trim().min(1).max(120)

@@ -57,4 +57,4 @@ export {
   type FactsAnswer,
   type SetupSummary,
 } from './api'
-export type { StreamKind, Via } from '@pine/core'
+export type { StreamKind, Via } from '@pine/core/journal'

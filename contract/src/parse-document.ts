@@ -1,4 +1,4 @@
-import { checkDocument, foldSetup, type SetupDocument, type SetupFile } from '@pine/core'
+import { checkDocument, foldSetup, type SetupDocument, type SetupFile } from '@pine/core/facts'
 import { reportIssues, reportProblem, type ReportedProblem } from './report'
 import { setupFileSchema } from './setup-facts'
 import { carryOver, version1Schema } from './version-1'

@@ -1,12 +1,12 @@
 import { z } from 'zod'
+import { type Nanometres } from '@pine/core/length'
 import {
   BLOCK_FAULTS,
   NEED_JUDGEMENTS,
   PROGRAM_JUDGEMENTS,
   PROGRAM_PROBLEMS,
-  type Nanometres,
   type ProgramReading,
-} from '@pine/core'
+} from '@pine/core/program'
 
 /** Lengths of what was read stay the whole nanometres that they were worked out in. */
 const nanometres = z.int() as unknown as z.ZodType<Nanometres, number>

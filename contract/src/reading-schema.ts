@@ -1,4 +1,6 @@
-import { FACES, QUANTITIES, type FieldSpec, type FieldTypes, type ReadingBody } from '@pine/core'
+import { type ReadingBody } from '@pine/core/facts'
+import { QUANTITIES, type FieldSpec, type FieldTypes } from '@pine/core/quantities'
+import { FACES } from '@pine/core/touch'
 import { z } from 'zod'
 import { factId, gaugeIds, registerNumber, row, way, words, writtenLengthSchema } from './fields'
 

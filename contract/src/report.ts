@@ -1,4 +1,5 @@
-import { describeProblem, type Problem } from '@pine/core'
+import { type Problem } from '@pine/core/problem'
+import { describeProblem } from '@pine/core/words'
 import { z } from 'zod'
 
 /** One thing that is wrong with an input, in words: the error shape of the API and of the command line. */

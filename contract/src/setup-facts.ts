@@ -1,4 +1,5 @@
-import { VIAS, type SetupBodies, type SetupFact } from '@pine/core'
+import { type SetupBodies, type SetupFact } from '@pine/core/facts'
+import { VIAS } from '@pine/core/journal'
 import { z } from 'zod'
 import { programCheckSchema, programSchema, sha256 } from './program-schema'
 import {

@@ -1,4 +1,7 @@
-import { BLOCK_GRADES, FACES, GAUGE_KINDS, LIFT_PLACES, LENGTH_UNITS, SCHOOLS } from '@pine/core'
+import { LIFT_PLACES } from '@pine/core/facts'
+import { LENGTH_UNITS } from '@pine/core/length'
+import { SCHOOLS } from '@pine/core/schools'
+import { BLOCK_GRADES, FACES, GAUGE_KINDS } from '@pine/core/touch'
 import { z } from 'zod'
 import {
   address,

@@ -1,22 +1,19 @@
+import { traceOf } from '@pine/core/chain'
+import { type SetupDocument } from '@pine/core/facts'
+import { type KeyInLine } from '@pine/core/keyin'
+import { formatLength, NANOMETRES_PER, toNanometres, type Nanometres } from '@pine/core/length'
+import { stepsOf } from '@pine/core/plan'
+import { type Register } from '@pine/core/registers'
+import { KEY_MODES } from '@pine/core/sheet'
+import { causeName } from '@pine/core/slips'
+import { type Solution } from '@pine/core/solve'
 import {
-  causeName,
   describeProof,
   describeStale,
   describeRole,
   describeVerdict,
   describeWarning,
-  formatLength,
-  KEY_MODES,
-  NANOMETRES_PER,
-  stepsOf,
-  toNanometres,
-  traceOf,
-  type KeyInLine,
-  type Nanometres,
-  type SetupDocument,
-  type Register,
-  type Solution,
-} from '@pine/core'
+} from '@pine/core/words'
 import { z } from 'zod'
 
 const unit = z.enum(['mm', 'in'])

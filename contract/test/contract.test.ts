@@ -1,18 +1,12 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import {
-  PROBLEM_CODES,
-  SLIP_CODES,
-  WARNING_CODES,
-  appendFact,
-  describeCause,
-  describeProblem,
-  describeWarning,
-  factIds,
-  foldSetup,
-  solve,
-  toNanometres,
-} from '@pine/core'
+import { appendFact, factIds, foldSetup } from '@pine/core/facts'
+import { toNanometres } from '@pine/core/length'
+import { PROBLEM_CODES } from '@pine/core/problem'
+import { WARNING_CODES } from '@pine/core/registers'
+import { SLIP_CODES } from '@pine/core/slips'
+import { solve } from '@pine/core/solve'
+import { describeCause, describeProblem, describeWarning } from '@pine/core/words'
 import {
   factWords,
   newFactSchema,

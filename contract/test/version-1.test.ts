@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { solve, stepsOf, type SetupDocument } from '@pine/core'
+import { type SetupDocument } from '@pine/core/facts'
+import { stepsOf } from '@pine/core/plan'
+import { solve } from '@pine/core/solve'
 import { parseSetupFile } from '../src'
 
 // Files as version 1 wrote them, with what was worked out of them then, before there were streams: three examples, and

@@ -1,15 +1,15 @@
 import {
   axisOfAddress,
-  isOf,
-  isOffsetRow,
   registerName,
   rowOfAddress,
-  solve,
-  stepName,
-  stepsOf,
   type Address,
   type OffsetRow,
-} from '../src'
+} from '../src/address'
+import { isOf } from '../src/address/address'
+import { isOffsetRow } from '../src/address/row'
+import { stepsOf } from '../src/plan'
+import { solve } from '../src/solve'
+import { stepName } from '../src/words'
 import { frontTouch, leftTouch, workedDocument, workedSheet } from './worked-example'
 
 test.each([

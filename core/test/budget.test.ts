@@ -1,19 +1,15 @@
 import normalQuantile from '@stdlib/stats-base-dists-normal-quantile'
 import tQuantile from '@stdlib/stats-base-dists-t-quantile'
 import { mean, sampleStandardDeviation } from 'simple-statistics'
-import {
-  adviceFor,
-  budgetOf,
-  combine,
-  conformity,
-  fitness,
-  monteCarlo,
-  rangeLimit,
-  solve,
-  studentT,
-  valueOf,
-  type WrittenLength,
-} from '../src'
+import { monteCarlo } from '../src/budget'
+import { adviceFor } from '../src/budget/advice'
+import { budgetOf, combine } from '../src/budget/budget'
+import { rangeLimit } from '../src/budget/range'
+import { studentT } from '../src/budget/student-t'
+import { conformity, fitness } from '../src/budget/verdict'
+import { valueOf } from '../src/chain'
+import { type WrittenLength } from '../src/length'
+import { solve } from '../src/solve'
 import { Chance } from './random'
 import { leftTouch, mm, readingOf, workedDocument } from './worked-example'
 

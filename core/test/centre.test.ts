@@ -1,14 +1,11 @@
-import {
-  budgetOf,
-  monteCarlo,
-  fitCircle,
-  solve,
-  turnedCorner,
-  edgeAngle,
-  valueOf,
-  type AxisPlan,
-  type Reading,
-} from '../src'
+import { monteCarlo } from '../src/budget'
+import { budgetOf } from '../src/budget/budget'
+import { valueOf } from '../src/chain'
+import { type Reading } from '../src/facts'
+import { fitCircle } from '../src/features'
+import { turnedCorner, edgeAngle } from '../src/features/edge'
+import { type AxisPlan } from '../src/sheet'
+import { solve } from '../src/solve'
 import { Chance } from './random'
 import { mm, readingOf, workedDocument, workedSheet } from './worked-example'
 

@@ -1,17 +1,14 @@
 import fc from 'fast-check'
+import { traceOf, valueOf } from '../src/chain'
 import {
   chainOf,
-  formatLength,
   meanOfChains,
-  readLength,
   scaleChain,
   subtractChains,
   sumChains,
-  toNanometres,
-  traceOf,
-  valueOf,
   type Source,
-} from '../src'
+} from '../src/chain/chain'
+import { formatLength, readLength, toNanometres } from '../src/length'
 
 function source(id: string, nm: number): Source {
   const length = readLength({ text: formatLength(toNanometres(nm), 'mm', 6), unit: 'mm' })

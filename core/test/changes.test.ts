@@ -1,14 +1,8 @@
-import {
-  describeWarning,
-  checkDocument,
-  solve,
-  stepsOf,
-  type KeyMode,
-  type OffsetPlan,
-  type Reading,
-  type SetupDocument,
-  type Solution,
-} from '../src'
+import { checkDocument, type Reading, type SetupDocument } from '../src/facts'
+import { stepsOf } from '../src/plan'
+import { type KeyMode, type OffsetPlan } from '../src/sheet'
+import { solve, type Solution } from '../src/solve'
+import { describeWarning } from '../src/words'
 import {
   checkFailed,
   difference,

@@ -1,4 +1,6 @@
-import { describeWarning, solve, type Reading, type SetupDocument } from '../src'
+import { type Reading, type SetupDocument } from '../src/facts'
+import { solve } from '../src/solve'
+import { describeWarning } from '../src/words'
 import {
   difference,
   event,

@@ -1,13 +1,9 @@
-import {
-  convertSolution,
-  describeGap,
-  solve,
-  waysOfZ,
-  type Conversion,
-  type Reading,
-  type School,
-  type SetupSheet,
-} from '../src'
+import { type Reading } from '../src/facts'
+import { waysOfZ, type School } from '../src/schools'
+import { type SetupSheet } from '../src/sheet'
+import { convertSolution, solve } from '../src/solve'
+import { type Conversion } from '../src/solve/convert-solution'
+import { describeGap } from '../src/words'
 import { mm, noseTouch, readingOf, tipTouch, workedDocument, workedSheet } from './worked-example'
 
 // The worked case of domain.md §3: nose to table 500, part 120 high, block 150 high, tool 80, master 95: plane at −350, raw

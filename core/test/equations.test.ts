@@ -1,5 +1,7 @@
 import { sensitivity } from '../src/freshness/sensitivity'
-import { solve, type EventBody, type Reading, type SetupDocument } from '../src'
+import { type Reading, type SetupDocument } from '../src/facts'
+import { type EventBody } from '../src/facts/document'
+import { solve } from '../src/solve'
 import {
   checkFailed,
   event,

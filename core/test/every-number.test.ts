@@ -1,12 +1,8 @@
-import {
-  checkDocument,
-  convertSolution,
-  SCHOOLS,
-  solve,
-  stepsOf,
-  type Reading,
-  type Register,
-} from '../src'
+import { checkDocument, type Reading } from '../src/facts'
+import { stepsOf } from '../src/plan'
+import { type Register } from '../src/registers'
+import { SCHOOLS } from '../src/schools'
+import { convertSolution, solve } from '../src/solve'
 import { modelCase, forSeeds, type ModelCase } from './model/case'
 import { ModelControl } from './model/control'
 import { asFact, Machinist } from './model/machinist'

@@ -1,4 +1,5 @@
-import { explain, groupTies, readLength, type LengthUnit, type Nanometres } from '../src'
+import { readLength, type LengthUnit, type Nanometres } from '../src/length'
+import { explain, groupTies } from '../src/slips'
 
 const nm = (text: string, unit: LengthUnit = 'mm'): Nanometres => {
   const read = readLength({ text, unit })

@@ -1,17 +1,15 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
+import { monteCarlo } from '../src/budget'
+import { fitCircle, type Point } from '../src/features'
 import {
   edgeAngle,
-  fitCircle,
   fullDiameterHeight,
-  monteCarlo,
-  sweepMove,
-  sweepOval,
   runOut,
   turnedCorner,
   type EdgeTouch,
-  type Face,
-  type Point,
-} from '../src'
+} from '../src/features/edge'
+import { sweepMove, sweepOval } from '../src/features/sweep'
+import { type Face } from '../src/touch'
 import { Chance } from './random'
 
 const fit = (points: readonly Point[]) => {

@@ -3,10 +3,10 @@ import {
   factIds,
   foldSetup,
   isReleased,
-  isSamePerson,
   type SetupBodies,
   type SetupFact,
-} from '../src'
+} from '../src/facts'
+import { isSamePerson } from '../src/journal'
 import { fact, leftTouch, mm, tipTouch, workedSheet } from './worked-example'
 
 /** A fact as it is written: its place is where it stands. */

@@ -1,15 +1,9 @@
-import {
-  checkDocument,
-  ladderOf,
-  layoutLadder,
-  planViewOf,
-  proofMove,
-  recoveryOf,
-  solve,
-  stepsOf,
-  toNanometres,
-  type SetupDocument,
-} from '../src'
+import { checkDocument, type SetupDocument } from '../src/facts'
+import { toNanometres } from '../src/length'
+import { ladderOf, layoutLadder, planViewOf } from '../src/picture'
+import { recoveryOf, stepsOf } from '../src/plan'
+import { proofMove } from '../src/proof'
+import { solve } from '../src/solve'
 import { modelSetup } from './physical-model'
 import { Chance, trials } from './random'
 

@@ -1,13 +1,8 @@
-import {
-  convertTable,
-  formatLength,
-  solve,
-  toNanometres,
-  valueOf,
-  type OffsetTable,
-  type Reading,
-  type Solution,
-} from '../src'
+import { valueOf } from '../src/chain'
+import { type Reading } from '../src/facts'
+import { formatLength, toNanometres } from '../src/length'
+import { convertTable, type OffsetTable } from '../src/schools/convert'
+import { solve, type Solution } from '../src/solve'
 import { modelSetup } from './physical-model'
 import { Chance, trials } from './random'
 import { fact, mm, workedDocument, workedSheet } from './worked-example'

@@ -1,11 +1,8 @@
-import {
-  type Address,
-  solve,
-  type ControlProfile,
-  type KeyMode,
-  type Reading,
-  type SetupDocument,
-} from '../src'
+import { type Address } from '../src/address'
+import { type Reading, type SetupDocument } from '../src/facts'
+import { type KeyMode } from '../src/sheet'
+import { type ControlProfile } from '../src/sheet/sheet'
+import { solve } from '../src/solve'
 import {
   leftTouch,
   mm,

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { formatLength, readLength, roundToDisplay, toNanometres, type LengthUnit } from '../src'
+import { formatLength, readLength, toNanometres, type LengthUnit } from '../src/length'
+import { roundToDisplay } from '../src/length/format-length'
 
 const nm = (text: string, unit: LengthUnit = 'mm') => {
   const result = readLength({ text, unit })

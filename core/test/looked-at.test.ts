@@ -1,18 +1,13 @@
-import {
-  calibrationCut,
-  checkDocument,
-  describeWarning,
-  isRemark,
-  proofMove,
-  solve,
-  outOfReach,
-  toNanometres,
-  wearChange,
-  type KeyMode,
-  type Reading,
-  type SetupSheet,
-  type Warning,
-} from '../src'
+import { checkDocument, type Reading } from '../src/facts'
+import { toNanometres } from '../src/length'
+import { proofMove } from '../src/proof'
+import { outOfReach } from '../src/proof/reach'
+import { isRemark, type Warning } from '../src/registers'
+import { type KeyMode, type SetupSheet } from '../src/sheet'
+import { solve } from '../src/solve'
+import { wearChange } from '../src/wear'
+import { calibrationCut } from '../src/wear/wear'
+import { describeWarning } from '../src/words'
 import {
   frontTouch,
   leftTouch,

@@ -1,16 +1,7 @@
-import {
-  formatLength,
-  toNanometres,
-  type LengthUnit,
-  type OffsetPlan,
-  type Reading,
-  type ReadingBody,
-  type School,
-  type SetupDocument,
-  type SetupSheet,
-  type Tool,
-  type WrittenLength,
-} from '../src'
+import { type Reading, type ReadingBody, type SetupDocument } from '../src/facts'
+import { formatLength, toNanometres, type LengthUnit, type WrittenLength } from '../src/length'
+import { type School } from '../src/schools'
+import { type OffsetPlan, type SetupSheet, type Tool } from '../src/sheet'
 import type { Chance } from './random'
 import { fact, setupOf, workedSheet } from './worked-example'
 

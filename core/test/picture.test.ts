@@ -1,12 +1,7 @@
-import {
-  ladderOf,
-  layoutLadder,
-  layoutPlan,
-  planViewOf,
-  solve,
-  valueOf,
-  type QuantityName,
-} from '../src'
+import { valueOf } from '../src/chain'
+import { ladderOf, layoutLadder, layoutPlan, planViewOf } from '../src/picture'
+import { type QuantityName } from '../src/quantities'
+import { solve } from '../src/solve'
 import { fact, mm, workedDocument, workedSheet } from './worked-example'
 
 const gaugeLine = workedDocument({ school: 'gauge-line' })

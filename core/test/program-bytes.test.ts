@@ -1,4 +1,5 @@
-import { LineSplitter, readBlock, readProgram, readProgramPieces } from '../src'
+import { LineSplitter, readProgram, readProgramPieces } from '../src/program'
+import { readBlock } from '../src/program/block'
 import { BlockNumbers, readPlainMove } from '../src/program/plain-move'
 import { Chance, trials } from './random'
 

@@ -1,25 +1,19 @@
+import { type SetupDocument } from '../src/facts'
+import { type ReadBack } from '../src/facts/document'
+import { toNanometres } from '../src/length'
+import { placeProgramView, programViews, speakProgramView } from '../src/picture'
+import { mendOf, needsBeside, stepsOf } from '../src/plan'
+import { looksLikeText, readProgram } from '../src/program'
 import {
-  describeCutting,
-  describeJudgement,
   faultsOf,
   judgeAll,
-  looksLikeText,
   machineExtents,
-  mendOf,
-  needsBeside,
-  placeProgramView,
   programStanding,
-  programViews,
-  readProgram,
   sheetFromProgram,
-  solve,
-  speakProgramView,
-  stepsOf,
-  toNanometres,
-  type ReadBack,
-  type SetupDocument,
-  type SetupSheet,
-} from '../src'
+} from '../src/running'
+import { type SetupSheet } from '../src/sheet'
+import { solve } from '../src/solve'
+import { describeCutting, describeJudgement } from '../src/words'
 import {
   event,
   fact,

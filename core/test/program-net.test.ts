@@ -1,4 +1,6 @@
-import { machineExtents, readProgram, solve } from '../src'
+import { readProgram } from '../src/program'
+import { machineExtents } from '../src/running'
+import { solve } from '../src/solve'
 import { forSeeds } from './model/case'
 import { interpret } from './model/plain-interpreter'
 import { writeProgram } from './model/program-writer'

@@ -1,26 +1,20 @@
+import { type Address } from '../src/address'
+import { type SetupDocument } from '../src/facts'
 import {
-  type Address,
-  arcAround,
-  arcExtents,
-  arcOfRadius,
   comparePrograms,
-  describeJudgement,
-  describeProgramChange,
-  describeProgramProblem,
-  judgeNeeds,
-  lowestZ,
   NEED_JUDGEMENTS,
   PROGRAM_JUDGEMENTS,
   PROGRAM_PROBLEMS,
-  readBlock,
   readProgram,
-  solve,
-  wordText,
   type Extents,
-  type PlanePoint,
   type ProgramReading,
-  type SetupDocument,
-} from '../src'
+} from '../src/program'
+import { arcAround, arcExtents, arcOfRadius, type PlanePoint } from '../src/program/arc'
+import { readBlock, wordText } from '../src/program/block'
+import { lowestZ } from '../src/running'
+import { judgeNeeds } from '../src/running/judge-needs'
+import { solve } from '../src/solve'
+import { describeJudgement, describeProgramChange, describeProgramProblem } from '../src/words'
 import { parseLine } from 'gcode-parser'
 import { Chance, trials } from './random'
 import {

@@ -1,21 +1,12 @@
-import {
-  achievedShare,
-  airCutLift,
-  calibrationCut,
-  chooseParallels,
-  clamping,
-  clearsJaws,
-  cutterWearChange,
-  distanceToGoError,
-  gapVerdict,
-  outOfReach,
-  proofMove,
-  readLength,
-  solve,
-  toNanometres,
-  type EventBody,
-  type SetupDocument,
-} from '../src'
+import { type SetupDocument } from '../src/facts'
+import { type EventBody } from '../src/facts/document'
+import { readLength, toNanometres } from '../src/length'
+import { airCutLift, proofMove } from '../src/proof'
+import { distanceToGoError, gapVerdict } from '../src/proof/proof'
+import { outOfReach } from '../src/proof/reach'
+import { solve } from '../src/solve'
+import { achievedShare, calibrationCut, cutterWearChange } from '../src/wear/wear'
+import { chooseParallels, clamping, clearsJaws } from '../src/workholding/workholding'
 import {
   difference,
   event,

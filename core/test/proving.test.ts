@@ -1,25 +1,14 @@
-import {
-  checkDocument,
-  consequencesOf,
-  describeProof,
-  followingStep,
-  foundAgain,
-  neededFirst,
-  proofMove,
-  solve,
-  spokenNumber,
-  stationTrust,
-  stepsOf,
-  toNanometres,
-  wearChange,
-  type Author,
-  type CheckOff,
-  type CheckOffBody,
-  type Entered,
-  type EventBody,
-  type Proof,
-  type SetupDocument,
-} from '../src'
+import { checkDocument, type CheckOff, type SetupDocument } from '../src/facts'
+import { type CheckOffBody, type EventBody, type Proof } from '../src/facts/document'
+import { foundAgain } from '../src/freshness/home-marks'
+import { type Author } from '../src/journal'
+import { type Entered } from '../src/journal/entered'
+import { toNanometres } from '../src/length'
+import { consequencesOf, followingStep, neededFirst, stationTrust, stepsOf } from '../src/plan'
+import { proofMove } from '../src/proof'
+import { solve } from '../src/solve'
+import { wearChange } from '../src/wear'
+import { describeProof, spokenNumber } from '../src/words'
 import {
   event,
   fact,

@@ -1,13 +1,11 @@
 import { mean, sampleStandardDeviation } from 'simple-statistics'
-import {
-  BLOCK_GRADES,
-  blockLimitMm,
-  budgetOf,
-  sampleDeviation,
-  solve,
-  studentT,
-  type Gauge,
-} from '../src'
+import { budgetOf } from '../src/budget/budget'
+import { sampleDeviation } from '../src/budget/source-uncertainty'
+import { studentT } from '../src/budget/student-t'
+import { type Gauge } from '../src/sheet'
+import { solve } from '../src/solve'
+import { BLOCK_GRADES } from '../src/touch'
+import { blockLimitMm } from '../src/touch/gauge-block-limits'
 import { leftTouch, mm, readingOf, workedDocument, workedSheet } from './worked-example'
 
 /** `first`, then `pairs` times the two values. */

@@ -1,4 +1,7 @@
-import { describeReadBackError, mayLift, toNanometres, type Address } from '../src'
+import { type Address } from '../src/address'
+import { toNanometres } from '../src/length'
+import { mayLift } from '../src/proof'
+import { describeReadBackError } from '../src/words'
 import { workedSheet } from './worked-example'
 
 const said = (

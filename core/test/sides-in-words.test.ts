@@ -1,19 +1,11 @@
-import {
-  type Address,
-  describeApproach,
-  describeReadBackError,
-  describeStep,
-  faceName,
-  FACES,
-  planViewOf,
-  solve,
-  speakPlan,
-  toNanometres,
-  type AxisPlan,
-  type Face,
-  type OffsetPlan,
-  type Side,
-} from '../src'
+import { type Address } from '../src/address'
+import { toNanometres } from '../src/length'
+import { planViewOf } from '../src/picture'
+import { faceName } from '../src/quantities'
+import { type AxisPlan, type OffsetPlan } from '../src/sheet'
+import { solve } from '../src/solve'
+import { FACES, type Face, type Side } from '../src/touch'
+import { describeApproach, describeReadBackError, describeStep, speakPlan } from '../src/words'
 import { leftTouch, mm, workedDocument, workedSheet } from './worked-example'
 
 // What sentences say of sides, signs and axes, held against where things are: a part seen from above, X to the right and

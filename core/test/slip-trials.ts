@@ -1,16 +1,9 @@
-import {
-  explain,
-  formatLength,
-  groupTies,
-  readLength,
-  roundToDisplay,
-  solve,
-  toNanometres,
-  type Explanation,
-  type Register,
-  type Reading,
-  type SetupDocument,
-} from '../src'
+import { type Reading, type SetupDocument } from '../src/facts'
+import { formatLength, readLength, toNanometres } from '../src/length'
+import { roundToDisplay } from '../src/length/format-length'
+import { type Register } from '../src/registers'
+import { explain, groupTies, type Explanation } from '../src/slips'
+import { solve } from '../src/solve'
 import { modelSetup } from './physical-model'
 import type { Chance } from './random'
 

@@ -1,11 +1,8 @@
-import {
-  type Address,
-  solve,
-  formatLength,
-  valueOf,
-  type Reading,
-  type SetupDocument,
-} from '../src'
+import { type Address } from '../src/address'
+import { valueOf } from '../src/chain'
+import { type Reading, type SetupDocument } from '../src/facts'
+import { formatLength } from '../src/length'
+import { solve } from '../src/solve'
 import {
   difference,
   fact,

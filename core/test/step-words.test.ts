@@ -1,4 +1,5 @@
-import { describeStep, type Gauge } from '../src'
+import { type Gauge } from '../src/sheet'
+import { describeStep } from '../src/words'
 import { mm, workedDocument, workedSheet } from './worked-example'
 
 const finder = (id: string, maxSpeed?: number): Gauge => ({

@@ -1,4 +1,5 @@
-import { nextStep, solve, stationTrust, stepsOf } from '../src'
+import { nextStep, stationTrust, stepsOf } from '../src/plan'
+import { solve } from '../src/solve'
 import { mm, noseTouch, tipTouch, workedDocument, workedSheet } from './worked-example'
 
 const keys = (document: ReturnType<typeof workedDocument>) =>

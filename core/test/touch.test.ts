@@ -1,16 +1,8 @@
-import {
-  approachDirection,
-  axisOfFace,
-  chainOf,
-  faceBeyond,
-  gaugeServes,
-  GAUGE_KINDS,
-  planeUnder,
-  readLength,
-  valueOf,
-  type Chain,
-  type Face,
-} from '../src'
+import { valueOf, type Chain } from '../src/chain'
+import { chainOf } from '../src/chain/chain'
+import { readLength } from '../src/length'
+import { axisOfFace, gaugeServes, GAUGE_KINDS, type Face } from '../src/touch'
+import { approachDirection, faceBeyond, planeUnder } from '../src/touch/touch'
 
 function length(
   text: string,

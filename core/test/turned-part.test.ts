@@ -1,18 +1,11 @@
-import {
-  checkDocument,
-  impliedBy,
-  monteCarlo,
-  budgetOf,
-  runOut,
-  solve,
-  stepsOf,
-  turnedCorner,
-  type AxisPlan,
-  type Face,
-  type OffsetPlan,
-  type Reading,
-  type SetupDocument,
-} from '../src'
+import { monteCarlo } from '../src/budget'
+import { budgetOf } from '../src/budget/budget'
+import { checkDocument, type Reading, type SetupDocument } from '../src/facts'
+import { runOut, turnedCorner } from '../src/features/edge'
+import { impliedBy, stepsOf } from '../src/plan'
+import { type AxisPlan, type OffsetPlan } from '../src/sheet'
+import { solve } from '../src/solve'
+import { type Face } from '../src/touch'
 import { Chance } from './random'
 import { mm, readingOf, workedDocument, workedSheet } from './worked-example'
 

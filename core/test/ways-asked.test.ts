@@ -1,4 +1,7 @@
-import { gaugeServes, moduleOf, waysAsked, type QuantityName, type SetupSheet } from '../src'
+import { waysAsked } from '../src/plan'
+import { moduleOf, type QuantityName } from '../src/quantities'
+import { type SetupSheet } from '../src/sheet'
+import { gaugeServes } from '../src/touch'
 import { mm, workedDocument, workedSheet } from './worked-example'
 
 const lost = (changes: Partial<Record<'X' | 'Y' | 'Z', string>>): Partial<SetupSheet> => ({

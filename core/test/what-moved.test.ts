@@ -1,4 +1,5 @@
-import { checkDocument, solve, type SetupEvent } from '../src'
+import { checkDocument, type SetupEvent } from '../src/facts'
+import { solve } from '../src/solve'
 import { forSeeds } from './model/case'
 import { Timeline } from './model/timeline'
 import { trueRegisters } from './model/world'

@@ -1,17 +1,11 @@
-import type {
-  Address,
-  Author,
-  Entered,
-  EventBody,
-  LengthUnit,
-  ReadBack,
-  Reading,
-  SetupDocument,
-  SetupEvent,
-  SetupSheet,
-  WrittenLength,
-} from '../src'
-import { foldSetup } from '../src'
+import type { Address } from '../src/address'
+import type { Reading, SetupDocument, SetupEvent } from '../src/facts'
+import type { EventBody, ReadBack } from '../src/facts/document'
+import type { Author } from '../src/journal'
+import type { Entered } from '../src/journal/entered'
+import type { LengthUnit, WrittenLength } from '../src/length'
+import type { SetupSheet } from '../src/sheet'
+import { foldSetup } from '../src/facts'
 
 export const mm = (text: string): WrittenLength => ({ text, unit: 'mm' })
 

@@ -1,4 +1,5 @@
-import type { SetupSheet, WrittenLength } from '@pine/core'
+import type { WrittenLength } from '@pine/core/length'
+import type { SetupSheet } from '@pine/core/sheet'
 
 // Sheets of the browser's runs, in invented numbers that can be followed by hand.
 

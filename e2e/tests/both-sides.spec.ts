@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import type { SetupFile } from '@pine/core'
+import type { SetupFile } from '@pine/core/facts'
 import { expect, test } from '../support/product'
 import { Machinist } from '../support/machinist'
 

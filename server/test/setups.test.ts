@@ -2,15 +2,10 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { v7 as uuid } from 'uuid'
 import { FACT_KINDS } from '@pine/contract'
-import {
-  STREAM_KINDS,
-  VIAS,
-  foldSetup,
-  isReleased,
-  readProgram,
-  type SetupFile,
-  type SetupSheet,
-} from '@pine/core'
+import { foldSetup, isReleased, type SetupFile } from '@pine/core/facts'
+import { STREAM_KINDS, VIAS } from '@pine/core/journal'
+import { readProgram } from '@pine/core/program'
+import { type SetupSheet } from '@pine/core/sheet'
 import { contentHash } from '../src/use-cases/canonical'
 import { setupsOf } from '../src/use-cases/setups'
 import { startHarness, type Harness } from './harness'

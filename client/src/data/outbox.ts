@@ -1,5 +1,5 @@
 import { factsAnswerSchema, type NewFact, type ReportedProblem } from '@pine/contract'
-import type { Author } from '@pine/core'
+import type { Author } from '@pine/core/journal'
 import { api, ApiRefusal, ask } from './api'
 import { kept, useKept } from './kept'
 import { showFacts } from './shown-setups'

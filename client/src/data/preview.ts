@@ -1,10 +1,5 @@
-import {
-  appendFact,
-  type SaidOf,
-  type SetupBodies,
-  type SetupDocument,
-  type SetupFact,
-} from '@pine/core'
+import { appendFact, type SetupBodies, type SetupDocument, type SetupFact } from '@pine/core/facts'
+import { type SaidOf } from '@pine/core/journal'
 
 /** A fact that is only looked at before it is entered: who and when do not matter. */
 const STAMP = { id: 'preview', by: { name: '' }, at: '', via: 'typed' } as const

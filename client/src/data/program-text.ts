@@ -1,5 +1,5 @@
 import { keptProgramTextSchema, LONGEST_PROGRAM } from '@pine/contract'
-import type { ProgramReading } from '@pine/core'
+import type { ProgramReading } from '@pine/core/program'
 import { ask } from './api'
 import { newProgramWorker, WorkerLines } from './program-worker'
 

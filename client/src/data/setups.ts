@@ -13,15 +13,12 @@ import {
   factIds,
   foldSetup,
   isReleased,
-  nextStep,
-  solve,
-  stepsOf,
   type SetupDocument,
   type SetupFact,
-  type SetupSheet,
-  type Solution,
-  type StepState,
-} from '@pine/core'
+} from '@pine/core/facts'
+import { nextStep, stepsOf, type StepState } from '@pine/core/plan'
+import { type SetupSheet } from '@pine/core/sheet'
+import { solve, type Solution } from '@pine/core/solve'
 import { api, ask, sendable } from './api'
 import { post, useOutbox, type OutboxEntry } from './outbox'
 import { useSession } from './session'

@@ -1,7 +1,7 @@
 import useSWR from 'swr'
 import { z } from 'zod'
 import { machineSchema, shopGaugeSchema, shopSchema } from '@pine/contract'
-import type { Gauge, MachineDeclaration } from '@pine/core'
+import type { Gauge, MachineDeclaration } from '@pine/core/sheet'
 import { v7 as uuid } from 'uuid'
 import { api, ask } from './api'
 

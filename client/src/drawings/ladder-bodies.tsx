@@ -1,5 +1,5 @@
 import { G, Path, Rect } from 'react-native-svg'
-import { rungAt, type Ladder, type PlacedRung } from '@pine/core'
+import { rungAt, type Ladder, type PlacedRung } from '@pine/core/picture'
 import type { Roles } from '@/theme/roles'
 
 /** Where the rungs begin and end, in pixels. */

@@ -2,21 +2,16 @@ import { memo, useDeferredValue, useMemo } from 'react'
 import { View as Plain } from 'react-native'
 import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg'
 import { View } from 'tamagui'
+import { valueOf, type Chain } from '@pine/core/chain'
+import { formatLength, type LengthUnit } from '@pine/core/length'
 import {
-  describeFrame,
-  formatLength,
   layoutLadder,
   rungAt,
-  rungName,
-  speakLadder,
-  typographic,
-  valueOf,
-  type Chain,
   type Ladder,
-  type LengthUnit,
   type PlacedRung,
   type RungKey,
-} from '@pine/core'
+} from '@pine/core/picture'
+import { describeFrame, rungName, speakLadder, typographic } from '@pine/core/words'
 import type { Roles } from '@/theme/roles'
 import { useRoles } from '@/theme/use-roles'
 import { Body, Ground } from './ladder-bodies'

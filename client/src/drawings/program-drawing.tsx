@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg'
 import { View } from 'react-native'
-import { placeProgramView, type PlacedView, type ProgramView } from '@pine/core'
+import { placeProgramView, type PlacedView, type ProgramView } from '@pine/core/picture'
 import type { Roles } from '@/theme/roles'
 import { useRoles } from '@/theme/use-roles'
 import { useWidth } from './use-width'

@@ -1,5 +1,5 @@
 import { useId } from 'react'
-import type { LengthUnit } from '@pine/core'
+import type { LengthUnit } from '@pine/core/length'
 import { Input, styled, View } from 'tamagui'
 import { Column, Row } from './surfaces'
 import { Words } from './words'

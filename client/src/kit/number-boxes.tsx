@@ -1,5 +1,5 @@
 import { useEffect, useRef, type ComponentRef } from 'react'
-import type { LengthUnit } from '@pine/core'
+import type { LengthUnit } from '@pine/core/length'
 import { Input, useMedia, View } from 'tamagui'
 import { Row } from './surfaces'
 import { Digits, Words } from './words'

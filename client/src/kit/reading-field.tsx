@@ -1,5 +1,5 @@
 import { memo, useEffect, useRef, type ComponentRef } from 'react'
-import type { LengthUnit } from '@pine/core'
+import type { LengthUnit } from '@pine/core/length'
 import { StyleSheet, View as Plain } from 'react-native'
 import { Input, useMedia, View } from 'tamagui'
 import { useRoles } from '@/theme/use-roles'

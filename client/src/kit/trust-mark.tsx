@@ -1,4 +1,4 @@
-import type { TrustState } from '@pine/core'
+import type { TrustState } from '@pine/core/registers'
 import Svg, { Circle, Path } from 'react-native-svg'
 import { View } from 'tamagui'
 import { useRoles } from '@/theme/use-roles'

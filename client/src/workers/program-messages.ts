@@ -1,4 +1,4 @@
-import type { ProgramReading } from '@pine/core'
+import type { ProgramReading } from '@pine/core/program'
 
 /** To the worker: read a file or only open it, or give lines of the one that was. */
 export type ProgramRequest =

@@ -1,5 +1,5 @@
 import type { Entered } from '../journal/entered'
-import type { Problem } from '../problem'
+import type { Problem } from '../problem/problem'
 import { AXES } from '../address/row'
 import { endsOf } from '../quantities/contact-ends'
 import { quantityKey } from '../quantities/quantities'

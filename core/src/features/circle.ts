@@ -1,4 +1,4 @@
-import { failure, success, type Result } from '../result'
+import { failure, success, type Result } from '../problem/result'
 
 /** A point in X and Y; millimetres in every function of features/. */
 export interface Point {

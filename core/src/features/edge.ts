@@ -1,4 +1,4 @@
-import { failure, success, type Result } from '../result'
+import { failure, success, type Result } from '../problem/result'
 import { approachDirection, axisOfFace, type Face, type PlanAxis } from '../touch/touch'
 import type { Point } from './circle'
 

@@ -1,4 +1,4 @@
-import { failure, success, type Result } from '../result'
+import { failure, success, type Result } from '../problem/result'
 import {
   FINEST_DECIMALS,
   NANOMETRES_PER,

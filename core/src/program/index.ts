@@ -1,6 +1,18 @@
-/** What a worker needs to read a program, and no more of the core. */
+/** What a worker needs to read a program, and what others ask of a program that was read. */
+export { BLOCK_FAULTS } from './block'
+export { comparePrograms } from './compare-programs'
 export { LineSplitter } from './line-splitter'
 export { looksLikeText } from './looks-like-text'
-export type { ProgramReading } from './program-types'
 export { ProgramReader } from './program-reader'
-export type { Subprograms } from './subprograms'
+export {
+  type Extents,
+  NEED_JUDGEMENTS,
+  type Operation,
+  PROGRAM_JUDGEMENTS,
+  PROGRAM_PROBLEMS,
+  type ProgramJudgement,
+  type ProgramProblem,
+  type ProgramReading,
+} from './program-types'
+export { readProgram, readProgramPieces } from './read-program'
+export { type Subprograms } from './subprograms'

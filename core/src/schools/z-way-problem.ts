@@ -1,4 +1,4 @@
-import type { Problem } from '../problem'
+import type { Problem } from '../problem/problem'
 import type { School } from './schools'
 import { waysOfZ, type ZWay } from './ways-of-z'
 

@@ -1,4 +1,4 @@
-import type { Problem } from '../problem'
+import type { Problem } from '../problem/problem'
 import type { ReadLengthOptions } from '../length/read-length'
 import type { WrittenLength } from '../length/length'
 import { zWayProblem } from '../schools/z-way-problem'

@@ -1,6 +1,6 @@
 import type { WrittenLength } from '../length/length'
 import { readLength, type ReadLengthOptions } from '../length/read-length'
-import type { Problem } from '../problem'
+import type { Problem } from '../problem/problem'
 
 /** What is wrong with a number at its place; nothing where it can be read. */
 export function lengthProblem(

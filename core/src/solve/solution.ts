@@ -1,6 +1,6 @@
 import type { Chain } from '../chain/chain'
 import type { OffsetRow } from '../address/row'
-import type { Problem } from '../problem'
+import type { Problem } from '../problem/problem'
 import type { ProofVerdict } from '../proof/proven'
 import type { HoldingVerdict } from '../workholding/holding'
 import type { EdgeAngle, ImpliedSize, Shown } from '../registers/register'

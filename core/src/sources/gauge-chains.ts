@@ -2,7 +2,7 @@ import { chainOf, EMPTY_CHAIN, scaleChain, type Chain, type Source } from '../ch
 import { footUncertainty, gaugeUncertainty } from '../budget/source-uncertainty'
 import type { WrittenLength } from '../length/length'
 import type { ReadLength, ReadLengthOptions } from '../length/read-length'
-import type { Problem } from '../problem'
+import type { Problem } from '../problem/problem'
 import { GAUGE_FACTS, gaugeServes } from '../touch/gauge-kinds'
 import { moduleOf } from '../quantities/quantities'
 import type { Quantity } from '../quantities/quantities'

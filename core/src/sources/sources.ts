@@ -16,7 +16,7 @@ import { readingUncertainty, repeatabilityMm, type Display } from '../budget/sou
 import { homeFramesOf, type HomeFrames } from '../freshness/home-frames'
 import type { WrittenLength } from '../length/length'
 import { readLength, type ReadLength, type ReadLengthOptions } from '../length/read-length'
-import type { Problem } from '../problem'
+import type { Problem } from '../problem/problem'
 import { endsOf, wayInPlane, wayInZ, type ContactEnd } from '../quantities/contact-ends'
 import { SWEPT_REPEATABILITY_MM } from '../touch/gauge-kinds'
 import type { Face, Way } from '../touch/touch'

@@ -1,4 +1,4 @@
-import type { Problem, ProblemCode } from '../problem'
+import type { Problem, ProblemCode } from '../problem/problem'
 
 /** What a person reads about a problem: what is wrong, what was expected, what to do. */
 export interface ProblemWords {

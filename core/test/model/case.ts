@@ -1,4 +1,4 @@
-import type { Reading, SetupDocument } from '../../src'
+import type { Reading, SetupDocument } from '../../src/facts'
 import { trials, type Chance } from '../random'
 import { setupOf } from '../worked-example'
 import { asFact, Machinist, withRepeatsAndReplaced } from './machinist'

@@ -1,4 +1,4 @@
-import type { KeyInLine } from '../../src'
+import type { KeyInLine } from '../../src/keyin'
 import type { Axis } from './world'
 
 /**

@@ -1,4 +1,5 @@
-import { solve, type WrittenLength } from '../../src'
+import { type WrittenLength } from '../../src/length'
+import { solve } from '../../src/solve'
 import type { Chance } from '../random'
 import { setupOf } from '../worked-example'
 import { asFact, Machinist, type Hand } from './machinist'

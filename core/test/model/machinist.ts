@@ -1,13 +1,8 @@
-import type {
-  Face,
-  OffsetPlan,
-  QuantityName,
-  Reading,
-  ReadingBody,
-  SetupSheet,
-  Side,
-  WrittenLength,
-} from '../../src'
+import type { Reading, ReadingBody } from '../../src/facts'
+import type { WrittenLength } from '../../src/length'
+import type { QuantityName } from '../../src/quantities'
+import type { OffsetPlan, SetupSheet } from '../../src/sheet'
+import type { Face, Side } from '../../src/touch'
 import type { Chance } from '../random'
 import { fact } from '../worked-example'
 import type { ModelSheet } from './sheet'

@@ -1,13 +1,7 @@
-import type {
-  AxisPlan,
-  KeyMode,
-  LengthUnit,
-  OffsetPlan,
-  OffsetRow,
-  School,
-  SetupSheet,
-  WrittenLength,
-} from '../../src'
+import type { OffsetRow } from '../../src/address'
+import type { LengthUnit, WrittenLength } from '../../src/length'
+import type { School } from '../../src/schools'
+import type { AxisPlan, KeyMode, OffsetPlan, SetupSheet } from '../../src/sheet'
 import type { Chance } from '../random'
 import { GAUGE_IDS, gaugeFacts, some, someWorld, type World } from './world'
 

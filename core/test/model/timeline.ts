@@ -1,12 +1,12 @@
 import {
   checkDocument,
   type CheckOff,
-  type EventBody,
   type Reading,
   type SetupDocument,
   type SetupEvent,
-  type WrittenLength,
-} from '../../src'
+} from '../../src/facts'
+import { type EventBody } from '../../src/facts/document'
+import { type WrittenLength } from '../../src/length'
 import type { Chance } from '../random'
 import { checkFailed, event, fact, setupOf } from '../worked-example'
 import { asFact, Machinist } from './machinist'

@@ -1,4 +1,7 @@
-import type { Face, LengthUnit, OffsetRow, SetupSheet } from '../../src'
+import type { OffsetRow } from '../../src/address'
+import type { LengthUnit } from '../../src/length'
+import type { SetupSheet } from '../../src/sheet'
+import type { Face } from '../../src/touch'
 import type { Chance } from '../random'
 
 // The independent physical model: what is really there, in nanometres. It imports types of core and no arithmetic.

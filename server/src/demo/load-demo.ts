@@ -1,14 +1,12 @@
 import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import type { NewFact, Person } from '@pine/contract'
-import {
-  foldSetup,
-  readProgram,
-  solve,
-  type Address,
-  type LengthUnit,
-  type SetupSheet,
-} from '@pine/core'
+import { type Address } from '@pine/core/address'
+import { foldSetup } from '@pine/core/facts'
+import { type LengthUnit } from '@pine/core/length'
+import { readProgram } from '@pine/core/program'
+import { type SetupSheet } from '@pine/core/sheet'
+import { solve } from '@pine/core/solve'
 import { v7 as uuid } from 'uuid'
 import type { Clock } from '../clock'
 import type { Outcome } from '../refusal'

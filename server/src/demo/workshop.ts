@@ -1,4 +1,5 @@
-import type { MachineDeclaration, OffsetPlan, SetupSheet, WrittenLength } from '@pine/core'
+import type { WrittenLength } from '@pine/core/length'
+import type { MachineDeclaration, OffsetPlan, SetupSheet } from '@pine/core/sheet'
 import { v7 as uuid } from 'uuid'
 
 // Larkspur Optics Works, an invented workshop that makes astronomy instruments. Every name and

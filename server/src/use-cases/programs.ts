@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import type { KeptProgramText, Person } from '@pine/contract'
-import { looksLikeText } from '@pine/core'
+import { looksLikeText } from '@pine/core/program'
 import type { Clock } from '../clock'
 import { accept, refuse, type Outcome } from '../refusal'
 import type { Store } from '../store/store'

@@ -1,5 +1,5 @@
 import { recordSchema, type SetupRecord } from '@pine/contract'
-import type { Recorded } from '@pine/core'
+import type { Recorded } from '@pine/core/facts'
 
 /** What a release froze: facts since version 2, a document with its lists before. */
 interface Frozen {

@@ -1,4 +1,4 @@
-import { appendFact, foldSetup, type SetupDocument, type SetupFact } from '@pine/core'
+import { appendFact, foldSetup, type SetupDocument, type SetupFact } from '@pine/core/facts'
 import type { FactRow, Store, StreamHead, StreamRow } from '../store/store'
 
 /** A set-up as it stands, with where it comes from. */

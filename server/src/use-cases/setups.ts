@@ -13,16 +13,15 @@ import {
 import {
   appendFact,
   checkDocument,
-  checkSheet,
   foldSetup,
-  solve,
-  stepName,
-  stepsOf,
-  type Problem,
   type SetupDocument,
   type SetupFact,
-  type SetupSheet,
-} from '@pine/core'
+} from '@pine/core/facts'
+import { stepsOf } from '@pine/core/plan'
+import { type Problem } from '@pine/core/problem'
+import { checkSheet, type SetupSheet } from '@pine/core/sheet'
+import { solve } from '@pine/core/solve'
+import { stepName } from '@pine/core/words'
 import { validate as isUuid } from 'uuid'
 import type { Clock } from '../clock'
 import { accept, refuse, refuseInput, type Outcome } from '../refusal'

@@ -7,7 +7,7 @@ import {
   type Person,
   type ShopGauge,
 } from '@pine/contract'
-import { readLength } from '@pine/core'
+import { readLength } from '@pine/core/length'
 import { v7 as uuid } from 'uuid'
 import type { Clock } from '../clock'
 import { accept, refuse, refuseInput, type Outcome } from '../refusal'

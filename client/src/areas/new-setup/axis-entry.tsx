@@ -1,12 +1,6 @@
-import {
-  FACES_OF_AXIS,
-  faceName,
-  usualTolerance,
-  type AxisPlan,
-  type Face,
-  type PlanAxis,
-  type Side,
-} from '@pine/core'
+import { faceName } from '@pine/core/quantities'
+import { usualTolerance, type AxisPlan } from '@pine/core/sheet'
+import { FACES_OF_AXIS, type Face, type PlanAxis, type Side } from '@pine/core/touch'
 import { Choice } from '@/kit/choice'
 import { Row } from '@/kit/surfaces'
 import { LengthEntry } from './length-entry'

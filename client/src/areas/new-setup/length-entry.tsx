@@ -1,4 +1,4 @@
-import { otherUnit, type WrittenLength } from '@pine/core'
+import { otherUnit, type WrittenLength } from '@pine/core/length'
 import { Field } from '@/kit/field'
 
 export interface LengthEntryProps {

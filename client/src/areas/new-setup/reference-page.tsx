@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { School } from '@pine/core'
+import type { School } from '@pine/core/schools'
 import { AddGauge } from '@/areas/shop/add-gauge'
 import { useGauges } from '@/data/shop'
 import { Button } from '@/kit/button'

@@ -1,21 +1,19 @@
 import { reportIssues, reportProblem, setupSheetSchema, type ReportedProblem } from '@pine/contract'
+import { LAST_FURTHER_ROW, OFFSET_ROWS, type OffsetRow } from '@pine/core/address'
+import { type LengthUnit } from '@pine/core/length'
+import { type SheetFromProgram } from '@pine/core/running'
+import { waysOfZ } from '@pine/core/schools'
 import {
   checkSheet,
   usualTolerance,
-  LAST_FURTHER_ROW,
-  OFFSET_ROWS,
-  waysOfZ,
   type AxisPlan,
   type Gauge,
-  type LengthUnit,
   type MachineDeclaration,
   type OffsetPlan,
-  type OffsetRow,
   type SetupSheet,
-  type SheetFromProgram,
   type Tool,
   type ZPlan,
-} from '@pine/core'
+} from '@pine/core/sheet'
 
 /** A sheet while it is being written: as the sheet, but the machine may not be picked yet. */
 export type SheetDraft = Omit<SetupSheet, 'machine'> & { readonly machine?: MachineDeclaration }

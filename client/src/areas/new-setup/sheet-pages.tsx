@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { SetupSheet } from '@pine/core'
+import type { SetupSheet } from '@pine/core/sheet'
 import { failureWords } from '@/data/api'
 import { useDraft } from '@/data/drafts'
 import { Button } from '@/kit/button'

@@ -1,6 +1,7 @@
 import { View } from 'tamagui'
 import { useState } from 'react'
-import type { LengthUnit, Tool } from '@pine/core'
+import type { LengthUnit } from '@pine/core/length'
+import type { Tool } from '@pine/core/sheet'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
 import { Field } from '@/kit/field'

@@ -1,5 +1,5 @@
-import type { OffsetPlan } from '@pine/core'
-import { waysOfZ } from '@pine/core'
+import type { OffsetPlan } from '@pine/core/sheet'
+import { waysOfZ } from '@pine/core/schools'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
 import { Card, Row } from '@/kit/surfaces'

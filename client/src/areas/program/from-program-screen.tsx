@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router'
-import { sheetFromProgram, type SheetFromProgram } from '@pine/core'
+import { sheetFromProgram, type SheetFromProgram } from '@pine/core/running'
 import type { NewFact } from '@pine/contract'
 import { emptyDraft, withProgram } from '@/areas/new-setup/sheet-draft'
 import type { SheetPagesDraft } from '@/areas/new-setup/sheet-pages'

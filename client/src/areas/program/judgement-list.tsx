@@ -1,13 +1,9 @@
 import { useState } from 'react'
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert'
 import { View } from 'tamagui'
-import {
-  describeJudgement,
-  describeProgramProblem,
-  type ProgramJudgement,
-  type ProgramProblem,
-  type Solution,
-} from '@pine/core'
+import { type ProgramJudgement, type ProgramProblem } from '@pine/core/program'
+import { type Solution } from '@pine/core/solve'
+import { describeJudgement, describeProgramProblem } from '@pine/core/words'
 import type { ProgramText } from '@/data/program-text'
 import { Button } from '@/kit/button'
 import { Card, Column, Row } from '@/kit/surfaces'

@@ -1,11 +1,8 @@
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import {
-  describeFileAtMachine,
-  fileAtMachine,
-  type ProgramRead,
-  type SetupDocument,
-} from '@pine/core'
+import { type ProgramRead, type SetupDocument } from '@pine/core/facts'
+import { fileAtMachine } from '@pine/core/running'
+import { describeFileAtMachine } from '@pine/core/words'
 import type { NewFact } from '@pine/contract'
 import { hashFile } from '@/data/program-file'
 import { FilePicker } from '@/kit/file-picker'

@@ -1,12 +1,7 @@
-import {
-  describeCutting,
-  describeExtents,
-  machineExtents,
-  type NeedBeside,
-  type OperationNeeds,
-  type ProgramReading,
-  type Step,
-} from '@pine/core'
+import { type NeedBeside, type OperationNeeds, type Step } from '@pine/core/plan'
+import { type ProgramReading } from '@pine/core/program'
+import { machineExtents } from '@pine/core/running'
+import { describeCutting, describeExtents } from '@pine/core/words'
 import { TRUST_NAMES, TrustMark } from '@/kit/trust-mark'
 import { minutesText } from '@/kit/size-text'
 import { Card, Column, Row } from '@/kit/surfaces'

@@ -1,5 +1,6 @@
 import { useState } from 'react'
-import { speakProgramView, type ProgramView, type Solution } from '@pine/core'
+import { speakProgramView, type ProgramView } from '@pine/core/picture'
+import { type Solution } from '@pine/core/solve'
 import { ProgramDrawing } from '@/drawings/program-drawing'
 import { Choice } from '@/kit/choice'
 import { Card, Column } from '@/kit/surfaces'

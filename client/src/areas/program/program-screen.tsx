@@ -2,18 +2,11 @@ import { useEffect, useMemo } from 'react'
 import { useRouter } from 'expo-router'
 import { useMedia, View } from 'tamagui'
 import { v7 as uuid } from 'uuid'
-import {
-  comparePrograms,
-  describeProgramChange,
-  describeProgramVerdict,
-  faultsOf,
-  judgeAll,
-  mendOf,
-  needsBeside,
-  programViews,
-  type Mend,
-  type ProgramJudgement,
-} from '@pine/core'
+import { programViews } from '@pine/core/picture'
+import { mendOf, needsBeside, type Mend } from '@pine/core/plan'
+import { comparePrograms, type ProgramJudgement } from '@pine/core/program'
+import { faultsOf, judgeAll } from '@pine/core/running'
+import { describeProgramChange, describeProgramVerdict } from '@pine/core/words'
 import type { ProgramFile } from '@/data/program-file'
 import { KeptProgramText, keepProgramText, type ProgramText } from '@/data/program-text'
 import { useSetup, type StandingSetup } from '@/data/setups'

@@ -1,21 +1,13 @@
 import { useState } from 'react'
-import {
-  GAUGE_FACTS,
-  GAUGE_KINDS,
-  TURNING_GAUGES,
-  describeProblem,
-  otherUnit,
-  readLength,
-  type GaugeKind,
-  type LengthUnit,
-} from '@pine/core'
+import { otherUnit, readLength, type LengthUnit } from '@pine/core/length'
+import { GAUGE_FACTS, GAUGE_KINDS, TURNING_GAUGES, type GaugeKind } from '@pine/core/touch'
+import { describeProblem, GAUGE_NAMES, MEASURE_NAMES } from '@pine/core/words'
 import { failureWords } from '@/data/api'
 import { useGauges } from '@/data/shop'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
 import { Field } from '@/kit/field'
 import { Card, Row } from '@/kit/surfaces'
-import { GAUGE_NAMES, MEASURE_NAMES } from './gauge-names'
 import { SpeedField } from './speed-field'
 import { turnsOf } from './turns'
 

@@ -1,5 +1,7 @@
 import { useState } from 'react'
-import { otherUnit, type KeyMode, type MachineAxis } from '@pine/core'
+import { type MachineAxis } from '@pine/core/address'
+import { otherUnit } from '@pine/core/length'
+import { type KeyMode } from '@pine/core/sheet'
 import { useMachines } from '@/data/shop'
 import { failureWords } from '@/data/api'
 import { Button } from '@/kit/button'

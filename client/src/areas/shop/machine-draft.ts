@@ -1,14 +1,8 @@
-import {
-  describeProblem,
-  readLength,
-  type KeyMode,
-  type Problem,
-  type LengthUnit,
-  type MachineAxis,
-  type MachineDeclaration,
-  type Travel,
-  type WrittenLength,
-} from '@pine/core'
+import { type MachineAxis } from '@pine/core/address'
+import { readLength, type LengthUnit, type WrittenLength } from '@pine/core/length'
+import { type Problem } from '@pine/core/problem'
+import { type KeyMode, type MachineDeclaration, type Travel } from '@pine/core/sheet'
+import { describeProblem } from '@pine/core/words'
 import { turnsOf } from './turns'
 
 export const AXES: readonly MachineAxis[] = ['X', 'Y', 'Z']

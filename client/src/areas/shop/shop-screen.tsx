@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { GAUGE_FACTS } from '@pine/core'
+import { GAUGE_FACTS } from '@pine/core/touch'
 import { useGauges, useMachines, useShop } from '@/data/shop'
 import { failureWords } from '@/data/api'
 import { Button } from '@/kit/button'
@@ -8,7 +8,7 @@ import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { AddGauge } from './add-gauge'
 import { AddMachine } from './add-machine'
-import { GAUGE_NAMES, MEASURE_NAMES } from './gauge-names'
+import { GAUGE_NAMES, MEASURE_NAMES } from '@pine/core/words'
 
 const KEYED = {
   set: 'are set',

@@ -1,5 +1,7 @@
 import { ScrollView, useMedia } from 'tamagui'
-import { stepName, type SetupDocument, type StepState } from '@pine/core'
+import { type SetupDocument } from '@pine/core/facts'
+import { type StepState } from '@pine/core/plan'
+import { stepName } from '@pine/core/words'
 import { Button } from '@/kit/button'
 import { Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'

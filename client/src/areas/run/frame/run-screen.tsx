@@ -1,17 +1,16 @@
 import { useRouter } from 'expo-router'
 import { useCallback, useState } from 'react'
 import { ScrollView, useMedia, View } from 'tamagui'
+import { type Chain } from '@pine/core/chain'
 import {
   followingStep,
   neededFirst,
-  STATION_NAMES,
-  stepName,
-  type Chain,
-  type Solution,
   type Station,
   type Step,
   type StepState,
-} from '@pine/core'
+} from '@pine/core/plan'
+import { type Solution } from '@pine/core/solve'
+import { STATION_NAMES, stepName } from '@pine/core/words'
 import { useSetup, type StandingSetup } from '@/data/setups'
 import { AppBar } from '@/kit/app-bar'
 import { Button } from '@/kit/button'

@@ -1,15 +1,9 @@
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import {
-  CHANGE_NAMES,
-  consequencesOf,
-  rebaseOf,
-  stepName,
-  typographic,
-  type MachineAxis,
-  type SetupEvent,
-  registerName,
-} from '@pine/core'
+import { type MachineAxis, registerName } from '@pine/core/address'
+import { rebaseOf, type SetupEvent } from '@pine/core/facts'
+import { consequencesOf } from '@pine/core/plan'
+import { CHANGE_NAMES, stepName, typographic } from '@pine/core/words'
 import type { NewFact } from '@pine/contract'
 import { withPreview } from '@/data/preview'
 import { Button } from '@/kit/button'

@@ -1,4 +1,4 @@
-import type { OffsetRow } from '@pine/core'
+import type { OffsetRow } from '@pine/core/address'
 import type { NewFact } from '@pine/contract'
 import type { StandingSetup } from '@/data/setups'
 

@@ -1,12 +1,7 @@
 import { ScrollView, styled, View } from 'tamagui'
-import {
-  STATION_NAMES,
-  STATIONS,
-  stepName,
-  type SetupDocument,
-  type Station,
-  type StepState,
-} from '@pine/core'
+import { type SetupDocument } from '@pine/core/facts'
+import { STATIONS, type Station, type StepState } from '@pine/core/plan'
+import { STATION_NAMES, stepName } from '@pine/core/words'
 import { TrustMark } from '@/kit/trust-mark'
 import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'

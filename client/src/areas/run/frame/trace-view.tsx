@@ -1,20 +1,18 @@
 import { format } from 'date-fns'
 import { View } from 'tamagui'
+import { expandedUncertainty } from '@pine/core/budget'
+import { traceOf, valueOf, type Chain } from '@pine/core/chain'
+import { formatLength } from '@pine/core/length'
+import { adviceForRegister } from '@pine/core/registers'
+import { needOf } from '@pine/core/sheet'
 import {
-  adviceForRegister,
   describeAdvice,
   describeCoefficient,
   describeRole,
   describeStale,
   describeVerdict,
-  expandedUncertainty,
-  formatLength,
-  needOf,
-  traceOf,
   typographic,
-  valueOf,
-  type Chain,
-} from '@pine/core'
+} from '@pine/core/words'
 import type { StandingSetup } from '@/data/setups'
 import { Button } from '@/kit/button'
 import { Card, Column, Row } from '@/kit/surfaces'

@@ -1,6 +1,7 @@
 import { Fragment } from 'react'
 import { View } from 'tamagui'
-import { STATION_NAMES, STATIONS, stationTrust, type Station, type StepState } from '@pine/core'
+import { STATIONS, stationTrust, type Station, type StepState } from '@pine/core/plan'
+import { STATION_NAMES } from '@pine/core/words'
 import { TRUST_NAMES, TrustMark } from '@/kit/trust-mark'
 import { Row } from '@/kit/surfaces'
 

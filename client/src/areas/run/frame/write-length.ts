@@ -1,4 +1,6 @@
-import { formatLength, typographic, type Nanometres, type Solution } from '@pine/core'
+import { formatLength, type Nanometres } from '@pine/core/length'
+import { type Solution } from '@pine/core/solve'
+import { typographic } from '@pine/core/words'
 
 /** Writes lengths the way this set-up's control shows them, for the eye. */
 export const lengthWriter =

@@ -2,19 +2,19 @@ import { useState } from 'react'
 import Volume2 from 'lucide-react-native/icons/volume-2'
 import { ScrollView, styled, useMedia } from 'tamagui'
 import { v7 as uuid } from 'uuid'
+import { registerName } from '@pine/core/address'
+import { type Chain } from '@pine/core/chain'
+import { nameOfReason } from '@pine/core/freshness'
+import { readBackAgrees } from '@pine/core/keyin'
+import { readLength } from '@pine/core/length'
+import { type Register } from '@pine/core/registers'
 import {
   describeActiveLength,
   describeKeyMode,
   describeStale,
-  nameOfReason,
-  readBackAgrees,
-  readLength,
   stepName,
   typographic,
-  type Chain,
-  type Register,
-  registerName,
-} from '@pine/core'
+} from '@pine/core/words'
 import type { NewFact } from '@pine/contract'
 import type { StandingSetup } from '@/data/setups'
 import { Button } from '@/kit/button'

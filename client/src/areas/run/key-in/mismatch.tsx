@@ -1,13 +1,8 @@
 import { useState } from 'react'
-import {
-  describeReadBackError,
-  causeName,
-  describeCause,
-  groupTies,
-  typographic,
-  type Register,
-  registerName,
-} from '@pine/core'
+import { registerName } from '@pine/core/address'
+import { type Register } from '@pine/core/registers'
+import { causeName, groupTies } from '@pine/core/slips'
+import { describeReadBackError, describeCause, typographic } from '@pine/core/words'
 import type { StandingSetup } from '@/data/setups'
 import { Button } from '@/kit/button'
 import { Card, Column, Row } from '@/kit/surfaces'

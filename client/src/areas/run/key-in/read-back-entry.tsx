@@ -1,6 +1,7 @@
 import { useState, type ReactNode } from 'react'
 import { useMedia } from 'tamagui'
-import { describeProblem, otherUnit, readLength, type LengthUnit } from '@pine/core'
+import { otherUnit, readLength, type LengthUnit } from '@pine/core/length'
+import { describeProblem } from '@pine/core/words'
 import { useDraft } from '@/data/drafts'
 import { erased, signTurned, typed } from '@/kit/number-text'
 import { ReadingField } from '@/kit/reading-field'

@@ -1,13 +1,7 @@
-import {
-  axisOfAddress,
-  ladderOf,
-  lengthAddress,
-  planViewOf,
-  rowOfAddress,
-  stepsOf,
-  type Address,
-  type QuantityName,
-} from '@pine/core'
+import { axisOfAddress, lengthAddress, rowOfAddress, type Address } from '@pine/core/address'
+import { ladderOf, planViewOf } from '@pine/core/picture'
+import { stepsOf } from '@pine/core/plan'
+import { type QuantityName } from '@pine/core/quantities'
 import type { StandingSetup } from '@/data/setups'
 import { LadderDrawing } from '@/drawings/ladder-drawing'
 import { PlanDrawing } from '@/drawings/plan-drawing'

@@ -1,4 +1,5 @@
-import { spokenNumber, type LengthUnit } from '@pine/core'
+import { type LengthUnit } from '@pine/core/length'
+import { spokenNumber } from '@pine/core/words'
 
 /** Whether this device can speak. The voice is its own: nothing leaves it. */
 export const canSpeak = (): boolean => typeof window !== 'undefined' && 'speechSynthesis' in window

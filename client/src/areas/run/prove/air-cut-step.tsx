@@ -1,16 +1,11 @@
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import {
-  activeLift,
-  airCutLift,
-  describeCheck,
-  formatLength,
-  lowestZ,
-  mayLift,
-  standingCheckOff,
-  typographic,
-  type LiftPlace,
-} from '@pine/core'
+import { type LiftPlace } from '@pine/core/facts'
+import { formatLength } from '@pine/core/length'
+import { standingCheckOff } from '@pine/core/plan'
+import { activeLift, airCutLift, mayLift } from '@pine/core/proof'
+import { lowestZ } from '@pine/core/running'
+import { describeCheck, LIFT_PLACE_WORDS, typographic } from '@pine/core/words'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Choice } from '@/kit/choice'
@@ -30,11 +25,6 @@ const PLACES: readonly { readonly value: LiftPlace; readonly label: string }[] =
   { value: 'work-offsets', label: 'Z of each work offset' },
   { value: 'lengths', label: 'each length' },
 ]
-export const LIFT_PLACE_WORDS: Readonly<Record<LiftPlace, string>> = {
-  'external-offset': 'the external offset Z',
-  'work-offsets': 'Z of each work offset',
-  lengths: 'each length register',
-}
 
 /** Everything raised for a run in air: the lift is worked out, and stays ACTIVE until it is taken out. */
 export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {

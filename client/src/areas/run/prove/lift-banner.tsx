@@ -1,7 +1,8 @@
-import { activeLift, type SetupDocument } from '@pine/core'
+import { type SetupDocument } from '@pine/core/facts'
+import { activeLift } from '@pine/core/proof'
 import { View } from 'tamagui'
 import { Digits, Words } from '@/kit/words'
-import { LIFT_PLACE_WORDS } from './air-cut-step'
+import { LIFT_PLACE_WORDS } from '@pine/core/words'
 
 /** In red words until it is taken out: everything stands higher than its numbers say. */
 export function LiftBanner({ document }: { document: SetupDocument }) {

@@ -1,14 +1,13 @@
 import { useRouter } from 'expo-router'
 import { v7 as uuid } from 'uuid'
+import { standingCheckOff } from '@pine/core/plan'
+import { mayRun, programStanding } from '@pine/core/running'
 import {
   describeCheck,
   describeFileAtMachine,
   describeJudgement,
   describeProgramVerdict,
-  mayRun,
-  programStanding,
-  standingCheckOff,
-} from '@pine/core'
+} from '@pine/core/words'
 import { Button } from '@/kit/button'
 import { Card } from '@/kit/surfaces'
 import { Words } from '@/kit/words'

@@ -1,11 +1,8 @@
 import { View } from 'tamagui'
-import {
-  causeName,
-  describeCause,
-  describeProof,
-  registerName,
-  type ProofVerdict,
-} from '@pine/core'
+import { registerName } from '@pine/core/address'
+import { type ProofVerdict } from '@pine/core/proof'
+import { causeName } from '@pine/core/slips'
+import { describeCause, describeProof } from '@pine/core/words'
 import { Button } from '@/kit/button'
 import { Card } from '@/kit/surfaces'
 import { Words } from '@/kit/words'

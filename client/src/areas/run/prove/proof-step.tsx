@@ -1,17 +1,10 @@
 import { useState } from 'react'
 import { useMedia } from 'tamagui'
 import { v7 as uuid } from 'uuid'
-import {
-  addressesOf,
-  describeProof,
-  formatLength,
-  offsetAddress,
-  proofMove,
-  proofVerdict,
-  readLength,
-  typographic,
-  type WrittenLength,
-} from '@pine/core'
+import { offsetAddress } from '@pine/core/address'
+import { formatLength, readLength, type WrittenLength } from '@pine/core/length'
+import { addressesOf, proofMove, proofVerdict } from '@pine/core/proof'
+import { describeProof, typographic } from '@pine/core/words'
 import { useDraft } from '@/data/drafts'
 import { previewed } from '@/data/preview'
 import { Button } from '@/kit/button'

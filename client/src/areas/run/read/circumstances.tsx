@@ -1,15 +1,8 @@
-import {
-  axisOfQuantity,
-  GAUGE_FACTS,
-  gaugeNames,
-  gaugeServes,
-  moduleOf,
-  waysAsked,
-  type MachineAxis,
-  type QuantityName,
-  type Way,
-  type WayEnd,
-} from '@pine/core'
+import { type MachineAxis } from '@pine/core/address'
+import { waysAsked, type WayEnd } from '@pine/core/plan'
+import { axisOfQuantity, moduleOf, type QuantityName } from '@pine/core/quantities'
+import { GAUGE_FACTS, gaugeServes, type Way } from '@pine/core/touch'
+import { gaugeNames } from '@pine/core/words'
 import { Button } from '@/kit/button'
 import { Choice, Several } from '@/kit/choice'
 import { Column } from '@/kit/surfaces'

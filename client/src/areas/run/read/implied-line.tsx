@@ -1,17 +1,12 @@
 import { memo } from 'react'
 import { StyleSheet, View as Plain } from 'react-native'
 import { View } from 'tamagui'
-import {
-  describeImplied,
-  causeName,
-  describeCause,
-  formatLength,
-  typographic,
-  type Chain,
-  type Implied,
-  type Nanometres,
-  type Solution,
-} from '@pine/core'
+import { type Chain } from '@pine/core/chain'
+import { formatLength, type Nanometres } from '@pine/core/length'
+import { type Implied } from '@pine/core/plan'
+import { causeName } from '@pine/core/slips'
+import { type Solution } from '@pine/core/solve'
+import { describeImplied, describeCause, typographic } from '@pine/core/words'
 import { Digits, Words } from '@/kit/words'
 import { lengthWriter } from '../frame/write-length'
 

@@ -1,14 +1,9 @@
 import type { NewFact } from '@pine/contract'
-import {
-  asksForSpindle,
-  readingBody,
-  type FieldKey,
-  type QuantityName,
-  type SetupDocument,
-  type Way,
-  type WayEnd,
-  type WrittenLength,
-} from '@pine/core'
+import { type SetupDocument } from '@pine/core/facts'
+import { type WrittenLength } from '@pine/core/length'
+import { asksForSpindle, readingBody, type WayEnd } from '@pine/core/plan'
+import { type FieldKey, type QuantityName } from '@pine/core/quantities'
+import { type Way } from '@pine/core/touch'
 
 /** A reading while it is being typed: its numbers are kept beside it (use-numbers.ts). */
 export interface ReadingDraft {

@@ -1,15 +1,12 @@
 import { memo, useCallback, useState } from 'react'
 import { ScrollView, useMedia, View } from 'tamagui'
-import {
-  asksForSpindle,
-  describeStep,
-  isRemark,
-  quantityKey,
-  repeatSpread,
-  standingReadings,
-  type Chain,
-  type QuantityName,
-} from '@pine/core'
+import { type Chain } from '@pine/core/chain'
+import { standingReadings } from '@pine/core/freshness'
+import { asksForSpindle } from '@pine/core/plan'
+import { quantityKey, type QuantityName } from '@pine/core/quantities'
+import { isRemark } from '@pine/core/registers'
+import { repeatSpread } from '@pine/core/sources'
+import { describeStep } from '@pine/core/words'
 import type { NewFact } from '@pine/contract'
 import type { StandingSetup } from '@/data/setups'
 import { Button } from '@/kit/button'

@@ -1,6 +1,7 @@
 import { format } from 'date-fns'
 import { useState, type ReactNode } from 'react'
-import { typographic, type Reading } from '@pine/core'
+import { type Reading } from '@pine/core/facts'
+import { typographic } from '@pine/core/words'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
 import { Card, Column, Row } from '@/kit/surfaces'

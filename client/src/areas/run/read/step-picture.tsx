@@ -1,15 +1,12 @@
 import { memo } from 'react'
 import { useMedia } from 'tamagui'
-import {
-  asksForSpindle,
-  axisOfFace,
-  describeApproach,
-  ladderOf,
-  planViewOf,
-  sideOf,
-  type Chain,
-  type QuantityName,
-} from '@pine/core'
+import { type Chain } from '@pine/core/chain'
+import { ladderOf, planViewOf } from '@pine/core/picture'
+import { asksForSpindle } from '@pine/core/plan'
+import { type QuantityName } from '@pine/core/quantities'
+import { sideOf } from '@pine/core/sheet'
+import { axisOfFace } from '@pine/core/touch'
+import { describeApproach } from '@pine/core/words'
 import type { StandingSetup } from '@/data/setups'
 import { LadderDrawing } from '@/drawings/ladder-drawing'
 import { PlanDrawing } from '@/drawings/plan-drawing'

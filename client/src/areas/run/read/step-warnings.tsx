@@ -1,12 +1,8 @@
 import { memo, useDeferredValue, useMemo } from 'react'
-import {
-  causeName,
-  describeCause,
-  describeWarning,
-  isRemark,
-  type Solution,
-  type Warning,
-} from '@pine/core'
+import { isRemark, type Warning } from '@pine/core/registers'
+import { causeName } from '@pine/core/slips'
+import { type Solution } from '@pine/core/solve'
+import { describeCause, describeWarning } from '@pine/core/words'
 import { Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { lengthWriter } from '../frame/write-length'

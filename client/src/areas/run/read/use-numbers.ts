@@ -1,13 +1,13 @@
 import { useState } from 'react'
 import {
-  describeProblem,
   otherUnit,
   readLength,
   type LengthUnit,
   type Nanometres,
   type ReadLengthOptions,
   type WrittenLength,
-} from '@pine/core'
+} from '@pine/core/length'
+import { describeProblem } from '@pine/core/words'
 import { useDraft } from '@/data/drafts'
 import { erased, signTurned, typed } from '@/kit/number-text'
 

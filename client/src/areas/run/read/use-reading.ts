@@ -1,22 +1,14 @@
 import { useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import type { NewFact } from '@pine/contract'
-import {
-  asksForSpindle,
-  FIELD_NAMES,
-  impliedBy,
-  lengthAddress,
-  quantityKey,
-  readingFields,
-  solve,
-  standingReadings,
-  suggestGauges,
-  type FieldKey,
-  type QuantityName,
-  type SetupDocument,
-  type Solution,
-  type Warning,
-} from '@pine/core'
+import { lengthAddress } from '@pine/core/address'
+import { type SetupDocument } from '@pine/core/facts'
+import { standingReadings } from '@pine/core/freshness'
+import { asksForSpindle, impliedBy, suggestGauges } from '@pine/core/plan'
+import { quantityKey, readingFields, type FieldKey, type QuantityName } from '@pine/core/quantities'
+import { type Warning } from '@pine/core/registers'
+import { solve, type Solution } from '@pine/core/solve'
+import { FIELD_NAMES } from '@pine/core/words'
 import { useDraft } from '@/data/drafts'
 import { withPreview } from '@/data/preview'
 import type { StandingSetup } from '@/data/setups'

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import { ScrollView, useMedia } from 'tamagui'
-import type { CheckWords } from '@pine/core'
+import type { CheckWords } from '@pine/core/words'
 import { Caution } from '@/kit/caution'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'

@@ -1,13 +1,9 @@
 import { v7 as uuid } from 'uuid'
-import {
-  describeCheck,
-  describeWarning,
-  GAUGE_FACTS,
-  isSamePerson,
-  standingCheckOff,
-  type CheckOff,
-} from '@pine/core'
-import { MEASURE_NAMES } from '@/areas/shop/gauge-names'
+import { type CheckOff } from '@pine/core/facts'
+import { isSamePerson } from '@pine/core/journal'
+import { standingCheckOff } from '@pine/core/plan'
+import { GAUGE_FACTS } from '@pine/core/touch'
+import { describeCheck, describeWarning, MEASURE_NAMES } from '@pine/core/words'
 import { useSession } from '@/data/session'
 import { Button } from '@/kit/button'
 import { Card, Row } from '@/kit/surfaces'

@@ -1,14 +1,9 @@
 import { v7 as uuid } from 'uuid'
-import {
-  describeCheck,
-  describeMarks,
-  recoveryOf,
-  standingCheckOff,
-  typographic,
-  formatLength,
-  type HomeMarks,
-  type MachineAxis,
-} from '@pine/core'
+import { type MachineAxis } from '@pine/core/address'
+import { type HomeMarks } from '@pine/core/freshness'
+import { formatLength } from '@pine/core/length'
+import { recoveryOf, standingCheckOff } from '@pine/core/plan'
+import { describeCheck, describeMarks, typographic } from '@pine/core/words'
 import { Caution } from '@/kit/caution'
 import { Card, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'

@@ -1,15 +1,11 @@
 import { useRouter } from 'expo-router'
 import { ScrollView, useMedia } from 'tamagui'
-import {
-  GAUGE_FACTS,
-  faceName,
-  type AxisPlan,
-  type SetupDocument,
-  type SetupSheet,
-  type WrittenLength,
-  type ZPlan,
-} from '@pine/core'
-import { GAUGE_NAMES, MEASURE_NAMES } from '@/areas/shop/gauge-names'
+import { type SetupDocument } from '@pine/core/facts'
+import { type WrittenLength } from '@pine/core/length'
+import { faceName } from '@pine/core/quantities'
+import { type AxisPlan, type SetupSheet, type ZPlan } from '@pine/core/sheet'
+import { GAUGE_FACTS } from '@pine/core/touch'
+import { GAUGE_NAMES, MEASURE_NAMES } from '@pine/core/words'
 import { Button } from '@/kit/button'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'

@@ -1,5 +1,6 @@
 import { format } from 'date-fns'
-import { typographic, registerName } from '@pine/core'
+import { registerName } from '@pine/core/address'
+import { typographic } from '@pine/core/words'
 import { failureWords } from '@/data/api'
 import { useRecord } from '@/data/setups'
 import { Message } from '@/kit/message'

@@ -1,6 +1,7 @@
 import { ScrollView, useMedia } from 'tamagui'
 import { v7 as uuid } from 'uuid'
-import { describeWarning, stepName, registerName } from '@pine/core'
+import { registerName } from '@pine/core/address'
+import { describeWarning, stepName } from '@pine/core/words'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { TrustMark } from '@/kit/trust-mark'

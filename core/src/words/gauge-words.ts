@@ -1,5 +1,6 @@
-import type { GaugeKind, GaugeKindFacts } from '@pine/core'
+import type { GaugeKind, GaugeKindFacts } from '../touch/gauge-kinds'
 
+/** What people call a kind of gauge. */
 export const GAUGE_NAMES: Readonly<Record<GaugeKind, string>> = {
   'height-setter': 'height setter',
   'light-setter': 'light setter',
@@ -20,6 +21,7 @@ export const GAUGE_NAMES: Readonly<Record<GaugeKind, string>> = {
   micrometer: 'micrometer',
 }
 
+/** What the size of a gauge is the size of. */
 export const MEASURE_NAMES: Readonly<Record<GaugeKindFacts['measure'], string>> = {
   height: 'height',
   thickness: 'thickness',

@@ -1,0 +1,2 @@
+export { expandedUncertainty } from './budget'
+export { monteCarlo } from './monte-carlo'

@@ -1,0 +1,2 @@
+export { type Chain, valueOf } from './chain'
+export { traceOf } from './trace'

@@ -1,0 +1,18 @@
+export { checkDocument } from './check-document'
+export {
+  type CheckOff,
+  LIFT_PLACES,
+  type LiftPlace,
+  type Measured,
+  type ProgramRead,
+  type Reading,
+  type ReadingBody,
+  type Recorded,
+  type SetupBodies,
+  type SetupDocument,
+  type SetupEvent,
+  type SetupFact,
+  type SetupFile,
+} from './document'
+export { appendFact, factIds, foldSetup, isReleased } from './fold'
+export { rebaseOf } from './rebase'

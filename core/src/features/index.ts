@@ -1,0 +1,1 @@
+export { type Point, fitCircle } from './circle'

@@ -1,0 +1,3 @@
+export { type HomeMarks } from './home-frames'
+export { nameOfReason, oldFrom } from './stale'
+export { standingReadings } from './standing'

@@ -1,0 +1,2 @@
+export { type KeyInLine } from './key-in'
+export { readBackAgrees } from './read-back'

@@ -1,0 +1,11 @@
+export { formatLength } from './format-length'
+export {
+  LENGTH_UNITS,
+  type LengthUnit,
+  NANOMETRES_PER,
+  type Nanometres,
+  type WrittenLength,
+  otherUnit,
+  toNanometres,
+} from './length'
+export { type ReadLengthOptions, readLength } from './read-length'

@@ -1,0 +1,18 @@
+export { consequencesOf } from './consequences'
+export { followingStep } from './following'
+export { type Implied, impliedBy } from './implied'
+export { neededFirst } from './needed-first'
+export {
+  type Mend,
+  type NeedBeside,
+  type OperationNeeds,
+  mendOf,
+  needsBeside,
+} from './needs-beside'
+export { asksForSpindle, readingBody } from './reading-fields'
+export { recoveryOf } from './recovery'
+export { STATIONS, type Station, type Step, type StepState } from './step'
+export { standingCheckOff } from './step-state'
+export { nextStep, stationTrust, stepsOf } from './steps'
+export { suggestGauges } from './suggest-gauges'
+export { type WayEnd, waysAsked } from './ways-asked'

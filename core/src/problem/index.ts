@@ -1,0 +1,1 @@
+export { PROBLEM_CODES, type Problem } from './problem'

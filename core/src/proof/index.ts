@@ -1,0 +1,3 @@
+export { activeLift, mayLift } from './lift'
+export { airCutLift, proofMove } from './proof'
+export { type ProofVerdict, addressesOf, proofVerdict } from './proven'

@@ -1,0 +1,10 @@
+export { type FieldKey, type FieldSpec, type FieldTypes } from './fields'
+export {
+  QUANTITIES,
+  type QuantityName,
+  axisOfQuantity,
+  moduleOf,
+  quantityKey,
+  readingFields,
+} from './quantities'
+export { faceName } from './touch-words'

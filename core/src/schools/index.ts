@@ -1,0 +1,2 @@
+export { SCHOOLS, type School } from './schools'
+export { waysOfZ } from './ways-of-z'

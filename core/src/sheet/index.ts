@@ -1,0 +1,16 @@
+export { checkSheet } from './check-sheet'
+export { needOf } from './needs'
+export {
+  type AxisPlan,
+  type Gauge,
+  KEY_MODES,
+  type KeyMode,
+  type MachineDeclaration,
+  type OffsetPlan,
+  type SetupSheet,
+  type Tool,
+  type Travel,
+  type ZPlan,
+  sideOf,
+} from './sheet'
+export { usualTolerance } from './usual'

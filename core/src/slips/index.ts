@@ -1,0 +1,2 @@
+export { explain, groupTies } from './explain'
+export { type Explanation, SLIP_CODES, causeName } from './slip'

@@ -1,0 +1,1 @@
+export { repeatSpread } from './repeats'

@@ -1,0 +1,17 @@
+export { BLOCK_GRADES } from './gauge-block-limits'
+export {
+  GAUGE_FACTS,
+  GAUGE_KINDS,
+  type GaugeKind,
+  TURNING_GAUGES,
+  gaugeServes,
+} from './gauge-kinds'
+export {
+  FACES,
+  FACES_OF_AXIS,
+  type Face,
+  type PlanAxis,
+  type Side,
+  type Way,
+  axisOfFace,
+} from './touch'

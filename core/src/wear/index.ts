@@ -1,0 +1,1 @@
+export { wearChange } from './wear'

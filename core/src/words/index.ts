@@ -1,0 +1,36 @@
+export { describeAdvice, describeGap, describeVerdict } from './advice-words'
+export { CHANGE_NAMES } from './change-words'
+export { type CheckWords, describeCheck } from './check-words'
+export { describeStale } from './event-words'
+export { describeImplied } from './implied-words'
+export { describeActiveLength, describeKeyMode } from './key-words'
+export { describeFrame, rungName, speakLadder } from './ladder-words'
+export { describeMarks } from './marks-words'
+export { speakPlan } from './plan-words'
+export { describeProblem } from './problem-words'
+export { describeProgramChange } from './program-change-words'
+export {
+  describeCutting,
+  describeExtents,
+  describeFileAtMachine,
+  describeJudgement,
+  describeProgramProblem,
+  describeProgramVerdict,
+} from './program-words'
+export { describeProof } from './proof-words'
+export { describeReadBackError } from './read-back-words'
+export { describeCause } from './slip-words'
+export { spokenNumber } from './spoken'
+export { stepName } from './step-name'
+export {
+  FIELD_NAMES,
+  STATION_NAMES,
+  describeApproach,
+  describeStep,
+  gaugeNames,
+} from './step-words'
+export { describeCoefficient, describeRole } from './term-words'
+export { typographic } from './typographic'
+export { describeWarning } from './warning-words'
+export { GAUGE_NAMES, MEASURE_NAMES } from './gauge-words'
+export { LIFT_PLACE_WORDS } from './lift-words'

@@ -1,0 +1,8 @@
+import type { LiftPlace } from '../facts/document'
+
+/** Where a lift was typed, as it is said in a sentence. */
+export const LIFT_PLACE_WORDS: Readonly<Record<LiftPlace, string>> = {
+  'external-offset': 'the external offset Z',
+  'work-offsets': 'Z of each work offset',
+  lengths: 'each length register',
+}
