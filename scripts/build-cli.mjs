@@ -1,19 +1,19 @@
 #!/usr/bin/env node
-// Puts the command line into one file, .pine/cli/pine.mjs: bin/pine asks for it when the sources are newer.
+// Puts the command line into one file, .pine/cli/pine.cjs: bin/pine asks for it when the sources are newer.
 import { build } from 'esbuild'
 import { renameSync } from 'node:fs'
 import { join } from 'node:path'
 import { ROOT } from './lib/paths.mjs'
 
-const file = join(ROOT, '.pine/cli/pine.mjs')
+const file = join(ROOT, '.pine/cli/pine.cjs')
 // Built beside it and moved there in one step: another call may be reading it.
-const built = `${file}.${process.pid}.mjs`
+const built = `${file}.${process.pid}.cjs`
 await build({
   entryPoints: [join(ROOT, 'cli/src/main.ts')],
   outfile: built,
   bundle: true,
   platform: 'node',
-  format: 'esm',
+  format: 'cjs',
   target: 'node20',
   minifySyntax: true,
   logLevel: 'warning',

@@ -88,6 +88,15 @@ await runScript(async () => {
     results.push(
       await check('lint and the one-way import rule', bin('eslint'), ['.', '--max-warnings', '0']),
     )
+    results.push(await check('nothing unused or undeclared', bin('knip'), ['--no-progress']))
+    results.push(
+      await check('nothing that only tests use', bin('knip'), [
+        '--no-progress',
+        '--production',
+        '--include',
+        'exports',
+      ]),
+    )
     for (const workspace of WORKSPACES)
       results.push(await check(`types of ${workspace}`, bin('tsc'), ['-p', workspace]))
     results.push(await unitTests(database.url('postgres')))

@@ -1,33 +1,31 @@
 import { type SetupDocument } from '@pine/core/facts'
-import { LENGTH_UNITS, readLength, type Nanometres } from '@pine/core/length'
+import { readLength, type LengthUnit, type Nanometres } from '@pine/core/length'
 import { explain, groupTies, type Explanation } from '@pine/core/slips'
 import { solve } from '@pine/core/solve'
 import { describeCause } from '@pine/core/words'
-import { Misunderstood } from './arguments'
+import { Misunderstood } from './outcome'
 
-export interface SlipWordsGiven {
-  readonly expected?: string | undefined
-  readonly observed?: string | undefined
-  readonly unit?: string | undefined
-  readonly decimals?: string | undefined
-  readonly before?: string | undefined
+/** Numbers as they were typed on the command line. */
+export interface NumbersGiven {
+  readonly expected: string
+  readonly observed: string
+  readonly unit?: LengthUnit
+  readonly decimals?: string
+  readonly before?: string
 }
 
 /** Which slips turn the expected number into the observed one, as text. */
-export function findSlips(given: SlipWordsGiven, document: SetupDocument | undefined): string {
-  const unit = LENGTH_UNITS.find((one) => one === (given.unit ?? document?.sheet.unit ?? 'mm'))
-  if (unit === undefined) throw new Misunderstood(`--unit is “${given.unit}”: expected mm or in`)
+export function findSlips(given: NumbersGiven, document: SetupDocument | undefined): string {
+  const unit = given.unit ?? document?.sheet.unit ?? 'mm'
   const decimals = Number(
     given.decimals ?? document?.sheet.machine.control.decimals[unit] ?? (unit === 'mm' ? 3 : 4),
   )
   if (!Number.isInteger(decimals) || decimals < 1 || decimals > 6)
     throw new Misunderstood(`--decimals is “${given.decimals}”: expected 1 to 6`)
-  const number = (name: string, text: string | undefined): Nanometres => {
-    const read = readLength({ text: text ?? '', unit })
+  const number = (name: string, text: string): Nanometres => {
+    const read = readLength({ text, unit })
     if (!read.ok)
-      throw new Misunderstood(
-        `--${name} ${text === undefined ? 'is missing' : `is “${text}”: expected a number such as -30.000`}`,
-      )
+      throw new Misunderstood(`--${name} is “${text}”: expected a number such as -30.000`)
     return read.value.nm
   }
   const [expected, observed] = [

@@ -1,5 +1,6 @@
 import { closeSync, openSync, readFileSync, readSync } from 'node:fs'
-import { run, type PieceReader } from './run'
+import { type PieceReader } from './files'
+import { run } from './run'
 
 const PIECE_BYTES = 256 * 1024
 

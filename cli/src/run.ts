@@ -1,53 +1,17 @@
-import { parseSetupText, setupJsonSchema, viewSolution, type ReportedProblem } from '@pine/contract'
+import { Command, CommanderError, Option } from 'commander'
+import { setupJsonSchema, viewSolution } from '@pine/contract'
 import { type SetupDocument } from '@pine/core/facts'
-import { formatLength } from '@pine/core/length'
+import { LENGTH_UNITS } from '@pine/core/length'
 import { readProgramPieces } from '@pine/core/program'
-import { SCHOOLS } from '@pine/core/schools'
-import { convertSolution, solve } from '@pine/core/solve'
-import { describeGap } from '@pine/core/words'
-import { Misunderstood, readArguments } from './arguments'
+import { SCHOOLS, type School } from '@pine/core/schools'
+import { solve } from '@pine/core/solve'
+import { convert } from './convert'
 import { explainRegister } from './explain-register'
-import { findSlips } from './find-slips'
+import { openSetup, readable, type FileReader, type PieceReader } from './files'
+import { findSlips, type NumbersGiven } from './find-slips'
+import { asJson, Ended, Misunderstood, type Outcome } from './outcome'
 import { programTable, programView } from './program-report'
 import { solutionTable } from './solution-table'
-
-export interface Outcome {
-  readonly out: string
-  readonly err: string
-  /** 0: done; 1: the file is not a good set-up; 2: the call is not understood; 3: the file cannot be read. */
-  readonly exitCode: 0 | 1 | 2 | 3
-}
-
-/** Reads a whole file as text; throws what the file system throws. */
-export type FileReader = (path: string) => string
-
-/** Gives a file's bytes piece by piece, however long it is; throws what the file system throws. */
-export type PieceReader = (path: string, take: (piece: Uint8Array) => void) => void
-
-const USAGE = `Usage: pine COMMAND
-
-  solve FILE [--json]              Work out every register of a set-up file (docs/setup-file.md).
-  explain FILE REGISTER            How a register came: its terms, its uncertainty, the ladder.
-  convert FILE --to SCHOOL [--json]
-                                   The same lengths and Z offsets in another school:
-                                   ${SCHOOLS.join(', ')}.
-  slip --expected N --observed N [--unit mm|in] [--decimals N] [--before N] [--with FILE]
-                                   Which slips turn one number into the other. With a FILE, the terms
-                                   of its register that has the expected value are tried too.
-  read PROGRAM [--with FILE] [--json]
-                                   What a program needs: tools, registers, offsets, extents; what is
-                                   wrong with it, and with a FILE, what that set-up lacks for it.
-  schema                           The set-up file as JSON Schema.
-
-  FILE may be - for standard input. --json prints JSON.
-`
-
-/** What ends a command early, with its outcome. */
-class Ended extends Error {
-  constructor(readonly outcome: Outcome) {
-    super('ended')
-  }
-}
 
 /** Runs one call of the command line; all effects are in the outcome. */
 export function run(
@@ -55,72 +19,97 @@ export function run(
   readFile: FileReader,
   readPieces: PieceReader = (path, take) => take(new TextEncoder().encode(readFile(path))),
 ): Outcome {
-  const [command, ...rest] = args
-  if (command === undefined || command === '--help' || command === '-h') return done(USAGE)
+  const said = { out: '', err: '' }
+  const pine = commands(said, readFile, readPieces)
+  if (args.length === 0) return { ...said, out: pine.helpInformation(), exitCode: 0 }
   try {
-    return done(runCommand(command, rest, readFile, readPieces))
+    pine.parse(args, { from: 'user' })
   } catch (cause) {
     if (cause instanceof Ended) return cause.outcome
     if (cause instanceof Misunderstood)
-      return { out: '', err: `pine: ${cause.message}\n\n${USAGE}`, exitCode: 2 }
+      return { out: '', err: `pine: ${cause.message}\n\n${pine.helpInformation()}`, exitCode: 2 }
+    if (cause instanceof CommanderError) return { ...said, exitCode: cause.exitCode === 0 ? 0 : 2 }
     throw cause
   }
+  return { ...said, exitCode: 0 }
 }
 
-function runCommand(
-  command: string,
-  args: readonly string[],
+interface Json {
+  readonly json?: true
+}
+
+/** The commands, with what each takes; what they say is kept in `said`. */
+function commands(
+  said: { out: string; err: string },
   readFile: FileReader,
   readPieces: PieceReader,
-): string {
-  const json = { json: { type: 'boolean' } } as const
-  switch (command) {
-    case 'solve': {
-      const { positionals, values } = readArguments(args, json, ['FILE'])
-      const document = open(positionals[0], values.json === true, readFile)
+): Command {
+  const say = (text: string) => {
+    said.out += text
+  }
+  const open = (file: string, { json }: Json = {}): SetupDocument =>
+    openSetup(file, json === true, readFile)
+  const pine = new Command('pine')
+    .description(
+      'Works out, explains and converts set-up files (docs/setup-file.md). FILE may be - for standard input.',
+    )
+    .exitOverride()
+    .configureOutput({
+      writeOut: say,
+      writeErr: (text) => {
+        said.err += text
+      },
+      outputError: (text, write) => write(text.replace(/^error: /, 'pine: ')),
+    })
+    .showHelpAfterError()
+    .helpCommand(false)
+
+  pine
+    .command('solve <FILE>')
+    .description('work out every register of a set-up file')
+    .option('--json', 'as JSON')
+    .action((file: string, { json }: Json) => {
+      const document = open(file, { json })
       const view = viewSolution(document, solve(document))
-      return values.json ? asJson(view) : solutionTable(document.sheet.name, view)
-    }
-    case 'explain': {
-      const { positionals } = readArguments(args, {}, ['FILE', 'REGISTER'])
-      const text = explainRegister(open(positionals[0], false, readFile), positionals[1] ?? '')
-      if (text === undefined)
-        throw new Misunderstood(`the set-up has no register “${positionals[1]}”`)
-      return text
-    }
-    case 'convert': {
-      const { positionals, values } = readArguments(
-        args,
-        { ...json, to: { type: 'string' } } as const,
-        ['FILE'],
-      )
-      return convert(
-        open(positionals[0], values.json === true, readFile),
-        values.to,
-        values.json === true,
-      )
-    }
-    case 'slip': {
-      const text = { type: 'string' } as const
-      const { values } = readArguments(
-        args,
-        { expected: text, observed: text, unit: text, decimals: text, before: text, with: text },
-        [],
-      )
-      return findSlips(
-        values,
-        values.with === undefined ? undefined : open(values.with, false, readFile),
-      )
-    }
-    case 'read': {
-      const { positionals, values } = readArguments(
-        args,
-        { ...json, with: { type: 'string' } } as const,
-        ['PROGRAM'],
-      )
-      const path = positionals[0] ?? ''
-      const setup =
-        values.with === undefined ? undefined : open(values.with, values.json === true, readFile)
+      say(json ? asJson(view) : solutionTable(document.sheet.name, view))
+    })
+  pine
+    .command('explain <FILE> <REGISTER>')
+    .description('how a register came: its terms, its uncertainty, the ladder')
+    .action((file: string, register: string) => {
+      const text = explainRegister(open(file), register)
+      if (text === undefined) throw new Misunderstood(`the set-up has no register “${register}”`)
+      say(text)
+    })
+  pine
+    .command('convert <FILE>')
+    .description('the same lengths and Z offsets in another school')
+    .addOption(
+      new Option('--to <SCHOOL>', 'which school').choices(SCHOOLS).makeOptionMandatory(true),
+    )
+    .option('--json', 'as JSON')
+    .action((file: string, { to, json }: Json & { to: School }) =>
+      say(convert(open(file, { json }), to, json === true)),
+    )
+  pine
+    .command('slip')
+    .description('which slips turn one number into the other')
+    .requiredOption('--expected <NUMBER>', 'the number that should stand there')
+    .requiredOption('--observed <NUMBER>', 'the number that stands there')
+    .addOption(new Option('--unit <UNIT>', 'of both').choices(LENGTH_UNITS))
+    .option('--decimals <COUNT>', 'that the control shows')
+    .option('--before <NUMBER>', 'what the row held before')
+    .option('--with <FILE>', 'the terms of its register with the expected value are tried too')
+    .action((given: NumbersGiven & { with?: string }) =>
+      say(findSlips(given, given.with === undefined ? undefined : open(given.with))),
+    )
+  pine
+    .command('read <PROGRAM>')
+    .description('what a program needs, and what is wrong with it')
+    .option('--with <FILE>', 'what this set-up lacks for it is told too')
+    .option('--json', 'as JSON')
+    .action((path: string, { with: beside, json }: Json & { with?: string }) => {
+      const setup = beside === undefined ? undefined : open(beside, { json })
       const decoder = new TextDecoder()
       const reading = readable(path, () =>
         readProgramPieces(
@@ -128,67 +117,11 @@ function runCommand(
           (bytes) => decoder.decode(bytes),
         ),
       )
-      return values.json ? asJson(programView(reading, setup)) : programTable(path, reading, setup)
-    }
-    case 'schema':
-      readArguments(args, {}, [])
-      return asJson(setupJsonSchema())
-    default:
-      throw new Misunderstood(`there is no command “${command}”`)
-  }
-}
-
-function convert(document: SetupDocument, to: string | undefined, json: boolean): string {
-  const school = SCHOOLS.find((one) => one === to)
-  if (school === undefined)
-    throw new Misunderstood(
-      `--to is ${to === undefined ? 'missing' : `“${to}”`}: expected ${SCHOOLS.join(', ')}`,
-    )
-  const solution = solve(document)
-  const converted = convertSolution(document, solution, school)
-  if (!converted.ok)
-    throw new Ended({
-      out: '',
-      err: `pine: cannot convert to ${school}: ${describeGap(converted.missing)}\n`,
-      exitCode: 1,
+      say(json ? asJson(programView(reading, setup)) : programTable(path, reading, setup))
     })
-  const rows = [...converted.table.lengths, ...converted.table.offsets].map(([address, value]) => ({
-    address,
-    unit: solution.unit,
-    value: formatLength(value, solution.unit, solution.decimals),
-  }))
-  if (json) return asJson({ school, registers: rows })
-  return `${document.sheet.name}, as ${school}\n${rows.map(({ address, value, unit }) => `${address.padEnd(6)} ${value.padStart(10)} ${unit}\n`).join('')}`
+  pine
+    .command('schema')
+    .description('the set-up file as JSON Schema')
+    .action(() => say(asJson(setupJsonSchema())))
+  return pine
 }
-
-const readText = (file: string, readFile: FileReader): string =>
-  readable(file, () => readFile(file))
-
-function readable<T>(file: string, read: () => T): T {
-  try {
-    return read()
-  } catch (cause) {
-    const reason = cause instanceof Error ? cause.message : String(cause)
-    throw new Ended({ out: '', err: `pine: cannot read ${file}: ${reason}\n`, exitCode: 3 })
-  }
-}
-
-function open(path: string | undefined, json: boolean, readFile: FileReader): SetupDocument {
-  const file = path ?? '-'
-  const parsed = parseSetupText(readText(file, readFile))
-  if (!parsed.ok) throw new Ended(refused(file, parsed.problems, json))
-  return parsed.document
-}
-
-function refused(path: string, problems: readonly ReportedProblem[], json: boolean): Outcome {
-  if (json) return { out: asJson({ problems }), err: '', exitCode: 1 }
-  const lines = problems.map(
-    ({ place, message, expected, received, remedy }) =>
-      `${place === '' ? path : place}: ${message}\n    expected ${expected}; got ${received}. ${remedy}\n`,
-  )
-  return { out: '', err: lines.join(''), exitCode: 1 }
-}
-
-const asJson = (value: object): string => `${JSON.stringify(value, null, 2)}\n`
-
-const done = (out: string): Outcome => ({ out, err: '', exitCode: 0 })

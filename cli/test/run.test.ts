@@ -196,10 +196,17 @@ describe('files that are not good set-ups', () => {
 test('calls that are not understood say how to call', () => {
   expect(run(['sole'], fromExamples)).toMatchObject({
     exitCode: 2,
-    err: expect.stringContaining('no command “sole”'),
+    err: expect.stringMatching(/pine: unknown command 'sole'\n.*solve.*\n\nUsage: pine/s),
   })
-  expect(run(['solve'], fromExamples).exitCode).toBe(2)
+  expect(run(['solve'], fromExamples)).toMatchObject({
+    exitCode: 2,
+    err: expect.stringMatching(/missing required argument 'FILE'\n\nUsage: pine solve/),
+  })
   expect(run(['solve', 'a', '--jason'], fromExamples).err).toContain('--jason')
+  expect(run(['solve', 'gauge-line.json', 'b'], fromExamples)).toMatchObject({
+    exitCode: 2,
+    out: '',
+  })
   expect(run(['solve', 'missing.json'], fromExamples)).toMatchObject({
     exitCode: 3,
     err: expect.stringContaining('missing.json'),

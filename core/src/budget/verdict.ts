@@ -8,6 +8,7 @@ export type Verdict = 'fit' | 'undecided' | 'unfit'
  * @param deviationMm measured − nominal.
  * @param toleranceMm half-width of the tolerance zone.
  * @param expandedMm U of the measured value.
+ * @waits for the first part's own measurements (step 8).
  */
 export function conformity(deviationMm: number, toleranceMm: number, expandedMm: number): Verdict {
   const away = Math.abs(deviationMm)

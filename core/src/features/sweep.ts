@@ -26,6 +26,10 @@ export function sweepMove(
   return { x: (towards * (right - left)) / 2, y: (towards * (back - front)) / 2 }
 }
 
-/** What the two pairs disagree in: an oval bore, a tilted one, or a misread dial; zero for a true circle. */
+/**
+ * What the two pairs disagree in: an oval bore, a tilted one, or a misread dial; zero for a true circle.
+ *
+ * @waits for the step's own sentence about it (step 8).
+ */
 export const sweepOval = ({ right, back, left, front }: SweepReadings): number =>
   (right + left - back - front) / 2

@@ -49,7 +49,11 @@ export interface CalibrationResult {
   readonly spread: number
 }
 
-/** Mills a block to thickness from k sides: e = (measured − target)/k, L ← L − e. Needs one measurement or more. */
+/**
+ * Mills a block to thickness from k sides: e = (measured − target)/k, L ← L − e. Needs one measurement or more.
+ *
+ * @waits for the calibration cut as a step (step 8).
+ */
 export function calibrationCut({ target, measured, sides }: CalibrationCut): CalibrationResult {
   if (measured.length === 0) throw new RangeError('calibrationCut needs a measurement, got none')
   const mean = measured.reduce((sum, value) => sum + value, 0) / measured.length
@@ -65,6 +69,8 @@ export function calibrationCut({ target, measured, sides }: CalibrationCut): Cal
 /**
  * The change of thickness that was achieved, as a share of what was keyed. Well below 1 means deflection,
  * clamping or soft stock, not length: keying more would not help.
+ *
+ * @waits for the calibration cut as a step (step 8).
  */
 export function achievedShare(
   before: Nanometres,

@@ -24,7 +24,11 @@ export function clamping({ stock, jaw, parallels }: Clamping): ClampingResult {
   }
 }
 
-/** The parallels of a set that give a wanted grip, or the closest that hold at least that much; undefined where none do. */
+/**
+ * The parallels of a set that give a wanted grip, or the closest that hold at least that much; undefined where none do.
+ *
+ * @waits for parallels that are offered where the grip is too small (step 8).
+ */
 export function chooseParallels(
   set: readonly Nanometres[],
   jaw: Nanometres,
