@@ -1,5 +1,6 @@
 import { useMemo } from 'react'
 import useSWR from 'swr'
+import { v7 as uuid } from 'uuid'
 import { z } from 'zod'
 import {
   factsAnswerSchema,
@@ -12,17 +13,16 @@ import {
   appendFact,
   factIds,
   foldSetup,
-  isReleased,
   type SetupDocument,
   type SetupFact,
 } from '@pine/core/facts'
-import { nextStep, stepsOf, type StepState } from '@pine/core/plan'
 import { type SetupSheet } from '@pine/core/sheet'
-import { solve, type Solution } from '@pine/core/solve'
 import { api, ask, sendable } from './api'
 import { post, useOutbox, type OutboxEntry } from './outbox'
+import type { Said } from './said'
 import { useSession } from './session'
 import { setupKey, showFacts } from './shown-setups'
+import { standing } from './standing'
 
 export function useSetups() {
   const { data, error } = useSWR('setups', () =>
@@ -64,15 +64,18 @@ export function useSetup(id: string) {
     [outbox, id],
   )
   const known = useMemo(() => data && foldSetup(data.file), [data])
-  const setup = useMemo(() => known && standing(withWaiting(known, waiting)), [known, waiting])
+  const setup = useMemo(
+    () => known && standing(withWaiting(known, waiting), new Date().toISOString()),
+    [known, waiting],
+  )
   return {
     setup,
     error: error as unknown,
     /** Enters a fact: kept here at once, sent as soon as the server answers. */
-    enter(fact: NewFact): Promise<void> {
+    enter(said: Said): Promise<void> {
       return post({
         setupId: id,
-        fact,
+        fact: { id: uuid(), ...said } as NewFact,
         by: person ?? { name: '' },
         at: new Date().toISOString(),
       })
@@ -106,17 +109,4 @@ export function withWaiting(known: SetupDocument, waiting: readonly OutboxEntry[
         }) as SetupFact,
     )
     .reduce(appendFact, known)
-}
-
-export interface StandingSetup {
-  readonly document: SetupDocument
-  readonly solution: Solution
-  readonly steps: readonly StepState[]
-  readonly next: StepState | undefined
-}
-
-function standing(document: SetupDocument): StandingSetup {
-  const solution = solve(document, { now: new Date().toISOString() })
-  const steps = stepsOf(document, solution, isReleased(document))
-  return { document, solution, steps, next: nextStep(steps) }
 }

@@ -2,6 +2,7 @@ export { checkDocument } from './check-document'
 export {
   type CheckOff,
   LIFT_PLACES,
+  type Lift,
   type LiftPlace,
   type Measured,
   type ProgramRead,

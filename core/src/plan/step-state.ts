@@ -1,6 +1,6 @@
 import type { Address } from '../address/address'
 import { instantOf } from '../freshness/instant'
-import { isSamePerson, type Entered } from '../journal/entered'
+import { isSamePerson, type Author, type Entered } from '../journal/entered'
 import { isBehind } from '../freshness/stale'
 import { activeLift } from '../proof/lift'
 import { mayRun, programStanding } from '../running/program-standing'
@@ -95,6 +95,10 @@ const isProven = (document: SetupDocument, register: Register | undefined): bool
         coverageOf(document)(register, one),
     ))
 
+/** Whether a person may take the second look: nobody who keyed a number in here may. */
+export const mayLook = ({ keyIns }: Pick<SetupDocument, 'keyIns'>, person: Author): boolean =>
+  !keyIns.some(({ by }) => isSamePerson(by, person))
+
 /** What was seen to, as long as nothing has undone it since. */
 export function standingCheckOff(
   { checkOffs, events, keyIns, readBacks, programs }: SetupDocument,
@@ -114,7 +118,7 @@ export function standingCheckOff(
         return (
           since.length === 0 &&
           !readBacks.some(isAfter(checkOff)) &&
-          !keyIns.some(({ by }) => isSamePerson(by, checkOff.by))
+          mayLook({ keyIns }, checkOff.by)
         )
       case 'program':
         return !programs.some(isAfter(checkOff))

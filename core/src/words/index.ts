@@ -32,5 +32,6 @@ export {
 export { describeCoefficient, describeRole } from './term-words'
 export { typographic } from './typographic'
 export { describeWarning } from './warning-words'
+export { describeSheet } from './sheet-words'
 export { GAUGE_NAMES, MEASURE_NAMES } from './gauge-words'
 export { LIFT_PLACE_WORDS } from './lift-words'

@@ -1,9 +1,8 @@
 import { useState } from 'react'
-import { v7 as uuid } from 'uuid'
 import { type ProgramRead, type SetupDocument } from '@pine/core/facts'
 import { fileAtMachine } from '@pine/core/running'
 import { describeFileAtMachine } from '@pine/core/words'
-import type { NewFact } from '@pine/contract'
+import type { Enter } from '@/data/said'
 import { hashFile } from '@/data/program-file'
 import { FilePicker } from '@/kit/file-picker'
 import { Card } from '@/kit/surfaces'
@@ -17,14 +16,13 @@ export function MachineCheck({
 }: {
   readonly kept: ProgramRead
   readonly document: SetupDocument
-  readonly enter: (fact: NewFact) => Promise<void>
+  readonly enter: Enter
 }) {
   const [failed, setFailed] = useState(false)
   const check = (file: File) => {
     setFailed(false)
     void hashFile(file).result.then((result) => {
-      if ('ok' in result)
-        return enter({ id: uuid(), kind: 'program-check', body: { sha256: result.ok } })
+      if ('ok' in result) return enter({ kind: 'program-check', body: { sha256: result.ok } })
       setFailed(true)
       return undefined
     })

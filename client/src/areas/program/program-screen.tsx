@@ -1,7 +1,6 @@
 import { useEffect, useMemo } from 'react'
 import { useRouter } from 'expo-router'
 import { useMedia, View } from 'tamagui'
-import { v7 as uuid } from 'uuid'
 import { programViews } from '@pine/core/picture'
 import { mendOf, needsBeside, type Mend } from '@pine/core/plan'
 import { comparePrograms, type ProgramJudgement } from '@pine/core/program'
@@ -9,7 +8,8 @@ import { faultsOf, judgeAll } from '@pine/core/running'
 import { describeProgramChange, describeProgramVerdict } from '@pine/core/words'
 import type { ProgramFile } from '@/data/program-file'
 import { KeptProgramText, keepProgramText, type ProgramText } from '@/data/program-text'
-import { useSetup, type StandingSetup } from '@/data/setups'
+import { useSetup } from '@/data/setups'
+import type { StandingSetup } from '@/data/standing'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
 import { lengthWriter } from '@/areas/run/frame/write-length'
 import { Button } from '@/kit/button'
@@ -65,7 +65,7 @@ function Program({ id, setup }: ProgramProps) {
             onTake={() => {
               const { name, bytes, sha256, reading } = file
               void keepProgramText(file.blob, sha256)
-              void enter({ id: uuid(), kind: 'program', body: { name, bytes, sha256, reading } })
+              void enter({ kind: 'program', body: { name, bytes, sha256, reading } })
             }}
             onDrop={drop}
             take="Keep it"

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react'
 import { failureWords } from '@/data/api'
-import { useSetup, type StandingSetup } from '@/data/setups'
+import { useSetup } from '@/data/setups'
+import type { StandingSetup } from '@/data/standing'
 import { Message } from '@/kit/message'
 
 /** A set-up once it is there; before that, that it is being opened, or why it cannot be. */

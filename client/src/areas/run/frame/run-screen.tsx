@@ -2,16 +2,9 @@ import { useRouter } from 'expo-router'
 import { useCallback, useState } from 'react'
 import { ScrollView, useMedia, View } from 'tamagui'
 import { type Chain } from '@pine/core/chain'
-import {
-  followingStep,
-  neededFirst,
-  type Station,
-  type Step,
-  type StepState,
-} from '@pine/core/plan'
-import { type Solution } from '@pine/core/solve'
-import { STATION_NAMES, stepName } from '@pine/core/words'
-import { useSetup, type StandingSetup } from '@/data/setups'
+import type { Enter } from '@/data/said'
+import { useSetup } from '@/data/setups'
+import type { StandingSetup } from '@/data/standing'
 import { AppBar } from '@/kit/app-bar'
 import { Button } from '@/kit/button'
 import { Overlay } from '@/kit/overlay'
@@ -26,6 +19,7 @@ import { ReadingStep } from '../read/reading-step'
 import { ProofStep } from '../prove/proof-step'
 import { ReleaseStep } from '../release/release-step'
 import { RunBar } from './run-bar'
+import { runView, type RunView } from './run-view'
 import { RegistersPanel } from './registers-panel'
 import { SheetStep } from '../ready/sheet-step'
 import { SomethingChanged } from './something-changed'
@@ -54,7 +48,8 @@ function Run({
   const { enter } = useSetup(id)
   const [traced, setTraced] = useState<{ title: string; chain: Chain }>()
   const { document, solution, steps } = setup
-  const current = currentStep(setup, stepKey)
+  const view = runView(setup, stepKey)
+  const { current } = view
   const goTo = (step: string | undefined) => {
     setTraced(undefined)
     router.setParams({ step })
@@ -62,8 +57,7 @@ function Run({
   const toProgram = () => router.push({ pathname: '/setups/program', params: { id } })
   // The same for as long as the set-up is open, so that a key that is typed draws nothing anew for it.
   const trace = useCallback((title: string, chain: Chain) => setTraced({ title, chain }), [])
-  // After the step: the next one that is open, or, when going back over what is done, the one that follows.
-  const onDone = () => goTo(followingStep(document.sheet, steps, current.step.key)?.step.key)
+  const onDone = () => goTo(view.following)
   const [changing, setChanging] = useState(false)
   const changed = changing && (
     <Overlay onClose={() => setChanging(false)}>
@@ -82,7 +76,7 @@ function Run({
     <StepBody
       id={id}
       setup={setup}
-      current={current}
+      view={view}
       enter={enter}
       onStep={goTo}
       onDone={onDone}
@@ -143,14 +137,14 @@ function Run({
         <Trail
           steps={steps}
           current={current.step.station}
-          onStation={(station) => goTo(firstOf(steps, station)?.step.key)}
+          onStation={(station) => goTo(view.entrance(station))}
         />
         <Row justifyContent="space-between" paddingHorizontal="$3">
           <Words as="note" tone="act" strong numberOfLines={1}>
-            {placeWords(steps, current)}
+            {view.place}
           </Words>
           <Words as="note" numberOfLines={1} flexShrink={1}>
-            {stepWords(setup, current)}
+            {view.about}
           </Words>
         </Row>
       </Column>
@@ -166,22 +160,20 @@ function Run({
 interface StepBodyProps {
   readonly id: string
   readonly setup: StandingSetup
-  readonly current: StepState
-  readonly enter: ReturnType<typeof useSetup>['enter']
+  readonly view: RunView
+  readonly enter: Enter
   readonly onStep: (key: string | undefined) => void
   readonly onDone: () => void
   readonly onTrace: (title: string, chain: Chain) => void
 }
 
-function StepBody({ id, setup, current, enter, onStep, onDone, onTrace }: StepBodyProps) {
-  const { document, solution, steps } = setup
+function StepBody({ id, setup, view, enter, onStep, onDone, onTrace }: StepBodyProps) {
+  const { document } = setup
+  const { current, waitsFor, register } = view
   const { step } = current
-  const needed = neededFirst(document.sheet, steps, step)
   const parts = { setupId: id, setup, enter, onDone }
-  // A step that is done may be looked at whatever has been undone before it.
-  const waits = needed !== undefined && !current.done && step.does !== 'record'
-  if (waits && !canBeKeyed(solution, step))
-    return <NeededStep document={document} current={current} needed={needed} onStep={onStep} />
+  if (waitsFor !== undefined)
+    return <NeededStep document={document} current={current} needed={waitsFor} onStep={onStep} />
   switch (step.does) {
     case 'sheet':
       return <SheetStep document={document} onDone={onDone} />
@@ -197,25 +189,19 @@ function StepBody({ id, setup, current, enter, onStep, onDone, onTrace }: StepBo
       )
     case 'read':
       return <ReadingStep key={step.key} {...parts} quantity={step.quantity} onTrace={onTrace} />
-    case 'key-in': {
-      const register = solution.registers.find(({ address }) => address === step.address)
-      if (register === undefined) return null
+    case 'key-in':
       return (
-        <KeyInStep
-          key={step.key}
-          setupId={id}
-          setup={setup}
-          register={register}
-          enter={enter}
-          onDone={onDone}
-          onLater={() =>
-            onStep(steps[steps.findIndex((one) => one.step.key === step.key) + 1]?.step.key)
-          }
-          onStep={onStep}
-          onTrace={onTrace}
-        />
+        register && (
+          <KeyInStep
+            key={step.key}
+            {...parts}
+            register={register}
+            onLater={() => onStep(view.later)}
+            onStep={onStep}
+            onTrace={onTrace}
+          />
+        )
       )
-    }
     case 'prove':
       return (
         <ProofStep
@@ -231,38 +217,4 @@ function StepBody({ id, setup, current, enter, onStep, onDone, onTrace }: StepBo
         <ReleaseStep setupId={id} setup={setup} enter={enter} onStep={onStep} onTrace={onTrace} />
       )
   }
-}
-
-/** A register that has its number can be keyed, even while another reading of it is open. */
-const canBeKeyed = (solution: Solution, step: Step): boolean =>
-  step.does === 'key-in' &&
-  solution.registers.some(({ address, chain }) => address === step.address && chain !== undefined)
-
-/** The step of the address, else the next open one, else the last: the record. */
-function currentStep({ steps, next }: StandingSetup, stepKey: string | undefined): StepState {
-  const current = steps.find(({ step }) => step.key === stepKey) ?? next ?? steps.at(-1)
-  if (current === undefined)
-    throw new Error('a set-up has no steps: it always has a sheet and a record')
-  return current
-}
-
-/** Into a station: at what is open there, else at its first step. */
-function firstOf(steps: readonly StepState[], station: Station): StepState | undefined {
-  const here = steps.filter(({ step }) => step.station === station)
-  return here.find(({ done }) => !done) ?? here[0]
-}
-
-function placeWords(steps: readonly StepState[], current: StepState): string {
-  const here = steps.filter(({ step }) => step.station === current.step.station)
-  const name = STATION_NAMES[current.step.station]
-  if (here.length === 1) return name
-  return `${name} · ${here.findIndex(({ step }) => step.key === current.step.key) + 1} of ${here.length}`
-}
-
-/** What the step is about; where its own screen says that, what comes after. */
-function stepWords({ document, steps }: StandingSetup, { step }: StepState): string {
-  if (step.does === 'read') return stepName(document, step)
-  const later = steps.slice(steps.findIndex((one) => one.step.key === step.key))
-  const next = later.find((one) => one.step.station !== step.station)
-  return next ? `then ${STATION_NAMES[next.step.station]}` : ''
 }

@@ -1,12 +1,12 @@
 import type { OffsetRow } from '@pine/core/address'
-import type { NewFact } from '@pine/contract'
-import type { StandingSetup } from '@/data/setups'
+import type { Enter } from '@/data/said'
+import type { StandingSetup } from '@/data/standing'
 
 /** What every step of a run is given. */
 export interface StepProps {
   readonly setupId: string
   readonly setup: StandingSetup
-  readonly enter: (fact: NewFact) => Promise<void>
+  readonly enter: Enter
   readonly onDone: () => void
 }
 

@@ -13,7 +13,7 @@ import {
   describeVerdict,
   typographic,
 } from '@pine/core/words'
-import type { StandingSetup } from '@/data/setups'
+import type { StandingSetup } from '@/data/standing'
 import { Button } from '@/kit/button'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'

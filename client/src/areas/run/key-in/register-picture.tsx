@@ -2,7 +2,7 @@ import { axisOfAddress, lengthAddress, rowOfAddress, type Address } from '@pine/
 import { ladderOf, planViewOf } from '@pine/core/picture'
 import { stepsOf } from '@pine/core/plan'
 import { type QuantityName } from '@pine/core/quantities'
-import type { StandingSetup } from '@/data/setups'
+import type { StandingSetup } from '@/data/standing'
 import { LadderDrawing } from '@/drawings/ladder-drawing'
 import { PlanDrawing } from '@/drawings/plan-drawing'
 import { Card } from '@/kit/surfaces'

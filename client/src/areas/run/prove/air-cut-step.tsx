@@ -1,75 +1,45 @@
 import { useState } from 'react'
-import { v7 as uuid } from 'uuid'
 import { type LiftPlace } from '@pine/core/facts'
-import { formatLength } from '@pine/core/length'
-import { standingCheckOff } from '@pine/core/plan'
-import { activeLift, airCutLift, mayLift } from '@pine/core/proof'
-import { lowestZ } from '@pine/core/running'
-import { describeCheck, LIFT_PLACE_WORDS, typographic } from '@pine/core/words'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Choice } from '@/kit/choice'
 import { Card, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { NextButton } from '../frame/next-button'
-import { CheckFrame } from '../ready/check-frame'
-import { EntryFrame } from '../read/entry-frame'
-import { ReasonField } from './reason-field'
 import type { StepProps } from '../frame/step-props'
+import { EntryFrame } from '../read/entry-frame'
 import { NumbersEntry } from '../read/numbers-entry'
 import { useNumbers } from '../read/use-numbers'
-import { lengthWriter } from '../frame/write-length'
-
-const PLACES: readonly { readonly value: LiftPlace; readonly label: string }[] = [
-  { value: 'external-offset', label: 'external offset Z' },
-  { value: 'work-offsets', label: 'Z of each work offset' },
-  { value: 'lengths', label: 'each length' },
-]
+import { CheckFrame } from '../ready/check-frame'
+import { airCutView } from './air-cut-view'
+import { ReasonField } from './reason-field'
 
 /** Everything raised for a run in air: the lift is worked out, and stays ACTIVE until it is taken out. */
 export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
-  const { document, solution } = setup
-  const { sheet } = document
-  const { unit } = sheet
-  const words = describeCheck(sheet, 'air-cut')
-  const lift = activeLift(document)
-  const done = standingCheckOff(document, 'air-cut')
+  const { unit } = setup.document.sheet
   const [where, setWhere] = useState<LiftPlace>('external-offset')
   const numbers = useNumbers<'lowest' | 'margin'>(`lift:${setupId}`, unit, [
     { key: 'lowest', label: 'Lowest Z in the program' },
     { key: 'margin', label: 'Air beneath the tip', sign: 'positive' },
   ])
-  const program = document.programs.at(-1)
-  const reached = program && lowestZ(program.reading)
-  const [lowest, margin] = [numbers.value('lowest'), numbers.value('margin')]
-  const amount =
-    lowest === undefined || margin === undefined ? undefined : airCutLift(lowest, margin)
-  const checkOff = (body: object) =>
-    void enter({ id: uuid(), kind: 'check-off', body: { of: 'air-cut', ...body } })
-  if (lift !== undefined)
+  const view = airCutView(setup, {
+    where,
+    unit: numbers.unit,
+    lowest: numbers.value('lowest'),
+    margin: numbers.value('margin'),
+  })
+  const { words } = view
+  if (view.shows === 'raised')
     return (
       <CheckFrame
-        words={{
-          ...words,
-          sentence: 'Run it in air. Then take the lift out.',
-          points: [
-            'Every move watched: clamps, jaws, the tool change.',
-            `Take ${lift.amount.text} ${lift.amount.unit} out of ${LIFT_PLACE_WORDS[lift.where]}, and look that it is gone.`,
-          ],
-        }}
+        words={words}
         foot={
           <Button
             kind="act"
             focused
             testID="next"
             onPress={() => {
-              const { where: place, amount: raised } = lift
-              void enter({
-                id: uuid(),
-                kind: 'lift',
-                body: { moves: 'out', where: place, amount: raised },
-              })
-              checkOff({ how: 'lifted' })
+              for (const said of view.facts) void enter(said)
               onDone()
             }}
           >
@@ -78,25 +48,16 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
         }
       />
     )
-  if (done !== undefined)
+  if (view.shows === 'done')
     return (
       <CheckFrame words={words} foot={<NextButton onDone={onDone} />}>
-        <Words as="note">
-          {done.leftOut === undefined ? `ran clear, ${done.by.name}` : `left out: ${done.leftOut}`}
-        </Words>
+        <Words as="note">{view.says}</Words>
       </CheckFrame>
     )
+  const { reached, said, places, raiseBy, into } = view
   const raise = () => {
-    if (!numbers.complete() || amount === undefined) return
-    void enter({
-      id: uuid(),
-      kind: 'lift',
-      body: {
-        moves: 'in',
-        where,
-        amount: { text: formatLength(amount, unit, solution.decimals), unit },
-      },
-    })
+    if (!numbers.complete() || said === undefined) return
+    void enter(said)
     numbers.clear()
   }
   return (
@@ -114,37 +75,29 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
         <Words>Raise everything by</Words>
         <Row gap="$2" alignItems="baseline">
           <Digits as="reading" testID="lift">
-            {amount === undefined ? '–' : typographic(lengthWriter(solution)(amount))}
+            {raiseBy}
           </Digits>
           <Digits as="lead" tone="soft">
             {unit}
           </Digits>
         </Row>
-        <Words>typed into {LIFT_PLACE_WORDS[where]}.</Words>
+        <Words>typed into {into}.</Words>
       </Card>
-      {reached !== undefined && lowest === undefined && (
+      {reached && (
         <Button
           onPress={() => {
-            numbers.change(
-              'lowest',
-              formatLength(reached, numbers.unit, sheet.machine.control.decimals[numbers.unit]),
-            )
+            numbers.change('lowest', reached.text)
             numbers.setActive('margin')
           }}
           testID="take-lowest"
         >
-          {program?.name} goes to Z {typographic(lengthWriter(solution)(reached))} {unit}: take it
+          {reached.offer}
         </Button>
       )}
-      <Choice
-        label="Where does it go?"
-        value={where}
-        onChange={setWhere}
-        options={PLACES.filter(({ value }) => mayLift(value, sheet))}
-      />
+      <Choice label="Where does it go?" value={where} onChange={setWhere} options={places} />
       <Button
         onPress={() => {
-          checkOff({ how: 'graphics' })
+          void enter({ kind: 'check-off', body: { of: 'air-cut', how: 'graphics' } })
           onDone()
         }}
       >
@@ -155,7 +108,7 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
         question="Why is it left out?"
         confirm="Leave it out"
         onReason={(leftOut) => {
-          checkOff({ leftOut })
+          void enter({ kind: 'check-off', body: { of: 'air-cut', leftOut } })
           onDone()
         }}
       />

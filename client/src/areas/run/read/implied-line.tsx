@@ -14,7 +14,7 @@ export interface ImpliedLineProps {
   readonly implied: Implied | undefined
   readonly solution: Solution
   /** The length of the same tool last time, to hold today's against. */
-  readonly lastTime?: string
+  readonly lastTime?: string | undefined
   /** How far the repeats of this touch lie apart, the one being typed counted in. */
   readonly spread?: Nanometres | undefined
   readonly onTrace: (title: string, chain: Chain) => void

@@ -1,37 +1,26 @@
 import { memo, useCallback, useState } from 'react'
 import { ScrollView, useMedia, View } from 'tamagui'
 import { type Chain } from '@pine/core/chain'
-import { standingReadings } from '@pine/core/freshness'
-import { asksForSpindle } from '@pine/core/plan'
-import { quantityKey, type QuantityName } from '@pine/core/quantities'
-import { isRemark } from '@pine/core/registers'
-import { repeatSpread } from '@pine/core/sources'
-import { describeStep } from '@pine/core/words'
-import type { NewFact } from '@pine/contract'
-import type { StandingSetup } from '@/data/setups'
+import { type QuantityName } from '@pine/core/quantities'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Overlay } from '@/kit/overlay'
 import { ReadingField } from '@/kit/reading-field'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
+import type { StepProps } from '../frame/step-props'
 import { EntryFrame } from './entry-frame'
-import { betweenWords, GaugesBetween, ZeroedOn } from './circumstances'
+import { GaugesBetween, ZeroedOn } from './circumstances'
 import { ImpliedLine } from './implied-line'
 import { Reviewed } from './reviewed'
 import { SpindleChoice, SpindleQuestion, type SpindleAsked } from './spindle-question'
 import { StepPicture } from './step-picture'
 import { StepWarnings } from './step-warnings'
 import { NumbersEntry } from './numbers-entry'
-import { isDifference } from './reading-draft'
 import { useReading } from './use-reading'
 
-export interface ReadingStepProps {
-  readonly setupId: string
-  readonly setup: StandingSetup
+export interface ReadingStepProps extends StepProps {
   readonly quantity: QuantityName
-  readonly enter: (fact: NewFact) => Promise<void>
-  readonly onDone: () => void
   readonly onTrace: (title: string, chain: Chain) => void
 }
 
@@ -45,28 +34,20 @@ export function ReadingStep({
   onTrace,
 }: ReadingStepProps) {
   const { wide } = useMedia()
-  const reading = useReading(setupId, setup, quantity)
-  const { draft, numbers, standing, preview, solution, warnings } = reading
   const [insisted, setInsisted] = useState(false)
   const [again, setAgain] = useState(false)
+  const reading = useReading(setupId, setup, quantity, again)
+  const { draft, numbers, view, preview, solution } = reading
+  const { words, standing, disagrees, spread } = view
   const [choosing, setChoosing] = useState(false)
   const [spindleAsked, setSpindleAsked] = useState<SpindleAsked>()
   const choose = useCallback(() => setChoosing(true), [])
-  const words = describeStep(preview, quantity, draft.with)
-  // What no longer holds is read again at once: the earlier reading gives way by itself.
-  const stale = setup.steps.some(
-    ({ step, trust }) => step.key === quantityKey(quantity) && trust === 'stale',
-  )
-  const reviewing = standing.length > 0 && !reading.started && !again && !stale
-
-  const disagrees =
-    warnings.some((warning) => !isRemark(warning)) || reading.implied?.size?.agrees === false
   const submit = () => {
-    const fact = reading.finish()
-    if (fact === undefined) return
+    const said = reading.finish()
+    if (said === undefined) return
     // What disagrees is looked at twice before it is entered; it may still be what was read.
     if (disagrees && !insisted) return setInsisted(true)
-    void enter(fact)
+    void enter(said)
     reading.clear()
     onDone()
   }
@@ -80,7 +61,7 @@ export function ReadingStep({
     />
   )
   const sentence = <Sentence>{words.sentence}</Sentence>
-  if (reviewing)
+  if (view.reviewing)
     return (
       <ScrollView flex={1} contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12 }}>
         {wide && sentence}
@@ -96,9 +77,9 @@ export function ReadingStep({
           }}
         >
           <ImpliedLine
-            implied={reading.implied}
+            implied={view.implied}
             solution={solution}
-            spread={spreadOf(preview, quantity)}
+            spread={spread}
             onTrace={onTrace}
           />
         </Reviewed>
@@ -110,8 +91,7 @@ export function ReadingStep({
       {reading.problem}
     </Words>
   )
-  const aside = betweenWords(reading, quantity)
-  const label = fieldLabel(words.field, stale ? 0 : standing.length, draft.replaces)
+  const { aside, label } = view
   const field =
     numbers.boxes.length === 1 ? (
       <ReadingField
@@ -144,15 +124,13 @@ export function ReadingStep({
     )
   const circumstances = (
     <>
-      {stale && (
+      {view.stale && (
         <Words as="note" tone="wrong" strong>
           The earlier reading no longer holds: read it again.
         </Words>
       )}
-      {isDifference(quantity) && <ZeroedOn reading={reading} quantity={quantity} />}
-      {asksForSpindle(preview, quantity) && (
-        <SpindleQuestion reading={reading} onAsk={setSpindleAsked} />
-      )}
+      {view.asksZeroedOn && <ZeroedOn reading={reading} quantity={quantity} />}
+      {view.asksSpindle && <SpindleQuestion reading={reading} onAsk={setSpindleAsked} />}
     </>
   )
   const lookedUp = choosing ? (
@@ -173,13 +151,13 @@ export function ReadingStep({
   const implied = (
     <>
       <ImpliedLine
-        implied={reading.complete || standing.length > 0 ? reading.implied : undefined}
+        implied={view.implied}
         solution={solution}
-        {...lastTime(preview, quantity)}
-        spread={spreadOf(preview, quantity)}
+        lastTime={view.lastTime}
+        spread={spread}
         onTrace={onTrace}
       />
-      <StepWarnings warnings={warnings} solution={solution} />
+      <StepWarnings warnings={view.warnings} solution={solution} />
       {insisted && disagrees && (
         <Words as="note" tone="wrong" strong role="alert">
           This disagrees. Look again; Next once more enters it as it is.
@@ -250,24 +228,3 @@ const Sentence = memo(function Sentence({ children }: { children: string }) {
     </Words>
   )
 })
-
-/** The field says when its number will stand beside, or in place of, another. */
-function fieldLabel(field: string, standing: number, replaces: string | undefined): string {
-  const short = field.replace(' at contact', '')
-  if (replaces !== undefined) return `${short}, in place of the last`
-  return standing > 0 ? `${short}, once more` : field
-}
-
-function spreadOf(document: StandingSetup['document'], quantity: QuantityName) {
-  const last = standingReadings(document, quantity).at(-1)
-  return last && repeatSpread(document, last)
-}
-
-/** What the tool measured last time, where it has not been taken from its holder since. */
-function lastTime({ sheet }: StandingSetup['document'], quantity: QuantityName) {
-  const last =
-    quantity.of === 'tip-on-plane'
-      ? sheet.tools.find(({ number }) => number === quantity.tool)?.lastLength
-      : undefined
-  return last ? { lastTime: `${last.text} ${last.unit}` } : {}
-}

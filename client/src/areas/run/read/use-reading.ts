@@ -1,25 +1,27 @@
 import { useMemo, useState } from 'react'
-import { v7 as uuid } from 'uuid'
-import type { NewFact } from '@pine/contract'
-import { lengthAddress } from '@pine/core/address'
-import { type SetupDocument } from '@pine/core/facts'
 import { standingReadings } from '@pine/core/freshness'
-import { asksForSpindle, impliedBy, suggestGauges } from '@pine/core/plan'
+import { asksForSpindle, suggestGauges } from '@pine/core/plan'
 import { quantityKey, readingFields, type FieldKey, type QuantityName } from '@pine/core/quantities'
-import { type Warning } from '@pine/core/registers'
-import { solve, type Solution } from '@pine/core/solve'
+import { solve } from '@pine/core/solve'
 import { FIELD_NAMES } from '@pine/core/words'
 import { useDraft } from '@/data/drafts'
 import { withPreview } from '@/data/preview'
-import type { StandingSetup } from '@/data/setups'
+import type { Said } from '@/data/said'
+import type { StandingSetup } from '@/data/standing'
 import { bodyOf, circumstanceProblem, type NewReading, type ReadingDraft } from './reading-draft'
+import { readingView } from './reading-view'
 import { useNumbers } from './use-numbers'
 
 /**
  * The reading of one step while it is typed: what it would give if it were entered now, so that
  * the drawing and the number beside it follow every key.
  */
-export function useReading(setupId: string, setup: StandingSetup, quantity: QuantityName) {
+export function useReading(
+  setupId: string,
+  setup: StandingSetup,
+  quantity: QuantityName,
+  again: boolean,
+) {
   const { document } = setup
   const key = quantityKey(quantity)
   const fields = readingFields(quantity)
@@ -57,11 +59,18 @@ export function useReading(setupId: string, setup: StandingSetup, quantity: Quan
     () => (preview === document ? setup.solution : solve(preview)),
     [preview, document, setup.solution],
   )
-
-  // What is said about this reading, or about the number it makes.
-  const warnings = useMemo(
-    () => (preview === document ? [] : warningsAt(solution, document, quantity)),
-    [preview, document, solution, quantity],
+  const hasStarted = started || numbers.started
+  const view = useMemo(
+    () =>
+      readingView(setup, quantity, {
+        draft,
+        complete,
+        started: hasStarted,
+        again,
+        preview,
+        solution,
+      }),
+    [setup, quantity, draft, complete, hasStarted, again, preview, solution],
   )
 
   return {
@@ -71,43 +80,24 @@ export function useReading(setupId: string, setup: StandingSetup, quantity: Quan
       setAsked(false)
       set({ ...draft, ...changes })
     },
-    started: started || numbers.started,
-    standing,
+    view,
     preview,
     solution,
-    complete,
-    implied: impliedBy(preview, solution, quantity),
-    warnings,
     /** Said once the person wants to go on. */
     problem:
       numbers.problem ?? (asked ? circumstanceProblem(document, draft, quantity) : undefined),
     /** The fact to enter, or undefined with the problem shown. */
-    finish(): NewFact | undefined {
+    finish(): Said | undefined {
       if (!numbers.complete()) return undefined
       if (body === undefined) {
         setAsked(true)
         return undefined
       }
-      return { id: uuid(), kind: 'reading', body }
+      return { kind: 'reading', body }
     },
     clear() {
       clear()
       numbers.clear()
     },
   }
-}
-
-/** What is said about a reading that is being typed, by its own name or by its tool's register. */
-function warningsAt(
-  solution: Solution,
-  { sheet }: SetupDocument,
-  quantity: QuantityName,
-): readonly Warning[] {
-  const tool = 'tool' in quantity ? quantity.tool : undefined
-  const register = sheet.tools.find(({ number }) => number === tool)?.lengthRegister
-  const places = [
-    quantityKey(quantity),
-    ...(register === undefined ? [] : [lengthAddress(register)]),
-  ]
-  return solution.warnings.filter(({ place }) => places.includes(place))
 }

@@ -1,21 +1,14 @@
-import { v7 as uuid } from 'uuid'
-import { type MachineAxis } from '@pine/core/address'
 import { type HomeMarks } from '@pine/core/freshness'
-import { formatLength } from '@pine/core/length'
-import { recoveryOf, standingCheckOff } from '@pine/core/plan'
-import { describeCheck, describeMarks, typographic } from '@pine/core/words'
 import { Caution } from '@/kit/caution'
 import { Card, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { NextButton } from '../frame/next-button'
-import { CheckFrame } from './check-frame'
-import { EntryFrame } from '../read/entry-frame'
 import type { StepProps } from '../frame/step-props'
+import { EntryFrame } from '../read/entry-frame'
 import { NumbersEntry } from '../read/numbers-entry'
 import { useNumbers } from '../read/use-numbers'
-
-const AXES = ['X', 'Y', 'Z'] as const
-type MarkKey = `${MachineAxis}${'dial' | 'coarse'}`
+import { CheckFrame } from './check-frame'
+import { AXES, homeMarksView, type MarkKey } from './home-marks-view'
 
 const SPECS = AXES.flatMap((axis) => [
   { key: `${axis}dial` as MarkKey, label: `${axis} dial` },
@@ -27,34 +20,18 @@ const SPECS = AXES.flatMap((axis) => [
  * lost in a power cut is found again, with what it shifted by.
  */
 export function HomeMarksStep({ setupId, setup, enter, onDone }: StepProps) {
-  const { document } = setup
-  const { sheet } = document
-  const words = describeCheck(sheet, 'home')
-  const numbers = useNumbers<MarkKey>(`home:${setupId}`, sheet.unit, SPECS)
-  const done = standingCheckOff(document, 'home')
-  if (done !== undefined)
+  const numbers = useNumbers<MarkKey>(`home:${setupId}`, setup.document.sheet.unit, SPECS)
+  const view = homeMarksView(setup, numbers.written)
+  if (view.shows === 'done')
     return (
-      <CheckFrame words={words} foot={<NextButton onDone={onDone} />}>
-        {done.of === 'home' && done.marks && <MarkLines marks={done.marks} />}
+      <CheckFrame words={view.words} foot={<NextButton onDone={onDone} />}>
+        {view.marks && <MarkLines marks={view.marks} />}
       </CheckFrame>
     )
-  const marks: HomeMarks = {
-    X: { dial: numbers.written('Xdial'), coarse: numbers.written('Xcoarse') },
-    Y: { dial: numbers.written('Ydial'), coarse: numbers.written('Ycoarse') },
-    Z: { dial: numbers.written('Zdial'), coarse: numbers.written('Zcoarse') },
-  }
-  const recovery = recoveryOf(document, marks)
+  const { sentence, points, caution, next, was, found, facts } = view
   const submit = () => {
-    if (!numbers.complete()) return
-    if (recovery !== undefined) {
-      if (recovery.shift === undefined) return
-      void enter({
-        id: uuid(),
-        kind: 'event',
-        body: { kind: 'home-recovered', shift: recovery.shift },
-      })
-    }
-    void enter({ id: uuid(), kind: 'check-off', body: { of: 'home', marks } })
+    if (!numbers.complete() || facts === undefined) return
+    for (const said of facts) void enter(said)
     numbers.clear()
     onDone()
   }
@@ -65,7 +42,7 @@ export function HomeMarksStep({ setupId, setup, enter, onDone }: StepProps) {
           numbers={numbers}
           boxes={numbers.boxes.map((box) => ({
             ...box,
-            label: recovery ? `${box.label} · was ${wasAt(recovery.marks, box.key)}` : box.label,
+            label: was(box.key) === '' ? box.label : `${box.label} · was ${was(box.key)}`,
           }))}
           onSubmit={submit}
         />
@@ -73,49 +50,22 @@ export function HomeMarksStep({ setupId, setup, enter, onDone }: StepProps) {
       problem={numbers.problem}
       {...numbers.keys}
       onNext={submit}
-      next={recovery === undefined ? 'Zeroed' : 'Found'}
+      next={next}
     >
       <Words as="sentence" role="heading" aria-level={1}>
-        {recovery === undefined ? words.sentence : 'Find the zero again: same marks, same side.'}
+        {sentence}
       </Words>
-      {recovery === undefined ? (
-        words.points.map((point) => <Words key={point}>{point}</Words>)
-      ) : (
-        <>
-          <Words>
-            Turn each dial to where it stood, in the turn the scale names, and zero there. Then
-            write down what they show now.
-          </Words>
-          {AXES.map((axis) => {
-            const found = recovery.axes[axis]
-            return (
-              found && (
-                <Words
-                  key={axis}
-                  tone={found.certain && found.turns === 0 ? 'ink' : 'wrong'}
-                  testID={`shift-${axis}`}
-                >
-                  {describeMarks(
-                    axis,
-                    found,
-                    (nm) =>
-                      `${typographic(formatLength(nm, sheet.unit, setup.solution.decimals))} ${sheet.unit}`,
-                  )}
-                </Words>
-              )
-            )
-          })}
-        </>
-      )}
-      <Caution>{words.caution}</Caution>
+      {points.map((point) => (
+        <Words key={point}>{point}</Words>
+      ))}
+      {found.map(({ axis, words, wrong }) => (
+        <Words key={axis} tone={wrong ? 'wrong' : 'ink'} testID={`shift-${axis}`}>
+          {words}
+        </Words>
+      ))}
+      <Caution>{caution}</Caution>
     </EntryFrame>
   )
-}
-
-/** Where a dial or a scale stood when zero was set. */
-function wasAt(marks: HomeMarks, key: string): string {
-  const mark = marks[key.charAt(0) as MachineAxis]
-  return key.endsWith('dial') ? mark.dial.text : mark.coarse.text
 }
 
 function MarkLines({ marks }: { marks: HomeMarks }) {

@@ -1,9 +1,5 @@
 import { useState } from 'react'
-import { v7 as uuid } from 'uuid'
 import { type Measured } from '@pine/core/facts'
-import { standingCheckOff } from '@pine/core/plan'
-import { wearChange } from '@pine/core/wear'
-import { describeCheck } from '@pine/core/words'
 import { useDraft } from '@/data/drafts'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
@@ -11,26 +7,17 @@ import { Choice } from '@/kit/choice'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { NextButton } from '../frame/next-button'
-import { CheckFrame } from '../ready/check-frame'
-import { EntryFrame } from '../read/entry-frame'
-import { ReasonField } from '../prove/reason-field'
 import type { StepProps } from '../frame/step-props'
+import { ReasonField } from '../prove/reason-field'
+import { EntryFrame } from '../read/entry-frame'
 import { NumbersEntry } from '../read/numbers-entry'
 import { useNumbers } from '../read/use-numbers'
-import { lengthWriter } from '../frame/write-length'
-
-const FEATURES = [
-  { value: 'outside-width', label: 'width outside' },
-  { value: 'inside-width', label: 'slot or bore' },
-  { value: 'floor-depth', label: 'depth of a floor' },
-] as const
+import { CheckFrame } from '../ready/check-frame'
+import { FEATURES, firstPartView, wearSays, type WearLine } from './first-part-view'
 
 /** The first part is measured, and what has to be added to the wear is worked out. */
 export function FirstPartStep({ setupId, setup, enter, onDone }: StepProps) {
-  const { document, solution } = setup
-  const { sheet } = document
-  const words = describeCheck(sheet, 'first-part')
-  const done = standingCheckOff(document, 'first-part')
+  const { sheet } = setup.document
   const kept = useDraft<readonly Measured[]>(`first-part:${setupId}`, [])
   const [feature, setFeature] = useState<Measured['feature']>('outside-width')
   const [tool, setTool] = useState(String(sheet.tools[0]?.number))
@@ -38,47 +25,45 @@ export function FirstPartStep({ setupId, setup, enter, onDone }: StepProps) {
     { key: 'nominal', label: 'Should be', sign: 'positive' },
     { key: 'measured', label: 'Measured', sign: 'positive' },
   ])
+  const { words, finished, lines, good } = firstPartView(setup, kept.value)
+  if (finished)
+    return (
+      <CheckFrame words={words} foot={<NextButton onDone={onDone} />}>
+        <WearLines lines={finished.lines} />
+        {finished.leftOut !== '' && <Words as="note">{finished.leftOut}</Words>}
+      </CheckFrame>
+    )
   const here: Measured = {
     feature,
     tool: Number(tool),
     nominal: numbers.written('nominal'),
     measured: numbers.written('measured'),
   }
-  const finish = (body: object) => {
+  const finish = (leftOut?: string) => {
     void enter({
-      id: uuid(),
       kind: 'check-off',
-      body: { of: 'first-part', measured: [...kept.value], ...body },
+      body: {
+        of: 'first-part',
+        measured: [...kept.value],
+        ...(leftOut !== undefined && { leftOut }),
+      },
     })
     kept.clear()
     onDone()
   }
-  if (done?.of === 'first-part')
-    return (
-      <CheckFrame words={words} foot={<NextButton onDone={onDone} />}>
-        <WearLines measured={done.measured} setup={setup} />
-        {done.leftOut !== undefined && <Words as="note">left out: {done.leftOut}</Words>}
-      </CheckFrame>
-    )
   const add = () => {
     if (!numbers.complete()) return
     kept.set([...kept.value, here])
     numbers.clear()
     numbers.setActive('nominal')
   }
-  const change = wearChange(here, sheet)
   return (
     <EntryFrame
       numbers={
         <Column gap={4}>
           <NumbersEntry numbers={numbers} onSubmit={add} />
           <Words as="note" testID="wear">
-            {change === undefined
-              ? sheet.tools.some((one) => one.number === here.tool && one.diameterRegister) ||
-                feature === 'floor-depth'
-                ? 'What to add to the wear stands here.'
-                : `T${tool} has no diameter register on the sheet: correct it in the program.`
-              : `Add ${signed(lengthWriter(solution)(change.change))} ${solution.unit} to the wear of ${change.address}.`}
+            {wearSays(setup, here)}
           </Words>
         </Column>
       }
@@ -91,15 +76,13 @@ export function FirstPartStep({ setupId, setup, enter, onDone }: StepProps) {
       <Words as="sentence" role="heading" aria-level={1}>
         {words.sentence}
       </Words>
-      <WearLines measured={kept.value} setup={setup} />
+      <WearLines lines={lines} />
       <Button
-        kind={kept.value.length > 0 ? 'act' : 'quiet'}
-        onPress={() => finish({})}
+        kind={lines.length > 0 ? 'act' : 'quiet'}
+        onPress={() => finish()}
         testID="first-part-done"
       >
-        {kept.value.length > 0
-          ? 'Keyed in; the part is good'
-          : 'Nothing to correct; the part is good'}
+        {good}
       </Button>
       <Choice label="What was measured?" value={feature} onChange={setFeature} options={FEATURES} />
       <Choice
@@ -115,45 +98,30 @@ export function FirstPartStep({ setupId, setup, enter, onDone }: StepProps) {
         offer="No first part yet"
         question="Why is it left out?"
         confirm="Leave it out"
-        onReason={(leftOut) => finish({ leftOut })}
+        onReason={finish}
       />
       <Caution>{words.caution}</Caution>
     </EntryFrame>
   )
 }
 
-const signed = (text: string): string => (text.startsWith('\u2212') ? text : `+${text}`)
-
-function WearLines({
-  measured,
-  setup: { document, solution },
-}: Pick<StepProps, 'setup'> & { measured: readonly Measured[] }) {
-  if (measured.length === 0) return null
-  const write = lengthWriter(solution)
+function WearLines({ lines }: { readonly lines: readonly WearLine[] }) {
+  if (lines.length === 0) return null
   return (
     <Card overflow="hidden">
-      {measured.map((one, index) => {
-        const change = wearChange(one, document.sheet)
-        return (
-          <Row
-            key={index}
-            justifyContent="space-between"
-            minHeight="$touch"
-            paddingHorizontal="$3"
-            borderTopWidth={index === 0 ? 0 : 1}
-            borderColor="$line"
-          >
-            <Words flex={1}>
-              {one.measured.text} for {one.nominal.text} {one.nominal.unit}, T{one.tool}
-            </Words>
-            <Digits as="lead">
-              {change === undefined
-                ? 'by program'
-                : `${change.address} ${signed(write(change.change))} ${solution.unit}`}
-            </Digits>
-          </Row>
-        )
-      })}
+      {lines.map(({ measured, says }, index) => (
+        <Row
+          key={index}
+          justifyContent="space-between"
+          minHeight="$touch"
+          paddingHorizontal="$3"
+          borderTopWidth={index === 0 ? 0 : 1}
+          borderColor="$line"
+        >
+          <Words flex={1}>{measured}</Words>
+          <Digits as="lead">{says}</Digits>
+        </Row>
+      ))}
     </Card>
   )
 }

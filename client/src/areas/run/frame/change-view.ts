@@ -1,0 +1,168 @@
+import { registerName, type Address, type MachineAxis } from '@pine/core/address'
+import { rebaseOf, type SetupEvent } from '@pine/core/facts'
+import { consequencesOf } from '@pine/core/plan'
+import { type TrustState } from '@pine/core/registers'
+import { CHANGE_NAMES, stepName, typographic } from '@pine/core/words'
+import { withPreview } from '@/data/preview'
+import type { Said } from '@/data/said'
+import type { StandingSetup } from '@/data/standing'
+import { lengthWriter } from './write-length'
+
+type EventBody = Extract<Said, { kind: 'event' }>['body']
+export type ChangeKind = Exclude<SetupEvent['kind'], 'home-recovered'>
+
+const KINDS: readonly ChangeKind[] = [
+  'tool-changed',
+  'part-changed',
+  'plane-moved',
+  'rebased',
+  'home-lost',
+  'external-changed',
+  'unit-changed',
+  'check-failed',
+]
+
+interface Option<Value> {
+  readonly value: Value
+  readonly label: string
+}
+
+/** What may be said to have changed, what is asked of it, and once that is said, what it ends. */
+export interface ChangeView {
+  readonly kinds: readonly Option<ChangeKind>[]
+  readonly options: readonly Option<string>[]
+  readonly chosen: string | undefined
+  readonly body: EventBody | undefined
+}
+
+export interface ChangeSaid {
+  readonly kind?: ChangeKind
+  /** Which tool, row, axis or gauge. */
+  readonly which?: string
+  /** The external offset that is in force now. */
+  readonly value: string
+}
+
+export function changeView(setup: StandingSetup, said: ChangeSaid): ChangeView {
+  const { document } = setup
+  const { sheet } = document
+  // A tool can carry lengths over only when it was touched before and after the plane moved.
+  const canRebase = sheet.tools
+    .map(({ number }) => number)
+    .filter((tool) => rebaseOf(document, { tool, place: document.length }))
+  const offered = KINDS.filter(
+    (one) =>
+      (one !== 'rebased' || canRebase.length > 0) &&
+      (one !== 'check-failed' || sheet.gauges.length > 0),
+  )
+  const { kind, which, value } = said
+  const options = kind === undefined ? [] : whichOptions(kind, setup, canRebase)
+  const chosen = which ?? (options.length === 1 ? options[0]?.value : undefined)
+  return {
+    kinds: offered.map((one) => ({ value: one, label: CHANGE_NAMES[one] })),
+    options,
+    chosen,
+    body:
+      kind === undefined
+        ? undefined
+        : eventBody(kind, chosen, value, sheet.unit, options.length > 0),
+  }
+}
+
+/** What an event ends, what has to be done again, and what stays. */
+export interface ConsequencesView {
+  readonly changed: readonly {
+    readonly address: Address
+    readonly name: string
+    readonly state: TrustState
+    /** The number, and what it becomes where it moves. */
+    readonly number: string
+    readonly says: string
+  }[]
+  readonly again: string
+  /** Empty where nothing stays. */
+  readonly stay: string
+}
+
+export function consequencesView(setup: StandingSetup, body: EventBody): ConsequencesView {
+  const { document, solution } = setup
+  const { changed, again, stay } = consequencesOf(
+    setup,
+    withPreview(document, { kind: 'event', body }),
+  )
+  const write = lengthWriter(solution)
+  return {
+    changed: changed.map(({ before, after }) => ({
+      address: after.address,
+      name: registerName(after.address),
+      state: after.state,
+      number: `${before.value === undefined ? '–' : write(before.value)}${
+        after.value === before.value || after.value === undefined ? '' : ` → ${write(after.value)}`
+      } ${solution.unit}`,
+      says: after.state === 'stale' ? 'no longer holds' : 'key again',
+    })),
+    again:
+      again.length === 0
+        ? 'Nothing has to be done again.'
+        : `To do again: ${again.map(({ step }) => stepName(document, step)).join(', ')}.`,
+    stay:
+      stay.length === 0
+        ? ''
+        : `As they are: ${stay.map(({ address }) => typographic(registerName(address))).join(', ')}.`,
+  }
+}
+
+function whichOptions(
+  kind: ChangeKind,
+  { document: { sheet } }: StandingSetup,
+  canRebase: readonly number[],
+): readonly Option<string>[] {
+  const tools = sheet.tools.map(({ number, name }) => ({
+    value: String(number),
+    label: `T${number} · ${name}`,
+  }))
+  switch (kind) {
+    case 'tool-changed':
+      return tools
+    case 'rebased':
+      return tools.filter(({ value }) => canRebase.includes(Number(value)))
+    case 'part-changed':
+      return sheet.offsets.map(({ row }) => ({ value: row, label: row }))
+    case 'external-changed':
+      return (['X', 'Y', 'Z'] as const).map((axis) => ({ value: axis, label: axis }))
+    case 'check-failed':
+      return sheet.gauges.map(({ id, name }) => ({ value: id, label: name }))
+    case 'plane-moved':
+    case 'home-lost':
+    case 'unit-changed':
+      return []
+  }
+}
+
+function eventBody(
+  kind: ChangeKind,
+  which: string | undefined,
+  value: string,
+  unit: 'mm' | 'in',
+  asks: boolean,
+): EventBody | undefined {
+  if (asks && which === undefined) return undefined
+  switch (kind) {
+    case 'tool-changed':
+    case 'rebased':
+      return { kind, tool: Number(which) }
+    case 'part-changed':
+      return { kind, row: which as Extract<EventBody, { kind: 'part-changed' }>['row'] }
+    case 'external-changed':
+      return value.trim() === ''
+        ? undefined
+        : { kind, axis: which as MachineAxis, value: { text: value.trim(), unit } }
+    case 'check-failed':
+      // Nothing vouches for the readings before it: all of this set-up's are suspect.
+      return { kind, gauge: which ?? '' }
+    case 'plane-moved':
+    case 'home-lost':
+    case 'unit-changed':
+      return { kind }
+  }
+}

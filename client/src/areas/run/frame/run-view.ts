@@ -1,0 +1,87 @@
+import {
+  followingStep,
+  neededFirst,
+  type Station,
+  type Step,
+  type StepState,
+} from '@pine/core/plan'
+import { type Register } from '@pine/core/registers'
+import { type Solution } from '@pine/core/solve'
+import { STATION_NAMES, stepName } from '@pine/core/words'
+import type { StandingSetup } from '@/data/standing'
+
+/** Where a run stands: the step that is shown, what it waits for, and what the head says of it. */
+export interface RunView {
+  readonly current: StepState
+  /** What has to be done before this step can be. */
+  readonly waitsFor: StepState | undefined
+  /** The register of a key-in step. */
+  readonly register: Register | undefined
+  readonly place: string
+  readonly about: string
+  /** The step after this one: the next that is open, or, going back over what is done, the one that follows. */
+  readonly following: string | undefined
+  /** The very next one, whether this is done or not. */
+  readonly later: string | undefined
+  /** Of each station: the step that a tap on it leads to. */
+  readonly entrance: (station: Station) => string | undefined
+}
+
+/** @param stepKey of the address; without one, or with one that is no step now, the next open step, else the record. */
+export function runView(setup: StandingSetup, stepKey: string | undefined): RunView {
+  const { document, solution, steps } = setup
+  const current = currentStep(setup, stepKey)
+  const { step } = current
+  const at = steps.findIndex((one) => one.step.key === step.key)
+  return {
+    current,
+    waitsFor: waitsFor(setup, current),
+    register: step.does === 'key-in' ? registerOf(solution, step) : undefined,
+    place: placeWords(steps, current),
+    about: aboutWords(setup, current),
+    following: followingStep(document.sheet, steps, step.key)?.step.key,
+    later: steps[at + 1]?.step.key,
+    entrance: (station) => {
+      const here = steps.filter((one) => one.step.station === station)
+      return (here.find(({ done }) => !done) ?? here[0])?.step.key
+    },
+  }
+}
+
+function currentStep({ steps, next }: StandingSetup, stepKey: string | undefined): StepState {
+  const current = steps.find(({ step }) => step.key === stepKey) ?? next ?? steps.at(-1)
+  if (current === undefined)
+    throw new Error('a set-up has no steps: it always has a sheet and a record')
+  return current
+}
+
+/** A step that is done may be looked at whatever has been undone before it; the record tells what is open itself. */
+function waitsFor(
+  { document, solution, steps }: StandingSetup,
+  { step, done }: StepState,
+): StepState | undefined {
+  if (done || step.does === 'record') return undefined
+  // A register that has its number can be keyed, even while another reading of it is open.
+  if (step.does === 'key-in' && registerOf(solution, step)?.chain !== undefined) return undefined
+  return neededFirst(document.sheet, steps, step)
+}
+
+const registerOf = (
+  { registers }: Solution,
+  { address: wanted }: Extract<Step, { does: 'key-in' }>,
+): Register | undefined => registers.find(({ address }) => address === wanted)
+
+function placeWords(steps: readonly StepState[], { step: { station, key } }: StepState): string {
+  const here = steps.filter(({ step }) => step.station === station)
+  const name = STATION_NAMES[station]
+  if (here.length === 1) return name
+  return `${name} · ${here.findIndex(({ step }) => step.key === key) + 1} of ${here.length}`
+}
+
+/** What the step is about; where its own screen says that, what comes after. */
+function aboutWords({ document, steps }: StandingSetup, { step }: StepState): string {
+  if (step.does === 'read') return stepName(document, step)
+  const later = steps.slice(steps.findIndex((one) => one.step.key === step.key))
+  const next = later.find((one) => one.step.station !== step.station)
+  return next ? `then ${STATION_NAMES[next.step.station]}` : ''
+}

@@ -1,0 +1,160 @@
+import { readBackAgrees } from '@pine/core/keyin'
+import { readLength, type LengthUnit, type WrittenLength } from '@pine/core/length'
+import { type Register } from '@pine/core/registers'
+import {
+  describeActiveLength,
+  describeKeyMode,
+  describeStale,
+  stepName,
+  typographic,
+} from '@pine/core/words'
+import { nameOfReason } from '@pine/core/freshness'
+import { registerName } from '@pine/core/address'
+import type { Said } from '@/data/said'
+import type { StandingSetup } from '@/data/standing'
+import { lengthWriter } from '../frame/write-length'
+
+/** A register that is keyed in: what is typed and what belongs to it, and what is shown beneath. */
+export interface KeyInView {
+  readonly name: string
+  /** What is typed, in the control's digits; none where the row is read first. */
+  readonly type?: string
+  readonly unit: LengthUnit
+  /** What the key does and does not do, or what comes first. */
+  readonly key: { readonly does: string; readonly not: string } | { readonly first: string }
+  /** What goes before the number, in the order of work. */
+  readonly notes: readonly KeyInNote[]
+  readonly mind?: string
+  /** What stood there, and what will. */
+  readonly change?: string
+  readonly beneath: Beneath
+}
+
+export interface KeyInNote {
+  readonly words: string
+  readonly holds: 'words' | 'digits' | 'warning'
+}
+
+export type Beneath =
+  | {
+      readonly of: 'stale'
+      readonly why: string
+      readonly again?: { readonly key: string; readonly name: string }
+      /** Entered with the reason of whoever knows better. */
+      readonly accept: (reason: string) => Said
+    }
+  | { readonly of: 'mismatch' }
+  | {
+      readonly of: 'equal'
+      readonly says: string
+      readonly accepted?: string
+      readonly shown: string
+    }
+  | {
+      readonly of: 'ask'
+      readonly moment: 'before' | 'after'
+      readonly label: string
+      readonly facts: (shown: WrittenLength) => readonly Said[]
+      /** Whether the control shows what it should, so that the run goes on. */
+      readonly isRight: (shown: WrittenLength) => boolean
+    }
+
+/**
+ * @param retyping it is keyed once more: what was shown before counts no longer.
+ * @returns undefined where its readings come first.
+ */
+export function keyInView(
+  setup: StandingSetup,
+  register: Register,
+  retyping: boolean,
+): KeyInView | undefined {
+  const { address, keyIn, chain } = register
+  if (keyIn === undefined || chain === undefined) return undefined
+  const { mode, type, unit, before, after, copies, counter, insteadOf, activeLength } = keyIn
+  const key = describeKeyMode(mode)
+  const notes: (KeyInNote | false)[] = [
+    insteadOf !== undefined && { words: describeKeyMode(insteadOf).first, holds: 'words' },
+    activeLength !== undefined && { words: describeActiveLength(activeLength), holds: 'warning' },
+    copies !== undefined && {
+      words: `copied in, the row shows ${typographic(copies)} ${unit}; then`,
+      holds: 'digits',
+    },
+    counter !== undefined && {
+      words: `counter at the second face ${typographic(counter.full)}, halved ${typographic(counter.half)} ${unit}; drive to 0, then`,
+      holds: 'digits',
+    },
+  ]
+  return {
+    name: registerName(address),
+    unit,
+    key: type === undefined ? { first: key.first } : { does: key.does, not: key.not },
+    notes: type === undefined ? [] : notes.filter((note) => note !== false),
+    ...(type !== undefined && {
+      type: typographic(type),
+      ...(key.mind !== undefined && { mind: key.mind }),
+    }),
+    ...(before !== undefined && {
+      change: `${lengthWriter(setup.solution)(before)} → ${typographic(after)} ${unit}`,
+    }),
+    beneath: beneath(setup, register, keyIn, retyping),
+  }
+}
+
+function beneath(
+  { document, solution, steps }: StandingSetup,
+  register: Register,
+  keyIn: NonNullable<Register['keyIn']>,
+  retyping: boolean,
+): Beneath {
+  const { address, stale, accepted, readBack, state } = register
+  if (stale !== undefined && accepted === undefined) {
+    const again = steps.find(({ step, done }) => step.does === 'read' && !done)?.step
+    return {
+      of: 'stale',
+      why: describeStale(stale),
+      ...(again && { again: { key: again.key, name: stepName(document, again) } }),
+      accept: (reason) => ({
+        kind: 'acceptance',
+        body: { address, accepts: nameOfReason(stale), reason },
+      }),
+    }
+  }
+  if (readBack !== undefined && !readBack.equal && !retyping) return { of: 'mismatch' }
+  if ((state === 'keyed' || state === 'proven') && !retyping)
+    return {
+      of: 'equal',
+      says: state === 'proven' ? 'Read back equal, and proven.' : 'Read back equal.',
+      shown: `${typographic(readBack?.shownText ?? '')} ${readBack?.shownUnit ?? ''}`,
+      ...(accepted && { accepted: `accepted by ${accepted.by.name}: ${accepted.reason}` }),
+    }
+  const name = registerName(address)
+  // What an adding key does depends on what stands there: that is read first.
+  if (keyIn.type === undefined && keyIn.mode === 'add')
+    return {
+      of: 'ask',
+      moment: 'before',
+      label: `What ${name} shows before you key`,
+      facts: (shown) => [{ kind: 'read-back', body: { address, moment: 'before', shown } }],
+      isRight: () => false,
+    }
+  return {
+    of: 'ask',
+    moment: 'after',
+    label: 'What the control shows now',
+    facts: (shown) => [
+      {
+        kind: 'key-in',
+        body: {
+          address,
+          mode: keyIn.mode,
+          typed: { text: keyIn.type ?? keyIn.after, unit: keyIn.unit },
+        },
+      },
+      { kind: 'read-back', body: { address, moment: 'after', shown } },
+    ],
+    isRight: (shown) => {
+      const read = readLength(shown)
+      return read.ok && readBackAgrees(keyIn, read.value, solution.decimals)
+    },
+  }
+}

@@ -1,0 +1,157 @@
+import { offsetAddress, registerName, type Address, type OffsetRow } from '@pine/core/address'
+import { formatLength, readLength, type WrittenLength } from '@pine/core/length'
+import { addressesOf, proofMove, proofVerdict, type ProofVerdict } from '@pine/core/proof'
+import { causeName } from '@pine/core/slips'
+import { describeCause, describeProof, typographic } from '@pine/core/words'
+import { previewed } from '@/data/preview'
+import type { Said } from '@/data/said'
+import type { StandingSetup } from '@/data/standing'
+import { lengthWriter } from '../frame/write-length'
+
+export interface ProofOf {
+  readonly row: OffsetRow
+  readonly tool: number
+}
+
+/** What is said on the way, before the gap: the move was made, which block, and whether the tip stands over zero. */
+export interface Seen {
+  readonly there?: boolean
+  readonly clearance?: string
+  readonly overZero?: 'yes' | 'no'
+}
+
+/** The move that proves a row and a tool: its blocks, what to see, and what was said of it before. */
+export interface ProofView {
+  readonly shows: 'verdict' | 'move' | 'gap'
+  readonly verdict: ProofVerdict | undefined
+  readonly heading: string
+  readonly clearance: WrittenLength
+  /** What may pass beneath; a choice where there is more than one. */
+  readonly heights: readonly { readonly value: string; readonly label: string }[]
+  /** Of the control, in order; without its first one Z is raised by hand. */
+  readonly retract: string | undefined
+  readonly blocks: readonly string[]
+  readonly ends: string
+  readonly pictured: Address
+}
+
+/**
+ * @param again it is proven once more: what was said of it before is not shown.
+ * @returns undefined where the registers have no numbers to move by.
+ */
+export function proofView(
+  setup: StandingSetup,
+  { row, tool }: ProofOf,
+  seen: Seen,
+  again: boolean,
+): ProofView | undefined {
+  const { document, solution } = setup
+  const { unit } = document.sheet
+  const heights = clearances(setup)
+  const clearance = heights.find(({ text }) => text === seen.clearance) ?? heights[0]
+  const read = clearance && readLength(clearance)
+  const move =
+    read?.ok === true
+      ? proofMove(document, solution, { row, tool, clearance: read.value.nm })
+      : undefined
+  if (clearance === undefined || move === undefined) return undefined
+  const standing = solution.proofs.find(({ proof }) => proof.row === row && proof.tool === tool)
+  const here = setup.steps.find(({ step }) => step.key === `prove:${row}:T${tool}`)
+  // A proof that was right and has been overtaken is asked for anew; one that failed is looked at first.
+  const shown = standing !== undefined && (here?.done === true || !standing.right) && !again
+  return {
+    shows: shown ? 'verdict' : seen.there === true ? 'gap' : 'move',
+    verdict: shown ? standing : undefined,
+    heading: `Send T${tool} over zero, ${clearance.text} ${clearance.unit} above.`,
+    clearance,
+    heights: heights.map(({ text, unit: of }) => ({ value: text, label: `${text} ${of}` })),
+    retract: move.retract,
+    blocks: move.blocks,
+    ends: `ends at machine Z ${typographic(formatLength(move.machine.Z, unit, solution.decimals))} ${unit}; position + distance to go = ${clearance.text} all the way`,
+    pictured: offsetAddress(row, 'Z'),
+  }
+}
+
+/** Heights that can be checked: what is at hand, and always one of the usual height. */
+function clearances({ document: { sheet } }: StandingSetup): readonly WrittenLength[] {
+  const usual: WrittenLength =
+    sheet.unit === 'mm' ? { text: '25.000', unit: 'mm' } : { text: '1.0000', unit: 'in' }
+  const atHand = sheet.gauges
+    .filter(({ kind }) => kind === 'gauge-block' || kind === 'height-setter')
+    .map(({ size }) => size)
+  return atHand.length > 0 ? atHand : [usual]
+}
+
+export interface GapSeen {
+  /** What the control showed at a stop on the way, where somebody looked. */
+  readonly position: WrittenLength | undefined
+  readonly distanceToGo: WrittenLength | undefined
+  /** The block that just passes beneath the tip. */
+  readonly gap: WrittenLength | undefined
+  readonly overZero: Seen['overZero']
+}
+
+type ProofSaid = Extract<Said, { kind: 'proof' }>
+
+/** The proof as it would be entered, once the gap and whether it stands over zero are said. */
+export function proofSaid(
+  { row, tool }: ProofOf,
+  clearance: WrittenLength,
+  { position, distanceToGo, gap, overZero }: GapSeen,
+): ProofSaid | undefined {
+  if (gap === undefined || overZero === undefined) return undefined
+  return {
+    kind: 'proof',
+    body: {
+      row,
+      tool,
+      clearance,
+      gap,
+      overZero: overZero === 'yes',
+      ...(position && distanceToGo && { stop: { position, distanceToGo } }),
+    },
+  }
+}
+
+/** What a proof says before it is entered: in words, and whether the run may go on. */
+export function proofSays(
+  { document, solution }: StandingSetup,
+  { body }: ProofSaid,
+): { readonly right: boolean; readonly words: string } | undefined {
+  const verdict = proofVerdict(document, solution, { ...previewed(document), ...body })
+  return verdict && { right: verdict.right, words: proofWords(solution, verdict) }
+}
+
+export const proofWords = (solution: StandingSetup['solution'], verdict: ProofVerdict): string =>
+  describeProof(verdict, (nm) => `${lengthWriter(solution)(nm)} ${solution.unit}`)
+
+/** What is left unproven is accepted by name, for each register that the proof would have shown. */
+export const leftUnproven = (
+  { document }: StandingSetup,
+  of: ProofOf,
+  reason: string,
+): readonly Said[] =>
+  addressesOf(document, of).map((address) => ({
+    kind: 'acceptance',
+    body: { address, accepts: 'unproven', reason },
+  }))
+
+/** How many slips are named for a register that may be wrong: the likeliest. */
+const MOST_CAUSES = 3
+
+/** A proof that was entered: what it said, by whom, and which register to look at for what. */
+export function verdictView({ solution }: StandingSetup, verdict: ProofVerdict) {
+  const { proof, causes, right } = verdict
+  return {
+    sentence: right ? 'Proven.' : 'Do not cut yet.',
+    says: proofWords(solution, verdict),
+    by: `${proof.by.name}: ${proof.gap.text} ${proof.gap.unit} passed where ${proof.clearance.text} ${proof.clearance.unit} was sent`,
+    suspects: causes.map(({ address, explanations }) => ({
+      address,
+      name: registerName(address),
+      slips: explanations
+        .slice(0, MOST_CAUSES)
+        .map((cause) => ({ key: causeName(cause), ...describeCause(cause) })),
+    })),
+  }
+}

@@ -1,0 +1,205 @@
+import { lengthAddress, type MachineAxis } from '@pine/core/address'
+import { type Reading, type SetupDocument } from '@pine/core/facts'
+import { type Nanometres } from '@pine/core/length'
+import { asksForSpindle, impliedBy, waysAsked, type Implied, type WayEnd } from '@pine/core/plan'
+import { axisOfQuantity, moduleOf, quantityKey, type QuantityName } from '@pine/core/quantities'
+import { isRemark, type Warning } from '@pine/core/registers'
+import { type Solution } from '@pine/core/solve'
+import { repeatSpread } from '@pine/core/sources'
+import { standingReadings } from '@pine/core/freshness'
+import { GAUGE_FACTS, gaugeServes } from '@pine/core/touch'
+import { describeStep, gaugeNames } from '@pine/core/words'
+import type { StandingSetup } from '@/data/standing'
+import { isDifference, type ReadingDraft } from './reading-draft'
+
+/** A reading while it is typed: what is asked, what the number would mean, and whether it may be entered at once. */
+export interface ReadingView {
+  readonly words: ReturnType<typeof describeStep>
+  readonly standing: readonly Reading[]
+  /** An earlier reading no longer holds, and gives way by itself. */
+  readonly stale: boolean
+  /** What was read is looked at; nothing is typed. */
+  readonly reviewing: boolean
+  readonly label: string
+  /** What the touch is made with and how it was met, in a few words; empty where there is nothing to say of it. */
+  readonly aside: string
+  readonly asksZeroedOn: boolean
+  readonly asksSpindle: boolean
+  readonly warnings: readonly Warning[]
+  readonly implied: Implied | undefined
+  /** It disagrees with something: looked at twice before it is entered. */
+  readonly disagrees: boolean
+  readonly lastTime: string | undefined
+  readonly spread: Nanometres | undefined
+}
+
+export interface ReadingInHand {
+  readonly draft: ReadingDraft
+  /** Every number of it can be read. */
+  readonly complete: boolean
+  /** Something of it was typed or said. */
+  readonly started: boolean
+  /** The person asked to read it once more, or in place of the last. */
+  readonly again: boolean
+  /** The set-up as it would stand with this reading, and its numbers; the set-up itself while the reading is not whole. */
+  readonly preview: SetupDocument
+  readonly solution: Solution
+}
+
+export function readingView(
+  setup: StandingSetup,
+  quantity: QuantityName,
+  { draft, complete, started, again, preview, solution }: ReadingInHand,
+): ReadingView {
+  const standing = standingReadings(setup.document, quantity)
+  const words = describeStep(preview, quantity, draft.with)
+  const stale = setup.steps.some(
+    ({ step, trust }) => step.key === quantityKey(quantity) && trust === 'stale',
+  )
+  const warnings = preview === setup.document ? [] : warningsAt(solution, preview, quantity)
+  const implied = impliedBy(preview, solution, quantity)
+  const last = standingReadings(preview, quantity).at(-1)
+  return {
+    words,
+    standing,
+    stale,
+    reviewing: standing.length > 0 && !started && !again && !stale,
+    label: fieldLabel(words.field, stale ? 0 : standing.length, draft.replaces),
+    aside: betweenWords(preview, draft, quantity),
+    asksZeroedOn: isDifference(quantity),
+    asksSpindle: asksForSpindle(preview, quantity),
+    warnings,
+    implied: complete || standing.length > 0 ? implied : undefined,
+    disagrees: warnings.some((warning) => !isRemark(warning)) || implied?.size?.agrees === false,
+    lastTime: lastTime(preview, quantity),
+    spread: last && repeatSpread(preview, last),
+  }
+}
+
+/** What is said about a reading that is being typed, by its own name or by its tool's register. */
+function warningsAt(
+  solution: Solution,
+  { sheet }: SetupDocument,
+  quantity: QuantityName,
+): readonly Warning[] {
+  const tool = 'tool' in quantity ? quantity.tool : undefined
+  const register = sheet.tools.find(({ number }) => number === tool)?.lengthRegister
+  const places = [
+    quantityKey(quantity),
+    ...(register === undefined ? [] : [lengthAddress(register)]),
+  ]
+  return solution.warnings.filter(({ place }) => places.includes(place))
+}
+
+/** The field says when its number will stand beside, or in place of, another. */
+function fieldLabel(field: string, standing: number, replaces: string | undefined): string {
+  const short = field.replace(' at contact', '')
+  if (replaces !== undefined) return `${short}, in place of the last`
+  return standing > 0 ? `${short}, once more` : field
+}
+
+/** What the tool measured last time, where it has not been taken from its holder since. */
+function lastTime({ sheet }: SetupDocument, quantity: QuantityName): string | undefined {
+  if (quantity.of !== 'tip-on-plane') return undefined
+  const last = sheet.tools.find(({ number }) => number === quantity.tool)?.lastLength
+  return last && `${last.text} ${last.unit}`
+}
+
+/** At which ends the counter may have been zeroed: asked in words, so that nobody has to know the sign. */
+export function zeroEnds(
+  { sheet }: SetupDocument,
+  quantity: QuantityName,
+): readonly { value: NonNullable<ReadingDraft['zeroedOn']>; label: string }[] {
+  if (quantity.of === 'fixture-difference')
+    return [
+      { value: 'from', label: `on the part of ${quantity.from}` },
+      { value: 'row', label: `on the part of ${quantity.row}` },
+    ]
+  return [
+    { value: 'plane', label: `on the ${sheet.plane}` },
+    { value: 'part', label: 'on the raw top' },
+  ]
+}
+
+/** The gauges of the sheet that can serve a touch, each with its size where that counts. */
+export function gaugesServing({ sheet }: SetupDocument, quantity: QuantityName) {
+  return sheet.gauges
+    .filter(({ kind }) => gaugeServes(kind, moduleOf(quantity).purpose, axisOfQuantity(quantity)))
+    .map(({ id, kind, name, size }) => ({
+      value: id,
+      // What only tells has no size that counts.
+      label: GAUGE_FACTS[kind].measure === 'range' ? name : `${name} · ${size.text} ${size.unit}`,
+    }))
+}
+
+export function gaugeQuestion(quantity: QuantityName): string {
+  switch (quantity.of) {
+    case 'carried-difference':
+      return 'What lay between at the part?'
+    case 'fixture-difference':
+      return `What lay between at the part of ${quantity.row}?`
+    case 'sweep':
+      return 'Which dial was swept?'
+    case 'tool-diameter':
+      return 'What was it measured with?'
+    default:
+      return axisOfQuantity(quantity) === 'Z' ? 'What lies between?' : 'What touches the face?'
+  }
+}
+
+/** From which side each screw was met: asked where the machine declares its lost motion, and nowhere else. */
+export const waysOfReading = (
+  document: SetupDocument,
+  draft: ReadingDraft,
+  quantity: QuantityName,
+): ReturnType<typeof waysAsked> =>
+  waysAsked(document, quantity, draft.with, otherGauges(draft, quantity))
+
+const otherGauges = (draft: ReadingDraft, quantity: QuantityName): readonly string[] =>
+  quantity.of === 'carried-difference' ? draft.withOnPlane : (draft.withOnFrom ?? draft.with)
+
+export function wayQuestion(
+  { sheet: { plane } }: SetupDocument,
+  quantity: QuantityName,
+  end: WayEnd,
+  axis: MachineAxis,
+): string {
+  if (end === 'own' && quantity.of === 'carried-difference') return 'How did Z come to the part?'
+  if (end === 'other')
+    return quantity.of === 'fixture-difference'
+      ? `How did Z come to the part of ${quantity.from}?`
+      : `How did Z come to the ${plane}?`
+  if (end === 'own' && quantity.of === 'fixture-difference')
+    return `How did Z come to the part of ${quantity.row}?`
+  return `How did ${axis} come to its place?`
+}
+
+/** Whether there is anything to say of how a reading is made: a gauge that serves it, or a screw whose side matters. */
+const hasCircumstances = (
+  document: SetupDocument,
+  draft: ReadingDraft,
+  quantity: QuantityName,
+): boolean =>
+  (quantity.of !== 'sweep' && quantity.of !== 'tool-diameter') ||
+  gaugesServing(document, quantity).length > 0 ||
+  waysOfReading(document, draft, quantity).length > 0
+
+function betweenWords(
+  document: SetupDocument,
+  draft: ReadingDraft,
+  quantity: QuantityName,
+): string {
+  const using = gaugeNames(document, draft.with)
+  const came = draft.ways?.own === '+' ? ', rising' : draft.ways?.own === '-' ? ', lowering' : ''
+  if (!hasCircumstances(document, draft, quantity)) return ''
+  if (quantity.of === 'sweep') return using === '' ? 'which dial, from where' : using
+  if (quantity.of === 'tool-diameter') return using === '' ? 'measured with …' : using
+  if (axisOfQuantity(quantity) !== 'Z') return using === '' ? 'name the finder' : using
+  const there = gaugeNames(
+    document,
+    quantity.of === 'carried-difference' ? draft.withOnPlane : (draft.withOnFrom ?? []),
+  )
+  // Both ends fill the line; how they were met is a tap away.
+  if (there !== '') return `${there} / ${using === '' ? 'nothing' : using}`
+  return `${using === '' ? 'nothing between' : using}${came}`
+}

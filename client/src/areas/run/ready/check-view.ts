@@ -1,0 +1,70 @@
+import { type Person } from '@pine/contract'
+import { type CheckOff } from '@pine/core/facts'
+import { mayLook, standingCheckOff } from '@pine/core/plan'
+import { describeCheck, describeWarning, type CheckWords } from '@pine/core/words'
+import type { Said } from '@/data/said'
+import type { StandingSetup } from '@/data/standing'
+import { lengthWriter } from '../frame/write-length'
+
+/** Checks that are seen to and need nothing typed. */
+export type SimpleCheck = Exclude<CheckOff['of'], 'program' | 'air-cut' | 'first-part'>
+
+/** A step that is seen to: what to see to, who saw to it, and who may. */
+export interface CheckView {
+  readonly words: CheckWords
+  readonly seen?: string
+  /** Why this person may not: somebody else has to. */
+  readonly barred?: string
+  readonly says: string
+  /** What going on enters: nothing where it was seen to already. */
+  readonly facts: readonly Said[]
+}
+
+export function checkView(
+  { document }: StandingSetup,
+  check: SimpleCheck,
+  person: Person | null | undefined,
+): CheckView {
+  const words = describeCheck(document.sheet, check)
+  const done = standingCheckOff(document, check)
+  const keyedBySame = check === 'look' && person && !mayLook(document, person)
+  return {
+    words,
+    says: done === undefined ? words.done : 'Next',
+    facts: done === undefined ? [{ kind: 'check-off', body: { of: check } }] : [],
+    ...(done && {
+      seen: `seen to by ${done.by.name}${done.leftOut === undefined ? '' : `, left out: ${done.leftOut}`}`,
+    }),
+    ...(keyedBySame &&
+      done === undefined && {
+        barred: `${person.name} keyed numbers in here. Somebody else signs in and looks.`,
+      }),
+  }
+}
+
+/** How the part is held: what was declared and what follows from it; undefined where nothing was. */
+export function holdingView({ document, solution }: StandingSetup) {
+  const { holding, unit } = solution
+  if (holding === undefined) return undefined
+  const write = lengthWriter(solution)
+  const { jaw, parallels } = document.sheet.holding ?? {}
+  const lines: readonly (readonly [string, string | undefined])[] = [
+    ['Jaws', jaw && `${jaw.text} ${jaw.unit}`],
+    ['Parallels', parallels && `${parallels.text} ${parallels.unit}`],
+    ['The jaws grip', `${write(holding.grip)} ${unit}`],
+    ['The part stands out', `${write(holding.protrusion)} ${unit}`],
+    [
+      'Deepest side cut clears by',
+      holding.clear === undefined ? undefined : `${write(holding.clear)} ${unit}`,
+    ],
+  ]
+  return {
+    lines: lines.flatMap(([name, says]) => (says === undefined ? [] : [{ name, says }])),
+    wrong: solution.warnings
+      .filter(({ place }) => place === 'holding')
+      .map((warning) => ({
+        key: warning.code,
+        words: describeWarning(warning, (nm) => `${write(nm)} ${unit}`),
+      })),
+  }
+}

@@ -1,0 +1,74 @@
+import { registerName } from '@pine/core/address'
+import { type TrustState } from '@pine/core/registers'
+import { describeWarning, stepName } from '@pine/core/words'
+import type { StandingSetup } from '@/data/standing'
+import { lengthWriter } from '../frame/write-length'
+
+export interface OpenStep {
+  readonly key: string
+  readonly name: string
+  readonly trust: TrustState
+}
+
+/** What stands between a set-up and its release, or what was released. */
+export interface ReleaseView {
+  readonly shows: 'open' | 'release' | 'released'
+  /** The record that stands, where the set-up is released. */
+  readonly recordId: string | undefined
+  /** It was released before, and something changed since. */
+  readonly overtaken: string
+  readonly open: readonly OpenStep[]
+  readonly sentence: string
+  /** What somebody took responsibility for, and why. */
+  readonly accepted: readonly string[]
+  readonly disagreements: readonly { readonly key: string; readonly words: string }[]
+}
+
+export function releaseView({ document, solution, steps }: StandingSetup): ReleaseView {
+  const open = steps.filter(({ step, done }) => !done && step.does !== 'record')
+  const record = document.records.at(-1)
+  const released = steps.some(({ step, done }) => step.does === 'record' && done)
+  const write = lengthWriter(solution)
+  return {
+    shows: open.length > 0 ? 'open' : released ? 'released' : 'release',
+    recordId: released ? record?.id : undefined,
+    overtaken:
+      record !== undefined && !released
+        ? `Something changed since it was released by ${record.by.name}: it is to be released anew.`
+        : '',
+    open: open.map(({ step, trust }) => ({
+      key: step.key,
+      name: stepName(document, step),
+      trust,
+    })),
+    sentence:
+      open.length === 0
+        ? 'Everything is read, keyed in and proven. Release it.'
+        : `${open.length} ${open.length === 1 ? 'step is' : 'steps are'} still open.`,
+    accepted: acceptedLines({ document, solution }),
+    disagreements: solution.warnings.map((warning) => ({
+      key: `${warning.code}${warning.place}`,
+      words: describeWarning(warning, (nm) => `${write(nm)} ${solution.unit}`),
+    })),
+  }
+}
+
+function acceptedLines({
+  document,
+  solution,
+}: Pick<StandingSetup, 'document' | 'solution'>): readonly string[] {
+  const unproven = document.acceptances.filter(
+    ({ address, accepts }) =>
+      accepts === 'unproven' &&
+      solution.registers.some((one) => one.address === address && one.state !== 'proven'),
+  )
+  const stale = solution.registers.flatMap(({ accepted }) => accepted ?? [])
+  const leftOut = document.checkOffs.filter((one) => one.leftOut !== undefined)
+  return [
+    ...stale.map((one) => `${registerName(one.address)} stale: ${one.reason} (${one.by.name})`),
+    ...unproven.map(
+      (one) => `${registerName(one.address)} unproven: ${one.reason} (${one.by.name})`,
+    ),
+    ...leftOut.map((one) => `${one.of} left out: ${one.leftOut} (${one.by.name})`),
+  ]
+}

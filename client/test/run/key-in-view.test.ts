@@ -1,0 +1,119 @@
+import { keyInView, type Beneath } from '@/areas/run/key-in/key-in-view'
+import type { StandingSetup } from '@/data/standing'
+import { after, example, mm, registerAt } from './set-ups'
+
+const read = example('whole-run', 6)
+const machine = read.document.sheet.machine
+const control = (changes: object) => ({
+  machine: { ...machine, control: { ...machine.control, ...changes } },
+})
+
+function viewOf(setup: StandingSetup, address: string, retyping = false) {
+  const view = keyInView(setup, registerAt(setup, address), retyping)
+  if (view === undefined) throw new Error(`${address} has no number`)
+  return view
+}
+
+function beneath<Of extends Beneath['of']>(
+  setup: StandingSetup,
+  address: string,
+  of: Of,
+  retyping = false,
+) {
+  const found = viewOf(setup, address, retyping).beneath
+  if (found.of !== of) throw new Error(`${found.of} stands beneath, not ${of}`)
+  return found as Extract<Beneath, { of: Of }>
+}
+
+const shown = (address: 'H1' | 'G54.Z', text: string) => [
+  { kind: 'key-in' as const, body: { address, mode: 'set' as const, typed: mm('-270.000') } },
+  {
+    kind: 'read-back' as const,
+    body: { address, moment: 'after' as const, shown: mm(text) },
+  },
+]
+
+test('a control that sets: the number itself, with its sign, and what the key does', () => {
+  const view = viewOf(read, 'H1')
+  expect(view).toMatchObject({ name: 'H1', type: '−270.000', unit: 'mm', notes: [] })
+  expect(view.key).toHaveProperty('does')
+  expect(view.change).toBeUndefined()
+})
+
+test('a control that adds asks for what stands there, and types the difference', () => {
+  const adding = example('whole-run', 6, control({ lengthKey: 'add' }))
+  const before = viewOf(adding, 'H1')
+  expect(before.type).toBeUndefined()
+  expect(before.key).toHaveProperty('first')
+  const asks = beneath(adding, 'H1', 'ask')
+  expect(asks.moment).toBe('before')
+  expect(asks.isRight(mm('-270.000'))).toBe(false)
+  expect(asks.facts(mm('-268.000'))).toEqual([
+    { kind: 'read-back', body: { address: 'H1', moment: 'before', shown: mm('-268.000') } },
+  ])
+  // −268 stands there and −270 should: two less.
+  const known = after(adding, ...asks.facts(mm('-268.000')))
+  expect(viewOf(known, 'H1')).toMatchObject({ type: '−2.000', change: '−268.000 → −270.000 mm' })
+  expect(beneath(known, 'H1', 'ask').moment).toBe('after')
+})
+
+test('a control that copies: what the row shows by then, in the order of work', () => {
+  const copying = example('whole-run', 6, control({ lengthKey: 'copy' }))
+  const { notes, type } = viewOf(copying, 'H1')
+  // The tip was touched at −220 on a 50 mm setter: copied −220, then 50 less.
+  expect(type).toBe('−50.000')
+  expect(notes).toEqual([{ words: 'copied in, the row shows −220.000 mm; then', holds: 'digits' }])
+})
+
+test('what was keyed is entered with what the control shows; only the right number leads on', () => {
+  const asks = beneath(read, 'G54.Z', 'ask')
+  expect(asks.facts(mm('-30.000'))).toEqual([
+    { kind: 'key-in', body: { address: 'G54.Z', mode: 'set', typed: mm('-30.000') } },
+    { kind: 'read-back', body: { address: 'G54.Z', moment: 'after', shown: mm('-30.000') } },
+  ])
+  expect(asks.isRight(mm('-30.000'))).toBe(true)
+  expect(asks.isRight(mm('30.000'))).toBe(false)
+  expect(asks.isRight(mm('-30.001'))).toBe(false)
+  expect(asks.isRight(mm('thirty'))).toBe(false)
+})
+
+test('a mismatch stands there until it is keyed again; an equal number is shown as the control did', () => {
+  const turned = after(read, ...shown('G54.Z', '30.000'))
+  expect(viewOf(turned, 'G54.Z').beneath.of).toBe('mismatch')
+  expect(viewOf(turned, 'G54.Z', true).beneath.of).toBe('ask')
+  const right = after(read, ...shown('H1', '-270.000'))
+  expect(beneath(right, 'H1', 'equal')).toMatchObject({
+    says: 'Read back equal.',
+    shown: '−270.000 mm',
+  })
+  expect(beneath(right, 'H1', 'equal').accepted).toBeUndefined()
+  expect(beneath(example('whole-run'), 'H1', 'equal').says).toBe('Read back equal, and proven.')
+})
+
+test('a number that no longer holds leads to its reading, or is accepted by name', () => {
+  const stale = after(after(read, ...shown('H1', '-270.000')), {
+    kind: 'event',
+    body: { kind: 'tool-changed', tool: 1 },
+  })
+  const { why, again, accept } = beneath(stale, 'H1', 'stale')
+  expect(why).toMatch(/T1/)
+  expect(again).toEqual({ key: 'tip-on-plane:T1', name: expect.stringContaining('T1') })
+  expect(accept('same holder, same stop')).toEqual({
+    kind: 'acceptance',
+    // Only for what happened: another change of the tool asks anew.
+    body: {
+      address: 'H1',
+      accepts: stale.document.events.at(-1)?.id,
+      reason: 'same holder, same stop',
+    },
+  })
+  const accepted = after(stale, accept('same holder, same stop'))
+  expect(beneath(accepted, 'H1', 'equal').accepted).toBe(
+    'accepted by Mira Toller: same holder, same stop',
+  )
+})
+
+test('without its readings there is nothing to key', () => {
+  const blank = example('whole-run', 1)
+  expect(keyInView(blank, registerAt(blank, 'H1'), false)).toBeUndefined()
+})

@@ -1,0 +1,164 @@
+import { readLength } from '@pine/core/length'
+import { airCutView } from '@/areas/run/prove/air-cut-view'
+import {
+  leftUnproven,
+  proofSaid,
+  proofSays,
+  proofView,
+  verdictView,
+} from '@/areas/run/prove/proof-view'
+import { after, example, mm } from './set-ups'
+
+const G54T1 = { row: 'G54', tool: 1 } as const
+/** Keyed and read back, not proven yet. */
+const keyed = example('whole-run', 21)
+
+const nm = (text: string) => {
+  const read = readLength(mm(text))
+  if (!read.ok) throw new Error(text)
+  return read.value.nm
+}
+
+describe('a proof', () => {
+  test('sends the tip above zero by what is at hand: the move, then what was seen', () => {
+    const view = proofView(keyed, G54T1, {}, false)
+    // H1 −270 and Z −30, 50 above: machine Z −250.
+    expect(view).toMatchObject({
+      shows: 'move',
+      heading: 'Send T1 over zero, 50.000 mm above.',
+      clearance: mm('50.000'),
+      ends: expect.stringContaining('machine Z −250.000 mm'),
+      pictured: 'G54.Z',
+    })
+    expect(view?.blocks.join(' ')).toMatch(/G54.*G43.*H1.*Z50/s)
+    expect(proofView(keyed, G54T1, { there: true }, false)?.shows).toBe('gap')
+  })
+
+  test('without a block at hand, by one of the usual height', () => {
+    const none = example('part-top')
+    const tool = none.document.sheet.tools[0]?.number ?? 0
+    expect(proofView(none, { row: 'G54', tool }, {}, false)?.heights).toEqual([
+      { value: expect.stringMatching(/^(25\.000|1\.0000)$/), label: expect.any(String) },
+    ])
+  })
+
+  test('is whole once the gap and over zero are said; the stop counts only with both numbers', () => {
+    const seen = {
+      position: undefined,
+      distanceToGo: undefined,
+      gap: mm('50'),
+      overZero: 'yes',
+    } as const
+    expect(proofSaid(G54T1, mm('50.000'), { ...seen, gap: undefined })).toBeUndefined()
+    expect(proofSaid(G54T1, mm('50.000'), { ...seen, overZero: undefined })).toBeUndefined()
+    expect(proofSaid(G54T1, mm('50.000'), { ...seen, position: mm('80') })?.body).toEqual({
+      row: 'G54',
+      tool: 1,
+      clearance: mm('50.000'),
+      gap: mm('50'),
+      overZero: true,
+    })
+    const stop = { position: mm('80'), distanceToGo: mm('-30') }
+    expect(
+      proofSaid(G54T1, mm('50.000'), { ...seen, ...stop, overZero: 'no' })?.body,
+    ).toMatchObject({ overZero: false, stop })
+  })
+
+  test('says at once what the gap means, and keeps a failed one in front until it is made again', () => {
+    const say = (gap: string, overZero: 'yes' | 'no' = 'yes') => {
+      const said = proofSaid(G54T1, mm('50.000'), {
+        position: undefined,
+        distanceToGo: undefined,
+        gap: mm(gap),
+        overZero,
+      })
+      if (said === undefined) throw new Error('the proof is whole')
+      return said
+    }
+    expect(proofSays(keyed, say('50'))?.right).toBe(true)
+    expect(proofSays(keyed, say('40'))).toMatchObject({
+      right: false,
+      words: expect.stringContaining('10'),
+    })
+    expect(proofSays(keyed, say('50', 'no'))?.right).toBe(false)
+
+    const failed = after(keyed, say('40'))
+    const { shows, verdict } = proofView(failed, G54T1, { there: true }, false) ?? {}
+    expect(shows).toBe('verdict')
+    expect(proofView(failed, G54T1, { there: true }, true)?.shows).toBe('gap')
+    if (verdict === undefined) throw new Error('it failed')
+    const told = verdictView(failed, verdict)
+    expect(told).toMatchObject({
+      sentence: 'Do not cut yet.',
+      by: 'Mira Toller: 40 mm passed where 50.000 mm was sent',
+    })
+    expect(told.suspects.map(({ name }) => name).sort()).toEqual(['G54 Z', 'H1'])
+    expect(told.suspects.every(({ slips }) => slips.length <= 3)).toBe(true)
+
+    const proven = after(keyed, say('50'))
+    const right = proofView(proven, G54T1, {}, false)
+    expect(right?.shows).toBe('verdict')
+    expect(right?.verdict && verdictView(proven, right.verdict).sentence).toBe('Proven.')
+    // Something moved since: it is asked for anew, not shown as it was.
+    const moved = after(proven, { kind: 'event', body: { kind: 'tool-changed', tool: 1 } })
+    expect(proofView(moved, G54T1, {}, false)?.shows).not.toBe('verdict')
+  })
+
+  test('left out, it is accepted for every register that it would have shown', () => {
+    expect(leftUnproven(keyed, G54T1, 'proven by hand').map((said) => said.body)).toEqual(
+      ['G54.X', 'G54.Y', 'G54.Z', 'H1'].map((address) => ({
+        address,
+        accepts: 'unproven',
+        reason: 'proven by hand',
+      })),
+    )
+  })
+})
+
+describe('a run in air', () => {
+  const typed = {
+    where: 'external-offset',
+    unit: 'mm',
+    lowest: undefined,
+    margin: undefined,
+  } as const
+  const raise = (setup = keyed, changes: object = {}) => {
+    const view = airCutView(setup, { ...typed, ...changes })
+    if (view.shows !== 'raise') throw new Error(view.shows)
+    return view
+  }
+
+  test('is raised by what clears the lowest Z, and nothing before both numbers are there', () => {
+    expect(raise()).toMatchObject({ raiseBy: '–', said: undefined })
+    expect(raise(keyed, { lowest: nm('-32.5') }).said).toBeUndefined()
+    // 32.5 deep and 10 of air: 42.5.
+    expect(raise(keyed, { lowest: nm('-32.5'), margin: nm('10') })).toMatchObject({
+      raiseBy: '42.500',
+      into: 'the external offset Z',
+      said: {
+        kind: 'lift',
+        body: { moves: 'in', where: 'external-offset', amount: mm('42.500') },
+      },
+    })
+  })
+
+  test('stays active until it is taken out, and then it ran', () => {
+    const { said } = raise(keyed, { lowest: nm('-32.5'), margin: nm('10') })
+    if (said === undefined) throw new Error('both numbers are there')
+    const raised = airCutView(after(keyed, said), typed)
+    if (raised.shows !== 'raised') throw new Error(raised.shows)
+    expect(raised.words.points.join()).toContain('Take 42.500 mm out of the external offset Z')
+    expect(raised.facts).toEqual([
+      { kind: 'lift', body: { moves: 'out', where: 'external-offset', amount: mm('42.500') } },
+      { kind: 'check-off', body: { of: 'air-cut', how: 'lifted' } },
+    ])
+    expect(airCutView(after(keyed, said, ...raised.facts), typed)).toMatchObject({
+      shows: 'done',
+      says: 'ran clear, Mira Toller',
+    })
+    const left = { kind: 'check-off', body: { of: 'air-cut', leftOut: 'seen last week' } } as const
+    expect(airCutView(after(keyed, left), typed)).toMatchObject({
+      says: 'left out: seen last week',
+    })
+  })
+})

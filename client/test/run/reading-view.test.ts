@@ -1,0 +1,147 @@
+import { solve } from '@pine/core/solve'
+import { type QuantityName } from '@pine/core/quantities'
+import { type WrittenLength } from '@pine/core/length'
+import { withPreview } from '@/data/preview'
+import type { StandingSetup } from '@/data/standing'
+import { bodyOf, type ReadingDraft } from '@/areas/run/read/reading-draft'
+import {
+  gaugeQuestion,
+  gaugesServing,
+  readingView,
+  wayQuestion,
+  zeroEnds,
+} from '@/areas/run/read/reading-view'
+import { after, example, mm } from './set-ups'
+
+const TIP: QuantityName = { of: 'tip-on-plane', tool: 1 }
+const CARRIED: QuantityName = { of: 'carried-difference', row: 'G54' }
+const LEFT: QuantityName = { of: 'face', row: 'G54', face: 'left' }
+/** The sheet alone; then the nose, the tip, both faces and the difference, one after the other. */
+const blank = example('whole-run', 1)
+const read = example('whole-run', 6)
+
+interface Typed {
+  readonly text?: string
+  readonly draft?: Partial<ReadingDraft>
+  readonly again?: boolean
+}
+
+/** What the step shows while this is typed, as the hook puts it together. */
+function view(
+  setup: StandingSetup,
+  quantity: QuantityName,
+  { text, draft = {}, again = false }: Typed = {},
+) {
+  const hand: ReadingDraft = { with: ['setter'], withOnPlane: [], ...draft }
+  const written = (): WrittenLength => mm(text ?? '')
+  const body = text === undefined ? undefined : bodyOf(hand, quantity, written, undefined, false)
+  const preview =
+    body === undefined ? setup.document : withPreview(setup.document, { kind: 'reading', body })
+  return readingView(setup, quantity, {
+    draft: hand,
+    complete: text !== undefined,
+    started: text !== undefined,
+    again,
+    preview,
+    solution: preview === setup.document ? setup.solution : solve(preview),
+  })
+}
+
+test('a step that was read is looked at; typed at, asked again or stale, it is read', () => {
+  expect(view(blank, TIP).reviewing).toBe(false)
+  expect(view(read, TIP)).toMatchObject({ reviewing: true, stale: false })
+  expect(view(read, TIP, { again: true }).reviewing).toBe(false)
+  expect(view(read, TIP, { text: '-220.001' }).reviewing).toBe(false)
+  const changed = after(read, { kind: 'event', body: { kind: 'tool-changed', tool: 1 } })
+  expect(view(changed, TIP)).toMatchObject({ reviewing: false, stale: true })
+})
+
+test('the field says whether its number stands alone, beside another, or in its place', () => {
+  expect(view(blank, TIP).label).not.toMatch(/once more|in place/)
+  expect(view(read, TIP, { again: true }).label).toMatch(/, once more$/)
+  expect(view(read, TIP, { draft: { replaces: 'misread' } }).label).toMatch(
+    /, in place of the last$/,
+  )
+  const changed = after(read, { kind: 'event', body: { kind: 'tool-changed', tool: 1 } })
+  expect(view(changed, TIP).label).not.toMatch(/once more/)
+})
+
+test('what the number means follows each key; nothing is said of a number that is not there', () => {
+  expect(view(blank, TIP).implied).toBeUndefined()
+  const nose = example('whole-run', 2)
+  // The tip at −220 on a 50 mm setter: the plane at −270, as its H.
+  expect(view(nose, TIP, { text: '-220.000' }).implied?.value).toBe(-270_000_000)
+  expect(view(nose, TIP, { text: '-219.000' }).implied?.value).toBe(-269_000_000)
+})
+
+test('a length that cannot be disagrees, and is looked at twice; a good one is not', () => {
+  const nose = example('whole-run', 2)
+  expect(view(nose, TIP, { text: '-220.000' })).toMatchObject({ disagrees: false, warnings: [] })
+  // The tip lower than the bare nose: no tool is shorter than nothing.
+  const wrong = view(nose, TIP, { text: '-310.000' })
+  expect(wrong.disagrees).toBe(true)
+  expect(wrong.warnings.length).toBeGreaterThan(0)
+})
+
+test('repeats tell how far they lie apart, and the last time stands beside today', () => {
+  expect(view(read, TIP).spread).toBeUndefined()
+  expect(view(read, TIP, { text: '-220.010' }).spread).toBe(10_000)
+  const [tool] = blank.document.sheet.tools
+  if (tool === undefined) throw new Error('the example has a tool')
+  const known = example('whole-run', 1, { tools: [{ ...tool, lastLength: mm('80.02') }] })
+  expect(view(known, TIP).lastTime).toBe('80.02 mm')
+  expect(view(known, { of: 'nose-on-plane' }).lastTime).toBeUndefined()
+  expect(view(blank, TIP).lastTime).toBeUndefined()
+})
+
+test('a difference asks where the counter was zeroed, a height on the part what is in the spindle', () => {
+  expect(view(blank, TIP)).toMatchObject({ asksZeroedOn: false, asksSpindle: false })
+  expect(view(blank, CARRIED).asksZeroedOn).toBe(true)
+  expect(zeroEnds(blank.document, CARRIED)).toEqual([
+    { value: 'plane', label: 'on the fixed jaw' },
+    { value: 'part', label: 'on the raw top' },
+  ])
+  expect(zeroEnds(blank.document, { of: 'fixture-difference', row: 'G55', from: 'G54' })).toEqual([
+    { value: 'from', label: 'on the part of G54' },
+    { value: 'row', label: 'on the part of G55' },
+  ])
+})
+
+test('what lies between is told in a few words, both ends where there are two', () => {
+  expect(view(blank, TIP).aside).toBe('50 mm setter')
+  expect(view(blank, TIP, { draft: { with: [] } }).aside).toBe('nothing between')
+  expect(view(blank, TIP, { draft: { with: [], ways: { own: '+' } } }).aside).toBe(
+    'nothing between, rising',
+  )
+  expect(view(blank, TIP, { draft: { with: [], ways: { own: '-' } } }).aside).toMatch(/lowering$/)
+  expect(view(blank, CARRIED, { draft: { with: [], withOnPlane: ['setter'] } }).aside).toBe(
+    '50 mm setter / nothing',
+  )
+  expect(view(blank, LEFT, { draft: { with: [] } }).aside).toBe('name the finder')
+  expect(view(blank, LEFT, { draft: { with: ['finder'] } }).aside).toBe('10 mm edge finder')
+  // No gauge of this sheet measures a cutter: there is nothing to say of it.
+  expect(view(blank, { of: 'tool-diameter', tool: 1 }, { draft: { with: [] } }).aside).toBe('')
+})
+
+test('only gauges that can serve are offered, with the size that counts', () => {
+  expect(gaugesServing(blank.document, TIP)).toEqual([
+    { value: 'setter', label: '50 mm setter · 50.000 mm' },
+  ])
+  expect(gaugesServing(blank.document, LEFT)).toEqual([
+    { value: 'finder', label: '10 mm edge finder · 10.000 mm' },
+  ])
+})
+
+test('each end of a touch is asked by its name', () => {
+  const FROM: QuantityName = { of: 'fixture-difference', row: 'G55', from: 'G54' }
+  expect(gaugeQuestion(CARRIED)).toBe('What lay between at the part?')
+  expect(gaugeQuestion(FROM)).toContain('G55')
+  expect(gaugeQuestion(TIP)).toBe('What lies between?')
+  expect(gaugeQuestion(LEFT)).toBe('What touches the face?')
+  const { document } = blank
+  expect(wayQuestion(document, CARRIED, 'own', 'Z')).toBe('How did Z come to the part?')
+  expect(wayQuestion(document, CARRIED, 'other', 'Z')).toBe('How did Z come to the fixed jaw?')
+  expect(wayQuestion(document, FROM, 'own', 'Z')).toContain('G55')
+  expect(wayQuestion(document, FROM, 'other', 'Z')).toContain('G54')
+  expect(wayQuestion(document, LEFT, 'own', 'X')).toBe('How did X come to its place?')
+})

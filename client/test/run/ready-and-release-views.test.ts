@@ -1,0 +1,240 @@
+import { checkView, holdingView } from '@/areas/run/ready/check-view'
+import { homeMarksView, type MarkKey } from '@/areas/run/ready/home-marks-view'
+import { firstPartView, wearSays } from '@/areas/run/release/first-part-view'
+import { releaseView } from '@/areas/run/release/release-view'
+import { changeView, consequencesView } from '@/areas/run/frame/change-view'
+import { after, BEN, by, example, MIRA, mm } from './set-ups'
+
+const whole = example('whole-run')
+const read = example('whole-run', 6)
+const keyedByMira = after(
+  read,
+  { kind: 'key-in', body: { address: 'H1', mode: 'set', typed: mm('-270.000') } },
+  { kind: 'read-back', body: { address: 'H1', moment: 'after', shown: mm('-270.000') } },
+)
+
+describe('a check that is seen to', () => {
+  test('is entered once, and then only shown', () => {
+    const view = checkView(read, 'clean', MIRA)
+    expect(view).toMatchObject({ facts: [{ kind: 'check-off', body: { of: 'clean' } }] })
+    expect(view.seen).toBeUndefined()
+    const seen = checkView(by(BEN, read, ...view.facts), 'clean', MIRA)
+    expect(seen).toMatchObject({ facts: [], says: 'Next', seen: 'seen to by Ben Okafor' })
+  })
+
+  test('the second look is barred to who keyed, and to nobody else', () => {
+    expect(checkView(keyedByMira, 'look', MIRA).barred).toContain('Mira Toller keyed')
+    expect(checkView(keyedByMira, 'look', BEN).barred).toBeUndefined()
+    expect(checkView(read, 'look', MIRA).barred).toBeUndefined()
+    expect(checkView(keyedByMira, 'clean', MIRA).barred).toBeUndefined()
+  })
+
+  test('how the part is held: jaws of 50 on parallels of 38 grip 12, 28 of 40 stand out', () => {
+    expect(holdingView(whole)?.lines).toEqual([
+      { name: 'Jaws', says: '50 mm' },
+      { name: 'Parallels', says: '38 mm' },
+      { name: 'The jaws grip', says: '12.000 mm' },
+      { name: 'The part stands out', says: '28.000 mm' },
+      { name: 'Deepest side cut clears by', says: '8.000 mm' },
+    ])
+    expect(holdingView(whole)?.wrong).toEqual([])
+    expect(holdingView(example('setting-plane'))).toBeUndefined()
+    // A cut as deep as the part stands out clears by nothing, which is said and not left out.
+    const sheet = { holding: { jaw: mm('50'), parallels: mm('38'), sideCut: mm('28') } }
+    expect(holdingView(example('whole-run', 6, sheet))?.lines.at(-1)).toEqual({
+      name: 'Deepest side cut clears by',
+      says: '0.000 mm',
+    })
+  })
+})
+
+describe('home by marks', () => {
+  const { machine } = read.document.sheet
+  const dials = { X: mm('5'), Y: mm('5'), Z: mm('5') }
+  const byMarks = example('whole-run', 6, {
+    machine: { ...machine, homing: 'marks', dialTurn: dials },
+  })
+  const marks = (texts: Partial<Record<MarkKey, string>>) => (key: MarkKey) =>
+    mm(texts[key] ?? (key.endsWith('dial') ? '1.00' : '100'))
+
+  test('is written down once, and shown from then on', () => {
+    const view = homeMarksView(byMarks, marks({}))
+    if (view.shows !== 'write') throw new Error(view.shows)
+    expect(view).toMatchObject({ next: 'Zeroed', found: [] })
+    expect(view.was('Xdial')).toBe('')
+    const written = after(byMarks, ...(view.facts ?? []))
+    expect(homeMarksView(written, marks({}))).toMatchObject({
+      shows: 'done',
+      marks: { X: { dial: mm('1.00'), coarse: mm('100') } },
+    })
+  })
+
+  test('after a loss it is found again beside what it was, with what it shifted by', () => {
+    const write = homeMarksView(byMarks, marks({}))
+    if (write.shows !== 'write') throw new Error(write.shows)
+    const lost = after(byMarks, ...(write.facts ?? []), {
+      kind: 'event',
+      body: { kind: 'home-lost' },
+    })
+    const view = homeMarksView(lost, marks({ Zdial: '1.20' }))
+    if (view.shows !== 'find') throw new Error(view.shows)
+    expect(view.next).toBe('Found')
+    expect(view.was('Zdial')).toBe('1.00')
+    expect(view.was('Zcoarse')).toBe('100')
+    expect(view.found.map(({ axis, wrong }) => [axis, wrong])).toEqual([
+      ['X', false],
+      ['Y', false],
+      ['Z', false],
+    ])
+    expect(view.facts?.map(({ kind }) => kind)).toEqual(['event', 'check-off'])
+    const recovered = view.facts?.[0]
+    expect(recovered).toMatchObject({ body: { kind: 'home-recovered' } })
+    // A mark that cannot be read tells no shift: nothing is entered.
+    const unread = homeMarksView(lost, marks({ Zdial: '' }))
+    expect(unread.shows === 'find' && unread.facts).toBeUndefined()
+  })
+})
+
+describe('the first part', () => {
+  const here = {
+    feature: 'outside-width',
+    tool: 1,
+    nominal: mm('50'),
+    measured: mm('50.04'),
+  } as const
+
+  test('a width 0.04 too large asks for 0.04 less of the diameter', () => {
+    const withD = example('whole-run', 6, {
+      tools: [{ number: 1, name: 'end mill', lengthRegister: 1, diameterRegister: 1 }],
+    })
+    expect(wearSays(withD, here)).toBe('Add −0.040 mm to the wear of D1.')
+    expect(wearSays(withD, { ...here, measured: mm('49.96') })).toContain('Add +0.040 mm')
+    expect(wearSays(withD, { ...here, measured: mm('') })).toBe(
+      'What to add to the wear stands here.',
+    )
+    expect(firstPartView(withD, [here])).toMatchObject({
+      lines: [{ measured: '50.04 for 50 mm, T1', says: 'D1 −0.040 mm' }],
+      good: 'Keyed in; the part is good',
+    })
+  })
+
+  test('a tool without a diameter register is corrected in the program; a floor by its length', () => {
+    expect(wearSays(read, here)).toContain('T1 has no diameter register')
+    expect(firstPartView(read, [here]).lines[0]?.says).toBe('by program')
+    expect(wearSays(read, { ...here, feature: 'floor-depth', measured: mm('') })).toContain(
+      'stands here',
+    )
+    expect(wearSays(read, { ...here, feature: 'floor-depth' })).toContain('H1')
+    expect(firstPartView(read, []).good).toContain('Nothing to correct')
+  })
+
+  test('once finished, what was measured then is shown', () => {
+    const done = after(read, {
+      kind: 'check-off',
+      body: { of: 'first-part', measured: [here], leftOut: 'cut tomorrow' },
+    })
+    expect(firstPartView(done, [])).toMatchObject({
+      finished: { leftOut: 'left out: cut tomorrow', lines: [{ measured: '50.04 for 50 mm, T1' }] },
+    })
+  })
+})
+
+describe('the release', () => {
+  test('says what is open, in the order of work', () => {
+    const view = releaseView(keyedByMira)
+    expect(view.shows).toBe('open')
+    expect(view.sentence).toBe(`${view.open.length} steps are still open.`)
+    expect(view.open.map(({ key }) => key)).not.toContain('key-in:H1')
+    expect(view.open.map(({ key }) => key)).not.toContain('record')
+  })
+
+  test('is offered when all is done, with what somebody answers for', () => {
+    expect(releaseView(whole)).toMatchObject({ shows: 'release', open: [], overtaken: '' })
+    const answered = after(
+      example('whole-run', 21),
+      { kind: 'acceptance', body: { address: 'G54.X', accepts: 'unproven', reason: 'seen' } },
+      { kind: 'check-off', body: { of: 'air-cut', leftOut: 'graphics broken' } },
+    )
+    expect(releaseView(answered).accepted).toEqual([
+      'G54 X unproven: seen (Mira Toller)',
+      'air-cut left out: graphics broken (Mira Toller)',
+    ])
+  })
+
+  test('a record stands until something changes', () => {
+    const record = { kind: 'record', body: { hash: 'a'.repeat(64) } } as never
+    const released = after(whole, record)
+    const { recordId } = releaseView(released)
+    expect(releaseView(released)).toMatchObject({ shows: 'released', overtaken: '' })
+    expect(recordId).toBe(released.document.records[0]?.id)
+    const moved = releaseView(after(released, { kind: 'event', body: { kind: 'home-lost' } }))
+    expect(moved.recordId).toBeUndefined()
+    expect(moved.overtaken).toContain('released by Mira Toller')
+    expect(moved.shows).toBe('open')
+  })
+})
+
+describe('something changed', () => {
+  test('a carried-over length is offered only where a tool was touched before and after', () => {
+    const offered = changeView(read, { value: '' }).kinds.map(({ value }) => value)
+    expect(offered).not.toContain('rebased')
+    expect(offered).toContain('check-failed')
+    const withoutGauges = example('router-plate', 1, { gauges: [] })
+    expect(changeView(withoutGauges, { value: '' }).kinds.map(({ value }) => value)).not.toContain(
+      'check-failed',
+    )
+    const tip = { of: 'tip-on-plane', tool: 1, read: mm('-221.000'), with: ['setter'] } as const
+    const twice = after(
+      read,
+      { kind: 'event', body: { kind: 'plane-moved' } },
+      { kind: 'reading', body: tip },
+    )
+    expect(changeView(twice, { kind: 'rebased', value: '' })).toMatchObject({
+      options: [{ value: '1' }],
+      body: { kind: 'rebased', tool: 1 },
+    })
+  })
+
+  test('what is asked of it, and nothing before that is said', () => {
+    expect(changeView(read, { kind: 'tool-changed', value: '' })).toMatchObject({
+      chosen: '1',
+      body: { kind: 'tool-changed', tool: 1 },
+    })
+    expect(changeView(read, { kind: 'check-failed', value: '' }).body).toBeUndefined()
+    expect(changeView(read, { kind: 'check-failed', which: 'setter', value: '' }).body).toEqual({
+      kind: 'check-failed',
+      gauge: 'setter',
+    })
+    expect(
+      changeView(read, { kind: 'external-changed', which: 'Z', value: ' ' }).body,
+    ).toBeUndefined()
+    expect(changeView(read, { kind: 'external-changed', which: 'Z', value: ' 0.5 ' }).body).toEqual(
+      {
+        kind: 'external-changed',
+        axis: 'Z',
+        value: mm('0.5'),
+      },
+    )
+    expect(changeView(read, { kind: 'home-lost', value: '' }).body).toEqual({ kind: 'home-lost' })
+  })
+
+  test('what it ends is told before it is said, and what stays', () => {
+    const { changed, again, stay } = consequencesView(keyedByMira, {
+      kind: 'tool-changed',
+      tool: 1,
+    })
+    expect(changed).toEqual([
+      {
+        address: 'H1',
+        name: 'H1',
+        state: 'stale',
+        number: '−270.000 mm',
+        says: 'no longer holds',
+      },
+    ])
+    expect(again).toMatch(/^To do again: .*T1/)
+    expect(stay).toBe('As they are: G54 X, G54 Y, G54 Z.')
+    const nothing = consequencesView(example('whole-run', 1), { kind: 'home-lost' })
+    expect(nothing.again).toBe('Nothing has to be done again.')
+  })
+})

@@ -1,0 +1,106 @@
+import { type WrittenLength } from '../length/length'
+import { type AxisPlan, type SetupSheet, type ZPlan } from '../sheet/sheet'
+import { GAUGE_FACTS } from '../touch/gauge-kinds'
+import { faceName } from '../quantities/touch-words'
+import { GAUGE_NAMES, MEASURE_NAMES } from './gauge-words'
+
+/** A part of a sheet as it is read out: a title and its lines, each a name with what was declared. */
+export interface SheetPart {
+  readonly title: string
+  readonly lines: readonly (readonly [name: string, says: string])[]
+}
+
+/** What was declared before anything was read, in the order of the sheet. */
+export function describeSheet(sheet: SetupSheet): readonly SheetPart[] {
+  const { machine, zero, stock, offsets, tools, gauges } = sheet
+  return [
+    {
+      title: 'Machine and zero',
+      lines: [
+        ['Machine', `${machine.name}, ${machine.kind}`],
+        ['Lengths', schoolWords(sheet)],
+        ['Zero', zero === '' ? 'not said' : zero],
+        ['Stock X Y Z', `${text(stock.X)} × ${text(stock.Y)} × ${text(stock.Z)}`],
+      ],
+    },
+    ...offsets.map(({ row, X, Y, Z }) => ({
+      title: row,
+      lines: [
+        ['X', axisWords(X, 'X')],
+        ['Y', axisWords(Y, 'Y')],
+        ['Z', zWords(Z)],
+      ] as const,
+    })),
+    {
+      title: 'Tools',
+      lines: tools.map(
+        ({ number, name, lengthRegister }) =>
+          [`T${number}`, `${name} · H${lengthRegister}`] as const,
+      ),
+    },
+    {
+      title: 'Gauges',
+      lines: gauges.map(
+        ({ name, kind, size }) =>
+          [
+            name,
+            `${GAUGE_NAMES[kind]}, ${MEASURE_NAMES[GAUGE_FACTS[kind].measure]} ${text(size)}`,
+          ] as const,
+      ),
+    },
+  ]
+}
+
+const text = (length: WrittenLength): string => `${length.text} ${length.unit}`
+
+function schoolWords({ school, plane, reference }: SetupSheet): string {
+  switch (school) {
+    case 'gauge-line':
+      return 'real lengths, from the nose'
+    case 'setting-plane':
+      return `to the setting plane (${plane})`
+    case 'part-top':
+      return 'to the top of this part'
+    case 'master-tool':
+      return `compared with T${reference?.masterTool}, the master`
+  }
+}
+
+function zWords(plan: ZPlan): string {
+  const { facing, quill } = plan
+  const out = quill
+    ? `; quill out ${text(quill.measured)} measured, ${text(quill.running)} running`
+    : ''
+  return `${zWay(plan)}, zero ${text(facing)} below the raw top${out}`
+}
+
+function zWay(plan: ZPlan): string {
+  switch (plan.by) {
+    case 'carried-difference':
+      return 'difference carried from the plane'
+    case 'nose-on-part':
+      return 'bare nose on the part'
+    case 'part-top':
+      return 'the tools are touched on it'
+    case 'tool-on-part':
+      return `T${plan.tool} on the part`
+    case 'fixture-difference':
+      return `difference from the part of ${plan.from}`
+  }
+}
+
+function axisWords(plan: AxisPlan, axis: 'X' | 'Y'): string {
+  const is = `is ${axis} = ${text(plan.drawing)}`
+  switch (plan.by) {
+    case 'one-face':
+      return `${faceName(plan.face, plan.side)} ${is}`
+    case 'circle':
+      return `centre of the ${plan.side === 'outside' ? 'boss' : 'bore'} ${is}; diameter ${text(plan.diameter)} ±${text(plan.tolerance)}`
+    case 'turned-corner':
+      return `${faceName(plan.face, 'outside')}, however it is turned, ${is}`
+    case 'sweep':
+      return `centre by a swept dial ${is}`
+    case 'two-faces':
+      return `${plan.side === 'outside' ? 'middle of both faces' : 'middle of the slot'} ${is}; size ${text(plan.size)} ±${text(plan.tolerance)}`
+  }
+}
