@@ -6,8 +6,8 @@ const declared = (changes: Partial<MachineDraft>) =>
   machineOf({ ...newMachine, name: ' Old mill ', ...changes })
 const machine = (changes: Partial<MachineDraft>) => {
   const outcome = declared(changes)
-  if ('wrong' in outcome) throw new Error(outcome.why)
-  return outcome.machine
+  if ('problems' in outcome) throw new Error(JSON.stringify(outcome.problems))
+  return outcome.made
 }
 
 test('a machine as it is at first: what the contract takes, and nothing that was not typed', () => {
@@ -44,20 +44,21 @@ test('Z that is keyed another way than X and Y, and the words that lift it clear
 
 test.each([
   [{ name: ' ' }, 'name', 'the name that the shop calls it'],
-  [{ travels: { ...newMachine.travels, Y: ['-300', ''] } }, 'Y', 'both ends'],
-  [{ travels: { ...newMachine.travels, Y: ['', '-300'] } }, 'Y', 'both ends'],
-  [{ travels: { ...newMachine.travels, Z: ['5', '5.0'] } }, 'Z', 'two ends are the same'],
-  [{ travels: { ...newMachine.travels, Z: ['x', '0'] } }, 'Z', ''],
+  [{ travels: { ...newMachine.travels, Y: ['-300', ''] } }, 'travels.Y.1', 'both ends'],
+  [{ travels: { ...newMachine.travels, Y: ['', '-300'] } }, 'travels.Y.1', 'both ends'],
+  [{ travels: { ...newMachine.travels, Z: ['5', '5.0'] } }, 'travels.Z.1', 'two ends are the same'],
+  [{ travels: { ...newMachine.travels, Z: ['x', '0'] } }, 'travels.Z.1', ''],
   [{ homing: 'marks', turn: '-2' }, 'turn', ''],
-  [{ lostMotion: { X: '', Y: '-0.01', Z: '' } }, 'lostMotion', 'Y: '],
+  [{ lostMotion: { X: '', Y: '-0.01', Z: '' } }, 'lostMotion.Y', ''],
 ] satisfies [Partial<MachineDraft>, string, string][])(
   '%j is told at %s',
   (changes, wrong, words) => {
     const outcome = declared(changes)
-    if (!('wrong' in outcome)) throw new Error('nothing was wrong')
-    expect(outcome.wrong).toBe(wrong)
-    expect(outcome.why).toContain(words)
-    expect(outcome.why.length).toBeGreaterThan(20)
+    if (!('problems' in outcome)) throw new Error('nothing was wrong')
+    expect(Object.keys(outcome.problems)).toEqual([wrong])
+    const [told = ''] = Object.values(outcome.problems)
+    expect(told).toContain(words)
+    expect(told.length).toBeGreaterThan(20)
   },
 )
 
@@ -93,5 +94,21 @@ test('what is chosen is kept', () => {
       decimals: { mm: 2, in: 3 },
     },
     lostMotion: { X: { text: '0.02', unit: 'mm' }, Z: { text: '0', unit: 'mm' } },
+  })
+})
+
+test('everything that is wrong is told at once, each at its place', () => {
+  const outcome = declared({
+    name: '',
+    travels: { ...newMachine.travels, X: ['1', ''] },
+    lostMotion: { X: 'a', Y: '', Z: '-1' },
+  })
+  expect(outcome).toMatchObject({
+    problems: {
+      name: expect.any(String),
+      'travels.X.1': expect.any(String),
+      'lostMotion.X': expect.any(String),
+      'lostMotion.Z': expect.any(String),
+    },
   })
 })

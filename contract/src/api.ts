@@ -4,7 +4,7 @@ import { gaugeSchema, machineDeclarationSchema, setupSheetSchema } from './setup
 import { solutionViewSchema } from './solution-view'
 
 /** Four to eight digits: typed with oily thumbs. */
-export const pinSchema = z.string().regex(/^\d{4,8}$/, 'four to eight digits')
+export const pinSchema = z.string().regex(/^\d{4,8}$/, 'A PIN has four to eight digits.')
 export const personNameSchema = z.string().trim().min(1, 'a name').max(60)
 
 export const personSchema = z.object({ id: z.uuid(), name: z.string() })

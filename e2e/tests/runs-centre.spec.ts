@@ -45,7 +45,9 @@ test('a bore centre by touches around it and another by a swept dial; a wrong di
   await expect(page.getByTestId('implied')).toHaveText('−99.980')
   await mira.look('sweep')
   await mira.next()
-  for (let offset = 0; offset < 2; offset += 1) {
+  for (const row of ['G54', 'G55']) {
+    // The step of before asks the same in the same words: only the head tells them apart.
+    await expect(page.getByText(`${row} Z · from the plane`)).toBeVisible()
     await page.getByRole('radio', { name: 'on the fixed jaw' }).click()
     await mira.read(/Zero the relative counter/, '-30.000', '−30.000')
   }

@@ -1,6 +1,6 @@
-import { useId } from 'react'
+import { useId, type Ref } from 'react'
 import type { LengthUnit } from '@pine/core/length'
-import { Input, styled, View } from 'tamagui'
+import { Input, styled, View, type TamaguiElement } from 'tamagui'
 import { Column, Row } from './surfaces'
 import { Words } from './words'
 
@@ -37,6 +37,8 @@ export interface FieldProps {
   readonly digits?: boolean
   readonly hint?: string
   readonly testID?: string
+  /** Where a form puts the cursor when something is wrong here. */
+  readonly ref?: Ref<TamaguiElement>
 }
 
 /** A labelled entry. The label stays, the unit stands beside the number, a problem stands below. */
@@ -51,6 +53,7 @@ export function Field({
   digits = unit !== undefined,
   hint,
   testID,
+  ref,
 }: FieldProps) {
   const id = useId()
   const problemId = `${id}-problem`
@@ -63,6 +66,7 @@ export function Field({
         <View flex={1}>
           <Entry
             id={id}
+            ref={ref as never}
             value={value}
             onChangeText={onChange}
             digits={digits}

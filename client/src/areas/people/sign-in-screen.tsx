@@ -1,12 +1,15 @@
 import { usePathname, useRouter } from 'expo-router'
 import { useState } from 'react'
+import { useForm } from 'react-hook-form'
 import { View } from 'tamagui'
+import { z } from 'zod'
+import { zodResolver } from '@hookform/resolvers/zod'
 import { pinSchema, type Person } from '@pine/contract'
 import { failureWords } from '@/data/api'
 import { usePeople, useSession } from '@/data/session'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
-import { Field } from '@/kit/field'
+import { FormField, onlyDigits } from '@/kit/form'
 import { Keypad } from '@/kit/keypad'
 import { Message } from '@/kit/message'
 import { Page } from '@/kit/page'
@@ -121,19 +124,25 @@ function PinEntry({ person, onBack }: { person: Person; onBack: () => void }) {
   )
 }
 
+const newPersonForm = z.object({
+  name: z.string().trim().min(1, 'Say who you are: the name that the shop knows you by.'),
+  pin: pinSchema,
+})
+
 function AddPerson({ onAdded, onBack }: { onAdded: (person: Person) => void; onBack: () => void }) {
   const { add } = usePeople()
-  const [name, setName] = useState('')
-  const [pin, setPin] = useState('')
-  const [problem, setProblem] = useState<string>()
-  const submit = async () => {
-    if (!pinSchema.safeParse(pin).success) return setProblem('A PIN has four to eight digits.')
+  // Not kept on the device: a PIN is nobody else's.
+  const { control, handleSubmit, setError } = useForm({
+    defaultValues: { name: '', pin: '' },
+    resolver: zodResolver(newPersonForm),
+  })
+  const submit = handleSubmit(async ({ name, pin }) => {
     try {
-      onAdded(await add(name.trim(), pin))
+      onAdded(await add(name, pin))
     } catch (cause) {
-      setProblem(failureWords(cause))
+      setError('pin', { message: failureWords(cause) })
     }
-  }
+  })
   return (
     <Page
       title="Your name and a PIN"
@@ -148,19 +157,19 @@ function AddPerson({ onAdded, onBack }: { onAdded: (person: Person) => void; onB
         </>
       }
     >
-      <Field
+      <FormField
+        control={control}
+        name="name"
         label="Name"
-        value={name}
-        onChange={setName}
         note="It stands beside everything you read and key in."
         testID="name"
       />
-      <Field
+      <FormField
+        control={control}
+        name="pin"
         label="PIN, four to eight digits"
-        value={pin}
-        onChange={setPin}
         digits
-        problem={problem}
+        clean={onlyDigits}
         testID="pin"
       />
     </Page>

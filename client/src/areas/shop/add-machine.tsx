@@ -1,16 +1,12 @@
-import { useState } from 'react'
-import { type MachineAxis } from '@pine/core/address'
 import { otherUnit } from '@pine/core/length'
 import { type KeyMode } from '@pine/core/sheet'
 import { useMachines } from '@/data/shop'
-import { failureWords } from '@/data/api'
+import { useKeptForm } from '@/data/use-kept-form'
 import { Button } from '@/kit/button'
-import { Choice } from '@/kit/choice'
-import { Field } from '@/kit/field'
+import { FormChoice, FormField, onlyDigits } from '@/kit/form'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { AXES, machineOf, newMachine, type MachineDraft, type MachineField } from './machine-draft'
-import { SpeedField } from './speed-field'
+import { AXES, machineOf, newMachine } from './machine-draft'
 
 const LENGTH_KEYS = [
   { value: 'set', label: 'overwrites (sets)' },
@@ -100,59 +96,39 @@ const CHOICES = [
 /** A machine, and how its control takes numbers. */
 export function AddMachine({ onDone }: { onDone: (id?: string) => void }) {
   const { add } = useMachines()
-  const [draft, setDraft] = useState(newMachine)
-  const [problem, setProblem] = useState<{ readonly at?: MachineField; readonly words: string }>()
-  const change = (next: Partial<MachineDraft>) => {
-    setProblem(undefined)
-    setDraft({ ...draft, ...next })
-  }
-  const problemAt = (field: MachineField) => (problem?.at === field ? problem.words : undefined)
-  const submit = async () => {
-    const outcome = machineOf(draft)
-    if ('wrong' in outcome) return setProblem({ at: outcome.wrong, words: outcome.why })
-    try {
-      onDone((await add(outcome.machine)).id)
-    } catch (cause) {
-      setProblem({ words: failureWords(cause) })
-    }
-  }
-  const length = {
-    unit: draft.unit,
-    onUnit: () => change({ unit: otherUnit(draft.unit) }),
-  }
-  const end = (axis: MachineAxis, at: 0 | 1) => (text: string) => {
-    const ends: readonly [string, string] =
-      at === 0 ? [text, draft.travels[axis][1]] : [draft.travels[axis][0], text]
-    change({ travels: { ...draft.travels, [axis]: ends } })
-  }
+  const { control, watch, setValue, submit, failure } = useKeptForm(
+    'machine',
+    newMachine,
+    machineOf,
+    async (machine) => onDone((await add(machine)).id),
+  )
+  const [homing, unit] = watch(['homing', 'unit'])
+  const length = { control, unit, onUnit: () => setValue('unit', otherUnit(unit)) }
   return (
     <Card padded gap="$3">
-      <Field
+      <FormField
+        control={control}
+        name="name"
         label="What the shop calls it"
-        value={draft.name}
-        onChange={(name) => change({ name })}
-        problem={problemAt('name')}
         testID="machine-name"
       />
       {CHOICES.map(({ field, label, options, ...about }) => (
-        <Choice<string>
+        <FormChoice
           key={field}
+          control={control}
+          name={field}
           label={label}
-          value={draft[field]}
-          onChange={(value) => change({ [field]: value })}
           options={options}
           {...about}
         />
       ))}
-      {draft.homing === 'marks' && (
-        <Field
+      {homing === 'marks' && (
+        <FormField
+          {...length}
+          name="turn"
           label="One turn of a hand-wheel’s dial moves"
-          value={draft.turn}
-          onChange={(turn) => change({ turn })}
-          problem={problemAt('turn')}
           note="It tells one turn from the next when zero is found again."
           testID="dial-turn"
-          {...length}
         />
       )}
       <Column gap="$2">
@@ -161,29 +137,21 @@ export function AddMachine({ onDone }: { onDone: (id?: string) => void }) {
           Left empty where you do not know: then no move of a program is held against it.
         </Words>
         {AXES.map((axis) => (
-          <Column key={axis} gap="$1">
-            <Row gap="$2" alignItems="flex-start">
-              <Field
-                label={`${axis} from`}
-                value={draft.travels[axis][0]}
-                onChange={end(axis, 0)}
-                testID={`travel-${axis}-from`}
-                digits
-              />
-              <Field
-                label={`${axis} to`}
-                value={draft.travels[axis][1]}
-                onChange={end(axis, 1)}
-                testID={`travel-${axis}-to`}
-                {...length}
-              />
-            </Row>
-            {problemAt(axis) !== undefined && (
-              <Words as="note" tone="wrong" role="alert">
-                {axis}: {problemAt(axis)}
-              </Words>
-            )}
-          </Column>
+          <Row key={axis} gap="$2" alignItems="flex-start">
+            <FormField
+              control={control}
+              name={`travels.${axis}.0`}
+              label={`${axis} from`}
+              testID={`travel-${axis}-from`}
+              digits
+            />
+            <FormField
+              {...length}
+              name={`travels.${axis}.1`}
+              label={`${axis} to`}
+              testID={`travel-${axis}-to`}
+            />
+          </Row>
         ))}
       </Column>
       <Column gap="$1">
@@ -191,44 +159,41 @@ export function AddMachine({ onDone }: { onDone: (id?: string) => void }) {
         <Words as="note">How far the display moves on turning round before the axis does.</Words>
         <Row gap="$2" alignItems="flex-start">
           {AXES.map((axis) => (
-            <Field
+            <FormField
               key={axis}
-              label={`${axis}, ${draft.unit}`}
-              value={draft.lostMotion[axis]}
-              onChange={(text) => change({ lostMotion: { ...draft.lostMotion, [axis]: text } })}
+              control={control}
+              name={`lostMotion.${axis}`}
+              label={`${axis}, ${unit}`}
               testID={`lost-${axis}`}
               digits
             />
           ))}
         </Row>
-        {problemAt('lostMotion') !== undefined && (
-          <Words as="note" tone="wrong" role="alert">
-            {problemAt('lostMotion')}
-          </Words>
-        )}
       </Column>
-      <SpeedField
+      <FormField
+        control={control}
+        name="spindle"
+        digits
+        clean={onlyDigits}
         label="The spindle turns at most, turns a minute"
-        value={draft.spindle}
-        onChange={(spindle) => change({ spindle })}
         testID="machine-spindle"
       />
-      <Field
+      <FormField
+        control={control}
+        name="retract"
         label="Words that lift Z clear of everything"
-        value={draft.retract}
-        onChange={(retract) => change({ retract })}
         hint="as its manual has them"
         note="They come first in a proof, before X and Y move. Left empty, Z is raised by hand."
         testID="machine-retract"
       />
-      {problem !== undefined && problem.at === undefined && (
+      {failure !== undefined && (
         <Words tone="wrong" role="alert">
-          {problem.words}
+          {failure}
         </Words>
       )}
       <Row>
         <Button onPress={() => onDone()}>Leave it</Button>
-        <Button kind="act" grow onPress={() => void submit()}>
+        <Button kind="act" grow onPress={submit}>
           Keep this machine
         </Button>
       </Row>

@@ -3,6 +3,8 @@ import { readLength, type LengthUnit, type WrittenLength } from '@pine/core/leng
 import { type Problem } from '@pine/core/problem'
 import { type KeyMode, type MachineDeclaration, type Travel } from '@pine/core/sheet'
 import { describeProblem } from '@pine/core/words'
+import type { FieldPath } from 'react-hook-form'
+import type { FormOutcome } from '@/data/use-kept-form'
 import { turnsOf } from './turns'
 
 export const AXES: readonly MachineAxis[] = ['X', 'Y', 'Z']
@@ -56,41 +58,34 @@ export const newMachine: MachineDraft = {
   unit: 'mm',
 }
 
-export type MachineField = 'name' | 'turn' | 'lostMotion' | MachineAxis
-
-export type MachineOutcome =
-  { readonly machine: MachineDeclaration } | { readonly wrong: MachineField; readonly why: string }
-
-/** The machine that is declared, or the first thing that is wrong with it: where, and what to do. */
-export function machineOf(draft: MachineDraft): MachineOutcome {
+/** The machine that is declared, or everything that is wrong with it: where, and what to do. */
+export function machineOf(draft: MachineDraft): FormOutcome<MachineDraft, MachineDeclaration> {
   const { kind, workOffsetKey, lengthKey, lengthSign, diameterRegister, homing, unit } = draft
+  const problems: Problems = {}
   const name = draft.name.trim()
-  if (name === '') return { wrong: 'name', why: 'Give it the name that the shop calls it.' }
+  if (name === '') problems.name = 'Give it the name that the shop calls it.'
   const turn = { text: draft.turn.trim(), unit }
   const dials = homing === 'marks' && turn.text !== ''
   if (dials) {
     const read = readLength(turn, { sign: 'positive' })
-    if (!read.ok) return { wrong: 'turn', why: wordsOf(read.problem) }
+    if (!read.ok) problems.turn = wordsOf(read.problem)
   }
   const travels: Partial<Record<MachineAxis, Travel>> = {}
-  for (const axis of AXES) {
-    const ends = draft.travels[axis].map((text) => text.trim())
-    if (ends.every((text) => text === '')) continue
-    const read = travelOf(ends, unit)
-    if (typeof read === 'string') return { wrong: axis, why: read }
-    travels[axis] = read
-  }
   const lostMotion: Partial<Record<MachineAxis, WrittenLength>> = {}
   for (const axis of AXES) {
+    const travel = travelOf(draft.travels[axis], unit)
+    if (typeof travel === 'string') problems[`travels.${axis}.1`] = travel
+    else if (travel !== undefined) travels[axis] = travel
     const written = { text: draft.lostMotion[axis].trim(), unit }
     if (written.text === '') continue
     const read = readLength(written, { sign: 'not-negative' })
-    if (!read.ok) return { wrong: 'lostMotion', why: `${axis}: ${wordsOf(read.problem)}` }
-    lostMotion[axis] = written
+    if (read.ok) lostMotion[axis] = written
+    else problems[`lostMotion.${axis}`] = wordsOf(read.problem)
   }
+  if (Object.keys(problems).length > 0) return { problems }
   const maxSpindleSpeed = turnsOf(draft.spindle)
   return {
-    machine: {
+    made: {
       name,
       kind,
       control: {
@@ -112,8 +107,12 @@ export function machineOf(draft: MachineDraft): MachineOutcome {
   }
 }
 
-/** Both ends of a travel, whichever was typed first; words where they are none. */
-function travelOf([one = '', other = '']: readonly string[], unit: LengthUnit): Travel | string {
+type Problems = { -readonly [Path in FieldPath<MachineDraft>]?: string }
+
+/** Both ends of a travel, whichever was typed first; nothing where both are left empty, words where they are none. */
+function travelOf(ends: readonly [string, string], unit: LengthUnit): Travel | string | undefined {
+  const [one, other] = [ends[0].trim(), ends[1].trim()]
+  if (one === '' && other === '') return undefined
   if (one === '' || other === '') return 'Type both ends, or leave both empty.'
   const [first, second] = [readLength({ text: one, unit }), readLength({ text: other, unit })]
   if (!first.ok) return wordsOf(first.problem)

@@ -1,0 +1,41 @@
+import { gaugeOf, newGauge, type GaugeDraft } from '@/areas/shop/gauge-draft'
+
+const declared = (changes: Partial<GaugeDraft>) =>
+  gaugeOf({ ...newGauge, size: ' 50.000 ', ...changes })
+
+test('a gauge without a name is called by its size and its kind', () => {
+  expect(declared({})).toEqual({
+    made: {
+      kind: 'height-setter',
+      name: '50.000 mm height setter',
+      size: { text: '50.000', unit: 'mm' },
+    },
+  })
+  expect(declared({ name: ' the blue one ', unit: 'in' })).toMatchObject({
+    made: { name: 'the blue one', size: { text: '50.000', unit: 'in' } },
+  })
+})
+
+test('only a plate has a wall, and only what turns a speed', () => {
+  const typed = { wall: '6.3', maxSpeed: '1000' }
+  expect(declared({ kind: 'plate', ...typed })).toMatchObject({
+    made: { wall: { text: '6.3', unit: 'mm' } },
+  })
+  expect(declared({ kind: 'plate', ...typed })).not.toHaveProperty('made.maxSpeed')
+  expect(declared({ kind: 'edge-finder', ...typed })).toMatchObject({ made: { maxSpeed: 1000 } })
+  expect(declared({ kind: 'edge-finder', ...typed })).not.toHaveProperty('made.wall')
+  expect(declared({ kind: 'plate' })).not.toHaveProperty('made.wall')
+  expect(declared({ kind: 'wobbler' })).not.toHaveProperty('made.maxSpeed')
+})
+
+test.each([
+  [{ size: '' }, ['size']],
+  [{ size: '0' }, ['size']],
+  [{ size: '-10' }, ['size']],
+  [{ kind: 'plate', wall: 'thin' }, ['wall']],
+  [{ kind: 'plate', size: 'x', wall: '-1' }, ['size', 'wall']],
+] satisfies [Partial<GaugeDraft>, string[]][])('%j is told at %j', (changes, wrong) => {
+  const outcome = declared(changes)
+  if (!('problems' in outcome)) throw new Error('nothing was wrong')
+  expect(Object.keys(outcome.problems)).toEqual(wrong)
+})
