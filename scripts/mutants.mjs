@@ -140,7 +140,7 @@ await runScript(async () => {
       jsonReporter: { fileName: report },
       tempDirName: '.pine/stryker',
       ignorePatterns: [
-        'docs',
+        'docs/screenshots',
         'client/dist',
         'client/.expo',
         'client/public',

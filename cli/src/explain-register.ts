@@ -24,7 +24,7 @@ export function explainRegister(document: SetupDocument, address: string): strin
   const { unit, decimals } = solution
   if (register.value === undefined) return `${address} is not read yet.\n`
   const lines = [
-    `${address} = ${formatLength(register.value, unit, decimals)} ${unit} (${register.state}${register.stale ? `: ${describeStale(register.stale)}` : ''})`,
+    `${address} = ${formatLength(register.value, unit, decimals)} ${unit} (${register.state}${register.stale ? `: ${describeStale(register.stale, document.sheet.gauges)}` : ''})`,
     ...traceLines(register),
     ...budgetLines(document, register, solution),
     ...(register.kind !== 'diameter' && axisOfAddress(register.address) === 'Z'

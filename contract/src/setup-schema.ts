@@ -193,6 +193,13 @@ export const eventSchema = z.discriminatedUnion('kind', [
     value: writtenLengthSchema,
   }),
   z.strictObject({ kind: z.literal('unit-changed') }),
+  z.strictObject({
+    kind: z.literal('gauge-measured'),
+    gauge: name,
+    size: writtenLengthSchema,
+    since: z.enum(['last-good', 'now']),
+    uncertainty: writtenLengthSchema.optional(),
+  }),
   z.strictObject({ kind: z.literal('check-failed'), gauge: name, lastGood: factId.optional() }),
   z.strictObject({ kind: z.literal('rebased'), tool: registerNumber }),
   z.strictObject({

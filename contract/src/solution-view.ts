@@ -110,7 +110,7 @@ export function viewSolution(document: SetupDocument, solution: Solution): Solut
   const write = (nm: Nanometres) => `${formatLength(nm, unit, decimals)} ${unit}`
   return {
     unit,
-    registers: solution.registers.map((register) => viewRegister(register, solution)),
+    registers: solution.registers.map((register) => viewRegister(register, document, solution)),
     warnings: solution.warnings.map((warning) => ({
       code: warning.code,
       place: warning.place,
@@ -138,6 +138,7 @@ export function viewSolution(document: SetupDocument, solution: Solution): Solut
 
 function viewRegister(
   register: Register,
+  { sheet }: SetupDocument,
   { unit, decimals }: Solution,
 ): SolutionView['registers'][number] {
   const { address, state, chain, value, stale, accepted, budget, fitness, keyIn, readBack } =
@@ -149,7 +150,7 @@ function viewRegister(
     unit,
     value: value === undefined ? null : formatLength(value, unit, decimals),
     state,
-    stale: stale ? describeStale(stale) : null,
+    stale: stale ? describeStale(stale, sheet.gauges) : null,
     accepted: accepted ? { by: accepted.by.name, reason: accepted.reason } : null,
     uncertainty: budget
       ? {

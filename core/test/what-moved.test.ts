@@ -45,6 +45,7 @@ test(`in ${SETUPS} set-ups in which things move, no number that is wrong is call
   expect([...kinds].sort()).toEqual([
     'check-failed',
     'external-changed',
+    'gauge-measured',
     'home-lost',
     'home-recovered',
     'part-changed',

@@ -111,7 +111,10 @@ test('a negative gauge is refused in words; a wall and a speed are asked where t
   await page.getByTestId('gauge-size').fill('12.5')
   await page.getByTestId('gauge-wall').fill('0')
   await page.getByRole('button', { name: 'Keep this gauge' }).click()
-  await expect(page.getByRole('alert')).toContainText('Its wall: ')
+  await expect(page.getByRole('alert')).toContainText('“0” is zero')
+  // Told at its own field, and the cursor stands there.
+  await expect(page.getByTestId('gauge-wall')).toHaveAttribute('aria-invalid', 'true')
+  await expect(page.getByTestId('gauge-wall')).toBeFocused()
   await page.getByTestId('gauge-wall').fill('9.8')
   await page.getByRole('button', { name: 'Keep this gauge' }).click()
   await expect(page.getByText('thickness · wall 9.8 mm')).toBeVisible()

@@ -19,7 +19,8 @@ test('a sheet in its own way: a machine without switches, a master tool, a bore,
   await page.getByTestId('travel-Z-from').fill('0')
   await page.getByRole('button', { name: 'Keep this machine' }).click()
   // One end alone is no travel: told at its field, and the rest stays.
-  await expect(page.getByRole('alert')).toHaveText('Z: Type both ends, or leave both empty.')
+  await expect(page.getByRole('alert')).toHaveText('Type both ends, or leave both empty.')
+  await expect(page.getByTestId('travel-Z-to')).toBeFocused()
   await page.getByTestId('travel-Z-to').fill('-420')
   await mira.look('sheet-machine')
   await page.getByRole('button', { name: 'Keep this machine' }).click()

@@ -218,6 +218,40 @@ describe('something changed', () => {
     expect(changeView(read, { kind: 'home-lost', value: '' }).body).toEqual({ kind: 'home-lost' })
   })
 
+  test('a gauge that was measured is asked for its size, in its own unit, and since when', () => {
+    const said = { kind: 'gauge-measured', which: 'setter', value: '50.012' } as const
+    expect(changeView(read, { ...said, value: '' }).asks).toEqual({
+      label: 'Its height as it was measured',
+      unit: 'mm',
+      since: true,
+    })
+    expect(changeView(read, { kind: 'gauge-measured', value: '' }).asks).toBeUndefined()
+    expect(changeView(read, said).body).toBeUndefined()
+    expect(changeView(read, { ...said, value: '50.', since: 'now' }).body).toMatchObject({
+      size: mm('50.'),
+    })
+    expect(changeView(read, { ...said, value: '-', since: 'now' }).body).toBeUndefined()
+    expect(changeView(read, { ...said, value: '0', since: 'now' }).body).toBeUndefined()
+    const { body } = changeView(read, { ...said, since: 'last-good' })
+    expect(body).toEqual({
+      kind: 'gauge-measured',
+      gauge: 'setter',
+      size: mm('50.012'),
+      since: 'last-good',
+    })
+    // 0.012 more beneath the tip: H1 is 0.012 less, and what the control holds is to be keyed again.
+    if (body === undefined) throw new Error('it is whole')
+    expect(consequencesView(keyedByMira, body).changed).toEqual([
+      {
+        address: 'H1',
+        name: 'H1',
+        state: 'read',
+        number: '−270.000 → −270.012 mm',
+        says: 'key again',
+      },
+    ])
+  })
+
   test('what it ends is told before it is said, and what stays', () => {
     const { changed, again, stay } = consequencesView(keyedByMira, {
       kind: 'tool-changed',

@@ -96,6 +96,14 @@ function eventProblems(
           ? [{ ...UNKNOWN_READING, place: `${place}.lastGood`, received: event.lastGood } as const]
           : []),
       ]
+    case 'gauge-measured':
+      return [
+        ...unknownName(`${place}.gauge`, event.gauge, names.gauges),
+        ...lengthProblem(`${place}.size`, event.size, { sign: 'positive' }),
+        ...(event.uncertainty === undefined
+          ? []
+          : lengthProblem(`${place}.uncertainty`, event.uncertainty, { sign: 'not-negative' })),
+      ]
     case 'external-changed':
       return lengthProblem(`${place}.value`, event.value)
     case 'home-recovered':

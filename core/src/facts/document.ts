@@ -73,6 +73,18 @@ type OtherEvent =
     }
   /** The control was switched to another unit: what it showed before proves nothing any more. */
   | { readonly kind: 'unit-changed' }
+  /**
+   * A gauge was measured anew: its true size. Since its last good check (or, where none failed, ever): what was read with
+   * it is corrected. From now on: what was read before stays as it is, and stays suspect where a check failed.
+   */
+  | {
+      readonly kind: 'gauge-measured'
+      readonly gauge: string
+      readonly size: WrittenLength
+      readonly since: 'last-good' | 'now'
+      /** Standard uncertainty of that size; as on the sheet, where it is not said. */
+      readonly uncertainty?: WrittenLength
+    }
   /** This tool was touched again on a plane that had moved: lengths from before shift by the difference. */
   | { readonly kind: 'rebased'; readonly tool: number }
   /**

@@ -20,6 +20,7 @@ export function isRenewed(state: State, event: SetupEvent): boolean {
     case 'unit-changed':
     case 'rebased':
     case 'home-recovered':
+    case 'gauge-measured':
       return false
   }
 }

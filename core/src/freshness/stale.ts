@@ -1,6 +1,7 @@
 import type { Chain } from '../chain/chain'
 import type { Reading, SetupDocument, SetupEvent } from '../facts/document'
 import { readingOf, readingsById } from '../facts/readings-by-id'
+import { isMeasuredSince } from './gauge-sizes'
 import { homeFramesOf } from './home-frames'
 import { instantOf } from './instant'
 import { inMachinePosition } from '../quantities/quantities'
@@ -39,11 +40,11 @@ export function staleBy(chain: Chain, document: SetupDocument): SetupEvent | und
   })
   const homeIsGone = losesHome(placed, document)
   const lastLoss = events.findLast(({ kind }) => kind === 'home-lost')
-  return events.findLast((event) =>
-    event.kind === 'home-lost'
-      ? event === lastLoss && homeIsGone
-      : Math.abs(movedBy(event, placed) + declaredLengths(event, chain)) > NOTHING,
-  )
+  return events.findLast((event) => {
+    if (event.kind === 'home-lost') return event === lastLoss && homeIsGone
+    if (event.kind === 'check-failed' && isMeasuredSince(events, event)) return false
+    return Math.abs(movedBy(event, placed) + declaredLengths(event, chain)) > NOTHING
+  })
 }
 
 interface PlacedTerm {
@@ -96,6 +97,7 @@ export function isBehind(
     const { frameAt, familyOf, current } = homeFramesOf(document)
     return inMachinePosition(reading) && familyOf(frameAt(reading.place)) !== familyOf(current)
   }
+  if (event.kind === 'check-failed' && isMeasuredSince(document.events, event)) return false
   return reading.place < event.place && sensitivity(reading, event) !== 0
 }
 

@@ -204,7 +204,13 @@ function gaugeToCome(
 ): Chain {
   const onPlane = of === 'nose-on-plane' || of === 'tip-on-plane'
   const end: ContactEnd = { share: 1, gauges, approach: undefined, onPlane }
-  return new SourceReader(document).gaugesUnder(end, 'ladder', of) ?? EMPTY_CHAIN
+  return (
+    new SourceReader(document).gaugesUnder(end, {
+      of,
+      place: 'ladder',
+      at: document.length,
+    }) ?? EMPTY_CHAIN
+  )
 }
 
 /** The gauge of a touched plane: it was taken off there, so it is turned back. */

@@ -77,7 +77,11 @@ export function planViewOf(
   const next = faces.find(({ face }) => face === focused)
   const radius =
     focus &&
-    new SourceReader(document).gaugeSum(focus.with, axisOfQuantity(focus.at), 'plan', focus.at.of)
+    new SourceReader(document).gaugeSum(focus.with, axisOfQuantity(focus.at), {
+      of: focus.at.of,
+      place: 'plan',
+      at: document.length,
+    })
   const [left, right, front, back] = [x.nominal[0], x.nominal[1], y.nominal[0], y.nominal[1]]
   const circle = planCircle(offset)
   const sensor =

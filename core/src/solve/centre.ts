@@ -22,6 +22,8 @@ export interface Centre {
   readonly fit?: CircleFit
   /** Ids of what touched, so that the sensor's radius can be taken off the fit's. */
   readonly with: readonly string[]
+  /** Place of the last of its readings in the stream. */
+  readonly at: number
 }
 
 /**
@@ -77,7 +79,13 @@ export function circleCentre(
       }),
     )
   }
-  return { X: along('X'), Y: along('Y'), fit: fitted.value, with: readings[0]?.with ?? [] }
+  return {
+    X: along('X'),
+    Y: along('Y'),
+    fit: fitted.value,
+    with: readings[0]?.with ?? [],
+    at: readings.at(-1)?.place ?? 0,
+  }
 }
 
 /** Touches with tips of different size lie on no common circle. */
@@ -171,7 +179,7 @@ export function sweptCentre(
         scaleChain(dial[face], sweepMove({ ...unit, [face]: 1 }, side === 'inside')[axis]),
       ),
     )
-  return { X: along('x', position.X), Y: along('y', position.Y), with: [] }
+  return { X: along('x', position.X), Y: along('y', position.Y), with: [], at: 0 }
 }
 
 /** Diameter of the feature itself: the fit's, less what the sensor adds outside, plus what it takes inside. */

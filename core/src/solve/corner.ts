@@ -6,11 +6,10 @@ import { axisOfFace, type Face, type PlanAxis } from '../touch/touch'
 import type { Reading, SetupDocument } from '../facts/document'
 import { meanOfKnown } from './mean-of-known'
 import { linearised, millimetresOf } from './linearised'
-import { quantityKey } from '../quantities/quantities'
 import { standingReadings } from '../freshness/standing'
 import type { OffsetPlan } from '../sheet/sheet'
 import type { OffsetRow } from '../address/row'
-import type { SourceReader } from '../sources/sources'
+import { useIn, type SourceReader } from '../sources/sources'
 
 type EdgePoint = Extract<Reading, { of: 'edge-point' }>
 
@@ -119,9 +118,7 @@ function edgeTouch(
   const x = meanOfKnown(readings.map((reading) => sources.reading(reading)))
   const y = meanOfKnown(readings.map((reading) => sources.readingY(reading)))
   const standOff = meanOfKnown(
-    readings.map((reading) =>
-      sources.gaugeSum(reading.with, axisOfFace(face), quantityKey(reading), reading.of),
-    ),
+    readings.map((reading) => sources.gaugeSum(reading.with, axisOfFace(face), useIn(reading))),
   )
   return x && y && standOff && [x, y, standOff]
 }

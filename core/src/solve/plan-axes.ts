@@ -19,7 +19,7 @@ import { meanOfKnown } from './mean-of-known'
 import { quantityKey } from '../quantities/quantities'
 import { standingReadings } from '../freshness/standing'
 import type { ImpliedSize } from '../registers/register'
-import type { SourceReader } from '../sources/sources'
+import { useIn, type SourceReader } from '../sources/sources'
 
 /** What the readings of one axis of one work offset give. */
 export interface AxisSolution {
@@ -178,7 +178,11 @@ function solveCentre(
   const external = sources.externalOffset(axis)
   if (!centre || !drawing || !external) return { faces: new Map() }
   const register = subtractChains(subtractChains(centre[axis], drawing), external)
-  const radius = sources.gaugeSum(centre.with, axis, place, 'circle-point')
+  const radius = sources.gaugeSum(centre.with, axis, {
+    of: 'circle-point',
+    place,
+    at: centre.at,
+  })
   if (plan.by === 'sweep' || centre.fit === undefined || radius === undefined)
     return { faces: new Map(), register }
   const size = impliedSize(
@@ -203,12 +207,7 @@ function faceChain(
   return meanOfKnown(
     standingReadings(document, { of: 'face', row: offset.row, face }).map((reading) => {
       const contact = sources.reading(reading)
-      const standOff = sources.gaugeSum(
-        reading.with,
-        axisOfFace(face),
-        quantityKey(reading),
-        reading.of,
-      )
+      const standOff = sources.gaugeSum(reading.with, axisOfFace(face), useIn(reading))
       return contact && standOff && faceBeyond(contact, standOff, approachDirection(face, side))
     }),
   )

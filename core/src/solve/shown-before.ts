@@ -6,7 +6,12 @@ import type { Nanometres } from '../length/length'
 import type { ReadLength } from '../length/read-length'
 import type { SourceReader } from '../sources/sources'
 
-const CARRY_OVER: readonly SetupEvent['kind'][] = ['home-recovered', 'rebased', 'external-changed']
+const CARRY_OVER: readonly SetupEvent['kind'][] = [
+  'home-recovered',
+  'rebased',
+  'external-changed',
+  'gauge-measured',
+]
 
 /** A number that the control showed, and where that stands in the stream. */
 export interface SeenAt {
@@ -56,7 +61,7 @@ export function shownBefore(document: SetupDocument, sources: SourceReader): Sho
   const lastPlace = (isMeant: (kind: SetupEvent['kind']) => boolean) =>
     document.events.findLast(({ kind }) => isMeant(kind))?.place ?? -1
   const provenFrom = lastPlace((kind) => kind === 'unit-changed')
-  // Carrying numbers over (by marks, a master, another external offset) makes others of them.
+  // Carrying numbers over (by marks, a master, a gauge's true size, another external offset) makes others of them.
   const carriedOver = lastPlace((kind) => CARRY_OVER.includes(kind))
   const last = (address: Address, moment: ReadBack['moment']): SeenAt | undefined => {
     const readBack = lastRow.get(`${address} ${moment}`)

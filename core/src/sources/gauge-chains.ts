@@ -3,6 +3,8 @@ import { footUncertainty, gaugeUncertainty } from '../budget/source-uncertainty'
 import type { WrittenLength } from '../length/length'
 import type { ReadLength, ReadLengthOptions } from '../length/read-length'
 import type { Problem } from '../problem/problem'
+import type { SetupDocument } from '../facts/document'
+import { measuredAt, type GaugeMeasured } from '../freshness/gauge-sizes'
 import { GAUGE_FACTS, gaugeServes } from '../touch/gauge-kinds'
 import { moduleOf } from '../quantities/quantities'
 import type { Quantity } from '../quantities/quantities'
@@ -15,12 +17,26 @@ export interface LengthReader {
   note(problem: Problem): void
 }
 
-/** The gauges of a sheet as they count in chains. */
+/** A gauge with the size that it was found to have: its grade says nothing of that any more. */
+const asMeasured = (
+  { grade: _overtaken, ...gauge }: Gauge,
+  { size, uncertainty = gauge.uncertainty }: GaugeMeasured,
+): Gauge => ({ ...gauge, size, ...(uncertainty && { uncertainty }) })
+
+/** How a gauge is used: for what, where a problem with it is told, and where in the stream. */
+export interface GaugeUse {
+  readonly of: Quantity['of']
+  readonly place: string
+  readonly at: number
+}
+
+/** The gauges of a set-up as they count in chains, each with the size that it had where it was touched with. */
 export class GaugeChains {
   private readonly byId: ReadonlyMap<string, readonly [Gauge, number]>
 
   constructor(
     gauges: readonly Gauge[],
+    private readonly events: SetupDocument['events'],
     private readonly reader: LengthReader,
   ) {
     this.byId = new Map(gauges.map((gauge, index) => [gauge.id, [gauge, index] as const]))
@@ -34,8 +50,10 @@ export class GaugeChains {
   /**
    * One gauge as it counts along an axis: whole for what lies between, half of the diameter of what stands in the
    * spindle, the wall of a plate.
+   *
+   * @param at place in the stream at which it was touched with: its size may have been found to be another since.
    */
-  part(id: string, axis: MachineAxis, place: string, of: Quantity['of']): Chain | undefined {
+  part(id: string, axis: MachineAxis, { place, of, at }: GaugeUse): Chain | undefined {
     const [gauge, index] = this.byId.get(id) ?? []
     if (gauge === undefined || index === undefined) {
       this.reader.note({
@@ -58,23 +76,52 @@ export class GaugeChains {
       this.reader.note({ code: 'gauge-wrong-axis', place, received: gauge.name, limit: axis })
       return undefined
     }
-    const field = wall ? 'wall' : 'size'
-    const length = this.reader.length(written, {
-      place: `sheet.gauges.${index}.${field}`,
-      sign: 'positive',
-    })
-    if (length === undefined) return undefined
-    const source: Source = {
-      id: `gauge:${gauge.id}:${field}`,
-      kind: 'gauge',
-      name: gauge.name,
-      length,
-      uncertainty: gaugeUncertainty(gauge),
-    }
+    const source = wall
+      ? this.declaredSource(gauge, index, 'wall', written)
+      : this.sizeSource(gauge, index, at)
+    if (source === undefined) return undefined
     const inSpindle = axis !== 'Z' && facts.stands === 'in-spindle'
     const chain = scaleChain(chainOf(source, inSpindle ? 'sensor-radius' : 'gauge-beneath'), share)
     // A dial sensor counts with nothing: it leaves no term.
     return share === 0 ? EMPTY_CHAIN : chain
+  }
+
+  /** The size of a gauge at a place: as the sheet has it, or as it was found to be. */
+  private sizeSource(gauge: Gauge, index: number, at: number): Source | undefined {
+    const measured = measuredAt(this.events, gauge.id, at)
+    if (measured === undefined) return this.declaredSource(gauge, index, 'size', gauge.size)
+    const id = `facts.${measured.place}.body.size`
+    const length = this.reader.length(measured.size, { place: id, sign: 'positive' })
+    return (
+      length && {
+        id,
+        kind: 'gauge',
+        name: `${gauge.name}, measured anew`,
+        length,
+        uncertainty: gaugeUncertainty(asMeasured(gauge, measured)),
+      }
+    )
+  }
+
+  private declaredSource(
+    gauge: Gauge,
+    index: number,
+    field: 'wall' | 'size',
+    written: WrittenLength,
+  ): Source | undefined {
+    const length = this.reader.length(written, {
+      place: `sheet.gauges.${index}.${field}`,
+      sign: 'positive',
+    })
+    return (
+      length && {
+        id: `gauge:${gauge.id}:${field}`,
+        kind: 'gauge',
+        name: gauge.name,
+        length,
+        uncertainty: gaugeUncertainty(gauge),
+      }
+    )
   }
 
   /** How high a gauge's foot stands above the plane. */

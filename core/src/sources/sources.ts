@@ -21,15 +21,22 @@ import { endsOf, wayInPlane, wayInZ, type ContactEnd } from '../quantities/conta
 import { SWEPT_REPEATABILITY_MM } from '../touch/gauge-kinds'
 import type { Face, Way } from '../touch/touch'
 import type { Reading, SetupDocument } from '../facts/document'
-import { GaugeChains } from './gauge-chains'
+import { GaugeChains, type GaugeUse } from './gauge-chains'
 import type { Gauge, Tool } from '../sheet/sheet'
 import type { MachineAxis } from '../address/row'
-import { axisOfQuantity, moduleOf, quantityKey, type Quantity } from '../quantities/quantities'
+import { axisOfQuantity, moduleOf, quantityKey } from '../quantities/quantities'
 import { repeatsMm } from './repeats'
 
 type ReadingOnBothAxes = Extract<Reading, { of: 'circle-point' | 'edge-point' | 'sweep' }>
 
 const isOnBothAxes = (reading: Reading): reading is ReadingOnBothAxes => 'readY' in reading
+
+/** How the gauges of a reading are used in it. */
+export const useIn = (reading: Reading): GaugeUse => ({
+  of: reading.of,
+  place: quantityKey(reading),
+  at: reading.place,
+})
 
 export type DeclaredRole = Extract<
   TermRole,
@@ -54,7 +61,7 @@ export class SourceReader {
 
   constructor(private readonly document: SetupDocument) {
     const { gauges, tools, unit, machine } = document.sheet
-    this.gauges = new GaugeChains(gauges, this)
+    this.gauges = new GaugeChains(gauges, document.events, this)
     this.tools = new Map(tools.map((tool, index) => [tool.number, [tool, index] as const]))
     this.frames = homeFramesOf(document)
     this.display = { unit, decimals: machine.control.decimals[unit] }
@@ -237,7 +244,7 @@ export class SourceReader {
     const known = (ids: readonly string[]) => this.gaugesOf(ids)
     return sumOfKnown(
       endsOf(reading).map((end) => {
-        const gauges = this.gaugesUnder(end, quantityKey(reading), reading.of)
+        const gauges = this.gaugesUnder(end, useIn(reading))
         const lost = this.lostMotion(wayInZ(end, known), 'Z')
         return gauges && lost && scaleChain(sumChains(gauges, lost), end.share)
       }),
@@ -246,12 +253,12 @@ export class SourceReader {
 
   /** What lay between at a Z touch. */
   gaugesBeneath(reading: Reading): Chain | undefined {
-    return this.gaugesUnder(endsOf(reading)[0], quantityKey(reading), reading.of)
+    return this.gaugesUnder(endsOf(reading)[0], useIn(reading))
   }
 
   /** What lay between at one end of a Z reading; on the plane a gauge's foot counts as well. */
-  gaugesUnder(end: ContactEnd, place: string, of: Quantity['of']): Chain | undefined {
-    const sum = this.gaugeSum(end.gauges, 'Z', place, of)
+  gaugesUnder(end: ContactEnd, use: GaugeUse): Chain | undefined {
+    const sum = this.gaugeSum(end.gauges, 'Z', use)
     if (!end.onPlane) return sum
     const feet = sumOfKnown(end.gauges.map((id) => this.gauges.foot(id)))
     return sum && feet && sumChains(sum, feet)
@@ -261,13 +268,8 @@ export class SourceReader {
    * The sum of gauges as they count along an axis: whole for what lies between, half of the
    * diameter of what stands in the spindle.
    */
-  gaugeSum(
-    ids: readonly string[],
-    axis: MachineAxis,
-    place: string,
-    of: Quantity['of'],
-  ): Chain | undefined {
-    return sumOfKnown(ids.map((id) => this.gauges.part(id, axis, place, of)))
+  gaugeSum(ids: readonly string[], axis: MachineAxis, use: GaugeUse): Chain | undefined {
+    return sumOfKnown(ids.map((id) => this.gauges.part(id, axis, use)))
   }
 
   gaugesOf(ids: readonly string[]): readonly Gauge[] {

@@ -1,8 +1,12 @@
 import type { StaleReason } from '../freshness/stale'
 import type { SetupEvent } from '../facts/document'
+import type { Gauge } from '../sheet/sheet'
+
+/** The gauges of a sheet by the names that people call them. */
+export type NamedGauges = readonly Pick<Gauge, 'id' | 'name'>[]
 
 /** What happened, to be said beside a number that is stale by it. */
-export function describeEvent(event: SetupEvent): string {
+export function describeEvent(event: SetupEvent, gauges: NamedGauges): string {
   switch (event.kind) {
     case 'part-changed':
       return `another part is in ${event.row}`
@@ -17,7 +21,9 @@ export function describeEvent(event: SetupEvent): string {
     case 'unit-changed':
       return 'the control was switched to another unit'
     case 'check-failed':
-      return `the gauge ${event.gauge} failed its check`
+      return `${nameOf(event.gauge, gauges)} failed its check`
+    case 'gauge-measured':
+      return `${nameOf(event.gauge, gauges)} was measured anew: ${event.size.text} ${event.size.unit}`
     case 'rebased':
       return `lengths were re-based on T${event.tool}`
     case 'home-recovered':
@@ -26,8 +32,12 @@ export function describeEvent(event: SetupEvent): string {
 }
 
 /** Why a number is stale, whatever the reason. */
-export function describeStale(reason: StaleReason): string {
+export function describeStale(reason: StaleReason, gauges: NamedGauges): string {
   return reason.by === 'event'
-    ? describeEvent(reason.event)
+    ? describeEvent(reason.event, gauges)
     : `it was read more than ${reason.days} ${reason.days === 1 ? 'day' : 'days'} ago (${reason.readAt.slice(0, 10)})`
 }
+
+/** A gauge that is on no sheet any more is called by its id. */
+const nameOf = (id: string, gauges: NamedGauges): string =>
+  `the ${gauges.find((gauge) => gauge.id === id)?.name ?? `gauge ${id}`}`

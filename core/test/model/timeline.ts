@@ -35,7 +35,8 @@ export class Timeline {
   private checkOffs: readonly CheckOff[] = []
   /** Gauges that are not what they are marked any more, since which reading. */
   private readonly hurt = new Map<string, number>()
-  private readonly marked: World['gauges']
+  /** What each gauge is taken to be where its check is passed. */
+  private marked: World['gauges']
   /** Zero of the machine when its marks were last written down, and when home was last lost. */
   private atMarks: World['zero'] | undefined
   private beforeLoss: World['zero'] | undefined
@@ -171,8 +172,19 @@ export class Timeline {
     const since = this.hurt.get(gauge)
     if (since === undefined) return
     this.hurt.delete(gauge)
-    const lastGood = this.readings[this.chance.whole(0, since) - 1]
-    this.events = [...this.events, checkFailed(gauge, lastGood)]
+    const known = this.chance.whole(0, since)
+    this.events = [...this.events, checkFailed(gauge, this.readings[known - 1])]
+    if (this.chance.next() < 0.5) {
+      // It is kept as it is now, and measured. Since when it was so is known only where its last good check came right before.
+      const is = this.world.gauges[gauge]!
+      this.marked = { ...this.marked, [gauge]: is }
+      return this.tell({
+        kind: 'gauge-measured',
+        gauge,
+        size: this.model.write(is),
+        since: known === since && this.chance.next() < 0.7 ? 'last-good' : 'now',
+      })
+    }
     this.move({ gauges: { ...this.world.gauges, [gauge]: this.marked[gauge]! } })
   }
 }

@@ -1,8 +1,16 @@
 import { registerName, type Address, type MachineAxis } from '@pine/core/address'
 import { rebaseOf, type SetupEvent } from '@pine/core/facts'
+import {
+  readLength,
+  type LengthUnit,
+  type ReadLengthOptions,
+  type WrittenLength,
+} from '@pine/core/length'
 import { consequencesOf } from '@pine/core/plan'
 import { type TrustState } from '@pine/core/registers'
-import { CHANGE_NAMES, stepName, typographic } from '@pine/core/words'
+import { type SetupSheet } from '@pine/core/sheet'
+import { GAUGE_FACTS } from '@pine/core/touch'
+import { CHANGE_NAMES, MEASURE_NAMES, stepName, typographic } from '@pine/core/words'
 import { withPreview } from '@/data/preview'
 import type { Said } from '@/data/said'
 import type { StandingSetup } from '@/data/standing'
@@ -20,7 +28,10 @@ const KINDS: readonly ChangeKind[] = [
   'external-changed',
   'unit-changed',
   'check-failed',
+  'gauge-measured',
 ]
+
+const OF_A_GAUGE: readonly ChangeKind[] = ['check-failed', 'gauge-measured']
 
 interface Option<Value> {
   readonly value: Value
@@ -32,15 +43,28 @@ export interface ChangeView {
   readonly kinds: readonly Option<ChangeKind>[]
   readonly options: readonly Option<string>[]
   readonly chosen: string | undefined
+  /** The number that is asked, and its unit; none where nothing is measured. */
+  readonly asks:
+    { readonly label: string; readonly unit: LengthUnit; readonly since: boolean } | undefined
   readonly body: EventBody | undefined
 }
+
+type GaugeSince = Extract<EventBody, { kind: 'gauge-measured' }>['since']
+
+/** Since when a gauge has been as it was measured. */
+export const SINCE: readonly Option<GaugeSince>[] = [
+  { value: 'last-good', label: 'all this while: correct what was read' },
+  { value: 'now', label: 'from now on' },
+]
 
 export interface ChangeSaid {
   readonly kind?: ChangeKind
   /** Which tool, row, axis or gauge. */
   readonly which?: string
-  /** The external offset that is in force now. */
+  /** The number of an external offset or of a gauge as it is now. */
   readonly value: string
+  /** Of a gauge: since when it has been of that size. */
+  readonly since?: GaugeSince
 }
 
 export function changeView(setup: StandingSetup, said: ChangeSaid): ChangeView {
@@ -53,19 +77,27 @@ export function changeView(setup: StandingSetup, said: ChangeSaid): ChangeView {
   const offered = KINDS.filter(
     (one) =>
       (one !== 'rebased' || canRebase.length > 0) &&
-      (one !== 'check-failed' || sheet.gauges.length > 0),
+      (!OF_A_GAUGE.includes(one) || sheet.gauges.length > 0),
   )
-  const { kind, which, value } = said
+  const { kind, which, value, since } = said
   const options = kind === undefined ? [] : whichOptions(kind, setup, canRebase)
   const chosen = which ?? (options.length === 1 ? options[0]?.value : undefined)
+  const asks = kind === undefined ? undefined : askedOf(kind, chosen, sheet)
   return {
     kinds: offered.map((one) => ({ value: one, label: CHANGE_NAMES[one] })),
     options,
     chosen,
+    asks,
     body:
       kind === undefined
         ? undefined
-        : eventBody(kind, chosen, value, sheet.unit, options.length > 0),
+        : eventBody(
+            kind,
+            chosen,
+            { text: value.trim(), unit: asks?.unit ?? sheet.unit },
+            since,
+            options.length > 0,
+          ),
   }
 }
 
@@ -131,6 +163,7 @@ function whichOptions(
     case 'external-changed':
       return (['X', 'Y', 'Z'] as const).map((axis) => ({ value: axis, label: axis }))
     case 'check-failed':
+    case 'gauge-measured':
       return sheet.gauges.map(({ id, name }) => ({ value: id, label: name }))
     case 'plane-moved':
     case 'home-lost':
@@ -142,8 +175,8 @@ function whichOptions(
 function eventBody(
   kind: ChangeKind,
   which: string | undefined,
-  value: string,
-  unit: 'mm' | 'in',
+  value: WrittenLength,
+  since: ChangeSaid['since'],
   asks: boolean,
 ): EventBody | undefined {
   if (asks && which === undefined) return undefined
@@ -154,9 +187,11 @@ function eventBody(
     case 'part-changed':
       return { kind, row: which as Extract<EventBody, { kind: 'part-changed' }>['row'] }
     case 'external-changed':
-      return value.trim() === ''
-        ? undefined
-        : { kind, axis: which as MachineAxis, value: { text: value.trim(), unit } }
+      return isNumber(value) ? { kind, axis: which as MachineAxis, value } : undefined
+    case 'gauge-measured':
+      return isNumber(value, { sign: 'positive' })
+        ? since && { kind, gauge: which ?? '', size: value, since }
+        : undefined
     case 'check-failed':
       // Nothing vouches for the readings before it: all of this set-up's are suspect.
       return { kind, gauge: which ?? '' }
@@ -164,5 +199,26 @@ function eventBody(
     case 'home-lost':
     case 'unit-changed':
       return { kind }
+  }
+}
+
+/** Half a number tells nothing yet. */
+const isNumber = (value: WrittenLength, options: ReadLengthOptions = {}): boolean =>
+  readLength(value, options).ok
+
+/** A gauge is measured in its own unit: an inch block of a metric shop stays one. */
+function askedOf(
+  kind: ChangeKind,
+  which: string | undefined,
+  { gauges, unit }: SetupSheet,
+): ChangeView['asks'] {
+  if (kind === 'external-changed')
+    return { label: 'What the external offset is now', unit, since: false }
+  const gauge = gauges.find(({ id }) => id === which)
+  if (kind !== 'gauge-measured' || gauge === undefined) return undefined
+  return {
+    label: `Its ${MEASURE_NAMES[GAUGE_FACTS[gauge.kind].measure]} as it was measured`,
+    unit: gauge.size.unit,
+    since: true,
   }
 }

@@ -9,6 +9,7 @@ import { Digits, Words } from '@/kit/words'
 import {
   changeView,
   consequencesView,
+  SINCE,
   type ChangeKind,
   type ChangeSaid,
   type ChangeView,
@@ -26,7 +27,7 @@ const NOTHING_SAID: ChangeSaid = { value: '' }
 /** One entry for everything that goes wrong in mid-job: what it ends is seen before it is said. */
 export function SomethingChanged({ setup, enter, onClose, onSaid }: SomethingChangedProps) {
   const [said, setSaid] = useState(NOTHING_SAID)
-  const { kinds, options, chosen, body } = changeView(setup, said)
+  const { kinds, options, chosen, asks, body } = changeView(setup, said)
   const { kind } = said
   return (
     <Column gap="$3" testID="something-changed">
@@ -63,13 +64,22 @@ export function SomethingChanged({ setup, enter, onClose, onSaid }: SomethingCha
           options={options}
         />
       )}
-      {kind === 'external-changed' && (
+      {asks && (
         <Field
-          label="What the external offset is now"
+          label={asks.label}
           value={said.value}
-          unit={setup.document.sheet.unit}
+          unit={asks.unit}
           onChange={(value) => setSaid({ ...said, value })}
-          testID="external"
+          testID="changed-to"
+        />
+      )}
+      {asks?.since && (
+        <Choice
+          label="Since when has it been so?"
+          value={said.since}
+          onChange={(since) => setSaid({ ...said, since })}
+          options={SINCE}
+          note="If nobody knows, say that it failed its check: what was read with it is then read again."
         />
       )}
       {body && (

@@ -98,7 +98,7 @@ function HowGood({
       )}
       <Words tone={state === 'stale' ? 'wrong' : 'ink'}>
         {stale
-          ? `No longer holds: ${describeStale(stale)}.`
+          ? `No longer holds: ${describeStale(stale, document.sheet.gauges)}.`
           : 'It still holds: nothing it counts on has moved.'}
         {accepted ? ` Accepted by ${accepted.by.name}: ${accepted.reason}.` : ''}
       </Words>

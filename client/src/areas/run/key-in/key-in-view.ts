@@ -111,7 +111,7 @@ function beneath(
     const again = steps.find(({ step, done }) => step.does === 'read' && !done)?.step
     return {
       of: 'stale',
-      why: describeStale(stale),
+      why: describeStale(stale, document.sheet.gauges),
       ...(again && { again: { key: again.key, name: stepName(document, again) } }),
       accept: (reason) => ({
         kind: 'acceptance',

@@ -1,0 +1,189 @@
+import { type Reading, type SetupDocument, type SetupEvent } from '../src/facts'
+import { checkDocument } from '../src/facts'
+import { solve } from '../src/solve'
+import { describeStale } from '../src/words'
+import { describeEvent } from '../src/words/event-words'
+import {
+  checkFailed,
+  difference,
+  event,
+  frontTouch,
+  leftTouch,
+  mm,
+  noseTouch,
+  shown,
+  tipTouch,
+  workedDocument,
+} from './worked-example'
+
+// The worked example: nose at −300 and tip at −220 on a setter of 50.000: plane −350, H1 −270, or 80 from the nose; the left
+// face −60 touched at −412.300 with a finder of 10.000: X −347.300.
+
+type Measured = Extract<SetupEvent, { kind: 'gauge-measured' }>
+
+const measured = (gauge: string, size: string, since: Measured['since'] = 'last-good') =>
+  event({ kind: 'gauge-measured', gauge, size: mm(size), since })
+
+/** A set-up with what the test makes, in the order in which it makes it. */
+function after(make: () => readonly (Reading | SetupEvent)[], changes = {}): SetupDocument {
+  const made = make()
+  return {
+    ...workedDocument(
+      changes,
+      made.filter((one): one is Reading => 'of' in one),
+    ),
+    events: made.filter((one): one is SetupEvent => !('of' in one)),
+  }
+}
+
+function at(document: SetupDocument, wanted: string) {
+  const register = solve(document).registers.find(({ address }) => address === wanted)
+  if (register === undefined) throw new Error(`no register ${wanted}`)
+  return register
+}
+
+const inMm = (document: SetupDocument, wanted: string) => (at(document, wanted).value ?? NaN) / 1e6
+const all = () => [noseTouch(), tipTouch(), leftTouch(), frontTouch(), difference()]
+
+describe('a gauge that was measured anew', () => {
+  test('corrects what was touched with it: a setter 0.012 higher makes H1 0.012 lower', () => {
+    const document = after(() => [...all(), measured('setter', '50.012')])
+    expect(inMm(document, 'H1')).toBe(-270.012)
+    expect(inMm(document, 'G54.Z')).toBe(-30)
+    expect(inMm(document, 'G54.X')).toBe(-347.3)
+    expect(at(document, 'H1').stale).toBeUndefined()
+  })
+
+  test('a finder counts with half of it', () => {
+    const document = after(() => [...all(), measured('finder', '10.020')])
+    expect(inMm(document, 'G54.X')).toBe(-347.29)
+    expect(inMm(document, 'H1')).toBe(-270)
+  })
+
+  test('cancels where it lay at both ends: a length from nose and tip is what it was', () => {
+    const document = after(() => [...all(), measured('setter', '51.000')], { school: 'gauge-line' })
+    expect(inMm(document, 'H1')).toBe(80)
+  })
+
+  test('what it is from now on leaves what was read before', () => {
+    const document = after(() => {
+      const before = all()
+      const now = measured('setter', '50.012', 'now')
+      return [...before, now]
+    })
+    expect(inMm(document, 'H1')).toBe(-270)
+    const again = after(() => {
+      const before = all()
+      const now = measured('setter', '50.012', 'now')
+      const tip = { ...tipTouch(), supersedes: before[1]?.id ?? '', reason: 'another size' }
+      return [...before, now, tip]
+    })
+    expect(inMm(again, 'H1')).toBe(-270.012)
+  })
+
+  test('measured once more, the last one counts; a bad one in between is forgotten', () => {
+    const document = after(() => [
+      ...all(),
+      measured('setter', '50.120'),
+      measured('setter', '50.012'),
+    ])
+    expect(inMm(document, 'H1')).toBe(-270.012)
+  })
+
+  test('is told in the trace by its own name, and its own uncertainty counts', () => {
+    const sure = event({
+      kind: 'gauge-measured',
+      gauge: 'setter',
+      size: mm('50.012'),
+      since: 'last-good',
+      uncertainty: mm('0.5'),
+    })
+    const document = after(() => [...all(), sure])
+    const register = at(document, 'H1')
+    const names = register.chain?.terms.map(({ source }) => source.name)
+    expect(names).toContain('50 mm setter, measured anew')
+    // Half a millimetre outweighs everything else: k = 2 of it.
+    expect(register.budget?.expandedMm).toBeCloseTo(1, 2)
+  })
+})
+
+describe('after a failed check', () => {
+  test('the true size since the last good one takes its readings back', () => {
+    const hurt = after(() => {
+      const readings = all()
+      return [...readings, checkFailed('setter')]
+    })
+    expect(at(hurt, 'H1').stale).toMatchObject({ by: 'event', event: { kind: 'check-failed' } })
+    const mended = after(() => [...all(), checkFailed('setter'), measured('setter', '50.012')])
+    expect(at(mended, 'H1').stale).toBeUndefined()
+    expect(inMm(mended, 'H1')).toBe(-270.012)
+  })
+
+  test('what was read up to the last good check keeps the size of the sheet', () => {
+    const document = after(() => {
+      const [nose, tip, ...rest] = all()
+      if (nose === undefined || tip === undefined) throw new Error('they are there')
+      return [nose, tip, ...rest, checkFailed('setter', tip), measured('setter', '50.012')]
+    })
+    expect(inMm(document, 'H1')).toBe(-270)
+    expect(at(document, 'H1').stale).toBeUndefined()
+  })
+
+  test('a size from now on does not say what it was: what was read since stays suspect', () => {
+    const document = after(() => [
+      ...all(),
+      checkFailed('setter'),
+      measured('setter', '50.012', 'now'),
+    ])
+    expect(at(document, 'H1').stale).toBeDefined()
+    // Another gauge's size says nothing of this one.
+    const other = after(() => [...all(), checkFailed('setter'), measured('finder', '10.01')])
+    expect(at(other, 'H1').stale).toBeDefined()
+  })
+
+  test('that came after the measurement asks again', () => {
+    const document = after(() => [...all(), measured('setter', '50.012'), checkFailed('setter')])
+    expect(at(document, 'H1').stale).toBeDefined()
+    const [gauge] = document.sheet.gauges
+    const { stale } = at(document, 'H1')
+    expect(stale && describeStale(stale, document.sheet.gauges)).toBe(
+      `the ${gauge?.name} failed its check`,
+    )
+  })
+})
+
+test('what the control shows from before is to be keyed again, not a slip', () => {
+  const keyed = after(() => all())
+  const read = { ...keyed, readBacks: [shown('H1', '-270.000')] }
+  expect(at(read, 'H1').state).toBe('keyed')
+  const document = { ...read, events: [measured('setter', '50.012')] }
+  expect(at(document, 'H1')).toMatchObject({ state: 'read' })
+  expect(at(document, 'H1').readBack).toBeUndefined()
+})
+
+test('a gauge that is not there, and a size that is none, are refused at their place', () => {
+  const problems = (one: SetupEvent) =>
+    checkDocument(after(() => [...all(), one])).map(({ code, place }) => [
+      code,
+      place.replace(/\d+/, 'N'),
+    ])
+  expect(problems(measured('block', '25'))).toEqual([['reference-unknown', 'facts.N.body.gauge']])
+  expect(problems(measured('setter', '-50'))).toEqual([['length-negative', 'facts.N.body.size']])
+  expect(problems(measured('setter', '0'))).toEqual([['length-zero', 'facts.N.body.size']])
+  const unsure = event({
+    kind: 'gauge-measured',
+    gauge: 'setter',
+    size: mm('50'),
+    since: 'now',
+    uncertainty: mm('-0.1'),
+  })
+  expect(problems(unsure)).toEqual([['length-negative', 'facts.N.body.uncertainty']])
+})
+
+test('it is called by its name, and by its id where no sheet knows it any more', () => {
+  const { gauges } = workedDocument().sheet
+  expect(describeEvent(measured('setter', '50.012'), gauges)).toBe(
+    'the 50 mm setter was measured anew: 50.012 mm',
+  )
+  expect(describeEvent(checkFailed('gone'), gauges)).toBe('the gauge gone failed its check')
+})
