@@ -9,7 +9,7 @@ import { linearised, millimetresOf } from './linearised'
 import { standingReadings } from '../freshness/standing'
 import type { OffsetPlan } from '../sheet/sheet'
 import type { OffsetRow } from '../address/row'
-import { useIn, type SourceReader } from '../sources/sources'
+import { asUsedIn, type SourceReader } from '../sources/sources'
 
 type EdgePoint = Extract<Reading, { of: 'edge-point' }>
 
@@ -118,7 +118,7 @@ function edgeTouch(
   const x = meanOfKnown(readings.map((reading) => sources.reading(reading)))
   const y = meanOfKnown(readings.map((reading) => sources.readingY(reading)))
   const standOff = meanOfKnown(
-    readings.map((reading) => sources.gaugeSum(reading.with, axisOfFace(face), useIn(reading))),
+    readings.map((reading) => sources.gaugeSum(reading.with, axisOfFace(face), asUsedIn(reading))),
   )
   return x && y && standOff && [x, y, standOff]
 }

@@ -19,7 +19,7 @@ import { meanOfKnown } from './mean-of-known'
 import { quantityKey } from '../quantities/quantities'
 import { standingReadings } from '../freshness/standing'
 import type { ImpliedSize } from '../registers/register'
-import { useIn, type SourceReader } from '../sources/sources'
+import { asUsedIn, type SourceReader } from '../sources/sources'
 
 /** What the readings of one axis of one work offset give. */
 export interface AxisSolution {
@@ -207,7 +207,7 @@ function faceChain(
   return meanOfKnown(
     standingReadings(document, { of: 'face', row: offset.row, face }).map((reading) => {
       const contact = sources.reading(reading)
-      const standOff = sources.gaugeSum(reading.with, axisOfFace(face), useIn(reading))
+      const standOff = sources.gaugeSum(reading.with, axisOfFace(face), asUsedIn(reading))
       return contact && standOff && faceBeyond(contact, standOff, approachDirection(face, side))
     }),
   )

@@ -32,7 +32,7 @@ type ReadingOnBothAxes = Extract<Reading, { of: 'circle-point' | 'edge-point' | 
 const isOnBothAxes = (reading: Reading): reading is ReadingOnBothAxes => 'readY' in reading
 
 /** How the gauges of a reading are used in it. */
-export const useIn = (reading: Reading): GaugeUse => ({
+export const asUsedIn = (reading: Reading): GaugeUse => ({
   of: reading.of,
   place: quantityKey(reading),
   at: reading.place,
@@ -244,7 +244,7 @@ export class SourceReader {
     const known = (ids: readonly string[]) => this.gaugesOf(ids)
     return sumOfKnown(
       endsOf(reading).map((end) => {
-        const gauges = this.gaugesUnder(end, useIn(reading))
+        const gauges = this.gaugesUnder(end, asUsedIn(reading))
         const lost = this.lostMotion(wayInZ(end, known), 'Z')
         return gauges && lost && scaleChain(sumChains(gauges, lost), end.share)
       }),
@@ -253,7 +253,7 @@ export class SourceReader {
 
   /** What lay between at a Z touch. */
   gaugesBeneath(reading: Reading): Chain | undefined {
-    return this.gaugesUnder(endsOf(reading)[0], useIn(reading))
+    return this.gaugesUnder(endsOf(reading)[0], asUsedIn(reading))
   }
 
   /** What lay between at one end of a Z reading; on the plane a gauge's foot counts as well. */
