@@ -34,6 +34,8 @@ export interface KeypadProps {
   readonly onUnit?: () => void
   readonly onNext: () => void
   readonly next: string
+  /** Where no field takes what is typed: the keyboard of a wide screen presses these keys. */
+  readonly byKeyboard?: boolean
 }
 
 const LINES = [
@@ -42,7 +44,15 @@ const LINES = [
 ] as const
 
 /** Keys made for numbers with oily thumbs: large, few, the next step under the thumb. */
-export function Keypad({ onType, onDelete, onSign, onUnit, onNext, ...rest }: KeypadProps) {
+export function Keypad({
+  onType,
+  onDelete,
+  onSign,
+  onUnit,
+  onNext,
+  byKeyboard = false,
+  ...rest
+}: KeypadProps) {
   // What the keys do changes with every number that is typed, what they look like does not: drawing
   // seventeen of them anew for each digit would be most of the work of a keystroke.
   const latest = useRef({ onType, onDelete, onSign, onUnit, onNext })
@@ -59,9 +69,26 @@ export function Keypad({ onType, onDelete, onSign, onUnit, onNext, ...rest }: Ke
     }),
     [],
   )
+  useEffect(() => (byKeyboard ? listenToKeyboard(keys) : undefined), [byKeyboard, keys])
   return (
     <Keys {...keys} {...rest} withSign={onSign !== undefined} withUnit={onUnit !== undefined} />
   )
+}
+
+/** Digits, delete and Enter of the keyboard, until it is told to stop. Enter on a button presses that button. */
+function listenToKeyboard({
+  onType,
+  onDelete,
+  onNext,
+}: Pick<KeypadProps, 'onType' | 'onDelete' | 'onNext'>): () => void {
+  const onKey = ({ key, target, ctrlKey, metaKey, altKey }: KeyboardEvent) => {
+    if (ctrlKey || metaKey || altKey) return
+    if (/^\d$/.test(key)) onType(key)
+    else if (key === 'Backspace') onDelete()
+    else if (key === 'Enter' && !(target instanceof HTMLButtonElement)) onNext()
+  }
+  window.addEventListener('keydown', onKey)
+  return () => window.removeEventListener('keydown', onKey)
 }
 
 interface KeysProps extends Required<

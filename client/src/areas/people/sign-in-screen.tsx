@@ -102,6 +102,7 @@ function PinEntry({ person, onBack }: { person: Person; onBack: () => void }) {
         <View borderRadius="$large" overflow="hidden">
           <Keypad
             withoutPoint
+            byKeyboard
             onType={(character) =>
               setPin((before) =>
                 /\d/.test(character) && before.length < 8 ? before + character : before,
