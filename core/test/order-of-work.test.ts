@@ -7,6 +7,10 @@ import { foundAgain } from '../src/freshness/home-marks'
 import { oldFrom } from '../src/freshness/stale'
 import { type Nanometres } from '../src/length'
 import { neededFirst, recoveryOf, stepsOf } from '../src/plan'
+import { proofKey } from '../src/proof'
+import { proofOfKey } from '../src/proof/proof-key'
+import { quantityKey, type QuantityName } from '../src/quantities'
+import { moduleOf, QUANTITIES, quantityOfKey } from '../src/quantities/quantities'
 import { adviceForRegister } from '../src/registers'
 import { type OffsetPlan, type SetupSheet } from '../src/sheet'
 import { solve } from '../src/solve'
@@ -341,4 +345,59 @@ test('a superseded reading stands no more: its number is the one that took its p
   // Without that it would be a repeat, and both would count.
   const { supersedes: _wrong, reason: _why, ...again } = right
   expect(value(wrong, again)).toBe(-347_150_000)
+})
+
+describe('keys', () => {
+  const NAMED: readonly (readonly [QuantityName, string, string])[] = [
+    [{ of: 'nose-on-plane' }, 'nose-on-plane', 'the bare nose on the plane'],
+    [{ of: 'tip-on-plane', tool: 12 }, 'tip-on-plane:T12', 'T12 on the plane'],
+    [{ of: 'face', row: 'G54', face: 'left' }, 'face:G54:left', 'G54 left face'],
+    [
+      { of: 'circle-point', row: 'G54.1 P2', point: 3 },
+      'circle-point:G54.1 P2:3',
+      'G54.1 P2 touch 3 around it',
+    ],
+    [
+      { of: 'edge-point', row: 'G54', face: 'back', point: 2 },
+      'edge-point:G54:back:2',
+      'G54 back face',
+    ],
+    [{ of: 'sweep', row: 'G55' }, 'sweep:G55', 'G55 by the swept dial'],
+    [{ of: 'nose-on-part', row: 'G54' }, 'nose-on-part:G54', 'G54 top by the nose'],
+    [{ of: 'tip-on-part', row: 'G54', tool: 3 }, 'tip-on-part:G54:T3', 'G54 top by T3'],
+    [{ of: 'tool-diameter', tool: 3 }, 'tool-diameter:T3', 'T3 across'],
+    [
+      { of: 'fixture-difference', row: 'G55', from: 'G54' },
+      'fixture-difference:G55:G54',
+      'G55 from G54',
+    ],
+    [{ of: 'carried-difference', row: 'G54' }, 'carried-difference:G54', 'G54 from the plane'],
+  ]
+
+  test('of every quantity are written and read in one place, and called by people', () => {
+    expect(NAMED.map(([{ of }]) => of).sort()).toEqual(Object.keys(QUANTITIES).sort())
+    for (const [name, key, called] of NAMED) {
+      expect(quantityKey(name)).toBe(key)
+      expect(quantityOfKey(key)).toEqual(name)
+      expect(moduleOf(name).called(name)).toBe(called)
+    }
+  })
+
+  test('that name nothing are none', () => {
+    for (const key of ['', 'H1', 'face', 'face:G54', 'face:G54:left:1', 'toString', 'prove:G54:T1'])
+      expect(quantityOfKey(key)).toBeUndefined()
+    for (const key of [
+      '',
+      'prove:G54',
+      'prove:G53:T1',
+      'prove:G54:1',
+      'xprove:G54:T1',
+      'prove:G54:T1x',
+    ])
+      expect(proofOfKey(key)).toBeUndefined()
+    expect(proofOfKey(proofKey({ row: 'G54.1 P2', tool: 14 }))).toEqual({
+      row: 'G54.1 P2',
+      tool: 14,
+    })
+  })
 })

@@ -166,7 +166,7 @@ describe('squaring an edge', () => {
     expect(found).toMatchObject({ face: 'back', runOut: 60_000, agrees: false })
     expect(runOut(found!.radians, 120)).toBeCloseTo(0.06, 6)
     expect(solve(squared(0.04)).warnings).toMatchObject([
-      { code: 'edge-turned', place: 'edge-point:G54:back', amount: 60_000, limit: 20_000 },
+      { code: 'edge-turned', place: 'edge-point:G54:back:2', amount: 60_000, limit: 20_000 },
     ])
   })
 

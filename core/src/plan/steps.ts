@@ -1,3 +1,4 @@
+import { proofKey } from '../proof/proof-key'
 import type { Station, Step, StepState } from './step'
 import type { CheckOff, SetupDocument } from '../facts/document'
 import type { OffsetPlan, SetupSheet, Tool } from '../sheet/sheet'
@@ -54,7 +55,7 @@ export function stepsOf(
       address,
     })),
     ...proofsNeeded(document).map(([row, tool]): Step => ({
-      key: `prove:${row}:T${tool}`,
+      key: proofKey({ row, tool }),
       station: 'prove',
       does: 'prove',
       row,

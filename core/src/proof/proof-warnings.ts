@@ -3,6 +3,7 @@ import { readLength } from '../length/read-length'
 import type { SetupDocument } from '../facts/document'
 import type { Warning } from '../registers/warning'
 import { activeLift } from './lift'
+import { proofKey } from './proof-key'
 import type { ProofVerdict } from './proven'
 
 /** Proofs that failed, and a lift that is still in. */
@@ -17,7 +18,7 @@ export function proofWarnings(
       .filter(({ right }) => !right)
       .map(({ proof, error, sumError, causes }): Warning => ({
         code: 'proof-differs',
-        place: `prove:${proof.row}:T${proof.tool}`,
+        place: proofKey(proof),
         amount: error === 0 ? (sumError ?? toNanometres(0)) : error,
         causes: causes.flatMap(({ explanations }) => explanations),
       })),

@@ -31,6 +31,7 @@ export const carriedDifference = quantity({
   purpose: 'difference',
   usualGauges: [],
   tells: ({ row }) => heightOf(row),
+  called: ({ row }) => `${row} from the plane`,
   words: ({ row }) => ({
     title: `${row} Z · from the plane`,
     sentence: 'Zero the relative counter on one surface, read it at the other.',

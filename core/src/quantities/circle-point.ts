@@ -19,6 +19,7 @@ export const circlePoint = quantity({
   purpose: 'touch',
   usualGauges: SENSORS,
   tells: ({ row }) => [centreOf(row)],
+  called: ({ row, point }) => `${row} touch ${point} around it`,
   words: ({ row, point }, { gauge, finderCaution }) => ({
     title: `${row} · touch ${point} around`,
     sentence: `Touch ${point} around the circle${gauge === '' ? ', far from the others' : ` with the ${gauge}`}.`,

@@ -21,6 +21,7 @@ export const edgePoint = quantity({
     { of: 'edge', row, face },
     { of: 'register', address: offsetAddress(row, 'X') },
   ],
+  called: ({ row, face }) => `${row} ${face} face`,
   words: ({ row, face, point }, { gauge, finderCaution }) => {
     const name = faceName(face, 'outside')
     const where = point === 1 ? 'near one end of it' : 'as far along it as can be reached'

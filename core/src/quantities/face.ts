@@ -25,6 +25,7 @@ export const face = quantity({
       { of: 'face' },
     ]
   },
+  called: ({ row, face: touched }) => `${row} ${touched} face`,
   words: ({ row, face: side }, context) => {
     const axis = axisOfFace(side)
     const of = context.side(row, axis)

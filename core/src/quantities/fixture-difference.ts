@@ -30,6 +30,7 @@ export const fixtureDifference = quantity({
   purpose: 'difference',
   usualGauges: [],
   tells: ({ row }) => heightOf(row),
+  called: ({ row, from }) => `${row} from ${from}`,
   words: ({ row, from }) => ({
     title: `${row} Z · from ${from}`,
     // Which two they are stands in the title, and where the counter was zeroed is asked by their names.

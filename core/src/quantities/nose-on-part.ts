@@ -16,6 +16,7 @@ export const noseOnPart = quantity({
   purpose: 'touch',
   usualGauges: ['paper', 'shim', 'card', 'gauge-block'],
   tells: ({ row }) => heightOf(row),
+  called: ({ row }) => `${row} top by the nose`,
   words: ({ row }, { gauge }) => ({
     title: `${row} Z · nose on the top`,
     sentence: `Bring the bare nose down onto the raw top${gauge === '' ? '' : `, ${gauge} between`}.`,

@@ -17,6 +17,7 @@ export const noseOnPlane = quantity({
   purpose: 'touch',
   usualGauges: SETTERS,
   tells: () => [{ of: 'plane' }],
+  called: () => 'the bare nose on the plane',
   words: (_, { gauge, plane }) => ({
     title: 'Bare nose on the plane',
     sentence: `Bring the bare nose down onto the ${gauge === '' ? plane : gauge}.`,

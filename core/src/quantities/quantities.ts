@@ -10,7 +10,7 @@ import { sweep } from './sweep'
 import { tipOnPart } from './tip-on-part'
 import { tipOnPlane } from './tip-on-plane'
 import { toolDiameter } from './tool-diameter'
-import type { FieldKey, FieldsOf, FieldSpecs } from './fields'
+import type { FieldKey, FieldsOf, FieldSpec, FieldSpecs } from './fields'
 import type { QuantityFacts, QuantityQuestions } from './quantity-module'
 
 /** Every kind of reading. To add one, see "Add a quantity" in docs/development.md. */
@@ -56,6 +56,22 @@ export function quantityKey(quantity: Quantity | QuantityName): string {
     quantity.of as string,
   )
 }
+
+/** The quantity that a key names; undefined for a text that is no key of one. */
+export function quantityOfKey(key: string): QuantityName | undefined {
+  const [of = '', ...values] = key.split(':')
+  if (!isQuantityKind(of)) return undefined
+  const fields = Object.entries<FieldSpec>(QUANTITIES[of].named)
+  if (values.length !== fields.length) return undefined
+  const named = fields.map(([name, spec], index) => {
+    const value = values[index] ?? ''
+    if (spec === 'tool') return [name, Number(value.replace(/^T/, ''))]
+    return [name, spec === 'point' ? Number(value) : value]
+  })
+  return { of, ...Object.fromEntries(named) } as QuantityName
+}
+
+const isQuantityKind = (of: string): of is QuantityKind => Object.hasOwn(QUANTITIES, of)
 
 /** The axis that the quantity is read on; it decides which share of a gauge counts. */
 export const axisOfQuantity = (quantity: Quantity | QuantityName): MachineAxis =>

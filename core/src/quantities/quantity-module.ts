@@ -85,6 +85,8 @@ export interface QuantityQuestions<Name, Whole> {
   readonly equation: (quantity: Whole) => readonly StateTerm[]
   readonly otherEnd?: (quantity: Whole, own: OwnEnd) => OtherEnd
   readonly tells: (quantity: Name, sheet: SetupSheet) => readonly Told[]
+  /** What a person calls it in a sentence about it. */
+  readonly called: (quantity: Name) => string
   readonly words: (quantity: Name, context: TouchContext) => StepWords
 }
 

@@ -16,6 +16,7 @@ export const sweep = quantity({
   purpose: 'sweep',
   usualGauges: [],
   tells: ({ row }) => [centreOf(row)],
+  called: ({ row }) => `${row} by the swept dial`,
   words: ({ row }) => ({
     title: `${row} · sweep`,
     sentence: 'Turn the spindle by hand, read the dial at four quarters.',

@@ -20,6 +20,7 @@ export const tipOnPart = quantity({
     sheet.offsets.find((plan) => plan.row === row)?.Z.by === 'part-top'
       ? lengthOf(sheet, tool).map((told) => ({ ...told, isLength: false }))
       : [{ of: 'register', address: offsetAddress(row, 'Z') }],
+  called: ({ row, tool }) => `${row} top by T${tool}`,
   words: ({ row, tool }, { gauge, setsZ, uses }) => ({
     title: setsZ ? `${row} Z · T${tool} on the top` : `T${tool} · on the top`,
     sentence: `Lower T${tool} onto the raw top${gauge === '' ? '' : `, ${gauge} between`}.`,

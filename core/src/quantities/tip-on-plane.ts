@@ -18,6 +18,7 @@ export const tipOnPlane = quantity({
   purpose: 'touch',
   usualGauges: SETTERS,
   tells: ({ tool }, sheet) => lengthOf(sheet, tool),
+  called: ({ tool }) => `T${tool} on the plane`,
   words: ({ tool }, { gauge, plane, toolName }) => ({
     title: `T${tool} · ${toolName(tool)}`,
     sentence: `Lower T${tool} onto the ${gauge === '' ? plane : gauge}.`,

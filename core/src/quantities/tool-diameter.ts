@@ -18,6 +18,7 @@ export const toolDiameter = quantity({
     const row = tools.find(({ number }) => number === tool)?.diameterRegister
     return row === undefined ? [] : [{ of: 'register', address: diameterAddress(row) }]
   },
+  called: ({ tool }) => `T${tool} across`,
   words: ({ tool }) => ({
     title: `T${tool} · diameter`,
     sentence: `Measure T${tool} over its widest points, turning it.`,

@@ -152,7 +152,8 @@ const edgeWarnings = (edges: readonly EdgeAngle[]): readonly Warning[] =>
       ? [
           {
             code: 'edge-turned',
-            place: `edge-point:${row}:${face}`,
+            // Its second touch tells how it lies to the first.
+            place: quantityKey({ of: 'edge-point', row, face, point: 2 }),
             amount: runOut,
             limit: tolerance,
           },

@@ -1,4 +1,6 @@
 import { registerName } from '../address/address'
+import { proofOfKey } from '../proof/proof-key'
+import { moduleOf, quantityOfKey } from '../quantities/quantities'
 import type { Warning, WarningCode } from '../registers/warning'
 
 /** Writes a length in the set-up's unit, with the unit. */
@@ -58,16 +60,10 @@ export const describeWarning = (warning: Warning, write: LengthWriter): string =
 const toolName = (tool: number | null | undefined): string =>
   tool === null || tool === undefined ? 'the bare nose' : `T${tool}`
 
-/** `G54 X` for a register, `G54 left face` for a touch. */
+/** `G54 X` for a register, `G54 left face` for a touch, `G54 with T1` for a proof. */
 function placeName(place: string): string {
-  const [of, row, face] = place.split(':')
-  if (of === 'face' || of === 'edge-point') return `${row} ${face} face`
-  if (of === 'tip-on-part') return `${row} top by ${face}`
-  if (of === 'nose-on-part') return `${row} top by the nose`
-  if (of === 'carried-difference') return `${row} from the plane`
-  if (of === 'fixture-difference') return `${row} from ${face}`
-  if (of === 'tip-on-plane') return `${row} on the plane`
-  if (of === 'prove') return `${row} with ${face}`
-  if (of === 'nose-on-plane') return 'the bare nose on the plane'
-  return registerName(row ?? place)
+  const quantity = quantityOfKey(place)
+  if (quantity !== undefined) return moduleOf(quantity).called(quantity)
+  const proof = proofOfKey(place)
+  return proof === undefined ? registerName(place) : `${proof.row} with T${proof.tool}`
 }

@@ -1,6 +1,6 @@
 import { offsetAddress, registerName, type Address, type OffsetRow } from '@pine/core/address'
 import { formatLength, readLength, type WrittenLength } from '@pine/core/length'
-import { addressesOf, proofMove, proofVerdict, type ProofVerdict } from '@pine/core/proof'
+import { addressesOf, proofKey, proofMove, proofVerdict, type ProofVerdict } from '@pine/core/proof'
 import { causeName } from '@pine/core/slips'
 import { describeCause, describeProof, typographic } from '@pine/core/words'
 import { previewed } from '@/data/preview'
@@ -56,7 +56,7 @@ export function proofView(
       : undefined
   if (clearance === undefined || move === undefined) return undefined
   const standing = solution.proofs.find(({ proof }) => proof.row === row && proof.tool === tool)
-  const here = setup.steps.find(({ step }) => step.key === `prove:${row}:T${tool}`)
+  const here = setup.steps.find(({ step }) => step.key === proofKey({ row, tool }))
   // A proof that was right and has been overtaken is asked for anew; one that failed is looked at first.
   const shown = standing !== undefined && (here?.done === true || !standing.right) && !again
   return {
