@@ -1,7 +1,9 @@
 import { AxeBuilder } from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { Machinist } from '../support/machinist'
+import { v7 as uuid } from 'uuid'
 import { expect, test } from '../support/product'
+import { mm, SENSOR_TWO_FIXTURES } from '../support/sheets'
 
 /** Twenty views, each opened from the list: on a busy machine that takes minutes. */
 const MANY_VIEWS_MS = 400_000
@@ -224,14 +226,55 @@ test('from a key to the redrawn ladder at a fourth of the speed: measured, and t
   // The computation is on the device: typing asks the server for nothing.
   expect(requests).toEqual([])
 
+  // The same beside sixty tools, all of them touched: the whole set-up is worked out with each key.
+  const id = await withManyTools(page, 60)
+  await page.goto(`${demo.address}/setups/${id}?step=tip-on-plane:T60`)
+  await expect(page.getByTestId('reading')).toBeVisible()
+  const sixty = await typedInto(page, 'reading', () =>
+    expect(page.getByTestId('implied')).toHaveText('−268.462'),
+  )
+
   // The same keys into a bare field that draws nothing: what the browser and this machine take alone.
   await page.setContent('<input data-testid="bare">')
   const bare = await typedInto(page, 'bare', () => expect(page.getByTestId('bare')).toBeVisible())
   test.info().annotations.push({
     type: 'typing at 4x throttle',
-    description: `drawn ${told(ours.map((key) => key.drawn))}; painted ${told(ours.map((key) => key.painted))}; a bare field: drawn ${told(bare.map((key) => key.drawn))}; painted ${told(bare.map((key) => key.painted))}`,
+    description: `drawn ${told(ours.map((key) => key.drawn))}; painted ${told(ours.map((key) => key.painted))}; beside sixty tools: drawn ${told(sixty.map((key) => key.drawn))}; painted ${told(sixty.map((key) => key.painted))}; a bare field: drawn ${told(bare.map((key) => key.drawn))}; painted ${told(bare.map((key) => key.painted))}`,
   })
 })
+
+/** A set-up of many tools, each touched but the last one. */
+async function withManyTools(page: Page, count: number): Promise<string> {
+  const id = uuid()
+  const sheet = {
+    ...SENSOR_TWO_FIXTURES,
+    name: 'Sixty tools',
+    school: 'setting-plane',
+    tools: Array.from({ length: count }, (_, index) => ({
+      number: index + 1,
+      name: `tool ${index + 1}`,
+      lengthRegister: index + 1,
+    })),
+    gauges: [{ id: 'setter', kind: 'height-setter', name: 'setter', size: mm('50.000') }],
+  }
+  const post = (path: string, data: object) =>
+    page.request.post(new URL(path, page.url()).href, { data })
+  const made = await post(`/api/setups`, { id, sheetFactId: uuid(), sheet })
+  expect(made.ok(), await made.text()).toBe(true)
+  const enter = async (kind: string, body: object) => {
+    const fact = await post(`/api/setups/${id}/facts`, { id: uuid(), kind, body })
+    expect(fact.ok(), await fact.text()).toBe(true)
+  }
+  await enter('check-off', { of: 'home' })
+  for (let tool = 1; tool < count; tool += 1)
+    await enter('reading', {
+      of: 'tip-on-plane',
+      tool,
+      read: mm(`-${100 + tool}`),
+      with: ['setter'],
+    })
+  return id
+}
 
 interface KeyTime {
   /** From the key until all has been drawn anew in the document. */
