@@ -1,7 +1,6 @@
-import { QueryFailedError, type DataSource, type EntityManager } from 'typeorm'
+import { QueryFailedError, type DataSource } from 'typeorm'
 import { accept } from '../refusal'
 import {
-  factEntity,
   frozenEntity,
   personEntity,
   programTextEntity,
@@ -9,9 +8,9 @@ import {
   shopEntity,
   streamEntity,
   summaryEntity,
-  type FactEntity,
 } from './entities'
-import type { FactRow, Insertion, NewFactRow, Store, StreamHead } from './store'
+import { factsFrom, factsOf, headOf, insertFact, writeFact } from './stream-rows'
+import type { Insertion, Store } from './store'
 
 const UNIQUE_VIOLATION = '23505'
 
@@ -136,18 +135,20 @@ export function typeormStore(source: DataSource, shopId: string): Store {
         // The row lock makes the facts of one stream come one after the other, in every process.
         const head = await headOf(manager, shopId, streamId, 'FOR UPDATE OF stream')
         if (head === undefined) return 'no-stream'
-        const before = await manager.findOneBy(factEntity, { shopId, id: fact.id })
-        if (before !== null) return accept({ kind: before.kind, body: before.body, isNew: false })
-        const stream = { ...head, facts: await factsOf(manager, shopId, streamId, from) }
-        const decided = decide(stream)
+        const { facts, before } = await factsFrom(manager, shopId, streamId, from, fact.id)
+        if (before !== undefined)
+          return accept({ kind: before.kind, body: before.body, isNew: false })
+        const decided = decide({ ...head, facts })
         if (!decided.ok) return decided
         const { body, summary, frozen } = decided.value
-        await insertFact(manager, shopId, streamId, from + stream.facts.length, { ...fact, body })
-        await manager.upsert(
-          summaryEntity,
-          { shopId, streamId, summary, createdAt: stream.createdAt },
-          ['shopId', 'streamId'],
-        )
+        await writeFact(manager, {
+          shopId,
+          streamId,
+          place: from + facts.length,
+          fact: { ...fact, body },
+          summary,
+          createdAt: head.createdAt,
+        })
         if (frozen !== undefined)
           await manager.insert(frozenEntity, { shopId, factId: fact.id, content: frozen })
         return accept({ kind: fact.kind, body, isNew: true })
@@ -185,72 +186,6 @@ export function typeormStore(source: DataSource, shopId: string): Store {
       return row?.content
     },
   }
-}
-
-/** Who began a stream and when. `lock` holds it until the transaction ends. */
-async function headOf(
-  manager: EntityManager,
-  shopId: string,
-  id: string,
-  lock: 'FOR UPDATE OF stream' | '' = '',
-): Promise<(StreamHead & { readonly kind: string }) | undefined> {
-  const [head]: readonly {
-    readonly kind: string
-    readonly created_at: Date
-    readonly person_id: string
-    readonly name: string
-  }[] = await manager.query(
-    `SELECT kind, stream.created_at, person.id AS person_id, person.name
-     FROM stream JOIN person ON person.id = created_by
-     WHERE shop_id = $1 AND stream.id = $2 ${lock}`,
-    [shopId, id],
-  )
-  return (
-    head && {
-      id,
-      kind: head.kind,
-      createdBy: { id: head.person_id, name: head.name },
-      createdAt: head.created_at,
-    }
-  )
-}
-
-/** The facts of a stream from a place on, asked plainly: there may be thousands of them. */
-async function factsOf(
-  manager: EntityManager,
-  shopId: string,
-  streamId: string,
-  from: number,
-): Promise<readonly FactRow[]> {
-  const rows: readonly (Pick<FactEntity, 'id' | 'kind' | 'body' | 'via'> & {
-    readonly recorded_at: Date
-    readonly person_id: string
-    readonly name: string
-  })[] = await manager.query(
-    `SELECT fact.id, kind, body, via, recorded_at, person_id, person.name
-     FROM fact JOIN person ON person.id = person_id
-     WHERE shop_id = $1 AND stream_id = $2 AND place >= $3
-     ORDER BY place`,
-    [shopId, streamId, from],
-  )
-  return rows.map(({ id, kind, body, via, recorded_at, person_id, name }) => ({
-    id,
-    kind,
-    body,
-    via,
-    by: { id: person_id, name },
-    recordedAt: recorded_at,
-  }))
-}
-
-async function insertFact(
-  manager: EntityManager,
-  shopId: string,
-  streamId: string,
-  place: number,
-  fact: NewFactRow,
-): Promise<void> {
-  await manager.insert(factEntity, { shopId, streamId, place, ...fact })
 }
 
 async function insertion(writing: Promise<unknown>): Promise<Insertion> {

@@ -1,0 +1,122 @@
+import type { SetupSummary } from '@pine/contract'
+import type { EntityManager } from 'typeorm'
+import { factEntity, type FactEntity } from './entities'
+import type { FactRow, NewFactRow, StreamHead } from './store'
+
+/** Who began a stream and when. `lock` holds it until the transaction ends. */
+export async function headOf(
+  manager: EntityManager,
+  shopId: string,
+  id: string,
+  lock: 'FOR UPDATE OF stream' | '' = '',
+): Promise<(StreamHead & { readonly kind: string }) | undefined> {
+  const [head]: readonly {
+    readonly kind: string
+    readonly created_at: Date
+    readonly person_id: string
+    readonly name: string
+  }[] = await manager.query(
+    `SELECT kind, stream.created_at, person.id AS person_id, person.name
+     FROM stream JOIN person ON person.id = created_by
+     WHERE shop_id = $1 AND stream.id = $2 ${lock}`,
+    [shopId, id],
+  )
+  return (
+    head && {
+      id,
+      kind: head.kind,
+      createdBy: { id: head.person_id, name: head.name },
+      createdAt: head.created_at,
+    }
+  )
+}
+
+type KeptFact = Pick<FactEntity, 'id' | 'kind' | 'body' | 'via' | 'place'> & {
+  readonly stream_id: string
+  readonly recorded_at: Date
+  readonly person_id: string
+  readonly name: string
+}
+
+const SELECT_FACTS = `SELECT fact.id, stream_id, place, kind, body, via, recorded_at, person_id, person.name
+  FROM fact JOIN person ON person.id = person_id`
+
+/** The facts of a stream from a place on, asked plainly: there may be thousands of them. */
+export async function factsOf(
+  manager: EntityManager,
+  shopId: string,
+  streamId: string,
+  from: number,
+): Promise<readonly FactRow[]> {
+  const rows: readonly KeptFact[] = await manager.query(
+    `${SELECT_FACTS} WHERE shop_id = $1 AND stream_id = $2 AND place >= $3 ORDER BY place`,
+    [shopId, streamId, from],
+  )
+  return rows.map(factRow)
+}
+
+/** The same, with the fact of an id, wherever it stands: asked at once, as every fact that is entered asks it. */
+export async function factsFrom(
+  manager: EntityManager,
+  shopId: string,
+  streamId: string,
+  from: number,
+  id: string,
+): Promise<{ readonly facts: readonly FactRow[]; readonly before: FactRow | undefined }> {
+  const rows: readonly KeptFact[] = await manager.query(
+    `${SELECT_FACTS} WHERE shop_id = $1 AND ((stream_id = $2 AND place >= $3) OR fact.id = $4)
+     ORDER BY place`,
+    [shopId, streamId, from, id],
+  )
+  const before = rows.find((row) => row.id === id)
+  return {
+    facts: rows.filter((row) => row.stream_id === streamId && row.place >= from).map(factRow),
+    before: before && factRow(before),
+  }
+}
+
+const factRow = ({ id, kind, body, via, recorded_at, person_id, name }: KeptFact): FactRow => ({
+  id,
+  kind,
+  body,
+  via,
+  by: { id: person_id, name },
+  recordedAt: recorded_at,
+})
+
+interface FactToWrite {
+  readonly shopId: string
+  readonly streamId: string
+  readonly place: number
+  readonly fact: NewFactRow
+  readonly summary: SetupSummary
+  /** When the stream was begun: the list is in that order. */
+  readonly createdAt: Date
+}
+
+/** A fact and what the list shows of its set-up from now on, in one statement: a person waits for it. */
+export async function writeFact(
+  manager: EntityManager,
+  { shopId, streamId, place, fact, summary, createdAt }: FactToWrite,
+): Promise<void> {
+  const { id, kind, body, via, personId, recordedAt } = fact
+  await manager.query(
+    `WITH written AS (
+       INSERT INTO fact (shop_id, stream_id, place, id, kind, body, via, person_id, recorded_at)
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9)
+     )
+     INSERT INTO summary (shop_id, stream_id, summary, created_at) VALUES ($1, $2, $10, $11)
+     ON CONFLICT (shop_id, stream_id) DO UPDATE SET summary = EXCLUDED.summary`,
+    [shopId, streamId, place, id, kind, body, via, personId, recordedAt, summary, createdAt],
+  )
+}
+
+export async function insertFact(
+  manager: EntityManager,
+  shopId: string,
+  streamId: string,
+  place: number,
+  fact: NewFactRow,
+): Promise<void> {
+  await manager.insert(factEntity, { shopId, streamId, place, ...fact })
+}
