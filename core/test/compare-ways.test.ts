@@ -105,3 +105,49 @@ test('between fixtures as well: a counter against two touches', () => {
     { place: 'fixture-difference:G55:G54', amount: -10_000_000 },
   ])
 })
+
+describe('a tool of known length that was touched as well', () => {
+  // Nose at −300 and tip at −220 on the same setter: 80 long.
+  const known = (length: string, readings: readonly Reading[] = [noseTouch(), tipTouch()]) => {
+    const [tool] = workedSheet().tools
+    const tools = [{ ...tool!, length: mm(length) }]
+    return solve(workedDocument({ school: 'gauge-line', tools }, readings)).warnings.filter(
+      ({ code }) => code === 'known-length-differs',
+    )
+  }
+
+  test('agrees within chance, or is told by how much and to which side', () => {
+    expect(known('80.000')).toEqual([])
+    expect(known('80.010')).toEqual([])
+    expect(known('79.500')).toMatchObject([{ place: 'tip-on-plane:T1', amount: 500_000 }])
+    expect(known('81.000')).toMatchObject([{ amount: -1_000_000 }])
+    const [longer, shorter] = [known('79.500'), known('81.000')].map(([warning]) =>
+      describeWarning(warning!, (nm) => `${nm / 1e6} mm`),
+    )
+    expect(longer).toContain('T1 on the plane: as touched it is 0.5 mm longer')
+    expect(shorter).toContain('1 mm shorter')
+  })
+
+  test('with the setter forgotten at one of the two, its slip is named', () => {
+    const bare = { ...tipTouch(), read: mm('-270.000') }
+    const [warning] = known('80.000', [noseTouch(), bare])
+    expect(warning?.amount).toBe(-50_000_000)
+    expect(warning?.causes?.map(({ code }) => code)).toContain('gauge-forgotten')
+  })
+
+  test('that finds the plane itself has nothing to be compared with; nor across a moved plane', () => {
+    expect(known('95.000', [tipTouch()])).toEqual([])
+    const [tool] = workedSheet().tools
+    const nose = noseTouch()
+    const moved = event({ kind: 'plane-moved' })
+    const document = workedDocument(
+      { school: 'gauge-line', tools: [{ ...tool!, length: mm('95') }] },
+      [nose, tipTouch()],
+    )
+    expect(
+      solve({ ...document, events: [moved] }).warnings.filter(
+        ({ code }) => code === 'known-length-differs',
+      ),
+    ).toEqual([])
+  })
+})

@@ -12,6 +12,7 @@ export const WARNING_CODES = [
   'digits-missing',
   'approach-mixed',
   'ways-differ',
+  'known-length-differs',
   'edge-turned',
   'spindle-tool-differs',
   'control-tool-differs',

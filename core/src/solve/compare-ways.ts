@@ -44,8 +44,8 @@ export function waysApart(
     const apart = told && subtractChains(told, known)
     // The way itself leaves nothing; across something that moved, there is nothing to compare.
     if (apart === undefined || apart.terms.length === 0 || staleBy(apart, document)) return []
-    const limit = toNanometres(LIMIT_IN_EXPANDED * budgetOf(apart).expandedMm * NANOMETRES_PER.mm)
-    if (Math.abs(valueOf(apart)) <= limit) return []
+    const limit = beyondChance(apart)
+    if (limit === undefined) return []
     const { last, other, sign } = lastRead(document, apart)
     const lastTold = last && mean(last)
     if (last === undefined || other === undefined || lastTold === undefined) return []
@@ -61,6 +61,41 @@ export function waysApart(
       },
     ]
   })
+}
+
+/** Tools of known length that were touched as well, and measure otherwise than the sheet knows them. */
+export function knownLengthsApart(
+  document: SetupDocument,
+  sources: SourceReader,
+  { noseOnPlane, tipOnPlane }: Heights,
+): readonly Warning[] {
+  return document.sheet.tools.flatMap(({ number }): readonly Warning[] => {
+    const known = sources.knownLength(number)
+    const tip = tipOnPlane[number]
+    const touched = tip && noseOnPlane && subtractChains(tip, noseOnPlane)
+    if (touched === undefined || known === undefined) return []
+    const apart = subtractChains(touched, known)
+    // The tool that finds the plane by its known length leaves nothing.
+    if (apart.terms.length === 0 || staleBy(apart, document)) return []
+    const limit = beyondChance(apart)
+    if (limit === undefined) return []
+    const amount = toNanometres(valueOf(apart))
+    return [
+      {
+        code: 'known-length-differs',
+        place: quantityKey({ of: 'tip-on-plane', tool: number }),
+        amount,
+        limit,
+        causes: slipsOf(document, touched, amount, limit),
+      },
+    ]
+  })
+}
+
+/** How far chance may bring a difference, where it lies further apart than that; undefined where it does not. */
+function beyondChance(apart: Chain): ReturnType<typeof toNanometres> | undefined {
+  const limit = toNanometres(LIMIT_IN_EXPANDED * budgetOf(apart).expandedMm * NANOMETRES_PER.mm)
+  return Math.abs(valueOf(apart)) > limit ? limit : undefined
 }
 
 /** The first reading of every quantity that tells a raw top: what there may be several ways to. */

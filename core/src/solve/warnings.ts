@@ -4,7 +4,7 @@ import { toNanometres, type Nanometres } from '../length/length'
 import { endsOf, isDifference, wayInZ } from '../quantities/contact-ends'
 import type { Reading, SetupDocument } from '../facts/document'
 import type { SourceReader } from '../sources/sources'
-import { waysApart } from './compare-ways'
+import { knownLengthsApart, waysApart } from './compare-ways'
 import { changedLengths } from './last-time'
 import { axisOfQuantity, quantityKey } from '../quantities/quantities'
 import { readingWarnings } from './reading-warnings'
@@ -36,6 +36,7 @@ export function warningsOf(
     ),
     ...approachWarning(document),
     ...waysApart(document, sources, heights),
+    ...knownLengthsApart(document, sources, heights),
     ...edgeWarnings(edges),
     ...sizes.flatMap((size) => sizeWarnings(size)),
     ...registers.flatMap(({ address, readBack }): Warning[] =>

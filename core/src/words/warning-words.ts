@@ -19,6 +19,8 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
     'Some heights were touched while lowering and others while rising, and the lost motion of Z is not declared: they may differ by all of it, and the uncertainty is larger for it. Touch from one side, or declare it on the machine.',
   'ways-differ': ({ place, beside, amount, limit }, write) =>
     `${place} tells the raw top ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}${(amount ?? 0) < 0 ? 'lower' : 'higher'} than ${beside ?? 'another way'} does (up to ${limit === undefined ? '?' : write(limit)} may be chance). One of the two was misread, or something moved in between.`,
+  'known-length-differs': ({ place, amount, limit }, write) =>
+    `${place}: as touched it is ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}${(amount ?? 0) < 0 ? 'shorter' : 'longer'} than the length that the sheet knows (up to ${limit === undefined ? '?' : write(limit)} may be chance). A reading, its gauge or that length is wrong, or the tool has slipped in its holder.`,
   'edge-turned': ({ place, amount, limit }, write) =>
     `${place} runs out by ${amount === undefined ? '?' : write(amount)} over the part (allowed ±${limit === undefined ? '?' : write(limit)}). Square it, and touch it again.`,
   'spindle-tool-differs': ({ place, amount, tools = [] }, write) =>
