@@ -1,5 +1,8 @@
 import { readLength, type LengthUnit, type Nanometres } from '../src/length'
-import { explain, groupTies } from '../src/slips'
+import { valueOf, type Chain } from '../src/chain'
+import type { Source, TermRole } from '../src/chain/chain'
+import { causeName, explain, groupTies } from '../src/slips'
+import type { Comparison } from '../src/slips/slip'
 
 const nm = (text: string, unit: LengthUnit = 'mm'): Nanometres => {
   const read = readLength({ text, unit })
@@ -72,4 +75,79 @@ test('causes that give the very same number are one tie', () => {
     ['sign-turned', 'not-committed'],
     ['digit-wrong'],
   ])
+})
+
+describe('slips that the parts of a number tell', () => {
+  const source = (id: string, text: string, kind: Source['kind'] = 'reading'): Source => {
+    const read = readLength({ text, unit: 'mm' })
+    if (!read.ok) throw new Error(text)
+    return { id, kind, name: id, length: read.value, ...(kind === 'reading' && { reading: id }) }
+  }
+  const sum = (...terms: readonly (readonly [number, Source, TermRole])[]): Chain => ({
+    terms: terms.map(([coefficient, one, role]) => ({ coefficient, source: one, role })),
+  })
+  const named = (chain: Chain, observed: string, kind: Comparison['kind'] = 'work-offset') =>
+    explain({
+      expected: valueOf(chain),
+      observed: nm(observed),
+      unit: 'mm',
+      decimals: 3,
+      chain,
+      kind,
+    }).map(causeName)
+
+  // Both faces, −410 and −290: the middle is −350, and 60 lies between it and each.
+  const both = sum(
+    [0.5, source('left', '-410'), 'axis-at-contact'],
+    [0.5, source('right', '-290'), 'axis-at-contact'],
+  )
+
+  test('a middle that was not halved is one of the two faces, or their sum', () => {
+    expect(named(both, '-290')).toContain('half-not-taken')
+    expect(named(both, '-410')).toContain('half-not-taken')
+    expect(named(both, '-700')).toContain('sum-not-halved')
+    expect(named(both, '-320')).not.toContain('half-not-taken')
+  })
+
+  test('where nothing was halved, or more than two were, there is no half to be forgotten', () => {
+    const whole = sum(
+      [1, source('left', '-410'), 'axis-at-contact'],
+      [-1, source('drawing', '-60', 'drawing'), 'drawing-coordinate'],
+    )
+    const three = sum(
+      [0.5, source('a', '-410'), 'axis-at-contact'],
+      [0.5, source('b', '-290'), 'axis-at-contact'],
+      [0.5, source('c', '-100'), 'axis-at-contact'],
+    )
+    const one = sum(
+      [0.5, source('a', '-410'), 'axis-at-contact'],
+      [1, source('b', '-290'), 'axis-at-contact'],
+    )
+    for (const chain of [whole, three, one])
+      for (const observed of ['-290', '-410', '-700', '-205', '-145', '-495', '-605', '-615'])
+        expect(named(chain, observed)).not.toContain('half-not-taken')
+  })
+
+  test('two gauges forgotten at once are named together; the same one twice is not', () => {
+    const stacked = sum(
+      [1, source('tip', '-220'), 'tip-at-contact'],
+      [-1, source('block', '30', 'gauge'), 'gauge-beneath'],
+      [-1, source('paper', '0.09', 'gauge'), 'gauge-beneath'],
+      [1, source('constant', '5', 'declared'), 'school-constant'],
+    )
+    // −245.09 it should be: without the block −215.09, without both −215.
+    expect(named(stacked, '-215.09', 'length')[0]).toBe('gauge-forgotten')
+    expect(named(stacked, '-215', 'length')).toContain('gauge-forgotten+gauge-forgotten')
+    // The block forgotten twice would be −185.09: nobody forgets it twice.
+    expect(named(stacked, '-185.09', 'length')).not.toContain('gauge-forgotten+gauge-forgotten')
+    // The block forgotten and the sign of the whole number lost on top.
+    expect(named(stacked, '215.09', 'length')).toContain('gauge-forgotten+sign-turned')
+  })
+
+  test('a name tells both slips', () => {
+    expect(causeName({ code: 'sign-turned' })).toBe('sign-turned')
+    expect(causeName({ code: 'gauge-forgotten', and: { code: 'sign-turned' } })).toBe(
+      'gauge-forgotten+sign-turned',
+    )
+  })
 })

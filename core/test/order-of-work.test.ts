@@ -77,6 +77,21 @@ describe('which tools are touched', () => {
     ])
   })
 
+  test('a later part by a difference from the plane needs the plane under the first: one tool touches both', () => {
+    const later = (by: 'carried-difference' | 'nose-on-part') =>
+      ({
+        school: 'part-top',
+        tools: tools(undefined, undefined),
+        offsets: [zBy({ by: 'part-top', facing: mm('0') }), zBy({ by, facing: mm('0') }, 'G55')],
+      }) as const
+    expect(reads(later('carried-difference'))).toEqual([
+      'tip-on-plane:T1',
+      'tip-on-part:G54:T1',
+      'tip-on-part:G54:T2',
+    ])
+    expect(reads(later('nose-on-part'))).not.toContain('tip-on-plane:T1')
+  })
+
   test('a D is measured where there is one to key', () => {
     expect(reads({ tools: [{ ...tool, diameterRegister: 1 }] })).toContain('tool-diameter:T1')
   })
@@ -250,6 +265,19 @@ describe('advice for a register', () => {
     expect(adviceForRegister(free, registerOf(free, 'H1'))).toBeUndefined()
     const unread = workedDocument({ needs: { depth: mm('0.02') } }, [])
     expect(adviceForRegister(unread, registerOf(unread, 'H1'))).toBeUndefined()
+  })
+
+  test('names what is better than the gauge that this very reading was made with', () => {
+    const adviceWith = (using: readonly string[], depth: string) => {
+      const [left, nose, tip] = [leftTouch(), noseTouch(), { ...tipTouch(), with: using }]
+      // Other readings were made with other gauges: they say nothing of this one.
+      const document = workedDocument({ needs: { depth: mm(depth) } }, [left, nose, tip])
+      return adviceForRegister(document, registerOf(document, 'H1'))
+    }
+    // By the repeatabilities of common practice (gauge-kinds.ts): the next one that is enough, not the best.
+    expect(adviceWith(['paper'], '0.05')).toMatchObject({ to: 'height-setter' })
+    expect(adviceWith([], '0.05')).toMatchObject({ to: 'shim' })
+    expect(adviceWith(['setter'], '0.02')).toMatchObject({ to: 'probe' })
   })
 
   test('names the next better contact than the one that was used', () => {
