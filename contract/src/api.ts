@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { uuid } from './fields'
 import { setupFactSchema, setupFileSchema } from './setup-facts'
 import { gaugeSchema, machineDeclarationSchema, setupSheetSchema } from './setup-schema'
 import { solutionViewSchema } from './solution-view'
@@ -7,35 +8,35 @@ import { solutionViewSchema } from './solution-view'
 export const pinSchema = z.string().regex(/^\d{4,8}$/, 'A PIN has four to eight digits.')
 export const personNameSchema = z.string().trim().min(1, 'a name').max(60)
 
-export const personSchema = z.object({ id: z.uuid(), name: z.string() })
+export const personSchema = z.object({ id: uuid(), name: z.string() })
 export type Person = z.infer<typeof personSchema>
 
 export const newPersonSchema = z.strictObject({
-  id: z.uuid(),
+  id: uuid(),
   name: personNameSchema,
   pin: pinSchema,
 })
-export const signInSchema = z.strictObject({ personId: z.uuid(), pin: pinSchema })
+export const signInSchema = z.strictObject({ personId: uuid(), pin: pinSchema })
 
-export const machineSchema = z.object({ id: z.uuid(), machine: machineDeclarationSchema })
+export const machineSchema = z.object({ id: uuid(), machine: machineDeclarationSchema })
 export type MachineEntry = z.infer<typeof machineSchema>
-export const shopSchema = z.object({ id: z.uuid(), name: z.string() })
+export const shopSchema = z.object({ id: uuid(), name: z.string() })
 
-export const newMachineSchema = z.strictObject({ id: z.uuid(), machine: machineDeclarationSchema })
+export const newMachineSchema = z.strictObject({ id: uuid(), machine: machineDeclarationSchema })
 
-export const shopGaugeSchema = z.object({ id: z.uuid(), gauge: gaugeSchema })
+export const shopGaugeSchema = z.object({ id: uuid(), gauge: gaugeSchema })
 export type ShopGauge = z.infer<typeof shopGaugeSchema>
-export const newShopGaugeSchema = z.strictObject({ id: z.uuid(), gauge: gaugeSchema })
+export const newShopGaugeSchema = z.strictObject({ id: uuid(), gauge: gaugeSchema })
 
 export const newSetupSchema = z.strictObject({
-  id: z.uuid(),
-  sheetFactId: z.uuid(),
+  id: uuid(),
+  sheetFactId: uuid(),
   sheet: setupSheetSchema,
 })
 
 /** What a record froze: opened again, it shows the same numbers to the digit. */
 export const recordSchema = z.object({
-  id: z.uuid(),
+  id: uuid(),
   by: z.string(),
   at: z.string(),
   hash: z.string(),
@@ -62,7 +63,7 @@ export const factsAnswerSchema = z.object({
 export type FactsAnswer = z.infer<typeof factsAnswerSchema>
 
 export const setupSummarySchema = z.object({
-  id: z.uuid(),
+  id: uuid(),
   name: z.string(),
   machine: z.string(),
   unit: z.enum(['mm', 'in']),

@@ -5,7 +5,10 @@ import { z } from 'zod'
 
 export const name = z.string().trim().min(1).max(120)
 export const words = z.string().trim().max(500)
-export const factId = z.uuid()
+/** An id, in small letters as the database tells it: the same one in capitals is the same. */
+export const uuid = () => z.uuid().toLowerCase()
+
+export const factId = uuid()
 /** Kept as typed: whether it is a number is said by core, in the words for a machinist. */
 export const writtenLengthSchema = z.strictObject({
   text: z.string().max(40),

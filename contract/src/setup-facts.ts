@@ -1,6 +1,7 @@
 import { type SetupBodies, type SetupFact } from '@pine/core/facts'
 import { VIAS } from '@pine/core/journal'
 import { z } from 'zod'
+import { uuid } from './fields'
 import { programCheckSchema, programSchema, sha256 } from './program-schema'
 import {
   acceptanceSchema,
@@ -75,7 +76,7 @@ const union = <Fact>(fact: (name: SetupFactKind) => z.ZodObject) =>
 
 export const newFactSchema = union<NewFact>((name) =>
   z.strictObject({
-    id: z.uuid(),
+    id: uuid(),
     kind: z.literal(name),
     via: via.optional(),
     body: MADE_BY_SERVER.includes(name) ? z.strictObject({}) : SETUP_FACTS[name].body,

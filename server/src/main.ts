@@ -8,6 +8,9 @@ import { openDatabase } from './store/data-source'
 import { firstShop, typeormStore } from './store/typeorm-store'
 import { fillSummaries } from './use-cases/summaries'
 
+/** From SIGTERM to the end, at most. */
+const LONGEST_STOP_MS = 8_000
+
 const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' })
 
 async function main(): Promise<void> {
@@ -32,6 +35,9 @@ async function main(): Promise<void> {
   server.on('error', fail)
   const stop = () => {
     server.close(() => void database.destroy().then(() => process.exit(0)))
+    // Whoever is answered just now is; who only keeps a line open, or takes longer than that, is not waited for.
+    if ('closeIdleConnections' in server) server.closeIdleConnections()
+    setTimeout(() => process.exit(0), LONGEST_STOP_MS).unref()
   }
   process.on('SIGTERM', stop)
   process.on('SIGINT', stop)

@@ -10,9 +10,13 @@ export const REFUSAL_STATUS = {
   'name-already-used': 409,
   'steps-open': 409,
   'body-too-large': 413,
+  'nested-too-deep': 422,
+  'text-not-storable': 422,
   'input-wrong': 422,
   'pin-locked': 429,
   internal: 500,
+  busy: 503,
+  'database-away': 503,
 } as const
 
 export type RefusalCode = keyof typeof REFUSAL_STATUS

@@ -111,3 +111,16 @@ test('the list is empty until it is built from the facts, once', async () => {
   for (const { id, open } of expected)
     expect(list.find((one) => one.id === id)?.stepsTotal).toBeGreaterThan(open.length)
 })
+
+test('three processes that begin at once on one empty database all come up, with one shop', async () => {
+  const empty = `pine_test_${randomUUID().replace(/-/g, '')}`
+  await admin.query(`CREATE DATABASE ${empty}`)
+  const url = Object.assign(new URL(process.env['DATABASE_URL'] ?? ''), {
+    pathname: `/${empty}`,
+  }).href
+  const opened = await Promise.all([openDatabase(url), openDatabase(url), openDatabase(url)])
+  const shops = await Promise.all(opened.map(firstShop))
+  expect(new Set(shops).size).toBe(1)
+  await Promise.all(opened.map((source) => source.destroy()))
+  await admin.query(`DROP DATABASE ${empty}`)
+}, 60_000)

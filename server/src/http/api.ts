@@ -19,7 +19,10 @@ import { addGauge, addMachine, gaugesOf, machinesOf } from '../use-cases/shop'
 import { keepProgramText, programText } from '../use-cases/programs'
 import { setupsOf } from '../use-cases/setups'
 import { body, query } from './body'
-import { noRoute, notJson, tooLarge, unexpected } from './refusals'
+import { passingFailure } from '../store/failures'
+import { NotInTime } from '../use-cases/in-turn'
+import { busy, databaseAway, noRoute, notJson, tooLarge, unexpected } from './refusals'
+import { soundJson } from './sound-json'
 import { replyRefusal } from './reply'
 import { endSession, keepSession, personOf, requirePerson, type Signed } from './session'
 
@@ -40,7 +43,10 @@ export interface ApiParts {
 export function createApi({ store, clock, onUnexpected }: ApiParts) {
   const setups = setupsOf(store, clock)
   const open = new Hono()
-    .get('/health', (c) => c.json({ ok: true as const }))
+    .get('/health', async (c) => {
+      await store.ping()
+      return c.json({ ok: true as const })
+    })
     .get('/people', async (c) => c.json(await store.people()))
     .post('/people', body(newPersonSchema), async (c) => {
       const added = await addPerson(store, clock, c.req.valid('json'))
@@ -113,11 +119,21 @@ export function createApi({ store, clock, onUnexpected }: ApiParts) {
   return new Hono()
     .use(requestId())
     .use((c, next) => (c.req.path.startsWith('/api/programs/') ? forPrograms : forFacts)(c, next))
+    .use('/api/*', async (c, next) => {
+      await next()
+      // What stands in a set-up is for whoever asked, and only as it stands now.
+      c.header('Cache-Control', 'no-store')
+    })
+    .use('/api/*', soundJson)
     .route('/api', open)
     .route('/api', signed)
     .all('/api/*', (c) => replyRefusal(c, noRoute(c.req.path)))
     .onError((cause, c) => {
       if (cause instanceof HTTPException && cause.status === 400) return replyRefusal(c, notJson())
+      if (cause instanceof NotInTime) return replyRefusal(c, busy())
+      const passing = passingFailure(cause)
+      if (passing !== undefined)
+        return replyRefusal(c, passing === 'busy' ? busy() : databaseAway())
       onUnexpected(cause, c.var.requestId)
       return replyRefusal(c, unexpected(c.var.requestId))
     })

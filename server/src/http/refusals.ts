@@ -25,6 +25,34 @@ export const noRoute = (path: string): Refusal =>
     remedy: 'Look for a misspelt path, or reload the page to get the present version.',
   }).refusal
 
+/** Seconds after which it is worth asking again. */
+const BUSY_SECONDS = 2
+const AWAY_SECONDS = 3
+
+export const busy = (): Refusal =>
+  refuse(
+    'busy',
+    {
+      message: 'Somebody else is writing here just now.',
+      expected: 'a free moment',
+      received: 'a set-up that stayed locked',
+      remedy: 'What you typed is kept on this device and is sent again by itself.',
+    },
+    BUSY_SECONDS,
+  ).refusal
+
+export const databaseAway = (): Refusal =>
+  refuse(
+    'database-away',
+    {
+      message: 'The database does not answer just now.',
+      expected: 'a database',
+      received: 'no connection to it',
+      remedy: 'What you typed is kept on this device and is sent again by itself.',
+    },
+    AWAY_SECONDS,
+  ).refusal
+
 export const unexpected = (requestId: string): Refusal =>
   refuse('internal', {
     message: `Something went wrong here that should not. It was noted as ${requestId}.`,

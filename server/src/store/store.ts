@@ -52,6 +52,22 @@ export interface NewProgramText {
   readonly at: Date
 }
 
+/** How trying PINs slows down. */
+export interface PinPause {
+  /** Tries in a row without a pause. */
+  readonly freeTries: number
+  /** Seconds of the first pause; it doubles with every further try, up to the longest. */
+  readonly first: number
+  readonly longest: number
+}
+
+export interface PinTry {
+  /** Tries in a row, this one counted in. */
+  readonly tries: number
+  /** The pause that follows if this one is wrong. */
+  readonly lockedUntil: Date | null
+}
+
 export interface Credentials {
   readonly personId: string
   readonly pinHash: string
@@ -64,14 +80,20 @@ export type Insertion = 'written' | 'id-exists' | 'name-exists'
 
 /** What the use cases of one shop need kept. PostgreSQL serves it through TypeORM: typeorm-store.ts. */
 export interface Store {
+  /** Fails where the database does not answer. */
+  ping(): Promise<void>
   shop(): Promise<{ readonly id: string; readonly name: string }>
 
   people(): Promise<readonly Person[]>
   addPerson(person: Person & { readonly pinHash: string }, at: Date): Promise<Insertion>
   credentials(personId: string): Promise<Credentials | undefined>
-  /** Counts a wrong PIN in the database, so that every process sees it; returns the new count. */
-  countWrongPin(personId: string): Promise<number>
-  lockUntil(personId: string, until: Date): Promise<void>
+  /**
+   * Counts a try before its PIN is looked at, and locks the name from the last free one on, in one statement: tries that
+   * come at once are counted one after the other, in whichever process.
+   *
+   * @returns what the try is worth; undefined where the name is locked.
+   */
+  countTry(personId: string, now: Date, pause: PinPause): Promise<PinTry | undefined>
   forgetWrongPins(personId: string): Promise<void>
 
   openSession(tokenHash: string, personId: string, at: Date, expiresAt: Date): Promise<void>

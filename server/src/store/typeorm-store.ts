@@ -32,6 +32,9 @@ export function typeormStore(source: DataSource, shopId: string): Store {
   const summaries = source.getRepository(summaryEntity)
 
   return {
+    async ping() {
+      await source.query('SELECT 1')
+    },
     async shop() {
       const { id, name } = await source.getRepository(shopEntity).findOneByOrFail({ id: shopId })
       return { id, name }
@@ -56,13 +59,22 @@ export function typeormStore(source: DataSource, shopId: string): Store {
             lockedUntil: row.lockedUntil,
           }
     },
-    async countWrongPin(personId) {
-      await people.increment({ id: personId }, 'failedAttempts', 1)
-      const row = await people.findOneByOrFail({ id: personId })
-      return row.failedAttempts
-    },
-    async lockUntil(personId, lockedUntil) {
-      await people.update({ id: personId }, { lockedUntil })
+    async countTry(personId, now, { freeTries, first, longest }) {
+      // A pause that ends later than any lasts belongs to a clock that was set back since.
+      const [rows]: [
+        readonly { readonly tries: number; readonly locked_until: Date | null }[],
+        number,
+      ] = await source.query(
+        `UPDATE person SET failed_attempts = failed_attempts + 1,
+             locked_until = CASE WHEN failed_attempts + 1 >= $3::int THEN $2::timestamptz + make_interval(
+               secs => LEAST($4::float8 * 2 ^ LEAST(failed_attempts + 1 - $3::int, 20), $5::float8)) END
+           WHERE id = $1 AND (locked_until IS NULL OR locked_until <= $2
+             OR locked_until > $2::timestamptz + make_interval(secs => $5::float8))
+           RETURNING failed_attempts AS tries, locked_until`,
+        [personId, now, freeTries, first, longest],
+      )
+      const [counted] = rows
+      return counted && { tries: counted.tries, lockedUntil: counted.locked_until }
     },
     async forgetWrongPins(personId) {
       await people.update({ id: personId }, { failedAttempts: 0, lockedUntil: null })

@@ -2,14 +2,11 @@ import { createHash, randomBytes } from 'node:crypto'
 import { hash, verify } from '@node-rs/argon2'
 import type { Person } from '@pine/contract'
 import { accept, refuse, type Outcome } from '../refusal'
-import type { Store } from '../store/store'
+import type { PinPause, PinTry, Store } from '../store/store'
 import type { Clock } from '../clock'
 
-/** Wrong PINs in a row before signing in slows down. */
-const FREE_ATTEMPTS = 5
-/** The first wait in seconds; it doubles with every further wrong PIN, up to the longest. */
-const FIRST_WAIT = 30
-const LONGEST_WAIT = 15 * 60
+/** Five wrong PINs in a row, then half a minute, doubling up to a quarter of an hour. */
+const PAUSE: PinPause = { freeTries: 5, first: 30, longest: 15 * 60 }
 /** A shift and its overtime: after that the name is asked for again. */
 const SESSION_HOURS = 14
 
@@ -58,10 +55,10 @@ export async function signIn(
       remedy: 'Pick your name from the list, or add yourself.',
     })
   const now = clock()
-  if (credentials.lockedUntil !== null && credentials.lockedUntil > now)
-    return locked(credentials.lockedUntil, now)
-  if (!(await verify(credentials.pinHash, request.pin)))
-    return wrongPin(store, request.personId, now)
+  // Counted before the PIN is looked at: guesses that come at once would all be looked at before the first one counts.
+  const counted = await store.countTry(request.personId, now, PAUSE)
+  if (counted === undefined) return locked(credentials.lockedUntil ?? now, now)
+  if (!(await verify(credentials.pinHash, request.pin))) return wrongPin(counted, now)
   await store.forgetWrongPins(request.personId)
   const person = (await store.people()).find(({ id }) => id === request.personId)
   if (person === undefined)
@@ -72,15 +69,9 @@ export async function signIn(
   return accept({ person, token, expiresAt })
 }
 
-async function wrongPin(store: Store, personId: string, now: Date) {
-  const failed = await store.countWrongPin(personId)
-  if (failed >= FREE_ATTEMPTS) {
-    const wait = Math.min(FIRST_WAIT * 2 ** (failed - FREE_ATTEMPTS), LONGEST_WAIT)
-    const until = new Date(now.getTime() + wait * 1000)
-    await store.lockUntil(personId, until)
-    return locked(until, now)
-  }
-  const left = FREE_ATTEMPTS - failed
+function wrongPin({ tries, lockedUntil }: PinTry, now: Date) {
+  if (lockedUntil !== null) return locked(lockedUntil, now)
+  const left = PAUSE.freeTries - tries
   return refuse('pin-wrong', {
     place: 'pin',
     message: 'That is not the PIN of this name.',
@@ -91,7 +82,7 @@ async function wrongPin(store: Store, personId: string, now: Date) {
 }
 
 function locked(until: Date, now: Date) {
-  const seconds = Math.ceil((until.getTime() - now.getTime()) / 1000)
+  const seconds = Math.max(Math.ceil((until.getTime() - now.getTime()) / 1000), 1)
   return refuse(
     'pin-locked',
     {

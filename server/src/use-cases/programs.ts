@@ -36,7 +36,7 @@ export async function keepProgramText(
 
 /** The text of a program, if it was kept. */
 export async function programText(store: Store, sha256: string): Promise<Outcome<Uint8Array>> {
-  const bytes = await store.programText(sha256)
+  const bytes = IS_SHA256.test(sha256) ? await store.programText(sha256) : undefined
   return bytes === undefined
     ? refuse('not-found', {
         place: 'sha256',
@@ -49,3 +49,4 @@ export async function programText(store: Store, sha256: string): Promise<Outcome
 }
 
 const SAMPLE_BYTES = 65_536
+const IS_SHA256 = /^[0-9a-f]{64}$/

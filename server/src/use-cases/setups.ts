@@ -27,6 +27,7 @@ import type { Clock } from '../clock'
 import { accept, refuse, refuseInput, type Outcome } from '../refusal'
 import type { NewFactRow, Store } from '../store/store'
 import { contentHash } from './canonical'
+import { InTurn } from './in-turn'
 import { recordOf } from './records'
 import { factOf, SetupStreams, type StandingSetup } from './set-up-streams'
 import { summaryOf } from './summaries'
@@ -44,8 +45,12 @@ export interface Setups {
   add(person: Person, setupId: string, fact: NewFact, known?: number): Promise<Outcome<FactsAnswer>>
 }
 
+/** Who waits longer for a set-up is told that it is busy; the device sends again by itself. */
+const LONGEST_WAIT_MS = 4000
+
 export function setupsOf(store: Store, clock: Clock): Setups {
   const streams = new SetupStreams(store)
+  const turns = new InTurn(LONGEST_WAIT_MS)
   const opened = async (id: string): Promise<Outcome<StandingSetup>> => {
     const setup = isUuid(id) ? await streams.open(id) : undefined
     return setup === undefined ? noSetup(id) : accept(setup)
@@ -139,13 +144,10 @@ export function setupsOf(store: Store, clock: Clock): Setups {
         personId: person.id,
         recordedAt: at,
       }
-      const held = streams.known(setupId)
       let grown: StandingSetup | undefined
-      const appended = await store.appendFact(
-        setupId,
-        row,
-        held?.document.length ?? 0,
-        (stream) => {
+      const appended = await turns.run(setupId, () => {
+        const held = streams.known(setupId)
+        return store.appendFact(setupId, row, held?.document.length ?? 0, (stream) => {
           const setup = streams.grown(held, stream)
           const made =
             fact.kind === 'record' ? freeze(setup, clock) : accept({ body: fact.body as object })
@@ -163,8 +165,8 @@ export function setupsOf(store: Store, clock: Clock): Setups {
             )
           grown = { ...setup, document, facts: [...setup.facts, added] }
           return accept({ ...made.value, summary: summaryOf(grown, at.toISOString()) })
-        },
-      )
+        })
+      })
       if (appended === 'no-stream') return noSetup(setupId)
       if (!appended.ok) return appended
       const { kind, body, isNew } = appended.value

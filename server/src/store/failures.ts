@@ -1,0 +1,34 @@
+/** Why the database did not do what was asked, where it is nobody's mistake: asked again later, it does. */
+export type Passing = 'busy' | 'away'
+
+// https://www.postgresql.org/docs/15/errcodes-appendix.html
+const BUSY = ['55P03', '57014', '40001', '40P01']
+const AWAY = [
+  '57P01',
+  '57P02',
+  '57P03',
+  '53300',
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ENOENT',
+  'ETIMEDOUT',
+]
+/** Of the driver, which gives these no code. */
+const AWAY_WORDS =
+  /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/
+
+/** A failure that passes by itself: a lock that was not let go in time, or a database that is away. */
+export function passingFailure(cause: unknown): Passing | undefined {
+  if (!(cause instanceof Error)) return undefined
+  const inner = 'driverError' in cause ? cause.driverError : undefined
+  const code = codeOf(inner) ?? codeOf(cause)
+  if (code !== undefined && BUSY.includes(code)) return 'busy'
+  const isAway = code !== undefined && (AWAY.includes(code) || code.startsWith('08'))
+  return isAway || AWAY_WORDS.test(cause.message) ? 'away' : undefined
+}
+
+const codeOf = (cause: unknown): string | undefined =>
+  typeof cause === 'object' && cause !== null && 'code' in cause && typeof cause.code === 'string'
+    ? cause.code
+    : undefined

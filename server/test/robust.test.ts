@@ -1,0 +1,224 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { v7 as uuid } from 'uuid'
+import { createApi } from '../src/http/api'
+import { createSite } from '../src/http/site'
+import { startHarness, type Harness } from './harness'
+
+let shop: Harness
+let setup: string
+
+const mm = (text: string) => ({ text, unit: 'mm' })
+const axis = (face: string) => ({ by: 'one-face', face, side: 'outside', drawing: mm('0') })
+const SHEET = {
+  name: 'Worked example',
+  unit: 'mm',
+  machine: {
+    name: 'Mill 2',
+    kind: 'mill',
+    control: { decimals: { mm: 3, in: 4 }, lengthKey: 'set', workOffsetKey: 'set' },
+  },
+  school: 'setting-plane',
+  zero: '',
+  plane: 'fixed jaw',
+  stock: { X: mm('120'), Y: mm('80'), Z: mm('40') },
+  gauges: [{ id: 'setter', kind: 'height-setter', name: 'setter', size: mm('50.000') }],
+  tools: [{ number: 1, name: '10 mm end mill', lengthRegister: 1 }],
+  offsets: [
+    {
+      row: 'G54',
+      X: axis('left'),
+      Y: axis('front'),
+      Z: { by: 'carried-difference', facing: mm('0') },
+    },
+  ],
+}
+const tip = (changes: object = {}) => ({
+  of: 'tip-on-plane',
+  tool: 1,
+  read: mm('-220.000'),
+  with: ['setter'],
+  ...changes,
+})
+const fact = (body: object = tip(), id = uuid()) => ({ id, kind: 'reading', body })
+const newSetup = async () => {
+  const id = uuid()
+  const made = await shop.send('POST', '/setups', { id, sheetFactId: uuid(), sheet: SHEET })
+  expect(made.status).toBe(201)
+  return id
+}
+
+beforeAll(async () => {
+  shop = await startHarness()
+  await shop.signInAs('Mira Toller')
+  setup = await newSetup()
+})
+afterAll(() => shop.close())
+
+describe('text that cannot be kept', () => {
+  const HALF = String.fromCharCode(0xd83d)
+
+  test.each([
+    ['a NUL in a name', { ...SHEET, name: 'a\u0000b' }, 'sheet.name'],
+    ['half an emoji', { ...SHEET, zero: `left ${HALF}` }, 'sheet.zero'],
+    [
+      'in a list',
+      { ...SHEET, tools: [{ ...SHEET.tools[0], name: '\u0000' }] },
+      'sheet.tools.0.name',
+    ],
+    ['in the name of a field', { ...SHEET, [`x\u0000`]: 1 }, 'sheet'],
+  ])('%s is refused at its place', async (_name, sheet, place) => {
+    const { status, body } = await shop.send('POST', '/setups', {
+      id: uuid(),
+      sheetFactId: uuid(),
+      sheet,
+    })
+    expect(status).toBe(422)
+    expect(body.error).toMatchObject({
+      code: 'text-not-storable',
+      place,
+      remedy: expect.any(String),
+    })
+  })
+
+  test('in a fact, and the next one goes through', async () => {
+    const wrong = await shop.send(
+      'POST',
+      `/setups/${setup}/facts`,
+      fact(tip({ with: ['set\u0000ter'] })),
+    )
+    expect(wrong).toMatchObject({ status: 422, body: { error: { place: 'body.with.0' } } })
+    expect((await shop.send('POST', `/setups/${setup}/facts`, fact())).status).toBe(201)
+  })
+
+  test('a whole emoji is text like any other', async () => {
+    const sheet = { ...SHEET, zero: 'corner 🙂' }
+    const made = await shop.send('POST', '/setups', { id: uuid(), sheetFactId: uuid(), sheet })
+    expect(made.status).toBe(201)
+    expect(made.body.file.facts[0].body.zero).toBe('corner 🙂')
+  })
+})
+
+test.each([
+  ['lists', '['.repeat(50_000) + ']'.repeat(50_000)],
+  ['objects', '{"a":'.repeat(50_000) + '1' + '}'.repeat(50_000)],
+  [
+    'lists in a sheet',
+    `{"id":"${uuid()}","sheetFactId":"${uuid()}","sheet":{"name":${'['.repeat(60_000)}${']'.repeat(60_000)}}}`,
+  ],
+])('JSON of 50,000 nested %s is refused in words', async (_name, text) => {
+  const { status, body } = await shop.send('POST', '/setups', text)
+  expect(status).toBe(422)
+  expect(body.error.code).toBe('nested-too-deep')
+})
+
+test('brackets in a text are no nesting', async () => {
+  const sheet = { ...SHEET, zero: `${'['.repeat(300)} \\" ${'{'.repeat(300)}`.slice(0, 200) }
+  const made = await shop.send('POST', '/setups', { id: uuid(), sheetFactId: uuid(), sheet })
+  expect(made.status).toBe(201)
+})
+
+test('an id in capitals is the same id', async () => {
+  const id = uuid()
+  const first = await shop.send('POST', `/setups/${setup}/facts`, fact(tip(), id.toUpperCase()))
+  const again = await shop.send('POST', `/setups/${setup}/facts`, fact(tip(), id))
+  expect([first.status, again.status]).toEqual([201, 201])
+  expect(first.body.facts.at(-1).id).toBe(id)
+  expect(again.body.facts[0].id).toBe(id)
+  const opened = await shop.send('GET', `/setups/${setup.toUpperCase()}`)
+  expect(opened.body.file.facts.filter((one: { id: string }) => one.id === id)).toHaveLength(1)
+})
+
+test('a path with a NUL in it is a path like any other that is not there', async () => {
+  expect((await shop.send('GET', '/setups/%00')).status).toBe(404)
+  expect((await shop.send('GET', `/setups/${setup}%00/solution`)).status).toBe(404)
+  expect((await shop.send('GET', `/programs/%00/text`)).status).toBe(404)
+  const folder = mkdtempSync(join(tmpdir(), 'pine-site-'))
+  writeFileSync(join(folder, 'index.html'), '<title>the page</title>')
+  const site = createSite(shop.api, folder)
+  for (const path of ['/%00', '/a%00.js', '/%ff', '/..%2f..%2fetc/passwd'])
+    expect(await (await site.request(path)).text()).not.toMatch(/root:/)
+  for (const path of ['/%00', '/a%00.js', '/%ff'])
+    expect((await site.request(path)).status).toBeLessThan(500)
+  rmSync(folder, { recursive: true })
+})
+
+describe('guessing a PIN', () => {
+  test('thirty guesses at once are five: the right one among them does not get in', async () => {
+    const personId = await shop.signInAs('Pia Guessed', '7391')
+    const guesses = [...Array.from({ length: 30 }, (_, index) => String(1000 + index)), '7391']
+    const answers = await Promise.all(
+      guesses.map((pin) => shop.send('POST', '/session', { personId, pin })),
+    )
+    const statuses = answers.map(({ status }) => status)
+    expect(statuses.filter((status) => status === 401).length).toBeLessThanOrEqual(5)
+    expect(statuses.at(-1)).toBe(429)
+    // After the pause the right one does.
+    shop.passSeconds(16 * 60)
+    expect((await shop.send('POST', '/session', { personId, pin: '7391' })).status).toBe(201)
+  })
+
+  test('a clock that is set back lengthens no pause', async () => {
+    const personId = await shop.signInAs('Pia Clock', '7391')
+    for (let guess = 0; guess < 5; guess += 1)
+      await shop.send('POST', '/session', { personId, pin: '0000' })
+    shop.passSeconds(-86_400)
+    expect((await shop.send('POST', '/session', { personId, pin: '7391' })).status).toBe(201)
+    shop.passSeconds(86_400)
+    await shop.signInAs('Mira Toller')
+  })
+})
+
+describe('a database that does not answer as it should', () => {
+  test('a set-up that is locked stalls no other, and says that it is busy', async () => {
+    const other = await newSetup()
+    const runner = shop.database.createQueryRunner()
+    await runner.startTransaction()
+    await runner.query('SELECT 1 FROM stream WHERE id = $1 FOR UPDATE', [setup])
+    const waiting = Array.from({ length: 14 }, () =>
+      shop.send('POST', `/setups/${setup}/facts`, fact()),
+    )
+    await new Promise((resolve) => setTimeout(resolve, 200))
+    const started = Date.now()
+    expect((await shop.send('POST', `/setups/${other}/facts`, fact())).status).toBe(201)
+    expect((await shop.send('GET', '/setups')).status).toBe(200)
+    expect(Date.now() - started).toBeLessThan(1500)
+    const first = await waiting[0]
+    expect(first).toMatchObject({ status: 503, body: { error: { code: 'busy' } } })
+    expect(Number(first?.headers.get('retry-after'))).toBeGreaterThan(0)
+    await runner.rollbackTransaction()
+    await runner.release()
+    const statuses = (await Promise.all(waiting)).map(({ status }) => status)
+    expect(statuses.every((status) => status === 201 || status === 503)).toBe(true)
+    // Nothing is wrong with it once it is free.
+    expect((await shop.send('POST', `/setups/${setup}/facts`, fact())).status).toBe(201)
+  }, 60_000)
+
+  test('health is the database’s, and a request without it is told to come again', async () => {
+    expect(await shop.send('GET', '/health')).toMatchObject({ status: 200, body: { ok: true } })
+    const gone = Object.assign(new Error('connect ECONNREFUSED'), { code: 'ECONNREFUSED' })
+    const unexpected: unknown[] = []
+    const api = createApi({
+      store: {
+        ...shop.store,
+        ping: () => Promise.reject(gone),
+        people: () => Promise.reject(gone),
+      },
+      clock: () => new Date(),
+      onUnexpected: (cause) => unexpected.push(cause),
+    })
+    const health = await api.request('/api/health')
+    expect(health.status).toBe(503)
+    expect(await health.json()).toMatchObject({ error: { code: 'database-away' } })
+    const asked = await api.request('/api/people')
+    expect(asked.status).toBe(503)
+    expect(asked.headers.get('retry-after')).not.toBeNull()
+    expect(unexpected).toEqual([])
+  })
+})
+
+test('nothing of the API is kept by a cache', async () => {
+  const answer = await shop.request('GET', `/setups/${setup}`)
+  expect(answer.headers.get('cache-control')).toBe('no-store')
+})
