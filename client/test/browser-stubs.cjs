@@ -9,3 +9,7 @@ globalThis.matchMedia ??= (query) => ({
   removeEventListener() {},
   dispatchEvent: () => false,
 })
+
+// Nor has it structured clones, which IndexedDB keeps its rows by.
+const { deserialize, serialize } = require('node:v8')
+globalThis.structuredClone ??= (value) => deserialize(serialize(value))

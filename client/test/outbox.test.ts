@@ -1,3 +1,5 @@
+import 'fake-indexeddb/auto'
+import { IDBFactory } from 'fake-indexeddb'
 import type { NewFact } from '@pine/contract'
 
 const mockPost = jest.fn()
@@ -12,86 +14,208 @@ jest.mock('@/data/api', () => {
     ask: (request: unknown) => mockPost(request),
   }
 })
+jest.mock('@/data/shown-setups', () => ({ showFacts: async () => undefined }))
 
+interface Sent {
+  readonly json: { readonly id: string }
+  readonly query: { readonly by?: string; readonly at: string }
+}
+
+const MIRA = { id: '019aaaaa-0000-7000-8000-00000000bbbb', name: 'Mira' }
+const JORY = { id: '019aaaaa-0000-7000-8000-00000000cccc', name: 'Jory' }
+const AT = '2026-03-02T08:00:00Z'
 const fact = (id: string): NewFact => ({ id, kind: 'record', body: {} })
-const entry = (id: string) => ({
-  setupId: 's',
+const entry = (id: string, by: { id?: string; name: string } | string = MIRA, setupId = 's') => ({
+  setupId,
   fact: fact(id),
-  by: 'Mira',
-  at: '2026-03-02T08:00:00Z',
+  by,
+  at: AT,
 })
 
-function load() {
+/** A page of this device: its modules are its own, its IndexedDB is shared with every other page. */
+function page(person: typeof MIRA | null = MIRA) {
   jest.resetModules()
-  // eslint-disable-next-line @typescript-eslint/no-require-imports -- a fresh module is a reloaded page
-  return require('@/data/outbox') as typeof import('@/data/outbox')
+  /* eslint-disable @typescript-eslint/no-require-imports -- fresh modules are a page that was just opened */
+  const outbox = require('@/data/outbox') as typeof import('@/data/outbox')
+  const { outboxStore } = require('@/data/outbox-store') as typeof import('@/data/outbox-store')
+  const { ApiRefusal } = require('@/data/api')
+  /* eslint-enable */
+  outbox.sendAs(person ?? undefined)
+  opened.push(outbox)
+  return {
+    ...outbox,
+    outboxStore,
+    waiting: () => outboxStore.entries().map((one) => one.fact.id),
+    refusal: (status: number, message = 'no') =>
+      Object.assign(new ApiRefusal(), { status, problem: { message } }),
+  }
 }
-const stored = () =>
-  JSON.parse(window.localStorage.getItem('pine.outbox') ?? '[]') as {
-    fact: { id: string }
-    refused?: unknown
-  }[]
+
+/** What the device keeps, asked by a page that is opened for it alone. */
+async function kept() {
+  const other = page(null)
+  await other.outboxStore.ready
+  return other.outboxStore.entries()
+}
+const keptIds = async () => (await kept()).map((one) => one.fact.id)
+
+/** The server takes everything; tells what came, in order. */
+function takesAll(): string[] {
+  const sent: string[] = []
+  mockPost.mockReset().mockImplementation(async ({ json }: Sent) => void sent.push(json.id))
+  return sent
+}
+
+const offline = () => mockPost.mockReset().mockRejectedValue(new Error('no network'))
+
+const opened: { sendAs(person: undefined): void }[] = []
 
 beforeEach(() => {
+  // Dexie is one for all that is loaded, and keeps the IndexedDB that it found.
+  Reflect.deleteProperty(globalThis, Symbol.for('Dexie'))
+  globalThis.indexedDB = new IDBFactory()
   window.localStorage.clear()
   mockPost.mockReset()
-  jest.useFakeTimers()
 })
-afterEach(() => jest.useRealTimers())
+
+// Pages of a test that try again later say nothing in the next one.
+afterEach(() => opened.splice(0).forEach((one) => one.sendAs(undefined)))
 
 test('a fact is on this device before it is sent, and leaves when the server has it', async () => {
   const seen: number[] = []
-  mockPost.mockImplementation(async () => {
-    seen.push(stored().length)
-    return {}
-  })
-  await load().post(entry('a'))
+  const here = page()
+  mockPost.mockImplementation(async () => void seen.push((await kept()).length))
+  await here.post(entry('a'))
   expect(seen).toEqual([1])
-  expect(stored()).toEqual([])
+  expect(await keptIds()).toEqual([])
+  expect(here.waiting()).toEqual([])
 })
 
-test('without the server it waits, survives a reload, and goes out in order', async () => {
-  mockPost.mockRejectedValue(new Error('no network'))
-  const first = load()
+test('it is seen at once, before it is kept', () => {
+  offline()
+  const here = page()
+  void here.post(entry('a'))
+  expect(here.waiting()).toEqual(['a'])
+})
+
+test('without the server it waits, survives a reload, and goes out in order, as who and when it was entered', async () => {
+  offline()
+  const first = page()
   await first.post(entry('a'))
   await first.post(entry('b'))
-  expect(stored().map((one) => one.fact.id)).toEqual(['a', 'b'])
-  const sent: string[] = []
-  mockPost.mockReset().mockImplementation(async (request: { json: { id: string } }) => {
-    sent.push(request.json.id)
-    return {}
-  })
-  await load().flushOutbox()
+  expect(await keptIds()).toEqual(['a', 'b'])
+  const sent = takesAll()
+  const again = page()
+  await again.flushOutbox()
   expect(sent).toEqual(['a', 'b'])
-  expect(stored()).toEqual([])
+  expect(mockPost.mock.calls[0]?.[0]).toMatchObject({ query: { by: MIRA.id, at: AT } })
+  expect(await keptIds()).toEqual([])
+})
+
+test('two pages that enter at once lose nothing of each other', async () => {
+  offline()
+  const [left, right] = [page(), page()]
+  await Promise.all(
+    Array.from({ length: 16 }, (_, index) =>
+      (index % 2 === 0 ? left : right).post(entry(`${index}`)),
+    ),
+  )
+  expect((await keptIds()).map(Number).sort((a, b) => a - b)).toEqual(
+    Array.from({ length: 16 }, (_, index) => index),
+  )
+})
+
+test('what one person entered is never sent as another: it waits until they sign in', async () => {
+  offline()
+  const here = page(MIRA)
+  await here.post(entry('hers'))
+  const sent = takesAll()
+  here.sendAs(JORY)
+  await here.post(entry('his', JORY))
+  expect(sent).toEqual(['his'])
+  here.sendAs(undefined)
+  await here.flushOutbox()
+  expect(sent).toEqual(['his'])
+  here.sendAs(MIRA)
+  await here.flushOutbox()
+  expect(sent).toEqual(['his', 'hers'])
+})
+
+test('a name alone is of whoever is called so; nobody’s is of whoever signs in next', () => {
+  const { isOf } = page()
+  expect(isOf(entry('a', 'Mira'), MIRA)).toBe(true)
+  expect(isOf(entry('a', 'Mira'), JORY)).toBe(false)
+  expect(isOf(entry('a', { name: '' }), JORY)).toBe(true)
+  expect(isOf(entry('a', { ...JORY, name: 'Mira' }), MIRA)).toBe(false)
 })
 
 test('a refused fact stays with its reason and does not hold up the next', async () => {
-  const outbox = load()
-  // eslint-disable-next-line @typescript-eslint/no-require-imports -- the class of the same fresh module
-  const { ApiRefusal } = require('@/data/api')
-  mockPost
-    .mockRejectedValueOnce(
-      Object.assign(new ApiRefusal(), { status: 422, problem: { message: 'two decimal points' } }),
-    )
-    .mockResolvedValue({})
-  await outbox.post(entry('a'))
-  await outbox.post(entry('b'))
-  expect(stored()).toMatchObject([
+  const here = page()
+  mockPost.mockRejectedValueOnce(here.refusal(422, 'two decimal points')).mockResolvedValue({})
+  await here.post(entry('a'))
+  await here.post(entry('b'))
+  expect(await kept()).toMatchObject([
     { fact: { id: 'a' }, refused: { message: 'two decimal points' } },
   ])
-  outbox.dismiss('a')
-  expect(stored()).toEqual([])
+  await here.dismiss('a')
+  expect(await keptIds()).toEqual([])
 })
 
-test('signed out, it waits: the fact is not refused', async () => {
-  const outbox = load()
-  // eslint-disable-next-line @typescript-eslint/no-require-imports -- the class of the same fresh module
-  const { ApiRefusal } = require('@/data/api')
-  mockPost.mockRejectedValueOnce(
-    Object.assign(new ApiRefusal(), { status: 401, problem: { message: 'nobody is signed in' } }),
+test.each([401, 429, 503])(
+  '%i passes: the fact waits, and nothing is tried behind it',
+  async (status) => {
+    const here = page()
+    mockPost.mockRejectedValue(here.refusal(status))
+    await here.post(entry('a'))
+    await here.post(entry('b', MIRA, 'other'))
+    expect(mockPost.mock.calls.map(([{ json }]: [Sent]) => json.id)).toEqual(['a', 'a'])
+    expect((await kept()).map(({ refused }) => refused)).toEqual([undefined, undefined])
+  },
+)
+
+test('a fact that the server fails at holds up its own set-up alone, and steps aside in the end', async () => {
+  const here = page()
+  const sent: string[] = []
+  mockPost.mockImplementation(async ({ json }: Sent) => {
+    if (json.id === 'poison') throw here.refusal(500, 'noted as 7')
+    sent.push(json.id)
+  })
+  await here.post(entry('poison'))
+  await here.post(entry('behind'))
+  await here.post(entry('elsewhere', MIRA, 'other'))
+  expect(sent).toEqual(['elsewhere'])
+  await here.flushOutbox()
+  expect(sent).toEqual(['elsewhere'])
+  await here.flushOutbox()
+  expect(sent).toEqual(['elsewhere', 'behind'])
+  expect(await kept()).toMatchObject([
+    { fact: { id: 'poison' }, refused: { message: 'noted as 7' } },
+  ])
+})
+
+test('where the browser keeps nothing, it is said, and the fact is sent all the same', async () => {
+  globalThis.indexedDB = {
+    open: () => {
+      throw new Error('forbidden')
+    },
+  } as unknown as IDBFactory
+  offline()
+  const here = page()
+  await here.post(entry('a'))
+  expect(here.outboxStore.keepsNothing()).toBe(true)
+  expect(here.waiting()).toEqual(['a'])
+  const sent = takesAll()
+  await here.flushOutbox()
+  expect(sent).toEqual(['a'])
+  expect(here.waiting()).toEqual([])
+})
+
+test('what a version before kept in the small store is taken over once', async () => {
+  window.localStorage.setItem(
+    'pine.outbox',
+    JSON.stringify([entry('old', 'Mira'), entry('older', 'Mira')]),
   )
-  await outbox.post(entry('a'))
-  expect(stored()).toMatchObject([{ fact: { id: 'a' } }])
-  expect(stored()[0]?.refused).toBeUndefined()
+  expect(await keptIds()).toEqual(['old', 'older'])
+  expect(window.localStorage.getItem('pine.outbox')).toBeNull()
+  expect(await keptIds()).toEqual(['old', 'older'])
 })

@@ -1,11 +1,9 @@
+import type { Page } from '@playwright/test'
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
 
 /** Opens the demo's focuser body at the length of T4. */
-async function atToolFour(
-  page: import('@playwright/test').Page,
-  address: string,
-): Promise<Machinist> {
+async function atToolFour(page: Page, address: string): Promise<Machinist> {
   const mira = new Machinist(page, address)
   await mira.signIn('Mira Toller')
   await page.getByText('Focuser body, two fixtures').click()
@@ -91,6 +89,61 @@ test('a reading taken while the server is down is kept, and arrives by itself', 
   await page.reload()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Lower T5/)
 })
+
+test('what one person entered is never sent as another: it waits on the device until they sign in', async ({
+  page,
+  demo,
+}) => {
+  const mira = new Machinist(page, demo.address)
+  await mira.signIn('Mira Toller')
+  await openFocuser(page)
+  await expect(page.getByTestId('reading')).toBeVisible()
+  // The server is busy for whatever is entered now.
+  const facts = '**/api/setups/*/facts*'
+  await page.route(facts, (route) =>
+    route.fulfill({
+      status: 503,
+      json: {
+        error: {
+          code: 'busy',
+          place: '',
+          message: 'Busy.',
+          expected: '',
+          received: '',
+          remedy: '',
+          problems: [],
+        },
+      },
+    }),
+  )
+  await page.getByTestId('reading').fill('-218.463')
+  await mira.next()
+  await expect(page.getByText('1 entry is kept on this device')).toBeVisible()
+  await page.goto(`${demo.address}/sign-in`)
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await page.unroute(facts)
+  await mira.signIn('Jory Fenn')
+  await expect(page.getByText('1 entry is kept here until Mira Toller signs in.')).toBeVisible()
+  await mira.look('outbox-of-another')
+  await page.goto(`${demo.address}/sign-in`)
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await mira.signIn('Mira Toller')
+  await expect(page.getByText('kept here until')).toBeHidden()
+  await expect(page.getByText('kept on this device')).toBeHidden({ timeout: 15_000 })
+  const id = await openFocuser(page)
+  const file = await (await page.request.get(`${demo.address}/api/setups/${id}`)).json()
+  const entered = file.file.facts.filter(
+    (one: { body: { read?: { text: string } } }) => one.body.read?.text === '-218.463',
+  )
+  expect(entered.map((one: { by: { name: string } }) => one.by.name)).toEqual(['Mira Toller'])
+})
+
+/** Opens the demo's first set-up; its id. */
+async function openFocuser(page: Page): Promise<string> {
+  await page.getByText('Focuser body, two fixtures').click()
+  await page.waitForURL(/setups\/[0-9a-f-]{36}/)
+  return /setups\/([0-9a-f-]{36})/.exec(page.url())?.[1] ?? ''
+}
 
 test('a negative gauge is refused in words; a wall and a speed are asked where they count', async ({
   page,

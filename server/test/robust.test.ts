@@ -222,3 +222,35 @@ test('nothing of the API is kept by a cache', async () => {
   const answer = await shop.request('GET', `/setups/${setup}`)
   expect(answer.headers.get('cache-control')).toBe('no-store')
 })
+
+describe('a fact that waited on its device', () => {
+  const send = (query: string) => shop.send('POST', `/setups/${setup}/facts?${query}`, fact())
+
+  test('of another person is not taken under this one’s name: it waits on', async () => {
+    const jory = await shop.signInAs('Jory Fenn')
+    const mira = await shop.signInAs('Mira Toller')
+    expect((await send(`by=${mira}`)).status).toBe(201)
+    expect(await send(`by=${jory}`)).toMatchObject({
+      status: 401,
+      body: {
+        error: { code: 'not-signed-in', remedy: expect.stringMatching(/waits on the device/) },
+      },
+    })
+    expect((await send('by=somebody')).status).toBe(422)
+  })
+
+  test('is recorded when it was entered; a clock that cannot be right is not believed', async () => {
+    // The clock of these tests stands at this moment, however long they take.
+    const now = Date.parse((await send('')).body.facts[0].at)
+    const at = async (moment: number) => {
+      const { status, body } = await send(`at=${new Date(moment).toISOString()}`)
+      expect(status).toBe(201)
+      return Date.parse(body.facts[0].at) - now
+    }
+    expect(await at(now - 7_200_000)).toBe(-7_200_000)
+    expect(await at(now + 30_000)).toBe(30_000)
+    expect(await at(now + 120_000)).toBe(0)
+    expect(await at(now - 61 * 86_400_000)).toBe(0)
+    expect((await send('at=yesterday')).status).toBe(422)
+  })
+})

@@ -8,10 +8,14 @@ import { Broken } from '@/kit/broken'
 
 export default function Layout() {
   useEffect(() => {
-    void flushOutbox()
     const again = () => void flushOutbox()
+    // The network is back, or somebody looks at the page again: nothing waits for the next try.
     window.addEventListener('online', again)
-    return () => window.removeEventListener('online', again)
+    window.addEventListener('focus', again)
+    return () => {
+      window.removeEventListener('online', again)
+      window.removeEventListener('focus', again)
+    }
   }, [])
   return (
     <AppFrame>

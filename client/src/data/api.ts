@@ -3,8 +3,14 @@ import type { z } from 'zod'
 import { errorBodySchema, type ReportedProblem } from '@pine/contract'
 import type { Api } from '@pine/server'
 
+/** Nobody waits longer for an answer: a network that is half gone answers never. */
+const LONGEST_ANSWER_MS = 20_000
+
 /** The typed client: paths and bodies come from the server's routes, answers are checked by the contract. */
-export const api = hc<Api>('/').api
+export const api = hc<Api>('/', {
+  fetch: (input: RequestInfo | URL, init?: RequestInit) =>
+    fetch(input, { ...init, signal: AbortSignal.timeout(LONGEST_ANSWER_MS) }),
+}).api
 
 type Sendable<T> = T extends object ? { -readonly [Key in keyof T]: Sendable<T[Key]> } : T
 

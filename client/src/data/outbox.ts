@@ -1,43 +1,45 @@
-import { factsAnswerSchema, type NewFact, type ReportedProblem } from '@pine/contract'
+import { factsAnswerSchema } from '@pine/contract'
 import type { Author } from '@pine/core/journal'
 import { api, ApiRefusal, ask } from './api'
-import { kept, useKept } from './kept'
+import { outboxStore, type OutboxEntry } from './outbox-store'
 import { showFacts } from './shown-setups'
-
-/** A fact that was entered here and is not yet known to be kept by the server. */
-export interface OutboxEntry {
-  readonly setupId: string
-  readonly fact: NewFact
-  /** Who entered it here; older entries of this device tell the name alone. */
-  readonly by: Author | string
-  readonly at: string
-  /** Why the server refused it: it stays here, with the reason, until a person decides. */
-  readonly refused?: ReportedProblem
-}
-
-const outbox = kept<readonly OutboxEntry[]>('outbox', [])
 
 /** Seconds between tries while the server does not answer. */
 const RETRY_SECONDS = 4
+/** A fact that the server fails at so often steps aside, with the reason. */
+const MOST_FAILURES = 5
 
-export const useOutbox = (): readonly OutboxEntry[] => useKept(outbox)
+/** Who is signed in on this device: only their own entries are sent, under their own name. */
+let sender: Author | undefined
+
+/** Sends for this person from now on; for nobody where none is signed in. */
+export function sendAs(person: Author | undefined): void {
+  sender = person
+  if (person !== undefined) void flushOutbox()
+}
+
+/** Whether an entry was made by a person; one that was made while nobody was signed in is whoever's signs in next. */
+export function isOf({ by }: Pick<OutboxEntry, 'by'>, person: Author): boolean {
+  if (typeof by !== 'string' && by.id !== undefined) return by.id === person.id
+  const name = typeof by === 'string' ? by : by.name
+  return name === '' || name === person.name
+}
 
 /**
- * Takes a fact in: it is kept on this device first and sent after that, so neither a lost network
- * nor a reload loses it. Its id makes sure that a second try is the same fact.
+ * Takes a fact in: it is shown at once, kept on this device and sent after that, so neither a lost network nor a reload
+ * loses it. Its id makes sure that a second try is the same fact.
  */
-export function post(entry: OutboxEntry): Promise<void> {
-  outbox.write([...outbox.read(), entry])
-  return flushOutbox()
+export async function post(entry: OutboxEntry): Promise<void> {
+  await outboxStore.add(entry)
+  await flushOutbox()
 }
 
 /** Takes a refused fact out, once the person has seen why. */
-export function dismiss(factId: string): void {
-  outbox.write(outbox.read().filter(({ fact }) => fact.id !== factId))
-}
+export const dismiss = (factId: string): Promise<void> => outboxStore.remove(factId)
 
 let sending: Promise<void> | undefined
 let retry: ReturnType<typeof setTimeout> | undefined
+const failures = new Map<string, number>()
 
 /** Sends what waits, in order, one after the other. */
 export function flushOutbox(): Promise<void> {
@@ -48,29 +50,57 @@ export function flushOutbox(): Promise<void> {
 }
 
 async function sendAll(): Promise<void> {
-  for (let entry = nextWaiting(); entry !== undefined; entry = nextWaiting()) {
-    const { setupId, fact } = entry
-    try {
-      const answer = await ask(
-        api.setups[':id'].facts.$post({ param: { id: setupId }, query: {}, json: fact }),
-        factsAnswerSchema,
-      )
-      // The answer is shown before the entry goes, so that the fact never flickers away.
-      await showFacts(setupId, answer)
-      dismiss(fact.id)
-    } catch (cause) {
-      if (!(cause instanceof ApiRefusal) || cause.status === 401 || cause.status >= 500)
-        return tryAgainLater()
-      outbox.write(
-        outbox
-          .read()
-          .map((one) => (one.fact.id === fact.id ? { ...one, refused: cause.problem } : one)),
-      )
-    }
+  await outboxStore.ready
+  // Set-ups whose next fact the server failed at: the others’ go on.
+  const stuck = new Set<string>()
+  for (let entry = nextOf(stuck); entry !== undefined; entry = nextOf(stuck)) {
+    const outcome = await send(entry)
+    if (outcome === 'later') return tryAgainLater()
+    if (outcome === 'failed') stuck.add(entry.setupId)
+  }
+  if (stuck.size > 0) tryAgainLater()
+}
+
+const nextOf = (stuck: ReadonlySet<string>): OutboxEntry | undefined => {
+  const person = sender
+  if (person === undefined) return undefined
+  return outboxStore
+    .entries()
+    .find(
+      (entry) => entry.refused === undefined && isOf(entry, person) && !stuck.has(entry.setupId),
+    )
+}
+
+/** Sends one fact: it is with the server, refused, to be tried again, or the server failed at this very one. */
+async function send(entry: OutboxEntry): Promise<'done' | 'later' | 'failed'> {
+  const { setupId, fact, at } = entry
+  try {
+    const query = { at, ...(sender?.id !== undefined && { by: sender.id }) }
+    const answer = await ask(
+      api.setups[':id'].facts.$post({ param: { id: setupId }, query, json: fact }),
+      factsAnswerSchema,
+    )
+    // The answer is shown before the entry goes, so that the fact never flickers away.
+    await showFacts(setupId, answer)
+    failures.delete(fact.id)
+    await outboxStore.remove(fact.id)
+    return 'done'
+  } catch (cause) {
+    if (!(cause instanceof ApiRefusal) || PASSES.includes(cause.status)) return 'later'
+    if (cause.status >= 500 && countFailure(fact.id) < MOST_FAILURES) return 'failed'
+    await outboxStore.refuse(fact.id, cause.problem)
+    return 'done'
   }
 }
 
-const nextWaiting = () => outbox.read().find(({ refused }) => refused === undefined)
+/** Nobody is signed in, or the server is busy or away: nothing is wrong with the fact. */
+const PASSES: readonly number[] = [401, 429, 503]
+
+function countFailure(factId: string): number {
+  const count = (failures.get(factId) ?? 0) + 1
+  failures.set(factId, count)
+  return count
+}
 
 function tryAgainLater(): void {
   clearTimeout(retry)

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { personSchema, type Person } from '@pine/contract'
 import { v7 as uuid } from 'uuid'
 import { api, ask } from './api'
-import { flushOutbox } from './outbox'
+import { sendAs } from './outbox'
 
 const sessionSchema = z.object({ person: personSchema.nullable() })
 
@@ -19,10 +19,10 @@ export function useSession() {
     async signIn(personId: string, pin: string) {
       const answer = await ask(api.session.$post({ json: { personId, pin } }), sessionSchema)
       await mutate(answer, { revalidate: false })
-      // What was entered while nobody was signed in goes out now.
-      void flushOutbox()
+      sendAs(answer.person ?? undefined)
     },
     async signOut() {
+      sendAs(undefined)
       await mutate(await ask(api.session.$delete(), sessionSchema), { revalidate: false })
     },
   }

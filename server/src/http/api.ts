@@ -26,8 +26,15 @@ import { soundJson } from './sound-json'
 import { replyRefusal } from './reply'
 import { endSession, keepSession, personOf, requirePerson, type Signed } from './session'
 
-/** How many facts of a set-up the sender has. */
-const knownSchema = z.object({ known: z.coerce.number().int().min(0).optional() })
+/** What is said beside a fact that is sent. */
+const besideFactSchema = z.object({
+  /** How many facts of the set-up the sender has. */
+  known: z.coerce.number().int().min(0).optional(),
+  /** Who entered it: another person than the one who is signed in by now sends it not. */
+  by: z.uuid().optional(),
+  /** When it was entered, by the clock of the device. */
+  at: z.iso.datetime({ offset: true }).optional(),
+})
 
 /** Longest request: a whole set-up with thousands of readings fits into a tenth of it. */
 const LONGEST_BODY = 1024 * 1024
@@ -106,9 +113,9 @@ export function createApi({ store, clock, onUnexpected }: ApiParts) {
       const found = await setups.record(c.req.param('id'), c.req.param('record'))
       return found.ok ? c.json(found.value) : replyRefusal(c, found.refusal)
     })
-    .post('/setups/:id/facts', query(knownSchema), body(newFactSchema), async (c) => {
-      const { known } = c.req.valid('query')
-      const added = await setups.add(c.var.person, c.req.param('id'), c.req.valid('json'), known)
+    .post('/setups/:id/facts', query(besideFactSchema), body(newFactSchema), async (c) => {
+      const beside = c.req.valid('query')
+      const added = await setups.add(c.var.person, c.req.param('id'), c.req.valid('json'), beside)
       return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
     })
 

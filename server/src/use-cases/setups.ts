@@ -32,6 +32,16 @@ import { recordOf } from './records'
 import { factOf, SetupStreams, type StandingSetup } from './set-up-streams'
 import { summaryOf } from './summaries'
 
+/** What a device says beside a fact. */
+export interface BesideFact {
+  /** How many facts of the set-up it has; where it is not said, the answer begins with the fact itself. */
+  readonly known?: number | undefined
+  /** Id of the person who entered it. */
+  readonly by?: string | undefined
+  /** When it was entered by the device's clock, ISO 8601. */
+  readonly at?: string | undefined
+}
+
 /** What can be asked of the set-ups of a shop. */
 export interface Setups {
   create(
@@ -42,7 +52,12 @@ export interface Setups {
   solution(id: string): Promise<Outcome<SolutionView>>
   record(id: string, recordId: string): Promise<Outcome<SetupRecord>>
   list(): Promise<readonly SetupSummary[]>
-  add(person: Person, setupId: string, fact: NewFact, known?: number): Promise<Outcome<FactsAnswer>>
+  add(
+    person: Person,
+    setupId: string,
+    fact: NewFact,
+    beside?: BesideFact,
+  ): Promise<Outcome<FactsAnswer>>
 }
 
 /** Who waits longer for a set-up is told that it is busy; the device sends again by itself. */
@@ -132,11 +147,12 @@ export function setupsOf(store: Store, clock: Clock): Setups {
      * sheet that drops a gauge that was used, is refused with its place. A fact whose id was used
      * before for the same content is the same fact: a retried request changes nothing.
      *
-     * @param known how many facts the sender has; where it is not said, the answer begins with the fact itself.
+     * A fact that waited on its device is recorded at the moment when it was entered.
      */
-    async add(person, setupId, fact, known) {
+    async add(person, setupId, fact, { known, by, at: entered } = {}) {
       if (!isUuid(setupId)) return noSetup(setupId)
-      const at = clock()
+      if (by !== undefined && by !== person.id) return enteredByAnother()
+      const at = momentOf(entered, clock())
       const row: Omit<NewFactRow, 'body'> = {
         id: fact.id,
         kind: fact.kind,
@@ -164,7 +180,7 @@ export function setupsOf(store: Store, clock: Clock): Setups {
               ),
             )
           grown = { ...setup, document, facts: [...setup.facts, added] }
-          return accept({ ...made.value, summary: summaryOf(grown, at.toISOString()) })
+          return accept({ ...made.value, summary: summaryOf(grown, clock().toISOString()) })
         })
       })
       if (appended === 'no-stream') return noSetup(setupId)
@@ -180,6 +196,24 @@ export function setupsOf(store: Store, clock: Clock): Setups {
     },
   }
 }
+
+/** A device may have waited for weeks; one whose clock is ahead, or wrong by more than that, is not believed. */
+const LONGEST_AWAY_MS = 60 * 86_400_000
+const AHEAD_MS = 60_000
+
+function momentOf(entered: string | undefined, now: Date): Date {
+  const moment = entered === undefined ? now.getTime() : Date.parse(entered)
+  const ago = now.getTime() - moment
+  return ago > LONGEST_AWAY_MS || ago < -AHEAD_MS ? now : new Date(moment)
+}
+
+const enteredByAnother = () =>
+  refuse('not-signed-in', {
+    message: 'This was entered by another person than the one who is signed in.',
+    expected: 'the person who entered it',
+    received: 'another session',
+    remedy: 'It waits on the device until that person signs in there again.',
+  })
 
 /** A problem of a new fact at its place in what was sent, and not in the stream that it would be the last of. */
 const asSent = (problem: Problem, { kind }: Pick<SetupFact, 'kind'>, place: number): Problem => {

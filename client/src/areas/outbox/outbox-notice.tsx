@@ -1,43 +1,52 @@
-import { factWords } from '@pine/contract'
-import { dismiss, useOutbox, type OutboxEntry } from '@/data/outbox'
+import { dismiss } from '@/data/outbox'
+import { useKeepsNothing, useOutbox } from '@/data/outbox-store'
+import { saveText } from '@/data/save-text'
+import { useSession } from '@/data/session'
 import { Button } from '@/kit/button'
 import { Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
+import { outboxView } from './outbox-view'
 
 /** What was entered here and has not arrived yet, or was refused: never silent, never lost. */
 export function OutboxNotice() {
-  const entries = useOutbox()
-  const waiting = entries.filter(({ refused }) => refused === undefined)
+  const { person } = useSession()
+  const keepsNothing = useKeepsNothing()
+  const { lines, refused } = outboxView(useOutbox(), person, keepsNothing)
   return (
     <>
-      {waiting.length > 0 && (
-        <Row role="status" backgroundColor="$readPaper" paddingHorizontal="$3" paddingVertical="$1">
-          <Words as="note" tone="read">
-            {waiting.length} {waiting.length === 1 ? 'entry is' : 'entries are'} kept on this device
-            and on the way to the server.
+      {lines.map((line) => (
+        <Row
+          key={line}
+          role="status"
+          backgroundColor={keepsNothing ? '$wrongPaper' : '$readPaper'}
+          paddingHorizontal="$3"
+          paddingVertical="$1"
+        >
+          <Words as="note" tone={keepsNothing ? 'wrong' : 'read'}>
+            {line}
           </Words>
         </Row>
-      )}
-      {entries.map((entry) => entry.refused && <Refused key={entry.fact.id} entry={entry} />)}
+      ))}
+      {refused.map(({ id, words, file }) => (
+        <Row
+          key={id}
+          role="alert"
+          backgroundColor="$wrongPaper"
+          paddingHorizontal="$3"
+          paddingVertical="$2"
+          justifyContent="space-between"
+        >
+          <Words as="note" tone="wrong" flex={1}>
+            {words}
+          </Words>
+          <Button kind="plain" onPress={() => saveText(`entry-${id}.json`, file)}>
+            Save
+          </Button>
+          <Button kind="plain" onPress={() => void dismiss(id)}>
+            Seen
+          </Button>
+        </Row>
+      ))}
     </>
-  )
-}
-
-function Refused({ entry: { fact, refused } }: { entry: OutboxEntry }) {
-  return (
-    <Row
-      role="alert"
-      backgroundColor="$wrongPaper"
-      paddingHorizontal="$3"
-      paddingVertical="$2"
-      justifyContent="space-between"
-    >
-      <Words as="note" tone="wrong" flex={1}>
-        {factWords(fact)} was not accepted: {refused?.message} {refused?.remedy}
-      </Words>
-      <Button kind="plain" onPress={() => dismiss(fact.id)}>
-        Seen
-      </Button>
-    </Row>
   )
 }

@@ -1,6 +1,7 @@
 import { usePathname } from 'expo-router'
-import type { ReactNode } from 'react'
+import { useEffect, type ReactNode } from 'react'
 import { failureWords } from '@/data/api'
+import { sendAs } from '@/data/outbox'
 import { useSession } from '@/data/session'
 import { Message } from '@/kit/message'
 import { SignInScreen } from './sign-in-screen'
@@ -9,6 +10,9 @@ import { SignInScreen } from './sign-in-screen'
 export function SignedIn({ children }: { children: ReactNode }) {
   const { person, loading, error } = useSession()
   const path = usePathname()
+  useEffect(() => {
+    if (!loading && error === undefined) sendAs(person ?? undefined)
+  }, [person, loading, error])
   if (person || path === '/sign-in') return children
   if (loading) return <Message text="Opening …" />
   if (error !== undefined) return <Message text={failureWords(error)} tone="wrong" />

@@ -1,0 +1,143 @@
+import Dexie, { liveQuery, type EntityTable } from 'dexie'
+import { useSyncExternalStore } from 'react'
+import type { NewFact, ReportedProblem } from '@pine/contract'
+import type { Author } from '@pine/core/journal'
+
+/** A fact that was entered here and is not yet known to be kept by the server. */
+export interface OutboxEntry {
+  readonly setupId: string
+  readonly fact: NewFact
+  /** Who entered it here; older entries of this device tell the name alone. */
+  readonly by: Author | string
+  readonly at: string
+  /** Why the server refused it: it stays here, with the reason, until a person decides. */
+  readonly refused?: ReportedProblem
+}
+
+interface Row extends OutboxEntry {
+  /** The order in which the device took them in, whichever tab. */
+  readonly seq: number
+  readonly id: string
+}
+
+type Tables = Dexie & { readonly outbox: EntityTable<Row, 'seq'> }
+
+/**
+ * What was entered on this device and is not with the server yet, in IndexedDB: tabs share it and none writes over
+ * another's. What is entered is seen at once, and kept a moment later; where the browser keeps nothing, that is said.
+ */
+export class OutboxStore {
+  private readonly database = new Dexie('pine-compass', { cache: 'disabled' }) as Tables
+  private readonly listeners = new Set<() => void>()
+  /** As the database tells it. */
+  private rows: readonly OutboxEntry[] = []
+  /** Entered here, not told by the database yet. */
+  private fresh: readonly OutboxEntry[] = []
+  /** Taken out here, perhaps told by the database still. */
+  private readonly gone = new Set<string>()
+  /** Refused here, told by the database a moment later. */
+  private readonly refusals = new Map<string, ReportedProblem>()
+  private all: readonly OutboxEntry[] = []
+  private isForbidden = false
+  /** Once what was kept before is known. */
+  readonly ready: Promise<void>
+
+  constructor() {
+    this.database.version(1).stores({ outbox: '++seq, &id' })
+    this.ready = this.open()
+  }
+
+  readonly entries = (): readonly OutboxEntry[] => this.all
+
+  /** Whether the browser refuses to keep what is entered: full, or forbidden. */
+  readonly keepsNothing = (): boolean => this.isForbidden
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
+
+  /** Resolves when it is kept, or when it is known that it cannot be. */
+  async add(entry: OutboxEntry): Promise<void> {
+    this.fresh = [...this.fresh, entry]
+    this.tell()
+    await this.write(() => this.database.outbox.add({ ...entry, id: entry.fact.id } as Row))
+  }
+
+  /** It stays, with the reason. */
+  async refuse(factId: string, refused: ReportedProblem): Promise<void> {
+    this.refusals.set(factId, refused)
+    this.tell()
+    await this.write(() => this.database.outbox.where('id').equals(factId).modify({ refused }))
+  }
+
+  async remove(factId: string): Promise<void> {
+    this.gone.add(factId)
+    this.fresh = this.fresh.filter(({ fact }) => fact.id !== factId)
+    this.tell()
+    await this.write(() => this.database.outbox.where('id').equals(factId).delete())
+  }
+
+  private async open(): Promise<void> {
+    await this.write(async () => {
+      await this.takeOver()
+      this.show(await this.database.outbox.orderBy('seq').toArray())
+      liveQuery(() => this.database.outbox.orderBy('seq').toArray()).subscribe({
+        next: (rows) => this.show(rows),
+        error: () => this.forbidden(),
+      })
+    })
+  }
+
+  private show(rows: readonly OutboxEntry[]): void {
+    const told = new Set(rows.map(({ fact }) => fact.id))
+    this.rows = rows
+    this.fresh = this.fresh.filter(({ fact }) => !told.has(fact.id))
+    this.tell()
+  }
+
+  private tell(): void {
+    const told = new Set(this.rows.map(({ fact }) => fact.id))
+    this.all = [...this.rows, ...this.fresh.filter(({ fact }) => !told.has(fact.id))]
+      .filter(({ fact }) => !this.gone.has(fact.id))
+      .map((entry) => {
+        const refused = this.refusals.get(entry.fact.id)
+        return refused === undefined ? entry : { ...entry, refused }
+      })
+    for (const listener of this.listeners) listener()
+  }
+
+  private async write(work: () => PromiseLike<unknown>): Promise<void> {
+    try {
+      await work()
+    } catch {
+      this.forbidden()
+    }
+  }
+
+  private forbidden(): void {
+    this.isForbidden = true
+    this.tell()
+  }
+
+  /** Entries that a version before this one kept in the browser's small store. */
+  private async takeOver(): Promise<void> {
+    const old = globalThis.localStorage?.getItem(OLD_KEY)
+    if (!old) return
+    const entries = JSON.parse(old) as readonly OutboxEntry[]
+    await this.database.outbox.bulkPut(
+      entries.map((entry) => ({ ...entry, id: entry.fact.id }) as Row),
+    )
+    globalThis.localStorage.removeItem(OLD_KEY)
+  }
+}
+
+const OLD_KEY = 'pine.outbox'
+
+export const outboxStore = new OutboxStore()
+
+export const useOutbox = (): readonly OutboxEntry[] =>
+  useSyncExternalStore(outboxStore.subscribe, outboxStore.entries)
+
+export const useKeepsNothing = (): boolean =>
+  useSyncExternalStore(outboxStore.subscribe, outboxStore.keepsNothing)
