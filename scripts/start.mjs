@@ -2,6 +2,8 @@
 // npm start: installs what is missing, starts the database, builds, serves the demo, prints the address.
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { createInterface } from 'node:readline/promises'
+import { setTimeout as pause } from 'node:timers/promises'
 import {
   checkNode,
   checkRoom,
@@ -9,12 +11,21 @@ import {
   ensureNodeModules,
   POSTGRESQL,
 } from './lib/packages.mjs'
-import { STATE } from './lib/paths.mjs'
+import { ROOT, STATE } from './lib/paths.mjs'
 import { freePort } from './lib/ports.mjs'
+import { runsScript } from './lib/processes.mjs'
 import { runScript, say, Trouble } from './lib/say.mjs'
 
 const USUAL_PORT = 4310
 const RUN_FILE = join(`${STATE}-run`, 'running.json')
+const DATA = `${STATE}-data`
+
+/** A server that lived as long as this had begun well. */
+const STEADY_MS = 60_000
+const MOST_DEATHS = 5
+const RESTART_MS = 500
+/** A server that did not come up. */
+const DEAD = { ended: Promise.resolve(1), stop: async () => {} }
 
 await runScript(async () => {
   const unknown = process.argv.slice(2).find((arg) => arg !== '--fresh')
@@ -22,18 +33,23 @@ await runScript(async () => {
     throw new Trouble(`“${unknown}” is not known: expected npm start, or npm start -- --fresh`)
   const fresh = process.argv.includes('--fresh')
   refuseSecondStart()
+  if (fresh) await confirmFresh()
   checkNode()
   checkRoom()
   await ensureNodeModules()
   const { startDatabase } = await import('./lib/database.mjs')
   const { buildClient } = await import('./build-client.mjs')
-  const { startServer } = await import('./lib/serve.mjs')
+  const { endLeftServers, startServer } = await import('./lib/serve.mjs')
+  // What a killed start left running holds the port and the database.
+  await endLeftServers()
   const port = await choosePort()
   await buildClient()
 
   const database = await openDatabase(startDatabase, fresh)
   let server
+  let isStopping = false
   const stop = async () => {
+    isStopping = true
     rmSync(RUN_FILE, { force: true })
     await server?.stop()
     await database.stop()
@@ -44,8 +60,9 @@ await runScript(async () => {
       say('\nStopping …')
       void stop().then(() => process.exit(0))
     })
+  const serve = () => startServer({ databaseUrl: database.url, port, demo: true })
   try {
-    server = await startServer({ databaseUrl: database.url, port, demo: true })
+    server = await serve()
   } catch (cause) {
     await stop()
     throw cause
@@ -55,25 +72,47 @@ await runScript(async () => {
   say(
     `\n  Pine Compass is ready:  ${server.address}\n  Demo workshop: pick a name, PIN 2468. Ctrl-C stops; “npm start -- --fresh” begins again.\n`,
   )
-  const code = await server.ended
-  await stop()
-  process.exit(code)
+  // A server that dies is started again: somebody stands at a machine. One that dies at once, over and over, is not.
+  for (let deaths = 0; ; deaths += 1) {
+    const begun = Date.now()
+    const code = await server.ended
+    if (isStopping) return
+    if (Date.now() - begun > STEADY_MS) deaths = 0
+    if (deaths >= MOST_DEATHS) {
+      await stop()
+      throw new Trouble(
+        `the server ended ${deaths + 1} times in a row, last with ${code}: see above.`,
+      )
+    }
+    say(`The server ended with ${code}; starting it again …`)
+    await pause(RESTART_MS * (deaths + 1))
+    if (isStopping) return
+    server = await serve().catch(({ message }) => ({ ...DEAD, message }))
+    say(server.address === undefined ? server.message : `It is back at ${server.address}.`)
+  }
 })
 
 /** Two starts would fight over one database: the second says where the first one is. */
 function refuseSecondStart() {
   if (!existsSync(RUN_FILE)) return
   const { pid, address } = JSON.parse(readFileSync(RUN_FILE, 'utf8'))
-  try {
-    process.kill(pid, 0)
-  } catch {
-    // That process is gone: it was stopped without a chance to clean up.
-    rmSync(RUN_FILE, { force: true })
-    return
-  }
-  throw new Trouble(
-    `Pine Compass already runs at ${address} (process ${pid}). Stop it with Ctrl-C there, or use it.`,
+  if (runsScript(pid, 'scripts/start.mjs', ROOT))
+    throw new Trouble(
+      `Pine Compass already runs at ${address} (process ${pid}). Stop it with Ctrl-C there, or use it.`,
+    )
+  // That one was stopped without a chance to clean up: its number may be another's by now.
+  rmSync(RUN_FILE, { force: true })
+}
+
+/** A person is asked before the database is put aside; a script that says --fresh means it. */
+async function confirmFresh() {
+  if (!process.stdin.isTTY || !existsSync(join(DATA, 'data', 'PG_VERSION'))) return
+  const line = createInterface({ input: process.stdin, output: process.stdout })
+  const said = await line.question(
+    'Begin with an empty database? What is there now is kept aside. Type yes: ',
   )
+  line.close()
+  if (said.trim().toLowerCase() !== 'yes') throw new Trouble('left as it is: nothing was started.')
 }
 
 async function choosePort() {
@@ -98,7 +137,8 @@ async function openDatabase(startDatabase, fresh) {
     return { url, stop: async () => {} }
   }
   await ensureDebianPackages([POSTGRESQL])
-  const cluster = await startDatabase(`${STATE}-data`, { fresh })
+  const cluster = await startDatabase(DATA, { fresh, keepOld: true })
+  if (cluster.aside) say(`The database of before is kept in ${cluster.aside}.`)
   await cluster.createDatabase('pine')
   return { url: cluster.url('pine'), stop: cluster.stop }
 }

@@ -91,7 +91,7 @@ async function withAdmin(url: string, work: (client: Client) => Promise<unknown>
   }
 }
 
-function freePort(): Promise<number> {
+export function freePort(): Promise<number> {
   return new Promise((resolve) => {
     const probe = createServer().listen(0, '127.0.0.1', () => {
       const address = probe.address()

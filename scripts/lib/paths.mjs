@@ -8,8 +8,11 @@ export const isRoot = () => process.getuid?.() === 0
 
 /**
  * Where the private database and the run file live. PostgreSQL does not run as root, and its user
- * cannot enter root's folders: then it is a folder of its own under /var/tmp, which outlives a reboot.
+ * cannot enter root's folders: then it is a folder of its own under /var/tmp, which outlives a reboot. PINE_STATE names
+ * another one.
  */
-export const STATE = isRoot()
-  ? `/var/tmp/pine-compass-${createHash('sha256').update(ROOT).digest('hex').slice(0, 12)}`
-  : join(ROOT, '.pine', 'state')
+export const STATE = process.env['PINE_STATE']
+  ? process.env['PINE_STATE']
+  : isRoot()
+    ? `/var/tmp/pine-compass-${createHash('sha256').update(ROOT).digest('hex').slice(0, 12)}`
+    : join(ROOT, '.pine', 'state')

@@ -1,7 +1,15 @@
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
-import { ROOT } from './paths.mjs'
+import { ROOT, STATE } from './paths.mjs'
+import { end, processesOf } from './processes.mjs'
 import { Trouble } from './say.mjs'
+
+const MAIN = join(ROOT, 'server/src/main.ts')
+
+/** Ends servers of a start that was killed before it could stop them. */
+export async function endLeftServers() {
+  for (const pid of processesOf(MAIN, `PINE_RUN=${STATE}`)) await end(pid, 'SIGTERM')
+}
 
 /**
  * Starts the server and waits until it listens.
@@ -10,11 +18,7 @@ import { Trouble } from './say.mjs'
 export function startServer({ databaseUrl, port, demo }) {
   const server = spawn(
     process.execPath,
-    [
-      '--import',
-      `file://${join(ROOT, 'node_modules/tsx/dist/loader.mjs')}`,
-      join(ROOT, 'server/src/main.ts'),
-    ],
+    ['--import', `file://${join(ROOT, 'node_modules/tsx/dist/loader.mjs')}`, MAIN],
     {
       env: {
         ...process.env,
@@ -22,6 +26,8 @@ export function startServer({ databaseUrl, port, demo }) {
         PORT: String(port),
         PINE_CLIENT: join(ROOT, 'client/dist'),
         PINE_DEMO: demo ? '1' : '',
+        // By this the next start knows what an earlier one left behind.
+        PINE_RUN: STATE,
       },
       stdio: ['ignore', 'pipe', 'pipe'],
       detached: true,

@@ -1,0 +1,108 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { chmodSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { basename, dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { expect, test } from '@playwright/test'
+import { v7 as uuid } from 'uuid'
+import { freePort } from '../support/product'
+
+const ROOT = fileURLToPath(new URL('../..', import.meta.url)).replace(/\/$/, '')
+/** PostgreSQL does not run as root, and its user cannot enter root's folders. */
+const PLACE = process.getuid?.() === 0 ? '/var/tmp' : join(ROOT, '.pine')
+
+/** The command of the README, with a place of its own for its database. */
+class Start {
+  said = ''
+  private constructor(readonly process: ChildProcess) {
+    for (const stream of [process.stdout, process.stderr])
+      stream?.on('data', (chunk) => (this.said += chunk))
+  }
+
+  static begin(state: string, port: number, ...args: string[]): Start {
+    return new Start(
+      spawn(process.execPath, ['scripts/start.mjs', ...args], {
+        cwd: ROOT,
+        env: { ...process.env, PINE_STATE: state, PORT: String(port), DATABASE_URL: '' },
+        stdio: ['ignore', 'pipe', 'pipe'],
+      }),
+    )
+  }
+
+  async says(words: RegExp): Promise<void> {
+    await expect.poll(() => this.said, { timeout: 60_000 }).toMatch(words)
+  }
+
+  async end(signal: NodeJS.Signals): Promise<number | null> {
+    const ended = new Promise<number | null>((resolve) => this.process.on('exit', resolve))
+    this.process.kill(signal)
+    return ended
+  }
+}
+
+/** Processes that have this on their command line or in their environment. */
+const processesWith = (text: string): number[] =>
+  readdirSync('/proc')
+    .filter((name) => /^\d+$/.test(name))
+    .filter((pid) =>
+      ['cmdline', 'environ'].some((what) => {
+        try {
+          return readFileSync(`/proc/${pid}/${what}`, 'utf8').includes(text)
+        } catch {
+          return false
+        }
+      }),
+    )
+    .map(Number)
+    .filter((pid) => pid !== process.pid)
+
+test('killed without a chance to clean up, the next start takes over, loses nothing, and --fresh keeps the old', async () => {
+  test.setTimeout(180_000)
+  const folder = mkdtempSync(join(PLACE, 'pine-start-'))
+  chmodSync(folder, 0o711)
+  const state = join(folder, 'shop')
+  const port = await freePort()
+  const address = `http://127.0.0.1:${port}`
+  const names = async () =>
+    ((await (await fetch(`${address}/api/people`)).json()) as { name: string }[]).map(
+      ({ name }) => name,
+    )
+  try {
+    const first = Start.begin(state, port)
+    await first.says(/is ready/)
+    const added = await fetch(`${address}/api/people`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ id: uuid(), name: 'Nell Kept', pin: '2468' }),
+    })
+    expect(added.status).toBe(201)
+    const second = Start.begin(state, port)
+    await second.says(/already runs at/)
+
+    await first.end('SIGKILL')
+    expect(await names()).toContain('Nell Kept')
+    const third = Start.begin(state, port)
+    await third.says(/is ready/)
+    expect(await names()).toContain('Nell Kept')
+
+    // The server dies under it: it is started again, and says so.
+    const [server] = processesWith(`PINE_RUN=${state}`).filter((pid) => pid !== third.process.pid)
+    process.kill(server ?? 0, 'SIGKILL')
+    await third.says(/starting it again[^]*It is back/)
+    expect(await names()).toContain('Nell Kept')
+    expect(await third.end('SIGTERM')).toBe(0)
+    expect(processesWith(state)).toEqual([])
+
+    const fresh = Start.begin(state, port, '--fresh')
+    await fresh.says(/kept in[^]*is ready/)
+    expect(await names()).not.toContain('Nell Kept')
+    const aside = readdirSync(dirname(state)).filter((name) =>
+      name.startsWith(`${basename(state)}-data.kept-`),
+    )
+    expect(aside).toHaveLength(1)
+    expect(existsSync(join(dirname(state), aside[0] ?? '', 'data/PG_VERSION'))).toBe(true)
+    expect(await fresh.end('SIGTERM')).toBe(0)
+  } finally {
+    for (const pid of processesWith(state)) process.kill(pid, 'SIGKILL')
+    rmSync(dirname(state), { recursive: true, force: true })
+  }
+})
