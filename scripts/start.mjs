@@ -11,19 +11,20 @@ import {
   ensureNodeModules,
   POSTGRESQL,
 } from './lib/packages.mjs'
-import { ROOT, STATE } from './lib/paths.mjs'
+import { ROOT, RUN_FILE, STATE } from './lib/paths.mjs'
 import { freePort } from './lib/ports.mjs'
 import { runsScript } from './lib/processes.mjs'
 import { runScript, say, Trouble } from './lib/say.mjs'
 
 const USUAL_PORT = 4310
-const RUN_FILE = join(`${STATE}-run`, 'running.json')
 const DATA = `${STATE}-data`
 
 /** A server that lived as long as this had begun well. */
 const STEADY_MS = 60_000
 const MOST_DEATHS = 5
 const RESTART_MS = 500
+const HOUR_MS = 3_600_000
+const DAY_MS = 24 * HOUR_MS
 /** A server that did not come up. */
 const DEAD = { ended: Promise.resolve(1), stop: async () => {} }
 
@@ -48,8 +49,10 @@ await runScript(async () => {
   const database = await openDatabase(startDatabase, fresh)
   let server
   let isStopping = false
+  let copies
   const stop = async () => {
     isStopping = true
+    clearInterval(copies)
     rmSync(RUN_FILE, { force: true })
     await server?.stop()
     await database.stop()
@@ -68,10 +71,16 @@ await runScript(async () => {
     throw cause
   }
   mkdirSync(join(RUN_FILE, '..'), { recursive: true })
-  writeFileSync(RUN_FILE, JSON.stringify({ pid: process.pid, address: server.address }))
+  writeFileSync(
+    RUN_FILE,
+    JSON.stringify({ pid: process.pid, address: server.address, databaseUrl: database.url }),
+    // The address of the database has its password in it.
+    { mode: 0o600 },
+  )
   say(
     `\n  Pine Compass is ready:  ${server.address}\n  Demo workshop: pick a name, PIN 2468. Ctrl-C stops; “npm start -- --fresh” begins again.\n`,
   )
+  copies = keepCopies(database.url)
   // A server that dies is started again: somebody stands at a machine. One that dies at once, over and over, is not.
   for (let deaths = 0; ; deaths += 1) {
     const begun = Date.now()
@@ -91,6 +100,21 @@ await runScript(async () => {
     say(server.address === undefined ? server.message : `It is back at ${server.address}.`)
   }
 })
+
+/** A copy a day of the private database, while it runs; that of DATABASE_URL is somebody else's to copy. */
+function keepCopies(url) {
+  if (process.env['DATABASE_URL']) return undefined
+  const copyIfDue = async () => {
+    const { backUp, BACKUPS, backupName, forgetOutlived, newestBackup } =
+      await import('./lib/backups.mjs')
+    if (Date.now() - (newestBackup()?.getTime() ?? 0) < DAY_MS) return
+    await backUp(url, join(BACKUPS, backupName(new Date())))
+    forgetOutlived()
+  }
+  const look = () =>
+    void copyIfDue().catch(({ message }) => say(`Today’s copy could not be made: ${message}`))
+  return setInterval(look, HOUR_MS)
+}
 
 /** Two starts would fight over one database: the second says where the first one is. */
 function refuseSecondStart() {

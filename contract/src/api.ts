@@ -40,6 +40,8 @@ export const recordSchema = z.object({
   by: z.string(),
   at: z.string(),
   hash: z.string(),
+  /** What is kept of it does not give its hash any more: somebody changed it past the product. */
+  altered: z.boolean(),
   readings: z.number(),
   keyIns: z.number(),
   solution: solutionViewSchema,

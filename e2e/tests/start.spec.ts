@@ -39,6 +39,18 @@ class Start {
   }
 }
 
+/** What a script of the README prints, with the same place. */
+function script(state: string, name: string, ...args: string[]): Promise<string> {
+  const child = spawn(process.execPath, [`scripts/${name}.mjs`, ...args], {
+    cwd: ROOT,
+    env: { ...process.env, PINE_STATE: state, DATABASE_URL: '' },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
+  let said = ''
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += chunk))
+  return new Promise((resolve) => child.on('close', () => resolve(said)))
+}
+
 /** Processes that have this on their command line or in their environment. */
 const processesWith = (text: string): number[] =>
   readdirSync('/proc')
@@ -55,7 +67,7 @@ const processesWith = (text: string): number[] =>
     .map(Number)
     .filter((pid) => pid !== process.pid)
 
-test('killed without a chance to clean up, the next start takes over, loses nothing, and --fresh keeps the old', async () => {
+test('killed without a chance to clean up, the next start takes over and loses nothing; copies are put back, and --fresh keeps the old', async () => {
   test.setTimeout(180_000)
   const folder = mkdtempSync(join(PLACE, 'pine-start-'))
   chmodSync(folder, 0o711)
@@ -66,15 +78,18 @@ test('killed without a chance to clean up, the next start takes over, loses noth
     ((await (await fetch(`${address}/api/people`)).json()) as { name: string }[]).map(
       ({ name }) => name,
     )
-  try {
-    const first = Start.begin(state, port)
-    await first.says(/is ready/)
+  const introduce = async (name: string) => {
     const added = await fetch(`${address}/api/people`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ id: uuid(), name: 'Nell Kept', pin: '2468' }),
+      body: JSON.stringify({ id: uuid(), name, pin: '2468' }),
     })
     expect(added.status).toBe(201)
+  }
+  try {
+    const first = Start.begin(state, port)
+    await first.says(/is ready/)
+    await introduce('Nell Kept')
     const second = Start.begin(state, port)
     await second.says(/already runs at/)
 
@@ -84,6 +99,12 @@ test('killed without a chance to clean up, the next start takes over, loses noth
     await third.says(/is ready/)
     expect(await names()).toContain('Nell Kept')
 
+    // A copy of what is there now, made while it runs, and put back later in the place of what came after it.
+    const copy = join(folder, 'copy.dump')
+    expect(await script(state, 'backup', copy)).toMatch(/facts, 1 releases?, read back and checked/)
+    expect(await script(state, 'restore', copy)).toMatch(/stop it first/)
+    await introduce('Lars Late')
+
     // The server dies under it: it is started again, and says so.
     const [server] = processesWith(`PINE_RUN=${state}`).filter((pid) => pid !== third.process.pid)
     process.kill(server ?? 0, 'SIGKILL')
@@ -91,6 +112,13 @@ test('killed without a chance to clean up, the next start takes over, loses noth
     expect(await names()).toContain('Nell Kept')
     expect(await third.end('SIGTERM')).toBe(0)
     expect(processesWith(state)).toEqual([])
+
+    expect(await script(state, 'restore', copy)).toMatch(/Put back: .* kept as pine_before_/s)
+    const restored = Start.begin(state, port)
+    await restored.says(/is ready/)
+    expect(await names()).toContain('Nell Kept')
+    expect(await names()).not.toContain('Lars Late')
+    expect(await restored.end('SIGTERM')).toBe(0)
 
     const fresh = Start.begin(state, port, '--fresh')
     await fresh.says(/kept in[^]*is ready/)

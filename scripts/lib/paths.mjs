@@ -16,3 +16,6 @@ export const STATE = process.env['PINE_STATE']
   : isRoot()
     ? `/var/tmp/pine-compass-${createHash('sha256').update(ROOT).digest('hex').slice(0, 12)}`
     : join(ROOT, '.pine', 'state')
+
+/** What `npm start` writes down while it runs. */
+export const RUN_FILE = join(`${STATE}-run`, 'running.json')

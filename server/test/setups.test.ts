@@ -189,7 +189,13 @@ describe('record', () => {
     )
     expect(content.facts).toHaveLength(place)
     expect(hash).toBe(contentHash(content))
-    expect(await record()).toMatchObject({ by: 'Mira Toller', hash, readings: 5, keyIns: 0 })
+    expect(await record()).toMatchObject({
+      by: 'Mira Toller',
+      hash,
+      readings: 5,
+      keyIns: 0,
+      altered: false,
+    })
     expect(valuesOf(await record())).toEqual(valuesOf(body))
     expect(await summaryOf(id)).toMatchObject({
       recorded: true,
@@ -211,6 +217,15 @@ describe('record', () => {
     expect(await summaryOf(id)).toMatchObject({ recorded: true, nextStation: 'key-in' })
     expect(valuesOf(after)['G54.X']).not.toBe('-347.300')
     expect(valuesOf(await record())['G54.X']).toBe('-347.300')
+
+    // Somebody with the keys of the database turns a sign: it is shown, and shown to be altered.
+    await server.database.query('ALTER TABLE frozen DISABLE TRIGGER USER')
+    await server.database.query(
+      `UPDATE frozen SET content = replace(content::text, '-347.300', '347.300')::jsonb WHERE fact_id = '${recordId}'`,
+    )
+    await server.database.query('ALTER TABLE frozen ENABLE TRIGGER USER')
+    expect(await record()).toMatchObject({ hash, altered: true })
+    expect(valuesOf(await record())['G54.X']).toBe('347.300')
   })
 })
 

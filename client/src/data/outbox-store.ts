@@ -1,4 +1,4 @@
-import Dexie, { liveQuery, type EntityTable } from 'dexie'
+import { Dexie, liveQuery, type EntityTable } from 'dexie'
 import { useSyncExternalStore } from 'react'
 import type { NewFact, ReportedProblem } from '@pine/contract'
 import type { Author } from '@pine/core/journal'

@@ -1,5 +1,6 @@
 import { recordSchema, type SetupRecord } from '@pine/contract'
 import type { Recorded } from '@pine/core/facts'
+import { contentHash } from './canonical'
 
 /** What a release froze: facts since version 2, a document with its lists before. */
 interface Frozen {
@@ -17,6 +18,7 @@ export function recordOf({ id, by, at, hash }: Recorded, frozen: Frozen): SetupR
     by: by.name,
     at,
     hash,
+    altered: contentHash(frozen) !== hash,
     readings: document?.readings.length ?? count('reading'),
     keyIns: document?.keyIns.length ?? count('key-in'),
     solution,

@@ -20,15 +20,23 @@ export function FrozenRecord({
     ) : (
       <Message text={failureWords(error)} tone="wrong" />
     )
-  const { by, at, hash, solution, readings, keyIns } = record
+  const { by, at, hash, altered, solution, readings, keyIns } = record
   return (
     <Column gap="$3" testID="frozen">
       <Row gap="$3">
-        <TrustMark state="proven" size={32} />
+        <TrustMark state={altered ? 'stale' : 'proven'} size={32} />
         <Words as="sentence" role="heading" aria-level={1} flex={1}>
-          Released
+          {altered ? 'Altered since it was released' : 'Released'}
         </Words>
       </Row>
+      {altered && (
+        <Card padded tone="wrong" role="alert" testID="altered">
+          <Words tone="wrong" strong>
+            What is kept of this release does not give its hash any more. Cut nothing by it: release
+            anew, and tell who looks after the database.
+          </Words>
+        </Card>
+      )}
       <Words>
         by {by}, {format(new Date(at), 'd MMMM yyyy, HH:mm')} · {readings} readings, {keyIns}{' '}
         key-ins
