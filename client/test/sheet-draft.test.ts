@@ -1,9 +1,8 @@
+import { PLAN_WAYS, planWay } from '@pine/core/sheet'
 import {
   emptyDraft,
   finish,
   nextTool,
-  PLAN_WAYS,
-  planWay,
   withGauge,
   withNextOffset,
   withPlanWay,

@@ -14,3 +14,4 @@ export {
   sideOf,
 } from './sheet'
 export { usualTolerance } from './usual'
+export { PLAN_WAYS, type PlanWay, planWay } from './plan-ways'

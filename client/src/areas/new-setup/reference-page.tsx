@@ -1,5 +1,6 @@
 import { useState } from 'react'
-import type { School } from '@pine/core/schools'
+import { SCHOOLS } from '@pine/core/schools'
+import { SCHOOL_NAMES, SCHOOL_NOTES } from '@pine/core/words'
 import { AddGauge } from '@/areas/shop/add-gauge'
 import { useGauges } from '@/data/shop'
 import { Button } from '@/kit/button'
@@ -11,17 +12,6 @@ import { PickRow } from '@/kit/pick-row'
 import type { SheetPageProps } from './sheet-page-props'
 import { withGauge, withSchool } from './sheet-draft'
 
-const SCHOOL_NOTES: Readonly<Record<School, string>> = {
-  'setting-plane':
-    'Every tool is touched to one fixed plane. H is where the machine then stands; the part’s height above the plane goes into Z of the work offset. A new part needs no tool again.',
-  'gauge-line':
-    'H is the true length of each tool, from the spindle nose to the tip: always positive, and a caliper can check it. The bare nose is touched once first.',
-  'part-top':
-    'Every tool is touched on the raw top of this part. Quick for one part with few tools; the next part needs every tool again.',
-  'master-tool':
-    'One tool is the master; H of every other is how much longer or shorter it is. A re-set master makes them all unsound.',
-}
-
 export function ReferencePage({ draft, change, problem }: SheetPageProps) {
   const { gauges } = useGauges()
   const [adding, setAdding] = useState(false)
@@ -32,12 +22,7 @@ export function ReferencePage({ draft, change, problem }: SheetPageProps) {
         label="Tool lengths are …"
         value={draft.school}
         onChange={(school) => change(withSchool(draft, school))}
-        options={[
-          { value: 'setting-plane', label: 'to a setting plane' },
-          { value: 'gauge-line', label: 'real lengths, from the nose' },
-          { value: 'part-top', label: 'to the top of this part' },
-          { value: 'master-tool', label: 'compared with a master tool' },
-        ]}
+        options={SCHOOLS.map((value) => ({ value, label: SCHOOL_NAMES[value] }))}
         note={SCHOOL_NOTES[draft.school]}
       />
       <Field

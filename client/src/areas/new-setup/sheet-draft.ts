@@ -10,6 +10,7 @@ import {
   type Gauge,
   type MachineDeclaration,
   type OffsetPlan,
+  type PlanWay,
   type SetupSheet,
   type Tool,
   type ZPlan,
@@ -55,17 +56,6 @@ export function emptyOffset(row: OffsetPlan['row'], unit: LengthUnit): OffsetPla
     Y: { by: 'one-face', face: 'front', side: 'outside', drawing: { text: '0', unit } },
     Z: { by: 'carried-difference', facing: { text: '0', unit } },
   }
-}
-
-/** How X and Y are found together, where one feature gives both; `faces` where each has its own. */
-export const PLAN_WAYS = ['faces', 'circle-inside', 'circle-outside', 'sweep', 'corner'] as const
-
-export type PlanWay = (typeof PLAN_WAYS)[number]
-
-export function planWay({ X }: OffsetPlan): PlanWay {
-  if (X.by === 'circle') return X.side === 'inside' ? 'circle-inside' : 'circle-outside'
-  if (X.by === 'sweep') return 'sweep'
-  return X.by === 'turned-corner' ? 'corner' : 'faces'
 }
 
 /** The same offset with X and Y found another way; what the drawing says stays. */

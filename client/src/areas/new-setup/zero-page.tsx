@@ -1,5 +1,6 @@
-import type { OffsetPlan } from '@pine/core/sheet'
 import { waysOfZ } from '@pine/core/schools'
+import { PLAN_WAYS, planWay, type OffsetPlan } from '@pine/core/sheet'
+import { PLAN_WAY_NAMES, Z_WAY_NAMES } from '@pine/core/words'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
 import { Card, Row } from '@/kit/surfaces'
@@ -7,14 +8,7 @@ import { Words } from '@/kit/words'
 import { AxisEntry } from './axis-entry'
 import { LengthEntry } from './length-entry'
 import type { SheetPageProps } from './sheet-page-props'
-import {
-  PLAN_WAYS,
-  planWay,
-  withNextOffset,
-  withPlanWay,
-  withZWay,
-  type PlanWay,
-} from './sheet-draft'
+import { withNextOffset, withPlanWay, withZWay } from './sheet-draft'
 
 export function ZeroPage({ draft, change, problem }: SheetPageProps) {
   const replace = (index: number, offset: OffsetPlan) =>
@@ -91,22 +85,6 @@ export function ZeroPage({ draft, change, problem }: SheetPageProps) {
 
 /** As many as a set-up file may have. */
 const MOST_OFFSETS = 100
-
-const PLAN_WAY_NAMES: Readonly<Record<PlanWay, string>> = {
-  faces: 'touching faces',
-  'circle-inside': 'touching around in a bore',
-  'circle-outside': 'touching around a boss',
-  sweep: 'sweeping a dial',
-  corner: 'a corner that may be turned',
-}
-
-const Z_WAY_NAMES: Readonly<Record<OffsetPlan['Z']['by'], string>> = {
-  'carried-difference': 'by carrying the difference from the plane',
-  'nose-on-part': 'with the bare nose on the part',
-  'tool-on-part': 'with a tool, a sensor or a plate on the part',
-  'fixture-difference': 'by the difference from another part',
-  'part-top': 'by the tools themselves: they are touched on it',
-}
 
 interface FeatureEntryProps {
   readonly offset: OffsetPlan
