@@ -6,7 +6,22 @@ import { solutionViewSchema } from './solution-view'
 
 /** Four to eight digits: typed with oily thumbs. */
 export const pinSchema = z.string().regex(/^\d{4,8}$/, 'A PIN has four to eight digits.')
-export const personNameSchema = z.string().trim().min(1, 'a name').max(60)
+/** Letters that look alike across these stand for somebody else: a name keeps to one of them. */
+const SCRIPTS = [/\p{Script=Latin}/u, /\p{Script=Cyrillic}/u, /\p{Script=Greek}/u]
+
+/** A name as people read it: in one form (NFKC), with nothing in it that cannot be seen, and in one script. */
+export const personNameSchema = z
+  .string()
+  .normalize('NFKC')
+  .overwrite((name) => name.replace(/\s+/gu, ' '))
+  .trim()
+  .min(1, 'a name')
+  .max(60)
+  .refine((name) => !/\p{C}/u.test(name), 'a name whose every character can be seen')
+  .refine(
+    (name) => SCRIPTS.filter((script) => script.test(name)).length <= 1,
+    'a name in the letters of one script',
+  )
 
 export const personSchema = z.object({ id: uuid(), name: z.string() })
 export type Person = z.infer<typeof personSchema>

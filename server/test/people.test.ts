@@ -50,6 +50,26 @@ test('a session ends by itself after a long shift', async () => {
   expect((await server.send('GET', '/setups')).status).toBe(401)
 })
 
+test('sessions that ended are removed when the next one begins', async () => {
+  await server.signInAs('Morning Shift')
+  server.passSeconds(15 * 3600)
+  await server.signInAs('Evening Shift')
+  expect(await server.database.query('SELECT count(*)::int AS sessions FROM session')).toEqual([
+    { sessions: 1 },
+  ])
+})
+
+test('a name is kept as it is read: one form, one space, nothing unseen, one script', async () => {
+  const add = (name: string) => server.send('POST', '/people', { id: uuid(), name, pin: '1111' })
+  const ring = await add('  Åse\u00a0 \u00a0Lind ')
+  expect(ring).toMatchObject({ status: 201, body: { name: 'Åse Lind' } })
+  // The same letters, put together of a letter and its ring: the same name.
+  expect((await add('A\u030ase Lind')).status).toBe(409)
+  expect((await add('Яна Лесная')).status).toBe(201)
+  for (const wrong of ['Mira\u200bToller', 'Mira\u202eToller', 'M\u0456ra Toller', '\u200d'])
+    expect(await add(wrong)).toMatchObject({ status: 422, body: { error: { place: 'name' } } })
+})
+
 test('the PIN is kept only as an argon2 hash', async () => {
   const rows = await server.database.query('SELECT pin_hash FROM person')
   for (const { pin_hash: pinHash } of rows) expect(pinHash).toMatch(/^\$argon2id\$/)

@@ -218,6 +218,14 @@ describe('a database that does not answer as it should', () => {
   })
 })
 
+test('no other page may lay itself over this one', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'pine-site-'))
+  writeFileSync(join(folder, 'index.html'), '<title>the page</title>')
+  const answer = await createSite(shop.api, folder).request('/setups/new')
+  expect(answer.headers.get('content-security-policy')).toMatch(/frame-ancestors 'none'/)
+  rmSync(folder, { recursive: true })
+})
+
 test('nothing of the API is kept by a cache', async () => {
   const answer = await shop.request('GET', `/setups/${setup}`)
   expect(answer.headers.get('cache-control')).toBe('no-store')

@@ -20,6 +20,8 @@ export function createSite(api: Api, clientFolder: string) {
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'data:'],
           workerSrc: ["'self'", 'blob:'],
+          // Nobody lays another page over the numbers.
+          frameAncestors: ["'none'"],
         },
       }),
     )

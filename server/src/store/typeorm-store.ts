@@ -1,4 +1,4 @@
-import { QueryFailedError, type DataSource } from 'typeorm'
+import { LessThanOrEqual, QueryFailedError, type DataSource } from 'typeorm'
 import { accept } from '../refusal'
 import {
   frozenEntity,
@@ -81,6 +81,8 @@ export function typeormStore(source: DataSource, shopId: string): Store {
     },
 
     async openSession(tokenHash, personId, createdAt, expiresAt) {
+      // Those that ended are of no use to anybody but a thief of the database.
+      await sessions.delete({ expiresAt: LessThanOrEqual(createdAt) })
       await sessions.insert({ tokenHash, personId, createdAt, expiresAt })
     },
     async personOfSession(tokenHash, now) {
