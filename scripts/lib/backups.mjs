@@ -61,17 +61,23 @@ export function forgetOutlived() {
   for (const name of outlived(readdirSync(BACKUPS))) rmSync(join(BACKUPS, name))
 }
 
-const tool = (name) => join(postgresFolder(), name)
+/** A tool of the database's own, with the password in its environment: everybody sees a command line. */
+function withTool(what, name, args, url) {
+  const { password } = new URL(url)
+  const env = { ...process.env, PGPASSWORD: decodeURIComponent(password) }
+  return must(what, join(postgresFolder(), name), args, { env })
+}
+
+const unguarded = (url) => Object.assign(new URL(url), { password: '' }).href
 const named = (url, name) => Object.assign(new URL(url), { pathname: `/${name}` }).href
 const nameOf = (url) => new URL(url).pathname.slice(1)
 const sql = (url, text) =>
-  must('asking the database', tool('psql'), [
-    named(url, 'postgres'),
-    '-v',
-    'ON_ERROR_STOP=1',
-    '-tAc',
-    text,
-  ])
+  withTool(
+    'asking the database',
+    'psql',
+    [unguarded(named(url, 'postgres')), '-v', 'ON_ERROR_STOP=1', '-tAc', text],
+    url,
+  )
 
 /** What is in a database, read through: facts, streams, releases, and those that do not give their hash. */
 export async function contentOf(url) {
@@ -91,13 +97,12 @@ export async function contentOf(url) {
 /** Puts a copy into a new database of the same server, and reads it through. */
 async function putInto(url, name, file) {
   await sql(url, `CREATE DATABASE ${name}`)
-  await must('putting the copy into a database', tool('pg_restore'), [
-    '--exit-on-error',
-    '--no-owner',
-    '-d',
-    named(url, name),
-    file,
-  ])
+  await withTool(
+    'putting the copy into a database',
+    'pg_restore',
+    ['--exit-on-error', '--no-owner', '-d', unguarded(named(url, name)), file],
+    url,
+  )
   return contentOf(named(url, name))
 }
 
@@ -108,14 +113,12 @@ async function putInto(url, name, file) {
 export async function backUp(url, file) {
   mkdirSync(dirname(file), { recursive: true, mode: 0o700 })
   const making = `${file}.making`
-  await must('copying the database', tool('pg_dump'), [
-    '-Fc',
-    '--no-owner',
-    '-f',
-    making,
-    '-d',
+  await withTool(
+    'copying the database',
+    'pg_dump',
+    ['-Fc', '--no-owner', '-f', making, '-d', unguarded(url)],
     url,
-  ])
+  )
   const beside = `pine_copy_${stamp(new Date()).replaceAll('-', '_')}_${process.pid}`
   try {
     const content = await putInto(url, beside, making)
