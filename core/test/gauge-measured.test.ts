@@ -1,7 +1,8 @@
 import { type Reading, type SetupDocument, type SetupEvent } from '../src/facts'
 import { checkDocument } from '../src/facts'
 import { solve } from '../src/solve'
-import { describeStale } from '../src/words'
+import { type Warning } from '../src/registers'
+import { describeStale, describeWarning } from '../src/words'
 import { describeEvent } from '../src/words/event-words'
 import {
   checkFailed,
@@ -186,4 +187,38 @@ test('it is called by its name, and by its id where no sheet knows it any more',
     'the 50 mm setter was measured anew: 50.012 mm',
   )
   expect(describeEvent(checkFailed('gone'), gauges)).toBe('the gauge gone failed its check')
+})
+
+describe('a size that is far from what is marked', () => {
+  const told = (gauge: string, size: string) =>
+    solve(after(() => [...all(), measured(gauge, size)])).warnings.filter(
+      ({ code }) => code === 'gauge-size-differs',
+    )
+
+  test.each([
+    ['setter', '50.012', []],
+    ['setter', '49.500', []],
+    ['setter', '49.499', [undefined]],
+    ['setter', '5.0012', ['decimal-shifted']],
+    ['setter', '1.9690', ['unit-inch-for-mm']],
+    ['paper', '0.10', []],
+    ['paper', '0.90', ['decimal-shifted']],
+  ])('%s measured as %s: %j', (gauge, size, causes) => {
+    expect(told(gauge, size).map((warning) => warning.causes?.[0]?.code)).toEqual(causes)
+  })
+
+  test('is told by how much, to which side and of which gauge; the last size counts', () => {
+    const [warning] = told('setter', '60')
+    expect(warning).toMatchObject({ place: '50 mm setter', amount: 10_000_000 })
+    const words = (one: Warning | undefined) =>
+      one && describeWarning(one, (nm) => `${nm / 1e6} mm`)
+    expect(words(warning)).toMatch(/^50 mm setter: the measured size is 10 mm larger/)
+    expect(words(told('setter', '5.0012')[0])).toContain('44.9988 mm smaller')
+    const mended = after(() => [
+      ...all(),
+      measured('setter', '5.0012'),
+      measured('setter', '50.012'),
+    ])
+    expect(solve(mended).warnings.map(({ code }) => code)).not.toContain('gauge-size-differs')
+  })
 })

@@ -23,4 +23,16 @@ export const Row = styled(View, {
   alignItems: 'center',
   gap: '$2',
 })
+/** One of several lines in a card: a hair line divides it from the one above. */
+export const Line = styled(Row, {
+  name: 'Line',
+  minHeight: '$touch',
+  paddingHorizontal: '$3',
+  borderTopWidth: 1,
+  borderColor: '$line',
+  variants: {
+    first: { true: { borderTopWidth: 0 } },
+    apart: { true: { justifyContent: 'space-between' } },
+  } as const,
+})
 export const Column = styled(View, { name: 'Column', flexDirection: 'column', gap: '$2' })

@@ -268,6 +268,18 @@ describe('something changed', () => {
     ])
     expect(again).toMatch(/^To do again: .*T1/)
     expect(stay).toBe('As they are: G54 X, G54 Y, G54 Z.')
+    // A point that slipped in the size of a gauge is told before it is said.
+    const size = (text: string) =>
+      consequencesView(keyedByMira, {
+        kind: 'gauge-measured',
+        gauge: 'setter',
+        size: mm(text),
+        since: 'now',
+      }).disagrees
+    expect(size('50.012')).toEqual([])
+    expect(size('5.0012')).toMatchObject([
+      { words: expect.stringContaining('44.999 mm smaller'), slip: expect.stringMatching(/point/) },
+    ])
     const nothing = consequencesView(example('whole-run', 1), { kind: 'home-lost' })
     expect(nothing.again).toBe('Nothing has to be done again.')
   })

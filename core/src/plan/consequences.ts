@@ -2,6 +2,7 @@ import type { SetupDocument } from '../facts/document'
 import { solve } from '../solve/solve'
 import type { Solution } from '../solve/solution'
 import type { Register } from '../registers/register'
+import type { Warning } from '../registers/warning'
 import { stepsOf } from './steps'
 import { type StepState } from './step'
 
@@ -19,6 +20,8 @@ export interface Consequences {
   readonly again: readonly StepState[]
   /** Numbers that were known and stay as they are. */
   readonly stay: readonly Register[]
+  /** What disagrees only with it: it may have been said wrong. */
+  readonly disagrees: readonly Warning[]
 }
 
 /**
@@ -49,5 +52,11 @@ export function consequencesOf(
       (state) => !state.done && done.has(state.step.key),
     ),
     stay: pairs.filter((pair) => !differs(pair)).map(({ after: now }) => now),
+    disagrees: solution.warnings.filter(
+      ({ code, place }) =>
+        // What the control shows from before is told as changed.
+        code !== 'read-back-differs' &&
+        !before.solution.warnings.some((was) => was.code === code && was.place === place),
+    ),
   }
 }

@@ -13,6 +13,7 @@ export const WARNING_CODES = [
   'approach-mixed',
   'ways-differ',
   'known-length-differs',
+  'gauge-size-differs',
   'edge-turned',
   'spindle-tool-differs',
   'control-tool-differs',

@@ -5,6 +5,7 @@ import { endsOf, isDifference, wayInZ } from '../quantities/contact-ends'
 import type { Reading, SetupDocument } from '../facts/document'
 import type { SourceReader } from '../sources/sources'
 import { knownLengthsApart, waysApart } from './compare-ways'
+import { gaugeWarnings } from './gauge-warnings'
 import { changedLengths } from './last-time'
 import { axisOfQuantity, quantityKey } from '../quantities/quantities'
 import { readingWarnings } from './reading-warnings'
@@ -37,6 +38,7 @@ export function warningsOf(
     ...approachWarning(document),
     ...waysApart(document, sources, heights),
     ...knownLengthsApart(document, sources, heights),
+    ...gaugeWarnings(document),
     ...edgeWarnings(edges),
     ...sizes.flatMap((size) => sizeWarnings(size)),
     ...registers.flatMap(({ address, readBack }): Warning[] =>

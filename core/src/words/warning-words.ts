@@ -21,6 +21,8 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
     `${place} tells the raw top ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}${(amount ?? 0) < 0 ? 'lower' : 'higher'} than ${beside ?? 'another way'} does (up to ${limit === undefined ? '?' : write(limit)} may be chance). One of the two was misread, or something moved in between.`,
   'known-length-differs': ({ place, amount, limit }, write) =>
     `${place}: as touched it is ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}${(amount ?? 0) < 0 ? 'shorter' : 'longer'} than the length that the sheet knows (up to ${limit === undefined ? '?' : write(limit)} may be chance). A reading, its gauge or that length is wrong, or the tool has slipped in its holder.`,
+  'gauge-size-differs': ({ place, amount }, write) =>
+    `${place}: the measured size is ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}${(amount ?? 0) < 0 ? 'smaller' : 'larger'} than what is marked on it. A gauge is off by hundredths: look at the number, its point and its unit, and whether it is that gauge.`,
   'edge-turned': ({ place, amount, limit }, write) =>
     `${place} runs out by ${amount === undefined ? '?' : write(amount)} over the part (allowed ±${limit === undefined ? '?' : write(limit)}). Square it, and touch it again.`,
   'spindle-tool-differs': ({ place, amount, tools = [] }, write) =>

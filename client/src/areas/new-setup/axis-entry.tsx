@@ -16,8 +16,7 @@ interface AxisEntryProps {
 
 type Way = 'first' | 'second' | 'both' | 'both-inside'
 
-/** Which faces are touched, and what the drawing calls them: never a sign, never half a width. */
-/** How one axis of a row is found by faces. */
+/** How one axis is found: which faces are touched, and what the drawing calls them; never a sign, never half a width. */
 export function AxisEntry({ axis, plan, stock, onChange, problem }: AxisEntryProps) {
   const [first, second] = FACES_OF_AXIS[axis]
   const way = wayOf(plan, first)

@@ -10,7 +10,14 @@ import { consequencesOf } from '@pine/core/plan'
 import { type TrustState } from '@pine/core/registers'
 import { type SetupSheet } from '@pine/core/sheet'
 import { GAUGE_FACTS } from '@pine/core/touch'
-import { CHANGE_NAMES, MEASURE_NAMES, stepName, typographic } from '@pine/core/words'
+import {
+  CHANGE_NAMES,
+  describeCause,
+  describeWarning,
+  MEASURE_NAMES,
+  stepName,
+  typographic,
+} from '@pine/core/words'
 import { withPreview } from '@/data/preview'
 import type { Said } from '@/data/said'
 import type { StandingSetup } from '@/data/standing'
@@ -114,11 +121,17 @@ export interface ConsequencesView {
   readonly again: string
   /** Empty where nothing stays. */
   readonly stay: string
+  /** What disagrees with what is said here: it may be a slip. */
+  readonly disagrees: readonly {
+    readonly key: string
+    readonly words: string
+    readonly slip: string
+  }[]
 }
 
 export function consequencesView(setup: StandingSetup, body: EventBody): ConsequencesView {
   const { document, solution } = setup
-  const { changed, again, stay } = consequencesOf(
+  const { changed, again, stay, disagrees } = consequencesOf(
     setup,
     withPreview(document, { kind: 'event', body }),
   )
@@ -137,6 +150,15 @@ export function consequencesView(setup: StandingSetup, body: EventBody): Consequ
       again.length === 0
         ? 'Nothing has to be done again.'
         : `To do again: ${again.map(({ step }) => stepName(document, step)).join(', ')}.`,
+    disagrees: disagrees.map((warning) => {
+      const [likely] = warning.causes ?? []
+      const slip = likely && describeCause(likely)
+      return {
+        key: `${warning.code}${warning.place}`,
+        words: describeWarning(warning, (nm) => `${write(nm)} ${solution.unit}`),
+        slip: slip === undefined ? '' : `${slip.title}. ${slip.look}`,
+      }
+    }),
     stay:
       stay.length === 0
         ? ''

@@ -3,7 +3,7 @@ import { CHANGE_NAMES } from '@pine/core/words'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
 import { Field } from '@/kit/field'
-import { Card, Column, Row } from '@/kit/surfaces'
+import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { TrustMark } from '@/kit/trust-mark'
 import { Digits, Words } from '@/kit/words'
 import {
@@ -103,20 +103,23 @@ interface ConsequencesProps extends Pick<StepProps, 'setup'> {
 
 /** What it ends, what has to be done again, and what stays: nothing more. */
 function Consequences({ setup, body, onSay }: ConsequencesProps) {
-  const { changed, again, stay } = consequencesView(setup, body)
+  const { changed, again, stay, disagrees } = consequencesView(setup, body)
   return (
     <Column gap="$2">
+      {disagrees.map(({ key, words, slip }) => (
+        <Card key={key} padded tone="wrong" role="alert" testID="change-disagrees">
+          <Words tone="wrong">{words}</Words>
+          {slip !== '' && (
+            <Words tone="wrong" strong>
+              {slip}
+            </Words>
+          )}
+        </Card>
+      ))}
       {changed.length > 0 && (
         <Card overflow="hidden">
           {changed.map(({ address, name, state, number, says }, index) => (
-            <Row
-              key={address}
-              minHeight="$touch"
-              paddingHorizontal="$3"
-              gap="$2"
-              borderTopWidth={index === 0 ? 0 : 1}
-              borderColor="$line"
-            >
+            <Line key={address} gap="$2" first={index === 0}>
               <TrustMark state={state} size={20} />
               <Words strong flex={1}>
                 {name}
@@ -125,7 +128,7 @@ function Consequences({ setup, body, onSay }: ConsequencesProps) {
               <Words as="note" tone={state === 'stale' ? 'wrong' : 'soft'}>
                 {says}
               </Words>
-            </Row>
+            </Line>
           ))}
         </Card>
       )}

@@ -15,7 +15,7 @@ import {
 } from '@pine/core/words'
 import type { StandingSetup } from '@/data/standing'
 import { Button } from '@/kit/button'
-import { Card, Column, Row } from '@/kit/surfaces'
+import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { lengthWriter } from './write-length'
 
@@ -39,14 +39,7 @@ export function TraceView({ title, chain, setup, onClose }: TraceViewProps) {
       </Row>
       <Card overflow="hidden">
         {traceOf(chain).map((line, index) => (
-          <Row
-            key={line.sourceId}
-            paddingHorizontal="$3"
-            paddingVertical="$2"
-            borderTopWidth={index === 0 ? 0 : 1}
-            borderColor="$line"
-            alignItems="baseline"
-          >
+          <Line key={line.sourceId} paddingVertical="$2" first={index === 0} alignItems="baseline">
             <Column flex={1} gap={0}>
               <Words>{describeRole(line.role)}</Words>
               <Words as="note">
@@ -58,7 +51,7 @@ export function TraceView({ title, chain, setup, onClose }: TraceViewProps) {
             <Digits as="lead">
               {describeCoefficient(line)} {typographic(line.text)} {line.unit}
             </Digits>
-          </Row>
+          </Line>
         ))}
         <View borderTopWidth={2} borderColor="$ink">
           <Row justifyContent="space-between" paddingHorizontal="$3" paddingVertical="$2">

@@ -7,7 +7,7 @@ import { erased, signTurned, typed } from '@/kit/number-text'
 import { ReadingField } from '@/kit/reading-field'
 import { Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { EntryFrame } from '../read/entry-frame'
+import { EntryFrame } from '../frame/entry-frame'
 
 interface ReadBackEntryProps {
   readonly draftKey: string

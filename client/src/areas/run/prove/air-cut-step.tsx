@@ -7,12 +7,12 @@ import { Card, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { NextButton } from '../frame/next-button'
 import type { StepProps } from '../frame/step-props'
-import { EntryFrame } from '../read/entry-frame'
-import { NumbersEntry } from '../read/numbers-entry'
-import { useNumbers } from '../read/use-numbers'
-import { CheckFrame } from '../ready/check-frame'
+import { EntryFrame } from '../frame/entry-frame'
+import { NumbersEntry } from '../frame/numbers-entry'
+import { useNumbers } from '../frame/use-numbers'
+import { CheckFrame } from '../frame/check-frame'
 import { airCutView } from './air-cut-view'
-import { ReasonField } from './reason-field'
+import { ReasonField } from '../frame/reason-field'
 
 /** Everything raised for a run in air: the lift is worked out, and stays ACTIVE until it is taken out. */
 export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {

@@ -5,7 +5,7 @@ import { Card } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { NextButton } from '../frame/next-button'
 import type { ProofStepProps } from '../frame/step-props'
-import { CheckFrame } from '../ready/check-frame'
+import { CheckFrame } from '../frame/check-frame'
 import { verdictView } from './proof-view'
 
 export interface ProofSaidProps extends Pick<ProofStepProps, 'setup' | 'onDone' | 'onTo'> {

@@ -7,10 +7,10 @@ import { Card, Column } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import type { ProofStepProps } from '../frame/step-props'
 import { RegisterPicture } from '../key-in/register-picture'
-import { EntryFrame } from '../read/entry-frame'
-import { NumbersEntry } from '../read/numbers-entry'
-import { useNumbers } from '../read/use-numbers'
-import { CheckFrame } from '../ready/check-frame'
+import { EntryFrame } from '../frame/entry-frame'
+import { NumbersEntry } from '../frame/numbers-entry'
+import { useNumbers } from '../frame/use-numbers'
+import { CheckFrame } from '../frame/check-frame'
 import { ProofSaid } from './proof-said'
 import {
   leftUnproven,
@@ -20,7 +20,7 @@ import {
   type ProofView,
   type Seen,
 } from './proof-view'
-import { ReasonField } from './reason-field'
+import { ReasonField } from '../frame/reason-field'
 
 type Key = 'position' | 'distanceToGo' | 'gap'
 

@@ -10,7 +10,7 @@ import type { Said } from '@/data/said'
 import type { StandingSetup } from '@/data/standing'
 import { bodyOf, circumstanceProblem, type NewReading, type ReadingDraft } from './reading-draft'
 import { readingView } from './reading-view'
-import { useNumbers } from './use-numbers'
+import { useNumbers } from '../frame/use-numbers'
 
 /**
  * The reading of one step while it is typed: what it would give if it were entered now, so that

@@ -3,14 +3,14 @@ import { MEASURE_NAMES } from '@pine/core/words'
 import { type CheckOff } from '@pine/core/facts'
 import { useSession } from '@/data/session'
 import { Button } from '@/kit/button'
-import { Card, Row } from '@/kit/surfaces'
+import { Card, Line, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { RegistersPanel } from '../frame/registers-panel'
 import type { StepProps } from '../frame/step-props'
 import { AirCutStep } from '../prove/air-cut-step'
 import { ProgramStep } from '../prove/program-step'
 import { FirstPartStep } from '../release/first-part-step'
-import { CheckFrame } from './check-frame'
+import { CheckFrame } from '../frame/check-frame'
 import { checkView, holdingView, type SimpleCheck } from './check-view'
 import { HomeMarksStep } from './home-marks-step'
 
@@ -64,14 +64,7 @@ function GaugeList({ setup: { document } }: Pick<StepProps, 'setup'>) {
   return (
     <Card overflow="hidden">
       {document.sheet.gauges.map(({ id, name, kind, size }, index) => (
-        <Row
-          key={id}
-          justifyContent="space-between"
-          minHeight="$touch"
-          paddingHorizontal="$3"
-          borderTopWidth={index === 0 ? 0 : 1}
-          borderColor="$line"
-        >
+        <Line key={id} apart first={index === 0}>
           <Words as="lead">{name}</Words>
           <Row gap="$2" alignItems="baseline">
             <Words as="note">{MEASURE_NAMES[GAUGE_FACTS[kind].measure]}</Words>
@@ -79,7 +72,7 @@ function GaugeList({ setup: { document } }: Pick<StepProps, 'setup'>) {
               {size.text} {size.unit}
             </Digits>
           </Row>
-        </Row>
+        </Line>
       ))}
     </Card>
   )
@@ -93,17 +86,10 @@ function HoldingLines({ setup }: Pick<StepProps, 'setup'>) {
     <>
       <Card overflow="hidden">
         {view.lines.map(({ name, says }, index) => (
-          <Row
-            key={name}
-            justifyContent="space-between"
-            minHeight="$touch"
-            paddingHorizontal="$3"
-            borderTopWidth={index === 0 ? 0 : 1}
-            borderColor="$line"
-          >
+          <Line key={name} apart first={index === 0}>
             <Words>{name}</Words>
             <Digits as="lead">{says}</Digits>
-          </Row>
+          </Line>
         ))}
       </Card>
       {view.wrong.map(({ key, words }) => (

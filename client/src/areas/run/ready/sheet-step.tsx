@@ -3,7 +3,7 @@ import { ScrollView, useMedia } from 'tamagui'
 import { type SetupDocument } from '@pine/core/facts'
 import { describeSheet } from '@pine/core/words'
 import { Button } from '@/kit/button'
-import { Card, Column, Row } from '@/kit/surfaces'
+import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 
 export interface SheetStepProps {
@@ -27,19 +27,12 @@ export function SheetStep({ document: { sheet, id }, onDone }: SheetStepProps) {
           </Words>
           <Card overflow="hidden">
             {lines.map(([name, says], index) => (
-              <Row
-                key={name}
-                alignItems="baseline"
-                paddingHorizontal="$3"
-                paddingVertical="$2"
-                borderTopWidth={index === 0 ? 0 : 1}
-                borderColor="$line"
-              >
+              <Line key={name} alignItems="baseline" paddingVertical="$2" first={index === 0}>
                 <Words tone="soft" width={110}>
                   {name}
                 </Words>
                 <Words flex={1}>{says}</Words>
-              </Row>
+              </Line>
             ))}
           </Card>
         </Column>

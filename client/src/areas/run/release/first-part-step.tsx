@@ -4,15 +4,15 @@ import { useDraft } from '@/data/drafts'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Choice } from '@/kit/choice'
-import { Card, Column, Row } from '@/kit/surfaces'
+import { Card, Column, Line } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { NextButton } from '../frame/next-button'
 import type { StepProps } from '../frame/step-props'
-import { ReasonField } from '../prove/reason-field'
-import { EntryFrame } from '../read/entry-frame'
-import { NumbersEntry } from '../read/numbers-entry'
-import { useNumbers } from '../read/use-numbers'
-import { CheckFrame } from '../ready/check-frame'
+import { ReasonField } from '../frame/reason-field'
+import { EntryFrame } from '../frame/entry-frame'
+import { NumbersEntry } from '../frame/numbers-entry'
+import { useNumbers } from '../frame/use-numbers'
+import { CheckFrame } from '../frame/check-frame'
 import { FEATURES, firstPartView, wearSays, type WearLine } from './first-part-view'
 
 /** The first part is measured, and what has to be added to the wear is worked out. */
@@ -110,17 +110,10 @@ function WearLines({ lines }: { readonly lines: readonly WearLine[] }) {
   return (
     <Card overflow="hidden">
       {lines.map(({ measured, says }, index) => (
-        <Row
-          key={index}
-          justifyContent="space-between"
-          minHeight="$touch"
-          paddingHorizontal="$3"
-          borderTopWidth={index === 0 ? 0 : 1}
-          borderColor="$line"
-        >
+        <Line key={index} apart first={index === 0}>
           <Words flex={1}>{measured}</Words>
           <Digits as="lead">{says}</Digits>
-        </Row>
+        </Line>
       ))}
     </Card>
   )

@@ -5,7 +5,7 @@ import { failureWords } from '@/data/api'
 import { useRecord } from '@/data/setups'
 import { Message } from '@/kit/message'
 import { TrustMark } from '@/kit/trust-mark'
-import { Card, Column, Row } from '@/kit/surfaces'
+import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 
 /** The numbers as they were recorded: shown from the record, not worked out again. */
@@ -43,19 +43,12 @@ export function FrozenRecord({
       </Words>
       <Card overflow="hidden">
         {solution.registers.map(({ address, value, unit }, index) => (
-          <Row
-            key={address}
-            justifyContent="space-between"
-            minHeight="$touch"
-            paddingHorizontal="$3"
-            borderTopWidth={index === 0 ? 0 : 1}
-            borderColor="$line"
-          >
+          <Line key={address} apart first={index === 0}>
             <Words strong>{registerName(address)}</Words>
             <Digits as="lead" testID={`frozen-${address}`}>
               {typographic(value ?? '–')} {unit}
             </Digits>
-          </Row>
+          </Line>
         ))}
       </Card>
       <Column gap={0}>

@@ -2,7 +2,7 @@ import { ScrollView, useMedia } from 'tamagui'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { TrustMark } from '@/kit/trust-mark'
-import { Card, Column, Row } from '@/kit/surfaces'
+import { Card, Column, Line } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { RegistersPanel, type RegistersPanelProps } from '../frame/registers-panel'
 import type { StepProps } from '../frame/step-props'
@@ -77,16 +77,13 @@ function OpenSteps({ open, onStep }: OpenStepsProps) {
   return (
     <Card overflow="hidden">
       {open.map(({ key, name, trust }, index) => (
-        <Row
+        <Line
           key={key}
           render="button"
-          minHeight="$touch"
-          paddingHorizontal="$3"
           gap="$3"
           backgroundColor="$card"
           borderWidth={0}
-          borderTopWidth={index === 0 ? 0 : 1}
-          borderColor="$line"
+          first={index === 0}
           cursor="pointer"
           onPress={() => onStep(key)}
         >
@@ -99,7 +96,7 @@ function OpenSteps({ open, onStep }: OpenStepsProps) {
               stale
             </Words>
           )}
-        </Row>
+        </Line>
       ))}
     </Card>
   )
