@@ -4,7 +4,8 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
   testDir: 'tests',
   fullyParallel: false,
-  workers: 2,
+  // More than cores: a run waits for its keys and its server more than it works.
+  workers: 3,
   // A whole run from home to release is long; a step that hangs fails by its own limit.
   timeout: 150_000,
   expect: { timeout: 10_000 },

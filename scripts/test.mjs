@@ -82,23 +82,28 @@ await runScript(async () => {
   const database = await startDatabase(`${STATE}-test`, { fresh: true, durable: false })
   const results = []
   try {
-    results.push(
-      await check('formatting', bin('prettier'), ['--check', '.', '--log-level', 'warn']),
+    // Two at a time: each leaves a core of the usual two to the other.
+    const lanes = [
+      [
+        ['formatting', 'prettier', ['--check', '.', '--log-level', 'warn']],
+        ['lint and the one-way import rule', 'eslint', ['.', '--max-warnings', '0']],
+      ],
+      [
+        ['nothing unused or undeclared', 'knip', ['--no-progress']],
+        [
+          'nothing that only tests use',
+          'knip',
+          ['--no-progress', '--production', '--include', 'exports'],
+        ],
+        ...WORKSPACES.map((workspace) => [`types of ${workspace}`, 'tsc', ['-p', workspace]]),
+      ],
+    ]
+    await Promise.all(
+      lanes.map(async (lane) => {
+        for (const [name, command, args] of lane)
+          results.push(await check(name, bin(command), args))
+      }),
     )
-    results.push(
-      await check('lint and the one-way import rule', bin('eslint'), ['.', '--max-warnings', '0']),
-    )
-    results.push(await check('nothing unused or undeclared', bin('knip'), ['--no-progress']))
-    results.push(
-      await check('nothing that only tests use', bin('knip'), [
-        '--no-progress',
-        '--production',
-        '--include',
-        'exports',
-      ]),
-    )
-    for (const workspace of WORKSPACES)
-      results.push(await check(`types of ${workspace}`, bin('tsc'), ['-p', workspace]))
     results.push(await unitTests(database.url('postgres')))
     await buildClient()
     results.push(await browserTests(database.url('postgres')))

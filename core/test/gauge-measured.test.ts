@@ -189,6 +189,63 @@ test('it is called by its name, and by its id where no sheet knows it any more',
   expect(describeEvent(checkFailed('gone'), gauges)).toBe('the gauge gone failed its check')
 })
 
+describe('generations of a size', () => {
+  /** H1 of the worked example, with what happened to its gauges after the touches; the tip is what was last good. */
+  const lengthAfter = (happened: (tip: Reading) => readonly SetupEvent[]) =>
+    inMm(
+      after(() => {
+        const readings = all()
+        const [, tip] = readings
+        if (tip === undefined) throw new Error('it is there')
+        return [...readings, ...happened(tip)]
+      }),
+      'H1',
+    )
+
+  test('begin at the last good check of this very gauge, and of no other', () => {
+    expect(lengthAfter((tip) => [checkFailed('finder', tip), measured('setter', '50.012')])).toBe(
+      -270.012,
+    )
+    expect(lengthAfter((tip) => [checkFailed('setter', tip), measured('setter', '50.012')])).toBe(
+      -270,
+    )
+  })
+
+  test('begin at the earliest of several failed checks', () => {
+    expect(
+      lengthAfter((tip) => [
+        checkFailed('setter'),
+        checkFailed('setter', tip),
+        measured('setter', '50.012'),
+      ]),
+    ).toBe(-270.012)
+  })
+
+  test('a check that fails after the measurement takes nothing of it back', () => {
+    expect(lengthAfter((tip) => [measured('setter', '50.012'), checkFailed('setter', tip)])).toBe(
+      -270.012,
+    )
+  })
+
+  test('a second one leaves the first what was read before its own', () => {
+    expect(
+      lengthAfter((tip) => [
+        measured('setter', '50.012'),
+        checkFailed('setter', tip),
+        measured('setter', '50.1'),
+      ]),
+    ).toBe(-270.012)
+    // Failed before the first measurement, which answered for it: the second is of the same generation as the first.
+    expect(
+      lengthAfter((tip) => [
+        checkFailed('setter', tip),
+        measured('setter', '50.012', 'now'),
+        measured('setter', '50.1'),
+      ]),
+    ).toBe(-270)
+  })
+})
+
 describe('a size that is far from what is marked', () => {
   const told = (gauge: string, size: string) =>
     solve(after(() => [...all(), measured(gauge, size)])).warnings.filter(

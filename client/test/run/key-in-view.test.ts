@@ -96,7 +96,11 @@ test('a number that no longer holds leads to its reading, or is accepted by name
     body: { kind: 'tool-changed', tool: 1 },
   })
   const { why, again, accept } = beneath(stale, 'H1', 'stale')
-  expect(why).toMatch(/T1/)
+  expect(why).toBe('T1 was broken, replaced or re-gripped.')
+  // It is told as it was, and not as something to type.
+  expect(viewOf(stale, 'H1')).toMatchObject({ was: '−270.000 mm', notes: [] })
+  expect(viewOf(stale, 'H1').type).toBeUndefined()
+  expect(viewOf(stale, 'H1').key).toBeUndefined()
   expect(again).toEqual({ key: 'tip-on-plane:T1', name: expect.stringContaining('T1') })
   expect(accept('same holder, same stop')).toEqual({
     kind: 'acceptance',
@@ -110,6 +114,13 @@ test('a number that no longer holds leads to its reading, or is accepted by name
   const accepted = after(stale, accept('same holder, same stop'))
   expect(beneath(accepted, 'H1', 'equal').accepted).toBe(
     'accepted by Mira Toller: same holder, same stop',
+  )
+})
+
+test('what a failed gauge ended may be corrected instead of read again', () => {
+  const failed = after(read, { kind: 'event', body: { kind: 'check-failed', gauge: 'setter' } })
+  expect(beneath(failed, 'H1', 'stale').why).toMatch(
+    /^The 50 mm setter failed its check\. Measured anew, it corrects/,
   )
 })
 

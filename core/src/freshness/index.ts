@@ -1,3 +1,3 @@
 export { type HomeMarks } from './home-frames'
-export { nameOfReason, oldFrom } from './stale'
+export { nameOfReason, type StaleReason, oldFrom } from './stale'
 export { standingReadings } from './standing'

@@ -11,5 +11,5 @@ export const CHANGE_NAMES: Readonly<Record<SetupEvent['kind'], string>> = {
   'external-changed': 'The external offset was changed',
   'unit-changed': 'The control was switched to another unit',
   'check-failed': 'A gauge failed its check',
-  'gauge-measured': 'A gauge was measured: its true size',
+  'gauge-measured': 'A gauge was measured anew',
 }

@@ -121,13 +121,13 @@ function Consequences({ setup, body, onSay }: ConsequencesProps) {
           {changed.map(({ address, name, state, number, says }, index) => (
             <Line key={address} gap="$2" first={index === 0}>
               <TrustMark state={state} size={20} />
-              <Words strong flex={1}>
-                {name}
-              </Words>
-              <Digits>{number}</Digits>
-              <Words as="note" tone={state === 'stale' ? 'wrong' : 'soft'}>
-                {says}
-              </Words>
+              <Column flex={1} gap={0}>
+                <Words strong>{name}</Words>
+                <Words as="note" tone={state === 'stale' ? 'wrong' : 'soft'}>
+                  {says}
+                </Words>
+              </Column>
+              <Digits flexShrink={0}>{number}</Digits>
             </Line>
           ))}
         </Card>

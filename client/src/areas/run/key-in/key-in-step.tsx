@@ -63,7 +63,7 @@ export function KeyInStep(props: KeyInStepProps) {
 /** What is typed, how, and what has to be minded. */
 function KeyInCard({ view, onTrace }: { readonly view: KeyInView; readonly onTrace: () => void }) {
   const roles = useRoles()
-  const { name, type, unit, key, notes, mind, change } = view
+  const { name, type, unit, key, was, notes, mind, change } = view
   return (
     <Card padded gap="$1">
       <Row justifyContent="space-between" alignItems="baseline">
@@ -74,7 +74,12 @@ function KeyInCard({ view, onTrace }: { readonly view: KeyInView; readonly onTra
           how it came
         </Button>
       </Row>
-      {'first' in key ? (
+      {was !== undefined && (
+        <Digits as="lead" tone="soft" testID="was">
+          it was {was}
+        </Digits>
+      )}
+      {key === undefined ? null : 'first' in key ? (
         <Words as="lead">{key.first}</Words>
       ) : (
         <Words>
@@ -136,7 +141,7 @@ function WhatStands({ beneath, onRetype, ...props }: WhatStandsProps) {
             <Words as="title" tone="wrong">
               It no longer holds.
             </Words>
-            <Words>{why}.</Words>
+            <Words>{why}</Words>
           </Card>
           <Footing>
             {again && (

@@ -8,7 +8,7 @@ import {
   stepName,
   typographic,
 } from '@pine/core/words'
-import { nameOfReason } from '@pine/core/freshness'
+import { nameOfReason, type StaleReason } from '@pine/core/freshness'
 import { registerName } from '@pine/core/address'
 import type { Said } from '@/data/said'
 import type { StandingSetup } from '@/data/standing'
@@ -20,8 +20,10 @@ export interface KeyInView {
   /** What is typed, in the control's digits; none where the row is read first. */
   readonly type?: string
   readonly unit: LengthUnit
-  /** What the key does and does not do, or what comes first. */
-  readonly key: { readonly does: string; readonly not: string } | { readonly first: string }
+  /** What the key does and does not do, or what comes first; none where nothing may be keyed now. */
+  readonly key?: { readonly does: string; readonly not: string } | { readonly first: string }
+  /** The number as it was, where it no longer holds. */
+  readonly was?: string
   /** What goes before the number, in the order of work. */
   readonly notes: readonly KeyInNote[]
   readonly mind?: string
@@ -71,6 +73,16 @@ export function keyInView(
   const { address, keyIn, chain } = register
   if (keyIn === undefined || chain === undefined) return undefined
   const { mode, type, unit, before, after, copies, counter, insteadOf, activeLength } = keyIn
+  const below = beneath(setup, register, keyIn, retyping)
+  // A number that no longer holds is not to be typed: it is only told.
+  if (below.of === 'stale')
+    return {
+      name: registerName(address),
+      unit,
+      notes: [],
+      was: `${typographic(after)} ${unit}`,
+      beneath: below,
+    }
   const key = describeKeyMode(mode)
   const notes: (KeyInNote | false)[] = [
     insteadOf !== undefined && { words: describeKeyMode(insteadOf).first, holds: 'words' },
@@ -96,7 +108,7 @@ export function keyInView(
     ...(before !== undefined && {
       change: `${lengthWriter(setup.solution)(before)} → ${typographic(after)} ${unit}`,
     }),
-    beneath: beneath(setup, register, keyIn, retyping),
+    beneath: below,
   }
 }
 
@@ -111,7 +123,7 @@ function beneath(
     const again = steps.find(({ step, done }) => step.does === 'read' && !done)?.step
     return {
       of: 'stale',
-      why: describeStale(stale, document.sheet.gauges),
+      why: `${sentence(describeStale(stale, document.sheet.gauges))}${correctable(stale)}`,
       ...(again && { again: { key: again.key, name: stepName(document, again) } }),
       accept: (reason) => ({
         kind: 'acceptance',
@@ -158,3 +170,11 @@ function beneath(
     },
   }
 }
+
+const sentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`
+
+/** What was read with a gauge need not be read again where somebody measures that. */
+const correctable = (stale: StaleReason): string =>
+  stale.by === 'event' && stale.event.kind === 'check-failed'
+    ? ' Measured anew, it corrects what was read with it: say so as something that changed.'
+    : ''
