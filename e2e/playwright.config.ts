@@ -4,8 +4,7 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
   testDir: 'tests',
   fullyParallel: false,
-  // More than cores: a run waits for its keys and its server more than it works.
-  workers: 3,
+  workers: 2,
   // A whole run from home to release is long; a step that hangs fails by its own limit.
   timeout: 150_000,
   expect: { timeout: 10_000 },

@@ -112,6 +112,20 @@ test('without the server it waits, survives a reload, and goes out in order, as 
   expect(await keptIds()).toEqual([])
 })
 
+test('a store that tells late takes nothing away of what was entered here, nor turns its order', async () => {
+  offline()
+  const here = page()
+  await here.post(entry('a'))
+  await here.post(entry('b'))
+  const store = here.outboxStore as unknown as { show(rows: readonly object[]): void }
+  store.show([])
+  expect(here.waiting()).toEqual(['a', 'b'])
+  store.show([entry('b')])
+  expect(here.waiting()).toEqual(['a', 'b'])
+  store.show([entry('before'), entry('b')])
+  expect(here.waiting()).toEqual(['before', 'a', 'b'])
+})
+
 test('two pages that enter at once lose nothing of each other', async () => {
   offline()
   const [left, right] = [page(), page()]

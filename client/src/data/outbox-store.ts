@@ -29,10 +29,10 @@ type Tables = Dexie & { readonly outbox: EntityTable<Row, 'seq'> }
 export class OutboxStore {
   private readonly database = new Dexie('pine-compass', { cache: 'disabled' }) as Tables
   private readonly listeners = new Set<() => void>()
-  /** As the database tells it. */
+  /** As the database tells it, a moment late: what was kept before, and what other tabs entered. */
   private rows: readonly OutboxEntry[] = []
-  /** Entered here, not told by the database yet. */
-  private fresh: readonly OutboxEntry[] = []
+  /** Entered on this page, in that order, until it is taken out here: a database that tells late takes nothing of it away. */
+  private own: readonly OutboxEntry[] = []
   /** Taken out here, perhaps told by the database still. */
   private readonly gone = new Set<string>()
   /** Refused here, told by the database a moment later. */
@@ -59,7 +59,7 @@ export class OutboxStore {
 
   /** Resolves when it is kept, or when it is known that it cannot be. */
   async add(entry: OutboxEntry): Promise<void> {
-    this.fresh = [...this.fresh, entry]
+    this.own = [...this.own, entry]
     this.tell()
     await this.write(() => this.database.outbox.add({ ...entry, id: entry.fact.id } as Row))
   }
@@ -73,7 +73,7 @@ export class OutboxStore {
 
   async remove(factId: string): Promise<void> {
     this.gone.add(factId)
-    this.fresh = this.fresh.filter(({ fact }) => fact.id !== factId)
+    this.own = this.own.filter(({ fact }) => fact.id !== factId)
     this.tell()
     await this.write(() => this.database.outbox.where('id').equals(factId).delete())
   }
@@ -90,15 +90,13 @@ export class OutboxStore {
   }
 
   private show(rows: readonly OutboxEntry[]): void {
-    const told = new Set(rows.map(({ fact }) => fact.id))
     this.rows = rows
-    this.fresh = this.fresh.filter(({ fact }) => !told.has(fact.id))
     this.tell()
   }
 
   private tell(): void {
-    const told = new Set(this.rows.map(({ fact }) => fact.id))
-    this.all = [...this.rows, ...this.fresh.filter(({ fact }) => !told.has(fact.id))]
+    const here = new Set(this.own.map(({ fact }) => fact.id))
+    this.all = [...this.rows.filter(({ fact }) => !here.has(fact.id)), ...this.own]
       .filter(({ fact }) => !this.gone.has(fact.id))
       .map((entry) => {
         const refused = this.refusals.get(entry.fact.id)
