@@ -8,11 +8,12 @@ import { needOf } from '@pine/core/sheet'
 import { solve, type Solution } from '@pine/core/solve'
 import {
   describeAdvice,
-  describeCoefficient,
   describeStale,
   describeFrame,
   describeRole,
+  describeTerm,
   describeVerdict,
+  saysSomething,
   rungName,
 } from '@pine/core/words'
 
@@ -36,10 +37,12 @@ export function explainRegister(document: SetupDocument, address: string): strin
 
 function traceLines({ chain }: Register): readonly string[] {
   if (chain === undefined) return []
-  return traceOf(chain).map(
-    (line) =>
-      `  ${describeCoefficient(line)} ${line.text} ${line.unit}  ${describeRole(line.role)} (${line.name})${line.by === undefined ? '' : `, ${line.by} ${line.at}`}`,
-  )
+  return traceOf(chain)
+    .filter(saysSomething)
+    .map(
+      (line, index) =>
+        `  ${describeTerm(line, index === 0)} ${line.unit}  ${describeRole(line.role)} (${line.name})${line.by === undefined ? '' : `, ${line.by} ${line.at}`}`,
+    )
 }
 
 function budgetLines(

@@ -1,5 +1,5 @@
 import type { SolutionView } from '@pine/contract'
-import { describeCoefficient } from '@pine/core/words'
+import { describeTerm } from '@pine/core/words'
 
 /** Registers as text, each with the sum it is made of, for a terminal or a printout. */
 export function solutionTable(name: string, view: SolutionView): string {
@@ -9,8 +9,8 @@ export function solutionTable(name: string, view: SolutionView): string {
       const sure = uncertainty === null ? '' : `  ±${uncertainty.expanded}`
       const head = `${address.padEnd(6)} ${(value ?? '–').padStart(widest)} ${unit}${sure}  ${state}${stale === null ? '' : `: ${stale}`}`
       const lines = trace.map(
-        (line) =>
-          `       ${describeCoefficient(line)} ${line.text} ${line.unit}  ${line.meaning} (${line.name})`,
+        (line, index) =>
+          `       ${describeTerm(line, index === 0)} ${line.unit}  ${line.meaning} (${line.name})`,
       )
       return [head, ...lines].join('\n')
     },

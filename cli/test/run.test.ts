@@ -129,7 +129,7 @@ test('the table shows each register as a sum', () => {
   const { out, exitCode } = run(['solve', 'gauge-line.json'], fromExamples)
   expect(exitCode).toBe(0)
   expect(out).toMatch(/H1 +80\.000 mm {2}±0\.00\d\d {2}read/)
-  expect(out).toContain('+ -220.000 mm  machine Z, tip at the touch')
+  expect(out).toContain(' \u2212220.000 mm  machine Z, tip at the touch')
 })
 
 describe('files that are not good set-ups', () => {
@@ -218,7 +218,7 @@ describe('explain', () => {
   test('how a register came, how sure it is, and its ladder', () => {
     const { out } = run(['explain', 'gauge-line.json', 'H1'], fromExamples)
     expect(out).toContain('H1 = 80.000 mm (read)')
-    expect(out).toContain('− -300.000 mm  machine Z, bare nose at the touch')
+    expect(out).toContain('− (−300.000) mm  machine Z, bare nose at the touch')
     expect(out).toMatch(/sure to ±0\.00\d\d mm \(95 %, k = 2\.00\)/)
     expect(out).toMatch(/nose ─+ -220\.000\n.*tip ─+ -300\.000\n.*plane ─+ -350\.000/)
   })

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { uuid } from './fields'
+import { reason, uuid } from './fields'
+import { roleSchema } from './roles'
 import { setupFactSchema, setupFileSchema } from './setup-facts'
 import { gaugeSchema, machineDeclarationSchema, setupSheetSchema } from './setup-schema'
 import { solutionViewSchema } from './solution-view'
@@ -26,11 +27,55 @@ export const personNameSchema = z
 export const personSchema = z.object({ id: uuid(), name: z.string() })
 export type Person = z.infer<typeof personSchema>
 
+/** A person with what they may do here. */
+export const memberSchema = personSchema.extend({ role: roleSchema })
+export type Member = z.infer<typeof memberSchema>
+
+/** What happened to a person's place in the shop: told, never undone. */
+export const personChangeSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('joined'), role: roleSchema }),
+  z.object({ kind: z.literal('role'), role: roleSchema }),
+  z.object({ kind: z.literal('new-pin') }),
+  z.object({ kind: z.literal('left') }),
+  z.object({ kind: z.literal('back') }),
+])
+export type PersonChange = z.infer<typeof personChangeSchema>
+
+/** Everybody who is or was here, with what happened to their place, for those who look after people. */
+export const memberHistorySchema = memberSchema.extend({
+  leftAt: z.string().nullable(),
+  changes: z.array(z.object({ change: personChangeSchema, by: z.string(), at: z.string() })),
+})
+export type MemberHistory = z.infer<typeof memberHistorySchema>
+
+/** Letters and digits that nobody takes for another. */
+export const CODE_LETTERS = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789'
+export const joinCodeSchema = z
+  .string()
+  .overwrite((code) => code.toUpperCase().replace(/[\s-]/g, ''))
+  .regex(
+    new RegExp(`^[${CODE_LETTERS}]{8}$`),
+    'A code has eight letters and digits: ask a lead for one.',
+  )
+
 export const newPersonSchema = z.strictObject({
   id: uuid(),
   name: personNameSchema,
   pin: pinSchema,
+  /** That a lead has shown; the first person of an empty product needs none. */
+  code: joinCodeSchema.optional(),
 })
+export const newJoinCodeSchema = z.strictObject({ role: roleSchema })
+/** A code is shown once, to the lead who asked for it: only its hash is kept. */
+export const shownJoinCodeSchema = z.object({
+  code: z.string(),
+  role: roleSchema,
+  expiresAt: z.string(),
+})
+export type ShownJoinCode = z.infer<typeof shownJoinCodeSchema>
+export const newPinSchema = z.strictObject({ pin: pinSchema })
+export const newRoleSchema = z.strictObject({ role: roleSchema })
+
 export const signInSchema = z.strictObject({ personId: uuid(), pin: pinSchema })
 
 export const machineSchema = z.object({ id: uuid(), machine: machineDeclarationSchema })
@@ -38,6 +83,13 @@ export type MachineEntry = z.infer<typeof machineSchema>
 export const shopSchema = z.object({ id: uuid(), name: z.string() })
 
 export const newMachineSchema = z.strictObject({ id: uuid(), machine: machineDeclarationSchema })
+
+/** A machine as it is from now on; why is asked for where less is asked of its set-ups than before. */
+export const changedMachineSchema = z.strictObject({
+  machine: machineDeclarationSchema,
+  reason: reason.optional(),
+})
+export type ChangedMachine = z.infer<typeof changedMachineSchema>
 
 export const shopGaugeSchema = z.object({ id: uuid(), gauge: gaugeSchema })
 export type ShopGauge = z.infer<typeof shopGaugeSchema>
@@ -96,5 +148,9 @@ export const setupSummarySchema = z.object({
   warnings: z.number(),
   /** From when on a number of it is older than the shop allows; null where none grows old. */
   oldFrom: z.string().nullable(),
+  /** Who put it away, and when; null where it is among those that are worked on. */
+  away: z.object({ by: z.string(), at: z.string() }).nullable().default(null),
+  /** The shop's machine that it is on, where its sheet says. */
+  machineId: z.string().nullable().default(null),
 })
 export type SetupSummary = z.infer<typeof setupSummarySchema>

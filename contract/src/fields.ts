@@ -35,3 +35,6 @@ export const turnsAMinute = z.number().positive().max(1_000_000)
 
 export const gaugeIds = z.array(name).max(10)
 export const way = z.enum(['+', '-'])
+
+/** Why somebody did what is not done every day: it stays with the fact. */
+export const reason = z.string().trim().min(1, 'a reason').max(2000)

@@ -29,7 +29,7 @@ export {
   type NewFact,
   type SetupFactKind,
 } from './setup-facts'
-export { FACTS, FACT_KINDS, type FactKind } from './facts'
+export { FACTS, FACT_KINDS, machineFactSchema, type FactKind } from './facts'
 export { parseSetupFile, parseSetupText, type ParsedSetup } from './parse-document'
 export { setupJsonSchema } from './json-schema'
 export { solutionViewSchema, viewSolution, type SolutionView } from './solution-view'
@@ -37,10 +37,19 @@ export {
   pinSchema,
   personNameSchema,
   personSchema,
+  memberSchema,
+  memberHistorySchema,
   newPersonSchema,
+  joinCodeSchema,
+  newJoinCodeSchema,
+  shownJoinCodeSchema,
+  newPinSchema,
+  newRoleSchema,
+  CODE_LETTERS,
   signInSchema,
   machineSchema,
   newMachineSchema,
+  changedMachineSchema,
   shopGaugeSchema,
   newShopGaugeSchema,
   newSetupSchema,
@@ -50,11 +59,17 @@ export {
   shopSchema,
   setupSummarySchema,
   type Person,
+  type Member,
+  type MemberHistory,
+  type PersonChange,
+  type ShownJoinCode,
   type MachineEntry,
+  type ChangedMachine,
   type ShopGauge,
   type SetupRecord,
   type SetupAnswer,
   type FactsAnswer,
   type SetupSummary,
 } from './api'
+export { may, ROLE_WORDS, roleSchema, type Action, type Role } from './roles'
 export type { StreamKind, Via } from '@pine/core/journal'

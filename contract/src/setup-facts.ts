@@ -1,5 +1,6 @@
 import { type SetupBodies, type SetupFact } from '@pine/core/facts'
 import { VIAS } from '@pine/core/journal'
+import { typographic } from '@pine/core/words'
 import { z } from 'zod'
 import { uuid } from './fields'
 import { programCheckSchema, programSchema, sha256 } from './program-schema'
@@ -32,20 +33,23 @@ export const kind = <Schema extends z.ZodType>(
  */
 export const SETUP_FACTS = {
   sheet: kind(setupSheetSchema, ({ name }) => `The sheet “${name}”`),
-  reading: kind(readingSchema, ({ read }) => `The reading ${read.text} ${read.unit}`),
+  reading: kind(readingSchema, ({ read }) => `The reading ${typographic(read.text)} ${read.unit}`),
   'key-in': kind(keyInSchema, ({ address }) => `The key-in of ${address}`),
   'read-back': kind(
     readBackSchema,
-    ({ address, shown }) => `The read-back ${shown.text} ${shown.unit} of ${address}`,
+    ({ address, shown }) => `The read-back ${typographic(shown.text)} ${shown.unit} of ${address}`,
   ),
   event: kind(eventSchema, () => 'What you said had changed'),
   acceptance: kind(acceptanceSchema, ({ address }) => `Your word for ${address}`),
   proof: kind(proofSchema, ({ row, tool }) => `The proof of ${row} with T${tool}`),
-  lift: kind(liftSchema, ({ amount }) => `The lift of ${amount.text} ${amount.unit}`),
+  lift: kind(liftSchema, ({ amount }) => `The lift of ${typographic(amount.text)} ${amount.unit}`),
   'check-off': kind(checkOffSchema, () => 'What you had seen to'),
   program: kind(programSchema, ({ name }) => `The program ${name}`),
   'program-check': kind(programCheckSchema, () => 'The check of the file at the machine'),
   record: kind(z.strictObject({ hash: sha256 }), () => 'The release'),
+  'put-away': kind(z.strictObject({ moves: z.enum(['away', 'back']) }), ({ moves }) =>
+    moves === 'away' ? 'That it is put away' : 'That it is taken out again',
+  ),
 } as const satisfies { readonly [Kind in keyof SetupBodies]: FactKindOf }
 
 export type SetupFactKind = keyof SetupBodies
@@ -92,6 +96,7 @@ export const setupFactSchema = union<SetupFact>((name) =>
     by: author,
     at: z.iso.datetime({ offset: true }),
     via,
+    seen: z.number().int().min(0).optional(),
     body: SETUP_FACTS[name].body,
   }),
 )
@@ -147,4 +152,5 @@ export const SHAPES_ARE_EQUAL: {
   program: true,
   'program-check': true,
   record: true,
+  'put-away': true,
 }

@@ -78,6 +78,7 @@ export const toolSchema = z.strictObject({
   length: writtenLengthSchema.optional(),
   lengthUncertainty: writtenLengthSchema.optional(),
   lastLength: writtenLengthSchema.optional(),
+  rough: writtenLengthSchema.optional(),
   diameter: writtenLengthSchema.optional(),
   diameterRegister: registerNumber.optional(),
   programDiameter: writtenLengthSchema.optional(),
@@ -141,6 +142,7 @@ export const offsetPlanSchema = z.strictObject({
 export const setupSheetSchema = z.strictObject({
   name,
   unit: z.enum(LENGTH_UNITS),
+  machineId: z.uuid().optional(),
   machine: machineDeclarationSchema,
   school: z.enum(SCHOOLS),
   reference: z

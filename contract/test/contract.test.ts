@@ -105,6 +105,10 @@ describe('every code has words of its own', () => {
           amount: toNanometres(1_234_000),
           limit: toNanometres(5e5),
           tools: [1, 2, 3],
+          people: ['Mira', 'Jory'].map((name) => ({
+            name,
+            shown: { text: '1.234', unit: 'mm' },
+          })),
         },
         (nm) => `${nm / 1e6} mm`,
       )

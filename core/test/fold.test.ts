@@ -3,6 +3,7 @@ import {
   factIds,
   foldSetup,
   isReleased,
+  putAway,
   type SetupBodies,
   type SetupFact,
 } from '../src/facts'
@@ -88,4 +89,18 @@ test('a person is known by the id; by the name only where a file tells no more',
   expect(isSamePerson(mira, twin)).toBe(false)
   expect(isSamePerson(mira, { name: 'Mira' })).toBe(true)
   expect(isSamePerson({ name: 'Mira' }, { name: 'Jory' })).toBe(false)
+})
+
+test('put away until it is taken out, or until anything is entered that changes it', () => {
+  const away = written('put-away', { moves: 'away' })
+  const back = written('put-away', { moves: 'back' })
+  const look = written('program-check', { sha256: 'b'.repeat(64) })
+  expect(putAway(fold(sheet, tip))).toBeUndefined()
+  expect(putAway(fold(sheet, tip, away))).toMatchObject({ id: away.id, by: away.by, place: 2 })
+  expect(putAway(fold(sheet, tip, away, look))).toMatchObject({ place: 2 })
+  expect(putAway(fold(sheet, tip, away, back))).toBeUndefined()
+  expect(putAway(fold(sheet, tip, away, left))).toBeUndefined()
+  expect(putAway(fold(sheet, tip, away, left, away))).toMatchObject({ place: 4 })
+  // It is no change of what was released.
+  expect(isReleased(fold(sheet, tip, record, away))).toBe(true)
 })

@@ -26,6 +26,45 @@ describe('readLength', () => {
     expect(Object.is(nm(text, unit), -0)).toBe(false)
   })
 
+  // An inch is 25.4 mm exactly, so that a sixty-fourth is 0.396 875 mm: NIST SP 811, appendix B.
+  test.each([
+    ['1/2', 12_700_000, 1],
+    ['3-1/8', 79_375_000, 3],
+    ['3 1/8', 79_375_000, 3],
+    ['1/64', 396_875, 5],
+    ['-1-3/4', -44_450_000, 2],
+    ['+9/16', 14_287_500, 4],
+    ['4/4', 25_400_000, 0],
+    ['3-1/8 in', 79_375_000, 3],
+    ['3-1/8"', 79_375_000, 3],
+  ])('%s of inches is %d nm', (text, expected, decimals) => {
+    expect(readLength({ text, unit: 'in' })).toMatchObject({
+      ok: true,
+      value: { nm: expected, decimals, text, unit: 'in' },
+    })
+  })
+
+  test.each([
+    ['1/2', 'mm'],
+    ['1/2 mm', 'in'],
+    ['1/3', 'in'],
+    ['1/0', 'in'],
+    ['1/128', 'in'],
+  ] as const)('%s of %s is no fraction that a rule has', (text, unit) => {
+    expect(readLength({ text, unit })).toMatchObject({ problem: { code: 'length-fraction' } })
+  })
+
+  test('a fraction is held to the same bounds as a decimal', () => {
+    const of = (text: string, sign: 'positive' | 'not-negative') => {
+      const read = readLength({ text, unit: 'in' }, { sign })
+      return read.ok ? 'good' : read.problem.code
+    }
+    expect(of('-1/2', 'positive')).toBe('length-negative')
+    expect(of('0/2', 'positive')).toBe('length-zero')
+    expect(of('9999-1/2', 'positive')).toBe('length-too-large')
+    expect(of('1/2', 'positive')).toBe('good')
+  })
+
   test('a unit in the text wins over the one beside the field', () => {
     expect(readLength({ text: '1.5in', unit: 'mm' })).toMatchObject({
       ok: true,

@@ -10,7 +10,9 @@ import {
   leftTouch,
   mm,
   noseTouch,
+  planeReadings,
   readingOf,
+  shown,
   tipTouch,
   workedDocument,
   workedSheet,
@@ -365,4 +367,41 @@ test('touches from both sides of the screw are pointed out, unless its lost moti
   expect(codes({ machine: { ...workedSheet().machine, lostMotion: { Z: mm('0.006') } } })).toEqual(
     [],
   )
+})
+
+test('a register that shows what another is to hold: that row is named, and no other, and never its own', () => {
+  const tools = [1, 2, 3].map((number) => ({ number, name: 'mill', lengthRegister: number }))
+  const touch = (tool: number, text: string) =>
+    readingOf<'tip-on-plane'>({ of: 'tip-on-plane', tool, read: mm(text), with: ['setter'] })
+  const document = workedDocument({ tools }, [
+    ...planeReadings(),
+    touch(2, '-190.000'),
+    touch(3, '-160.000'),
+  ])
+  const rowsOf = (text: string) =>
+    solve({ ...document, readBacks: [shown('H1', text)] })
+      .registers.find(({ address }) => address === 'H1')
+      ?.readBack?.causes.flatMap(({ code, about }) => (code === 'other-row' ? [about] : []))
+  const held = values(document)
+  expect(rowsOf(held.H2!)).toEqual(['H2'])
+  expect(rowsOf(held.H3!)).toEqual(['H3'])
+  expect(rowsOf(held.H1!)).toEqual([])
+  expect(rowsOf('1.234')).toEqual([])
+})
+
+test('without explanations everything else is the same, and no cause is named', () => {
+  const document = { ...workedDocument(), readBacks: [shown('H1', '270.000')] }
+  const [told, asked] = [solve(document), solve(document, {}, { explains: false })]
+  const causesOf = ({ registers }: typeof told) =>
+    registers.flatMap(({ readBack }) => readBack?.causes ?? [])
+  expect(causesOf(told)).not.toEqual([])
+  expect(causesOf(asked)).toEqual([])
+  const bare = ({ registers, ...rest }: typeof told) => ({
+    ...rest,
+    registers: registers.map((one) => ({
+      ...one,
+      readBack: one.readBack && { ...one.readBack, causes: [] },
+    })),
+  })
+  expect(bare(asked)).toEqual(bare(told))
 })

@@ -2,20 +2,39 @@ import { fitCircle } from '../src/features'
 import { readProgram } from '../src/program'
 import { gravestFirst, sheetFromProgram } from '../src/running'
 import { type SetupSheet } from '../src/sheet'
-import { describeCoefficient, describeJudgement, describeSheet } from '../src/words'
+import { describeJudgement, describeSheet, describeTerm, saysSomething } from '../src/words'
 import { mm, workedSheet } from './worked-example'
 
 // What people read of a sum, a sheet and a program: each condition of it with the words that it makes.
 
 test.each([
-  [1, '+'],
-  [-1, '\u2212'],
-  [0.5, '+ ½ ×'],
-  [-0.5, '\u2212 ½ ×'],
-  [1 / 3, '+ 0.3333 ×'],
-  [-2, '\u2212 2 ×'],
-])('a term that counts %d times is written %s', (coefficient, words) => {
-  expect(describeCoefficient({ coefficient })).toBe(words)
+  [1, '-220.000', true, '−220.000'],
+  [1, '80', true, '80'],
+  [-1, '80', true, '− 80'],
+  [-1, '-80', true, '− (−80)'],
+  [0.5, '16.000', true, '½ × 16.000'],
+  [1, '50.000', false, '+ 50.000'],
+  [1, '-6.1085', false, '− 6.1085'],
+  [-1, '50.000', false, '− 50.000'],
+  [-1, '-300.000', false, '− (−300.000)'],
+  [0.5, '16', false, '+ ½ × 16'],
+  [-0.5, '16', false, '− ½ × 16'],
+  [0.5, '-412.3', false, '+ ½ × (−412.3)'],
+  [1 / 3, '9', false, '+ 0.3333 × 9'],
+  [-2, '9', false, '− 2 × 9'],
+] as const)(
+  '%d times %s, first in its sum: %s, is written %s',
+  (coefficient, text, first, words) => {
+    expect(describeTerm({ coefficient, text }, first)).toBe(words)
+  },
+)
+
+test('what was declared to be zero says nothing in a sum; what was read as zero does', () => {
+  type Line = Parameters<typeof saysSomething>[0]
+  const line = (kind: Line['kind'], contribution: number) =>
+    saysSomething({ kind, contribution } as Line)
+  expect([line('drawing', 0), line('declared', 0)]).toEqual([false, false])
+  expect([line('reading', 0), line('gauge', 0), line('drawing', 1)]).toEqual([true, true, true])
 })
 
 describe('a sheet that is read out', () => {

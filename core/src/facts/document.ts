@@ -204,6 +204,13 @@ export interface RecordBody {
 
 export type Recorded = Entered & RecordBody
 
+/** The set-up goes out of the list of those that are worked on, or comes back into it. */
+export interface PutAwayBody {
+  readonly moves: 'away' | 'back'
+}
+
+export type PutAway = Entered & PutAwayBody
+
 /** What can happen at a set-up, by the kind of its fact. */
 export interface SetupBodies {
   readonly sheet: SetupSheet
@@ -218,6 +225,7 @@ export interface SetupBodies {
   readonly program: ProgramBody
   readonly 'program-check': ProgramCheckBody
   readonly record: RecordBody
+  readonly 'put-away': PutAwayBody
 }
 
 export type SetupFact = FactOf<SetupBodies>
@@ -246,8 +254,9 @@ export interface SetupDocument {
   readonly programs: readonly ProgramRead[]
   readonly programChecks: readonly ProgramChecked[]
   readonly records: readonly Recorded[]
+  readonly putAways: readonly PutAway[]
   /** How many facts it is made of: the place of the next one. */
   readonly length: number
-  /** Place of the last fact that changed it: a record does not, nor does a look at the file at the machine. */
+  /** Place of the last fact that changed it: a record does not, nor a look at the file at the machine, nor putting it away. */
   readonly lastChange: number
 }

@@ -1,4 +1,4 @@
-import type { SetupBodies, SetupDocument, SetupFact, SetupFile } from './document'
+import type { PutAway, SetupBodies, SetupDocument, SetupFact, SetupFile } from './document'
 
 /** The kinds of facts that stand in a list of their own; a sheet replaces the one before it. */
 type ListedKind = Exclude<keyof SetupBodies, 'sheet'>
@@ -16,10 +16,11 @@ const LIST_OF = {
   program: 'programs',
   'program-check': 'programChecks',
   record: 'records',
+  'put-away': 'putAways',
 } as const satisfies Readonly<Record<ListedKind, keyof SetupDocument>>
 
 /** Facts after which a released set-up is still what was released. */
-const CHANGES_NOTHING: readonly SetupFact['kind'][] = ['record', 'program-check']
+const CHANGES_NOTHING: readonly SetupFact['kind'][] = ['record', 'program-check', 'put-away']
 
 /**
  * A set-up as it stands after all facts of its stream: the same on the device, on the server and on the command line.
@@ -44,6 +45,7 @@ export function foldSetup({ id, facts }: Pick<SetupFile, 'id' | 'facts'>): Setup
     programs: [],
     programChecks: [],
     records: [],
+    putAways: [],
     length: 1,
     lastChange: 0,
   } satisfies SetupDocument)
@@ -51,7 +53,7 @@ export function foldSetup({ id, facts }: Pick<SetupFile, 'id' | 'facts'>): Setup
 
 /** The set-up with one more fact at its end. */
 export function appendFact(document: SetupDocument, fact: SetupFact): SetupDocument {
-  const { id, by, at, via, kind, body } = fact
+  const { id, by, at, via, seen, kind, body } = fact
   const place = document.length
   const grown = {
     ...document,
@@ -59,7 +61,12 @@ export function appendFact(document: SetupDocument, fact: SetupFact): SetupDocum
     lastChange: CHANGES_NOTHING.includes(kind) ? document.lastChange : place,
   }
   if (kind === 'sheet') return { ...grown, sheet: body }
-  const entered = { ...body, ...relatedTo(document, fact), id, by, at, via, place }
+  const entered = {
+    ...body,
+    ...relatedTo(document, fact),
+    ...(seen !== undefined && { seen }),
+    ...{ id, by, at, via, place },
+  }
   const list = LIST_OF[kind]
   return { ...grown, [list]: [...document[list], entered] }
 }
@@ -73,6 +80,12 @@ function relatedTo({ readings }: SetupDocument, { kind, body }: SetupFact) {
 /** Whether the last record stands for the set-up as it is: nothing that changes it was entered since. */
 export const isReleased = ({ records, lastChange }: SetupDocument): boolean =>
   (records.at(-1)?.place ?? -1) > lastChange
+
+/** The last word on whether it is put away, where it is. What is entered later, by whoever did not know, brings it back. */
+export function putAway({ putAways, lastChange }: SetupDocument): PutAway | undefined {
+  const last = putAways.at(-1)
+  return last?.moves === 'away' && last.place > lastChange ? last : undefined
+}
 
 /** The ids of every fact in a set-up, but of its sheets. */
 export const factIds = (document: SetupDocument): ReadonlySet<string> =>

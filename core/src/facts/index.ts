@@ -15,5 +15,7 @@ export {
   type SetupFact,
   type SetupFile,
 } from './document'
-export { appendFact, factIds, foldSetup, isReleased } from './fold'
+export { type Crossing, crossingsOf } from './crossings'
+export { appendFact, factIds, foldSetup, isReleased, putAway } from './fold'
 export { rebaseOf } from './rebase'
+export { underPolicy } from './under-policy'

@@ -18,6 +18,11 @@ export interface Entered {
   readonly at: string
   readonly via: Via
   /**
+   * How many facts of its stream the device had before it when it was entered: of those that came later, whoever entered
+   * it knew nothing. All that stand before it, where it is not said.
+   */
+  readonly seen?: number
+  /**
    * Where it stands in its stream, from 0. That is its time: what came before it has a lower place, what came
    * after it a higher one.
    */

@@ -12,6 +12,8 @@ export interface Fact<Kind extends string, Body> {
   readonly by: Author
   readonly at: string
   readonly via: Via
+  /** How many facts of the stream the device had when it was entered; all before it, where it is not said. */
+  readonly seen?: number
   readonly body: Body
 }
 

@@ -27,13 +27,33 @@ const LONGEST_METRES = 100
 
 const SUFFIXES: Readonly<Record<string, LengthUnit>> = { mm: 'mm', in: 'in', inch: 'in', '"': 'in' }
 
+/** `1/2`, `3-1/8`, `3 1/8`: a whole number, and how many of which parts. */
+const FRACTION = /^([+-]?)(?:(\d+)(?:-|\s+))?(\d+)\/(\d+)$/
+/** The parts that a rule has. */
+const PARTS = [2, 4, 8, 16, 32, 64]
+
+/** A fraction of an inch: a sixty-fourth is 396 875 nm, a whole number of them. */
+function ofAnInch([, sign, whole = '0', count, parts]: RegExpExecArray):
+  { readonly nm: Nanometres; readonly decimals: number } | undefined {
+  const [many, of] = [Number(count), Number(parts)]
+  if (!PARTS.includes(of)) return undefined
+  const size = (Number(whole) * of + many) * (NANOMETRES_PER.in / of)
+  const decimals = (String(many / of).split('.')[1] ?? '').length
+  return {
+    nm: toNanometres(sign === '-' ? -size : size),
+    decimals: Math.min(decimals, FINEST_DECIMALS.in),
+  }
+}
+
 /**
  * Reads a length that a person typed.
  *
  * @param written the text and the unit shown beside the field. A unit in the text itself
- *   (`1.5in`, `38.1 mm`) wins over the one beside it, because the person wrote it.
+ *   (`1.5in`, `38.1 mm`) wins over the one beside it, because the person wrote it. Inches may be fractions, halves to
+ *   sixty-fourths.
  * @returns whole nanometres and the decimals typed, or the problem. Nothing is guessed: a comma,
  *   an exponent, a second point or more decimals than a nanometre holds is refused.
+ * @example readLength({ text: '3-1/8', unit: 'in' }) // value.nm === 79_375_000
  * @example readLength({ text: '1.5', unit: 'in' }) // value.nm === 38_100_000
  */
 export function readLength(
@@ -44,12 +64,29 @@ export function readLength(
   const refuse = (code: Parameters<typeof failure>[0]['code'], limit?: string) =>
     failure({ code, place, received: written.text, ...(limit === undefined ? {} : { limit }) })
 
+  const bounded = (nm: Nanometres, read: Omit<ReadLength, 'nm'>): Result<ReadLength> => {
+    if (Math.abs(nm) > LONGEST_METRES * 1e9)
+      return refuse('length-too-large', `${LONGEST_METRES} m`)
+    if (nm < 0 && options.sign !== undefined && options.sign !== 'any')
+      return refuse('length-negative')
+    if (nm === 0 && options.sign === 'positive') return refuse('length-zero')
+    return success({ ...read, nm })
+  }
+
   const text = written.text.trim().replace(/\u2212/g, '-')
   if (text === '') return refuse('length-empty')
   const parts = /^(.*?)\s*([a-z"µμ]*)$/i.exec(text)
   const digits = parts?.[1] ?? ''
   const suffix = (parts?.[2] ?? '').toLowerCase()
 
+  const fraction = FRACTION.exec(digits)
+  if (fraction !== null && (suffix === '' || suffix in SUFFIXES)) {
+    const unit = SUFFIXES[suffix] ?? written.unit
+    const value = unit === 'in' ? ofAnInch(fraction) : undefined
+    return value === undefined
+      ? refuse('length-fraction')
+      : bounded(value.nm, { text: written.text, unit, decimals: value.decimals })
+  }
   if (/\d,\d|^[+-]?,\d/.test(digits)) return refuse('length-comma')
   if (/^[+-]?[\d.]+e[+-]?\d+$/i.test(text)) return refuse('length-exponent')
   if (/^[+-]?[\d.]*$/.test(digits) && digits.split('.').length > 2)
@@ -62,12 +99,7 @@ export function readLength(
   const finest = FINEST_DECIMALS[unit]
   if (decimals > finest) return refuse('length-too-fine', `${finest} ${unit}`)
 
-  const nm = exactNanometres(digits, decimals, unit)
-  if (Math.abs(nm) > LONGEST_METRES * 1e9) return refuse('length-too-large', `${LONGEST_METRES} m`)
-  if (nm < 0 && options.sign !== undefined && options.sign !== 'any')
-    return refuse('length-negative')
-  if (nm === 0 && options.sign === 'positive') return refuse('length-zero')
-  return success({ text: written.text, unit, nm, decimals })
+  return bounded(exactNanometres(digits, decimals, unit), { text: written.text, unit, decimals })
 }
 
 /** Works on the digits as one whole number, so that no binary fraction is ever formed. */

@@ -95,15 +95,19 @@ const isProven = (document: SetupDocument, register: Register | undefined): bool
         coverageOf(document)(register, one),
     ))
 
-/** Whether a person may take the second look: nobody who keyed a number in here may. */
-export const mayLook = ({ keyIns }: Pick<SetupDocument, 'keyIns'>, person: Author): boolean =>
-  !keyIns.some(({ by }) => isSamePerson(by, person))
+/** Whether a person may take the second look: nobody who read, keyed in or read back a number of it may. */
+export const mayLook = (
+  { readings, keyIns, readBacks }: Pick<SetupDocument, 'readings' | 'keyIns' | 'readBacks'>,
+  person: Author,
+): boolean =>
+  ![readings, keyIns, readBacks].some((facts) => facts.some(({ by }) => isSamePerson(by, person)))
 
 /** What was seen to, as long as nothing has undone it since. */
 export function standingCheckOff(
-  { checkOffs, events, keyIns, readBacks, programs }: SetupDocument,
+  document: SetupDocument,
   of: CheckOff['of'],
 ): CheckOff | undefined {
+  const { checkOffs, events, readBacks, programs } = document
   return checkOffs.findLast((checkOff) => {
     if (checkOff.of !== of) return false
     const since = events.filter(isAfter(checkOff))
@@ -116,9 +120,7 @@ export function standingCheckOff(
       case 'look':
         // Another person than those who keyed, after everything that is there now.
         return (
-          since.length === 0 &&
-          !readBacks.some(isAfter(checkOff)) &&
-          mayLook({ keyIns }, checkOff.by)
+          since.length === 0 && !readBacks.some(isAfter(checkOff)) && mayLook(document, checkOff.by)
         )
       case 'program':
         return !programs.some(isAfter(checkOff))

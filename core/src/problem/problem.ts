@@ -6,6 +6,7 @@ export const PROBLEM_CODES = [
   'length-comma',
   'length-exponent',
   'length-unit-unknown',
+  'length-fraction',
   'length-too-fine',
   'length-too-large',
   'length-negative',

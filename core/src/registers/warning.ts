@@ -1,4 +1,4 @@
-import type { Nanometres } from '../length/length'
+import type { Nanometres, WrittenLength } from '../length/length'
 import type { MachineAxis } from '../address/row'
 import type { Explanation } from '../slips/slip'
 
@@ -18,6 +18,7 @@ export const WARNING_CODES = [
   'spindle-tool-differs',
   'control-tool-differs',
   'differs-from-last-time',
+  'keyed-by-two',
   'read-back-differs',
   'proof-differs',
   'lift-active',
@@ -41,6 +42,8 @@ export interface Warning {
   readonly beside?: string
   /** Slips that would explain it, simplest first. */
   readonly causes?: readonly Explanation[]
+  /** People, where it is about what two of them did: who, and what the control showed each. */
+  readonly people?: readonly { readonly name: string; readonly shown: WrittenLength }[]
   /** Tools, where it is about two: the one in the spindle and the one that the control takes for active. */
   readonly tools?: readonly (number | null)[]
 }

@@ -77,12 +77,20 @@ function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
 const uncertain: ReadLengthOptions = { sign: 'not-negative' }
 
 function toolLengths(
-  { length, lengthUncertainty, lastLength, diameter, programDiameter }: SetupSheet['tools'][number],
+  {
+    length,
+    lengthUncertainty,
+    lastLength,
+    rough,
+    diameter,
+    programDiameter,
+  }: SetupSheet['tools'][number],
   place: string,
 ): readonly NamedLength[] {
   const positive = { sign: 'positive' } as const
   return [
     ...optional(`${place}.lastLength`, lastLength, positive),
+    ...optional(`${place}.rough`, rough, positive),
     ...optional(`${place}.length`, length, positive),
     ...optional(`${place}.lengthUncertainty`, lengthUncertainty, uncertain),
     ...optional(`${place}.diameter`, diameter, positive),

@@ -1,11 +1,13 @@
 export { checkSheet } from './check-sheet'
 export { needOf } from './needs'
+export { asksLess, shopMachineOf } from './policy'
 export {
   type AxisPlan,
   type Gauge,
   KEY_MODES,
   type KeyMode,
   type MachineDeclaration,
+  type MachinePolicy,
   type OffsetPlan,
   type SetupSheet,
   type Tool,

@@ -99,6 +99,8 @@ export interface Tool {
   readonly lengthUncertainty?: WrittenLength
   /** Nose to tip when it was last measured, in its holder ever since: to hold today's length against. */
   readonly lastLength?: WrittenLength
+  /** Nose to tip by a rule held to it: no number is made of it, it only says what is to be expected. */
+  readonly rough?: WrittenLength
   /** Nominal diameter, and the row (D) that holds it. */
   readonly diameter?: WrittenLength
   readonly diameterRegister?: number
@@ -210,6 +212,8 @@ export interface SchoolReference {
 export interface SetupSheet {
   readonly name: string
   readonly unit: LengthUnit
+  /** The shop's machine of which the declaration was taken; what the shop asks of it now is in force. */
+  readonly machineId?: string
   readonly machine: MachineDeclaration
   readonly school: School
   /** Declared constants of the school. */

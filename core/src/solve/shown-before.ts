@@ -1,5 +1,6 @@
 import type { Address } from '../address/address'
 import type { Chain } from '../chain/chain'
+import { crossingsOf } from '../facts/crossings'
 import type { ReadBack, SetupDocument, SetupEvent } from '../facts/document'
 import { placeOf, readingsById } from '../facts/readings-by-id'
 import type { Nanometres } from '../length/length'
@@ -63,10 +64,13 @@ export function shownBefore(document: SetupDocument, sources: SourceReader): Sho
   const provenFrom = lastPlace((kind) => kind === 'unit-changed')
   // Carrying numbers over (by marks, a master, a gauge's true size, another external offset) makes others of them.
   const carriedOver = lastPlace((kind) => CARRY_OVER.includes(kind))
+  // Two people keyed it, neither knowing of the other: what it shows now is known when somebody looks again.
+  const crossings = crossingsOf(document)
   const last = (address: Address, moment: ReadBack['moment']): SeenAt | undefined => {
     const readBack = lastRow.get(`${address} ${moment}`)
     if (readBack === undefined) return undefined
     const { place } = readBack
+    if (place <= (crossings.get(address)?.second.place ?? -1)) return undefined
     const shown = sources.length(readBack.shown, { place: `facts.${place}.body.shown` })
     return shown && { shown, place }
   }

@@ -2,6 +2,7 @@ import { lengthAddress, offsetAddress } from '../address/address'
 import { subtractChains, valueOf } from '../chain/chain'
 import { toNanometres, type Nanometres } from '../length/length'
 import { endsOf, isDifference, wayInZ } from '../quantities/contact-ends'
+import { crossingsOf } from '../facts/crossings'
 import type { Reading, SetupDocument } from '../facts/document'
 import type { SourceReader } from '../sources/sources'
 import { knownLengthsApart, waysApart } from './compare-ways'
@@ -41,6 +42,11 @@ export function warningsOf(
     ...gaugeWarnings(document),
     ...edgeWarnings(edges),
     ...sizes.flatMap((size) => sizeWarnings(size)),
+    ...[...crossingsOf(document).values()].map(({ address, first, second }): Warning => ({
+      code: 'keyed-by-two',
+      place: address,
+      people: [first, second].map(({ by, shown }) => ({ name: by.name, shown })),
+    })),
     ...registers.flatMap(({ address, readBack }): Warning[] =>
       readBack && !readBack.equal
         ? [{ code: 'read-back-differs', place: address, amount: readBack.error }]

@@ -29,7 +29,8 @@ export {
   describeStep,
   gaugeNames,
 } from './step-words'
-export { describeCoefficient, describeRole } from './term-words'
+export { describeRole, describeTerm, saysSomething } from './term-words'
+export { describeExpected, describeSurprise, isVague } from './expect-words'
 export { typographic } from './typographic'
 export { describeWarning } from './warning-words'
 export { describeSheet } from './sheet-words'

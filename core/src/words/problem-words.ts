@@ -40,6 +40,11 @@ const words: Readonly<Record<ProblemCode, (problem: Problem) => ProblemWords>> =
     expected: 'mm or in',
     remedy: 'Write mm or in, or leave the unit out and use the one beside the field.',
   }),
+  'length-fraction': ({ received }) => ({
+    message: `“${received}” is no fraction of an inch.`,
+    expected: 'halves to sixty-fourths with inches beside them, such as 1/2 or 3-1/8',
+    remedy: 'Change the unit to inches, or type it as a decimal.',
+  }),
   'length-too-fine': ({ received, limit }) => ({
     message: `“${received}” has more decimals than can be kept exactly.`,
     expected: `at most ${limit?.replace(' ', ' decimals in ') ?? 'six decimals'}`,

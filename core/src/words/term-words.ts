@@ -1,5 +1,6 @@
 import type { TermRole } from '../chain/chain'
 import type { TraceLine } from '../chain/trace'
+import { typographic } from './typographic'
 
 const roles: Readonly<Record<TermRole, string>> = {
   'tip-at-contact': 'machine Z, tip at the touch',
@@ -25,11 +26,26 @@ const roles: Readonly<Record<TermRole, string>> = {
 /** What a line of a trace is, in words. */
 export const describeRole = (role: TermRole): string => roles[role]
 
-/** How a term counts: `+`, `−`, `+ ½ ×` … so that the lines read as a sum. */
-export function describeCoefficient({ coefficient }: Pick<TraceLine, 'coefficient'>): string {
-  const sign = coefficient < 0 ? '\u2212' : '+'
+/** What a sum is told by: a number that was declared to be zero says nothing. */
+export const saysSomething = ({ kind, contribution }: TraceLine): boolean =>
+  contribution !== 0 || kind === 'reading' || kind === 'gauge'
+
+/**
+ * A term as people write it in a sum: `−220.000`, `− 50.000`, `− (−300.000)`, `+ ½ × 16.000`. A sum begins without a plus, and a
+ * negative number that is added is taken off.
+ */
+export function describeTerm(
+  { coefficient, text }: Pick<TraceLine, 'coefficient' | 'text'>,
+  isFirst: boolean,
+): string {
+  const isNegative = /^\s*[-\u2212]/.test(text)
   const size = Math.abs(coefficient)
-  if (size === 1) return sign
-  if (size === 0.5) return `${sign} ½ ×`
-  return `${sign} ${Number(size.toFixed(4))} ×`
+  const share = size === 1 ? '' : `${size === 0.5 ? '½' : Number(size.toFixed(4))} × `
+  const number = typographic(text.trim())
+  // As it was read: a sign of its own stays with it, but where it only repeats the sum's.
+  const merges = isNegative && coefficient > 0 && share === ''
+  const written = merges ? number.slice(1) : isNegative && !isFirst ? `(${number})` : number
+  if (isFirst && coefficient > 0) return `${share}${number}`
+  const sign = coefficient < 0 || merges ? '\u2212' : '+'
+  return `${sign} ${share}${isFirst && isNegative ? `(${number})` : written}`
 }

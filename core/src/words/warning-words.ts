@@ -1,5 +1,6 @@
 import { registerName } from '../address/address'
 import { proofOfKey } from '../proof/proof-key'
+import { typographic } from './typographic'
 import { moduleOf, quantityOfKey } from '../quantities/quantities'
 import type { Warning, WarningCode } from '../registers/warning'
 
@@ -37,6 +38,8 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
     `${place} was typed with fewer digits than the others. It is taken as it stands, zeros behind it; look whether digits are missing.`,
   'no-sensor': ({ place }) =>
     `${place} was read without naming a sensor: its radius is counted as zero.`,
+  'keyed-by-two': ({ place, people = [] }) =>
+    `${place}: ${people.map(({ name, shown }) => `${name} keyed it and saw ${typographic(shown.text)} ${shown.unit}`).join(', ')}; neither knew of the other. Look what the control shows now, and key it in once more.`,
   'read-back-differs': ({ place, amount }, write) =>
     `${place}: the control does not show what it should; it is off by ${amount === undefined ? '?' : write(amount)}.`,
   'proof-differs': ({ place, amount }, write) =>

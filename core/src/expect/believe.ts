@@ -1,0 +1,102 @@
+import type { State } from '../quantities/state'
+import type { Because, Evidence } from './evidence'
+
+/** What is believed of a state or of a reading: a value give or take a standard deviation, in millimetres, and why. */
+export interface Belief {
+  readonly mm: number
+  readonly standardMm: number
+  readonly because: readonly Because[]
+}
+
+/** So many statements about one state are tried, the most promising first: beyond them little is learnt. */
+const MOST_TRIED = 12
+
+const keyOf = (state: State): string =>
+  [state.of, ...Object.values(state).slice(1)].map(String).join(' ')
+
+/** Of a state that nothing speaks of alone. */
+const UNHEARD_MM = 1e6
+
+/** How sure a statement could make of one state, by what speaks of the others in it alone. */
+const promise = (
+  { terms, standardMm }: Evidence,
+  key: string,
+  alone: ReadonlyMap<string, number>,
+): number =>
+  Math.hypot(
+    standardMm,
+    ...terms.map(({ state, coefficient }) =>
+      keyOf(state) === key ? 0 : coefficient * (alone.get(keyOf(state)) ?? UNHEARD_MM),
+    ),
+  )
+
+/** What a set-up believes of its states, by what it knows of them. */
+export class Beliefs {
+  private readonly about = new Map<string, Evidence[]>()
+
+  constructor(evidence: readonly Evidence[]) {
+    for (const one of evidence)
+      for (const { state } of one.terms) {
+        const key = keyOf(state)
+        const known = this.about.get(key)
+        if (known === undefined) this.about.set(key, [one])
+        else known.push(one)
+      }
+    const alone = new Map(
+      [...this.about].map(([key, known]) => [
+        key,
+        Math.min(
+          ...known.map(({ terms, standardMm }) => (terms.length === 1 ? standardMm : UNHEARD_MM)),
+        ),
+      ]),
+    )
+    for (const [key, known] of this.about)
+      known.sort((a, b) => promise(a, key, alone) - promise(b, key, alone))
+  }
+
+  /**
+   * The surest belief in a state: each statement about it is solved for it, with what is believed of the other states in it.
+   *
+   * @param path states that are being believed on the way here: none is believed because of itself.
+   */
+  in(state: State, path: readonly string[] = []): Belief | undefined {
+    const key = keyOf(state)
+    const onward = [...path, key]
+    let best: Belief | undefined
+    for (const evidence of (this.about.get(key) ?? []).slice(0, MOST_TRIED)) {
+      // No more can be learnt than a statement is sure of itself.
+      if (best !== undefined && best.standardMm <= evidence.standardMm) continue
+      const coefficient = evidence.terms.reduce(
+        (sum, one) => (keyOf(one.state) === key ? sum + one.coefficient : sum),
+        0,
+      )
+      const others = this.sum(
+        evidence.terms.filter((one) => keyOf(one.state) !== key),
+        onward,
+      )
+      if (others === undefined || coefficient === 0) continue
+      const standardMm = Math.hypot(evidence.standardMm, others.standardMm) / Math.abs(coefficient)
+      if (best === undefined || standardMm < best.standardMm)
+        best = {
+          mm: (evidence.valueMm - others.mm) / coefficient,
+          standardMm,
+          because: [evidence.because, ...others.because],
+        }
+    }
+    return best
+  }
+
+  /** What is believed of Σ coefficient × state; undefined where nothing is known of one of them. */
+  sum(terms: Evidence['terms'], path: readonly string[] = []): Belief | undefined {
+    let [mm, variance] = [0, 0]
+    const because: Because[] = []
+    for (const { state, coefficient } of terms) {
+      const belief = path.includes(keyOf(state)) ? undefined : this.in(state, path)
+      if (belief === undefined) return undefined
+      mm += coefficient * belief.mm
+      variance += (coefficient * belief.standardMm) ** 2
+      because.push(...belief.because)
+    }
+    return { mm, standardMm: Math.sqrt(variance), because }
+  }
+}

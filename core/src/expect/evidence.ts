@@ -1,0 +1,178 @@
+import { budgetOf } from '../budget/budget'
+import { scaleChain, subtractChains, valueOf, type Chain } from '../chain/chain'
+import type { Reading, SetupDocument } from '../facts/document'
+import { standingReadings } from '../freshness/standing'
+import { isRenewed } from '../freshness/sensitivity'
+import { homeFramesOf } from '../freshness/home-frames'
+import { NANOMETRES_PER, type WrittenLength } from '../length/length'
+import { readLength } from '../length/read-length'
+import { directionOf } from '../quantities/equation'
+import { axisOfQuantity, inMachinePosition, moduleOf, quantityKey } from '../quantities/quantities'
+import { term, type StateTerm } from '../quantities/state'
+import { sideOf } from '../sheet/sheet'
+import { heightTold } from '../sources/height-told'
+import { asUsedIn, type SourceReader } from '../sources/sources'
+import { approachDirection, axisOfFace, faceBeyond, FACES_OF_AXIS } from '../touch/touch'
+
+/** Why something is believed of the shop. */
+export type Because =
+  | { readonly of: 'reading'; readonly quantity: string }
+  | {
+      readonly of: 'known-length' | 'last-length' | 'rule' | 'usual-length' | 'nominal-diameter'
+      readonly tool: number
+    }
+  | { readonly of: 'drawing-size'; readonly row: string; readonly axis: 'X' | 'Y' }
+
+/** Something that is known of states: Σ coefficient × state = value, give or take a standard deviation. In millimetres. */
+export interface Evidence {
+  readonly terms: readonly StateTerm[]
+  readonly valueMm: number
+  readonly standardMm: number
+  readonly because: Because
+}
+
+/** A rule held to a tool, nose to tip (common practice, no source). */
+const RULE_MM = 1
+/** A tool that stayed in its holder and was clamped anew by hand (common practice, no source). */
+const CLAMPED_ANEW_MM = 0.1
+/** A length that the sheet knows without saying how well. */
+const KNOWN_MM = 0.02
+/** A cutter of a nominal diameter (value from memory). */
+const NOMINAL_DIAMETER_MM = 0.05
+/** How far stock that was sawn differs from its size (value from memory). */
+const SAWN_MM = 0.5
+/** Tools of mills and routers, nose to tip: most are within twice this of the middle (value from memory). */
+const USUAL_LENGTH_MM = { middle: 120, standard: 80 } as const
+
+const mmOf = (written: WrittenLength | undefined): number | undefined => {
+  const read = written && readLength(written)
+  return read?.ok ? read.value.nm / NANOMETRES_PER.mm : undefined
+}
+
+/** All that a set-up knows of its states: what was read and still holds, and what the sheet declares. */
+export function evidenceOf(document: SetupDocument, sources: SourceReader): readonly Evidence[] {
+  return [...fromTools(document), ...fromDrawing(document), ...fromReadings(document, sources)]
+}
+
+function fromTools({ sheet: { tools } }: SetupDocument): readonly Evidence[] {
+  return tools.flatMap(
+    ({ number: tool, length, lengthUncertainty, lastLength, rough, diameter }) => {
+      const told = (
+        of: 'length' | 'diameter',
+        written: WrittenLength | undefined,
+        standardMm: number,
+        because: Because,
+      ): readonly Evidence[] => {
+        const valueMm = mmOf(written)
+        return valueMm === undefined
+          ? []
+          : [{ terms: [term({ of, tool })], valueMm, standardMm, because }]
+      }
+      const { middle, standard } = USUAL_LENGTH_MM
+      return [
+        ...told('length', length, Math.max(mmOf(lengthUncertainty) ?? 0, KNOWN_MM), {
+          of: 'known-length',
+          tool,
+        }),
+        ...told('length', lastLength, CLAMPED_ANEW_MM, { of: 'last-length', tool }),
+        ...told('length', rough, RULE_MM, { of: 'rule', tool }),
+        {
+          terms: [term({ of: 'length', tool })],
+          valueMm: middle,
+          standardMm: standard,
+          because: { of: 'usual-length', tool } as const,
+        },
+        ...told('diameter', diameter, NOMINAL_DIAMETER_MM, { of: 'nominal-diameter', tool }),
+      ]
+    },
+  )
+}
+
+/** Two faces of a row lie as far apart as the drawing says. */
+function fromDrawing({ sheet: { offsets } }: SetupDocument): readonly Evidence[] {
+  return offsets.flatMap((offset) =>
+    (['X', 'Y'] as const).flatMap((axis): readonly Evidence[] => {
+      const plan = offset[axis]
+      if (plan.by !== 'two-faces') return []
+      const { row } = offset
+      const [lower, upper] = FACES_OF_AXIS[axis]
+      const valueMm = mmOf(plan.size)
+      if (valueMm === undefined) return []
+      return [
+        {
+          terms: [
+            term({ of: 'face', row, face: upper }),
+            term({ of: 'face', row, face: lower }, -1),
+          ],
+          valueMm,
+          standardMm: Math.max(mmOf(plan.tolerance) ?? 0, SAWN_MM),
+          because: { of: 'drawing-size', row, axis },
+        },
+      ]
+    }),
+  )
+}
+
+/** What each quantity's last reading tells, where nothing has moved under it since. */
+function fromReadings(document: SetupDocument, sources: SourceReader): readonly Evidence[] {
+  const { readings, events } = document
+  const frames = homeFramesOf(document)
+  const asked = new Map(readings.map((reading) => [quantityKey(reading), reading]))
+  return [...asked.values()].flatMap((quantity): readonly Evidence[] => {
+    const reading = standingReadings(document, quantity).at(-1)
+    if (reading === undefined) return []
+    const terms = moduleOf(reading).equation(reading)
+    const isOfNow =
+      (!inMachinePosition(reading) || frames.frameAt(reading.place) === frames.current) &&
+      !events.some(
+        (event) =>
+          event.place > reading.place &&
+          event.kind !== 'home-lost' &&
+          terms.some(({ state }) => isRenewed(state, event)),
+      )
+    const chain = isOfNow ? stateSum(document, sources, reading) : undefined
+    if (chain === undefined) return []
+    return [
+      {
+        terms,
+        valueMm: valueOf(chain) / NANOMETRES_PER.mm,
+        standardMm: budgetOf(chain).standardMm,
+        because: { of: 'reading', quantity: quantityKey(reading) },
+      },
+    ]
+  })
+}
+
+/**
+ * Σ coefficient × state of a reading's equation as it tells it: freed of what lay between, of the tip's radius, of lost motion.
+ * Undefined for one that tells it only together with others: a touch around a circle, a sweep, an edge that may be turned.
+ */
+export function stateSum(
+  document: SetupDocument,
+  sources: SourceReader,
+  reading: Reading,
+): Chain | undefined {
+  if (reading.of === 'face') {
+    const axis = axisOfFace(reading.face)
+    const plan = document.sheet.offsets.find(({ row }) => row === reading.row)?.[axis]
+    const read = sources.reading(reading)
+    const standOff = sources.gaugeSum(reading.with, axis, asUsedIn(reading))
+    const direction = approachDirection(reading.face, plan ? sideOf(plan) : 'outside')
+    return read && standOff && faceBeyond(read, standOff, direction)
+  }
+  if (reading.of === 'tool-diameter') return sources.reading(reading)
+  if (axisOfQuantity(reading) !== 'Z') return undefined
+  const told = heightTold(document, sources, reading)
+  return told && scaleChain(told, directionOf(reading))
+}
+
+/** What is read less the sum of its states: what lies between, the radius, lost motion. It does not depend on what is read. */
+export function offsetOf(
+  document: SetupDocument,
+  sources: SourceReader,
+  reading: Reading,
+): Chain | undefined {
+  const read = sources.reading(reading)
+  const sum = stateSum(document, sources, reading)
+  return read && sum && subtractChains(read, sum)
+}

@@ -1,0 +1,7 @@
+export { type Belief } from './believe'
+export { type Because } from './evidence'
+export { expectReading, type ReadingToBe } from './expect-reading'
+export { isHalfTyped } from './half-typed'
+export { surpriseOf } from './in-hand'
+export { withRule } from './rule'
+export { surpriseAt, type Surprise } from './surprise'

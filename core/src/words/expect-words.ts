@@ -1,0 +1,81 @@
+import type { Because, Belief, Surprise } from '../expect'
+import { formatLength } from '../length/format-length'
+import { NANOMETRES_PER, toNanometres, type LengthUnit } from '../length/length'
+import type { SlipCode } from '../slips/slip'
+import { describeCause } from './slip-words'
+import { typographic } from './typographic'
+
+/** The least sure first: that is what a person may want to better. */
+const BY_DOUBT: readonly Because['of'][] = [
+  'usual-length',
+  'rule',
+  'drawing-size',
+  'last-length',
+  'nominal-diameter',
+  'known-length',
+  'reading',
+]
+
+function whyWords(because: readonly Because[]): string {
+  const [why] = because.toSorted((a, b) => BY_DOUBT.indexOf(a.of) - BY_DOUBT.indexOf(b.of))
+  switch (why?.of) {
+    case 'usual-length':
+      return 'by how long tools usually are'
+    case 'rule':
+      return `by the rule held to T${why.tool}`
+    case 'drawing-size':
+      return 'by the size on the drawing'
+    case 'last-length':
+      return `by what T${why.tool} measured last time`
+    case 'nominal-diameter':
+      return `by the diameter of T${why.tool}`
+    case 'known-length':
+      return `by the known length of T${why.tool}`
+    case 'reading':
+    case undefined:
+      return 'by what was read before'
+  }
+}
+
+/** Twice the standard deviation holds about 95 of 100. */
+const MOST_OF_THEM = 2
+
+/** “−170 ± 2 mm, by the rule held to T1”: with as many digits as mean something. */
+export function describeExpected(belief: Belief, unit: LengthUnit): string {
+  const spreadMm = MOST_OF_THEM * belief.standardMm
+  const step = spreadMm / (NANOMETRES_PER[unit] / NANOMETRES_PER.mm)
+  const decimals = Math.min(Math.max(Math.ceil(-Math.log10(step)), 1), unit === 'in' ? 4 : 3)
+  const write = (mm: number) =>
+    typographic(formatLength(toNanometres(Math.round(mm * NANOMETRES_PER.mm)), unit, decimals))
+  return `${write(belief.mm)} ± ${write(spreadMm)} ${unit}, ${whyWords(belief.because)}`
+}
+
+/** Whether nothing but the usual length of tools speaks for it: then a rule held to the tool is worth more than care. */
+export const isVague = ({ because }: Belief): boolean =>
+  because.some(({ of }) => of === 'usual-length')
+
+const MENDED: Readonly<Partial<Record<SlipCode, string>>> = {
+  'digits-swapped': 'The other way round',
+  'decimal-shifted': 'With the point moved',
+  'unit-mm-for-inch': 'In the other unit',
+  'unit-inch-for-mm': 'In the other unit',
+}
+
+/** What a surprising reading may be: what was expected, and with which slip mended it is that. */
+export function describeSurprise(
+  { expected, slip }: Surprise,
+  unit: LengthUnit,
+  write: (nm: number) => string,
+): { readonly expected: string; readonly slip: string | undefined; readonly look: string } {
+  const told = `Expected ${describeExpected(expected, unit)}.`
+  if (slip === undefined) return { expected: told, slip: undefined, look: 'Read it once more.' }
+  const { title, look } = describeCause(slip)
+  const meant = write(slip.meant)
+  const mended =
+    slip.code === 'reading-sign-lost'
+      ? slip.meant < 0
+        ? `With a minus it is ${meant}`
+        : `Without the minus it is ${meant}`
+      : `${MENDED[slip.code] ?? 'With that mended'} it is ${meant}`
+  return { expected: told, slip: `${title}? ${mended}.`, look }
+}
