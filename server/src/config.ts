@@ -1,7 +1,17 @@
 /** What the process is told from outside; everything else is in the code. */
 export interface Config {
   readonly databaseUrl: string
+  /** As whom the tables are brought up to date; whoever the server works as, where it is not said. */
+  readonly ownerUrl: string
   readonly host: string
+  /** Names and addresses by which the server is asked, beside those of this machine. */
+  readonly hosts: readonly string[]
+  /** Files of a certificate and its key: then it is asked by https. */
+  readonly tls: { readonly cert: string; readonly key: string } | undefined
+  /** A proxy stands before it that says for whom it asks, and that ends the TLS. */
+  readonly proxied: boolean
+  /** Where failures that nobody expected are written; standard output where it is not said. */
+  readonly logFolder: string | undefined
   readonly port: number
   readonly clientFolder: string
   /** Fill an empty database with the demo workshop. */
@@ -23,11 +33,22 @@ export function readConfig(environment: Readonly<Record<string, string | undefin
     throw new Error(
       'PINE_CLIENT is not set: expected the folder of the exported client, client/dist.',
     )
+  const [cert, key] = [environment['PINE_CERT'], environment['PINE_KEY']]
+  if (!cert !== !key)
+    throw new Error(
+      `${cert ? 'PINE_KEY' : 'PINE_CERT'} is not set: expected both, the certificate and its key, as “npm run certificate” makes them.`,
+    )
+  const host = environment['PINE_HOST'] || '127.0.0.1'
   return {
     databaseUrl,
+    ownerUrl: environment['PINE_OWNER_URL'] || databaseUrl,
     port,
     clientFolder,
-    host: environment['PINE_HOST'] ?? '127.0.0.1',
+    host,
+    hosts: (environment['PINE_HOSTS'] ?? '').split(',').flatMap((name) => name.trim() || []),
+    tls: cert && key ? { cert, key } : undefined,
+    proxied: environment['PINE_PROXY'] === '1',
+    logFolder: environment['PINE_LOGS'] || undefined,
     demo: environment['PINE_DEMO'] === '1',
   }
 }

@@ -1,27 +1,38 @@
 import { randomUUID } from 'node:crypto'
 import { Client } from 'pg'
 import { v7 as uuid } from 'uuid'
+import type { Role } from '@pine/contract'
 import type { DataSource } from 'typeorm'
 import { createApi, type Api } from '../src/http/api'
-import { openDatabase } from '../src/store/data-source'
+import { listen, openDatabase } from '../src/store/data-source'
 import type { Store } from '../src/store/store'
 import { firstShop, typeormStore } from '../src/store/typeorm-store'
+import { admit } from '../src/use-cases/people'
 
 export interface Harness {
   readonly api: Api
   readonly database: DataSource
   readonly store: Store
+  /** Of the database, as its owner. */
+  readonly url: string
+  /** Asks the database as its owner, whom the server is not. */
+  asOwner(statement: string, values?: readonly unknown[]): Promise<any[]>
   /** Moves the server's clock forward. */
   passSeconds(seconds: number): void
-  /** Sends JSON, with the cookie of the last sign-in. */
+  /** Sends JSON, with the cookies of a browser. */
   send(
     method: string,
     path: string,
     body?: unknown,
   ): Promise<{ status: number; body: any; headers: Headers }>
   /** Sends bytes as they are, and gives the answer as it comes. */
-  request(method: string, path: string, body?: string | Uint8Array<ArrayBuffer>): Promise<Response>
-  signInAs(name: string, pin?: string): Promise<string>
+  request(
+    method: string,
+    path: string,
+    body?: string | Uint8Array<ArrayBuffer>,
+    type?: string,
+  ): Promise<Response>
+  signInAs(name: string, pin?: string, role?: Role): Promise<string>
   close(): Promise<void>
 }
 
@@ -36,16 +47,21 @@ export async function startHarness(): Promise<Harness> {
   const admin = new Client({ connectionString: url })
   await admin.connect()
   await admin.query(`CREATE DATABASE ${name}`)
-  const database = await openDatabase(Object.assign(new URL(url), { pathname: `/${name}` }).href)
+  const own = Object.assign(new URL(url), { pathname: `/${name}` }).href
+  const database = await openDatabase(own)
+  const owner = new Client({ connectionString: own })
+  await owner.connect()
   const unexpected: unknown[] = []
   let now = new Date('2026-03-02T08:00:00Z').getTime()
   const store = typeormStore(database, await firstShop(database))
+  const changes = listen(own)
   const api = createApi({
     store,
+    changes,
     clock: () => new Date(now),
     onUnexpected: (cause) => unexpected.push(cause),
   })
-  let cookie = ''
+  const cookies = new Map<string, string>()
   const people = new Map<string, string>()
 
   const request = async (
@@ -58,12 +74,14 @@ export async function startHarness(): Promise<Harness> {
       method,
       headers: {
         ...(type !== undefined && { 'Content-Type': type }),
-        ...(cookie !== '' && { Cookie: cookie }),
+        Cookie: [...cookies].map(([name, value]) => `${name}=${value}`).join('; '),
       },
       ...(body !== undefined && { body }),
     })
-    const set = answer.headers.get('set-cookie')
-    if (set !== null) cookie = set.split(';')[0] ?? ''
+    for (const set of answer.headers.getSetCookie()) {
+      const [, name = '', value = ''] = /^([^=]+)=([^;]*)/.exec(set) ?? []
+      cookies.set(name, value)
+    }
     return answer
   }
 
@@ -77,18 +95,24 @@ export async function startHarness(): Promise<Harness> {
     api,
     database,
     store,
+    url: own,
+    asOwner: async (statement, values) =>
+      (await owner.query(statement, values && [...values])).rows,
     send,
     request,
     passSeconds: (seconds) => (now += seconds * 1000),
-    async signInAs(personName, pin = '2468') {
+    async signInAs(personName, pin = '2468', role = 'lead') {
       const id = people.get(personName) ?? uuid()
+      if (!people.has(personName))
+        await admit(store, () => new Date(now), { id, name: personName, pin, role })
       people.set(personName, id)
-      await send('POST', '/people', { id, name: personName, pin })
       await send('POST', '/session', { personId: id, pin })
       return id
     },
     async close() {
       await database.destroy()
+      await changes.close()
+      await owner.end()
       await admin.query(`DROP DATABASE ${name}`)
       await admin.end()
       // A test that provoked a failure nobody expected has found one of ours.

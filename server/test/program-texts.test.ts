@@ -69,7 +69,7 @@ test('a text longer than is kept is refused; a long one has more room than a fac
 
 test('a text can neither be changed nor taken away', async () => {
   for (const statement of ["UPDATE program_text SET bytes = ''", 'DELETE FROM program_text'])
-    await expect(server.database.query(statement)).rejects.toThrow('written once')
+    await expect(server.asOwner(statement)).rejects.toThrow('written once')
 })
 
 test('who is not signed in gets none', async () => {

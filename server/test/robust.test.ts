@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import { v7 as uuid } from 'uuid'
 import { createApi } from '../src/http/api'
 import { createSite } from '../src/http/site'
+import { passingFailure } from '../src/store/failures'
 import { startHarness, type Harness } from './harness'
 
 let shop: Harness
@@ -175,7 +176,10 @@ describe('a database that does not answer as it should', () => {
     const other = await newSetup()
     const runner = shop.database.createQueryRunner()
     await runner.startTransaction()
-    await runner.query('SELECT 1 FROM stream WHERE id = $1 FOR UPDATE', [setup])
+    await runner.query(
+      'SELECT pg_advisory_xact_lock(hashtextextended(shop_id::text || id::text, 0)) FROM stream WHERE id = $1',
+      [setup],
+    )
     const waiting = Array.from({ length: 14 }, () =>
       shop.send('POST', `/setups/${setup}/facts`, fact()),
     )
@@ -195,6 +199,27 @@ describe('a database that does not answer as it should', () => {
     expect((await shop.send('POST', `/setups/${setup}/facts`, fact())).status).toBe(201)
   }, 60_000)
 
+  test.each([
+    ['a full disk', '53100', 'away'],
+    ['too many connections', '53300', 'away'],
+    ['a disk that fails', '58030', 'away'],
+    ['a line that broke', '08006', 'away'],
+    ['a database that shuts down', '57P01', 'away'],
+    ['a lock', '55P03', 'busy'],
+    ['a rule that is broken', '23505', undefined],
+  ] as const)('%s (%s) is told as %s', (_name, code, passing) => {
+    const failure = Object.assign(new Error('x'), { driverError: { code } })
+    expect(passingFailure(failure)).toBe(passing)
+  })
+
+  test.each([
+    'Query runner already released. Cannot run queries anymore.',
+    'Database connection provided by a query runner was already released, cannot continue',
+    'Connection terminated unexpectedly',
+  ])('a line that broke in the middle of a transaction: %s', (message) => {
+    expect(passingFailure(new Error(message))).toBe('away')
+  })
+
   test('health is the database’s, and a request without it is told to come again', async () => {
     expect(await shop.send('GET', '/health')).toMatchObject({ status: 200, body: { ok: true } })
     const gone = Object.assign(new Error('connect ECONNREFUSED'), { code: 'ECONNREFUSED' })
@@ -206,6 +231,11 @@ describe('a database that does not answer as it should', () => {
         people: () => Promise.reject(gone),
       },
       clock: () => new Date(),
+      changes: {
+        subscribe: () => () => {},
+        close: async () => {},
+        closed: new AbortController().signal,
+      },
       onUnexpected: (cause) => unexpected.push(cause),
     })
     const health = await api.request('/api/health')
@@ -260,5 +290,21 @@ describe('a fact that waited on its device', () => {
     expect(await at(now + 120_000)).toBe(0)
     expect(await at(now - 61 * 86_400_000)).toBe(0)
     expect((await send('at=yesterday')).status).toBe(422)
+  })
+
+  test('tells what its device had seen; more than there is cannot be', async () => {
+    const id = await newSetup()
+    const first = await shop.send('POST', `/setups/${id}/facts?seen=1`, fact())
+    const second = await shop.send('POST', `/setups/${id}/facts?seen=99`, fact())
+    await shop.send('POST', `/setups/${id}/facts`, fact())
+    expect([first.body.facts[0].seen, second.body.facts[0].seen]).toEqual([1, 2])
+    const { file } = (await shop.send('GET', `/setups/${id}`)).body
+    expect(file.facts.map((one: { seen?: number }) => one.seen)).toEqual([
+      undefined,
+      1,
+      2,
+      undefined,
+    ])
+    expect((await shop.send('POST', `/setups/${id}/facts?seen=-1`, fact())).status).toBe(422)
   })
 })

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
-import type { NewFact, Person } from '@pine/contract'
+import type { Member, NewFact } from '@pine/contract'
 import { type Address } from '@pine/core/address'
 import { foldSetup } from '@pine/core/facts'
 import { type LengthUnit } from '@pine/core/length'
@@ -11,7 +11,7 @@ import { v7 as uuid } from 'uuid'
 import type { Clock } from '../clock'
 import type { Outcome } from '../refusal'
 import type { Store } from '../store/store'
-import { addPerson } from '../use-cases/people'
+import { admit } from '../use-cases/people'
 import { keepProgramText } from '../use-cases/programs'
 import { setupsOf, type Setups } from '../use-cases/setups'
 import { addGauge, addMachine } from '../use-cases/shop'
@@ -43,10 +43,10 @@ const MINUTE = 60_000
 export async function loadDemo(store: Store, clock: Clock): Promise<void> {
   if ((await store.people()).length > 0) return
   const started = clock().getTime()
-  const people: Person[] = []
-  for (const name of DEMO_PEOPLE)
-    people.push(must(await addPerson(store, clock, { id: uuid(), name, pin: DEMO_PIN })))
-  const [mira, jory, ansel] = people as [Person, Person, Person]
+  const people: Member[] = []
+  for (const person of DEMO_PEOPLE)
+    people.push(must(await admit(store, clock, { id: uuid(), ...person, pin: DEMO_PIN })))
+  const [mira, jory, ansel] = people as [Member, Member, Member]
   for (const machine of Object.values(MACHINES))
     must(await addMachine(store, clock, mira, { id: uuid(), machine }))
   for (const gauge of Object.values(GAUGES))
@@ -66,7 +66,7 @@ class DemoSetup {
 
   constructor(
     private readonly store: Store,
-    private readonly person: Person,
+    private readonly person: Member,
     private time: number,
   ) {
     this.setups = setupsOf(store, this.tick)

@@ -6,7 +6,11 @@ import { v7 as uuid } from 'uuid'
 // number here is made up for the demonstration.
 
 export const DEMO_PIN = '2468'
-export const DEMO_PEOPLE = ['Mira Toller', 'Jory Fenn', 'Ansel Okoro'] as const
+export const DEMO_PEOPLE = [
+  { name: 'Mira Toller', role: 'lead' },
+  { name: 'Jory Fenn', role: 'setter' },
+  { name: 'Ansel Okoro', role: 'setter' },
+] as const
 
 export const mm = (text: string): WrittenLength => ({ text, unit: 'mm' })
 export const inch = (text: string): WrittenLength => ({ text, unit: 'in' })

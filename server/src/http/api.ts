@@ -5,78 +5,96 @@ import { requestId } from 'hono/request-id'
 import { z } from 'zod'
 import {
   LONGEST_PROGRAM,
+  changedMachineSchema,
   newFactSchema,
   newMachineSchema,
-  newPersonSchema,
   newSetupSchema,
   newShopGaugeSchema,
-  signInSchema,
 } from '@pine/contract'
 import type { Clock } from '../clock'
+import type { Changes } from '../store/changes'
 import type { Store } from '../store/store'
-import { addPerson, signIn } from '../use-cases/people'
-import { addGauge, addMachine, gaugesOf, machinesOf } from '../use-cases/shop'
+import { addGauge, addMachine, changeMachine, gaugesOf, machinesOf } from '../use-cases/shop'
 import { keepProgramText, programText } from '../use-cases/programs'
 import { setupsOf } from '../use-cases/setups'
+import { arrivalOf, type Arrival } from './arrival'
 import { body, query } from './body'
+import { liveRoutes } from './live'
+import { openPeopleRoutes, peopleRoutes } from './people-routes'
 import { passingFailure } from '../store/failures'
 import { NotInTime } from '../use-cases/in-turn'
 import { busy, databaseAway, noRoute, notJson, tooLarge, unexpected } from './refusals'
 import { soundJson } from './sound-json'
 import { replyRefusal } from './reply'
-import { endSession, keepSession, personOf, requirePerson, type Signed } from './session'
+import { requirePerson, type Signed } from './session'
 
 /** What is said beside a fact that is sent. */
 const besideFactSchema = z.object({
   /** How many facts of the set-up the sender has. */
   known: z.coerce.number().int().min(0).optional(),
+  /** How many the device had when it was entered. */
+  seen: z.coerce.number().int().min(0).optional(),
   /** Who entered it: another person than the one who is signed in by now sends it not. */
   by: z.uuid().optional(),
   /** When it was entered, by the clock of the device. */
   at: z.iso.datetime({ offset: true }).optional(),
 })
 
+/** From which place on the facts of a set-up are wanted. */
+/** Which of the set-ups: those that are put away, where it is 1. */
+const listedSchema = z.object({ away: z.enum(['0', '1']).optional() })
+
+const sinceSchema = z.object({ from: z.coerce.number().int().min(0) })
+
+/** Longest request of somebody whom nobody has let in yet: a name, a PIN, a code. */
+const LONGEST_OPEN_BODY = 2 * 1024
 /** Longest request: a whole set-up with thousands of readings fits into a tenth of it. */
 const LONGEST_BODY = 1024 * 1024
+
+/** Paths that answer anybody. */
+const OPEN = /^\/api\/(people|session)\/?$/
 
 export interface ApiParts {
   readonly store: Store
   readonly clock: Clock
   /** Told about a failure that nobody expected; the person is told only that it was noted. */
   readonly onUnexpected: (cause: unknown, requestId: string) => void
+  /** Facts as they are written. */
+  readonly changes: Changes
+  /** How requests come here; straight, where it is not said. */
+  readonly arrival?: Arrival
 }
 
 /** The API. It translates in, calls a use case, and translates out. */
-export function createApi({ store, clock, onUnexpected }: ApiParts) {
+export function createApi({
+  store,
+  clock,
+  onUnexpected,
+  changes,
+  arrival = arrivalOf(false),
+}: ApiParts) {
   const setups = setupsOf(store, clock)
   const open = new Hono()
     .get('/health', async (c) => {
       await store.ping()
       return c.json({ ok: true as const })
     })
-    .get('/people', async (c) => c.json(await store.people()))
-    .post('/people', body(newPersonSchema), async (c) => {
-      const added = await addPerson(store, clock, c.req.valid('json'))
-      return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
-    })
-    .get('/session', async (c) => c.json({ person: (await personOf(c, store, clock)) ?? null }))
-    .post('/session', body(signInSchema), async (c) => {
-      const opened = await signIn(store, clock, c.req.valid('json'))
-      if (!opened.ok) return replyRefusal(c, opened.refusal)
-      keepSession(c, opened.value)
-      return c.json({ person: opened.value.person }, 201)
-    })
-    .delete('/session', async (c) => {
-      await endSession(c, store)
-      return c.json({ person: null })
-    })
+    .route('/', openPeopleRoutes(store, clock, arrival))
 
   const signed = new Hono<Signed>()
     .use(requirePerson(store, clock))
+    .route('/', peopleRoutes(store, clock))
+    .route('/', liveRoutes(store, clock, changes))
     .get('/machines', async (c) => c.json(await machinesOf(store)))
     .post('/machines', body(newMachineSchema), async (c) => {
       const added = await addMachine(store, clock, c.var.person, c.req.valid('json'))
       return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+    })
+    .put('/machines/:id', body(changedMachineSchema), async (c) => {
+      const { person } = c.var
+      const id = c.req.param('id')
+      const changed = await changeMachine(store, clock, person, id, c.req.valid('json'))
+      return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
     })
     .get('/gauges', async (c) => c.json(await gaugesOf(store)))
     .post('/gauges', body(newShopGaugeSchema), async (c) => {
@@ -96,14 +114,21 @@ export function createApi({ store, clock, onUnexpected }: ApiParts) {
         : replyRefusal(c, found.refusal)
     })
     .get('/shop', async (c) => c.json(await store.shop()))
-    .get('/setups', async (c) => c.json(await setups.list()))
-    .post('/setups', body(newSetupSchema), async (c) => {
-      const made = await setups.create(c.var.person, c.req.valid('json'))
+    .get('/setups', query(listedSchema), async (c) => {
+      const list = await setups.list({ away: c.req.valid('query').away === '1' })
+      return c.body(list, 200, { 'Content-Type': 'application/json' })
+    })
+    .post('/setups', query(besideFactSchema), body(newSetupSchema), async (c) => {
+      const made = await setups.create(c.var.person, c.req.valid('json'), c.req.valid('query'))
       return made.ok ? c.json(made.value, 201) : replyRefusal(c, made.refusal)
     })
     .get('/setups/:id', async (c) => {
       const opened = await setups.open(c.req.param('id'))
       return opened.ok ? c.json(opened.value) : replyRefusal(c, opened.refusal)
+    })
+    .get('/setups/:id/facts', query(sinceSchema), async (c) => {
+      const since = await setups.since(c.req.param('id'), c.req.valid('query').from)
+      return since.ok ? c.json(since.value) : replyRefusal(c, since.refusal)
     })
     .get('/setups/:id/solution', async (c) => {
       const solved = await setups.solution(c.req.param('id'))
@@ -121,11 +146,14 @@ export function createApi({ store, clock, onUnexpected }: ApiParts) {
 
   const limit = (maxSize: number) =>
     bodyLimit({ maxSize, onError: (c) => replyRefusal(c, tooLarge(maxSize)) })
+  const forAnybody = limit(LONGEST_OPEN_BODY)
   const [forFacts, forPrograms] = [limit(LONGEST_BODY), limit(LONGEST_PROGRAM)]
+  const longest = (path: string) =>
+    path.startsWith('/api/programs/') ? forPrograms : OPEN.test(path) ? forAnybody : forFacts
 
   return new Hono()
     .use(requestId())
-    .use((c, next) => (c.req.path.startsWith('/api/programs/') ? forPrograms : forFacts)(c, next))
+    .use((c, next) => longest(c.req.path)(c, next))
     .use('/api/*', async (c, next) => {
       await next()
       // What stands in a set-up is for whoever asked, and only as it stands now.

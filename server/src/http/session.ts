@@ -1,21 +1,24 @@
 import { getCookie, setCookie, deleteCookie } from 'hono/cookie'
 import { createMiddleware } from 'hono/factory'
 import type { Context } from 'hono'
-import type { Person } from '@pine/contract'
+import type { Member } from '@pine/contract'
 import type { Clock } from '../clock'
 import { refuse } from '../refusal'
-import type { Store } from '../store/store'
-import { hashToken, type OpenedSession } from '../use-cases/people'
+import type { PeopleStore } from '../store/people-store'
+import { hashToken, type Asker, type OpenedSession } from '../use-cases/sign-in'
 import { replyRefusal } from './reply'
 
 const COOKIE = 'pine_session'
+/** Tells a device on which a person has signed in before from a stranger's. */
+const DEVICE = 'pine_device'
+const DEVICE_DAYS = 365
 
 export interface Signed {
-  Variables: { person: Person }
+  Variables: { person: Member }
 }
 
 /** Lets only a signed-in person through, and says who it is: every fact carries that person. */
-export const requirePerson = (store: Store, clock: Clock) =>
+export const requirePerson = (store: PeopleStore, clock: Clock) =>
   createMiddleware<Signed>(async (context, next) => {
     const person = await personOf(context, store, clock)
     if (person === undefined)
@@ -34,26 +37,31 @@ export const requirePerson = (store: Store, clock: Clock) =>
 
 export async function personOf(
   context: Context,
-  store: Store,
+  store: PeopleStore,
   clock: Clock,
-): Promise<Person | undefined> {
+): Promise<Member | undefined> {
   const token = getCookie(context, COOKIE)
-  return token === undefined ? undefined : store.personOfSession(hashToken(token), clock())
+  return token === undefined ? undefined : store.memberOfSession(hashToken(token), clock())
 }
 
-/** The page cannot read the cookie, and no other site can send it. */
-export function keepSession(context: Context, session: OpenedSession): void {
-  const secure = new URL(context.req.url).protocol === 'https:'
-  setCookie(context, COOKIE, session.token, {
-    httpOnly: true,
-    sameSite: 'Strict',
-    secure,
-    path: '/',
-    expires: session.expiresAt,
-  })
+/** Where a request comes from. */
+export const askerOf = (context: Context, address: string): Asker => ({
+  address,
+  device: getCookie(context, DEVICE),
+})
+
+/** The page cannot read the cookies, and no other site can send them. */
+export function keepSession(
+  context: Context,
+  { token, expiresAt, device }: OpenedSession,
+  isSecure: boolean,
+): void {
+  const options = { httpOnly: true, sameSite: 'Strict', secure: isSecure, path: '/' } as const
+  setCookie(context, COOKIE, token, { ...options, expires: expiresAt })
+  setCookie(context, DEVICE, device, { ...options, maxAge: DEVICE_DAYS * 86_400 })
 }
 
-export async function endSession(context: Context, store: Store): Promise<void> {
+export async function endSession(context: Context, store: PeopleStore): Promise<void> {
   const token = getCookie(context, COOKIE)
   if (token !== undefined) await store.closeSession(hashToken(token))
   deleteCookie(context, COOKIE, { path: '/' })

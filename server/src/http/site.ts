@@ -5,12 +5,14 @@ import { Hono } from 'hono'
 import { compress } from 'hono/compress'
 import { secureHeaders } from 'hono/secure-headers'
 import type { Api } from './api'
+import { hostsOf, onlyFor } from './hosts'
 
 const DAY = 86_400
 
 /** The API together with the exported client; any other path opens the client, which routes it. */
-export function createSite(api: Api, clientFolder: string) {
+export function createSite(api: Api, clientFolder: string, hosts = hostsOf([])) {
   return new Hono()
+    .use(onlyFor(hosts))
     .use(
       secureHeaders({
         contentSecurityPolicy: {
@@ -25,11 +27,13 @@ export function createSite(api: Api, clientFolder: string) {
         },
       }),
     )
-    .use(compress())
+    .use('/api/*', compress())
     .route('/', api as unknown as Hono)
     .use(
       serveStatic({
         root: clientFolder,
+        // Made when the client was built: scripts/build-client.mjs.
+        precompressed: true,
         // Exported file names carry a hash of their content; the page itself must be asked for again.
         onFound: (path, c) =>
           c.header(

@@ -1,5 +1,6 @@
 import 'reflect-metadata'
 import { DataSource } from 'typeorm'
+import { listenTo, type Changes } from './changes'
 import {
   factEntity,
   frozenEntity,
@@ -12,9 +13,13 @@ import {
 } from './entities'
 import { FactsOfPrograms1795939200000 } from './migrations/facts-of-programs'
 import { FactsOfTheWholeRun1795593600000 } from './migrations/facts-of-the-whole-run'
+import { PeopleOfTheShop1796630400000 } from './migrations/people-of-the-shop'
 import { ProgramTexts1796198400000 } from './migrations/program-texts'
+import { PutAways1796803200000 } from './migrations/put-aways'
 import { Streams1796544000000 } from './migrations/streams'
+import { WhatDevicesHadSeen1796716800000 } from './migrations/what-devices-had-seen'
 import { FirstTables1772438400000 } from './migrations/first-tables'
+import { clientOf, urlsOf } from './primary'
 
 const ENTITIES = [
   shopEntity,
@@ -33,6 +38,9 @@ const MIGRATIONS = [
   FactsOfPrograms1795939200000,
   ProgramTexts1796198400000,
   Streams1796544000000,
+  PeopleOfTheShop1796630400000,
+  WhatDevicesHadSeen1796716800000,
+  PutAways1796803200000,
 ]
 
 /** Nobody at a machine waits longer than this; a migration may. */
@@ -46,34 +54,88 @@ const TIMEOUTS_MS = {
 /** The advisory lock under which tables are brought up to date; any number that nothing else here takes. */
 const MIGRATING = 7_463_215
 
-/** A connection pool on any PostgreSQL server, with the tables brought up to date. */
-export async function openDatabase(url: string): Promise<DataSource> {
-  await migrate(url)
+/** The role that the server works as: it adds facts, and neither alters nor deletes one. */
+const WRITER = 'pine_writer'
+
+/**
+ * A connection pool on any PostgreSQL server, with the tables brought up to date.
+ *
+ * @param url as whom the server connects, and where; several hosts: whichever of them writes (primary.ts). It works as a
+ * role that may add facts and nothing else to them.
+ * @param ownerUrl as whom the tables are brought up to date, where that is somebody else.
+ */
+export async function openDatabase(url: string, ownerUrl = url): Promise<DataSource> {
+  await migrate(ownerUrl)
   return new DataSource({
     type: 'postgres',
-    url,
+    url: urlsOf(url)[0],
     entities: ENTITIES,
-    extra: TIMEOUTS_MS,
+    extra: { ...TIMEOUTS_MS, options: `-c role=${WRITER}`, Client: clientOf(url) },
   }).initialize()
+}
+
+/** Hears of every fact that is written, by whichever process. */
+export function listen(url: string): Changes {
+  const PrimaryClient = clientOf(url)
+  return listenTo(
+    () =>
+      new PrimaryClient({
+        connectionString: urlsOf(url)[0],
+        connectionTimeoutMillis: TIMEOUTS_MS.connectionTimeoutMillis,
+        keepAlive: true,
+      }),
+  )
 }
 
 /** Brings the tables up to date, one process after the other: of two that begin at once, the second finds it done. */
 async function migrate(url: string): Promise<void> {
   const source = new DataSource({
     type: 'postgres',
-    url,
+    url: urlsOf(url)[0],
     migrations: MIGRATIONS,
     migrationsTransactionMode: 'all',
-    extra: { connectionTimeoutMillis: TIMEOUTS_MS.connectionTimeoutMillis },
+    extra: {
+      connectionTimeoutMillis: TIMEOUTS_MS.connectionTimeoutMillis,
+      Client: clientOf(url),
+    },
   })
   await source.initialize()
   const holder = source.createQueryRunner()
   try {
     await holder.query('SELECT pg_advisory_lock($1)', [MIGRATING])
     await source.runMigrations()
+    await grant(source)
   } finally {
     // Its connection ends, and with it the lock, whatever happened.
     await holder.release()
     await source.destroy()
   }
+}
+
+/** What is written once can be added to; what is only worked out, or lets people in, can be changed as well. */
+const RIGHTS = {
+  'SELECT, INSERT': ['stream', 'fact', 'frozen', 'program_text', 'person_change', 'known_device'],
+  'SELECT, INSERT, UPDATE': ['person', 'summary'],
+  'SELECT, INSERT, UPDATE, DELETE': ['session', 'join_code', 'secret_try'],
+  SELECT: ['shop', 'migrations'],
+} as const
+
+/** Makes the writer where it is not there yet, and says what it may. Roles are the whole cluster's: others may make it too. */
+async function grant(source: DataSource): Promise<void> {
+  await source.query(`
+    DO $$ BEGIN
+      IF NOT EXISTS (SELECT FROM pg_roles WHERE rolname = '${WRITER}') THEN
+        CREATE ROLE ${WRITER} NOLOGIN;
+      END IF;
+    EXCEPTION WHEN duplicate_object OR unique_violation THEN NULL;
+    END $$;
+    DO $$ BEGIN
+      IF NOT pg_has_role(current_user, '${WRITER}', 'MEMBER') THEN
+        EXECUTE format('GRANT ${WRITER} TO %I', current_user);
+      END IF;
+    END $$;
+  `)
+  await source.query(`GRANT USAGE ON SCHEMA public TO ${WRITER}`)
+  for (const [rights, tables] of Object.entries(RIGHTS))
+    await source.query(`GRANT ${rights} ON ${tables.join(', ')} TO ${WRITER}`)
 }

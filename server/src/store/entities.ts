@@ -1,5 +1,5 @@
 import { EntitySchema } from 'typeorm'
-import type { FactKind, SetupSummary, StreamKind, Via } from '@pine/contract'
+import type { FactKind, Role, SetupSummary, StreamKind, Via } from '@pine/contract'
 
 // Entities are schemas, not decorated classes: they run under any TypeScript loader, and their
 // column types are written out.
@@ -8,8 +8,9 @@ export interface PersonEntity {
   id: string
   name: string
   pinHash: string
-  failedAttempts: number
-  lockedUntil: Date | null
+  role: Role
+  /** When they left; facts that carry their name stay. */
+  leftAt: Date | null
   createdAt: Date
 }
 
@@ -19,8 +20,8 @@ export const personEntity = new EntitySchema<PersonEntity>({
     id: { type: 'uuid', primary: true },
     name: { type: 'text' },
     pinHash: { type: 'text', name: 'pin_hash' },
-    failedAttempts: { type: 'int', name: 'failed_attempts', default: 0 },
-    lockedUntil: { type: 'timestamptz', name: 'locked_until', nullable: true },
+    role: { type: 'text' },
+    leftAt: { type: 'timestamptz', name: 'left_at', nullable: true },
     createdAt: { type: 'timestamptz', name: 'created_at' },
   },
 })
@@ -116,6 +117,7 @@ export interface FactEntity {
   via: Via
   personId: string
   recordedAt: Date
+  seen?: number | null
   person?: PersonEntity
 }
 
@@ -131,6 +133,7 @@ export const factEntity = new EntitySchema<FactEntity>({
     via: { type: 'text' },
     personId: { type: 'uuid', name: 'person_id' },
     recordedAt: { type: 'timestamptz', name: 'recorded_at' },
+    seen: { type: 'int', nullable: true },
   },
   relations: {
     person: { type: 'many-to-one', target: 'person', joinColumn: { name: 'person_id' } },

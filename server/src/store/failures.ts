@@ -3,20 +3,21 @@ export type Passing = 'busy' | 'away'
 
 // https://www.postgresql.org/docs/15/errcodes-appendix.html
 const BUSY = ['55P03', '57014', '40001', '40P01']
+/** Classes of codes: connections (08), a full disk, memory or number of connections (53), a disk that fails (58). */
+const AWAY_CLASSES = ['08', '53', '58']
 const AWAY = [
   '57P01',
   '57P02',
   '57P03',
-  '53300',
   'ECONNREFUSED',
   'ECONNRESET',
   'EPIPE',
   'ENOENT',
   'ETIMEDOUT',
 ]
-/** Of the driver, which gives these no code. */
+/** Of the driver and the mapper, which give these no code: the line broke in the middle of a transaction, say. */
 const AWAY_WORDS =
-  /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/
+  /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|query runner (was )?already released/i
 
 /** A failure that passes by itself: a lock that was not let go in time, or a database that is away. */
 export function passingFailure(cause: unknown): Passing | undefined {
@@ -24,7 +25,8 @@ export function passingFailure(cause: unknown): Passing | undefined {
   const inner = 'driverError' in cause ? cause.driverError : undefined
   const code = codeOf(inner) ?? codeOf(cause)
   if (code !== undefined && BUSY.includes(code)) return 'busy'
-  const isAway = code !== undefined && (AWAY.includes(code) || code.startsWith('08'))
+  const isAway =
+    code !== undefined && (AWAY.includes(code) || AWAY_CLASSES.includes(code.slice(0, 2)))
   return isAway || AWAY_WORDS.test(cause.message) ? 'away' : undefined
 }
 

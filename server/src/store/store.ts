@@ -1,5 +1,6 @@
 import type { Person, SetupSummary, StreamKind, FactKind, Via } from '@pine/contract'
 import type { Outcome } from '../refusal'
+import type { Insertion, PeopleStore } from './people-store'
 
 /** A fact as it is kept: written once, never changed. Its place in its stream is its time. */
 export interface FactRow {
@@ -9,6 +10,8 @@ export interface FactRow {
   readonly via: Via
   readonly by: Person
   readonly recordedAt: Date
+  /** How many facts of the stream its device had; all before it, where it is not said. */
+  readonly seen?: number | undefined
 }
 
 export type NewFactRow = Omit<FactRow, 'by'> & { readonly personId: string }
@@ -28,6 +31,8 @@ export interface StreamRow extends StreamHead {
 /** What is written together with a fact. */
 export interface Decided {
   readonly body: object
+  /** How many facts of the stream its device had. */
+  readonly seen?: number | undefined
   /** The set-up in the list, as it stands with the fact. */
   readonly summary: SetupSummary
   /** What a record freezes. */
@@ -52,53 +57,11 @@ export interface NewProgramText {
   readonly at: Date
 }
 
-/** How trying PINs slows down. */
-export interface PinPause {
-  /** Tries in a row without a pause. */
-  readonly freeTries: number
-  /** Seconds of the first pause; it doubles with every further try, up to the longest. */
-  readonly first: number
-  readonly longest: number
-}
-
-export interface PinTry {
-  /** Tries in a row, this one counted in. */
-  readonly tries: number
-  /** The pause that follows if this one is wrong. */
-  readonly lockedUntil: Date | null
-}
-
-export interface Credentials {
-  readonly personId: string
-  readonly pinHash: string
-  readonly failedAttempts: number
-  readonly lockedUntil: Date | null
-}
-
-/** Whether a row was written, or was there already (the same id, or the same unique name). */
-export type Insertion = 'written' | 'id-exists' | 'name-exists'
-
 /** What the use cases of one shop need kept. PostgreSQL serves it through TypeORM: typeorm-store.ts. */
-export interface Store {
+export interface Store extends PeopleStore {
   /** Fails where the database does not answer. */
   ping(): Promise<void>
   shop(): Promise<{ readonly id: string; readonly name: string }>
-
-  people(): Promise<readonly Person[]>
-  addPerson(person: Person & { readonly pinHash: string }, at: Date): Promise<Insertion>
-  credentials(personId: string): Promise<Credentials | undefined>
-  /**
-   * Counts a try before its PIN is looked at, and locks the name from the last free one on, in one statement: tries that
-   * come at once are counted one after the other, in whichever process.
-   *
-   * @returns what the try is worth; undefined where the name is locked.
-   */
-  countTry(personId: string, now: Date, pause: PinPause): Promise<PinTry | undefined>
-  forgetWrongPins(personId: string): Promise<void>
-
-  openSession(tokenHash: string, personId: string, at: Date, expiresAt: Date): Promise<void>
-  personOfSession(tokenHash: string, now: Date): Promise<Person | undefined>
-  closeSession(tokenHash: string): Promise<void>
 
   /** Writes a text under its hash, unless it is there already. */
   keepProgramText(text: NewProgramText): Promise<void>
@@ -112,6 +75,8 @@ export interface Store {
     first: NewFactRow,
     summary?: SetupSummary,
   ): Promise<Insertion>
+  /** Declares a machine or a gauge anew, at the end of its stream; false where there is no such stream. */
+  declareAgain(kind: 'machine' | 'gauge', id: string, fact: NewFactRow): Promise<boolean>
   /** A stream of a kind with its facts from a place on; all of them where it is not said. */
   stream(kind: StreamKind, id: string, from?: number): Promise<StreamRow | undefined>
   /**
@@ -125,8 +90,15 @@ export interface Store {
     decide: (stream: StreamRow) => Outcome<Decided>,
   ): Promise<Outcome<AppendedFact> | 'no-stream'>
 
-  /** Every set-up in the list, the youngest first. */
-  summaries(): Promise<readonly SetupSummary[]>
+  /** The set-ups that are put away, or those that are not, the youngest first, as JSON: thousands go out as the database has them. */
+  summariesJson(away: boolean): Promise<string>
+  /** Has those of a machine worked out anew when they are next listed: more or less is asked of it now. */
+  overtakeSummaries(
+    machine: { readonly id: string; readonly name: string },
+    now: string,
+  ): Promise<void>
+  /** Those in which a number is too old at a moment, and was not when they were written. */
+  overtakenSummaries(now: string): Promise<readonly SetupSummary[]>
   /** Ids of set-ups that have no summary: those of a database from before there were any. */
   withoutSummary(): Promise<readonly string[]>
   /** Writes the summary of a set-up that has none; one that a fact wrote meanwhile stays. */

@@ -1,14 +1,20 @@
 import type { SetupSummary } from '@pine/contract'
 import type { EntityManager } from 'typeorm'
+import { CHANNEL } from './changes'
 import { factEntity, type FactEntity } from './entities'
 import type { FactRow, NewFactRow, StreamHead } from './store'
 
-/** Who began a stream and when. `lock` holds it until the transaction ends. */
+/**
+ * Holds a stream until the transaction ends. A row's own lock would need the right to alter it, which the server has not.
+ */
+const HELD = 'pg_advisory_xact_lock(hashtextextended(shop_id::text || stream.id::text, 0))'
+
+/** Who began a stream and when; `held` until the transaction ends, where that is asked. */
 export async function headOf(
   manager: EntityManager,
   shopId: string,
   id: string,
-  lock: 'FOR UPDATE OF stream' | '' = '',
+  { held = false } = {},
 ): Promise<(StreamHead & { readonly kind: string }) | undefined> {
   const [head]: readonly {
     readonly kind: string
@@ -16,9 +22,9 @@ export async function headOf(
     readonly person_id: string
     readonly name: string
   }[] = await manager.query(
-    `SELECT kind, stream.created_at, person.id AS person_id, person.name
+    `SELECT kind, stream.created_at, person.id AS person_id, person.name ${held ? `, ${HELD}` : ''}
      FROM stream JOIN person ON person.id = created_by
-     WHERE shop_id = $1 AND stream.id = $2 ${lock}`,
+     WHERE shop_id = $1 AND stream.id = $2`,
     [shopId, id],
   )
   return (
@@ -31,14 +37,14 @@ export async function headOf(
   )
 }
 
-type KeptFact = Pick<FactEntity, 'id' | 'kind' | 'body' | 'via' | 'place'> & {
+type KeptFact = Pick<FactEntity, 'id' | 'kind' | 'body' | 'via' | 'place' | 'seen'> & {
   readonly stream_id: string
   readonly recorded_at: Date
   readonly person_id: string
   readonly name: string
 }
 
-const SELECT_FACTS = `SELECT fact.id, stream_id, place, kind, body, via, recorded_at, person_id, person.name
+const SELECT_FACTS = `SELECT fact.id, stream_id, place, kind, body, via, seen, recorded_at, person_id, person.name
   FROM fact JOIN person ON person.id = person_id`
 
 /** The facts of a stream from a place on, asked plainly: there may be thousands of them. */
@@ -75,13 +81,23 @@ export async function factsFrom(
   }
 }
 
-const factRow = ({ id, kind, body, via, recorded_at, person_id, name }: KeptFact): FactRow => ({
+const factRow = ({
+  id,
+  kind,
+  body,
+  via,
+  seen,
+  recorded_at,
+  person_id,
+  name,
+}: KeptFact): FactRow => ({
   id,
   kind,
   body,
   via,
   by: { id: person_id, name },
   recordedAt: recorded_at,
+  ...(seen !== null && { seen }),
 })
 
 interface FactToWrite {
@@ -94,20 +110,25 @@ interface FactToWrite {
   readonly createdAt: Date
 }
 
+/** Tells every process of the fact once it is written: changes.ts. */
+const tellsOf = (kind: string): string =>
+  `pg_notify('${CHANNEL}', concat_ws(' ', $1::text, ${kind}, $2::text, $3::text))`
+
 /** A fact and what the list shows of its set-up from now on, in one statement: a person waits for it. */
 export async function writeFact(
   manager: EntityManager,
   { shopId, streamId, place, fact, summary, createdAt }: FactToWrite,
 ): Promise<void> {
-  const { id, kind, body, via, personId, recordedAt } = fact
+  const { id, kind, body, via, personId, recordedAt, seen } = fact
   await manager.query(
     `WITH written AS (
-       INSERT INTO fact (shop_id, stream_id, place, id, kind, body, via, person_id, recorded_at)
-       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9)
+       INSERT INTO fact (shop_id, stream_id, place, id, kind, body, via, person_id, recorded_at, seen)
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $12)
      )
      INSERT INTO summary (shop_id, stream_id, summary, created_at) VALUES ($1, $2, $10, $11)
-     ON CONFLICT (shop_id, stream_id) DO UPDATE SET summary = EXCLUDED.summary`,
-    [shopId, streamId, place, id, kind, body, via, personId, recordedAt, summary, createdAt],
+     ON CONFLICT (shop_id, stream_id) DO UPDATE SET summary = EXCLUDED.summary
+     RETURNING ${tellsOf("'setup'")}`,
+    [shopId, streamId, place, id, kind, body, via, personId, recordedAt, summary, createdAt, seen],
   )
 }
 
@@ -119,4 +140,14 @@ export async function insertFact(
   fact: NewFactRow,
 ): Promise<void> {
   await manager.insert(factEntity, { shopId, streamId, place, ...fact })
+}
+
+/** Tells of a fact that begins a stream, or declares anew. */
+export async function tellDeclared(
+  manager: EntityManager,
+  shopId: string,
+  { id, kind }: { readonly id: string; readonly kind: string },
+  place: number,
+): Promise<void> {
+  await manager.query(`SELECT ${tellsOf('$4::text')}`, [shopId, id, place, kind])
 }

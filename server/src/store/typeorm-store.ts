@@ -1,18 +1,16 @@
-import { LessThanOrEqual, QueryFailedError, type DataSource } from 'typeorm'
+import type { SetupSummary } from '@pine/contract'
+import type { DataSource } from 'typeorm'
 import { accept } from '../refusal'
 import {
   frozenEntity,
-  personEntity,
   programTextEntity,
-  sessionEntity,
   shopEntity,
   streamEntity,
   summaryEntity,
 } from './entities'
-import { factsFrom, factsOf, headOf, insertFact, writeFact } from './stream-rows'
-import type { Insertion, Store } from './store'
-
-const UNIQUE_VIOLATION = '23505'
+import { factsFrom, factsOf, headOf, insertFact, tellDeclared, writeFact } from './stream-rows'
+import type { Store } from './store'
+import { insertion, typeormPeople } from './typeorm-people'
 
 /** The oldest shop of a database: the only one, until an organisation has several. */
 export async function firstShop(source: DataSource): Promise<string> {
@@ -26,8 +24,6 @@ export async function firstShop(source: DataSource): Promise<string> {
 
 /** The store of one shop on PostgreSQL. */
 export function typeormStore(source: DataSource, shopId: string): Store {
-  const people = source.getRepository(personEntity)
-  const sessions = source.getRepository(sessionEntity)
   const texts = source.getRepository(programTextEntity)
   const summaries = source.getRepository(summaryEntity)
 
@@ -40,60 +36,7 @@ export function typeormStore(source: DataSource, shopId: string): Store {
       return { id, name }
     },
 
-    async people() {
-      const rows = await people.find({ order: { name: 'ASC' } })
-      return rows.map(({ id, name }) => ({ id, name }))
-    },
-    addPerson: ({ id, name, pinHash }, createdAt) =>
-      insertion(
-        people.insert({ id, name, pinHash, failedAttempts: 0, lockedUntil: null, createdAt }),
-      ),
-    async credentials(personId) {
-      const row = await people.findOneBy({ id: personId })
-      return row === null
-        ? undefined
-        : {
-            personId: row.id,
-            pinHash: row.pinHash,
-            failedAttempts: row.failedAttempts,
-            lockedUntil: row.lockedUntil,
-          }
-    },
-    async countTry(personId, now, { freeTries, first, longest }) {
-      // A pause that ends later than any lasts belongs to a clock that was set back since.
-      const [rows]: [
-        readonly { readonly tries: number; readonly locked_until: Date | null }[],
-        number,
-      ] = await source.query(
-        `UPDATE person SET failed_attempts = failed_attempts + 1,
-             locked_until = CASE WHEN failed_attempts + 1 >= $3::int THEN $2::timestamptz + make_interval(
-               secs => LEAST($4::float8 * 2 ^ LEAST(failed_attempts + 1 - $3::int, 20), $5::float8)) END
-           WHERE id = $1 AND (locked_until IS NULL OR locked_until <= $2
-             OR locked_until > $2::timestamptz + make_interval(secs => $5::float8))
-           RETURNING failed_attempts AS tries, locked_until`,
-        [personId, now, freeTries, first, longest],
-      )
-      const [counted] = rows
-      return counted && { tries: counted.tries, lockedUntil: counted.locked_until }
-    },
-    async forgetWrongPins(personId) {
-      await people.update({ id: personId }, { failedAttempts: 0, lockedUntil: null })
-    },
-
-    async openSession(tokenHash, personId, createdAt, expiresAt) {
-      // Those that ended are of no use to anybody but a thief of the database.
-      await sessions.delete({ expiresAt: LessThanOrEqual(createdAt) })
-      await sessions.insert({ tokenHash, personId, createdAt, expiresAt })
-    },
-    async personOfSession(tokenHash, now) {
-      const row = await sessions.findOne({ where: { tokenHash }, relations: { person: true } })
-      return row?.person && row.expiresAt > now
-        ? { id: row.person.id, name: row.person.name }
-        : undefined
-    },
-    async closeSession(tokenHash) {
-      await sessions.delete({ tokenHash })
-    },
+    ...typeormPeople(source),
 
     async keepProgramText({ sha256, bytes, personId, at }) {
       await texts
@@ -130,6 +73,7 @@ export function typeormStore(source: DataSource, shopId: string): Store {
             createdAt: first.recordedAt,
           })
           await insertFact(manager, shopId, id, 0, first)
+          await tellDeclared(manager, shopId, { id, kind }, 0)
           if (summary !== undefined)
             await manager.insert(summaryEntity, {
               shopId,
@@ -139,6 +83,15 @@ export function typeormStore(source: DataSource, shopId: string): Store {
             })
         }),
       ),
+    declareAgain: (kind, id, fact) =>
+      source.transaction(async (manager) => {
+        const head = await headOf(manager, shopId, id, { held: true })
+        if (head?.kind !== kind) return false
+        const place = (await factsOf(manager, shopId, id, 0)).length
+        await insertFact(manager, shopId, id, place, fact)
+        await tellDeclared(manager, shopId, { id, kind }, place)
+        return true
+      }),
     async stream(kind, id, from = 0) {
       const head = await headOf(source.manager, shopId, id)
       if (head?.kind !== kind) return undefined
@@ -146,20 +99,20 @@ export function typeormStore(source: DataSource, shopId: string): Store {
     },
     appendFact: (streamId, fact, from, decide) =>
       source.transaction(async (manager) => {
-        // The row lock makes the facts of one stream come one after the other, in every process.
-        const head = await headOf(manager, shopId, streamId, 'FOR UPDATE OF stream')
+        // The lock makes the facts of one stream come one after the other, in every process.
+        const head = await headOf(manager, shopId, streamId, { held: true })
         if (head === undefined) return 'no-stream'
         const { facts, before } = await factsFrom(manager, shopId, streamId, from, fact.id)
         if (before !== undefined)
           return accept({ kind: before.kind, body: before.body, isNew: false })
         const decided = decide({ ...head, facts })
         if (!decided.ok) return decided
-        const { body, summary, frozen } = decided.value
+        const { body, seen, summary, frozen } = decided.value
         await writeFact(manager, {
           shopId,
           streamId,
           place: from + facts.length,
-          fact: { ...fact, body },
+          fact: { ...fact, body, seen },
           summary,
           createdAt: head.createdAt,
         })
@@ -168,8 +121,26 @@ export function typeormStore(source: DataSource, shopId: string): Store {
         return accept({ kind: fact.kind, body, isNew: true })
       }),
 
-    async summaries() {
-      const rows = await summaries.find({ where: { shopId }, order: { createdAt: 'DESC' } })
+    async summariesJson(away) {
+      const [row]: readonly { readonly list: string | null }[] = await source.query(
+        `SELECT string_agg(summary::text, ',' ORDER BY created_at DESC) AS list FROM summary
+         WHERE shop_id = $1 AND (summary->>'away' IS NOT NULL) = $2`,
+        [shopId, away],
+      )
+      return `[${row?.list ?? ''}]`
+    },
+    async overtakeSummaries({ id, name }, now) {
+      await source.query(
+        `UPDATE summary SET summary = summary || jsonb_build_object('oldFrom', $4::text)
+         WHERE shop_id = $1 AND (summary->>'machineId' = $2 OR summary->>'machineId' IS NULL AND summary->>'machine' = $3)`,
+        [shopId, id, name, now],
+      )
+    },
+    async overtakenSummaries(now) {
+      const rows: readonly { readonly summary: SetupSummary }[] = await source.query(
+        `SELECT summary FROM summary WHERE shop_id = $1 AND summary->>'oldFrom' <= $2`,
+        [shopId, now],
+      )
       return rows.map(({ summary }) => summary)
     },
     async withoutSummary() {
@@ -199,17 +170,5 @@ export function typeormStore(source: DataSource, shopId: string): Store {
       const row = await source.getRepository(frozenEntity).findOneBy({ shopId, factId })
       return row?.content
     },
-  }
-}
-
-async function insertion(writing: Promise<unknown>): Promise<Insertion> {
-  try {
-    await writing
-    return 'written'
-  } catch (cause) {
-    if (!(cause instanceof QueryFailedError)) throw cause
-    const { code, constraint } = cause.driverError as { code?: string; constraint?: string }
-    if (code !== UNIQUE_VIOLATION) throw cause
-    return constraint === 'person_name' ? 'name-exists' : 'id-exists'
   }
 }

@@ -1,18 +1,21 @@
 import { createHash } from 'node:crypto'
-import type { KeptProgramText, Person } from '@pine/contract'
+import type { KeptProgramText, Member } from '@pine/contract'
 import { looksLikeText } from '@pine/core/program'
 import type { Clock } from '../clock'
 import { accept, refuse, type Outcome } from '../refusal'
 import type { Store } from '../store/store'
+import { notAllowed } from './allowed'
 
 /** Keeps the text of a program under the hash of its bytes; the same text again is the same. */
 export async function keepProgramText(
   store: Store,
   clock: Clock,
-  person: Person,
+  person: Member,
   sha256: string,
   bytes: Uint8Array,
 ): Promise<Outcome<KeptProgramText>> {
+  const refusal = notAllowed(person, 'enter')
+  if (refusal) return { ok: false, refusal }
   const found = createHash('sha256').update(bytes).digest('hex')
   if (found !== sha256)
     return refuse('input-wrong', {

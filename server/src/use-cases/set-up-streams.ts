@@ -59,5 +59,9 @@ export class SetupStreams {
 }
 
 /** A fact as the file has it. Its body was checked by the contract when it was written. */
-export const factOf = ({ id, kind, by, recordedAt, via, body }: FactRow): SetupFact =>
-  ({ id, kind, by, at: recordedAt.toISOString(), via, body }) as SetupFact
+export const factOf = ({ id, kind, by, recordedAt, via, seen, body }: FactRow): SetupFact =>
+  ({
+    ...{ id, kind, by, at: recordedAt.toISOString(), via },
+    ...(seen !== undefined && { seen }),
+    body,
+  }) as SetupFact

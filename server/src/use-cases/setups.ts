@@ -3,39 +3,37 @@ import {
   reportProblem,
   viewSolution,
   type FactsAnswer,
+  type Member,
   type NewFact,
   type Person,
   type SetupAnswer,
   type SetupRecord,
-  type SetupSummary,
   type SolutionView,
 } from '@pine/contract'
-import {
-  appendFact,
-  checkDocument,
-  foldSetup,
-  type SetupDocument,
-  type SetupFact,
-} from '@pine/core/facts'
+import { appendFact, checkDocument, foldSetup, underPolicy, type SetupFact } from '@pine/core/facts'
 import { stepsOf } from '@pine/core/plan'
 import { type Problem } from '@pine/core/problem'
-import { checkSheet, type SetupSheet } from '@pine/core/sheet'
+import { checkSheet, type MachinePolicy, type SetupSheet } from '@pine/core/sheet'
 import { solve } from '@pine/core/solve'
-import { stepName } from '@pine/core/words'
 import { validate as isUuid } from 'uuid'
 import type { Clock } from '../clock'
-import { accept, refuse, refuseInput, type Outcome } from '../refusal'
+import { accept, refuseInput, type Outcome } from '../refusal'
 import type { NewFactRow, Store } from '../store/store'
+import { notAllowed } from './allowed'
 import { contentHash } from './canonical'
 import { InTurn } from './in-turn'
 import { recordOf } from './records'
+import { policyInForce } from './shop'
 import { factOf, SetupStreams, type StandingSetup } from './set-up-streams'
+import { enteredByAnother, idInUse, noRecord, noSetup, stepsOpen } from './setup-refusals'
 import { summaryOf } from './summaries'
 
 /** What a device says beside a fact. */
 export interface BesideFact {
   /** How many facts of the set-up it has; where it is not said, the answer begins with the fact itself. */
   readonly known?: number | undefined
+  /** How many facts of it the device had when it was entered: of what came later, whoever entered it knew nothing. */
+  readonly seen?: number | undefined
   /** Id of the person who entered it. */
   readonly by?: string | undefined
   /** When it was entered by the device's clock, ISO 8601. */
@@ -45,15 +43,19 @@ export interface BesideFact {
 /** What can be asked of the set-ups of a shop. */
 export interface Setups {
   create(
-    person: Person,
+    person: Member,
     request: { readonly id: string; readonly sheetFactId: string; readonly sheet: SetupSheet },
+    beside?: Omit<BesideFact, 'known'>,
   ): Promise<Outcome<SetupAnswer>>
   open(id: string): Promise<Outcome<SetupAnswer>>
+  /** The facts from a place on: what a device lacks. */
+  since(id: string, from: number): Promise<Outcome<FactsAnswer>>
   solution(id: string): Promise<Outcome<SolutionView>>
   record(id: string, recordId: string): Promise<Outcome<SetupRecord>>
-  list(): Promise<readonly SetupSummary[]>
+  /** Summaries of those that are worked on, or of those that were put away, the youngest first, as JSON. */
+  list(what?: { readonly away: boolean }): Promise<string>
   add(
-    person: Person,
+    person: Member,
     setupId: string,
     fact: NewFact,
     beside?: BesideFact,
@@ -73,8 +75,12 @@ export function setupsOf(store: Store, clock: Clock): Setups {
 
   return {
     /** Makes a set-up from its first sheet. The same ids again are the same set-up. */
-    async create(person, { id, sheetFactId, sheet }) {
-      const at = clock()
+    async create(person, { id, sheetFactId, sheet }, { by: enteredBy, at: entered } = {}) {
+      if (enteredBy !== undefined && enteredBy !== person.id) return enteredByAnother()
+      const refusal = notAllowed(person, 'enter')
+      if (refusal) return { ok: false, refusal }
+      const by = authorOf(person)
+      const at = momentOf(entered, clock())
       const first: NewFactRow = {
         id: sheetFactId,
         kind: 'sheet',
@@ -83,15 +89,16 @@ export function setupsOf(store: Store, clock: Clock): Setups {
         personId: person.id,
         recordedAt: at,
       }
-      const fact = factOf({ ...first, by: person })
+      const fact = factOf({ ...first, by })
       const problems = checkSheet(sheet)
       if (problems.length > 0) return refuseInput(problems.map(reportProblem))
       const document = foldSetup({ id, facts: [fact] })
-      const begun = { id, createdBy: person, createdAt: at, document, facts: [fact] }
+      const begun = { id, createdBy: by, createdAt: at, document, facts: [fact] }
+      const policy = await policyInForce(store, sheet)
       const written = await store.beginStream(
         { id, kind: 'setup' },
         first,
-        summaryOf(begun, at.toISOString()),
+        summaryOf(begun, at.toISOString(), policy),
       )
       const setup = await streams.open(id)
       const same = setup?.facts[0]
@@ -108,11 +115,17 @@ export function setupsOf(store: Store, clock: Clock): Setups {
       return setup.ok ? accept(answerOf(setup.value)) : setup
     },
 
+    async since(id, from) {
+      const setup = await opened(id)
+      return setup.ok ? accept({ from, facts: setup.value.facts.slice(from) }) : setup
+    },
+
     /** Every register as the server works it out now. */
     async solution(id) {
       const setup = await opened(id)
       if (!setup.ok) return setup
-      const { document } = setup.value
+      const policy = await policyInForce(store, setup.value.document.sheet)
+      const document = underPolicy(setup.value.document, policy)
       return accept(viewSolution(document, solve(document, { now: clock().toISOString() })))
     },
 
@@ -124,20 +137,16 @@ export function setupsOf(store: Store, clock: Clock): Setups {
       return recorded && frozen ? accept(recordOf(recorded, frozen)) : noRecord(recordId)
     },
 
-    async list() {
+    async list({ away } = { away: false }) {
       const now = clock().toISOString()
-      const kept = await store.summaries()
-      return Promise.all(
-        kept.map(async (summary) => {
-          if (summary.oldFrom === null || summary.oldFrom > now) return summary
-          // A number has grown too old since the last fact: the set-up stands otherwise than it was written down.
-          const setup = await streams.open(summary.id)
-          if (setup === undefined) return summary
-          const renewed = summaryOf(setup, now)
-          await store.renewSummary(summary, renewed)
-          return renewed
-        }),
-      )
+      for (const summary of await store.overtakenSummaries(now)) {
+        // A number has grown too old since the last fact: the set-up stands otherwise than it was written down.
+        const setup = await streams.open(summary.id)
+        if (setup === undefined) continue
+        const policy = await policyInForce(store, setup.document.sheet)
+        await store.renewSummary(summary, summaryOf(setup, now, policy))
+      }
+      return store.summariesJson(away)
     },
 
     /**
@@ -149,9 +158,11 @@ export function setupsOf(store: Store, clock: Clock): Setups {
      *
      * A fact that waited on its device is recorded at the moment when it was entered.
      */
-    async add(person, setupId, fact, { known, by, at: entered } = {}) {
+    async add(person, setupId, fact, { known, seen, by, at: entered } = {}) {
       if (!isUuid(setupId)) return noSetup(setupId)
       if (by !== undefined && by !== person.id) return enteredByAnother()
+      const refusal = notAllowed(person, fact.kind === 'put-away' ? 'put-away' : 'enter')
+      if (refusal) return { ok: false, refusal }
       const at = momentOf(entered, clock())
       const row: Omit<NewFactRow, 'body'> = {
         id: fact.id,
@@ -160,17 +171,24 @@ export function setupsOf(store: Store, clock: Clock): Setups {
         personId: person.id,
         recordedAt: at,
       }
+      const stands = streams.known(setupId) ?? (await streams.open(setupId))
+      if (stands === undefined) return noSetup(setupId)
+      const sheet = fact.kind === 'sheet' ? (fact.body as SetupSheet) : stands.document.sheet
+      const policy = await policyInForce(store, sheet)
       let grown: StandingSetup | undefined
       const appended = await turns.run(setupId, () => {
         const held = streams.known(setupId)
         return store.appendFact(setupId, row, held?.document.length ?? 0, (stream) => {
           const setup = streams.grown(held, stream)
           const made =
-            fact.kind === 'record' ? freeze(setup, clock) : accept({ body: fact.body as object })
+            fact.kind === 'record'
+              ? freeze(setup, clock, policy)
+              : accept({ body: fact.body as object })
           if (!made.ok) return made
           // As the database will tell it: what is undefined is not kept.
+          const told = seen === undefined ? undefined : Math.min(seen, setup.document.length)
           const kept = JSON.parse(JSON.stringify(made.value.body)) as object
-          const added = factOf({ ...row, by: person, body: kept })
+          const added = factOf({ ...row, seen: told, by: authorOf(person), body: kept })
           const document = appendFact(setup.document, added)
           const problems = checkDocument(document)
           if (problems.length > 0)
@@ -180,7 +198,11 @@ export function setupsOf(store: Store, clock: Clock): Setups {
               ),
             )
           grown = { ...setup, document, facts: [...setup.facts, added] }
-          return accept({ ...made.value, summary: summaryOf(grown, clock().toISOString()) })
+          return accept({
+            ...made.value,
+            seen: told,
+            summary: summaryOf(grown, clock().toISOString(), policy),
+          })
         })
       })
       if (appended === 'no-stream') return noSetup(setupId)
@@ -197,6 +219,9 @@ export function setupsOf(store: Store, clock: Clock): Setups {
   }
 }
 
+/** Who stands in a fact: what they may do today is none of its business. */
+const authorOf = ({ id, name }: Member): Person => ({ id, name })
+
 /** A device may have waited for weeks; one whose clock is ahead, or wrong by more than that, is not believed. */
 const LONGEST_AWAY_MS = 60 * 86_400_000
 const AHEAD_MS = 60_000
@@ -206,14 +231,6 @@ function momentOf(entered: string | undefined, now: Date): Date {
   const ago = now.getTime() - moment
   return ago > LONGEST_AWAY_MS || ago < -AHEAD_MS ? now : new Date(moment)
 }
-
-const enteredByAnother = () =>
-  refuse('not-signed-in', {
-    message: 'This was entered by another person than the one who is signed in.',
-    expected: 'the person who entered it',
-    received: 'another session',
-    remedy: 'It waits on the device until that person signs in there again.',
-  })
 
 /** A problem of a new fact at its place in what was sent, and not in the stream that it would be the last of. */
 const asSent = (problem: Problem, { kind }: Pick<SetupFact, 'kind'>, place: number): Problem => {
@@ -230,9 +247,11 @@ const isSame = (one: unknown, other: unknown): boolean =>
 
 /** The body of a record, and what it freezes: every fact before it with the solution of them all. */
 function freeze(
-  { document, facts }: StandingSetup,
+  { document: asWritten, facts }: StandingSetup,
   clock: Clock,
+  policy: MachinePolicy | undefined,
 ): Outcome<{ readonly body: object; readonly frozen: object }> {
+  const document = underPolicy(asWritten, policy)
   const solution = solve(document, { now: clock().toISOString() })
   const open = stepsOf(document, solution, false).filter(
     ({ step, done }) => !done && step.does !== 'record',
@@ -249,36 +268,3 @@ function answerOf({ id, facts, createdBy, createdAt }: StandingSetup): SetupAnsw
     createdAt: createdAt.toISOString(),
   }
 }
-
-const stepsOpen = (document: SetupDocument, open: ReturnType<typeof stepsOf>) =>
-  refuse('steps-open', {
-    message: `${open.map(({ step }) => stepName(document, step)).join(', ')} ${open.length === 1 ? 'is' : 'are'} still open.`,
-    expected: 'every step done: read, keyed in and read back, proven, seen to',
-    received: open.map(({ step, trust }) => `${step.key} ${trust}`).join(', '),
-    remedy: 'Do what is open, or leave it out with a reason, then release.',
-  })
-
-const noSetup = (id: string) =>
-  refuse('not-found', {
-    message: 'There is no such set-up.',
-    expected: 'the id of a set-up in the list',
-    received: id,
-    remedy: 'Go back to the list of set-ups and open one from there.',
-  })
-
-const noRecord = (id: string) =>
-  refuse('not-found', {
-    message: 'There is no such record of this set-up.',
-    expected: 'the id of a release of this set-up',
-    received: id,
-    remedy: 'Open the set-up anew: its releases are told there.',
-  })
-
-const idInUse = (id: string) =>
-  refuse('id-already-used', {
-    place: 'id',
-    message: 'This id was already used for something else.',
-    expected: 'a new UUID for each new fact',
-    received: id,
-    remedy: 'Send the fact again with a new id.',
-  })

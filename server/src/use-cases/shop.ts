@@ -1,22 +1,27 @@
 import { isDeepStrictEqual } from 'node:util'
 import {
-  machineSchema,
+  machineFactSchema,
   reportProblem,
   shopGaugeSchema,
+  type ChangedMachine,
   type MachineEntry,
-  type Person,
+  type Member,
   type ShopGauge,
 } from '@pine/contract'
 import { readLength } from '@pine/core/length'
+import { asksLess, shopMachineOf, type MachinePolicy, type SetupSheet } from '@pine/core/sheet'
 import { v7 as uuid } from 'uuid'
 import type { Clock } from '../clock'
 import { accept, refuse, refuseInput, type Outcome } from '../refusal'
-import type { Insertion, Store } from '../store/store'
+import type { Insertion } from '../store/people-store'
+import type { Store } from '../store/store'
+import { notAllowed } from './allowed'
 
 export const machinesOf = async (store: Store): Promise<readonly MachineEntry[]> =>
-  (await store.declared('machine')).map(({ id, body }) =>
-    machineSchema.parse({ id, machine: body }),
-  )
+  (await store.declared('machine')).map(({ id, body }) => {
+    const { reason: _why, ...machine } = machineFactSchema.parse(body)
+    return { id, machine }
+  })
 
 export const gaugesOf = async (store: Store): Promise<readonly ShopGauge[]> =>
   (await store.declared('gauge')).map(({ id, body }) => shopGaugeSchema.parse({ id, gauge: body }))
@@ -25,20 +30,82 @@ export const gaugesOf = async (store: Store): Promise<readonly ShopGauge[]> =>
 export async function addMachine(
   store: Store,
   clock: Clock,
-  person: Person,
+  person: Member,
   entry: MachineEntry,
 ): Promise<Outcome<MachineEntry>> {
+  const refusal = notAllowed(person, 'declare')
+  if (refusal) return { ok: false, refusal }
   const written = await declare(store, clock, person, 'machine', entry.id, entry.machine)
   return kept(written, entry, await machinesOf(store))
 }
+
+/**
+ * Declares a machine anew. Less may be asked of its set-ups than before (no second look, readings that grow older) by a
+ * lead, who says why.
+ */
+export async function changeMachine(
+  store: Store,
+  clock: Clock,
+  person: Member,
+  id: string,
+  { machine, reason }: ChangedMachine,
+): Promise<Outcome<MachineEntry>> {
+  const refusal = notAllowed(person, 'declare')
+  if (refusal) return { ok: false, refusal }
+  const before = (await machinesOf(store)).find((one) => one.id === id)
+  if (before === undefined) return noMachine(id)
+  if (asksLess(machine.policy, before.machine.policy)) {
+    const denied = notAllowed(person, 'lower-policy')
+    if (denied) return { ok: false, refusal: denied }
+    if (reason === undefined) return reasonNeeded()
+  }
+  await store.declareAgain('machine', id, {
+    id: uuid(),
+    kind: 'machine',
+    body: { ...machine, ...(reason !== undefined && { reason }) },
+    via: 'typed',
+    personId: person.id,
+    recordedAt: clock(),
+  })
+  if (!isDeepStrictEqual(machine.policy, before.machine.policy))
+    await store.overtakeSummaries({ id, name: before.machine.name }, clock().toISOString())
+  return accept({ id, machine })
+}
+
+/** What the shop asks now of the machine that a sheet is for. */
+export async function policyInForce(
+  store: Store,
+  sheet: Pick<SetupSheet, 'machineId' | 'machine'>,
+): Promise<MachinePolicy | undefined> {
+  return shopMachineOf(await machinesOf(store), sheet)?.machine.policy as MachinePolicy | undefined
+}
+
+const noMachine = (id: string) =>
+  refuse('not-found', {
+    message: 'There is no such machine.',
+    expected: 'a machine of the shop',
+    received: id,
+    remedy: 'Load the list again.',
+  })
+
+const reasonNeeded = () =>
+  refuse('input-wrong', {
+    place: 'reason',
+    message: 'Less is asked of this machine’s set-ups than before.',
+    expected: 'why',
+    received: 'nothing',
+    remedy: 'Say why: it stays with the change, under your name.',
+  })
 
 /** Adds a gauge of the shop; its size must be a length above zero. */
 export async function addGauge(
   store: Store,
   clock: Clock,
-  person: Person,
+  person: Member,
   entry: ShopGauge,
 ): Promise<Outcome<ShopGauge>> {
+  const refusal = notAllowed(person, 'declare')
+  if (refusal) return { ok: false, refusal }
   const size = readLength(entry.gauge.size, { place: 'gauge.size', sign: 'positive' })
   if (!size.ok) return refuseInput([reportProblem(size.problem)])
   const written = await declare(store, clock, person, 'gauge', entry.id, entry.gauge)
@@ -49,7 +116,7 @@ export async function addGauge(
 const declare = (
   store: Store,
   clock: Clock,
-  person: Person,
+  person: Member,
   kind: 'machine' | 'gauge',
   id: string,
   body: object,

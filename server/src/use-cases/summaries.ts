@@ -1,21 +1,29 @@
 import type { SetupSummary } from '@pine/contract'
-import { isReleased } from '@pine/core/facts'
+import { isReleased, putAway, underPolicy } from '@pine/core/facts'
 import { oldFrom } from '@pine/core/freshness'
 import { nextStep, stepsOf } from '@pine/core/plan'
+import { type MachinePolicy } from '@pine/core/sheet'
 import { solve, type Solution } from '@pine/core/solve'
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
 import { SetupStreams, type StandingSetup } from './set-up-streams'
 
-/** A set-up as the list shows it. */
+/**
+ * A set-up as the list shows it.
+ *
+ * @param policy what the shop asks of its machine now.
+ */
 export function summaryOf(
-  { id, document, facts, createdBy, createdAt }: StandingSetup,
+  { id, document: asWritten, facts, createdBy, createdAt }: StandingSetup,
   now: string,
+  policy?: MachinePolicy,
 ): SetupSummary {
+  const document = underPolicy(asWritten, policy)
   const { sheet } = document
-  const solution = solve(document, { now })
+  const solution = solve(document, { now }, { explains: false })
   const steps = stepsOf(document, solution, isReleased(document))
   const last = facts.at(-1)
+  const away = putAway(document)
   return {
     id,
     name: sheet.name,
@@ -30,6 +38,8 @@ export function summaryOf(
     recorded: document.records.length > 0,
     warnings: solution.warnings.length,
     oldFrom: nextOld(solution, sheet.machine.policy?.maxAgeDays),
+    away: away === undefined ? null : { by: away.by.name, at: away.at },
+    machineId: sheet.machineId ?? null,
   }
 }
 

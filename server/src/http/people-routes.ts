@@ -1,0 +1,82 @@
+import { Hono } from 'hono'
+import { z } from 'zod'
+import {
+  newJoinCodeSchema,
+  newPersonSchema,
+  newPinSchema,
+  newRoleSchema,
+  signInSchema,
+} from '@pine/contract'
+import type { Clock } from '../clock'
+import type { PeopleStore } from '../store/people-store'
+import {
+  addPerson,
+  changePerson,
+  makeJoinCode,
+  membersOf,
+  type PlaceChange,
+} from '../use-cases/people'
+import { signIn } from '../use-cases/sign-in'
+import type { Arrival } from './arrival'
+import { body } from './body'
+import { replyRefusal } from './reply'
+import { askerOf, endSession, keepSession, personOf, type Signed } from './session'
+
+/** What can be asked before anybody is signed in: the names, and to be let in. */
+export const openPeopleRoutes = (store: PeopleStore, clock: Clock, arrival: Arrival) =>
+  new Hono()
+    .get('/people', async (c) => c.json(await store.people()))
+    .post('/people', body(newPersonSchema), async (c) => {
+      const asker = askerOf(c, arrival.address(c))
+      const added = await addPerson(store, clock, c.req.valid('json'), asker)
+      return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+    })
+    .get('/session', async (c) => c.json({ person: (await personOf(c, store, clock)) ?? null }))
+    .post('/session', body(signInSchema), async (c) => {
+      const asker = askerOf(c, arrival.address(c))
+      const opened = await signIn(store, clock, c.req.valid('json'), asker)
+      if (!opened.ok) return replyRefusal(c, opened.refusal)
+      keepSession(c, opened.value, arrival.isSecure(c))
+      return c.json({ person: opened.value.person }, 201)
+    })
+    .delete('/session', async (c) => {
+      await endSession(c, store)
+      return c.json({ person: null })
+    })
+
+/** What people who are signed in do about people. */
+export const peopleRoutes = (store: PeopleStore, clock: Clock) => {
+  // What is no id is nobody's.
+  const change = (by: Signed['Variables']['person'], id: string, to: PlaceChange) =>
+    changePerson(store, clock, by, z.uuid().safeParse(id).data ?? NOBODY, to)
+  return new Hono<Signed>()
+    .get('/members', async (c) => {
+      const members = await membersOf(store, c.var.person)
+      return members.ok ? c.json(members.value) : replyRefusal(c, members.refusal)
+    })
+    .post('/join-codes', body(newJoinCodeSchema), async (c) => {
+      const made = await makeJoinCode(store, clock, c.var.person, c.req.valid('json').role)
+      return made.ok ? c.json(made.value, 201) : replyRefusal(c, made.refusal)
+    })
+    .put('/members/:id/role', body(newRoleSchema), async (c) => {
+      const to = { kind: 'role', role: c.req.valid('json').role } as const
+      const changed = await change(c.var.person, c.req.param('id'), to)
+      return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
+    })
+    .put('/members/:id/pin', body(newPinSchema), async (c) => {
+      const to = { kind: 'new-pin', pin: c.req.valid('json').pin } as const
+      const changed = await change(c.var.person, c.req.param('id'), to)
+      return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
+    })
+    .delete('/members/:id', async (c) => {
+      const changed = await change(c.var.person, c.req.param('id'), { kind: 'left' })
+      return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
+    })
+    .post('/members/:id/back', async (c) => {
+      const changed = await change(c.var.person, c.req.param('id'), { kind: 'back' })
+      return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
+    })
+}
+
+/** An id that nobody has. */
+const NOBODY = '00000000-0000-0000-0000-000000000000'

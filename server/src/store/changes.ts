@@ -1,0 +1,89 @@
+import { Client } from 'pg'
+import type { StreamKind } from '@pine/contract'
+
+/** The channel of the database on which every process hears of every fact. */
+export const CHANNEL = 'pine_facts'
+
+/** A fact that was written, by whichever process. */
+export interface Change {
+  readonly shopId: string
+  readonly kind: StreamKind
+  readonly id: string
+  /** Of the fact in its stream. */
+  readonly place: number
+}
+
+/** `gap`: changes may have been missed; what is shown is to be asked for anew. */
+export type Heard = Change | 'gap'
+
+/** Tells of facts as they are written. */
+export interface Changes {
+  subscribe(listener: (heard: Heard) => void): () => void
+  /** Tells nothing more; whoever waits for the next change is told that there is none. */
+  close(): Promise<void>
+  readonly closed: AbortSignal
+}
+
+const FIRST_PAUSE_MS = 250
+const LONGEST_PAUSE_MS = 5_000
+
+/**
+ * Listens on a connection of its own (PostgreSQL's LISTEN and NOTIFY). A connection that is lost is opened again, and then
+ * a gap is told: what was written in between is asked for by place.
+ */
+export function listenTo(connect: () => Client): Changes {
+  const listeners = new Set<(heard: Heard) => void>()
+  const ending = new AbortController()
+  let client: Client | undefined
+  let timer: NodeJS.Timeout | undefined
+  const tell = (heard: Heard) => {
+    for (const listener of listeners) listener(heard)
+  }
+
+  const open = async (pause: number): Promise<void> => {
+    const next = connect()
+    client = next
+    let isLost = false
+    const again = (after: number) => {
+      if (isLost || ending.signal.aborted) return
+      isLost = true
+      next.end().catch(() => undefined)
+      timer = setTimeout(() => void open(Math.min(after * 2, LONGEST_PAUSE_MS)), after)
+    }
+    next.on('notification', ({ payload }) => {
+      const change = changeOf(payload)
+      if (change !== undefined) tell(change)
+    })
+    next.on('error', () => again(FIRST_PAUSE_MS))
+    next.on('end', () => again(FIRST_PAUSE_MS))
+    try {
+      await next.connect()
+      await next.query(`LISTEN ${CHANNEL}`)
+      tell('gap')
+    } catch {
+      again(pause)
+    }
+  }
+  void open(FIRST_PAUSE_MS)
+
+  return {
+    closed: ending.signal,
+    subscribe(listener) {
+      listeners.add(listener)
+      return () => void listeners.delete(listener)
+    },
+    async close() {
+      ending.abort()
+      clearTimeout(timer)
+      await client?.end().catch(() => undefined)
+    },
+  }
+}
+
+/** Undefined for what anybody else says on this channel. */
+function changeOf(payload: string | undefined): Change | undefined {
+  const [shopId, kind, id, place] = (payload ?? '').split(' ')
+  if (shopId === undefined || kind === undefined || id === undefined || place === undefined)
+    return undefined
+  return { shopId, kind: kind as StreamKind, id, place: Number(place) }
+}

@@ -1,0 +1,202 @@
+import {
+  IsNull,
+  LessThanOrEqual,
+  QueryFailedError,
+  type DataSource,
+  type EntityManager,
+} from 'typeorm'
+import type { MemberHistory, PersonChange, Role } from '@pine/contract'
+import { personEntity, sessionEntity } from './entities'
+import type { Insertion, NewMember, PeopleStore } from './people-store'
+
+const UNIQUE_VIOLATION = '23505'
+
+/** The people of a database on PostgreSQL. */
+export function typeormPeople(source: DataSource): PeopleStore {
+  const people = source.getRepository(personEntity)
+  const sessions = source.getRepository(sessionEntity)
+
+  /** One after the other: who is first, or the last lead, is decided of what stands. */
+  const alone = <T>(work: (manager: EntityManager) => Promise<T>): Promise<T> =>
+    source.transaction(async (manager) => {
+      await manager.query(`SELECT pg_advisory_xact_lock(hashtext('pine people'))`)
+      return work(manager)
+    })
+
+  return {
+    async people() {
+      const rows = await people.find({ where: { leftAt: IsNull() }, order: { name: 'ASC' } })
+      return rows.map(({ id, name }) => ({ id, name }))
+    },
+    async members() {
+      const rows: readonly (Omit<MemberHistory, 'leftAt'> & { readonly left_at: Date | null })[] =
+        await source.query(`
+          SELECT person.id, person.name, person.role, person.left_at,
+            json_agg(json_build_object('change', change, 'by', teller.name, 'at', at) ORDER BY at) AS changes
+          FROM person JOIN person_change ON person_id = person.id JOIN person teller ON teller.id = by_id
+          GROUP BY person.id ORDER BY person.left_at IS NOT NULL, person.name`)
+      return rows.map(({ left_at: leftAt, ...member }) => ({
+        ...member,
+        leftAt: leftAt?.toISOString() ?? null,
+      }))
+    },
+    addPerson: (person, at) =>
+      insertion(source.transaction((manager) => join(manager, person, at))),
+    addFirstPerson: (person, at) =>
+      alone(async (manager) => {
+        if ((await manager.count(personEntity)) > 0) return 'not-first'
+        await join(manager, { ...person, role: 'lead' }, at)
+        return 'written'
+      }),
+    async addByCode(person, codeHash, at) {
+      const spent = source.transaction(async (manager) => {
+        const [rows]: [readonly { readonly role: Role; readonly made_by: string }[], number] =
+          await manager.query(
+            'DELETE FROM join_code WHERE code_hash = $1 AND expires_at > $2 RETURNING role, made_by',
+            [codeHash, at],
+          )
+        const [code] = rows
+        if (code === undefined) throw new NoSuchCode()
+        await join(manager, { ...person, role: code.role }, at, code.made_by)
+      })
+      try {
+        return await insertion(spent)
+      } catch (cause) {
+        if (cause instanceof NoSuchCode) return 'no-such-code'
+        throw cause
+      }
+    },
+    async keepJoinCode({ codeHash, role, madeBy, expiresAt }, now) {
+      await source.query('DELETE FROM join_code WHERE expires_at <= $1', [now])
+      await source.query(
+        'INSERT INTO join_code (code_hash, role, made_by, expires_at) VALUES ($1, $2, $3, $4)',
+        [codeHash, role, madeBy, expiresAt],
+      )
+    },
+    changePerson: ({ personId, change, byId, at, pinHash }) =>
+      alone(async (manager) => {
+        const person = await manager.findOneBy(personEntity, { id: personId })
+        if (person === null) return 'not-found'
+        const endsLead =
+          person.role === 'lead' &&
+          person.leftAt === null &&
+          (change.kind === 'left' || (change.kind === 'role' && change.role !== 'lead'))
+        const leads = await manager.countBy(personEntity, { role: 'lead', leftAt: IsNull() })
+        if (endsLead && leads <= 1) return 'last-lead'
+        await manager.update(
+          personEntity,
+          { id: personId },
+          {
+            ...(change.kind === 'role' && { role: change.role }),
+            ...(change.kind === 'left' && { leftAt: at }),
+            ...(change.kind === 'back' && { leftAt: null }),
+            ...(pinHash !== undefined && { pinHash }),
+          },
+        )
+        await tell(manager, personId, change, byId, at)
+        // Who was signed in by what held before signs in again.
+        if (change.kind === 'left' || change.kind === 'new-pin') {
+          await manager.delete(sessionEntity, { personId })
+          await manager.query('DELETE FROM secret_try WHERE subject LIKE $1', [`%${personId}%`])
+        }
+        return 'changed'
+      }),
+
+    async pinHash(personId) {
+      return (await people.findOneBy({ id: personId, leftAt: IsNull() }))?.pinHash
+    },
+    async isKnownDevice(deviceHash, personId) {
+      const rows: readonly object[] = await source.query(
+        'SELECT FROM known_device WHERE device_hash = $1 AND person_id = $2',
+        [deviceHash, personId],
+      )
+      return rows.length > 0
+    },
+    async countTry(subject, now, { freeTries, first, longest }) {
+      // A pause that ends later than any lasts belongs to a clock that was set back since.
+      const [counted]: readonly { readonly tries: number; readonly locked_until: Date | null }[] =
+        await source.query(
+          `INSERT INTO secret_try AS before (subject, tries, locked_until) VALUES ($1, 1, NULL)
+           ON CONFLICT (subject) DO UPDATE SET tries = before.tries + 1,
+             locked_until = CASE WHEN before.tries + 1 >= $3::int THEN $2::timestamptz + make_interval(
+               secs => LEAST($4::float8 * 2 ^ LEAST(before.tries + 1 - $3::int, 20), $5::float8)) END
+           WHERE before.locked_until IS NULL OR before.locked_until <= $2
+             OR before.locked_until > $2::timestamptz + make_interval(secs => $5::float8)
+           RETURNING tries, locked_until`,
+          [subject, now, freeTries, first, longest],
+        )
+      if (counted !== undefined)
+        return { allowed: true, tries: counted.tries, lockedUntil: counted.locked_until }
+      const [paused]: readonly { readonly tries: number; readonly locked_until: Date | null }[] =
+        await source.query('SELECT tries, locked_until FROM secret_try WHERE subject = $1', [
+          subject,
+        ])
+      return { allowed: false, tries: paused?.tries ?? 0, lockedUntil: paused?.locked_until ?? now }
+    },
+    async forgetTries(subjects) {
+      await source.query('DELETE FROM secret_try WHERE subject = ANY($1)', [subjects])
+    },
+
+    async openSession({ tokenHash, personId, deviceHash, at, expiresAt }) {
+      // Those that ended are of no use to anybody but a thief of the database.
+      await sessions.delete({ expiresAt: LessThanOrEqual(at) })
+      await source.query(
+        `DELETE FROM secret_try WHERE locked_until <= $1::timestamptz - interval '1 day'`,
+        [at],
+      )
+      await source.query(
+        'INSERT INTO known_device (device_hash, person_id, since) VALUES ($1, $2, $3) ON CONFLICT DO NOTHING',
+        [deviceHash, personId, at],
+      )
+      await sessions.insert({ tokenHash, personId, createdAt: at, expiresAt })
+    },
+    async memberOfSession(tokenHash, now) {
+      const row = await sessions.findOne({ where: { tokenHash }, relations: { person: true } })
+      const person = row?.person
+      return person && row.expiresAt > now && person.leftAt === null
+        ? { id: person.id, name: person.name, role: person.role }
+        : undefined
+    },
+    async closeSession(tokenHash) {
+      await sessions.delete({ tokenHash })
+    },
+  }
+}
+
+class NoSuchCode extends Error {}
+
+/** A person, and how they came: let in by somebody, or the first one. */
+async function join(
+  manager: EntityManager,
+  { id, name, pinHash, role }: NewMember,
+  at: Date,
+  byId = id,
+): Promise<void> {
+  await manager.insert(personEntity, { id, name, pinHash, role, leftAt: null, createdAt: at })
+  await tell(manager, id, { kind: 'joined', role }, byId, at)
+}
+
+const tell = (
+  manager: EntityManager,
+  personId: string,
+  change: PersonChange,
+  byId: string,
+  at: Date,
+): Promise<unknown> =>
+  manager.query(
+    'INSERT INTO person_change (person_id, change, by_id, at) VALUES ($1, $2, $3, $4)',
+    [personId, change, byId, at],
+  )
+
+/** What became of writing something that must be the only one of its id, or of its name. */
+export async function insertion(writing: Promise<unknown>): Promise<Insertion> {
+  try {
+    await writing
+    return 'written'
+  } catch (cause) {
+    if (!(cause instanceof QueryFailedError)) throw cause
+    const { code, constraint } = cause.driverError as { code?: string; constraint?: string }
+    if (code !== UNIQUE_VIOLATION) throw cause
+    return constraint === 'person_name' ? 'name-exists' : 'id-exists'
+  }
+}

@@ -1,0 +1,160 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { parseSetupText } from '@pine/contract'
+import { Client } from 'pg'
+import { v7 as uuid } from 'uuid'
+import { listenTo, type Heard } from '../src/store/changes'
+import { startHarness, type Harness } from './harness'
+
+const parsed = parseSetupText(
+  readFileSync(join(__dirname, '../../docs/examples/gauge-line.json'), 'utf8'),
+)
+const SHEET = parsed.ok ? parsed.file.facts[0]!.body : undefined
+
+let shop: Harness
+beforeAll(async () => {
+  shop = await startHarness()
+  await shop.signInAs('Mira Toller')
+})
+afterAll(() => shop.close())
+
+const home = () => ({ id: uuid(), kind: 'check-off', body: { of: 'home' } })
+const begin = async () => {
+  const id = uuid()
+  await shop.send('POST', '/setups', { id, sheetFactId: uuid(), sheet: SHEET })
+  return id
+}
+
+/** Reads events of the stream as they come. */
+async function line() {
+  const answer = await shop.request('GET', '/live')
+  const reader = answer.body!.pipeThrough(new TextDecoderStream()).getReader()
+  let text = ''
+  return {
+    status: answer.status,
+    type: answer.headers.get('content-type'),
+    async next() {
+      while (!text.includes('\n\n')) {
+        const { value, done } = await reader.read()
+        if (done) return undefined
+        text += value
+      }
+      const [first = ''] = text.split('\n\n')
+      text = text.slice(first.length + 2)
+      const [, event] = /^event: (.*)$/m.exec(first) ?? []
+      const [, data] = /^data: (.*)$/m.exec(first) ?? []
+      return { event, ...(data ? { data: JSON.parse(data) } : {}) }
+    },
+    leave: () => reader.cancel(),
+  }
+}
+
+test('a fact is told to every device as it is written, with its place; a gap comes first', async () => {
+  const id = await begin()
+  const device = await line()
+  expect(device.type).toContain('text/event-stream')
+  expect(await device.next()).toEqual({ event: 'gap' })
+  await shop.send('POST', `/setups/${id}/facts`, home())
+  const fact = (place: number) => ({ event: 'fact', data: { kind: 'setup', id, place } })
+  const first = await device.next()
+  // On a busy machine word of its beginning may still have been on its way.
+  expect([fact(0), fact(1)]).toContainEqual(first)
+  if (first?.data.place === 0) expect(await device.next()).toEqual(fact(1))
+  const machine = uuid()
+  const control = { decimals: { mm: 3, in: 4 }, lengthKey: 'set', workOffsetKey: 'set' }
+  await shop.send('POST', '/machines', {
+    id: machine,
+    machine: { name: 'Mill 2', kind: 'mill', control },
+  })
+  expect(await device.next()).toMatchObject({ data: { kind: 'machine', id: machine, place: 0 } })
+  await device.leave()
+})
+
+test('a refused fact is told to nobody', async () => {
+  const id = await begin()
+  const device = await line()
+  await device.next()
+  const refused = await shop.send('POST', `/setups/${id}/facts`, {
+    ...home(),
+    body: { of: 'nothing' },
+  })
+  expect(refused.status).toBe(422)
+  await shop.send('POST', `/setups/${id}/facts`, home())
+  expect(await device.next()).toMatchObject({ data: { place: 1 } })
+  await device.leave()
+})
+
+test('what a device lacks is asked for from its place on', async () => {
+  const id = await begin()
+  for (let times = 0; times < 3; times += 1) await shop.send('POST', `/setups/${id}/facts`, home())
+  const { body } = await shop.send('GET', `/setups/${id}/facts?from=2`)
+  expect(body).toMatchObject({ from: 2, facts: { length: 2 } })
+  expect((await shop.send('GET', `/setups/${id}/facts?from=9`)).body.facts).toEqual([])
+  expect((await shop.send('GET', `/setups/${id}/facts?from=-1`)).status).toBe(422)
+  expect((await shop.send('GET', `/setups/${uuid()}/facts?from=0`)).status).toBe(404)
+})
+
+test('nobody who is not signed in hears anything', async () => {
+  const stranger = await shop.api.request('/api/live')
+  expect(stranger.status).toBe(401)
+})
+
+describe('the line to the database', () => {
+  test('is opened again when it breaks, and a gap is told then', async () => {
+    const opened: Client[] = []
+    const changes = listenTo(() => {
+      const client = new Client({ connectionString: shop.url })
+      opened.push(client)
+      return client
+    })
+    const heard: Heard[] = []
+    let wake = () => {}
+    changes.subscribe((one) => {
+      heard.push(one)
+      wake()
+    })
+    const until = async (count: number) => {
+      while (heard.length < count) await new Promise<void>((resolve) => (wake = resolve))
+    }
+    await until(1)
+    expect(heard).toEqual(['gap'])
+    await shop.asOwner(
+      `SELECT pg_terminate_backend(pid) FROM pg_stat_activity
+       WHERE datname = current_database() AND query LIKE 'LISTEN%'`,
+    )
+    await until(2)
+    expect(heard).toEqual(['gap', 'gap'])
+    expect(opened.length).toBeGreaterThanOrEqual(2)
+    const id = await begin()
+    await until(3)
+    expect(heard[2]).toMatchObject({ kind: 'setup', id, place: 0 })
+    await changes.close()
+  })
+
+  test('what others say on the channel is left alone', async () => {
+    const device = await line()
+    await device.next()
+    await shop.asOwner(`SELECT pg_notify('pine_facts', 'hello')`)
+    const id = await begin()
+    let told = await device.next()
+    while (told?.event === 'gap') told = await device.next()
+    expect(told).toMatchObject({ data: { id } })
+    await device.leave()
+  })
+})
+
+test('what is written in another shop of the same database is told to nobody here', async () => {
+  const id = await begin()
+  const device = await line()
+  expect(await device.next()).toEqual({ event: 'gap' })
+  await shop.asOwner(`SELECT pg_notify('pine_facts', '${uuid()} setup ${uuid()} 7')`)
+  await shop.send('POST', `/setups/${id}/facts`, home())
+  const heard: unknown[] = []
+  for (let place = -1; place !== 1;) {
+    const { data } = (await device.next())!
+    heard.push(data.id)
+    place = data.place
+  }
+  expect(new Set(heard)).toEqual(new Set([id]))
+  await device.leave()
+})

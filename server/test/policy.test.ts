@@ -1,0 +1,152 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { v7 as uuid } from 'uuid'
+import { startHarness, type Harness } from './harness'
+
+const FILE = JSON.parse(
+  readFileSync(join(__dirname, '../../docs/examples/whole-run.json'), 'utf8'),
+) as { facts: { kind: string; body: any }[] }
+const [sheet, ...rest] = FILE.facts
+
+let shop: Harness
+let mill: string
+beforeAll(async () => {
+  shop = await startHarness()
+  await shop.signInAs('Lena Lead')
+  mill = uuid()
+  const { status } = await shop.send('POST', '/machines', { id: mill, machine: MACHINE })
+  expect(status).toBe(201)
+})
+afterAll(() => shop.close())
+
+const { policy: _none, ...MACHINE } = sheet!.body.machine
+const ask = (policy: object | undefined, reason?: string) =>
+  shop.send('PUT', `/machines/${mill}`, {
+    machine: { ...MACHINE, ...(policy && { policy }) },
+    ...(reason !== undefined && { reason }),
+  })
+
+/** A set-up with everything done but its release, by Mira. */
+async function ready(sheetBody: object): Promise<string> {
+  const id = uuid()
+  await shop.signInAs('Mira Toller', '2468', 'setter')
+  const begun = await shop.send('POST', '/setups', { id, sheetFactId: uuid(), sheet: sheetBody })
+  expect(begun.status).toBe(201)
+  for (const { kind, body } of rest.filter((fact) => fact.kind !== 'record')) {
+    const added = await shop.send('POST', `/setups/${id}/facts`, { id: uuid(), kind, body })
+    expect([kind, added.status]).toEqual([kind, 201])
+  }
+  return id
+}
+const release = (id: string) =>
+  shop.send('POST', `/setups/${id}/facts`, { id: uuid(), kind: 'record', body: {} })
+
+test('less is asked by a lead who says why; more by a lead; by nobody else', async () => {
+  await shop.signInAs('Lena Lead')
+  expect((await ask({ secondLook: true, maxAgeDays: 7 })).status).toBe(200)
+  expect(await ask({ secondLook: true })).toMatchObject({
+    status: 422,
+    body: { error: { place: 'reason' } },
+  })
+  expect((await ask({ maxAgeDays: 7 }, '  ')).status).toBe(422)
+  expect((await ask({ maxAgeDays: 9 }, 'one shift, nobody else is here')).status).toBe(200)
+  const machines = (await shop.send('GET', '/machines')).body
+  expect(machines).toEqual([{ id: mill, machine: { ...MACHINE, policy: { maxAgeDays: 9 } } }])
+  // Each is a fact of the machine, with who and why.
+  const facts = await shop.asOwner(
+    `SELECT place, body->>'reason' AS reason, person.name FROM fact JOIN person ON person.id = person_id
+     WHERE stream_id = '${mill}' ORDER BY place`,
+  )
+  expect(facts).toEqual([
+    { place: 0, reason: null, name: 'Lena Lead' },
+    { place: 1, reason: null, name: 'Lena Lead' },
+    { place: 2, reason: 'one shift, nobody else is here', name: 'Lena Lead' },
+  ])
+  await shop.signInAs('Mira Toller', '2468', 'setter')
+  expect((await ask({ secondLook: true })).body.error.code).toBe('not-allowed')
+  await shop.signInAs('Lena Lead')
+  expect((await shop.send('PUT', `/machines/${uuid()}`, { machine: MACHINE })).status).toBe(404)
+  expect((await ask(undefined, 'as it was')).status).toBe(200)
+})
+
+test.each([
+  ['known by its id', () => ({ ...sheet!.body, machineId: mill })],
+  ['known by its name, as a file tells it', () => sheet!.body],
+  [
+    'whatever the sheet itself asks',
+    () => ({
+      ...sheet!.body,
+      machineId: mill,
+      machine: { ...MACHINE, policy: { secondLook: false } },
+    }),
+  ],
+])('what a machine asks now holds up a set-up that was begun before: %s', async (_name, body) => {
+  const id = await ready(body())
+  await shop.signInAs('Lena Lead')
+  expect((await ask({ secondLook: true })).status).toBe(200)
+  await shop.signInAs('Mira Toller', '2468', 'setter')
+  const early = await release(id)
+  expect(early).toMatchObject({ status: 409, body: { error: { code: 'steps-open' } } })
+  expect(early.body.error.received).toContain('look')
+  // Her own look is none; a setter's who read and keyed nothing in here is.
+  const look = () =>
+    shop.send('POST', `/setups/${id}/facts`, {
+      id: uuid(),
+      kind: 'check-off',
+      body: { of: 'look' },
+    })
+  await look()
+  expect((await release(id)).status).toBe(409)
+  await shop.signInAs('Jory Fenn', '2468', 'setter')
+  await look()
+  expect((await release(id)).status).toBe(201)
+  await shop.signInAs('Lena Lead')
+  await ask(undefined, 'for the next test')
+})
+
+test('who read a number of it may not take the second look', async () => {
+  const id = await ready({ ...sheet!.body, machineId: mill })
+  await shop.signInAs('Lena Lead')
+  await ask({ secondLook: true })
+  await shop.signInAs('Jory Fenn', '2468', 'setter')
+  const reading = rest.find(({ kind }) => kind === 'reading')!
+  await shop.send('POST', `/setups/${id}/facts`, {
+    id: uuid(),
+    kind: 'reading',
+    body: reading.body,
+  })
+  const solution = (await shop.send('GET', `/setups/${id}/solution`)).body
+  expect(solution.registers.length).toBeGreaterThan(1)
+  const look = { id: uuid(), kind: 'check-off', body: { of: 'look' } }
+  await shop.send('POST', `/setups/${id}/facts`, look)
+  expect((await release(id)).body.error.received).toContain('look')
+})
+
+test('the list tells what a machine asks now, before anything more is entered', async () => {
+  const own = { ...sheet!.body, machine: MACHINE }
+  const [named, known] = [await ready(own), await ready({ ...own, machineId: mill })]
+  await shop.signInAs('Lena Lead')
+  await ask(undefined, 'for this test')
+  const open = async () => {
+    const { body } = await shop.send('GET', '/setups')
+    const listed = body as { id: string; stepsDone: number; stepsTotal: number }[]
+    return [named, known].map((id) => {
+      const { stepsDone, stepsTotal } = listed.find((one) => one.id === id)!
+      return stepsTotal - stepsDone
+    })
+  }
+  const before = await open()
+  await ask({ secondLook: true })
+  const more = before.map((steps) => steps + 1)
+  expect(await open()).toEqual(more)
+  // What is entered then is told with it as well.
+  for (const id of [named, known])
+    await shop.send('POST', `/setups/${id}/facts`, {
+      id: uuid(),
+      kind: 'check-off',
+      body: { of: 'clean' },
+    })
+  expect(await open()).toEqual(more)
+  await ask(undefined, 'as it was')
+  expect(await open()).toEqual(before)
+})
