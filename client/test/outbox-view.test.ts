@@ -1,4 +1,4 @@
-import { outboxView } from '@/areas/outbox/outbox-view'
+import { firstWaiting, outboxView } from '@/areas/outbox/outbox-view'
 import type { OutboxEntry } from '@/data/outbox-store'
 
 jest.mock('@/data/outbox-store', () => ({ outboxStore: {} }))
@@ -26,6 +26,31 @@ test('own entries are on the way, another’s wait for that person', () => {
   expect(lines).toEqual([
     '1 entry is kept on this device and on the way to the server.',
     '2 entries are kept here until Jory Fenn signs in.',
+  ])
+})
+
+test('what is on its way for a moment only is not told, unless the server or the browser fails it', () => {
+  const lines = (keepsNothing: boolean, reached: boolean) =>
+    outboxView([entry('a')], MIRA, keepsNothing, reached, false).lines
+  expect(lines(false, true)).toEqual([])
+  expect(lines(false, false)).toEqual([
+    'No connection. 1 entry is kept on this device and sent later.',
+  ])
+  expect(lines(true, true)).toHaveLength(1)
+  // While it is the same entry it has not arrived; those of others and refused ones are not waited for.
+  const refused = { code: 'x', place: '', message: '', expected: '', received: '', remedy: '' }
+  const waiting = [entry('r', MIRA, refused), entry('j', JORY), entry('a'), entry('b')]
+  expect(firstWaiting(waiting, MIRA)).toBe('a')
+  expect(firstWaiting(waiting, null)).toBe('j')
+  expect(firstWaiting([entry('j', JORY)], MIRA)).toBeUndefined()
+})
+
+test('without a connection it is said, once, with what waits', () => {
+  expect(outboxView([], MIRA, false, false).lines).toEqual([
+    'No connection: shown as seen here last. Work on.',
+  ])
+  expect(outboxView([entry('a'), entry('b')], MIRA, false, false).lines).toEqual([
+    'No connection. 2 entries are kept on this device and sent later.',
   ])
 })
 

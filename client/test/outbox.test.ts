@@ -10,11 +10,19 @@ jest.mock('@/data/api', () => {
   }
   return {
     ApiRefusal,
-    api: { setups: { ':id': { facts: { $post: (request: unknown) => request } } } },
+    api: {
+      setups: {
+        ':id': { facts: { $post: (request: unknown) => request } },
+        $post: (request: object) => ({ ...request, begins: true }),
+      },
+    },
     ask: (request: unknown) => mockPost(request),
   }
 })
-jest.mock('@/data/shown-setups', () => ({ showFacts: async () => undefined }))
+jest.mock('@/data/shown-setups', () => ({
+  showFacts: async () => undefined,
+  showBegun: async () => undefined,
+}))
 
 interface Sent {
   readonly json: { readonly id: string }
@@ -124,6 +132,26 @@ test('a store that tells late takes nothing away of what was entered here, nor t
   expect(here.waiting()).toEqual(['a', 'b'])
   store.show([entry('before'), entry('b')])
   expect(here.waiting()).toEqual(['before', 'a', 'b'])
+})
+
+test('a set-up that is begun here goes out first, as a set-up, and what was entered in it after that', async () => {
+  offline()
+  const here = page()
+  const sheet = { id: 'sheet', kind: 'sheet', body: { name: 'Begun' } } as unknown as NewFact
+  await here.post({ ...entry('sheet'), fact: sheet, begins: true })
+  await here.post(entry('reading'))
+  expect((await kept()).map(({ begins }) => begins)).toEqual([true, undefined])
+  mockPost.mockReset().mockResolvedValue({})
+  const again = page()
+  await again.flushOutbox()
+  expect(mockPost.mock.calls.map(([request]) => request)).toEqual([
+    {
+      begins: true,
+      query: { by: MIRA.id, at: AT },
+      json: { id: 's', sheetFactId: 'sheet', sheet: { name: 'Begun' } },
+    },
+    { param: { id: 's' }, query: { by: MIRA.id, at: AT }, json: fact('reading') },
+  ])
 })
 
 test('two pages that enter at once lose nothing of each other', async () => {

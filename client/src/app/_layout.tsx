@@ -2,26 +2,46 @@ import '@/theme/global.css'
 import { Slot, type ErrorBoundaryProps } from 'expo-router'
 import { useEffect } from 'react'
 import { SignedIn } from '@/areas/people/signed-in'
+import { SWRConfig } from 'swr'
+import { noteReached } from '@/data/connection'
 import { flushOutbox } from '@/data/outbox'
+import { keepPage } from '@/data/page-version'
+import { askAhead } from '@/data/session'
+import { keepAnswers, useSeenBefore } from '@/data/seen-before'
 import { AppFrame } from '@/kit/app-frame'
 import { Broken } from '@/kit/broken'
+import { Message } from '@/kit/message'
+
+askAhead()
 
 export default function Layout() {
+  const ready = useSeenBefore()
+  useEffect(() => void keepPage(), [])
   useEffect(() => {
     const again = () => void flushOutbox()
     // The network is back, or somebody looks at the page again: nothing waits for the next try.
     window.addEventListener('online', again)
     window.addEventListener('focus', again)
+    // A device that knows that it has no network need not ask in vain first.
+    const away = () => noteReached(false)
+    window.addEventListener('offline', away)
     return () => {
       window.removeEventListener('online', again)
       window.removeEventListener('focus', again)
+      window.removeEventListener('offline', away)
     }
   }, [])
   return (
     <AppFrame>
-      <SignedIn>
-        <Slot />
-      </SignedIn>
+      {ready ? (
+        <SWRConfig value={{ use: [keepAnswers] }}>
+          <SignedIn>
+            <Slot />
+          </SignedIn>
+        </SWRConfig>
+      ) : (
+        <Message text="Opening …" />
+      )}
     </AppFrame>
   )
 }

@@ -2,6 +2,7 @@ import { hc } from 'hono/client'
 import type { z } from 'zod'
 import { errorBodySchema, type ReportedProblem } from '@pine/contract'
 import type { Api } from '@pine/server'
+import { noteReached } from './connection'
 
 /** Nobody waits longer for an answer: a network that is half gone answers never. */
 const LONGEST_ANSWER_MS = 20_000
@@ -43,8 +44,10 @@ export async function ask<Schema extends z.ZodType>(
   schema: Schema,
 ): Promise<z.infer<Schema>> {
   const answer = await request.catch(() => {
+    noteReached(false)
     throw new Unreachable('The server does not answer.')
   })
+  noteReached(true)
   const body = await answer.json().catch(() => undefined)
   if (answer.ok) return schema.parse(body)
   const refused = errorBodySchema.safeParse(body)

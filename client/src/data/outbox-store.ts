@@ -7,9 +7,13 @@ import type { Author } from '@pine/core/journal'
 export interface OutboxEntry {
   readonly setupId: string
   readonly fact: NewFact
+  /** The fact is the sheet that the set-up begins with: the server does not know it before. */
+  readonly begins?: boolean
   /** Who entered it here; older entries of this device tell the name alone. */
   readonly by: Author | string
   readonly at: string
+  /** How many facts of the set-up this device had from the server when it was entered. */
+  readonly seen?: number
   /** Why the server refused it: it stays here, with the reason, until a person decides. */
   readonly refused?: ReportedProblem
 }

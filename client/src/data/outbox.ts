@@ -1,8 +1,10 @@
-import { factsAnswerSchema } from '@pine/contract'
+import { factsAnswerSchema, setupAnswerSchema } from '@pine/contract'
 import type { Author } from '@pine/core/journal'
 import { api, ApiRefusal, ask } from './api'
 import { outboxStore, type OutboxEntry } from './outbox-store'
-import { showFacts } from './shown-setups'
+import { showBegun, showFacts } from './shown-setups'
+
+type BeginRequest = Parameters<typeof api.setups.$post>[0]['json']
 
 /** Seconds between tries while the server does not answer. */
 const RETRY_SECONDS = 4
@@ -73,15 +75,27 @@ const nextOf = (stuck: ReadonlySet<string>): OutboxEntry | undefined => {
 
 /** Sends one fact: it is with the server, refused, to be tried again, or the server failed at this very one. */
 async function send(entry: OutboxEntry): Promise<'done' | 'later' | 'failed'> {
-  const { setupId, fact, at } = entry
+  const { setupId, fact, at, begins, seen } = entry
   try {
-    const query = { at, ...(sender?.id !== undefined && { by: sender.id }) }
-    const answer = await ask(
-      api.setups[':id'].facts.$post({ param: { id: setupId }, query, json: fact }),
-      factsAnswerSchema,
-    )
+    const query = {
+      at,
+      ...(sender?.id !== undefined && { by: sender.id }),
+      ...(seen !== undefined && { seen: String(seen) }),
+    }
     // The answer is shown before the entry goes, so that the fact never flickers away.
-    await showFacts(setupId, answer)
+    if (begins === true) {
+      const json = { id: setupId, sheetFactId: fact.id, sheet: fact.body } as BeginRequest
+      await showBegun(setupId, await ask(api.setups.$post({ query, json }), setupAnswerSchema))
+    } else {
+      const json = fact
+      await showFacts(
+        setupId,
+        await ask(
+          api.setups[':id'].facts.$post({ param: { id: setupId }, query, json }),
+          factsAnswerSchema,
+        ),
+      )
+    }
     failures.delete(fact.id)
     await outboxStore.remove(fact.id)
     return 'done'

@@ -1,17 +1,28 @@
-import useSWR from 'swr'
+import useSWR, { preload } from 'swr'
 import { z } from 'zod'
-import { personSchema, type Person } from '@pine/contract'
+import { may, memberSchema, personSchema, type Action, type Person } from '@pine/contract'
 import { v7 as uuid } from 'uuid'
 import { api, ask } from './api'
 import { sendAs } from './outbox'
+import { seenBefore } from './seen-before'
 
-const sessionSchema = z.object({ person: personSchema.nullable() })
+const sessionSchema = z.object({ person: memberSchema.nullable() })
+
+const askSession = () => ask(api.session.$get(), sessionSchema)
+const askPeople = () => ask(api.people.$get(), z.array(personSchema))
+
+/** Asks who is signed in, and for the names where nobody is, before anything is drawn that needs the answer. */
+export function askAhead(): void {
+  const whoAsks = preload('session', askSession)
+  // Without an answer, whoever draws with it asks again and says why.
+  whoAsks
+    .then(({ person }) => (person === null ? preload('people', askPeople) : undefined))
+    .catch(() => undefined)
+}
 
 /** Who is signed in on this device; undefined while that is not known yet. */
 export function useSession() {
-  const { data, error, isLoading, mutate } = useSWR('session', () =>
-    ask(api.session.$get(), sessionSchema),
-  )
+  const { data, error, isLoading, mutate } = useSWR('session', askSession)
   return {
     person: data?.person,
     loading: isLoading,
@@ -24,19 +35,25 @@ export function useSession() {
     async signOut() {
       sendAs(undefined)
       await mutate(await ask(api.session.$delete(), sessionSchema), { revalidate: false })
+      await seenBefore.forget()
     },
   }
 }
 
+/** Whether whoever is signed in may do something; nobody may, where that is not known yet. */
+export function useMay(action: Action): boolean {
+  const { person } = useSession()
+  return person ? may(person, action) : false
+}
+
 export function usePeople() {
-  const { data, error, mutate } = useSWR('people', () =>
-    ask(api.people.$get(), z.array(personSchema)),
-  )
+  const { data, error, mutate } = useSWR('people', askPeople)
   return {
     people: data,
     error: error as unknown,
-    async add(name: string, pin: string): Promise<Person> {
-      const person = await ask(api.people.$post({ json: { id: uuid(), name, pin } }), personSchema)
+    async add(name: string, pin: string, code: string | undefined): Promise<Person> {
+      const json = { id: uuid(), name, pin, ...(code !== undefined && { code }) }
+      const person = await ask(api.people.$post({ json }), personSchema)
       await mutate()
       return person
     },

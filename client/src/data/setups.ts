@@ -9,45 +9,44 @@ import {
   setupSummarySchema,
   type NewFact,
 } from '@pine/contract'
-import {
-  appendFact,
-  factIds,
-  foldSetup,
-  type SetupDocument,
-  type SetupFact,
-} from '@pine/core/facts'
-import { type SetupSheet } from '@pine/core/sheet'
-import { api, ask, sendable } from './api'
+import { appendFact, factIds, foldSetup, type SetupDocument } from '@pine/core/facts'
+import { type Author } from '@pine/core/journal'
+import { api, ask } from './api'
+import { begunDocument, factOfEntry } from './begun'
 import { post } from './outbox'
 import { useOutbox, type OutboxEntry } from './outbox-store'
 import type { Said } from './said'
 import { useSession } from './session'
-import { setupKey, showFacts } from './shown-setups'
+import { policyOf, useMachines } from './shop'
+import { setupKey, showLists, useShown } from './shown-setups'
 import { standing } from './standing'
 
-export function useSetups() {
-  const { data, error } = useSWR('setups', () =>
-    ask(api.setups.$get(), z.array(setupSummarySchema)),
+/** The set-ups that are worked on, or those that were put away. */
+export function useSetups({ away } = { away: false }) {
+  const { data, error } = useSWR(away ? 'setups-away' : 'setups', () =>
+    ask(api.setups.$get({ query: { away: away ? '1' : '0' } }), z.array(setupSummarySchema)),
   )
   return { setups: data, error: error as unknown }
 }
 
-/** Makes a set-up. The same ids again are the same set-up. */
-export async function createSetup(request: {
-  id: string
-  sheetFactId: string
-  sheet: SetupSheet
-}): Promise<void> {
-  await ask(api.setups.$post({ json: sendable(request) }), setupAnswerSchema)
-}
-
-/** Adds a fact and waits: for what cannot go on before the server has agreed, such as another sheet. */
-export async function addFactNow(id: string, fact: NewFact): Promise<void> {
-  const answer = await ask(
+/** Puts a set-up out of the list, or back into it. It is there for all at once, or not at all: it needs the server. */
+export async function putAwayOrBack(id: string, moves: 'away' | 'back'): Promise<void> {
+  const fact: NewFact = { id: uuid(), kind: 'put-away', body: { moves } }
+  await ask(
     api.setups[':id'].facts.$post({ param: { id }, query: {}, json: fact }),
     factsAnswerSchema,
   )
-  await showFacts(id, answer)
+  await showLists()
+}
+
+/**
+ * Enters a fact into a set-up: kept here at once, sent as soon as the server answers.
+ *
+ * @param seen how many of its facts this device has from the server.
+ */
+export function enterFact(setupId: string, said: Said, by: Author, seen: number): Promise<void> {
+  const fact = { id: uuid(), ...said } as NewFact
+  return post({ setupId, fact, by, at: new Date().toISOString(), seen })
 }
 
 /**
@@ -56,6 +55,8 @@ export async function addFactNow(id: string, fact: NewFact): Promise<void> {
  */
 export function useSetup(id: string) {
   const { person } = useSession()
+  useShown(id)
+  const { machines } = useMachines()
   const { data, error } = useSWR(setupKey(id), () =>
     ask(api.setups[':id'].$get({ param: { id } }), setupAnswerSchema),
   )
@@ -64,23 +65,26 @@ export function useSetup(id: string) {
     () => outbox.filter(({ setupId, refused }) => setupId === id && refused === undefined),
     [outbox, id],
   )
-  const known = useMemo(() => data && foldSetup(data.file), [data])
+  const known = useMemo(
+    () => (data === undefined ? begunDocument(id, waiting) : foldSetup(data.file)),
+    [data, id, waiting],
+  )
   const setup = useMemo(
-    () => known && standing(withWaiting(known, waiting), new Date().toISOString()),
-    [known, waiting],
+    () =>
+      known &&
+      standing(
+        withWaiting(known, waiting),
+        new Date().toISOString(),
+        policyOf(machines, known.sheet),
+      ),
+    [known, waiting, machines],
   )
   return {
     setup,
     error: error as unknown,
     /** Enters a fact: kept here at once, sent as soon as the server answers. */
-    enter(said: Said): Promise<void> {
-      return post({
-        setupId: id,
-        fact: { id: uuid(), ...said } as NewFact,
-        by: person ?? { name: '' },
-        at: new Date().toISOString(),
-      })
-    },
+    enter: (said: Said): Promise<void> =>
+      enterFact(id, said, person ?? { name: '' }, known?.length ?? 1),
   }
 }
 
@@ -99,15 +103,7 @@ export function useRecord(setupId: string, recordId: string) {
 export function withWaiting(known: SetupDocument, waiting: readonly OutboxEntry[]): SetupDocument {
   const ids = factIds(known)
   return waiting
-    .filter(({ fact }) => !ids.has(fact.id) && fact.kind !== 'record')
-    .map(
-      ({ fact, by, at }) =>
-        ({
-          via: 'typed',
-          ...fact,
-          by: typeof by === 'string' ? { name: by } : by,
-          at,
-        }) as SetupFact,
-    )
+    .filter(({ fact, begins }) => begins !== true && !ids.has(fact.id) && fact.kind !== 'record')
+    .map(factOfEntry)
     .reduce(appendFact, known)
 }

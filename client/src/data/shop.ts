@@ -1,9 +1,15 @@
 import useSWR from 'swr'
 import { z } from 'zod'
-import { machineSchema, shopGaugeSchema, shopSchema } from '@pine/contract'
-import type { Gauge, MachineDeclaration } from '@pine/core/sheet'
+import { machineSchema, shopGaugeSchema, shopSchema, type MachineEntry } from '@pine/contract'
+import {
+  shopMachineOf,
+  type Gauge,
+  type MachineDeclaration,
+  type MachinePolicy,
+  type SetupSheet,
+} from '@pine/core/sheet'
 import { v7 as uuid } from 'uuid'
-import { api, ask } from './api'
+import { api, ask, sendable } from './api'
 
 /** The shop that everything here belongs to. */
 export function useShop() {
@@ -24,8 +30,20 @@ export function useMachines() {
       await mutate()
       return entry
     },
+    async change(id: string, machine: MachineDeclaration, reason: string | undefined) {
+      const json = { machine, ...(reason !== undefined && { reason }) }
+      await ask(api.machines[':id'].$put({ param: { id }, json: sendable(json) }), machineSchema)
+      await mutate()
+    },
   }
 }
+
+/** What the shop asks now of the machine that a sheet is for. */
+export const policyOf = (
+  machines: readonly MachineEntry[] = [],
+  sheet: Pick<SetupSheet, 'machineId' | 'machine'>,
+): MachinePolicy | undefined =>
+  shopMachineOf(machines, sheet)?.machine.policy as MachinePolicy | undefined
 
 /** The gauges of the shop, each with its true size. */
 export function useGauges() {

@@ -1,8 +1,30 @@
-import { mutate } from 'swr'
+import { useEffect } from 'react'
+import { mutate, SWRConfig, unstable_serialize } from 'swr'
 import type { FactsAnswer, SetupAnswer } from '@pine/contract'
 
 /** Where a set-up lies that was fetched. */
 export const setupKey = (id: string) => ['setup', id] as const
+
+/** Set-ups that a screen of this page shows now, each as often as it is shown. */
+const shown: string[] = []
+
+/** Notes that a screen shows a set-up, for as long as it does: it is told what is entered elsewhere. */
+export function useShown(id: string): void {
+  useEffect(() => {
+    shown.push(id)
+    return () => void shown.splice(shown.indexOf(id), 1)
+  }, [id])
+}
+
+/** Ids of the set-ups that are shown, with how many of their facts this page has; those that are still on their way are not among them. */
+export const shownSetups = (): ReadonlyMap<string, number> =>
+  new Map(
+    [...new Set(shown)].flatMap((id) => {
+      const key = unstable_serialize(setupKey(id))
+      const answer = SWRConfig.defaultValue.cache.get(key)?.data as SetupAnswer | undefined
+      return answer === undefined ? [] : [[id, answer.file.facts.length] as const]
+    }),
+  )
 
 /**
  * A set-up with facts that the server told since; undefined where some in between are not known here: then it is to
@@ -32,4 +54,15 @@ export async function showFacts(id: string, answer: FactsAnswer): Promise<void> 
     { revalidate: false },
   )
   if (!isWhole) await mutate(setupKey(id))
+}
+
+/** Shows a set-up that was begun here, as the server tells it; the list tells of it from now on. */
+export async function showBegun(id: string, answer: SetupAnswer): Promise<void> {
+  await mutate(setupKey(id), answer, { revalidate: false })
+  await showLists()
+}
+
+/** Asks anew for the set-ups that are worked on and those that are put away. */
+export async function showLists(): Promise<void> {
+  await Promise.all([mutate('setups'), mutate('setups-away')])
 }

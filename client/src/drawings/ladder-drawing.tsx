@@ -1,7 +1,7 @@
 import { memo, useDeferredValue, useMemo } from 'react'
 import { View as Plain } from 'react-native'
 import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg'
-import { View } from 'tamagui'
+import { View } from '@tamagui/core'
 import { valueOf, type Chain } from '@pine/core/chain'
 import { formatLength, type LengthUnit } from '@pine/core/length'
 import {
@@ -15,6 +15,7 @@ import { describeFrame, rungName, speakLadder, typographic } from '@pine/core/wo
 import type { Roles } from '@/theme/roles'
 import { useRoles } from '@/theme/use-roles'
 import { Body, Ground } from './ladder-bodies'
+import { Caption } from './ladder-caption'
 import { useWidth } from './use-width'
 
 const MONO = 'Atkinson Hyperlegible Mono'
@@ -22,17 +23,30 @@ const WORDS = 'Atkinson Hyperlegible Next'
 /** Columns: names to the left of the rungs, numbers to the right. */
 const NAMES = 74
 const NUMBERS = 104
+/** Of a body that stands where it is expected, and not where it was read. */
+const FAINT = 0.4
+
+const never = () => false
 
 export interface LadderDrawingProps {
   readonly ladder: Ladder
   readonly unit: LengthUnit
   readonly decimals: number
   readonly height: number
+  /** Numbers that are expected and not read: drawn faintly, with fewer digits, and no trace. */
+  readonly isFaint?: ((chain: Chain) => boolean) | undefined
   readonly onTrace?: (title: string, chain: Chain) => void
 }
 
 /** Heights as rungs, to scale. Tap a rung: the number's trace. */
-export function LadderDrawing({ ladder, unit, decimals, height, onTrace }: LadderDrawingProps) {
+export function LadderDrawing({
+  ladder,
+  unit,
+  decimals,
+  height,
+  isFaint = never,
+  onTrace,
+}: LadderDrawingProps) {
   const roles = useRoles()
   const { width, onLayout } = useWidth(358)
   const placed = useMemo(
@@ -46,7 +60,11 @@ export function LadderDrawing({ ladder, unit, decimals, height, onTrace }: Ladde
       }),
     [ladder, width, height],
   )
-  const write = (chain: Chain) => typographic(formatLength(valueOf(chain), unit, decimals))
+  const write = (chain: Chain) =>
+    isFaint(chain)
+      ? `≈ ${typographic(formatLength(valueOf(chain), unit, 1))}`
+      : typographic(formatLength(valueOf(chain), unit, decimals))
+  const isGhost = ladder.spans.some(({ chain }) => isFaint(chain))
   const right = width - NUMBERS
   const inner = { left: NAMES, right }
   const onPart = ladder.touches === 'part'
@@ -59,7 +77,9 @@ export function LadderDrawing({ ladder, unit, decimals, height, onTrace }: Ladde
       >
         <Svg width={width} height={height} viewBox={`0 0 ${width} ${height}`}>
           <Ground placed={placed} inner={inner} height={height} roles={roles} onPart={onPart} />
-          <Body ladder={ladder} placed={placed} inner={inner} roles={roles} onPart={onPart} />
+          <G opacity={isGhost ? FAINT : 1}>
+            <Body ladder={ladder} placed={placed} inner={inner} roles={roles} onPart={onPart} />
+          </G>
           {placed.map((place) => (
             <RungLine
               key={place.rung.key}
@@ -70,6 +90,7 @@ export function LadderDrawing({ ladder, unit, decimals, height, onTrace }: Ladde
               right={right}
               roles={roles}
               text={place.rung.label ? write(place.rung.label) : undefined}
+              faint={place.rung.label !== undefined && isFaint(place.rung.label)}
             />
           ))}
           {ladder.spans.map((span) => (
@@ -79,53 +100,21 @@ export function LadderDrawing({ ladder, unit, decimals, height, onTrace }: Ladde
               to={rungAt(placed, span.to)}
               x={inner.left + 24}
               text={write(span.chain)}
+              faint={isFaint(span.chain)}
               roles={roles}
             />
           ))}
           <Caption words={words} beside={ladder.body !== 'none'} width={width} roles={roles} />
         </Svg>
       </Plain>
-      {onTrace && <RungTargets placed={placed} onTrace={onTrace} />}
+      {onTrace && (
+        <RungTargets
+          placed={placed.filter(({ rung }) => !(rung.label && isFaint(rung.label)))}
+          onTrace={onTrace}
+        />
+      )}
     </Plain>
   )
-}
-
-/** In which frame the numbers are. A spindle stands in the middle of the upper edge: then it is folded beside it. */
-const Caption = memo(function Caption({
-  words,
-  beside,
-  width,
-  roles,
-}: {
-  words: string
-  beside: boolean
-  width: number
-  roles: Roles
-}) {
-  const lines = beside ? folded(words) : [words]
-  return lines.map((line, index) => (
-    <SvgText
-      key={line}
-      x={beside ? 10 : width - 8}
-      y={16 + 15 * index}
-      textAnchor={beside ? 'start' : 'end'}
-      fontFamily={WORDS}
-      fontSize={12}
-      fill={roles.inkSoft}
-    >
-      {line}
-    </SvgText>
-  ))
-})
-
-/** A caption in two lines of about the same length. */
-function folded(words: string): readonly string[] {
-  const spaces = [...words.matchAll(/ /g)].map(({ index }) => index)
-  const middle = spaces.reduce(
-    (best, at) => (Math.abs(at - words.length / 2) < Math.abs(best - words.length / 2) ? at : best),
-    0,
-  )
-  return middle === 0 ? [words] : [words.slice(0, middle), words.slice(middle + 1)]
 }
 
 const colourOf = (key: RungKey, roles: Roles): string =>
@@ -140,6 +129,7 @@ const RungLine = memo(function RungLine({
   right,
   roles,
   text,
+  faint,
 }: {
   rungKey: RungKey
   guessed: boolean
@@ -148,8 +138,9 @@ const RungLine = memo(function RungLine({
   right: number
   roles: Roles
   text: string | undefined
+  faint: boolean
 }) {
-  const colour = colourOf(rungKey, roles)
+  const colour = faint ? roles.inkSoft : colourOf(rungKey, roles)
   const moved = labelY !== y
   return (
     <G>
@@ -160,7 +151,7 @@ const RungLine = memo(function RungLine({
         y2={y}
         stroke={colour}
         strokeWidth={rungKey === 'tip' ? 3 : 2}
-        strokeDasharray={guessed ? '5 5' : undefined}
+        strokeDasharray={guessed || faint ? '5 5' : undefined}
       />
       {moved && (
         <Path
@@ -200,14 +191,17 @@ function Dimension({
   to,
   x,
   text,
+  faint,
   roles,
 }: {
   from: PlacedRung | undefined
   to: PlacedRung | undefined
   x: number
   text: string
+  faint: boolean
   roles: Roles
 }) {
+  const colour = faint ? roles.inkSoft : roles.act
   if (!from || !to) return null
   const [top, bottom] = from.y < to.y ? [from.y, to.y] : [to.y, from.y]
   // A gap that is smaller than its arrows is told by the numbers of its two rungs alone.
@@ -217,7 +211,7 @@ function Dimension({
     <G>
       <Path
         d={`M${x} ${top + 3} V${bottom - 3} M${x - 4} ${top + 10} L${x} ${top + 3} L${x + 4} ${top + 10} M${x - 4} ${bottom - 10} L${x} ${bottom - 3} L${x + 4} ${bottom - 10}`}
-        stroke={roles.act}
+        stroke={colour}
         strokeWidth={2}
         fill="none"
       />
@@ -229,7 +223,7 @@ function Dimension({
         fontFamily={MONO}
         fontSize={14}
         fontWeight="600"
-        fill={roles.act}
+        fill={colour}
       >
         {text}
       </SvgText>

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg'
-import { View } from 'tamagui'
+import { View } from '@tamagui/core'
 import { layoutPlan, type PlacedFace, type PlacedPlan, type PlanView } from '@pine/core/picture'
 import { speakPlan } from '@pine/core/words'
 import type { Roles } from '@/theme/roles'

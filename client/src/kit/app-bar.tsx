@@ -1,5 +1,5 @@
 import { Link } from 'expo-router'
-import { View } from 'tamagui'
+import { View } from '@tamagui/core'
 import { useSession } from '@/data/session'
 import { OutboxNotice } from '@/areas/outbox/outbox-notice'
 import { CompassBadge } from './compass-badge'

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import { SafeAreaProvider } from 'react-native-safe-area-context'
-import { TamaguiProvider, Theme } from 'tamagui'
+import { TamaguiProvider, Theme } from '@tamagui/core'
 import { config } from '@/theme/tamagui.config'
 import { useScheme } from '@/theme/use-scheme'
 

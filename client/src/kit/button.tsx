@@ -1,5 +1,5 @@
 import { useEffect, useRef, type ComponentRef, type ReactNode } from 'react'
-import { styled, useMedia, View } from 'tamagui'
+import { styled, useMedia, View } from '@tamagui/core'
 import { Words } from './words'
 
 const Frame = styled(View, {

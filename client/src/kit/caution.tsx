@@ -1,6 +1,6 @@
 import { memo } from 'react'
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert'
-import { View } from 'tamagui'
+import { View } from '@tamagui/core'
 import { useRoles } from '@/theme/use-roles'
 import { Row } from './surfaces'
 import { Words } from './words'

@@ -1,4 +1,4 @@
-import { styled, View } from 'tamagui'
+import { styled, View } from '@tamagui/core'
 import { Words } from './words'
 import { Column, Row } from './surfaces'
 

@@ -1,6 +1,7 @@
 import { useId, type Ref } from 'react'
 import type { LengthUnit } from '@pine/core/length'
-import { Input, styled, View, type TamaguiElement } from 'tamagui'
+import { styled, View, type TamaguiElement } from '@tamagui/core'
+import { Input } from '@tamagui/input'
 import { Column, Row } from './surfaces'
 import { Words } from './words'
 
@@ -72,7 +73,8 @@ export function Field({
             digits={digits}
             wrong={problem !== undefined}
             placeholder={hint && `such as ${hint}`}
-            inputMode={digits ? 'decimal' : 'text'}
+            // A keypad for decimals has no stroke for a fraction of an inch.
+            inputMode={digits && unit !== 'in' ? 'decimal' : 'text'}
             aria-invalid={problem !== undefined}
             aria-describedby={problem === undefined ? undefined : problemId}
             testID={testID}

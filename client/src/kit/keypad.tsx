@@ -1,5 +1,5 @@
 import { memo, useEffect, useMemo, useRef } from 'react'
-import { styled, View } from 'tamagui'
+import { styled, View } from '@tamagui/core'
 import Delete from 'lucide-react-native/icons/delete'
 import { useRoles } from '@/theme/use-roles'
 import { Digits, Words } from './words'

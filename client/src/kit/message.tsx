@@ -1,4 +1,4 @@
-import { View } from 'tamagui'
+import { View } from '@tamagui/core'
 import { CompassBadge } from './compass-badge'
 import { Words } from './words'
 

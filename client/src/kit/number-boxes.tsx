@@ -1,6 +1,7 @@
 import { useEffect, useRef, type ComponentRef } from 'react'
 import type { LengthUnit } from '@pine/core/length'
-import { Input, useMedia, View } from 'tamagui'
+import { useMedia, View } from '@tamagui/core'
+import { Input } from '@tamagui/input'
 import { Row } from './surfaces'
 import { Digits, Words } from './words'
 

@@ -1,5 +1,5 @@
 import { useEffect, useRef, type ComponentRef, type ReactNode } from 'react'
-import { View } from 'tamagui'
+import { View } from '@tamagui/core'
 
 /** Something looked up over the work, at the lower edge where the thumb is; Escape or a tap beside it closes. */
 export function Overlay({ children, onClose }: { children: ReactNode; onClose: () => void }) {

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react'
-import { ScrollView, useMedia, View } from 'tamagui'
+import { useMedia, View } from '@tamagui/core'
+import { ScrollView } from '@tamagui/scroll-view'
 import { AppBar } from './app-bar'
 import { Words } from './words'
 

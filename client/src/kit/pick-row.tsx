@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import Check from 'lucide-react-native/icons/check'
-import { styled, View } from 'tamagui'
+import { styled, View } from '@tamagui/core'
 import { useRoles } from '@/theme/use-roles'
 
 const Frame = styled(View, {

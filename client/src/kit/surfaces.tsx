@@ -1,4 +1,4 @@
-import { styled, View } from 'tamagui'
+import { styled, View } from '@tamagui/core'
 
 /** A sheet of paper on the page. */
 export const Card = styled(View, {

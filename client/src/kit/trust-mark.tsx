@@ -1,6 +1,6 @@
 import type { TrustState } from '@pine/core/registers'
 import Svg, { Circle, Path } from 'react-native-svg'
-import { View } from 'tamagui'
+import { View } from '@tamagui/core'
 import { useRoles } from '@/theme/use-roles'
 
 export const TRUST_NAMES: Readonly<Record<TrustState, string>> = {

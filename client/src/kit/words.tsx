@@ -1,4 +1,4 @@
-import { styled, Text } from 'tamagui'
+import { styled, Text } from '@tamagui/core'
 
 /** Running text. The variant says what it is for; its size follows from that. */
 export const Words = styled(Text, {

@@ -1,4 +1,4 @@
-import { createFont, createTamagui, createTokens } from 'tamagui'
+import { createFont, createTamagui, createTokens } from '@tamagui/core'
 import { DARK, LIGHT } from './roles'
 
 const space = { 0: 0, 1: 4, 2: 8, 3: 12, 4: 16, 5: 20, 6: 24, 8: 32, 10: 40, true: 16 }
@@ -83,7 +83,7 @@ export const config = createTamagui({
 type AppConfig = typeof config
 
 // Tells the library's types about our tokens: the way its documentation asks for.
-declare module 'tamagui' {
+declare module '@tamagui/core' {
   // eslint-disable-next-line @typescript-eslint/no-empty-object-type -- an interface is what is merged
   interface TamaguiCustomConfig extends AppConfig {}
 }

@@ -1,6 +1,6 @@
 import { keyInView, type Beneath } from '@/areas/run/key-in/key-in-view'
 import type { StandingSetup } from '@/data/standing'
-import { after, example, mm, registerAt } from './set-ups'
+import { after, BEN, by, example, mm, registerAt } from './set-ups'
 
 const read = example('whole-run', 6)
 const machine = read.document.sheet.machine
@@ -127,4 +127,21 @@ test('what a failed gauge ended may be corrected instead of read again', () => {
 test('without its readings there is nothing to key', () => {
   const blank = example('whole-run', 1)
   expect(keyInView(blank, registerAt(blank, 'H1'), false)).toBeUndefined()
+})
+
+test('a register that two keyed without knowing of each other is keyed once more, and both are named', () => {
+  const [, first] = shown('H1', '-271.000')
+  const [, second] = shown('H1', '-270.000')
+  const places = read.document.length
+  const crossed = by(BEN, after(read, { ...first!, seen: places } as never), {
+    ...second!,
+    seen: places,
+  } as never)
+  const view = viewOf(crossed, 'H1')
+  expect(view.notes[0]).toEqual({
+    words: expect.stringMatching(/Mira Toller keyed it and saw −271.000 mm, Ben Okafor/),
+    holds: 'conflict',
+  })
+  expect(view.type).toBe('−270.000')
+  expect(beneath(crossed, 'H1', 'ask').moment).toBe('after')
 })

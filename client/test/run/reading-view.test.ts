@@ -2,7 +2,8 @@ import { solve } from '@pine/core/solve'
 import { type QuantityName } from '@pine/core/quantities'
 import { type WrittenLength } from '@pine/core/length'
 import { withPreview } from '@/data/preview'
-import type { StandingSetup } from '@/data/standing'
+import { standing, type StandingSetup } from '@/data/standing'
+import { beliefOf, surpriseAtKey } from '@/areas/run/read/expected'
 import { bodyOf, type ReadingDraft } from '@/areas/run/read/reading-draft'
 import {
   gaugeQuestion,
@@ -37,6 +38,7 @@ function view(
   const body = text === undefined ? undefined : bodyOf(hand, quantity, written, undefined, false)
   const preview =
     body === undefined ? setup.document : withPreview(setup.document, { kind: 'reading', body })
+  const belief = beliefOf(setup.document, hand, quantity)
   return readingView(setup, quantity, {
     draft: hand,
     complete: text !== undefined,
@@ -44,6 +46,8 @@ function view(
     again,
     preview,
     solution: preview === setup.document ? setup.solution : solve(preview),
+    belief,
+    surprise: surpriseAtKey(setup.document, belief, body),
   })
 }
 
@@ -144,4 +148,64 @@ test('each end of a touch is asked by its name', () => {
   expect(wayQuestion(document, FROM, 'own', 'Z')).toContain('G55')
   expect(wayQuestion(document, FROM, 'other', 'Z')).toContain('G54')
   expect(wayQuestion(document, LEFT, 'own', 'X')).toBe('How did X come to its place?')
+})
+
+test('what should be read stands there before it is, and what cannot be is told with its slip', () => {
+  // Nose at −300 on the setter, T1 unread; a rule held to it says 80.
+  const { tools } = blank.document.sheet
+  const nose = after(blank, {
+    kind: 'reading',
+    body: { of: 'nose-on-plane', read: mm('-300'), with: ['setter'] },
+  })
+  const ruled = after(nose, {
+    kind: 'sheet',
+    body: {
+      ...blank.document.sheet,
+      tools: tools.map((tool) => (tool.number === 1 ? { ...tool, rough: mm('80') } : tool)),
+    } as never,
+  })
+  expect(view(blank, TIP)).toMatchObject({ expected: undefined, asksForRule: false })
+  expect(view(nose, TIP)).toMatchObject({
+    expected: undefined,
+    asksForRule: true,
+  })
+  expect(view(ruled, TIP)).toMatchObject({
+    expected: '−220.0 ± 2.0 mm, by the rule held to T1',
+    asksForRule: false,
+    surprise: undefined,
+    disagrees: false,
+  })
+  expect(view(ruled, TIP, { text: '-219.4' })).toMatchObject({ surprise: undefined })
+  expect(view(ruled, TIP, { text: '219.4' })).toMatchObject({
+    surprise: { slip: { code: 'reading-sign-lost' } },
+    disagrees: true,
+  })
+  // Where it is held against last time, or the machine does not go there, one sentence tells it.
+  const travels = { Z: { min: mm('-600'), max: mm('0') } }
+  const { machine } = ruled.document.sheet
+  const sheetOf = (changes: object) =>
+    after(ruled, { kind: 'sheet', body: { ...ruled.document.sheet, ...changes } as never })
+  const codes = (setup: StandingSetup, text: string) => {
+    const { warnings, surprise } = view(setup, TIP, { text })
+    return [...warnings.map(({ code }) => code), surprise?.slip?.code]
+  }
+  const bounded = sheetOf({ machine: { ...machine, travels } })
+  expect(codes(bounded, '219.4')).toEqual(['reading-sign-lost'])
+  expect(codes(bounded, '100')).toEqual(['outside-travel', undefined])
+  const before = sheetOf({
+    tools: tools.map((tool) => (tool.number === 1 ? { ...tool, lastLength: mm('80') } : tool)),
+  })
+  expect(codes(before, '-229.4')).toEqual(['differs-from-last-time', undefined])
+  // A number that is still being typed is held against nothing, but disagrees if it is entered so.
+  expect(view(ruled, TIP, { text: '-21' })).toMatchObject({ halfTyped: true, disagrees: true })
+  expect(view(ruled, TIP, { text: '-219' })).toMatchObject({ halfTyped: false, disagrees: false })
+  // What a person is told of a difference depends on where the counter was zeroed: nothing before that is said.
+  expect(view(ruled, { of: 'carried-difference', row: 'G54' }).expected).toBeUndefined()
+})
+
+test('another version of the sheet begins with what was written, not with what is asked of the machine now', () => {
+  const asked = standing(blank.document, '2026-11-26T12:00:00Z', { maxAgeDays: 3 })
+  expect(asked.document.sheet.machine.policy?.maxAgeDays).toBe(3)
+  expect(asked.sheetAsWritten).toEqual(blank.document.sheet)
+  expect(asked.sheetAsWritten.machine.policy?.maxAgeDays).not.toBe(3)
 })

@@ -1,4 +1,6 @@
 import { useState } from 'react'
+import { Allowed } from '@/areas/people/allowed'
+import { shopMachineOf } from '@pine/core/sheet'
 import { AddMachine } from '@/areas/shop/add-machine'
 import { useMachines } from '@/data/shop'
 import { Button } from '@/kit/button'
@@ -11,10 +13,10 @@ import { withUnit } from './sheet-draft'
 export function MachinePage({ draft, change, problem }: SheetPageProps) {
   const { machines } = useMachines()
   const [adding, setAdding] = useState(false)
-  const chosen = machines?.find(({ machine }) => machine.name === draft.machine?.name)?.id
+  const chosen = shopMachineOf(machines ?? [], draft)?.id
   const pick = (id: string) => {
     const entry = machines?.find((one) => one.id === id)
-    if (entry) change({ ...draft, machine: entry.machine })
+    if (entry) change({ ...draft, machineId: id, machine: entry.machine })
   }
   return (
     <>
@@ -34,13 +36,15 @@ export function MachinePage({ draft, change, problem }: SheetPageProps) {
       />
       {problem('machine') !== undefined && (
         <Words as="note" tone="wrong" role="alert">
-          Choose the machine, or add it.
+          Choose the machine.
         </Words>
       )}
       {adding ? (
         <AddMachine onDone={() => setAdding(false)} />
       ) : (
-        <Button onPress={() => setAdding(true)}>Add a machine</Button>
+        <Allowed to="declare" otherwise="A machine that is not here yet is added by a lead.">
+          <Button onPress={() => setAdding(true)}>Add a machine</Button>
+        </Allowed>
       )}
       <Choice
         label="Unit of the set-up and of the control"

@@ -1,9 +1,10 @@
 import { useRouter } from 'expo-router'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { ApiRefusal } from '@/data/api'
+import { beginSetup } from '@/data/begun'
 import { useDraft } from '@/data/drafts'
-import { addFactNow, createSetup } from '@/data/setups'
+import { useSession } from '@/data/session'
+import { enterFact } from '@/data/setups'
 import type { PendingProgram } from '@/areas/program/from-program-screen'
 import { emptyDraft } from './sheet-draft'
 import { SheetPages } from './sheet-pages'
@@ -13,6 +14,7 @@ const newIds = () => ({ id: uuid(), sheetFactId: uuid() })
 /** A set-up from nothing. */
 export function NewSetupScreen() {
   const router = useRouter()
+  const by = useSession().person ?? { name: '' }
   const [fresh] = useState(newIds)
   const ids = useDraft('new-setup-ids', fresh)
   const program = useDraft<PendingProgram | undefined>('new-setup-program', undefined)
@@ -23,18 +25,10 @@ export function NewSetupScreen() {
       initial={initial}
       finish="Start measuring"
       onFinish={async (sheet) => {
-        // Kept before they are sent: after a lost answer and a reload the second try is the same set-up.
         const { id, sheetFactId } = ids.value
-        ids.set(ids.value)
-        try {
-          await createSetup({ id, sheetFactId, sheet })
-          if (program.value !== undefined)
-            await addFactNow(id, { id: uuid(), kind: 'program', body: program.value })
-        } catch (cause) {
-          // Refused: the sheet was changed since an answer was lost. Pressing again makes a new one.
-          if (cause instanceof ApiRefusal) ids.set(newIds())
-          throw cause
-        }
+        await beginSetup({ id, sheetFactId, sheet }, by)
+        if (program.value !== undefined)
+          await enterFact(id, { kind: 'program', body: program.value }, by, 1)
         ids.clear()
         program.clear()
         router.replace({ pathname: '/setups/[id]', params: { id } })

@@ -1,4 +1,4 @@
-import { View } from 'tamagui'
+import { View } from '@tamagui/core'
 import { Button } from '@/kit/button'
 import { Field } from '@/kit/field'
 import { LengthEntry } from './length-entry'

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { SCHOOLS } from '@pine/core/schools'
 import { SCHOOL_NAMES, SCHOOL_NOTES } from '@pine/core/words'
+import { Allowed } from '@/areas/people/allowed'
 import { AddGauge } from '@/areas/shop/add-gauge'
 import { useGauges } from '@/data/shop'
 import { Button } from '@/kit/button'
@@ -53,7 +54,9 @@ export function ReferencePage({ draft, change, problem }: SheetPageProps) {
       {adding ? (
         <AddGauge onDone={() => setAdding(false)} />
       ) : (
-        <Button onPress={() => setAdding(true)}>Add a gauge</Button>
+        <Allowed to="declare" otherwise="A gauge that is not here yet is added by a lead.">
+          <Button onPress={() => setAdding(true)}>Add a gauge</Button>
+        </Allowed>
       )}
     </>
   )

@@ -1,4 +1,4 @@
-import { View } from 'tamagui'
+import { View } from '@tamagui/core'
 import { useState } from 'react'
 import type { LengthUnit } from '@pine/core/length'
 import type { Tool } from '@pine/core/sheet'
@@ -113,6 +113,12 @@ const LENGTHS = [
     field: 'lastLength',
     label: 'Length last time, not taken from its holder since',
     testID: 'tool-last',
+  },
+  {
+    field: 'rough',
+    label: 'Length by a rule held to it',
+    note: 'Give or take a millimetre: a reading that it cannot be is told at once.',
+    testID: 'tool-rough',
   },
   { field: 'diameter', label: 'Its diameter', testID: 'tool-size' },
   {

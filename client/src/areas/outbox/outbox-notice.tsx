@@ -1,19 +1,41 @@
+import { useEffect, useState } from 'react'
+import { useReached } from '@/data/connection'
 import { dismiss } from '@/data/outbox'
 import { useKeepsNothing, useOutbox } from '@/data/outbox-store'
+import { useNewVersion, takeNewVersion } from '@/data/page-version'
 import { saveText } from '@/data/save-text'
 import { useSession } from '@/data/session'
 import { Button } from '@/kit/button'
 import { Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { outboxView } from './outbox-view'
+import { firstWaiting, outboxView } from './outbox-view'
 
 /** What was entered here and has not arrived yet, or was refused: never silent, never lost. */
 export function OutboxNotice() {
   const { person } = useSession()
   const keepsNothing = useKeepsNothing()
-  const { lines, refused } = outboxView(useOutbox(), person, keepsNothing)
+  const entries = useOutbox()
+  const isLate = useLate(firstWaiting(entries, person))
+  const { lines, refused } = outboxView(entries, person, keepsNothing, useReached(), isLate)
+  const isNewer = useNewVersion()
   return (
     <>
+      {isNewer && (
+        <Row
+          role="status"
+          backgroundColor="$readPaper"
+          paddingHorizontal="$3"
+          justifyContent="space-between"
+          testID="new-version"
+        >
+          <Words as="note" tone="read" flex={1}>
+            There is a newer version of this page. What is half typed stays.
+          </Words>
+          <Button kind="plain" onPress={takeNewVersion}>
+            Take it
+          </Button>
+        </Row>
+      )}
       {lines.map((line) => (
         <Row
           key={line}
@@ -49,4 +71,18 @@ export function OutboxNotice() {
       ))}
     </>
   )
+}
+
+/** An answer mostly comes sooner. */
+const MOMENT_MS = 2_000
+
+/** Whether the same entry has waited for longer than a moment: a line that comes and goes with each would move what is under the thumb. */
+function useLate(waiting: string | undefined): boolean {
+  const [late, setLate] = useState<string>()
+  useEffect(() => {
+    if (waiting === undefined) return undefined
+    const timer = setTimeout(() => setLate(waiting), MOMENT_MS)
+    return () => clearTimeout(timer)
+  }, [waiting])
+  return waiting !== undefined && late === waiting
 }

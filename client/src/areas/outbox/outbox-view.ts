@@ -14,10 +14,20 @@ export interface OutboxView {
   }[]
 }
 
+/** The first entry of a person that waits here: while it is the same one, it has not arrived. */
+export const firstWaiting = (
+  entries: readonly OutboxEntry[],
+  person: Author | null | undefined,
+): string | undefined =>
+  entries.find((entry) => entry.refused === undefined && (!person || isOf(entry, person)))?.fact.id
+
+/** @param isLate what is on its way has been so for longer than a moment: before that it is not worth a line that moves the page. */
 export function outboxView(
   entries: readonly OutboxEntry[],
   person: Author | null | undefined,
   keepsNothing: boolean,
+  reached = true,
+  isLate = true,
 ): OutboxView {
   const waiting = entries.filter(({ refused }) => refused === undefined)
   const own = waiting.filter((entry) => !person || isOf(entry, person))
@@ -28,10 +38,15 @@ export function outboxView(
   }
   const where = keepsNothing
     ? 'not kept on this device: stay on this page until it is with the server.'
-    : 'kept on this device and on the way to the server.'
+    : reached
+      ? 'kept on this device and on the way to the server.'
+      : 'kept on this device and sent later.'
   return {
     lines: [
-      ...(own.length > 0 ? [`${entriesAre(own.length)} ${where}`] : []),
+      ...(reached || own.length > 0 ? [] : ['No connection: shown as seen here last. Work on.']),
+      ...(own.length > 0 && (isLate || !reached || keepsNothing)
+        ? [`${reached ? '' : 'No connection. '}${entriesAre(own.length)} ${where}`]
+        : []),
       ...[...others].map(
         ([name, count]) => `${entriesAre(count)} kept here until ${name} signs in.`,
       ),

@@ -1,21 +1,18 @@
 import { usePathname, useRouter } from 'expo-router'
 import { useState } from 'react'
-import { useForm } from 'react-hook-form'
-import { View } from 'tamagui'
-import { z } from 'zod'
-import { zodResolver } from '@hookform/resolvers/zod'
-import { pinSchema, type Person } from '@pine/contract'
+import { View } from '@tamagui/core'
+import { may, pinSchema, ROLE_WORDS, type Person } from '@pine/contract'
 import { failureWords } from '@/data/api'
 import { usePeople, useSession } from '@/data/session'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
-import { FormField, onlyDigits } from '@/kit/form'
 import { Keypad } from '@/kit/keypad'
 import { Message } from '@/kit/message'
 import { Page } from '@/kit/page'
-import { Column } from '@/kit/surfaces'
+import { Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { useScheme } from '@/theme/use-scheme'
+import { Join } from './join'
 
 /** Pick your name, type your PIN. */
 export function SignInScreen() {
@@ -23,16 +20,35 @@ export function SignInScreen() {
   const { person, signOut } = useSession()
   const [picked, setPicked] = useState<Person>()
   const [adding, setAdding] = useState(false)
+  const router = useRouter()
+  const others = people?.filter(({ id }) => id !== person?.id)
   if (picked) return <PinEntry person={picked} onBack={() => setPicked(undefined)} />
   if (people === undefined && error === undefined) return <Message text="Opening …" />
   if (adding || people?.length === 0)
-    return <AddPerson onAdded={setPicked} onBack={() => setAdding(false)} />
+    return (
+      <Join
+        isFirst={people?.length === 0}
+        onAdded={setPicked}
+        onBack={people?.length === 0 ? undefined : () => setAdding(false)}
+      />
+    )
   return (
     <Page title={person ? `${person.name} is signed in.` : 'Who is at the machine?'}>
       {person && (
-        <Button kind="quiet" onPress={() => void signOut()}>
-          Sign out
-        </Button>
+        <>
+          <Words as="note" testID="role">
+            {ROLE_WORDS[person.role].name}: {ROLE_WORDS[person.role].is}
+          </Words>
+          <Row flexWrap="wrap">
+            <Button onPress={() => void signOut()}>Sign out</Button>
+            <Button onPress={() => router.push('/people')}>
+              {may(person, 'people') ? 'People of the shop' : 'My PIN, my place'}
+            </Button>
+          </Row>
+          <Words as="lead" strong>
+            Somebody else is at the machine now
+          </Words>
+        </>
       )}
       {error !== undefined && (
         <Words role="alert" tone="wrong">
@@ -40,7 +56,7 @@ export function SignInScreen() {
         </Words>
       )}
       <Column gap="$3">
-        {people?.map((one) => (
+        {others?.map((one) => (
           <Button key={one.id} kind={person ? 'quiet' : 'act'} onPress={() => setPicked(one)}>
             {one.name}
           </Button>
@@ -121,58 +137,6 @@ function PinEntry({ person, onBack }: { person: Person; onBack: () => void }) {
           That is not me
         </Button>
       </Column>
-    </Page>
-  )
-}
-
-const newPersonForm = z.object({
-  name: z.string().trim().min(1, 'Say who you are: the name that the shop knows you by.'),
-  pin: pinSchema,
-})
-
-function AddPerson({ onAdded, onBack }: { onAdded: (person: Person) => void; onBack: () => void }) {
-  const { add } = usePeople()
-  // Not kept on the device: a PIN is nobody else's.
-  const { control, handleSubmit, setError } = useForm({
-    defaultValues: { name: '', pin: '' },
-    resolver: zodResolver(newPersonForm),
-  })
-  const submit = handleSubmit(async ({ name, pin }) => {
-    try {
-      onAdded(await add(name, pin))
-    } catch (cause) {
-      setError('pin', { message: failureWords(cause) })
-    }
-  })
-  return (
-    <Page
-      title="Your name and a PIN"
-      foot={
-        <>
-          <Button kind="quiet" onPress={onBack}>
-            Back
-          </Button>
-          <Button kind="act" grow onPress={() => void submit()}>
-            Add me
-          </Button>
-        </>
-      }
-    >
-      <FormField
-        control={control}
-        name="name"
-        label="Name"
-        note="It stands beside everything you read and key in."
-        testID="name"
-      />
-      <FormField
-        control={control}
-        name="pin"
-        label="PIN, four to eight digits"
-        digits
-        clean={onlyDigits}
-        testID="pin"
-      />
     </Page>
   )
 }

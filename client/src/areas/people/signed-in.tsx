@@ -1,8 +1,11 @@
 import { usePathname } from 'expo-router'
-import { useEffect, type ReactNode } from 'react'
+import { useEffect, useState, type ReactNode } from 'react'
 import { failureWords } from '@/data/api'
+import { hearLive } from '@/data/live'
 import { sendAs } from '@/data/outbox'
+import { quiet } from '@/data/page-version'
 import { useSession } from '@/data/session'
+import { useGauges, useMachines } from '@/data/shop'
 import { Message } from '@/kit/message'
 import { SignInScreen } from './sign-in-screen'
 
@@ -11,10 +14,39 @@ export function SignedIn({ children }: { children: ReactNode }) {
   const { person, loading, error } = useSession()
   const path = usePathname()
   useEffect(() => {
-    if (!loading && error === undefined) sendAs(person ?? undefined)
+    // Without a network it is whoever was signed in here: the server asks again who that is.
+    if (person || (!loading && error === undefined)) sendAs(person ?? undefined)
   }, [person, loading, error])
-  if (person || path === '/sign-in') return children
+  const id = person?.id
+  useEffect(() => (id === undefined ? undefined : hearLive()), [id])
+  if (person)
+    return (
+      <>
+        {children}
+        <AskedForLater key={person.id} />
+      </>
+    )
+  if (path === '/sign-in') return children
   if (loading) return <Message text="Opening …" />
   if (error !== undefined) return <Message text={failureWords(error)} tone="wrong" />
   return <SignInScreen />
+}
+
+/** A set-up may begin where there is no network: what it is made of is asked for once the first screen stands. */
+function AskedForLater() {
+  const [isQuiet, setQuiet] = useState(false)
+  useEffect(() => {
+    let isGone = false
+    void quiet().then(() => !isGone && setQuiet(true))
+    return () => {
+      isGone = true
+    }
+  }, [])
+  return isQuiet && <SheetParts />
+}
+
+function SheetParts() {
+  useMachines()
+  useGauges()
+  return null
 }

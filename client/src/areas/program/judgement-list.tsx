@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert'
-import { View } from 'tamagui'
+import { View } from '@tamagui/core'
 import { type ProgramJudgement, type ProgramProblem } from '@pine/core/program'
 import { type Solution } from '@pine/core/solve'
 import { describeJudgement, describeProgramProblem } from '@pine/core/words'

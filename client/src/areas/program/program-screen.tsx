@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from 'react'
 import { useRouter } from 'expo-router'
-import { useMedia, View } from 'tamagui'
+import { useMedia, View } from '@tamagui/core'
 import { programViews } from '@pine/core/picture'
 import { mendOf, needsBeside, type Mend } from '@pine/core/plan'
 import { comparePrograms, type ProgramJudgement } from '@pine/core/program'

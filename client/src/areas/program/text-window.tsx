@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react'
-import { ScrollView, View } from 'tamagui'
+import { View } from '@tamagui/core'
+import { ScrollView } from '@tamagui/scroll-view'
 import type { ProgramText } from '@/data/program-text'
 import { Button } from '@/kit/button'
 import { Column, Row } from '@/kit/surfaces'

@@ -1,23 +1,29 @@
 import { Link, useRouter } from 'expo-router'
-import { formatDistanceToNow } from 'date-fns'
-import { useMedia, View } from 'tamagui'
-import { STATIONS } from '@pine/core/plan'
-import { type TrustState } from '@pine/core/registers'
-import { STATION_NAMES } from '@pine/core/words'
+import { formatDistanceToNow } from 'date-fns/formatDistanceToNow'
+import { useState } from 'react'
+import { useMedia, View } from '@tamagui/core'
+import { type SetupSheet } from '@pine/core/sheet'
 import type { SetupSummary } from '@pine/contract'
 import { failureWords } from '@/data/api'
+import { useBegun } from '@/data/begun'
+import { useMay } from '@/data/session'
 import { useSetups } from '@/data/setups'
 import { Button } from '@/kit/button'
+import { Field } from '@/kit/field'
 import { Page } from '@/kit/page'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { TrustMark } from '@/kit/trust-mark'
 import { Words } from '@/kit/words'
+import { found, needsFinding, progressWords, trustOf } from './list-view'
 
 /** What is on which machine, how far it is, and what is next. */
 export function SetupsScreen() {
   const router = useRouter()
   const { wide } = useMedia()
+  const mayEnter = useMay('enter')
   const { setups, error } = useSetups()
+  const [sought, setSought] = useState('')
+  const begun = useBegun().filter(({ id }) => !setups?.some((setup) => setup.id === id))
   const startNew = (
     <>
       <Button grow onPress={() => router.push('/setups/from-program')}>
@@ -29,26 +35,69 @@ export function SetupsScreen() {
     </>
   )
   return (
-    <Page title="Set-ups" foot={startNew}>
-      {error !== undefined && (
+    <Page title="Set-ups" foot={mayEnter ? startNew : undefined}>
+      {error !== undefined && setups === undefined && (
         <Words role="alert" tone="wrong">
           {failureWords(error)}
         </Words>
       )}
-      {setups?.length === 0 && (
+      {setups?.length === 0 && begun.length === 0 && (
         <Words as="lead" tone="soft">
-          Nothing is set up yet. Start with the machine, the stock and the tools; you are led from
-          there.
+          {mayEnter
+            ? 'Nothing is set up yet. Start with the machine, the stock and the tools; you are led from there.'
+            : 'Nothing is set up yet.'}
         </Words>
       )}
+      {needsFinding(setups) && (
+        <Field
+          label="Find by job, machine or person"
+          value={sought}
+          onChange={setSought}
+          testID="find"
+        />
+      )}
       <View flexDirection="row" flexWrap="wrap" gap="$3" role="list">
-        {setups?.map((setup) => (
+        {begun.map(({ id, sheet }) => (
+          <View key={id} role="listitem" width={wide ? '48.5%' : '100%'}>
+            <BegunCard id={id} sheet={sheet} />
+          </View>
+        ))}
+        {found(setups ?? [], sought).map((setup) => (
           <View key={setup.id} role="listitem" width={wide ? '48.5%' : '100%'}>
             <SetupCard setup={setup} />
           </View>
         ))}
       </View>
+      <Row justifyContent="center">
+        <Button kind="plain" onPress={() => router.push('/setups/put-away')} testID="put-away">
+          Put away
+        </Button>
+      </Row>
     </Page>
+  )
+}
+
+/** One that was begun here and is not with the server yet: the work goes on all the same. */
+function BegunCard({ id, sheet }: { id: string; sheet: SetupSheet }) {
+  return (
+    <Link href={{ pathname: '/setups/[id]', params: { id } }} asChild>
+      <Card render="a" padded cursor="pointer" hoverStyle={{ borderColor: '$act' }}>
+        <Row gap="$3" alignItems="flex-start">
+          <TrustMark state="not-read" size={26} />
+          <Column flex={1} gap={2}>
+            <Words as="lead" strong>
+              {sheet.name}
+            </Words>
+            <Words as="note">
+              {sheet.machine.name} · {sheet.unit}
+            </Words>
+            <Words tone="read" strong>
+              Begun on this device, waits for a connection
+            </Words>
+          </Column>
+        </Row>
+      </Card>
+    </Link>
   )
 }
 
@@ -60,20 +109,17 @@ function SetupCard({ setup }: { setup: SetupSummary }) {
     unit,
     stepsDone,
     stepsTotal,
-    nextStation,
     recorded,
     warnings,
     changedAt,
     changedBy,
   } = setup
-  const state: TrustState =
-    recorded && nextStation === null ? 'proven' : stepsDone > 1 ? 'read' : 'not-read'
   return (
     <Link href={{ pathname: '/setups/[id]', params: { id } }} asChild>
       <Card render="a" padded cursor="pointer" hoverStyle={{ borderColor: '$act' }}>
         <Row gap="$3" alignItems="flex-start">
           <View paddingTop={1}>
-            <TrustMark state={state} size={26} />
+            <TrustMark state={trustOf(setup)} size={26} />
           </View>
           <Column flex={1} gap={2}>
             <Words as="lead" strong>
@@ -94,11 +140,4 @@ function SetupCard({ setup }: { setup: SetupSummary }) {
       </Card>
     </Link>
   )
-}
-
-function progressWords({ recorded, warnings, nextStation }: SetupSummary): string {
-  if (warnings > 0) return warnings === 1 ? 'One thing to look at' : `${warnings} things to look at`
-  if (recorded) return nextStation === null ? 'Released' : 'Open again since its release'
-  const station = STATIONS.find((one) => one === nextStation)
-  return station ? `Next: ${STATION_NAMES[station]}` : ''
 }

@@ -3,10 +3,9 @@ import { GAUGE_FACTS, GAUGE_KINDS } from '@pine/core/touch'
 import { GAUGE_NAMES, MEASURE_NAMES } from '@pine/core/words'
 import { useGauges } from '@/data/shop'
 import { useKeptForm } from '@/data/use-kept-form'
-import { Button } from '@/kit/button'
+import { FormEnd } from '@/kit/form-end'
 import { FormChoice, FormField, onlyDigits } from '@/kit/form'
-import { Card, Row } from '@/kit/surfaces'
-import { Words } from '@/kit/words'
+import { Card } from '@/kit/surfaces'
 import { gaugeOf, newGauge, turns } from './gauge-draft'
 
 /** A gauge with its true size. Also used while a set-up is made. */
@@ -61,17 +60,7 @@ export function AddGauge({ onDone }: { onDone: (id?: string) => void }) {
         hint={GAUGE_NAMES[kind]}
         testID="gauge-name"
       />
-      {failure !== undefined && (
-        <Words tone="wrong" role="alert">
-          {failure}
-        </Words>
-      )}
-      <Row>
-        <Button onPress={() => onDone()}>Leave it</Button>
-        <Button kind="act" grow onPress={submit}>
-          Keep this gauge
-        </Button>
-      </Row>
+      <FormEnd failure={failure} takes="Keep this gauge" onLeave={() => onDone()} onTake={submit} />
     </Card>
   )
 }

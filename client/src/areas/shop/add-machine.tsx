@@ -2,7 +2,7 @@ import { otherUnit } from '@pine/core/length'
 import { type KeyMode } from '@pine/core/sheet'
 import { useMachines } from '@/data/shop'
 import { useKeptForm } from '@/data/use-kept-form'
-import { Button } from '@/kit/button'
+import { FormEnd } from '@/kit/form-end'
 import { FormChoice, FormField, onlyDigits } from '@/kit/form'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
@@ -186,17 +186,12 @@ export function AddMachine({ onDone }: { onDone: (id?: string) => void }) {
         note="They come first in a proof, before X and Y move. Left empty, Z is raised by hand."
         testID="machine-retract"
       />
-      {failure !== undefined && (
-        <Words tone="wrong" role="alert">
-          {failure}
-        </Words>
-      )}
-      <Row>
-        <Button onPress={() => onDone()}>Leave it</Button>
-        <Button kind="act" grow onPress={submit}>
-          Keep this machine
-        </Button>
-      </Row>
+      <FormEnd
+        failure={failure}
+        takes="Keep this machine"
+        onLeave={() => onDone()}
+        onTake={submit}
+      />
     </Card>
   )
 }

@@ -1,6 +1,8 @@
 import { useState } from 'react'
+import type { MachineDeclaration } from '@pine/core/sheet'
 import { GAUGE_FACTS } from '@pine/core/touch'
 import { useGauges, useMachines, useShop } from '@/data/shop'
+import { Allowed } from '@/areas/people/allowed'
 import { failureWords } from '@/data/api'
 import { Button } from '@/kit/button'
 import { Page } from '@/kit/page'
@@ -8,15 +10,8 @@ import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { AddGauge } from './add-gauge'
 import { AddMachine } from './add-machine'
+import { MachineCard } from './machine-card'
 import { GAUGE_NAMES, MEASURE_NAMES } from '@pine/core/words'
-
-const KEYED = {
-  set: 'are set',
-  add: 'are added',
-  position: 'follow from “my position is”',
-  copy: 'are copied from where it stands, and added to',
-  halve: 'follow from the halved counter',
-} as const
 
 /** The shop's machines and gauges: declared once, used by every set-up. */
 export function ShopScreen() {
@@ -41,22 +36,14 @@ export function ShopScreen() {
         Machines
       </Words>
       {machines?.map(({ id, machine }) => (
-        <Card key={id} padded>
-          <Words as="lead" strong>
-            {machine.name}
-          </Words>
-          <Words as="note">
-            {machine.kind} · shows {machine.control.decimals.mm} decimals in mm,{' '}
-            {machine.control.decimals.in} in inch · lengths {KEYED[machine.control.lengthKey]}, work
-            offsets {KEYED[machine.control.workOffsetKey]} · D holds the{' '}
-            {machine.control.diameterRegister ?? 'diameter'}
-          </Words>
-        </Card>
+        <MachineCard key={id} id={id} machine={machine as MachineDeclaration} />
       ))}
       {adding === 'machine' ? (
         <AddMachine onDone={close} />
       ) : (
-        <Button onPress={() => setAdding('machine')}>Add a machine</Button>
+        <Allowed to="declare" otherwise="A lead adds machines.">
+          <Button onPress={() => setAdding('machine')}>Add a machine</Button>
+        </Allowed>
       )}
       <Words as="title" role="heading" aria-level={2}>
         Gauges
@@ -83,7 +70,9 @@ export function ShopScreen() {
       {adding === 'gauge' ? (
         <AddGauge onDone={close} />
       ) : (
-        <Button onPress={() => setAdding('gauge')}>Add a gauge</Button>
+        <Allowed to="declare" otherwise="A lead adds gauges.">
+          <Button onPress={() => setAdding('gauge')}>Add a gauge</Button>
+        </Allowed>
       )}
     </Page>
   )

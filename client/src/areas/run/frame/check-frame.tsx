@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react'
-import { ScrollView, useMedia } from 'tamagui'
+import { useMedia } from '@tamagui/core'
+import { ScrollView } from '@tamagui/scroll-view'
 import type { CheckWords } from '@pine/core/words'
 import { Caution } from '@/kit/caution'
 import { Card, Column, Row } from '@/kit/surfaces'

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react'
 import { ScrollView as PlainScroll, StyleSheet, View as Plain } from 'react-native'
-import { ScrollView, useMedia } from 'tamagui'
+import { useMedia } from '@tamagui/core'
+import { ScrollView } from '@tamagui/scroll-view'
 import { Button } from '@/kit/button'
 import { Keypad, type KeypadProps } from '@/kit/keypad'
 import { Column, Row } from '@/kit/surfaces'

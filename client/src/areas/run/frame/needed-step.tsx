@@ -1,4 +1,5 @@
-import { ScrollView, useMedia } from 'tamagui'
+import { useMedia } from '@tamagui/core'
+import { ScrollView } from '@tamagui/scroll-view'
 import { type SetupDocument } from '@pine/core/facts'
 import { type StepState } from '@pine/core/plan'
 import { stepName } from '@pine/core/words'

@@ -1,4 +1,4 @@
-import { View } from 'tamagui'
+import { View } from '@tamagui/core'
 import { registerName } from '@pine/core/address'
 import { type Chain } from '@pine/core/chain'
 import { type Register } from '@pine/core/registers'

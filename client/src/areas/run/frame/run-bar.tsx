@@ -1,6 +1,6 @@
 import { Link } from 'expo-router'
 import ChevronLeft from 'lucide-react-native/icons/chevron-left'
-import { View } from 'tamagui'
+import { View } from '@tamagui/core'
 import { OutboxNotice } from '@/areas/outbox/outbox-notice'
 import { Button } from '@/kit/button'
 import { Column, Row } from '@/kit/surfaces'
@@ -18,7 +18,7 @@ export function RunBar({
   readonly machine: string
   readonly onProgram: () => void
   /** Something happened in mid-job. */
-  readonly onChanged: () => void
+  readonly onChanged: (() => void) | undefined
 }) {
   const roles = useRoles()
   return (
@@ -47,9 +47,11 @@ export function RunBar({
         <Button kind="plain" onPress={onProgram} testID="program">
           Program
         </Button>
-        <Button kind="plain" onPress={onChanged} label="something changed" testID="changed">
-          Changed?
-        </Button>
+        {onChanged && (
+          <Button kind="plain" onPress={onChanged} label="something changed" testID="changed">
+            Changed?
+          </Button>
+        )}
       </Row>
       <OutboxNotice />
     </View>

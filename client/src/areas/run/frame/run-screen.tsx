@@ -1,8 +1,10 @@
 import { useRouter } from 'expo-router'
 import { useCallback, useState } from 'react'
-import { ScrollView, useMedia, View } from 'tamagui'
+import { useMedia, View } from '@tamagui/core'
+import { ScrollView } from '@tamagui/scroll-view'
 import { type Chain } from '@pine/core/chain'
 import type { Enter } from '@/data/said'
+import { useMay } from '@/data/session'
 import { useSetup } from '@/data/setups'
 import type { StandingSetup } from '@/data/standing'
 import { AppBar } from '@/kit/app-bar'
@@ -12,6 +14,7 @@ import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { CheckStep } from '../ready/check-step'
 import { KeyInStep } from '../key-in/key-in-step'
+import { LookingOn } from './looking-on'
 import { LiftBanner } from '../prove/lift-banner'
 import { NeededStep } from './needed-step'
 import { OpenedSetup } from './opened-setup'
@@ -72,7 +75,8 @@ function Run({
       />
     </Overlay>
   )
-  const body = (
+  const mayEnter = useMay('enter')
+  const body = mayEnter ? (
     <StepBody
       id={id}
       setup={setup}
@@ -82,6 +86,8 @@ function Run({
       onDone={onDone}
       onTrace={trace}
     />
+  ) : (
+    <LookingOn id={id} setup={setup} onTrace={trace} />
   )
   const traceView = traced && (
     <TraceView
@@ -116,9 +122,11 @@ function Run({
             <Button onPress={toProgram} testID="program">
               {document.programs.at(-1)?.name ?? 'Read the program'}
             </Button>
-            <Button onPress={() => setChanging(true)} testID="changed">
-              Something changed
-            </Button>
+            {mayEnter && (
+              <Button onPress={() => setChanging(true)} testID="changed">
+                Something changed
+              </Button>
+            )}
           </ScrollView>
         </View>
         {changed}
@@ -130,7 +138,7 @@ function Run({
         name={document.sheet.name}
         machine={document.sheet.machine.name}
         onProgram={toProgram}
-        onChanged={() => setChanging(true)}
+        onChanged={mayEnter ? () => setChanging(true) : undefined}
       />
       <LiftBanner document={document} />
       <Column gap={0}>

@@ -1,4 +1,6 @@
-import { ScrollView, styled, View } from 'tamagui'
+import { useEffect, useRef, type ComponentRef } from 'react'
+import { styled, View } from '@tamagui/core'
+import { ScrollView } from '@tamagui/scroll-view'
 import { type SetupDocument } from '@pine/core/facts'
 import { STATIONS, type Station, type StepState } from '@pine/core/plan'
 import { STATION_NAMES, stepName } from '@pine/core/words'
@@ -83,25 +85,45 @@ function StationSteps({
           </Words>
         </Row>
       )}
-      {here.map(({ step, trust }) => (
-        <Line
-          key={step.key}
-          here={step.key === current.step.key}
-          onPress={() => onStep(step.key)}
-          aria-current={step.key === current.step.key ? 'step' : undefined}
-        >
-          <TrustMark state={trust} size={20} />
-          <Words
-            flex={1}
-            textAlign="left"
-            numberOfLines={1}
-            fontSize={15}
-            strong={step.key === current.step.key}
-          >
-            {stepName(document, step)}
-          </Words>
-        </Line>
+      {here.map((state) => (
+        <StepLine
+          key={state.step.key}
+          state={state}
+          document={document}
+          isHere={state.step.key === current.step.key}
+          onStep={onStep}
+        />
       ))}
     </Column>
+  )
+}
+
+/** One step; the one that is worked on is brought into view. */
+function StepLine({
+  state: { step, trust },
+  document,
+  isHere,
+  onStep,
+}: Pick<StepsRailProps, 'document' | 'onStep'> & {
+  readonly state: StepState
+  readonly isHere: boolean
+}) {
+  const line = useRef<ComponentRef<typeof Line>>(null)
+  useEffect(() => {
+    if (isHere)
+      (line.current as unknown as HTMLElement | null)?.scrollIntoView({ block: 'nearest' })
+  }, [isHere])
+  return (
+    <Line
+      ref={line}
+      here={isHere}
+      onPress={() => onStep(step.key)}
+      aria-current={isHere ? 'step' : undefined}
+    >
+      <TrustMark state={trust} size={20} />
+      <Words flex={1} textAlign="left" numberOfLines={1} fontSize={15} strong={isHere}>
+        {stepName(document, step)}
+      </Words>
+    </Line>
   )
 }

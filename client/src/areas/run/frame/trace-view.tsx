@@ -1,5 +1,5 @@
-import { format } from 'date-fns'
-import { View } from 'tamagui'
+import { format } from 'date-fns/format'
+import { View } from '@tamagui/core'
 import { expandedUncertainty } from '@pine/core/budget'
 import { traceOf, valueOf, type Chain } from '@pine/core/chain'
 import { formatLength } from '@pine/core/length'
@@ -7,11 +7,11 @@ import { adviceForRegister } from '@pine/core/registers'
 import { needOf } from '@pine/core/sheet'
 import {
   describeAdvice,
-  describeCoefficient,
   describeRole,
   describeStale,
+  describeTerm,
   describeVerdict,
-  typographic,
+  saysSomething,
 } from '@pine/core/words'
 import type { StandingSetup } from '@/data/standing'
 import { Button } from '@/kit/button'
@@ -38,21 +38,28 @@ export function TraceView({ title, chain, setup, onClose }: TraceViewProps) {
         </Button>
       </Row>
       <Card overflow="hidden">
-        {traceOf(chain).map((line, index) => (
-          <Line key={line.sourceId} paddingVertical="$2" first={index === 0} alignItems="baseline">
-            <Column flex={1} gap={0}>
-              <Words>{describeRole(line.role)}</Words>
-              <Words as="note">
-                {line.kind === 'reading'
-                  ? `${line.by}, ${line.at ? format(new Date(line.at), 'd MMM yyyy, HH:mm') : ''}`
-                  : line.name}
-              </Words>
-            </Column>
-            <Digits as="lead">
-              {describeCoefficient(line)} {typographic(line.text)} {line.unit}
-            </Digits>
-          </Line>
-        ))}
+        {traceOf(chain)
+          .filter(saysSomething)
+          .map((line, index) => (
+            <Line
+              key={line.sourceId}
+              paddingVertical="$2"
+              first={index === 0}
+              alignItems="baseline"
+            >
+              <Column flex={1} gap={0}>
+                <Words>{describeRole(line.role)}</Words>
+                <Words as="note">
+                  {line.kind === 'reading'
+                    ? `${line.by}, ${line.at ? format(new Date(line.at), 'd MMM yyyy, HH:mm') : ''}`
+                    : line.name}
+                </Words>
+              </Column>
+              <Digits as="lead">
+                {describeTerm(line, index === 0)} {line.unit}
+              </Digits>
+            </Line>
+          ))}
         <View borderTopWidth={2} borderColor="$ink">
           <Row justifyContent="space-between" paddingHorizontal="$3" paddingVertical="$2">
             <Words strong>{title}</Words>

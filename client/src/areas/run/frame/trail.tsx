@@ -1,5 +1,5 @@
 import { Fragment } from 'react'
-import { View } from 'tamagui'
+import { View } from '@tamagui/core'
 import { STATIONS, stationTrust, type Station, type StepState } from '@pine/core/plan'
 import { STATION_NAMES } from '@pine/core/words'
 import { TRUST_NAMES, TrustMark } from '@/kit/trust-mark'

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import Volume2 from 'lucide-react-native/icons/volume-2'
-import { ScrollView, styled, useMedia } from 'tamagui'
+import { styled, useMedia } from '@tamagui/core'
+import { ScrollView } from '@tamagui/scroll-view'
 import { type Chain } from '@pine/core/chain'
 import { type Register } from '@pine/core/registers'
 import type { Said } from '@/data/said'
@@ -118,7 +119,11 @@ const Note = ({ words, holds }: KeyInNote) =>
   holds === 'digits' ? (
     <Digits as="note">{words}</Digits>
   ) : (
-    <Words as="note" strong={holds === 'warning'}>
+    <Words
+      as={holds === 'conflict' ? 'body' : 'note'}
+      tone={holds === 'conflict' ? 'wrong' : 'soft'}
+      strong={holds === 'warning' || holds === 'conflict'}
+    >
       {words}
     </Words>
   )

@@ -5,6 +5,7 @@ import {
   describeActiveLength,
   describeKeyMode,
   describeStale,
+  describeWarning,
   stepName,
   typographic,
 } from '@pine/core/words'
@@ -34,7 +35,7 @@ export interface KeyInView {
 
 export interface KeyInNote {
   readonly words: string
-  readonly holds: 'words' | 'digits' | 'warning'
+  readonly holds: 'words' | 'digits' | 'warning' | 'conflict'
 }
 
 export type Beneath =
@@ -84,6 +85,12 @@ export function keyInView(
       beneath: below,
     }
   const key = describeKeyMode(mode)
+  const crossed = setup.solution.warnings.find(
+    ({ code, place }) => code === 'keyed-by-two' && place === address,
+  )
+  const told: readonly KeyInNote[] = crossed
+    ? [{ words: describeWarning(crossed, () => ''), holds: 'conflict' }]
+    : []
   const notes: (KeyInNote | false)[] = [
     insteadOf !== undefined && { words: describeKeyMode(insteadOf).first, holds: 'words' },
     activeLength !== undefined && { words: describeActiveLength(activeLength), holds: 'warning' },
@@ -100,7 +107,7 @@ export function keyInView(
     name: registerName(address),
     unit,
     key: type === undefined ? { first: key.first } : { does: key.does, not: key.not },
-    notes: type === undefined ? [] : notes.filter((note) => note !== false),
+    notes: [...told, ...(type === undefined ? [] : notes.filter((note) => note !== false))],
     ...(type !== undefined && {
       type: typographic(type),
       ...(key.mind !== undefined && { mind: key.mind }),

@@ -1,5 +1,5 @@
 import { useState, type ReactNode } from 'react'
-import { useMedia } from 'tamagui'
+import { useMedia } from '@tamagui/core'
 import { otherUnit, readLength, type LengthUnit } from '@pine/core/length'
 import { describeProblem } from '@pine/core/words'
 import { useDraft } from '@/data/drafts'

@@ -1,6 +1,6 @@
 import { type SetupDocument } from '@pine/core/facts'
 import { activeLift } from '@pine/core/proof'
-import { View } from 'tamagui'
+import { View } from '@tamagui/core'
 import { Digits, Words } from '@/kit/words'
 import { LIFT_PLACE_WORDS } from '@pine/core/words'
 

@@ -1,4 +1,4 @@
-import { View } from 'tamagui'
+import { View } from '@tamagui/core'
 import { type ProofVerdict } from '@pine/core/proof'
 import { Button } from '@/kit/button'
 import { Card } from '@/kit/surfaces'

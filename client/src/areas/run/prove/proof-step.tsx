@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { useMedia } from 'tamagui'
+import { useMedia } from '@tamagui/core'
 import { useDraft } from '@/data/drafts'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'

@@ -1,12 +1,14 @@
 import { memo } from 'react'
 import { StyleSheet, View as Plain } from 'react-native'
-import { View } from 'tamagui'
+import { View } from '@tamagui/core'
 import { type Chain } from '@pine/core/chain'
 import { formatLength, type Nanometres } from '@pine/core/length'
 import { type Implied } from '@pine/core/plan'
 import { causeName } from '@pine/core/slips'
 import { type Solution } from '@pine/core/solve'
 import { describeImplied, describeCause, typographic } from '@pine/core/words'
+import { Button } from '@/kit/button'
+import { Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { lengthWriter } from '../frame/write-length'
 
@@ -15,22 +17,39 @@ export interface ImpliedLineProps {
   readonly solution: Solution
   /** The length of the same tool last time, to hold today's against. */
   readonly lastTime?: string | undefined
+  /** What should be read, before it is. */
+  readonly expected?: string | undefined
+  /** Offers a rule to be held to the tool, where nothing tells its length yet. */
+  readonly onRule?: (() => void) | undefined
   /** How far the repeats of this touch lie apart, the one being typed counted in. */
   readonly spread?: Nanometres | undefined
   readonly onTrace: (title: string, chain: Chain) => void
 }
 
 /** What the number means, while it is typed: the length, the face, the size against the drawing. */
-export function ImpliedLine({ implied, solution, lastTime, spread, onTrace }: ImpliedLineProps) {
+export function ImpliedLine({
+  implied,
+  solution,
+  lastTime,
+  expected,
+  onRule,
+  spread,
+  onTrace,
+}: ImpliedLineProps) {
   if (implied === undefined)
     return (
-      <View minHeight={28} justifyContent="center">
-        <Words as="note">
-          {lastTime === undefined
-            ? 'Type what you read; what it means stands here.'
-            : `Last time it measured ${lastTime}.`}
+      <Row minHeight={28} justifyContent="space-between">
+        <Words as="note" flex={1}>
+          {onRule !== undefined
+            ? 'Nothing tells how long it is yet.'
+            : expectedWords(expected, lastTime)}
         </Words>
-      </View>
+        {onRule && (
+          <Button kind="plain" onPress={onRule} testID="hold-rule">
+            Hold a rule to it
+          </Button>
+        )}
+      </Row>
     )
   const write = lengthWriter(solution)
   const name = describeImplied(implied)
@@ -100,3 +119,10 @@ const styles = StyleSheet.create({
   lines: { gap: 2 },
   line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', gap: 8 },
 })
+
+function expectedWords(expected: string | undefined, lastTime: string | undefined): string {
+  if (expected !== undefined) return `Expected: ${expected}.`
+  return lastTime === undefined
+    ? 'Type what you read; what it means stands here.'
+    : `Last time it measured ${lastTime}.`
+}

@@ -1,5 +1,6 @@
 import { memo, useCallback, useState } from 'react'
-import { ScrollView, useMedia, View } from 'tamagui'
+import { useMedia, View } from '@tamagui/core'
+import { ScrollView } from '@tamagui/scroll-view'
 import { type Chain } from '@pine/core/chain'
 import { type QuantityName } from '@pine/core/quantities'
 import { Button } from '@/kit/button'
@@ -13,6 +14,7 @@ import { EntryFrame } from '../frame/entry-frame'
 import { GaugesBetween, ZeroedOn } from './circumstances'
 import { ImpliedLine } from './implied-line'
 import { Reviewed } from './reviewed'
+import { RuleEntry } from './rule-entry'
 import { SpindleChoice, SpindleQuestion, type SpindleAsked } from './spindle-question'
 import { StepPicture } from './step-picture'
 import { StepWarnings } from './step-warnings'
@@ -40,6 +42,7 @@ export function ReadingStep({
   const { draft, numbers, view, preview, solution } = reading
   const { words, standing, disagrees, spread } = view
   const [choosing, setChoosing] = useState(false)
+  const [ruling, setRuling] = useState(false)
   const [spindleAsked, setSpindleAsked] = useState<SpindleAsked>()
   const choose = useCallback(() => setChoosing(true), [])
   const submit = () => {
@@ -54,9 +57,10 @@ export function ReadingStep({
   const picture = (
     <StepPicture
       quantity={quantity}
-      preview={preview}
-      solution={solution}
+      preview={reading.drawn.document}
+      solution={reading.drawn.solution}
       using={draft.with}
+      isExpected={reading.drawn.document !== preview}
       onTrace={onTrace}
     />
   )
@@ -133,6 +137,16 @@ export function ReadingStep({
       {view.asksSpindle && <SpindleQuestion reading={reading} onAsk={setSpindleAsked} />}
     </>
   )
+  const ruleEntry = ruling && quantity.of === 'tip-on-plane' && (
+    <Overlay onClose={() => setRuling(false)}>
+      <RuleEntry
+        sheet={setup.sheetAsWritten}
+        tool={quantity.tool}
+        enter={enter}
+        onClose={() => setRuling(false)}
+      />
+    </Overlay>
+  )
   const lookedUp = choosing ? (
     <Overlay onClose={() => setChoosing(false)}>
       <GaugesBetween reading={reading} quantity={quantity} onClose={() => setChoosing(false)} />
@@ -154,10 +168,16 @@ export function ReadingStep({
         implied={view.implied}
         solution={solution}
         lastTime={view.lastTime}
+        expected={view.expected}
+        onRule={view.asksForRule ? () => setRuling(true) : undefined}
         spread={spread}
         onTrace={onTrace}
       />
-      <StepWarnings warnings={view.warnings} solution={solution} />
+      <StepWarnings
+        warnings={view.warnings}
+        solution={solution}
+        surprise={view.halfTyped && !insisted ? undefined : view.surprise}
+      />
       {insisted && disagrees && (
         <Words as="note" tone="wrong" strong role="alert">
           This disagrees. Look again; Next once more enters it as it is.
@@ -186,6 +206,7 @@ export function ReadingStep({
         </Row>
         <Caution>{words.caution}</Caution>
         {lookedUp}
+        {ruleEntry}
       </ScrollView>
     )
   return (
@@ -209,6 +230,7 @@ export function ReadingStep({
         <Caution>{words.caution}</Caution>
       </EntryFrame>
       {lookedUp}
+      {ruleEntry}
     </>
   )
 }

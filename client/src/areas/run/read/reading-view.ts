@@ -3,12 +3,13 @@ import { type Reading, type SetupDocument } from '@pine/core/facts'
 import { type Nanometres } from '@pine/core/length'
 import { asksForSpindle, impliedBy, waysAsked, type Implied, type WayEnd } from '@pine/core/plan'
 import { axisOfQuantity, moduleOf, quantityKey, type QuantityName } from '@pine/core/quantities'
+import { isHalfTyped, type Belief, type Surprise } from '@pine/core/expect'
 import { isRemark, type Warning } from '@pine/core/registers'
 import { type Solution } from '@pine/core/solve'
 import { repeatSpread } from '@pine/core/sources'
 import { standingReadings } from '@pine/core/freshness'
 import { GAUGE_FACTS, gaugeServes } from '@pine/core/touch'
-import { describeStep, gaugeNames } from '@pine/core/words'
+import { describeExpected, describeStep, gaugeNames, isVague } from '@pine/core/words'
 import type { StandingSetup } from '@/data/standing'
 import { isDifference, type ReadingDraft } from './reading-draft'
 
@@ -27,6 +28,13 @@ export interface ReadingView {
   readonly asksSpindle: boolean
   readonly warnings: readonly Warning[]
   readonly implied: Implied | undefined
+  /** What should be read, in words; undefined where nothing is known that tells it. */
+  readonly expected: string | undefined
+  /** Nothing is known of the tool's length yet: a rule held to it would tell what to expect. */
+  readonly asksForRule: boolean
+  readonly surprise: Surprise | undefined
+  /** More is to come of what is typed: it is not held against anything before Next. */
+  readonly halfTyped: boolean
   /** It disagrees with something: looked at twice before it is entered. */
   readonly disagrees: boolean
   readonly lastTime: string | undefined
@@ -44,20 +52,30 @@ export interface ReadingInHand {
   /** The set-up as it would stand with this reading, and its numbers; the set-up itself while the reading is not whole. */
   readonly preview: SetupDocument
   readonly solution: Solution
+  /** What should be read, before it is. */
+  readonly belief: Belief | undefined
+  readonly surprise: Surprise | undefined
 }
 
 export function readingView(
   setup: StandingSetup,
   quantity: QuantityName,
-  { draft, complete, started, again, preview, solution }: ReadingInHand,
+  { draft, complete, started, again, preview, solution, belief, surprise }: ReadingInHand,
 ): ReadingView {
   const standing = standingReadings(setup.document, quantity)
   const words = describeStep(preview, quantity, draft.with)
   const stale = setup.steps.some(
     ({ step, trust }) => step.key === quantityKey(quantity) && trust === 'stale',
   )
-  const warnings = preview === setup.document ? [] : warningsAt(solution, preview, quantity)
   const implied = impliedBy(preview, solution, quantity)
+  const told = preview === setup.document ? [] : warningsAt(solution, preview, quantity)
+  const isTold =
+    told.some(({ code }) => TOLD_CLOSER.includes(code)) || implied?.size?.agrees === false
+  const surprising = isTold ? undefined : surprise
+  // One sentence with the slip is enough: that the machine does not go there follows from it.
+  const warnings = told.filter(
+    ({ code }) => surprising?.slip === undefined || code !== 'outside-travel',
+  )
   const last = standingReadings(preview, quantity).at(-1)
   return {
     words,
@@ -70,11 +88,28 @@ export function readingView(
     asksSpindle: asksForSpindle(preview, quantity),
     warnings,
     implied: complete || standing.length > 0 ? implied : undefined,
-    disagrees: warnings.some((warning) => !isRemark(warning)) || implied?.size?.agrees === false,
+    expected:
+      belief === undefined || isVague(belief)
+        ? undefined
+        : describeExpected(belief, setup.document.sheet.unit),
+    asksForRule: quantity.of === 'tip-on-plane' && belief !== undefined && isVague(belief),
+    surprise: surprising,
+    halfTyped: belief !== undefined && last !== undefined && isHalfTyped(last.read, belief),
+    disagrees:
+      surprising !== undefined ||
+      warnings.some((warning) => !isRemark(warning)) ||
+      implied?.size?.agrees === false,
     lastTime: lastTime(preview, quantity),
     spread: last && repeatSpread(preview, last),
   }
 }
+
+/** What compares the number itself with another one knows more of it than what was expected. */
+const TOLD_CLOSER: readonly Warning['code'][] = [
+  'differs-from-last-time',
+  'known-length-differs',
+  'ways-differ',
+]
 
 /** What is said about a reading that is being typed, by its own name or by its tool's register. */
 function warningsAt(

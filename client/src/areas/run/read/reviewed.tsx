@@ -1,4 +1,4 @@
-import { format } from 'date-fns'
+import { format } from 'date-fns/format'
 import { useState, type ReactNode } from 'react'
 import { type Reading } from '@pine/core/facts'
 import { typographic } from '@pine/core/words'

@@ -1,5 +1,5 @@
 import { memo } from 'react'
-import { useMedia } from 'tamagui'
+import { useMedia } from '@tamagui/core'
 import { type Chain } from '@pine/core/chain'
 import { ladderOf, planViewOf } from '@pine/core/picture'
 import { asksForSpindle } from '@pine/core/plan'
@@ -7,6 +7,7 @@ import { type QuantityName } from '@pine/core/quantities'
 import { sideOf } from '@pine/core/sheet'
 import { axisOfFace } from '@pine/core/touch'
 import { describeApproach } from '@pine/core/words'
+import { isPreviewed } from '@/data/preview'
 import type { StandingSetup } from '@/data/standing'
 import { LadderDrawing } from '@/drawings/ladder-drawing'
 import { PlanDrawing } from '@/drawings/plan-drawing'
@@ -19,6 +20,8 @@ interface StepPictureProps {
   readonly preview: StandingSetup['document']
   readonly solution: StandingSetup['solution']
   readonly using: readonly string[]
+  /** What is drawn was not read: it is what should be. */
+  readonly isExpected: boolean
   readonly onTrace: (title: string, chain: Chain) => void
 }
 
@@ -28,6 +31,7 @@ export const StepPicture = memo(function StepPicture({
   preview,
   solution,
   using,
+  isExpected,
   onTrace,
 }: StepPictureProps) {
   const { wide } = useMedia()
@@ -44,6 +48,7 @@ export const StepPicture = memo(function StepPicture({
           unit={solution.unit}
           decimals={solution.decimals}
           height={height}
+          isFaint={isExpected ? isPreviewed : undefined}
           onTrace={onTrace}
         />
       </Card>

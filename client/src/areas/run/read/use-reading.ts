@@ -3,11 +3,12 @@ import { standingReadings } from '@pine/core/freshness'
 import { asksForSpindle, suggestGauges } from '@pine/core/plan'
 import { quantityKey, readingFields, type FieldKey, type QuantityName } from '@pine/core/quantities'
 import { solve } from '@pine/core/solve'
-import { FIELD_NAMES } from '@pine/core/words'
+import { FIELD_NAMES, isVague } from '@pine/core/words'
 import { useDraft } from '@/data/drafts'
 import { withPreview } from '@/data/preview'
 import type { Said } from '@/data/said'
 import type { StandingSetup } from '@/data/standing'
+import { asExpected, beliefOf, surpriseAtKey } from './expected'
 import { bodyOf, circumstanceProblem, type NewReading, type ReadingDraft } from './reading-draft'
 import { readingView } from './reading-view'
 import { useNumbers } from '../frame/use-numbers'
@@ -47,6 +48,7 @@ export function useReading(
   const body = complete
     ? bodyOf(draft, quantity, written, standing.at(-1)?.id, asksForSpindle(document, quantity))
     : undefined
+  const belief = useMemo(() => beliefOf(document, draft, quantity), [document, draft, quantity])
   const typedText = JSON.stringify(body)
   const preview = useMemo(
     () =>
@@ -59,6 +61,21 @@ export function useReading(
     () => (preview === document ? setup.solution : solve(preview)),
     [preview, document, setup.solution],
   )
+  const surprise = useMemo(
+    () =>
+      surpriseAtKey(
+        document,
+        belief,
+        typedText === undefined ? undefined : (JSON.parse(typedText) as NewReading),
+      ),
+    [document, belief, typedText],
+  )
+  // Until something is typed the drawing shows what is expected, faintly.
+  const ghost = useMemo(() => {
+    if (belief === undefined || isVague(belief) || standing.length > 0) return undefined
+    const expected = asExpected(document, belief, draft, quantity)
+    return { document: expected, solution: solve(expected) }
+  }, [document, belief, draft, quantity, standing.length])
   const hasStarted = started || numbers.started
   const view = useMemo(
     () =>
@@ -69,8 +86,10 @@ export function useReading(
         again,
         preview,
         solution,
+        belief,
+        surprise,
       }),
-    [setup, quantity, draft, complete, hasStarted, again, preview, solution],
+    [setup, quantity, draft, complete, hasStarted, again, preview, solution, belief, surprise],
   )
 
   return {
@@ -83,6 +102,8 @@ export function useReading(
     view,
     preview,
     solution,
+    /** What is drawn: what was typed, or what is expected before that. */
+    drawn: complete || ghost === undefined ? { document: preview, solution } : ghost,
     /** Said once the person wants to go on. */
     problem:
       numbers.problem ?? (asked ? circumstanceProblem(document, draft, quantity) : undefined),

@@ -37,7 +37,7 @@ export function checkView(
     }),
     ...(keyedBySame &&
       done === undefined && {
-        barred: `${person.name} keyed numbers in here. Somebody else signs in and looks.`,
+        barred: `${person.name} read or keyed numbers in here. Somebody else signs in and looks.`,
       }),
   }
 }

@@ -1,5 +1,6 @@
 import { useRouter } from 'expo-router'
-import { ScrollView, useMedia } from 'tamagui'
+import { useMedia } from '@tamagui/core'
+import { ScrollView } from '@tamagui/scroll-view'
 import { type SetupDocument } from '@pine/core/facts'
 import { describeSheet } from '@pine/core/words'
 import { Button } from '@/kit/button'

@@ -1,4 +1,4 @@
-import { format } from 'date-fns'
+import { format } from 'date-fns/format'
 import { registerName } from '@pine/core/address'
 import { typographic } from '@pine/core/words'
 import { failureWords } from '@/data/api'

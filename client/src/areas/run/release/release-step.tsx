@@ -1,4 +1,5 @@
-import { ScrollView, useMedia } from 'tamagui'
+import { useMedia } from '@tamagui/core'
+import { ScrollView } from '@tamagui/scroll-view'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { TrustMark } from '@/kit/trust-mark'

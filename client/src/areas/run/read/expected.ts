@@ -1,0 +1,38 @@
+import { expectReading, surpriseOf, type Belief, type Surprise } from '@pine/core/expect'
+import type { SetupDocument } from '@pine/core/facts'
+import { readingFields, type QuantityName } from '@pine/core/quantities'
+import { withPreview } from '@/data/preview'
+import { bodyOf, type NewReading, type ReadingDraft } from './reading-draft'
+
+const ZERO = { text: '0', unit: 'mm' } as const
+
+/** What should be read of one number, by how it is to be read and all that was known before; undefined where nothing tells it. */
+export function beliefOf(
+  document: SetupDocument,
+  draft: ReadingDraft,
+  quantity: QuantityName,
+): Belief | undefined {
+  if (readingFields(quantity).length > 1) return undefined
+  // How it is made decides what it reads; which tool stands in the spindle does not.
+  const toBe = bodyOf(draft, quantity, () => ZERO, undefined, false)
+  return toBe && expectReading(document, toBe)
+}
+
+/** Whether what was typed is a surprise. */
+export const surpriseAtKey = (
+  document: SetupDocument,
+  belief: Belief | undefined,
+  body: NewReading | undefined,
+): Surprise | undefined => belief && body && surpriseOf(document, body, belief, body.read)
+
+/** The set-up as it would stand were it read just as expected: what the drawing shows faintly until something is typed. */
+export function asExpected(
+  document: SetupDocument,
+  belief: Belief,
+  draft: ReadingDraft,
+  quantity: QuantityName,
+): SetupDocument {
+  const read = { text: (belief.mm satisfies number).toFixed(3), unit: 'mm' } as const
+  const body = bodyOf(draft, quantity, () => read, undefined, false)
+  return body === undefined ? document : withPreview(document, { kind: 'reading', body })
+}

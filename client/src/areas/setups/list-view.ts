@@ -1,0 +1,34 @@
+import { STATIONS } from '@pine/core/plan'
+import { type TrustState } from '@pine/core/registers'
+import { STATION_NAMES } from '@pine/core/words'
+import type { SetupSummary } from '@pine/contract'
+
+/** So many are looked over at a glance; of more, one is found by its name. */
+const AT_A_GLANCE = 8
+
+/** Whether a list is long enough to be looked through by words. */
+export const needsFinding = (setups: readonly unknown[] = []): boolean =>
+  setups.length > AT_A_GLANCE
+
+/** The set-ups that every word stands in: in the name of the job, of the machine or of whoever was last at it. */
+export function found(setups: readonly SetupSummary[], words: string): readonly SetupSummary[] {
+  const sought = words.trim().toLocaleLowerCase().split(/\s+/)
+  return setups.filter(({ name, machine, changedBy }) => {
+    const text = `${name} ${machine} ${changedBy}`.toLocaleLowerCase()
+    return sought.every((word) => text.includes(word))
+  })
+}
+
+/** How far a set-up is, and what is next. */
+export function progressWords({ recorded, warnings, nextStation }: SetupSummary): string {
+  if (warnings > 0) return warnings === 1 ? 'One thing to look at' : `${warnings} things to look at`
+  if (recorded) return nextStation === null ? 'Released' : 'Open again since its release'
+  const station = STATIONS.find((one) => one === nextStation)
+  return station ? `Next: ${STATION_NAMES[station]}` : ''
+}
+
+/** How far it can be relied on as a whole. */
+export function trustOf({ recorded, nextStation, stepsDone }: SetupSummary): TrustState {
+  if (recorded && nextStation === null) return 'proven'
+  return stepsDone > 1 ? 'read' : 'not-read'
+}

@@ -1,0 +1,114 @@
+import { format } from 'date-fns/format'
+import { Link } from 'expo-router'
+import { useState } from 'react'
+import { View } from '@tamagui/core'
+import type { SetupSummary } from '@pine/contract'
+import { Allowed } from '@/areas/people/allowed'
+import { failureWords } from '@/data/api'
+import { putAwayOrBack, useSetups } from '@/data/setups'
+import { Button } from '@/kit/button'
+import { Field } from '@/kit/field'
+import { Page } from '@/kit/page'
+import { Problem } from '@/kit/problem'
+import { Card, Column, Line } from '@/kit/surfaces'
+import { Words } from '@/kit/words'
+import { found, needsFinding, progressWords } from './list-view'
+
+/** Keeps the list to what is worked on: set-ups go out of it, and come back. */
+export function PutAwayScreen() {
+  const { setups: listed, error } = useSetups()
+  const { setups: away } = useSetups({ away: true })
+  const [sought, setSought] = useState('')
+  const [problem, setProblem] = useState<string>()
+  const [moving, setMoving] = useState<string>()
+  const move = async (id: string, moves: 'away' | 'back') => {
+    setMoving(id)
+    setProblem(await putAwayOrBack(id, moves).then(() => undefined, failureWords))
+    setMoving(undefined)
+  }
+  const group = (title: string, of: readonly SetupSummary[], moves: 'away' | 'back') => (
+    <Column>
+      <Words as="title" role="heading" aria-level={2}>
+        {title}
+      </Words>
+      {of.length === 0 ? (
+        <Words tone="soft">None.</Words>
+      ) : (
+        <Card overflow="hidden" role="list">
+          {of.map((setup, index) => (
+            <SetupLine
+              key={setup.id}
+              setup={setup}
+              first={index === 0}
+              moves={moves}
+              moving={moving === setup.id}
+              onMove={() => void move(setup.id, moves)}
+            />
+          ))}
+        </Card>
+      )}
+    </Column>
+  )
+  const failed = problem ?? (error === undefined ? undefined : failureWords(error))
+  return (
+    <Page title="Put away">
+      <Words tone="soft">
+        What is put away is out of the list, and nothing of it is lost. Whatever is entered into it
+        later brings it back.
+      </Words>
+      <Allowed to="put-away" otherwise="A lead puts set-ups away and takes them out again." />
+      <Problem words={failed} />
+      {needsFinding([...(listed ?? []), ...(away ?? [])]) && (
+        <Field
+          label="Find by job, machine or person"
+          value={sought}
+          onChange={setSought}
+          testID="find"
+        />
+      )}
+      {listed && group('In the list', found(listed, sought), 'away')}
+      {away && group('Put away', found(away, sought), 'back')}
+    </Page>
+  )
+}
+
+function SetupLine({
+  setup,
+  first,
+  moves,
+  moving,
+  onMove,
+}: {
+  readonly setup: SetupSummary
+  readonly first: boolean
+  readonly moves: 'away' | 'back'
+  readonly moving: boolean
+  readonly onMove: () => void
+}) {
+  const { id, name, machine, away } = setup
+  const does = moves === 'away' ? 'Put away' : 'Take out'
+  return (
+    <Line first={first} role="listitem" apart gap="$3" paddingVertical="$2">
+      <Link href={{ pathname: '/setups/[id]', params: { id } }} asChild>
+        <View render="a" flex={1} minWidth={0}>
+          <Words as="lead" strong>
+            {name}
+          </Words>
+          <Words as="note">
+            {machine} · {progressWords(setup)}
+          </Words>
+          {away && (
+            <Words as="note">
+              by {away.by}, {format(new Date(away.at), 'd MMMM yyyy')}
+            </Words>
+          )}
+        </View>
+      </Link>
+      <Allowed to="put-away">
+        <Button onPress={onMove} disabled={moving} label={`${does}: ${name}`}>
+          {does}
+        </Button>
+      </Allowed>
+    </Line>
+  )
+}

@@ -1,0 +1,60 @@
+import type { MachineDeclaration } from '@pine/core/sheet'
+import { useMachines } from '@/data/shop'
+import { useKeptForm } from '@/data/use-kept-form'
+import { FormEnd } from '@/kit/form-end'
+import { FormChoice, FormField, onlyDigits } from '@/kit/form'
+import { Column } from '@/kit/surfaces'
+import { changedPolicy, policyDraft } from './policy-draft'
+
+/** What the shop asks of a machine's set-ups from now on: of those that are open, too. */
+export function ChangePolicy({
+  id,
+  machine,
+  onDone,
+}: {
+  readonly id: string
+  readonly machine: MachineDeclaration
+  readonly onDone: () => void
+}) {
+  const { change } = useMachines()
+  const { control, submit, failure } = useKeptForm(
+    `policy:${id}`,
+    policyDraft(machine),
+    (draft) => changedPolicy(machine, draft),
+    async ({ machine: changed, reason }) => {
+      await change(id, changed, reason)
+      onDone()
+    },
+  )
+  return (
+    <Column gap="$3">
+      <FormChoice
+        control={control}
+        name="secondLook"
+        label="Before a part is cut …"
+        options={[
+          { value: 'no', label: 'one person may release' },
+          { value: 'yes', label: 'another person looks first' },
+        ]}
+        note="One who read or keyed no number of that set-up."
+      />
+      <FormField
+        control={control}
+        name="days"
+        digits
+        clean={onlyDigits}
+        label="Readings hold for … days"
+        note="Left empty, they never grow too old."
+        testID="policy-days"
+      />
+      <FormField
+        control={control}
+        name="reason"
+        label="Why"
+        note="Needed where less is asked than before. It stays, with your name."
+        testID="policy-reason"
+      />
+      <FormEnd failure={failure} takes="Ask this" onLeave={onDone} onTake={submit} />
+    </Column>
+  )
+}

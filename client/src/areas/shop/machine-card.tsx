@@ -1,0 +1,53 @@
+import { useState } from 'react'
+import type { MachineDeclaration } from '@pine/core/sheet'
+import { Allowed } from '@/areas/people/allowed'
+import { Button } from '@/kit/button'
+import { Card, Column, Row } from '@/kit/surfaces'
+import { Words } from '@/kit/words'
+import { ChangePolicy } from './change-policy'
+import { policyWords } from './policy-draft'
+
+const KEYED = {
+  set: 'are set',
+  add: 'are added',
+  position: 'follow from “my position is”',
+  copy: 'are copied from where it stands, and added to',
+  halve: 'follow from the halved counter',
+} as const
+
+/** A machine of the shop: how it takes numbers, and what is asked of its set-ups. */
+export function MachineCard({ id, machine }: { id: string; machine: MachineDeclaration }) {
+  const [changing, setChanging] = useState(false)
+  const { name, kind, control } = machine
+  return (
+    <Card padded>
+      <Row justifyContent="space-between" alignItems="flex-start">
+        <Column flex={1} gap="$1">
+          <Words as="lead" strong>
+            {name}
+          </Words>
+          <Words as="note">
+            {kind} · shows {control.decimals.mm} decimals in mm, {control.decimals.in} in inch ·
+            lengths {KEYED[control.lengthKey]}, work offsets {KEYED[control.workOffsetKey]} · D
+            holds the {control.diameterRegister ?? 'diameter'}
+          </Words>
+          <Words as="note" strong testID={`policy-${name}`}>
+            Asked: {policyWords(machine) ?? 'nothing beyond the steps'}
+          </Words>
+        </Column>
+        <Allowed to="lower-policy">
+          {!changing && (
+            <Button
+              kind="plain"
+              label={`what is asked of ${name}`}
+              onPress={() => setChanging(true)}
+            >
+              Ask otherwise
+            </Button>
+          )}
+        </Allowed>
+      </Row>
+      {changing && <ChangePolicy id={id} machine={machine} onDone={() => setChanging(false)} />}
+    </Card>
+  )
+}

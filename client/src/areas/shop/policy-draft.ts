@@ -1,0 +1,51 @@
+import { asksLess, type MachineDeclaration } from '@pine/core/sheet'
+import type { FormOutcome } from '@/data/use-kept-form'
+
+/** What a shop asks before a part is cut on a machine, while it is being changed. */
+export interface PolicyDraft {
+  readonly secondLook: 'yes' | 'no'
+  /** Days, as typed; empty where readings never grow too old. */
+  readonly days: string
+  readonly reason: string
+}
+
+export const policyDraft = ({ policy }: MachineDeclaration): PolicyDraft => ({
+  secondLook: policy?.secondLook === true ? 'yes' : 'no',
+  days: policy?.maxAgeDays === undefined ? '' : String(policy.maxAgeDays),
+  reason: '',
+})
+
+export interface ChangedPolicy {
+  readonly machine: MachineDeclaration
+  readonly reason: string | undefined
+}
+
+/** The machine with what is asked of it from now on, or what is still to be said. */
+export function changedPolicy(
+  machine: MachineDeclaration,
+  { secondLook, days, reason: typed }: PolicyDraft,
+): FormOutcome<PolicyDraft, ChangedPolicy> {
+  const { policy: before, ...rest } = machine
+  const age = days.trim() === '' ? undefined : Number(days)
+  if (age !== undefined && !(age > 0 && age <= 3650))
+    return { problems: { days: 'Type days, from 1 to 3650, or nothing.' } }
+  const policy = {
+    ...(age !== undefined && { maxAgeDays: age }),
+    ...(secondLook === 'yes' && { secondLook: true }),
+  }
+  const reason = typed.trim() === '' ? undefined : typed.trim()
+  if (asksLess(policy, before) && reason === undefined)
+    return {
+      problems: { reason: 'Less is asked than before: say why. It stays with the change.' },
+    }
+  return { made: { machine: { ...rest, policy }, reason } }
+}
+
+/** What a shop asks, in a few words; undefined where it asks nothing. */
+export function policyWords({ policy }: MachineDeclaration): string | undefined {
+  const asks = [
+    ...(policy?.secondLook ? ['another person looks before a part is cut'] : []),
+    ...(policy?.maxAgeDays === undefined ? [] : [`readings hold for ${policy.maxAgeDays} days`]),
+  ]
+  return asks.length === 0 ? undefined : asks.join(' · ')
+}

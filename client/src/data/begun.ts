@@ -1,0 +1,45 @@
+import { foldSetup, type SetupDocument, type SetupFact } from '@pine/core/facts'
+import { type Author } from '@pine/core/journal'
+import { type SetupSheet } from '@pine/core/sheet'
+import { post } from './outbox'
+import { useOutbox, type OutboxEntry } from './outbox-store'
+
+/** Begins a set-up: it is there at once, and on its way to the server. The sheet is sound. */
+export function beginSetup(
+  { id, sheetFactId, sheet }: { id: string; sheetFactId: string; sheet: SetupSheet },
+  by: Author,
+): Promise<void> {
+  return post({
+    setupId: id,
+    begins: true,
+    fact: { id: sheetFactId, kind: 'sheet', body: structuredClone(sheet) } as OutboxEntry['fact'],
+    by,
+    at: new Date().toISOString(),
+  })
+}
+
+/** Set-ups that were begun on this device and are not with the server yet. */
+export function useBegun(): readonly { readonly id: string; readonly sheet: SetupSheet }[] {
+  return useOutbox()
+    .filter(({ begins, refused }) => begins === true && refused === undefined)
+    .map(({ setupId, fact }) => ({ id: setupId, sheet: fact.body as SetupSheet }))
+}
+
+/** A set-up as it was begun here; undefined where it was not. */
+export function begunDocument(
+  id: string,
+  waiting: readonly OutboxEntry[],
+): SetupDocument | undefined {
+  const first = waiting.find(({ begins }) => begins === true)
+  return first && foldSetup({ id, facts: [factOfEntry(first)] })
+}
+
+/** What was entered, as the fact that it will be. */
+export const factOfEntry = ({ fact, by, at, seen }: OutboxEntry): SetupFact =>
+  ({
+    via: 'typed',
+    ...fact,
+    by: typeof by === 'string' ? { name: by } : by,
+    at,
+    ...(seen !== undefined && { seen }),
+  }) as SetupFact

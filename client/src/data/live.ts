@@ -1,0 +1,108 @@
+import { mutate } from 'swr'
+import { z } from 'zod'
+import { factsAnswerSchema } from '@pine/contract'
+import { api, ask } from './api'
+import { noteReached } from './connection'
+import { flushOutbox } from './outbox'
+import { showFacts, showLists, shownSetups } from './shown-setups'
+
+/** A fact that somebody entered somewhere: which stream, and its place in it. */
+const changeSchema = z.object({ kind: z.string(), id: z.string(), place: z.number() })
+export type Change = z.infer<typeof changeSchema>
+
+/** What is told from one page of this device to the others. */
+type Told = { readonly tells: 'fact'; readonly change: Change } | { readonly tells: 'gap' }
+
+/** After a no. */
+const AGAIN_MS = 4_000
+
+const ANSWERS = { machine: 'machines', gauge: 'gauges' } as const
+
+/** Asks for what a shown set-up lacks, from its place on. */
+async function fetchSince({ id, place }: Pick<Change, 'id' | 'place'>): Promise<void> {
+  const from = shownSetups().get(id)
+  if (from === undefined || from > place) return
+  await ask(
+    api.setups[':id'].facts.$get({ param: { id }, query: { from: String(from) } }),
+    factsAnswerSchema,
+  )
+    .then((answer) => showFacts(id, answer))
+    // It is asked for again with the next fact, or when the page is looked at.
+    .catch(() => undefined)
+}
+
+/** Shows what was told: a fact of somebody else, or that some may have been missed. */
+export async function showTold(told: Told): Promise<void> {
+  if (told.tells === 'gap') {
+    void flushOutbox()
+    await Promise.all([
+      ...[...shownSetups().keys()].map((id) => fetchSince({ id, place: Infinity })),
+      showLists(),
+      ...['machines', 'gauges', 'session'].map((key) => mutate(key)),
+    ])
+    return
+  }
+  const { change } = told
+  if (change.kind === 'setup') await Promise.all([fetchSince(change), showLists()])
+  else if (change.kind in ANSWERS)
+    // What is asked of a machine changes how far its set-ups are.
+    await Promise.all([mutate(ANSWERS[change.kind as keyof typeof ANSWERS]), showLists()])
+}
+
+/**
+ * Hears of every fact of the shop as it is written, while this page is open and somebody is signed in.
+ *
+ * One page of a device holds the line and tells the others: a browser has only a few lines to one server. Where it knows no
+ * locks (an address that is not secure), each page holds its own.
+ *
+ * @returns ends it.
+ */
+export function hearLive(): () => void {
+  const ending = new AbortController()
+  const others = new BroadcastChannel('pine-live')
+  others.onmessage = ({ data }: MessageEvent<Told>) => void showTold(data)
+  const hold = () => holdLine(ending.signal, (told) => others.postMessage(told))
+  if ('locks' in navigator)
+    navigator.locks.request('pine-live', { signal: ending.signal }, hold).catch(() => undefined)
+  else void hold()
+  return () => {
+    ending.abort()
+    others.close()
+  }
+}
+
+/** Holds the line until it is ended, and opens it again when it breaks. */
+function holdLine(ended: AbortSignal, tell: (told: Told) => void): Promise<void> {
+  let line: EventSource
+  let later: ReturnType<typeof setTimeout> | undefined
+  const say = (told: Told) => {
+    tell(told)
+    void showTold(told)
+  }
+  const open = () => {
+    line = new EventSource('/api/live')
+    line.addEventListener('gap', () => {
+      noteReached(true)
+      say({ tells: 'gap' })
+    })
+    line.addEventListener('fact', ({ data }: MessageEvent<string>) => {
+      const change = changeSchema.safeParse(JSON.parse(data))
+      if (change.success) say({ tells: 'fact', change: change.data })
+    })
+    line.addEventListener('error', () => {
+      // While it only broke, the browser tries again by itself.
+      if (line.readyState !== EventSource.CLOSED) return noteReached(false)
+      // It was answered with a no: nobody is signed in any more, or the database is away.
+      void mutate('session')
+      later = setTimeout(open, AGAIN_MS)
+    })
+  }
+  open()
+  return new Promise((resolve) => {
+    ended.addEventListener('abort', () => {
+      clearTimeout(later)
+      line.close()
+      resolve()
+    })
+  })
+}

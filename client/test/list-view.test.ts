@@ -1,0 +1,55 @@
+import type { SetupSummary } from '@pine/contract'
+import { found, needsFinding, progressWords, trustOf } from '@/areas/setups/list-view'
+
+const summary = (told: Partial<SetupSummary>): SetupSummary => ({
+  id: 'a',
+  name: 'Focuser body',
+  machine: 'Mill 2',
+  unit: 'mm',
+  createdAt: '2026-11-26T08:00:00.000Z',
+  changedAt: '2026-11-26T09:00:00.000Z',
+  changedBy: 'Mira Toller',
+  stepsDone: 3,
+  stepsTotal: 20,
+  nextStation: 'lengths',
+  recorded: false,
+  warnings: 0,
+  oldFrom: null,
+  away: null,
+  machineId: null,
+  ...told,
+})
+
+test('what is next, or what is wrong, or that it is done', () => {
+  expect(progressWords(summary({}))).toBe('Next: Lengths')
+  expect(progressWords(summary({ warnings: 1, recorded: true }))).toBe('One thing to look at')
+  expect(progressWords(summary({ warnings: 3 }))).toBe('3 things to look at')
+  expect(progressWords(summary({ recorded: true, nextStation: null }))).toBe('Released')
+  expect(progressWords(summary({ recorded: true }))).toBe('Open again since its release')
+})
+
+test('its mark: released and nothing open; read; hardly begun', () => {
+  expect(trustOf(summary({ recorded: true, nextStation: null }))).toBe('proven')
+  expect(trustOf(summary({ recorded: true }))).toBe('read')
+  expect(trustOf(summary({ nextStation: null }))).toBe('read')
+  expect(trustOf(summary({ stepsDone: 1 }))).toBe('not-read')
+})
+
+test('found by every word, in whatever case and wherever it stands', () => {
+  const [body, ring] = [
+    summary({}),
+    summary({ name: 'Clamp ring', machine: 'Mill 1', changedBy: 'Jory Fenn' }),
+  ]
+  const names = (words: string) => found([body, ring], words).map(({ name }) => name)
+  expect(names('')).toEqual(['Focuser body', 'Clamp ring'])
+  expect(names('  mill ')).toEqual(['Focuser body', 'Clamp ring'])
+  expect(names('RING mill')).toEqual(['Clamp ring'])
+  expect(names('mira body')).toEqual(['Focuser body'])
+  expect(names('mira ring')).toEqual([])
+})
+
+test('a list that is seen at a glance is not searched', () => {
+  expect(needsFinding(Array(8).fill(0))).toBe(false)
+  expect(needsFinding(Array(9).fill(0))).toBe(true)
+  expect(needsFinding(undefined)).toBe(false)
+})

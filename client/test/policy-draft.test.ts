@@ -1,0 +1,37 @@
+import { changedPolicy, policyDraft, policyWords } from '@/areas/shop/policy-draft'
+import { example } from './run/set-ups'
+
+const { machine } = example('gauge-line').document.sheet
+const strict = { ...machine, policy: { secondLook: true, maxAgeDays: 7 } }
+
+test('what is asked is shown as it is, and changed', () => {
+  expect(policyDraft(strict)).toEqual({ secondLook: 'yes', days: '7', reason: '' })
+  expect(policyDraft(machine)).toEqual({ secondLook: 'no', days: '', reason: '' })
+  expect(changedPolicy(machine, { secondLook: 'yes', days: '3', reason: '' })).toEqual({
+    made: {
+      machine: { ...machine, policy: { secondLook: true, maxAgeDays: 3 } },
+      reason: undefined,
+    },
+  })
+})
+
+test('less is asked only with a reason', () => {
+  const less = { secondLook: 'no', days: '7', reason: ' ' } as const
+  expect(changedPolicy(strict, less)).toMatchObject({ problems: { reason: expect.any(String) } })
+  expect(changedPolicy(strict, { ...less, reason: ' one shift only ' })).toMatchObject({
+    made: { machine: { policy: { maxAgeDays: 7 } }, reason: 'one shift only' },
+  })
+})
+
+test('days are days', () => {
+  expect(changedPolicy(machine, { secondLook: 'no', days: '0', reason: '' })).toHaveProperty(
+    'problems.days',
+  )
+})
+
+test('in words', () => {
+  expect(policyWords(strict)).toBe(
+    'another person looks before a part is cut · readings hold for 7 days',
+  )
+  expect(policyWords(machine)).toBeUndefined()
+})
