@@ -45,6 +45,7 @@ const ROOMS = [
   'proof',
   'solve',
   'running',
+  'expect',
   'plan',
   'picture',
   'words',

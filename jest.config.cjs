@@ -23,4 +23,7 @@ const alone = {
   ...(typeof only === 'string' ? require(only) : only),
   ...(tests.length > 0 && { testMatch: tests.map((name) => `<rootDir>/test/${name}.test.ts`) }),
 }
-module.exports = only ? alone : { projects: Object.values(projects) }
+// A test that hangs fails by it; one on a busy machine does not.
+const testTimeout = 30_000
+
+module.exports = { testTimeout, ...(only ? alone : { projects: Object.values(projects) }) }

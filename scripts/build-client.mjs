@@ -3,6 +3,7 @@
 import { createHash } from 'node:crypto'
 import {
   copyFileSync,
+  cpSync,
   existsSync,
   mkdirSync,
   readdirSync,
@@ -10,6 +11,7 @@ import {
   writeFileSync,
 } from 'node:fs'
 import { join } from 'node:path'
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib'
 import { run } from './lib/command.mjs'
 import { ROOT } from './lib/paths.mjs'
 import { runScript, say, Trouble } from './lib/say.mjs'
@@ -18,14 +20,16 @@ const MADE_OF = [
   'client/src',
   'client/app.json',
   'client/babel.config.cjs',
+  'client/metro.config.cjs',
   'client/package.json',
+  'client/icons',
   'core/src',
   'contract/src',
   'package-lock.json',
   'scripts/build-client.mjs',
 ]
-const DIST = join(ROOT, 'client/dist')
-const MARK = join(DIST, '.made-of')
+const CLIENT = join(ROOT, 'client')
+const MARK = join(CLIENT, 'dist/.made-of')
 
 const FONTS = [
   ...[400, 500, 700].map((weight) => ['next', weight]),
@@ -63,17 +67,98 @@ function copyFonts() {
   }
 }
 
-export async function buildClient() {
-  const now = fingerprint()
-  if (existsSync(MARK) && readFileSync(MARK, 'utf8') === now) return
-  say('Building the client (about two minutes the first time) …')
-  copyFonts()
+/** What the first screen needs and the page itself does not name: without this each is asked for only when the one before has run. */
+const aheadOf = (dist) => {
+  const scripts = join(dist, '_expo/static/js/web')
+  const chunk = existsSync(scripts)
+    ? readdirSync(scripts).filter((name) => /^(_layout|index)-.*\.js$/.test(name))
+    : []
+  return [
+    ...chunk.map((name) => `<link rel="preload" as="script" href="/_expo/static/js/web/${name}">`),
+    ...['next-500', 'next-700'].map(
+      (name) =>
+        `<link rel="preload" as="font" type="font/woff2" href="/fonts/${name}.woff2" crossorigin>`,
+    ),
+  ].join('\n')
+}
+
+/** Head of the page: how it is installed, and its icon where a device asks for a file of its own. */
+const HEAD = `<link rel="manifest" href="/manifest.webmanifest">
+<link rel="icon" type="image/svg+xml" href="/icons/icon.svg">
+<link rel="apple-touch-icon" href="/icons/icon-180.png">
+<meta name="apple-mobile-web-app-capable" content="yes">
+<meta name="apple-mobile-web-app-title" content="Pine Compass">`
+
+const MANIFEST = {
+  name: 'Pine Compass',
+  short_name: 'Pine Compass',
+  description:
+    'Set-up companion at the machine: lengths, signs, order of work, judgement and record.',
+  id: '/',
+  start_url: '/',
+  scope: '/',
+  display: 'fullscreen',
+  display_override: ['fullscreen', 'standalone'],
+  background_color: '#f8f5ee',
+  theme_color: '#1d5c46',
+  icons: [
+    { src: '/icons/icon.svg', sizes: 'any', type: 'image/svg+xml' },
+    { src: '/icons/icon-192.png', sizes: '192x192', type: 'image/png' },
+    { src: '/icons/icon-512.png', sizes: '512x512', type: 'image/png' },
+    { src: '/icons/icon-full-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+  ],
+}
+
+/** What makes a page of the export: it can be installed, and a service worker opens it without a network. */
+async function finishPage(dist) {
+  cpSync(join(CLIENT, 'icons'), join(dist, 'icons'), { recursive: true })
+  writeFileSync(join(dist, 'manifest.webmanifest'), JSON.stringify(MANIFEST))
+  const page = join(dist, 'index.html')
+  writeFileSync(
+    page,
+    readFileSync(page, 'utf8').replace('</head>', `${HEAD}\n${aheadOf(dist)}</head>`),
+  )
+  const { generateSW } = await import('workbox-build')
+  const { warnings } = await generateSW({
+    globDirectory: dist,
+    globPatterns: ['**/*.{html,js,css,woff2,svg,png,webmanifest}'],
+    swDest: join(dist, 'service-worker.js'),
+    inlineWorkboxRuntime: true,
+    sourcemap: false,
+    // These names carry a hash of what is in them.
+    dontCacheBustURLsMatching: /_expo\//,
+    mode: 'production',
+    maximumFileSizeToCacheInBytes: 10_000_000,
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/api\//],
+    // A new version waits until a person takes it: nobody's page changes in mid-reading.
+    skipWaiting: false,
+    clientsClaim: true,
+  })
+  if (warnings.length > 0) throw new Trouble(`the service worker: ${warnings.join('; ')}`)
+}
+
+const SMALLEST = { params: { [constants.BROTLI_PARAM_QUALITY]: constants.BROTLI_MAX_QUALITY } }
+
+/** Each file once, small, beside itself: compressing at each request costs a phone its time. */
+function compressPage(dist) {
+  for (const name of readdirSync(dist, { recursive: true })) {
+    if (!/\.(html|js|css|svg|json|webmanifest)$/.test(name)) continue
+    const path = join(dist, name)
+    const bytes = readFileSync(path)
+    writeFileSync(`${path}.br`, brotliCompressSync(bytes, SMALLEST))
+    writeFileSync(`${path}.gz`, gzipSync(bytes, { level: 9 }))
+  }
+}
+
+/** Exports a project of Expo to its folder dist, ready to be served. */
+export async function exportPage(project) {
   const cli = join(ROOT, 'node_modules/expo/bin/cli')
   const { code, output } = await run(
     process.execPath,
     [cli, 'export', '-p', 'web', '--output-dir', 'dist'],
     {
-      cwd: join(ROOT, 'client'),
+      cwd: project,
       env: { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1' },
     },
   )
@@ -81,6 +166,16 @@ export async function buildClient() {
     throw new Trouble(
       `building the client failed:\n${output.trim().split('\n').slice(-25).join('\n')}`,
     )
+  await finishPage(join(project, 'dist'))
+  compressPage(join(project, 'dist'))
+}
+
+export async function buildClient() {
+  const now = fingerprint()
+  if (existsSync(MARK) && readFileSync(MARK, 'utf8') === now) return
+  say('Building the client (about two minutes the first time) …')
+  copyFonts()
+  await exportPage(CLIENT)
   writeFileSync(MARK, now)
 }
 

@@ -58,6 +58,7 @@ const ABOUT = {
   'core/keyin': ['every-number'],
   'core/budget': ['budget', 'coverage', 'published-sets'],
   'core/slips': ['slip-finder'],
+  'core/expect': ['expect'],
   'core/program': ['program', 'program-net', 'program-bytes'],
   'core/running': ['program', 'program-net'],
   'core/solve': ['every-number', 'published-sets'],

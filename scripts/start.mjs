@@ -1,9 +1,9 @@
 #!/usr/bin/env node
 // npm start: installs what is missing, starts the database, builds, serves the demo, prints the address.
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { hostname, networkInterfaces } from 'node:os'
 import { join } from 'node:path'
 import { createInterface } from 'node:readline/promises'
-import { setTimeout as pause } from 'node:timers/promises'
 import {
   checkNode,
   checkRoom,
@@ -15,19 +15,13 @@ import { ROOT, RUN_FILE, STATE } from './lib/paths.mjs'
 import { freePort } from './lib/ports.mjs'
 import { runsScript } from './lib/processes.mjs'
 import { runScript, say, Trouble } from './lib/say.mjs'
+import { supervise } from './lib/supervise.mjs'
 
 const USUAL_PORT = 4310
 const DATA = `${STATE}-data`
 
-/** A server that lived as long as this had begun well. */
-const STEADY_MS = 60_000
-const MOST_DEATHS = 5
-const RESTART_MS = 500
 const HOUR_MS = 3_600_000
 const DAY_MS = 24 * HOUR_MS
-/** A server that did not come up. */
-const DEAD = { ended: Promise.resolve(1), stop: async () => {} }
-
 await runScript(async () => {
   const unknown = process.argv.slice(2).find((arg) => arg !== '--fresh')
   if (unknown !== undefined)
@@ -63,7 +57,10 @@ await runScript(async () => {
       say('\nStopping …')
       void stop().then(() => process.exit(0))
     })
-  const serve = () => startServer({ databaseUrl: database.url, port, demo: true })
+  // Invented people belong to the demonstration: in somebody's own database they are there only where it is asked.
+  const demo = process.env['DATABASE_URL'] ? process.env['PINE_DEMO'] === '1' : true
+  const serve = () =>
+    startServer({ databaseUrl: database.serverUrl, ownerUrl: database.url, port, demo })
   try {
     server = await serve()
   } catch (cause) {
@@ -78,28 +75,31 @@ await runScript(async () => {
     { mode: 0o600 },
   )
   say(
-    `\n  Pine Compass is ready:  ${server.address}\n  Demo workshop: pick a name, PIN 2468. Ctrl-C stops; “npm start -- --fresh” begins again.\n`,
+    `\n  Pine Compass is ready:  ${addressesOf(server.address).join('\n                          ')}\n  ${demo ? 'Demo workshop: pick a name, PIN 2468. ' : ''}Ctrl-C stops; “npm start -- --fresh” begins again.\n`,
   )
   copies = keepCopies(database.url)
-  // A server that dies is started again: somebody stands at a machine. One that dies at once, over and over, is not.
-  for (let deaths = 0; ; deaths += 1) {
-    const begun = Date.now()
-    const code = await server.ended
-    if (isStopping) return
-    if (Date.now() - begun > STEADY_MS) deaths = 0
-    if (deaths >= MOST_DEATHS) {
-      await stop()
-      throw new Trouble(
-        `the server ended ${deaths + 1} times in a row, last with ${code}: see above.`,
-      )
-    }
-    say(`The server ended with ${code}; starting it again …`)
-    await pause(RESTART_MS * (deaths + 1))
-    if (isStopping) return
-    server = await serve().catch(({ message }) => ({ ...DEAD, message }))
-    say(server.address === undefined ? server.message : `It is back at ${server.address}.`)
+  const isOver = () => isStopping
+  try {
+    await Promise.race([
+      supervise('The server', server, async () => (server = await serve()), isOver),
+      database.supervised(isOver),
+    ])
+  } catch (cause) {
+    await stop()
+    throw cause
   }
 })
+
+/** What to type into a browser: a server that listens everywhere is found by each of this machine's names. */
+function addressesOf(address) {
+  if (!address.includes('//0.0.0.0:')) return [address]
+  const own = Object.values(networkInterfaces()).flatMap((ones) =>
+    ones.filter(({ family, internal }) => family === 'IPv4' && !internal).map((one) => one.address),
+  )
+  return ['localhost', `${hostname()}.local`, ...own].map((name) =>
+    address.replace('0.0.0.0', name),
+  )
+}
 
 /** A copy a day of the private database, while it runs; that of DATABASE_URL is somebody else's to copy. */
 function keepCopies(url) {
@@ -158,11 +158,30 @@ async function openDatabase(startDatabase, fresh) {
       throw new Trouble(
         '--fresh would empty the database of DATABASE_URL: empty it yourself, or unset DATABASE_URL.',
       )
-    return { url, stop: async () => {} }
+    // Who looks after that database starts it again, and says whether its tables are brought up to date by somebody else.
+    return {
+      url: process.env['PINE_OWNER_URL'] || url,
+      serverUrl: url,
+      stop: async () => {},
+      supervised: () => new Promise(() => {}),
+    }
   }
   await ensureDebianPackages([POSTGRESQL])
-  const cluster = await startDatabase(DATA, { fresh, keepOld: true })
+  let cluster = await startDatabase(DATA, { fresh, keepOld: true })
   if (cluster.aside) say(`The database of before is kept in ${cluster.aside}.`)
   await cluster.createDatabase('pine')
-  return { url: cluster.url('pine'), stop: cluster.stop }
+  const { port } = cluster
+  return {
+    url: cluster.url('pine'),
+    serverUrl: await cluster.serverUrl('pine'),
+    stop: () => cluster.stop(),
+    // At the same port: whoever was connected finds it there.
+    supervised: (isOver) =>
+      supervise(
+        'The database',
+        cluster,
+        async () => (cluster = await startDatabase(DATA, { port })),
+        isOver,
+      ),
+  }
 }

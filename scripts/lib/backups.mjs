@@ -100,7 +100,7 @@ async function putInto(url, name, file) {
   await withTool(
     'putting the copy into a database',
     'pg_restore',
-    ['--exit-on-error', '--no-owner', '-d', unguarded(named(url, name)), file],
+    ['--exit-on-error', '--no-owner', '--no-acl', '-d', unguarded(named(url, name)), file],
     url,
   )
   return contentOf(named(url, name))
@@ -116,7 +116,7 @@ export async function backUp(url, file) {
   await withTool(
     'copying the database',
     'pg_dump',
-    ['-Fc', '--no-owner', '-f', making, '-d', unguarded(url)],
+    ['-Fc', '--no-owner', '--no-acl', '-f', making, '-d', unguarded(url)],
     url,
   )
   const beside = `pine_copy_${stamp(new Date()).replaceAll('-', '_')}_${process.pid}`

@@ -3,11 +3,16 @@ import { Trouble } from './say.mjs'
 
 /**
  * Runs a command to its end.
+ * @param input what it reads: secrets go there, and not on its command line, which everybody sees.
  * @returns {Promise<{code: number, output: string}>} what it printed, both streams in one.
  */
-export function run(command, args, { echo = false, ...options } = {}) {
+export function run(command, args, { echo = false, input, ...options } = {}) {
   return new Promise((resolve, reject) => {
-    const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'], ...options })
+    const child = spawn(command, args, {
+      stdio: [input === undefined ? 'ignore' : 'pipe', 'pipe', 'pipe'],
+      ...options,
+    })
+    child.stdin?.end(input)
     let output = ''
     const take = (stream) => (chunk) => {
       output += chunk

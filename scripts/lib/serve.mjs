@@ -4,6 +4,9 @@ import { ROOT, STATE } from './paths.mjs'
 import { end, processesOf } from './processes.mjs'
 import { Trouble } from './say.mjs'
 
+/** Failures that nobody expected, each under the number that the person was told. */
+export const LOGS = `${STATE}-run/logs`
+
 const MAIN = join(ROOT, 'server/src/main.ts')
 
 /** Ends servers of a start that was killed before it could stop them. */
@@ -13,9 +16,15 @@ export async function endLeftServers() {
 
 /**
  * Starts the server and waits until it listens.
- * @returns {Promise<{address: string, stop: () => Promise<void>, ended: Promise<number>}>}
+ * @returns {Promise<{address: string, pid: number, stop: () => Promise<void>, ended: Promise<number>}>}
  */
-export function startServer({ databaseUrl, port, demo }) {
+export function startServer({
+  databaseUrl,
+  ownerUrl = '',
+  port,
+  demo,
+  clientFolder = join(ROOT, 'client/dist'),
+}) {
   const server = spawn(
     process.execPath,
     ['--import', `file://${join(ROOT, 'node_modules/tsx/dist/loader.mjs')}`, MAIN],
@@ -23,8 +32,10 @@ export function startServer({ databaseUrl, port, demo }) {
       env: {
         ...process.env,
         DATABASE_URL: databaseUrl,
+        PINE_OWNER_URL: ownerUrl,
+        PINE_LOGS: process.env['PINE_LOGS'] ?? LOGS,
         PORT: String(port),
-        PINE_CLIENT: join(ROOT, 'client/dist'),
+        PINE_CLIENT: clientFolder,
         PINE_DEMO: demo ? '1' : '',
         // By this the next start knows what an earlier one left behind.
         PINE_RUN: STATE,
@@ -46,7 +57,7 @@ export function startServer({ databaseUrl, port, demo }) {
     })
     server.stdout.on('data', (chunk) => {
       const address = /listening (\S+)/.exec(String(chunk))?.[1]
-      if (address) resolve({ address, stop, ended })
+      if (address) resolve({ address, pid: server.pid, stop, ended })
     })
     void ended.then((code) =>
       reject(
