@@ -9,7 +9,8 @@ export default defineConfig({
   timeout: 150_000,
   expect: { timeout: 10_000 },
   forbidOnly: true,
-  reporter: [['line'], ['json', { outputFile: 'test-results/report.json' }]],
+  // Dots, not titles: a log that is cut to its end still tells what failed and why.
+  reporter: [['dot'], ['json', { outputFile: 'test-results/report.json' }]],
   use: {
     viewport: { width: 390, height: 844 },
     screenshot: 'only-on-failure',

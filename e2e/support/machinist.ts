@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test'
+import { expect, request, type Page } from '@playwright/test'
 import { v7 as uuid } from 'uuid'
 
 const KEY_NAMES: Readonly<Record<string, string>> = { '.': 'decimal point', '-': 'turn the sign' }
@@ -26,8 +26,8 @@ export class Machinist {
     await this.page.getByTestId('next').click()
   }
 
-  /** Adds a person to an empty product, and signs in. */
-  async introduce(name: string, pin: string): Promise<void> {
+  /** Adds a person, who signs in: the first of an empty product, or by a code that Mira Toller shows as its lead. */
+  async introduce(name: string, pin: string, role = 'setter'): Promise<void> {
     await this.page.goto(this.address)
     const stranger = this.page.getByRole('button', { name: 'I am not in this list' })
     const field = this.page.getByTestId('name')
@@ -35,6 +35,8 @@ export class Machinist {
     if (await stranger.isVisible()) await stranger.click()
     await field.fill(name)
     await this.page.getByTestId('pin').fill(pin)
+    const code = this.page.getByTestId('code')
+    if (await code.isVisible()) await code.fill(await joinCode(this.address, role))
     await this.page.getByRole('button', { name: 'Add me' }).click()
     await this.typePin(pin)
   }
@@ -142,7 +144,18 @@ export class Machinist {
 
   /** Goes to a step by its key, as the trail and the lists do. */
   async goTo(key: string): Promise<void> {
-    await this.page.goto(`${this.page.url().split('?')[0]}?step=${encodeURIComponent(key)}`)
+    await this.leaveFor(`${this.page.url().split('?')[0]}?step=${encodeURIComponent(key)}`)
+  }
+
+  /** Opens another page as a person does, who sees a number taken before the next address is typed. */
+  async leaveFor(address: string): Promise<void> {
+    await this.sent()
+    await this.page.goto(address)
+  }
+
+  /** Whatever was entered on this page is with the server. */
+  async sent(): Promise<void> {
+    await expect.poll(() => this.page.evaluate(countWaiting)).toBe(0)
   }
 
   /** Keeps a picture to be looked at, where PINE_LOOK names a folder; the tests do not need them. */
@@ -152,4 +165,35 @@ export class Machinist {
     await this.page.waitForTimeout(350)
     await this.page.screenshot({ path: `${folder}/${name}.png` })
   }
+}
+
+/** How many entries this device holds that are not with the server; runs in the page. */
+async function countWaiting(): Promise<number> {
+  const known = await indexedDB.databases()
+  if (!known.some(({ name }) => name === 'pine-compass')) return 0
+  return new Promise((resolve, reject) => {
+    const opening = indexedDB.open('pine-compass')
+    opening.onerror = () => reject(opening.error)
+    opening.onsuccess = () => {
+      const counting = opening.result.transaction('outbox').objectStore('outbox').count()
+      counting.onerror = () => reject(counting.error)
+      counting.onsuccess = () => {
+        opening.result.close()
+        resolve(counting.result)
+      }
+    }
+  })
+}
+
+/** A code that lets somebody in, as a lead on another device gets it. */
+export async function joinCode(address: string, role: string): Promise<string> {
+  const elsewhere = await request.newContext({ baseURL: `${address}/api/` })
+  const people = (await (await elsewhere.get('people')).json()) as { id: string; name: string }[]
+  const personId = people.find(({ name }) => name === 'Mira Toller')?.id
+  await elsewhere.post('session', { data: { personId, pin: '2468' } })
+  const shown = await elsewhere.post('join-codes', { data: { role } })
+  expect(shown.status()).toBe(201)
+  const { code } = (await shown.json()) as { code: string }
+  await elsewhere.dispose()
+  return code
 }

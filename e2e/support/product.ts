@@ -8,6 +8,8 @@ import { Client } from 'pg'
 
 const ROOT = join(dirname(fileURLToPath(import.meta.url)), '../..')
 
+export const BUILT = join(ROOT, 'client/dist')
+
 /** The real server on a real, empty database of its own. */
 export class Product {
   private server: ChildProcess | undefined
@@ -17,18 +19,20 @@ export class Product {
     private readonly databaseName: string,
     private readonly port: number,
     private readonly demo: boolean,
+    private readonly clientFolder: string,
   ) {}
 
   get address(): string {
     return `http://127.0.0.1:${this.port}`
   }
 
-  static async start(demo: boolean): Promise<Product> {
+  /** @param clientFolder another page than the one that was built. */
+  static async start(demo: boolean, clientFolder = BUILT): Promise<Product> {
     const url = process.env['DATABASE_URL']
     if (!url) throw new Error('DATABASE_URL is not set: run the browser tests by npm test')
     const name = `pine_e2e_${randomUUID().replace(/-/g, '')}`
     await withAdmin(url, (client) => client.query(`CREATE DATABASE ${name}`))
-    const product = new Product(url, name, await freePort(), demo)
+    const product = new Product(url, name, await freePort(), demo, clientFolder)
     await product.run()
     return product
   }
@@ -49,7 +53,7 @@ export class Product {
             pathname: `/${this.databaseName}`,
           }).href,
           PORT: String(this.port),
-          PINE_CLIENT: join(ROOT, 'client/dist'),
+          PINE_CLIENT: this.clientFolder,
           PINE_DEMO: this.demo ? '1' : '',
         },
         stdio: ['ignore', 'pipe', 'pipe'],
@@ -67,10 +71,16 @@ export class Product {
   /** Stops the server as a power cut would, as far as the browser can tell. */
   async halt(): Promise<void> {
     const { server } = this
-    if (server === undefined || server.exitCode !== null) return
+    if (server === undefined || server.exitCode !== null || server.signalCode !== null) return
     const ended = new Promise((resolve) => server.once('exit', resolve))
     server.kill('SIGKILL')
     await ended
+  }
+
+  /** A statement by whoever has the keys of the database. */
+  async asOwner(statement: string): Promise<void> {
+    const url = Object.assign(new URL(this.databaseUrl), { pathname: `/${this.databaseName}` })
+    await withAdmin(url.href, (client) => client.query(statement))
   }
 
   async close(): Promise<void> {

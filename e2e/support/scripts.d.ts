@@ -3,3 +3,24 @@ declare module '*/backups.mjs' {
   export function backupName(now: Date): string
   export function outlived(names: readonly string[]): readonly string[]
 }
+declare module '*/serve.mjs' {
+  export function startServer(how: {
+    readonly databaseUrl: string
+    readonly port: number
+    readonly demo: boolean
+  }): Promise<{ readonly address: string; stop(): Promise<void> }>
+}
+declare module '*/pair.mjs' {
+  interface Database {
+    url(database: string): string
+    stop(): Promise<void>
+  }
+  export class Pair {
+    static start(folder: string): Promise<Pair>
+    readonly url: string
+    readonly primary: Database
+    failOver(): Promise<Database>
+    comeBack(lost: Database): Promise<Database>
+    stop(): Promise<void>
+  }
+}

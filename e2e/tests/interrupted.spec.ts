@@ -49,6 +49,7 @@ test('begun on a phone, interrupted, and finished on a wide screen by the keyboa
   await mira.keys('00')
   await mira.next()
   const address = phone.url().split('?')[0]
+  await mira.sent()
   await phone.close()
 
   // Next morning, on the desk: everything that was entered is there, and the next step is open.
@@ -117,6 +118,8 @@ test('begun on a phone, interrupted, and finished on a wide screen by the keyboa
   await enter(page)
   await expect(page.getByTestId('frozen')).toContainText('by Jory Fenn')
   await expect(page.getByTestId('frozen')).toContainText('4 readings')
+  // The rail of steps has followed to its end.
+  await expect(page.getByRole('navigation').locator('[aria-current=step]')).toBeInViewport()
   await jory.look('wide-released')
   await context.close()
 })
@@ -146,7 +149,7 @@ test('a machine that asks for a second look waits for another person', async ({
   await page.getByRole('button', { name: 'Seen in graphics instead' }).click()
   await page.getByTestId('first-part-done').click()
   await heading(page, /Another person looks over it/)
-  await expect(page.getByText('Mira Toller keyed numbers in here')).toBeVisible()
+  await expect(page.getByText('Mira Toller read or keyed numbers in here')).toBeVisible()
   await mira.look('second-look')
   const address = page.url().split('?')[0]
 

@@ -4,6 +4,7 @@ import { basename, dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { expect, test } from '@playwright/test'
 import { v7 as uuid } from 'uuid'
+import { joinCode } from '../support/machinist'
 import { freePort } from '../support/product'
 
 const ROOT = fileURLToPath(new URL('../..', import.meta.url)).replace(/\/$/, '')
@@ -67,6 +68,10 @@ const processesWith = (text: string): number[] =>
     .map(Number)
     .filter((pid) => pid !== process.pid)
 
+/** The process whose death ends a database. */
+const postmasterOf = (state: string): number =>
+  Number(readFileSync(`${state}-data/data/postmaster.pid`, 'utf8').split('\n')[0])
+
 test('killed without a chance to clean up, the next start takes over and loses nothing; copies are put back, and --fresh keeps the old', async () => {
   test.setTimeout(180_000)
   const folder = mkdtempSync(join(PLACE, 'pine-start-'))
@@ -82,7 +87,12 @@ test('killed without a chance to clean up, the next start takes over and loses n
     const added = await fetch(`${address}/api/people`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ id: uuid(), name, pin: '2468' }),
+      body: JSON.stringify({
+        id: uuid(),
+        name,
+        pin: '2468',
+        code: await joinCode(address, 'setter'),
+      }),
     })
     expect(added.status).toBe(201)
   }
@@ -108,7 +118,13 @@ test('killed without a chance to clean up, the next start takes over and loses n
     // The server dies under it: it is started again, and says so.
     const [server] = processesWith(`PINE_RUN=${state}`).filter((pid) => pid !== third.process.pid)
     process.kill(server ?? 0, 'SIGKILL')
-    await third.says(/starting it again[^]*It is back/)
+    await third.says(/The server ended[^]*The server is back/)
+    expect(await names()).toContain('Nell Kept')
+
+    // So is its database, where it dies; meanwhile the server says that it waits, and what it held is there again.
+    process.kill(postmasterOf(state), 'SIGKILL')
+    await third.says(/The database ended[^]*The database is back/)
+    await expect.poll(async () => (await fetch(`${address}/health`)).status).toBe(200)
     expect(await names()).toContain('Nell Kept')
     expect(await third.end('SIGTERM')).toBe(0)
     expect(processesWith(state)).toEqual([])

@@ -1,0 +1,104 @@
+import { Machinist } from '../support/machinist'
+import { expect, Product, test } from '../support/product'
+
+// A product of its own: what is entered here must not stand in the way of other tests.
+let demo: Product
+test.beforeAll(async () => {
+  demo = await Product.start(true)
+})
+test.afterAll(() => demo.close())
+
+test('a reading entered on the phone stands on the wide screen within a second', async ({
+  page,
+  browser,
+}) => {
+  const phone = new Machinist(page, demo.address)
+  await phone.signIn('Mira Toller')
+  await page.getByRole('link', { name: /Drawtube flange/ }).click()
+  await phone.ready()
+  const reading = page.getByTestId('reading')
+  await phone.read(/Bring the bare nose/, '-300.5')
+  await expect(reading).toBeVisible()
+
+  const office = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  const wide = await office.newPage()
+  const desk = new Machinist(wide, demo.address)
+  await desk.signIn('Jory Fenn')
+  await wide.goto(page.url())
+  await expect(wide.getByText('Tool lengths')).toBeVisible()
+  const first = wide.getByRole('button', { name: /^H2: where|^H2, not read/ })
+  await expect(first).toContainText('–')
+  await wide.waitForTimeout(500)
+
+  await reading.fill('-200.5')
+  await phone.next()
+  const entered = Date.now()
+  await expect(first).not.toContainText('–')
+  expect(Date.now() - entered).toBeLessThan(1000)
+
+  // After a gap (the server was away) what was missed is there without anybody looking.
+  await demo.halt()
+  await reading.fill('-190.25')
+  await phone.next()
+  await expect(page.getByText('1 entry is kept on this device')).toBeVisible()
+  await demo.run()
+  const second = wide.getByRole('button', { name: /^H3: where|^H3, not read/ })
+  await expect(second).not.toContainText('–', { timeout: 15_000 })
+  // Two pages of one device hold one line between them: both are told.
+  const other = await office.newPage()
+  await other.goto(wide.url())
+  await expect(other.getByText('Tool lengths')).toBeVisible()
+  await reading.fill('-180.75')
+  await phone.next()
+  for (const one of [wide, other])
+    await expect(one.getByRole('button', { name: /^H4: where|^H4, not read/ })).not.toContainText(
+      '–',
+      { timeout: 3000 },
+    )
+  await office.close()
+})
+
+test('two who key one register while one of them is away: both are told, and it is keyed once more', async ({
+  page,
+  browser,
+}) => {
+  const mira = new Machinist(page, demo.address)
+  await mira.signIn('Mira Toller')
+  await page.getByRole('link', { name: /Focuser body/ }).click()
+  await page.waitForURL(/setups\/.{36}/)
+  const key = `${page.url().split('?')[0]}?step=key-in:H1`
+  await page.goto(key)
+  await expect(page.getByTestId('to-type')).toHaveText('112.406')
+  const elsewhere = await browser.newPage({ viewport: { width: 390, height: 844 } })
+  const jory = new Machinist(elsewhere, demo.address)
+  await jory.signIn('Jory Fenn')
+  await elsewhere.goto(key)
+  await expect(elsewhere.getByTestId('to-type')).toHaveText('112.406')
+
+  // Jory's phone loses its network; he keys the right number, and Mira meanwhile a wrong one.
+  await elsewhere.route('**/api/**', (route) => route.abort())
+  await jory.keys('112.406')
+  await jory.next()
+  await mira.keys('112.460')
+  await mira.next()
+  await expect(page.getByText(/the last two digits|digits/i).first()).toBeVisible()
+  await elsewhere.unroute('**/api/**')
+  await elsewhere.reload()
+  await expect(elsewhere.getByText(/kept on this device/)).toBeHidden({ timeout: 15_000 })
+
+  for (const one of [page, elsewhere]) {
+    await one.goto(key)
+    await expect(
+      one.getByText(
+        /Mira Toller keyed it and saw 112\.460 mm, Jory Fenn keyed it and saw 112\.406 mm; neither knew/,
+      ),
+    ).toBeVisible()
+  }
+  await jory.look('keyed-by-two')
+  await jory.keys('112.406')
+  await jory.next()
+  await jory.leaveFor(key)
+  await expect(elsewhere.getByText('neither knew of the other')).toBeHidden()
+  await expect(elsewhere.getByText('Read back equal.')).toBeVisible()
+  await elsewhere.close()
+})
