@@ -29,6 +29,18 @@ function withTools(count: number): SetupDocument {
   }
 }
 
+const wrongOf = ({ sheet, readings, length }: SetupDocument): SetupDocument['readBacks'] =>
+  sheet.tools.map(({ number }) => ({
+    id: `shown-${number}`,
+    by: readings[0]!.by,
+    at: readings[0]!.at,
+    via: 'typed',
+    place: length + number,
+    address: `H${number}`,
+    moment: 'after',
+    shown: { text: (13.457 + number * 0.731).toFixed(3), unit: 'mm' },
+  }))
+
 function perSecond(work: () => void): number {
   for (let warm = 0; warm < 20; warm += 1) work()
   const started = performance.now()
@@ -53,5 +65,13 @@ for (const tools of [10, 100, 1000]) {
   const rate = perSecond(() => void solve(document))
   process.stdout.write(
     `solve, ${tools} tools: ${rate.toFixed(1)} a second, ${(1e6 / rate / tools).toFixed(1)} µs a tool\n`,
+  )
+  // Each row shows a wrong number, of which every slip is tried: the most that a set-up can ask for.
+  const wrong = { ...document, readBacks: wrongOf(document) }
+  const [explained, not] = [true, false].map((explains) =>
+    perSecond(() => void solve(wrong, {}, { explains })).toFixed(1),
+  )
+  process.stdout.write(
+    `the same, every number read back wrong: ${explained} a second; as the server's list asks, without causes: ${not}\n`,
   )
 }
