@@ -3,6 +3,9 @@ import { v7 as uuid } from 'uuid'
 
 const KEY_NAMES: Readonly<Record<string, string>> = { '.': 'decimal point', '-': 'turn the sign' }
 
+/** A device tries again every few seconds. */
+const LONGEST_AWAY_MS = 20_000
+
 /** What a person does, in the words of the screen. */
 export class Machinist {
   constructor(
@@ -153,9 +156,16 @@ export class Machinist {
     await this.page.goto(address)
   }
 
-  /** Whatever was entered on this page is with the server. */
+  /** Whatever was entered on this device is with the server, which may have been away until now. */
   async sent(): Promise<void> {
-    await expect.poll(() => this.page.evaluate(countWaiting)).toBe(0)
+    await this.keeps(0)
+  }
+
+  /** So many entries are kept on this device and not with the server: who leaves before that has not entered them. */
+  async keeps(entries: number): Promise<void> {
+    await expect
+      .poll(() => this.page.evaluate(countWaiting), { timeout: LONGEST_AWAY_MS })
+      .toBe(entries)
   }
 
   /** Keeps a picture to be looked at, where PINE_LOOK names a folder; the tests do not need them. */
@@ -167,7 +177,7 @@ export class Machinist {
   }
 }
 
-/** How many entries this device holds that are not with the server; runs in the page. */
+/** How many entries this device holds that are neither with the server nor refused; runs in the page. */
 async function countWaiting(): Promise<number> {
   const known = await indexedDB.databases()
   if (!known.some(({ name }) => name === 'pine-compass')) return 0
@@ -175,11 +185,12 @@ async function countWaiting(): Promise<number> {
     const opening = indexedDB.open('pine-compass')
     opening.onerror = () => reject(opening.error)
     opening.onsuccess = () => {
-      const counting = opening.result.transaction('outbox').objectStore('outbox').count()
-      counting.onerror = () => reject(counting.error)
-      counting.onsuccess = () => {
+      const asking = opening.result.transaction('outbox').objectStore('outbox').getAll()
+      asking.onerror = () => reject(asking.error)
+      asking.onsuccess = () => {
         opening.result.close()
-        resolve(counting.result)
+        const waiting = asking.result.filter(({ refused }) => refused === undefined)
+        resolve(waiting.length)
       }
     }
   })

@@ -73,12 +73,14 @@ test('without a network the page opens with what was seen, a new set-up begins, 
   await mira.ready()
   await mira.read(/Lower T1 onto the 50 mm setter/, '-220.000')
   const begun = page.url().split('?')[0]!
+  // The focuser's reading, and all of the new one.
+  await mira.keeps(6)
   await page.goto(product.address)
   await expect(page.getByText('Begun on this device, waits for a connection')).toBeVisible()
   await mira.look('offline-list')
 
   await product.run()
-  await expect(page.getByText(/kept on this device/)).toBeHidden({ timeout: 20_000 })
+  await mira.sent()
   await expect(page.getByText('Begun on this device')).toBeHidden()
   const id = begun.split('/').at(-1)
   const { file } = await (await page.request.get(`${product.address}/api/setups/${id}`)).json()
