@@ -176,8 +176,11 @@ describe('a database that does not answer as it should', () => {
     const other = await newSetup()
     const runner = shop.database.createQueryRunner()
     await runner.startTransaction()
+    // Another process writes at its next place, and is not done with it.
     await runner.query(
-      'SELECT pg_advisory_xact_lock(hashtextextended(shop_id::text || id::text, 0)) FROM stream WHERE id = $1',
+      `INSERT INTO fact (shop_id, stream_id, place, id, kind, body, via, person_id, recorded_at)
+       SELECT shop_id, stream_id, place + 1, gen_random_uuid(), kind, body, via, person_id, recorded_at
+       FROM fact WHERE stream_id = $1 ORDER BY place DESC LIMIT 1`,
       [setup],
     )
     const waiting = Array.from({ length: 14 }, () =>

@@ -1,5 +1,4 @@
 import type { Person, SetupSummary, StreamKind, FactKind, Via } from '@pine/contract'
-import type { Outcome } from '../refusal'
 import type { Insertion, PeopleStore } from './people-store'
 
 /** A fact as it is kept: written once, never changed. Its place in its stream is its time. */
@@ -24,24 +23,16 @@ export interface StreamHead {
 }
 
 export interface StreamRow extends StreamHead {
-  /** From the place on that was asked for. */
   readonly facts: readonly FactRow[]
 }
 
-/** What is written together with a fact. */
-export interface Decided {
-  readonly body: object
-  /** How many facts of the stream its device had. */
-  readonly seen?: number | undefined
+/** What is written at once: a fact, and what it makes of its set-up. */
+export interface Appended {
+  readonly fact: NewFactRow
   /** The set-up in the list, as it stands with the fact. */
   readonly summary: SetupSummary
   /** What a record freezes. */
   readonly frozen?: object
-}
-
-export interface AppendedFact extends Pick<FactRow, 'kind' | 'body'> {
-  /** False where a fact with its id was there before. */
-  readonly isNew: boolean
 }
 
 /** The latest declaration of a machine, a gauge or a tool. */
@@ -77,18 +68,15 @@ export interface Store extends PeopleStore {
   ): Promise<Insertion>
   /** Declares a machine or a gauge anew, at the end of its stream; false where there is no such stream. */
   declareAgain(kind: 'machine' | 'gauge', id: string, fact: NewFactRow): Promise<boolean>
-  /** A stream of a kind with its facts from a place on; all of them where it is not said. */
-  stream(kind: StreamKind, id: string, from?: number): Promise<StreamRow | undefined>
+  /** A stream of a kind with all its facts. */
+  stream(kind: StreamKind, id: string): Promise<StreamRow | undefined>
+  /** The facts of a stream from a place on. */
+  factsFrom(streamId: string, place: number): Promise<readonly FactRow[]>
   /**
-   * Appends a fact while no other fact can be appended to the same stream. `decide` sees the stream's facts from a place
-   * on and gives what to write, or refuses. A fact with this id is returned as it is, and is not written.
+   * Writes a fact at a place of a stream, all that goes with it or nothing. It is `taken` where a fact stands at that place
+   * already, or a fact with this id anywhere: whoever decided of it did not know all, or sends it a second time.
    */
-  appendFact(
-    streamId: string,
-    fact: Omit<NewFactRow, 'body'>,
-    from: number,
-    decide: (stream: StreamRow) => Outcome<Decided>,
-  ): Promise<Outcome<AppendedFact> | 'no-stream'>
+  appendFact(stream: StreamHead, place: number, appended: Appended): Promise<'written' | 'taken'>
 
   /** The set-ups that are put away, or those that are not, the youngest first, as JSON: thousands go out as the database has them. */
   summariesJson(away: boolean): Promise<string>

@@ -1,8 +1,7 @@
-import type { SetupSummary } from '@pine/contract'
 import type { EntityManager } from 'typeorm'
 import { CHANNEL } from './changes'
 import { factEntity, type FactEntity } from './entities'
-import type { FactRow, NewFactRow, StreamHead } from './store'
+import type { Appended, FactRow, NewFactRow, StreamHead } from './store'
 
 /**
  * Holds a stream until the transaction ends. A row's own lock would need the right to alter it, which the server has not.
@@ -61,26 +60,6 @@ export async function factsOf(
   return rows.map(factRow)
 }
 
-/** The same, with the fact of an id, wherever it stands: asked at once, as every fact that is entered asks it. */
-export async function factsFrom(
-  manager: EntityManager,
-  shopId: string,
-  streamId: string,
-  from: number,
-  id: string,
-): Promise<{ readonly facts: readonly FactRow[]; readonly before: FactRow | undefined }> {
-  const rows: readonly KeptFact[] = await manager.query(
-    `${SELECT_FACTS} WHERE shop_id = $1 AND ((stream_id = $2 AND place >= $3) OR fact.id = $4)
-     ORDER BY place`,
-    [shopId, streamId, from, id],
-  )
-  const before = rows.find((row) => row.id === id)
-  return {
-    facts: rows.filter((row) => row.stream_id === streamId && row.place >= from).map(factRow),
-    before: before && factRow(before),
-  }
-}
-
 const factRow = ({
   id,
   kind,
@@ -100,35 +79,39 @@ const factRow = ({
   ...(seen !== null && { seen }),
 })
 
-interface FactToWrite {
+interface FactToWrite extends Appended {
   readonly shopId: string
-  readonly streamId: string
+  readonly stream: StreamHead
   readonly place: number
-  readonly fact: NewFactRow
-  readonly summary: SetupSummary
-  /** When the stream was begun: the list is in that order. */
-  readonly createdAt: Date
 }
 
 /** Tells every process of the fact once it is written: changes.ts. */
 const tellsOf = (kind: string): string =>
   `pg_notify('${CHANNEL}', concat_ws(' ', $1::text, ${kind}, $2::text, $3::text))`
 
-/** A fact and what the list shows of its set-up from now on, in one statement: a person waits for it. */
+/**
+ * A fact, what it freezes and what the list shows of its set-up from now on, in one statement, which a person waits for.
+ * That nothing stands at its place is the primary key's business: of two who write there one fails.
+ */
 export async function writeFact(
   manager: EntityManager,
-  { shopId, streamId, place, fact, summary, createdAt }: FactToWrite,
+  { shopId, stream, place, fact, summary, frozen }: FactToWrite,
 ): Promise<void> {
   const { id, kind, body, via, personId, recordedAt, seen } = fact
   await manager.query(
     `WITH written AS (
        INSERT INTO fact (shop_id, stream_id, place, id, kind, body, via, person_id, recorded_at, seen)
        VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $12)
+     ), kept AS (
+       INSERT INTO frozen (shop_id, fact_id, content) SELECT $1, $4, $13::jsonb WHERE $13 IS NOT NULL
      )
      INSERT INTO summary (shop_id, stream_id, summary, created_at) VALUES ($1, $2, $10, $11)
      ON CONFLICT (shop_id, stream_id) DO UPDATE SET summary = EXCLUDED.summary
      RETURNING ${tellsOf("'setup'")}`,
-    [shopId, streamId, place, id, kind, body, via, personId, recordedAt, summary, createdAt, seen],
+    [
+      ...[shopId, stream.id, place, id, kind, body, via, personId, recordedAt],
+      ...[summary, stream.createdAt, seen, frozen],
+    ],
   )
 }
 

@@ -5,7 +5,7 @@ import {
   type DataSource,
   type EntityManager,
 } from 'typeorm'
-import type { MemberHistory, PersonChange, Role } from '@pine/contract'
+import type { Member, MemberHistory, PersonChange, Role } from '@pine/contract'
 import { personEntity, sessionEntity } from './entities'
 import type { Insertion, NewMember, PeopleStore } from './people-store'
 
@@ -151,11 +151,13 @@ export function typeormPeople(source: DataSource): PeopleStore {
       await sessions.insert({ tokenHash, personId, createdAt: at, expiresAt })
     },
     async memberOfSession(tokenHash, now) {
-      const row = await sessions.findOne({ where: { tokenHash }, relations: { person: true } })
-      const person = row?.person
-      return person && row.expiresAt > now && person.leftAt === null
-        ? { id: person.id, name: person.name, role: person.role }
-        : undefined
+      // Asked plainly: every request asks it.
+      const [member]: readonly Member[] = await source.query(
+        `SELECT person.id, name, role FROM session JOIN person ON person.id = person_id
+         WHERE token_hash = $1 AND expires_at > $2 AND left_at IS NULL`,
+        [tokenHash, now],
+      )
+      return member
     },
     async closeSession(tokenHash) {
       await sessions.delete({ tokenHash })

@@ -1,6 +1,5 @@
 import type { SetupSummary } from '@pine/contract'
 import type { DataSource } from 'typeorm'
-import { accept } from '../refusal'
 import {
   frozenEntity,
   programTextEntity,
@@ -8,7 +7,7 @@ import {
   streamEntity,
   summaryEntity,
 } from './entities'
-import { factsFrom, factsOf, headOf, insertFact, tellDeclared, writeFact } from './stream-rows'
+import { factsOf, headOf, insertFact, tellDeclared, writeFact } from './stream-rows'
 import type { Store } from './store'
 import { insertion, typeormPeople } from './typeorm-people'
 
@@ -92,34 +91,20 @@ export function typeormStore(source: DataSource, shopId: string): Store {
         await tellDeclared(manager, shopId, { id, kind }, place)
         return true
       }),
-    async stream(kind, id, from = 0) {
-      const head = await headOf(source.manager, shopId, id)
-      if (head?.kind !== kind) return undefined
-      return { ...head, facts: await factsOf(source.manager, shopId, id, from) }
+    async stream(kind, id) {
+      const [head, facts] = await Promise.all([
+        headOf(source.manager, shopId, id),
+        factsOf(source.manager, shopId, id, 0),
+      ])
+      return head?.kind === kind ? { ...head, facts } : undefined
     },
-    appendFact: (streamId, fact, from, decide) =>
-      source.transaction(async (manager) => {
-        // The lock makes the facts of one stream come one after the other, in every process.
-        const head = await headOf(manager, shopId, streamId, { held: true })
-        if (head === undefined) return 'no-stream'
-        const { facts, before } = await factsFrom(manager, shopId, streamId, from, fact.id)
-        if (before !== undefined)
-          return accept({ kind: before.kind, body: before.body, isNew: false })
-        const decided = decide({ ...head, facts })
-        if (!decided.ok) return decided
-        const { body, seen, summary, frozen } = decided.value
-        await writeFact(manager, {
-          shopId,
-          streamId,
-          place: from + facts.length,
-          fact: { ...fact, body, seen },
-          summary,
-          createdAt: head.createdAt,
-        })
-        if (frozen !== undefined)
-          await manager.insert(frozenEntity, { shopId, factId: fact.id, content: frozen })
-        return accept({ kind: fact.kind, body, isNew: true })
-      }),
+    factsFrom: (streamId, place) => factsOf(source.manager, shopId, streamId, place),
+    async appendFact(stream, place, appended) {
+      const written = await insertion(
+        writeFact(source.manager, { shopId, stream, place, ...appended }),
+      )
+      return written === 'written' ? written : 'taken'
+    },
 
     async summariesJson(away) {
       const [row]: readonly { readonly list: string | null }[] = await source.query(

@@ -1,10 +1,35 @@
 import { appendFact, foldSetup, type SetupDocument, type SetupFact } from '@pine/core/facts'
-import type { FactRow, Store, StreamHead, StreamRow } from '../store/store'
+import type { FactRow, Store, StreamHead } from '../store/store'
 
-/** A set-up as it stands, with where it comes from. */
-export interface StandingSetup extends StreamHead {
-  readonly document: SetupDocument
-  readonly facts: readonly SetupFact[]
+/** A set-up as it stands after its facts, with where it comes from. */
+export class StandingSetup implements StreamHead {
+  constructor(
+    private readonly head: StreamHead,
+    readonly facts: readonly SetupFact[],
+    private folded?: SetupDocument,
+  ) {}
+
+  get id() {
+    return this.head.id
+  }
+  get createdBy() {
+    return this.head.createdBy
+  }
+  get createdAt() {
+    return this.head.createdAt
+  }
+
+  /** Folded when it is first asked for: who only reads the facts needs none. */
+  get document(): SetupDocument {
+    this.folded ??= foldSetup({ id: this.id, facts: this.facts })
+    return this.folded
+  }
+
+  /** The same with the facts that come after. */
+  grownBy(added: readonly SetupFact[]): StandingSetup {
+    const folded = this.folded && added.reduce(appendFact, this.folded)
+    return new StandingSetup(this.head, [...this.facts, ...added], folded)
+  }
 }
 
 /**
@@ -24,37 +49,29 @@ export class SetupStreams {
     return this.held.get(id)
   }
 
+  /** A set-up with every fact that stands now. */
   async open(id: string): Promise<StandingSetup | undefined> {
     const known = this.known(id)
-    const stream = await this.store.stream('setup', id, known?.document.length)
-    return stream && this.grown(known, stream)
+    if (known !== undefined) {
+      const since = await this.store.factsFrom(id, known.facts.length)
+      return this.hold(since.length === 0 ? known : known.grownBy(since.map(factOf)))
+    }
+    const stream = await this.store.stream('setup', id)
+    if (stream === undefined) return undefined
+    const { facts, ...head } = stream
+    return this.hold(new StandingSetup(head, facts.map(factOf)))
   }
 
-  /**
-   * A set-up with what came since.
-   *
-   * @param stream its facts from the end of `known` on; all of them where nothing is known.
-   */
-  grown(known: StandingSetup | undefined, { facts: rows, ...head }: StreamRow): StandingSetup {
-    const added = rows.map(factOf)
-    const facts = known ? [...known.facts, ...added] : added
-    const document = known
-      ? added.reduce(appendFact, known.document)
-      : foldSetup({ id: head.id, facts })
-    const standing = { ...head, document, facts }
-    this.hold(standing)
-    return standing
-  }
-
-  /** Keeps a set-up at hand, unless more of it is known already. */
-  hold(standing: StandingSetup): void {
-    const { id, document } = standing
+  /** Keeps a set-up at hand, unless more of it is known already; gives it back. */
+  hold(standing: StandingSetup): StandingSetup {
+    const { id, facts } = standing
     // Another request may have read further meanwhile.
-    if ((this.known(id)?.document.length ?? 0) > document.length) return
+    if ((this.known(id)?.facts.length ?? 0) > facts.length) return standing
     // The one that was used last is the last to go.
     this.held.delete(id)
     this.held.set(id, standing)
     if (this.held.size > this.most) this.held.delete(this.held.keys().next().value ?? '')
+    return standing
   }
 }
 

@@ -10,7 +10,7 @@ import {
   type SetupRecord,
   type SolutionView,
 } from '@pine/contract'
-import { appendFact, checkDocument, foldSetup, underPolicy, type SetupFact } from '@pine/core/facts'
+import { checkDocument, underPolicy, type SetupFact } from '@pine/core/facts'
 import { stepsOf } from '@pine/core/plan'
 import { type Problem } from '@pine/core/problem'
 import { checkSheet, type MachinePolicy, type SetupSheet } from '@pine/core/sheet'
@@ -18,13 +18,13 @@ import { solve } from '@pine/core/solve'
 import { validate as isUuid } from 'uuid'
 import type { Clock } from '../clock'
 import { accept, refuseInput, type Outcome } from '../refusal'
-import type { NewFactRow, Store } from '../store/store'
+import type { Appended, NewFactRow, Store } from '../store/store'
 import { notAllowed } from './allowed'
 import { contentHash } from './canonical'
-import { InTurn } from './in-turn'
+import { InTurn, NotInTime } from './in-turn'
 import { recordOf } from './records'
 import { policyInForce } from './shop'
-import { factOf, SetupStreams, type StandingSetup } from './set-up-streams'
+import { factOf, SetupStreams, StandingSetup } from './set-up-streams'
 import { enteredByAnother, idInUse, noRecord, noSetup, stepsOpen } from './setup-refusals'
 import { summaryOf } from './summaries'
 
@@ -64,6 +64,8 @@ export interface Setups {
 
 /** Who waits longer for a set-up is told that it is busy; the device sends again by itself. */
 const LONGEST_WAIT_MS = 4000
+/** So often another process may be first: each time, its fact is written. */
+const MOST_TRIES = 20
 
 export function setupsOf(store: Store, clock: Clock): Setups {
   const streams = new SetupStreams(store)
@@ -71,6 +73,62 @@ export function setupsOf(store: Store, clock: Clock): Setups {
   const opened = async (id: string): Promise<Outcome<StandingSetup>> => {
     const setup = isUuid(id) ? await streams.open(id) : undefined
     return setup === undefined ? noSetup(id) : accept(setup)
+  }
+
+  /**
+   * Decides of a new fact by what is known of its set-up, and writes it at the next place. Where another process was first
+   * there, or what is known does not allow it, what came since is read and it is decided anew: no lock is held meanwhile.
+   */
+  async function addTo(
+    setupId: string,
+    fact: NewFact,
+    row: Omit<NewFactRow, 'body'>,
+    from: { readonly person: Member; readonly seen: number | undefined },
+  ): Promise<Outcome<StandingSetup>> {
+    let isFresh = streams.known(setupId) === undefined
+    let setup = streams.known(setupId) ?? (await streams.open(setupId))
+    for (let tries = 0; tries < MOST_TRIES; tries += 1) {
+      if (setup === undefined) return noSetup(setupId)
+      const before = setup.facts.find(({ id }) => id === fact.id)
+      if (before !== undefined) return isSameFact(before, fact) ? accept(setup) : idInUse(fact.id)
+      const decided = await decide(setup, fact, row, from)
+      if (decided.ok) {
+        const { grown, ...what } = decided.value
+        if ((await store.appendFact(setup, setup.facts.length, what)) === 'written')
+          return accept(streams.hold(grown))
+      } else if (isFresh) return decided
+      const known = setup.facts.length
+      setup = await streams.open(setupId)
+      // Its place is free, so it is its id that another set-up has.
+      if (decided.ok && setup?.facts.length === known) return idInUse(fact.id)
+      isFresh = true
+    }
+    throw new NotInTime('others were always first')
+  }
+
+  /** A set-up with a new fact, and what is written of it; or why it may not be added to what stands. */
+  async function decide(
+    setup: StandingSetup,
+    fact: NewFact,
+    row: Omit<NewFactRow, 'body'>,
+    { person, seen }: { readonly person: Member; readonly seen: number | undefined },
+  ): Promise<Outcome<Appended & { readonly grown: StandingSetup }>> {
+    const sheet = fact.kind === 'sheet' ? (fact.body as SetupSheet) : setup.document.sheet
+    const policy = await policyInForce(store, sheet)
+    const made =
+      fact.kind === 'record' ? freeze(setup, clock, policy) : accept({ body: fact.body as object })
+    if (!made.ok) return made
+    // As the database will tell it: what is undefined is not kept.
+    const body = JSON.parse(JSON.stringify(made.value.body)) as object
+    const told = seen === undefined ? undefined : Math.min(seen, setup.facts.length)
+    const grown = setup.grownBy([factOf({ ...row, seen: told, by: authorOf(person), body })])
+    const problems = checkDocument(grown.document)
+    if (problems.length > 0)
+      return refuseInput(
+        problems.map((problem) => reportProblem(asSent(problem, fact, setup.facts.length))),
+      )
+    const summary = summaryOf(grown, clock().toISOString(), policy)
+    return accept({ ...made.value, grown, fact: { ...row, body, seen: told }, summary })
   }
 
   return {
@@ -92,8 +150,7 @@ export function setupsOf(store: Store, clock: Clock): Setups {
       const fact = factOf({ ...first, by })
       const problems = checkSheet(sheet)
       if (problems.length > 0) return refuseInput(problems.map(reportProblem))
-      const document = foldSetup({ id, facts: [fact] })
-      const begun = { id, createdBy: by, createdAt: at, document, facts: [fact] }
+      const begun = new StandingSetup({ id, createdBy: by, createdAt: at }, [fact])
       const policy = await policyInForce(store, sheet)
       const written = await store.beginStream(
         { id, kind: 'setup' },
@@ -171,50 +228,12 @@ export function setupsOf(store: Store, clock: Clock): Setups {
         personId: person.id,
         recordedAt: at,
       }
-      const stands = streams.known(setupId) ?? (await streams.open(setupId))
-      if (stands === undefined) return noSetup(setupId)
-      const sheet = fact.kind === 'sheet' ? (fact.body as SetupSheet) : stands.document.sheet
-      const policy = await policyInForce(store, sheet)
-      let grown: StandingSetup | undefined
-      const appended = await turns.run(setupId, () => {
-        const held = streams.known(setupId)
-        return store.appendFact(setupId, row, held?.document.length ?? 0, (stream) => {
-          const setup = streams.grown(held, stream)
-          const made =
-            fact.kind === 'record'
-              ? freeze(setup, clock, policy)
-              : accept({ body: fact.body as object })
-          if (!made.ok) return made
-          // As the database will tell it: what is undefined is not kept.
-          const told = seen === undefined ? undefined : Math.min(seen, setup.document.length)
-          const kept = JSON.parse(JSON.stringify(made.value.body)) as object
-          const added = factOf({ ...row, seen: told, by: authorOf(person), body: kept })
-          const document = appendFact(setup.document, added)
-          const problems = checkDocument(document)
-          if (problems.length > 0)
-            return refuseInput(
-              problems.map((problem) =>
-                reportProblem(asSent(problem, added, setup.document.length)),
-              ),
-            )
-          grown = { ...setup, document, facts: [...setup.facts, added] }
-          return accept({
-            ...made.value,
-            seen: told,
-            summary: summaryOf(grown, clock().toISOString(), policy),
-          })
-        })
-      })
-      if (appended === 'no-stream') return noSetup(setupId)
-      if (!appended.ok) return appended
-      const { kind, body, isNew } = appended.value
-      if (isNew && grown !== undefined) streams.hold(grown)
-      const setup = isNew ? grown : await streams.open(setupId)
-      const place = setup?.facts.findLastIndex(({ id }) => id === fact.id) ?? -1
-      const same = kind === fact.kind && (kind === 'record' || isSame(body, fact.body))
-      if (setup === undefined || place < 0 || !same) return idInUse(fact.id)
+      const added = await turns.run(setupId, () => addTo(setupId, fact, row, { person, seen }))
+      if (!added.ok) return added
+      const { facts } = added.value
+      const place = facts.findLastIndex(({ id }) => id === fact.id)
       const from = Math.min(known ?? place, place)
-      return accept({ from, facts: setup.facts.slice(from) })
+      return accept({ from, facts: facts.slice(from) })
     },
   }
 }
@@ -233,7 +252,7 @@ function momentOf(entered: string | undefined, now: Date): Date {
 }
 
 /** A problem of a new fact at its place in what was sent, and not in the stream that it would be the last of. */
-const asSent = (problem: Problem, { kind }: Pick<SetupFact, 'kind'>, place: number): Problem => {
+const asSent = (problem: Problem, { kind }: Pick<NewFact, 'kind'>, place: number): Problem => {
   if (kind === 'sheet') return { ...problem, place: problem.place.replace(/^sheet/, 'body') }
   const own = `facts.${place}.`
   return problem.place.startsWith(own)
@@ -244,6 +263,10 @@ const asSent = (problem: Problem, { kind }: Pick<SetupFact, 'kind'>, place: numb
 /** Whether two bodies say the same: what was sent and what was kept, which may be without what was undefined. */
 const isSame = (one: unknown, other: unknown): boolean =>
   isDeepStrictEqual(JSON.parse(JSON.stringify(one)), JSON.parse(JSON.stringify(other)))
+
+/** Whether a fact that stands is the one that was sent; of a record the server makes the body. */
+const isSameFact = (one: SetupFact, sent: NewFact): boolean =>
+  one.kind === sent.kind && (sent.kind === 'record' || isSame(one.body, sent.body))
 
 /** The body of a record, and what it freezes: every fact before it with the solution of them all. */
 function freeze(
