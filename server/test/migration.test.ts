@@ -103,10 +103,10 @@ test('machines, gauges, people and texts are there', async () => {
 })
 
 test('the list is empty until it is built from the facts, once', async () => {
-  expect(JSON.parse(await store.summariesJson(false))).toEqual([])
+  expect(JSON.parse((await store.listed(false, '2026-01-01')).json)).toEqual([])
   await fillSummaries(store, now)
   const list: readonly { id: string; stepsTotal: number }[] = JSON.parse(
-    await store.summariesJson(false),
+    (await store.listed(false, '2026-01-01')).json,
   )
   expect(list.map(({ id }) => id).sort()).toEqual(expected.map(({ id }) => id).sort())
   expect(await store.withoutSummary()).toEqual([])

@@ -576,7 +576,7 @@ describe('streams', () => {
 
 describe('the list', () => {
   const kept = async (id: string) =>
-    JSON.parse(await server.store.summariesJson(false)).find(
+    JSON.parse((await server.store.listed(false, '2026-01-01')).json).find(
       (summary: { id: string }) => summary.id === id,
     )
 

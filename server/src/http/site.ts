@@ -2,10 +2,10 @@ import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { serveStatic } from '@hono/node-server/serve-static'
 import { Hono } from 'hono'
-import { compress } from 'hono/compress'
 import { secureHeaders } from 'hono/secure-headers'
 import type { Api } from './api'
 import { hostsOf, onlyFor } from './hosts'
+import { packed } from './packed'
 
 const DAY = 86_400
 
@@ -27,7 +27,7 @@ export function createSite(api: Api, clientFolder: string, hosts = hostsOf([])) 
         },
       }),
     )
-    .use('/api/*', compress())
+    .use('/api/*', packed)
     .route('/', api as unknown as Hono)
     .use(
       serveStatic({

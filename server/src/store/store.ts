@@ -35,6 +35,14 @@ export interface Appended {
   readonly frozen?: object
 }
 
+/** Set-ups as the list shows them. */
+export interface Listed {
+  /** As JSON: thousands go out as the database has them. */
+  readonly json: string
+  /** Whether a number of one of them is too old by now that was not when its summary was written. */
+  readonly isOvertaken: boolean
+}
+
 /** The latest declaration of a machine, a gauge or a tool. */
 export interface DeclaredRow {
   readonly id: string
@@ -78,8 +86,8 @@ export interface Store extends PeopleStore {
    */
   appendFact(stream: StreamHead, place: number, appended: Appended): Promise<'written' | 'taken'>
 
-  /** The set-ups that are put away, or those that are not, the youngest first, as JSON: thousands go out as the database has them. */
-  summariesJson(away: boolean): Promise<string>
+  /** The set-ups that are put away, or those that are not, the youngest first. */
+  listed(away: boolean, now: string): Promise<Listed>
   /** Has those of a machine worked out anew when they are next listed: more or less is asked of it now. */
   overtakeSummaries(
     machine: { readonly id: string; readonly name: string },

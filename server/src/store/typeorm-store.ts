@@ -106,13 +106,15 @@ export function typeormStore(source: DataSource, shopId: string): Store {
       return written === 'written' ? written : 'taken'
     },
 
-    async summariesJson(away) {
-      const [row]: readonly { readonly list: string | null }[] = await source.query(
-        `SELECT string_agg(summary::text, ',' ORDER BY created_at DESC) AS list FROM summary
-         WHERE shop_id = $1 AND (summary->>'away' IS NOT NULL) = $2`,
-        [shopId, away],
-      )
-      return `[${row?.list ?? ''}]`
+    async listed(away, now) {
+      const [row]: readonly { readonly list: string | null; readonly overtaken: boolean | null }[] =
+        await source.query(
+          `SELECT string_agg(summary::text, ',' ORDER BY created_at DESC) AS list,
+             bool_or(summary->>'oldFrom' <= $3) AS overtaken
+           FROM summary WHERE shop_id = $1 AND (summary->>'away' IS NOT NULL) = $2`,
+          [shopId, away, now],
+        )
+      return { json: `[${row?.list ?? ''}]`, isOvertaken: row?.overtaken ?? false }
     },
     async overtakeSummaries({ id, name }, now) {
       await source.query(

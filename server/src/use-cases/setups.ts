@@ -3,6 +3,7 @@ import {
   reportProblem,
   viewSolution,
   type FactsAnswer,
+  type MachineEntry,
   type Member,
   type NewFact,
   type Person,
@@ -23,7 +24,7 @@ import { notAllowed } from './allowed'
 import { contentHash } from './canonical'
 import { InTurn, NotInTime } from './in-turn'
 import { recordOf } from './records'
-import { policyInForce } from './shop'
+import { machinesOf, policyInForce, policyOf } from './shop'
 import { factOf, SetupStreams, StandingSetup } from './set-up-streams'
 import { enteredByAnother, idInUse, noRecord, noSetup, stepsOpen } from './setup-refusals'
 import { summaryOf } from './summaries'
@@ -85,36 +86,38 @@ export function setupsOf(store: Store, clock: Clock): Setups {
     row: Omit<NewFactRow, 'body'>,
     from: { readonly person: Member; readonly seen: number | undefined },
   ): Promise<Outcome<StandingSetup>> {
-    let isFresh = streams.known(setupId) === undefined
-    let setup = streams.known(setupId) ?? (await streams.open(setupId))
+    const known = streams.known(setupId)
+    let [setup, machines] = await Promise.all([known ?? streams.open(setupId), machinesOf(store)])
+    let isFresh = known === undefined
     for (let tries = 0; tries < MOST_TRIES; tries += 1) {
       if (setup === undefined) return noSetup(setupId)
       const before = setup.facts.find(({ id }) => id === fact.id)
       if (before !== undefined) return isSameFact(before, fact) ? accept(setup) : idInUse(fact.id)
-      const decided = await decide(setup, fact, row, from)
+      const decided = decide(setup, machines, fact, row, from)
       if (decided.ok) {
         const { grown, ...what } = decided.value
         if ((await store.appendFact(setup, setup.facts.length, what)) === 'written')
           return accept(streams.hold(grown))
       } else if (isFresh) return decided
-      const known = setup.facts.length
-      setup = await streams.open(setupId)
+      const { length } = setup.facts
+      ;[setup, machines] = await Promise.all([streams.open(setupId), machinesOf(store)])
       // Its place is free, so it is its id that another set-up has.
-      if (decided.ok && setup?.facts.length === known) return idInUse(fact.id)
+      if (decided.ok && setup?.facts.length === length) return idInUse(fact.id)
       isFresh = true
     }
     throw new NotInTime('others were always first')
   }
 
   /** A set-up with a new fact, and what is written of it; or why it may not be added to what stands. */
-  async function decide(
+  function decide(
     setup: StandingSetup,
+    machines: readonly MachineEntry[],
     fact: NewFact,
     row: Omit<NewFactRow, 'body'>,
     { person, seen }: { readonly person: Member; readonly seen: number | undefined },
-  ): Promise<Outcome<Appended & { readonly grown: StandingSetup }>> {
+  ): Outcome<Appended & { readonly grown: StandingSetup }> {
     const sheet = fact.kind === 'sheet' ? (fact.body as SetupSheet) : setup.document.sheet
-    const policy = await policyInForce(store, sheet)
+    const policy = policyOf(machines, sheet)
     const made =
       fact.kind === 'record' ? freeze(setup, clock, policy) : accept({ body: fact.body as object })
     if (!made.ok) return made
@@ -196,6 +199,8 @@ export function setupsOf(store: Store, clock: Clock): Setups {
 
     async list({ away } = { away: false }) {
       const now = clock().toISOString()
+      const { json, isOvertaken } = await store.listed(away, now)
+      if (!isOvertaken) return json
       for (const summary of await store.overtakenSummaries(now)) {
         // A number has grown too old since the last fact: the set-up stands otherwise than it was written down.
         const setup = await streams.open(summary.id)
@@ -203,7 +208,7 @@ export function setupsOf(store: Store, clock: Clock): Setups {
         const policy = await policyInForce(store, setup.document.sheet)
         await store.renewSummary(summary, summaryOf(setup, now, policy))
       }
-      return store.summariesJson(away)
+      return (await store.listed(away, now)).json
     },
 
     /**

@@ -73,12 +73,16 @@ export async function changeMachine(
 }
 
 /** What the shop asks now of the machine that a sheet is for. */
-export async function policyInForce(
+export const policyOf = (
+  machines: readonly MachineEntry[],
+  sheet: Pick<SetupSheet, 'machineId' | 'machine'>,
+): MachinePolicy | undefined =>
+  shopMachineOf(machines, sheet)?.machine.policy as MachinePolicy | undefined
+
+export const policyInForce = async (
   store: Store,
   sheet: Pick<SetupSheet, 'machineId' | 'machine'>,
-): Promise<MachinePolicy | undefined> {
-  return shopMachineOf(await machinesOf(store), sheet)?.machine.policy as MachinePolicy | undefined
-}
+): Promise<MachinePolicy | undefined> => policyOf(await machinesOf(store), sheet)
 
 const noMachine = (id: string) =>
   refuse('not-found', {
