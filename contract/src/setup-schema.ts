@@ -1,4 +1,5 @@
 import { LIFT_PLACES } from '@pine/core/facts'
+import { SHORT_READ_BACKS } from '@pine/core/keyin'
 import { LENGTH_UNITS } from '@pine/core/length'
 import { SCHOOLS } from '@pine/core/schools'
 import { BLOCK_GRADES, FACES, GAUGE_KINDS } from '@pine/core/touch'
@@ -182,6 +183,7 @@ export const readBackSchema = z.strictObject({
   address,
   moment: z.enum(['before', 'after']),
   shown: writtenLengthSchema,
+  way: z.enum(SHORT_READ_BACKS).optional(),
 })
 const machineAxis = z.enum(['X', 'Y', 'Z'])
 export const eventSchema = z.discriminatedUnion('kind', [

@@ -77,10 +77,8 @@ test('two who key one register while one of them is away: both are told, and it 
 
   // Jory's phone loses its network; he keys the right number, and Mira meanwhile a wrong one.
   await elsewhere.route('**/api/**', (route) => route.abort())
-  await jory.keys('112.406')
-  await jory.next()
-  await mira.keys('112.460')
-  await mira.next()
+  await jory.seesShown('112.406', true)
+  await mira.seesShown('112.460', false)
   await expect(page.getByText(/the last two digits|digits/i).first()).toBeVisible()
   await elsewhere.unroute('**/api/**')
   await elsewhere.reload()
@@ -95,8 +93,7 @@ test('two who key one register while one of them is away: both are told, and it 
     ).toBeVisible()
   }
   await jory.look('keyed-by-two')
-  await jory.keys('112.406')
-  await jory.next()
+  await jory.seesShown('112.406', true)
   await jory.leaveFor(key)
   await expect(elsewhere.getByText('neither knew of the other')).toBeHidden()
   await expect(elsewhere.getByText('Read back equal.')).toBeVisible()

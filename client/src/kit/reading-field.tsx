@@ -14,6 +14,9 @@ export interface ReadingFieldProps {
   readonly onAside?: () => void
   /** Another reading to take: the number is given the keys again. */
   readonly focusKey?: string
+  /** What stands before the part that is typed. */
+  readonly before?: string
+  readonly placeholder?: string
   readonly value: string
   readonly unit: LengthUnit
   readonly onChange: (text: string) => void
@@ -31,6 +34,8 @@ export function ReadingField({
   aside,
   onAside,
   focusKey,
+  before,
+  placeholder = '0.000',
   value,
   unit,
   onChange,
@@ -53,6 +58,11 @@ export function ReadingField({
     >
       <Head label={label} aside={aside} onAside={onAside} />
       <Plain style={styles.line}>
+        {before !== undefined && (
+          <Digits as="reading" fontSize={38} lineHeight={48} fontWeight="600">
+            {before}
+          </Digits>
+        )}
         <Input
           ref={input}
           unstyled
@@ -67,7 +77,7 @@ export function ReadingField({
           aria-describedby={describedBy}
           testID="reading"
           autoComplete="off"
-          placeholder="0.000"
+          placeholder={placeholder}
           placeholderTextColor="$line"
           color="$ink"
           backgroundColor="transparent"

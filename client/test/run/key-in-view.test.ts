@@ -77,6 +77,34 @@ test('what was keyed is entered with what the control shows; only the right numb
   expect(asks.isRight(mm('thirty'))).toBe(false)
 })
 
+test('of what goes down into metal the last digits are typed, elsewhere it is enough to have looked', () => {
+  const short = (setup: StandingSetup, address: string, retyping = false) =>
+    beneath(setup, address, 'ask', retyping).short
+  expect(short(read, 'G54.Z')).toEqual({
+    way: 'last-digits',
+    expected: mm('-30.000'),
+    says: '−30.000 mm',
+    first: '−30.',
+  })
+  expect(short(read, 'H1')?.way).toBe('last-digits')
+  expect(short(read, 'G54.X')?.way).toBe('seen')
+  // A row that was keyed before shows a number that looks right, and after a disagreement nothing is taken on trust.
+  const again = after(
+    read,
+    ...beneath(read, 'G54.X', 'ask').facts(mm('1.000'), 'seen'),
+    { kind: 'event', body: { kind: 'unit-changed' } },
+  )
+  expect(short(again, 'G54.X')?.way).toBe('last-digits')
+  expect(short(read, 'G54.X', true)).toBeUndefined()
+  expect(beneath(read, 'G54.X', 'ask').facts(mm('1.000'), 'seen')[1]).toEqual({
+    kind: 'read-back',
+    body: { address: 'G54.X', moment: 'after', shown: mm('1.000'), way: 'seen' },
+  })
+  // What stands in the row first is typed whole: nobody knows what it should be.
+  const adding = example('whole-run', 6, control({ lengthKey: 'add' }))
+  expect(beneath(adding, 'H1', 'ask').short).toBeUndefined()
+})
+
 test('a mismatch stands there until it is keyed again; an equal number is shown as the control did', () => {
   const turned = after(read, ...shown('G54.Z', '30.000'))
   expect(viewOf(turned, 'G54.Z').beneath.of).toBe('mismatch')

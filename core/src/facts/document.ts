@@ -1,4 +1,5 @@
 import type { Entered } from '../journal/entered'
+import type { ShortReadBack } from '../keyin/read-back'
 import type { FactOf } from '../journal/stream'
 import type { WrittenLength } from '../length/length'
 import type { ProgramReading } from '../program/program-types'
@@ -47,6 +48,8 @@ export interface ReadBackBody {
   /** Shown before the key-in (needed to add), or after it. */
   readonly moment: 'before' | 'after'
   readonly shown: WrittenLength
+  /** How much of it was typed, where that was not all of it; the rest is what it should have been. */
+  readonly way?: ShortReadBack
 }
 
 /** What the control showed. What was read later is not what was keyed. */

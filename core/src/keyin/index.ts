@@ -1,2 +1,10 @@
 export { type KeyInLine } from './key-in'
-export { readBackAgrees } from './read-back'
+export {
+  areLastDigits,
+  LAST_DIGITS,
+  leastReadBack,
+  partedDigits,
+  readBackAgrees,
+  SHORT_READ_BACKS,
+  type ShortReadBack,
+} from './read-back'

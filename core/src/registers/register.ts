@@ -4,6 +4,7 @@ import type { Face, PlanAxis } from '../touch/touch'
 import type { Address } from '../address/address'
 import type { OffsetRow } from '../address/row'
 import type { KeyInLine } from '../keyin/key-in'
+import type { ShortReadBack } from '../keyin/read-back'
 import type { Explanation } from '../slips/slip'
 import type { Budget } from '../budget/budget'
 import type { Verdict } from '../budget/verdict'
@@ -20,6 +21,8 @@ export interface ReadBackVerdict {
   readonly shownText: string
   readonly shownUnit: LengthUnit
   readonly shown: Nanometres
+  /** How much of it was typed, where that was not all. */
+  readonly way?: ShortReadBack
   readonly equal: boolean
   /** shown − expected: below zero the tool goes too deep, or too far towards minus. */
   readonly error: Nanometres

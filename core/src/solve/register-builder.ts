@@ -40,6 +40,7 @@ export function registerBuilder(
       shownText: shown.text,
       shownUnit: shown.unit,
       shown: shown.nm,
+      ...(last.way && { way: last.way }),
       equal,
       error: toNanometres(shown.nm - expected),
       causes: [],

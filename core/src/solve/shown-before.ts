@@ -5,6 +5,7 @@ import type { ReadBack, SetupDocument, SetupEvent } from '../facts/document'
 import { placeOf, readingsById } from '../facts/readings-by-id'
 import type { Nanometres } from '../length/length'
 import type { ReadLength } from '../length/read-length'
+import type { ShortReadBack } from '../keyin/read-back'
 import type { SourceReader } from '../sources/sources'
 
 const CARRY_OVER: readonly SetupEvent['kind'][] = [
@@ -18,6 +19,8 @@ const CARRY_OVER: readonly SetupEvent['kind'][] = [
 export interface SeenAt {
   readonly shown: ReadLength
   readonly place: number
+  /** How much of it was typed, where that was not all. */
+  readonly way?: ShortReadBack
 }
 
 /**
@@ -72,7 +75,7 @@ export function shownBefore(document: SetupDocument, sources: SourceReader): Sho
     const { place } = readBack
     if (place <= (crossings.get(address)?.second.place ?? -1)) return undefined
     const shown = sources.length(readBack.shown, { place: `facts.${place}.body.shown` })
-    return shown && { shown, place }
+    return shown && { shown, place, ...(readBack.way && { way: readBack.way }) }
   }
   return {
     last,

@@ -9,7 +9,7 @@ import { Words } from '@/kit/words'
 
 export interface EntryFrameProps extends Pick<
   KeypadProps,
-  'onType' | 'onDelete' | 'onSign' | 'onUnit' | 'onNext' | 'next'
+  'onType' | 'onDelete' | 'withoutPoint' | 'onSign' | 'onUnit' | 'onNext' | 'next'
 > {
   /** What to do and how it looks; scrolls where there is little room. */
   readonly children: ReactNode

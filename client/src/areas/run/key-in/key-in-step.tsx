@@ -46,8 +46,9 @@ export function KeyInStep(props: KeyInStepProps) {
         unit={setup.solution.unit}
         sheet={card}
         picture={<RegisterPicture setup={setup} address={address} />}
-        onEntered={(shown) => {
-          for (const said of beneath.facts(shown)) void enter(said)
+        short={beneath.short}
+        onEntered={(shown, way) => {
+          for (const said of beneath.facts(shown, way)) void enter(said)
           setRetyping(false)
           if (beneath.isRight(shown)) onDone()
         }}
@@ -185,6 +186,7 @@ function WhatStands({ beneath, onRetype, ...props }: WhatStandsProps) {
             </Words>
             {beneath.accepted !== undefined && <Words as="note">{beneath.accepted}</Words>}
             <Digits as="number">{beneath.shown}</Digits>
+            {beneath.way !== undefined && <Words as="note">{beneath.way}</Words>}
           </Card>
           <Footing>
             <Button onPress={onRetype}>Read it back again</Button>

@@ -1,4 +1,10 @@
-import { readBackAgrees } from '@pine/core/keyin'
+import {
+  leastReadBack,
+  partedDigits,
+  readBackAgrees,
+  type KeyInLine,
+  type ShortReadBack,
+} from '@pine/core/keyin'
 import { readLength, type LengthUnit, type WrittenLength } from '@pine/core/length'
 import { type Register } from '@pine/core/registers'
 import {
@@ -52,15 +58,28 @@ export type Beneath =
       readonly says: string
       readonly accepted?: string
       readonly shown: string
+      /** How much of it was typed, where that was not all. */
+      readonly way?: string
     }
   | {
       readonly of: 'ask'
       readonly moment: 'before' | 'after'
       readonly label: string
-      readonly facts: (shown: WrittenLength) => readonly Said[]
+      /** How little of it may be typed: only what it should show is said so; anything else is typed whole. */
+      readonly short?: ShortAsk
+      readonly facts: (shown: WrittenLength, way?: ShortReadBack) => readonly Said[]
       /** Whether the control shows what it should, so that the run goes on. */
       readonly isRight: (shown: WrittenLength) => boolean
     }
+
+/** What a control should show, to be compared by eye and by its last digits. */
+export interface ShortAsk {
+  readonly way: ShortReadBack
+  readonly expected: WrittenLength
+  /** As a person reads it: all of it, and what stands before the last digits. */
+  readonly says: string
+  readonly first: string
+}
 
 /**
  * @param retyping it is keyed once more: what was shown before counts no longer.
@@ -144,6 +163,7 @@ function beneath(
       of: 'equal',
       says: state === 'proven' ? 'Read back equal, and proven.' : 'Read back equal.',
       shown: `${typographic(readBack?.shownText ?? '')} ${readBack?.shownUnit ?? ''}`,
+      ...(readBack?.way && { way: WAY_WORDS[readBack.way] }),
       ...(accepted && { accepted: `accepted by ${accepted.by.name}: ${accepted.reason}` }),
     }
   const name = registerName(address)
@@ -156,11 +176,17 @@ function beneath(
       facts: (shown) => [{ kind: 'read-back', body: { address, moment: 'before', shown } }],
       isRight: () => false,
     }
+  // After a disagreement nothing is taken on trust.
+  const wasKeyed = document.readBacks.some(
+    (one) => one.address === address && one.moment === 'after',
+  )
+  const short = shortAsk(keyIn, wasKeyed)
   return {
     of: 'ask',
     moment: 'after',
     label: 'What the control shows now',
-    facts: (shown) => [
+    ...(!retyping && keyIn.type !== undefined && { short }),
+    facts: (shown, way) => [
       {
         kind: 'key-in',
         body: {
@@ -169,13 +195,28 @@ function beneath(
           typed: { text: keyIn.type ?? keyIn.after, unit: keyIn.unit },
         },
       },
-      { kind: 'read-back', body: { address, moment: 'after', shown } },
+      { kind: 'read-back', body: { address, moment: 'after', shown, ...(way && { way }) } },
     ],
     isRight: (shown) => {
       const read = readLength(shown)
       return read.ok && readBackAgrees(keyIn, read.value, solution.decimals)
     },
   }
+}
+
+function shortAsk({ address, after, unit }: KeyInLine, wasKeyed: boolean): ShortAsk {
+  return {
+    way: leastReadBack(address, { wasKeyed }),
+    expected: { text: after, unit },
+    says: `${typographic(after)} ${unit}`,
+    first: typographic(partedDigits(after).first),
+  }
+}
+
+/** How much of what was shown somebody typed, where that was not all. */
+const WAY_WORDS: Readonly<Record<ShortReadBack, string>> = {
+  'last-digits': 'its last digits typed, the rest compared by eye',
+  seen: 'compared by eye',
 }
 
 const sentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`

@@ -16,7 +16,9 @@ import {
   leftUnproven,
   proofSaid,
   proofSays,
+  proofThatPasses,
   proofView,
+  type ProofEntry,
   type ProofView,
   type Seen,
 } from './proof-view'
@@ -54,6 +56,13 @@ export function ProofStep(props: ProofStepProps) {
         }}
       />
     )
+  const enterProof = (made: ProofEntry) => {
+    void enter(made)
+    numbers.clear()
+    seen.clear()
+    setAgain(false)
+    if (proofSays(setup, made)?.right === true) onDone()
+  }
   if (view.shows === 'move')
     return (
       <CheckFrame
@@ -69,8 +78,16 @@ export function ProofStep(props: ProofStepProps) {
                 onDone()
               }}
             />
-            <Button kind="act" focused onPress={() => see({ there: true })} testID="next">
-              It stands there
+            <Button onPress={() => see({ there: true })} testID="not-so">
+              It stands otherwise
+            </Button>
+            <Button
+              kind="act"
+              focused
+              onPress={() => enterProof(proofThatPasses({ row, tool }, view.clearance))}
+              testID="passes"
+            >
+              {view.passes}
             </Button>
           </>
         }
@@ -99,11 +116,7 @@ export function ProofStep(props: ProofStepProps) {
   const submit = () => {
     if (!numbers.complete()) return
     if (said === undefined) return setAsked(true)
-    void enter(said)
-    numbers.clear()
-    seen.clear()
-    setAgain(false)
-    if (says?.right === true) onDone()
+    enterProof(said)
   }
   return (
     <EntryFrame

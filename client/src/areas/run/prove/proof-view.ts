@@ -32,6 +32,8 @@ export interface ProofView {
   readonly retract: string | undefined
   readonly blocks: readonly string[]
   readonly ends: string
+  /** What is pressed where all is as it should be. */
+  readonly passes: string
   readonly pictured: Address
 }
 
@@ -68,6 +70,7 @@ export function proofView(
     retract: move.retract,
     blocks: move.blocks,
     ends: `ends at machine Z ${typographic(formatLength(move.machine.Z, unit, solution.decimals))} ${unit}; position + distance to go = ${clearance.text} all the way`,
+    passes: `Over X0 Y0, and ${clearance.text} ${clearance.unit} just passes`,
     pictured: offsetAddress(row, 'Z'),
   }
 }
@@ -91,14 +94,14 @@ export interface GapSeen {
   readonly overZero: Seen['overZero']
 }
 
-type ProofSaid = Extract<Said, { kind: 'proof' }>
+export type ProofEntry = Extract<Said, { kind: 'proof' }>
 
 /** The proof as it would be entered, once the gap and whether it stands over zero are said. */
 export function proofSaid(
   { row, tool }: ProofOf,
   clearance: WrittenLength,
   { position, distanceToGo, gap, overZero }: GapSeen,
-): ProofSaid | undefined {
+): ProofEntry | undefined {
   if (gap === undefined || overZero === undefined) return undefined
   return {
     kind: 'proof',
@@ -113,10 +116,16 @@ export function proofSaid(
   }
 }
 
+/** The proof of a tip that stands over zero with the very block beneath it that it was sent above. */
+export const proofThatPasses = ({ row, tool }: ProofOf, clearance: WrittenLength): ProofEntry => ({
+  kind: 'proof',
+  body: { row, tool, clearance, gap: clearance, overZero: true },
+})
+
 /** What a proof says before it is entered: in words, and whether the run may go on. */
 export function proofSays(
   { document, solution }: StandingSetup,
-  { body }: ProofSaid,
+  { body }: ProofEntry,
 ): { readonly right: boolean; readonly words: string } | undefined {
   const verdict = proofVerdict(document, solution, { ...previewed(document), ...body })
   return verdict && { right: verdict.right, words: proofWords(solution, verdict) }

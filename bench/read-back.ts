@@ -1,0 +1,61 @@
+import { areLastDigits, partedDigits } from '@pine/core/keyin'
+import { DIGIT_SLIPS, slippedDigits } from '@pine/core/slips'
+import { line } from './support/shop'
+
+// What a read-back of the last digits catches of the slips that happen between the sheet and the control, beside one press
+// without looking and beside every digit typed. The rest is left to the eye, which has the sign and the first digits before it.
+// Run: npx tsx bench/read-back.ts        (CASES=5000, SEED=1)
+
+const CASES = Number(process.env['CASES'] ?? 5000)
+
+/** Deterministic numbers from 0 to 1 (mulberry32, public domain). */
+let state = Number(process.env['SEED'] ?? 1)
+function random(): number {
+  state = (state + 0x6d2b79f5) | 0
+  let t = Math.imul(state ^ (state >>> 15), 1 | state)
+  t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
+  return ((t ^ (t >>> 14)) >>> 0) / 4294967296
+}
+const pick = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)]!
+
+const CONTROLS = [
+  { unit: 'mm', decimals: 3, least: -450, most: -30 },
+  { unit: 'in', decimals: 4, least: -18, most: -1 },
+] as const
+
+type Control = (typeof CONTROLS)[number]
+
+const numberOf = ({ decimals, least, most }: Control) =>
+  (least + (most - least) * random()).toFixed(decimals)
+
+/** What the control shows instead, after each slip. */
+const SLIPS: Readonly<Record<string, (right: string, control: Control) => string>> = {
+  'not stored: what was there before': (_, control) => numberOf(control),
+  'keyed into another row': (_, control) => numberOf(control),
+  'sign lost': (right) => right.slice(1),
+  'point shifted': (right, { decimals }) =>
+    (Number(right) * pick([0.1, 10])).toFixed(decimals).slice(0, 12),
+  ...Object.fromEntries(
+    DIGIT_SLIPS.map((slip) => [
+      slip.replace('-', ' '),
+      (right: string) => pick(slippedDigits(right)[slip].filter((text) => text !== right)) ?? right,
+    ]),
+  ),
+}
+
+for (const control of CONTROLS) {
+  process.stdout.write(`\n${control.unit}, ${control.decimals} decimals, ${CASES} numbers each\n\n`)
+  line('slip at the control', 'every digit', 'last digits', 'a press')
+  line('---', '---:', '---:', '---:')
+  for (const [slip, shownAfter] of Object.entries(SLIPS)) {
+    let [whole, last] = [0, 0]
+    for (let one = 0; one < CASES; one += 1) {
+      const right = numberOf(control)
+      const shown = shownAfter(right, control)
+      if (shown !== right) whole += 1
+      if (!areLastDigits(right, partedDigits(shown).last)) last += 1
+    }
+    const share = (count: number) => `${((100 * count) / CASES).toFixed(1)} %`
+    line(slip, share(whole), share(last), share(0))
+  }
+}
