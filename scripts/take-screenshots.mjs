@@ -40,6 +40,7 @@ const VIEWS = [
     size: PHONE,
     way: [
       open('Drawtube flange'),
+      (page) => page.getByTestId('menu').click(),
       (page) => page.getByTestId('program').click(),
       shows('can crash or scrap'),
     ],

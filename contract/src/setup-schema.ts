@@ -1,5 +1,4 @@
-import { LIFT_PLACES } from '@pine/core/facts'
-import { SHORT_READ_BACKS } from '@pine/core/keyin'
+import { LIFT_PLACES, SHORT_READ_BACKS } from '@pine/core/facts'
 import { LENGTH_UNITS } from '@pine/core/length'
 import { SCHOOLS } from '@pine/core/schools'
 import { BLOCK_GRADES, FACES, GAUGE_KINDS } from '@pine/core/touch'

@@ -1,5 +1,6 @@
 import { valueOf } from '../src/chain'
-import { ladderOf, layoutLadder, layoutPlan, planViewOf } from '../src/picture'
+import { toNanometres } from '../src/length'
+import { ladderOf, layoutLadder, layoutPlan, layoutProof, planViewOf } from '../src/picture'
 import { type QuantityName } from '../src/quantities'
 import { solve } from '../src/solve'
 import { fact, mm, workedDocument, workedSheet } from './worked-example'
@@ -191,5 +192,35 @@ describe('the plan', () => {
       ['zero', -50.5],
     ])
     expect(ladder.spans).toMatchObject([{ from: 'tip', to: 'part-top', kind: 'gauge' }])
+  })
+})
+
+describe('a cautious move from the side', () => {
+  const room = { top: 50, bottom: 250 }
+  const nm = (mm: number) => toNanometres(mm * 1e6)
+
+  test('the block is to scale with the height that the tip is raised to', () => {
+    expect(layoutProof({ clearance: nm(50), highest: nm(100) }, room)).toEqual({
+      zero: 250,
+      ends: 150,
+      raised: 50,
+      isToScale: true,
+    })
+  })
+
+  test('a block that would be too small to be seen is drawn larger, and that is known', () => {
+    const placed = layoutProof({ clearance: nm(5), highest: nm(400) }, room)
+    expect(placed.isToScale).toBe(false)
+    expect(placed.zero - placed.ends).toBeGreaterThan(60)
+    expect(placed.ends).toBeGreaterThan(placed.raised)
+  })
+
+  test('without a travel, and where the block is higher than the travel allows, the height is a guess', () => {
+    for (const move of [{ clearance: nm(50) }, { clearance: nm(50), highest: nm(40) }]) {
+      const placed = layoutProof(move, room)
+      expect(placed).toMatchObject({ zero: 250, raised: 50, isToScale: false })
+      expect(placed.ends).toBeGreaterThan(placed.raised)
+      expect(placed.ends).toBeLessThan(placed.zero)
+    }
   })
 })

@@ -37,6 +37,18 @@ describe('proof (domain.md §11)', () => {
     })
   })
 
+  test('where the axis ends at its upper stop, the tip stands that much above zero', () => {
+    const { machine } = document.sheet
+    const Z = { min: { text: '-500', unit: 'mm' }, max: { text: '0', unit: 'mm' } } as const
+    const withTravel = workedDocument({
+      school: 'gauge-line',
+      machine: { ...machine, travels: { Z } },
+    })
+    // Zero lies at machine Z −300 with this tool: at the stop the tip is 300 above it.
+    expect(proofMove(withTravel, solve(withTravel), request)?.highest).toBe(nm('300'))
+    expect(proofMove(document, solution, request)).not.toHaveProperty('highest')
+  })
+
   test('every school ends at the same machine position', () => {
     const other = workedDocument()
     expect(proofMove(other, solve(other), request)?.machine.Z).toBe(nm('-275'))

@@ -194,6 +194,15 @@ export class Machinist {
   }
 }
 
+/** Opens the program of the set-up that is open: on a phone it is in the menu. */
+export async function openItsProgram(page: Page): Promise<void> {
+  const menu = page.getByTestId('menu')
+  const program = page.getByTestId('program')
+  await expect(menu.or(program)).toBeVisible()
+  if (await menu.isVisible()) await menu.click()
+  await program.click()
+}
+
 /** How many entries this device holds that are neither with the server nor refused; runs in the page. */
 async function countWaiting(): Promise<number> {
   const known = await indexedDB.databases()

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { v7 as uuid } from 'uuid'
-import { Machinist } from '../support/machinist'
+import { Machinist, openItsProgram } from '../support/machinist'
 import { expect, test } from '../support/product'
 
 const PROGRAMS = 'server/src/demo/programs'
@@ -16,7 +16,7 @@ const pick = (
 
 const openProgram = async (page: Page, setup: string) => {
   await page.getByText(setup).first().click()
-  await page.getByTestId('program').click()
+  await openItsProgram(page)
 }
 
 test('each planted fault of a program is found and explained; the next revision mends it', async ({
@@ -165,7 +165,7 @@ test('a set-up begins with its program: tools, registers and offsets are filled 
   await page.getByTestId('go-on').click()
 
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Home the machine/)
-  await page.getByTestId('program').click()
+  await openItsProgram(page)
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('eyepiece-adapter.ngc')
   await expect(page.getByTestId('operation-T3')).toContainText('H3')
   await expect(page.getByTestId('need-G54')).toContainText('not read')

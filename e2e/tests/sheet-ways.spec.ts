@@ -1,4 +1,4 @@
-import { Machinist } from '../support/machinist'
+import { Machinist, openItsProgram } from '../support/machinist'
 import { expect, test } from '../support/product'
 
 test('a sheet in its own way: a machine without switches, a master tool, a bore, a tool on the part, a quill', async ({
@@ -86,7 +86,7 @@ test('a sheet in its own way: a machine without switches, a master tool, a bore,
   await expect(page.getByText('The quill is out by 10 mm')).toBeVisible()
 
   // What the sheet says of the machine and the tool is held against its program.
-  await page.getByTestId('program').click()
+  await openItsProgram(page)
   await page.getByTestId('program-file').setInputFiles({
     name: 'plate.ngc',
     mimeType: '',

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { barriers } from '../support/accessible'
-import { Machinist } from '../support/machinist'
+import { Machinist, openItsProgram } from '../support/machinist'
 import { v7 as uuid } from 'uuid'
 import { expect, test } from '../support/product'
 import { mm, SENSOR_TWO_FIXTURES } from '../support/sheets'
@@ -88,7 +88,7 @@ const VIEWS: readonly { readonly name: string; readonly open: (page: Page) => Pr
       name: 'a program',
       open: async (page) => {
         await page.getByText('Drawtube flange').click()
-        await page.getByTestId('program').click()
+        await openItsProgram(page)
         // The runs that mend it may have been before.
         await expect(page.getByTestId('verdict')).toBeVisible()
       },

@@ -109,7 +109,7 @@ function Nose({ centre, y, roles }: { centre: number; y: number; roles: Roles })
 }
 
 /** Holder and tool from the nose to the tip; with a torn edge where the length is not known. */
-function Tool({
+export function Tool({
   centre,
   tip,
   nose,

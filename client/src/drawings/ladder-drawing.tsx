@@ -23,6 +23,8 @@ const WORDS = 'Atkinson Hyperlegible Next'
 /** Columns: names to the left of the rungs, numbers to the right. */
 const NAMES = 74
 const NUMBERS = 104
+/** Where there is little room, the body that comes down is cut at its holder. */
+const LOW = 160
 /** Of a body that stands where it is expected, and not where it was read. */
 const FAINT = 0.4
 
@@ -54,7 +56,7 @@ export function LadderDrawing({
       layoutLadder(ladder, {
         width,
         height,
-        marginTop: ladder.body === 'none' ? 34 : 66,
+        marginTop: ladder.body === 'none' ? 34 : height < LOW ? 48 : 66,
         marginBottom: 30,
         labelPitch: 21,
       }),

@@ -101,7 +101,7 @@ function FaceLine({ face: { role, x1, y1, x2, y2 }, roles }: { face: PlacedFace;
 }
 
 /** Program zero: our own mark, a small four-pointed needle. */
-function ZeroMark({
+export function ZeroMark({
   x,
   y,
   named,

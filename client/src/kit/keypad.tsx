@@ -21,6 +21,7 @@ const Key = styled(View, {
   backgroundColor: '$key',
   cursor: 'pointer',
   pressStyle: { backgroundColor: '$readPaper' },
+  $small: { minHeight: 44 },
   variants: { act: { true: { backgroundColor: '$act', borderColor: '$act' } } } as const,
 })
 
@@ -37,6 +38,9 @@ export interface KeypadProps {
   /** Where no field takes what is typed: the keyboard of a wide screen presses these keys. */
   readonly byKeyboard?: boolean
 }
+
+/** A longer word is written smaller: the key is a quarter of a small phone. */
+const LONG_WORD = 5
 
 const LINES = [
   ['7', '8', '9'],
@@ -161,7 +165,7 @@ const Keys = memo(function Keys({
         </View>
         <View flexGrow={1} flexBasis={0}>
           <Key act onPress={onNext} testID="next">
-            <Words as="title" tone="onAct">
+            <Words as="title" tone="onAct" {...(next.length > LONG_WORD && { fontSize: 16 })}>
               {next}
             </Words>
           </Key>

@@ -67,10 +67,17 @@ export const config = createTamagui({
     dark: { ...DARK, background: DARK.paper, color: DARK.ink },
   },
   media: {
-    wide: { minWidth: 900 },
-    widest: { minWidth: 1180 },
-    // A phone lying down, or text at twice its size: everything scrolls, the keys too.
-    short: { maxHeight: 640 },
+    wide: { minWidth: 900, minHeight: 501 },
+    widest: { minWidth: 1180, minHeight: 501 },
+    // Text at twice its size: everything scrolls, the keys too.
+    tiny: { maxHeight: 500, maxWidth: 500 },
+    // A phone on its side: the keys stand beside the number.
+    lying: { maxHeight: 500, minWidth: 501 },
+    // A phone's browser with its bars: the picture and the keys give way; on a smaller phone the trail too.
+    small: { maxHeight: 700 },
+    low: { maxHeight: 600 },
+    // A tablet beside the control: the picture grows.
+    tall: { minHeight: 900 },
   },
   settings: {
     onlyAllowShorthands: false,

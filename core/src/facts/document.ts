@@ -1,5 +1,4 @@
 import type { Entered } from '../journal/entered'
-import type { ShortReadBack } from '../keyin/read-back'
 import type { FactOf } from '../journal/stream'
 import type { WrittenLength } from '../length/length'
 import type { ProgramReading } from '../program/program-types'
@@ -42,6 +41,11 @@ export interface KeyInBody {
 }
 
 export type KeyIn = Entered & KeyInBody
+
+/** How a person tells what a control shows without typing all of it: its last digits, or that it is what it should be. */
+export const SHORT_READ_BACKS = ['last-digits', 'seen'] as const
+
+export type ShortReadBack = (typeof SHORT_READ_BACKS)[number]
 
 export interface ReadBackBody {
   readonly address: Address

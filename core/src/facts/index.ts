@@ -2,6 +2,8 @@ export { checkDocument } from './check-document'
 export {
   type CheckOff,
   LIFT_PLACES,
+  SHORT_READ_BACKS,
+  type ShortReadBack,
   type Lift,
   type LiftPlace,
   type Measured,

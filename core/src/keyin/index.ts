@@ -5,6 +5,4 @@ export {
   leastReadBack,
   partedDigits,
   readBackAgrees,
-  SHORT_READ_BACKS,
-  type ShortReadBack,
 } from './read-back'

@@ -1,4 +1,5 @@
 import { addressParts, axisOfAddress, type Address } from '../address/address'
+import type { ShortReadBack } from '../facts/document'
 import { roundToDisplay } from '../length/format-length'
 import type { ReadLength } from '../length/read-length'
 import type { KeyInLine } from './key-in'
@@ -12,11 +13,6 @@ import type { KeyInLine } from './key-in'
 export function readBackAgrees(line: KeyInLine, shown: ReadLength, decimals: number): boolean {
   return roundToDisplay(shown.nm, line.unit, decimals) === line.expected
 }
-
-/** How a person tells what a control shows without typing all of it: its last digits, or that it is what it should be. */
-export const SHORT_READ_BACKS = ['last-digits', 'seen'] as const
-
-export type ShortReadBack = (typeof SHORT_READ_BACKS)[number]
 
 /**
  * How little of a read-back may be typed. A length, or Z of a work offset, takes the tip straight down into metal, and a row

@@ -1,4 +1,4 @@
 export { activeLift, mayLift } from './lift'
-export { airCutLift, proofMove } from './proof'
+export { airCutLift, proofMove, type ProofMove } from './proof'
 export { type ProofVerdict, addressesOf, proofVerdict } from './proven'
 export { proofKey } from './proof-key'

@@ -21,6 +21,8 @@ export interface ProofMove {
   readonly machine: { readonly X: Nanometres; readonly Y: Nanometres; readonly Z: Nanometres }
   /** Work Z at the end: the gap that a block of this height must just pass. */
   readonly clearance: Nanometres
+  /** Work Z of the tip with the axis at the upper end of its travel, where the machine declares that: no retract is higher. */
+  readonly highest?: Nanometres
 }
 
 export interface ProofRequest {
@@ -44,6 +46,7 @@ export function proofMove(
   if (X === undefined || Y === undefined || Z === undefined || declared === undefined)
     return undefined
   const { retract } = document.sheet.machine
+  const { max } = frame.travel('Z')
   return {
     ...(retract !== undefined && { retract }),
     blocks: [
@@ -52,6 +55,7 @@ export function proofMove(
     ],
     machine: { X, Y, Z: toNanometres(Z + clearance) },
     clearance,
+    ...(max !== undefined && { highest: toNanometres(max - Z) }),
   }
 }
 

@@ -4,11 +4,10 @@ import type { Face, PlanAxis } from '../touch/touch'
 import type { Address } from '../address/address'
 import type { OffsetRow } from '../address/row'
 import type { KeyInLine } from '../keyin/key-in'
-import type { ShortReadBack } from '../keyin/read-back'
 import type { Explanation } from '../slips/slip'
 import type { Budget } from '../budget/budget'
 import type { Verdict } from '../budget/verdict'
-import type { Acceptance } from '../facts/document'
+import type { Acceptance, ShortReadBack } from '../facts/document'
 import type { StaleReason } from '../freshness/stale'
 
 /** How far a register is to be trusted: the five marks of the interface. */

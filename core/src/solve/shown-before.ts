@@ -1,11 +1,10 @@
 import type { Address } from '../address/address'
 import type { Chain } from '../chain/chain'
 import { crossingsOf } from '../facts/crossings'
-import type { ReadBack, SetupDocument, SetupEvent } from '../facts/document'
+import type { ReadBack, SetupDocument, SetupEvent, ShortReadBack } from '../facts/document'
 import { placeOf, readingsById } from '../facts/readings-by-id'
 import type { Nanometres } from '../length/length'
 import type { ReadLength } from '../length/read-length'
-import type { ShortReadBack } from '../keyin/read-back'
 import type { SourceReader } from '../sources/sources'
 
 const CARRY_OVER: readonly SetupEvent['kind'][] = [

@@ -10,14 +10,34 @@ import { Words } from '@/kit/words'
 export function CheckFrame({
   words: { sentence, points, caution },
   children,
+  after,
   foot,
 }: {
   readonly words: CheckWords
   readonly children?: ReactNode
+  /** What comes after the caution: it can wait. */
+  readonly after?: ReactNode
   readonly foot: ReactNode
 }) {
-  const { wide } = useMedia()
-  return (
+  const { wide, tiny, lying } = useMedia()
+  const inOne = wide || tiny
+  const footing = (
+    <Column
+      flexGrow={wide || !inOne ? 0 : 1}
+      flexDirection={lying ? 'row' : 'column'}
+      justifyContent="flex-end"
+      gap="$2"
+      // What goes on beneath it shows that it does.
+      {...(!inOne && {
+        paddingHorizontal: 12,
+        paddingVertical: 8,
+        boxShadow: '0 -7px 7px -7px rgba(10, 20, 16, 0.35)',
+      })}
+    >
+      {foot}
+    </Column>
+  )
+  const body = (
     <ScrollView flex={1} contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12, flexGrow: 1 }}>
       <Words as="sentence" role="heading" aria-level={1}>
         {sentence}
@@ -38,9 +58,17 @@ export function CheckFrame({
       )}
       {children}
       <Caution>{caution}</Caution>
-      <Column flexGrow={wide ? 0 : 1} justifyContent="flex-end" gap="$2">
-        {foot}
-      </Column>
+      {after}
+      {inOne && footing}
     </ScrollView>
+  )
+  // What to say stays in view: what there is to see to scrolls above it.
+  return inOne ? (
+    body
+  ) : (
+    <Column flex={1} gap={0} minHeight={0}>
+      {body}
+      {footing}
+    </Column>
   )
 }

@@ -22,7 +22,7 @@ export interface EntryFrameProps extends Pick<
 
 /** A step that takes numbers: what to do, the numbers, and on a phone the keys under the thumb. */
 export function EntryFrame({ children, numbers, problem, after, next, ...keys }: EntryFrameProps) {
-  const { wide, short } = useMedia()
+  const { wide, tiny, lying } = useMedia()
   const told = problem !== undefined && (
     <Words as="note" tone="wrong" role="alert">
       {problem}
@@ -42,7 +42,7 @@ export function EntryFrame({ children, numbers, problem, after, next, ...keys }:
         {after}
       </ScrollView>
     )
-  if (short)
+  if (tiny)
     return (
       <ScrollView flex={1} contentContainerStyle={{ gap: 8 }}>
         <Column padding="$3">
@@ -53,8 +53,8 @@ export function EntryFrame({ children, numbers, problem, after, next, ...keys }:
         <Keypad {...keys} next={next} />
       </ScrollView>
     )
-  return (
-    // Plain views: this frame is drawn anew with every key, and has nothing of the theme in it.
+  // Plain views: this frame is drawn anew with every key, and has nothing of the theme in it.
+  const aboveKeys = (
     <Plain style={styles.frame}>
       <PlainScroll style={styles.above} contentContainerStyle={styles.aboveContent}>
         {children}
@@ -63,14 +63,29 @@ export function EntryFrame({ children, numbers, problem, after, next, ...keys }:
         {numbers}
         {told}
       </Plain>
-      <Keypad {...keys} next={next} />
+    </Plain>
+  )
+  const pad = <Keypad {...keys} next={next} />
+  return (
+    <Plain style={lying ? styles.beside : styles.frame}>
+      {aboveKeys}
+      {lying ? <Plain style={styles.padBeside}>{pad}</Plain> : pad}
     </Plain>
   )
 }
 
 const styles = StyleSheet.create({
   frame: { flex: 1, minHeight: 0 },
+  beside: { flex: 1, minHeight: 0, flexDirection: 'row' },
+  padBeside: { flex: 1, minHeight: 0, justifyContent: 'flex-end' },
   above: { flex: 1 },
   aboveContent: { padding: 12, paddingTop: 6, gap: 8 },
-  numbers: { paddingHorizontal: 12, paddingTop: 4, paddingBottom: 8, gap: 4 },
+  // What goes on beneath it shows that it does.
+  numbers: {
+    paddingHorizontal: 12,
+    paddingTop: 4,
+    paddingBottom: 8,
+    gap: 4,
+    boxShadow: '0 -7px 7px -7px rgba(10, 20, 16, 0.35)',
+  },
 })

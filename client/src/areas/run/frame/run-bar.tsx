@@ -1,5 +1,6 @@
 import { Link } from 'expo-router'
 import ChevronLeft from 'lucide-react-native/icons/chevron-left'
+import Menu from 'lucide-react-native/icons/menu'
 import { View } from '@tamagui/core'
 import { OutboxNotice } from '@/areas/outbox/outbox-notice'
 import { Button } from '@/kit/button'
@@ -11,12 +12,13 @@ import { useRoles } from '@/theme/use-roles'
 export function RunBar({
   name,
   machine,
-  onProgram,
+  onMenu,
   onChanged,
 }: {
   readonly name: string
   readonly machine: string
-  readonly onProgram: () => void
+  /** Stations, program, what the marks mean. */
+  readonly onMenu: () => void
   /** Something happened in mid-job. */
   readonly onChanged: (() => void) | undefined
 }) {
@@ -44,14 +46,27 @@ export function RunBar({
             {machine}
           </Words>
         </Column>
-        <Button kind="plain" onPress={onProgram} testID="program">
-          Program
-        </Button>
         {onChanged && (
           <Button kind="plain" onPress={onChanged} label="something changed" testID="changed">
             Changed?
           </Button>
         )}
+        <View
+          render="button"
+          width={44}
+          height={44}
+          alignItems="center"
+          justifyContent="center"
+          padding={0}
+          borderWidth={0}
+          backgroundColor="transparent"
+          cursor="pointer"
+          onPress={onMenu}
+          aria-label="menu: stations, program, marks"
+          testID="menu"
+        >
+          <Menu size={26} color={roles.act} aria-hidden />
+        </View>
       </Row>
       <OutboxNotice />
     </View>

@@ -22,6 +22,7 @@ import { ReadingStep } from '../read/reading-step'
 import { ProofStep } from '../prove/proof-step'
 import { ReleaseStep } from '../release/release-step'
 import { RunBar } from './run-bar'
+import { RunMenu } from './run-menu'
 import { runView, type RunView } from './run-view'
 import { RegistersPanel } from './registers-panel'
 import { SheetStep } from '../ready/sheet-step'
@@ -47,7 +48,7 @@ function Run({
   stepKey: string | undefined
 }) {
   const router = useRouter()
-  const { wide, widest } = useMedia()
+  const { wide, widest, low } = useMedia()
   const { enter } = useSetup(id)
   const [traced, setTraced] = useState<{ title: string; chain: Chain }>()
   const { document, solution, steps } = setup
@@ -62,6 +63,7 @@ function Run({
   const trace = useCallback((title: string, chain: Chain) => setTraced({ title, chain }), [])
   const onDone = () => goTo(view.following)
   const [changing, setChanging] = useState(false)
+  const [menu, setMenu] = useState(false)
   const changed = changing && (
     <Overlay onClose={() => setChanging(false)}>
       <SomethingChanged
@@ -137,16 +139,18 @@ function Run({
       <RunBar
         name={document.sheet.name}
         machine={document.sheet.machine.name}
-        onProgram={toProgram}
+        onMenu={() => setMenu(true)}
         onChanged={mayEnter ? () => setChanging(true) : undefined}
       />
       <LiftBanner document={document} />
       <Column gap={0}>
-        <Trail
-          steps={steps}
-          current={current.step.station}
-          onStation={(station) => goTo(view.entrance(station))}
-        />
+        {!low && (
+          <Trail
+            steps={steps}
+            current={current.step.station}
+            onStation={(station) => goTo(view.entrance(station))}
+          />
+        )}
         <Row justifyContent="space-between" paddingHorizontal="$3">
           <Words as="note" tone="act" strong numberOfLines={1}>
             {view.place}
@@ -160,6 +164,19 @@ function Run({
         {body}
       </View>
       {changed}
+      {menu && (
+        <RunMenu
+          steps={steps}
+          current={current.step.station}
+          program={document.programs.at(-1)?.name}
+          onStation={(station) => {
+            setMenu(false)
+            goTo(view.entrance(station))
+          }}
+          onProgram={toProgram}
+          onClose={() => setMenu(false)}
+        />
+      )}
       {traceView && <Overlay onClose={() => setTraced(undefined)}>{traceView}</Overlay>}
     </View>
   )

@@ -1,10 +1,5 @@
-import {
-  leastReadBack,
-  partedDigits,
-  readBackAgrees,
-  type KeyInLine,
-  type ShortReadBack,
-} from '@pine/core/keyin'
+import type { ShortReadBack } from '@pine/core/facts'
+import { leastReadBack, partedDigits, readBackAgrees, type KeyInLine } from '@pine/core/keyin'
 import { readLength, type LengthUnit, type WrittenLength } from '@pine/core/length'
 import { type Register } from '@pine/core/registers'
 import {

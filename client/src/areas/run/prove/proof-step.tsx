@@ -7,6 +7,7 @@ import { Card, Column } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import type { ProofStepProps } from '../frame/step-props'
 import { RegisterPicture } from '../key-in/register-picture'
+import { ProofDrawing } from '@/drawings/proof-drawing'
 import { EntryFrame } from '../frame/entry-frame'
 import { NumbersEntry } from '../frame/numbers-entry'
 import { useNumbers } from '../frame/use-numbers'
@@ -32,7 +33,7 @@ const CAUTION =
 /** A cautious move: two blocks to type, what to see on the way, and what the gap at the end says. */
 export function ProofStep(props: ProofStepProps) {
   const { setupId, setup, row, tool, enter, onDone } = props
-  const { wide } = useMedia()
+  const { wide, small } = useMedia()
   const place = `${setupId}:${row}:T${tool}`
   const seen = useDraft<Seen>(`proof-seen:${place}`, {})
   const numbers = useNumbers<Key>(`proof:${place}`, setup.document.sheet.unit, [
@@ -63,12 +64,23 @@ export function ProofStep(props: ProofStepProps) {
     setAgain(false)
     if (proofSays(setup, made)?.right === true) onDone()
   }
-  if (view.shows === 'move')
+  if (view.shows === 'move') {
+    const drawing = (
+      <Card>
+        <ProofDrawing
+          move={view.move}
+          tool={tool}
+          block={view.block}
+          height={wide ? 300 : small ? 150 : 180}
+        />
+      </Card>
+    )
     return (
       <CheckFrame
         words={{ title: '', sentence: view.heading, points: [], caution: CAUTION, done: '' }}
-        foot={
+        after={
           <>
+            {small && drawing}
             <ReasonField
               offer="Not proven this time"
               question="Why is it left out?"
@@ -78,6 +90,10 @@ export function ProofStep(props: ProofStepProps) {
                 onDone()
               }}
             />
+          </>
+        }
+        foot={
+          <>
             <Button onPress={() => see({ there: true })} testID="not-so">
               It stands otherwise
             </Button>
@@ -93,6 +109,7 @@ export function ProofStep(props: ProofStepProps) {
         }
       >
         <MoveCard view={view} />
+        {!small && drawing}
         {view.heights.length > 1 && (
           <Choice
             label="Which block is to pass beneath?"
@@ -104,6 +121,7 @@ export function ProofStep(props: ProofStepProps) {
         {wide && <RegisterPicture setup={setup} address={view.pictured} />}
       </CheckFrame>
     )
+  }
   const typed = (key: Key) => (numbers.isEmpty(key) ? undefined : numbers.written(key))
   const { overZero } = seen.value
   const said = proofSaid({ row, tool }, view.clearance, {

@@ -1,6 +1,13 @@
 import { offsetAddress, registerName, type Address, type OffsetRow } from '@pine/core/address'
 import { formatLength, readLength, type WrittenLength } from '@pine/core/length'
-import { addressesOf, proofKey, proofMove, proofVerdict, type ProofVerdict } from '@pine/core/proof'
+import {
+  addressesOf,
+  proofKey,
+  proofMove,
+  proofVerdict,
+  type ProofMove,
+  type ProofVerdict,
+} from '@pine/core/proof'
 import { causeName } from '@pine/core/slips'
 import { describeCause, describeProof, typographic } from '@pine/core/words'
 import { previewed } from '@/data/preview'
@@ -32,6 +39,9 @@ export interface ProofView {
   readonly retract: string | undefined
   readonly blocks: readonly string[]
   readonly ends: string
+  /** To be drawn: where the tip ends, and how high it is raised first. */
+  readonly move: ProofMove
+  readonly block: string
   /** What is pressed where all is as it should be. */
   readonly passes: string
   readonly pictured: Address
@@ -70,7 +80,9 @@ export function proofView(
     retract: move.retract,
     blocks: move.blocks,
     ends: `ends at machine Z ${typographic(formatLength(move.machine.Z, unit, solution.decimals))} ${unit}; position + distance to go = ${clearance.text} all the way`,
-    passes: `Over X0 Y0, and ${clearance.text} ${clearance.unit} just passes`,
+    move,
+    block: `${clearance.text} ${clearance.unit}`,
+    passes: `Over zero, ${clearance.text} ${clearance.unit} just passes`,
     pictured: offsetAddress(row, 'Z'),
   }
 }

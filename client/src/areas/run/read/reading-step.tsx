@@ -35,7 +35,7 @@ export function ReadingStep({
   onDone,
   onTrace,
 }: ReadingStepProps) {
-  const { wide } = useMedia()
+  const { wide, small } = useMedia()
   const [insisted, setInsisted] = useState(false)
   const [again, setAgain] = useState(false)
   const reading = useReading(setupId, setup, quantity, again)
@@ -223,8 +223,9 @@ export function ReadingStep({
         onNext={submit}
         next="Next"
       >
+        {small && sentence}
         {picture}
-        {sentence}
+        {!small && sentence}
         {/* What has to be answered comes first: without it there is no sign. */}
         {circumstances}
         <Caution>{words.caution}</Caution>

@@ -34,8 +34,8 @@ export const StepPicture = memo(function StepPicture({
   isExpected,
   onTrace,
 }: StepPictureProps) {
-  const { wide } = useMedia()
-  const height = wide ? 330 : pictureHeight(quantity, preview)
+  const { wide, tall, small } = useMedia()
+  const height = wide ? 330 : tall ? 420 : small ? 150 : pictureHeight(quantity, preview)
   const inPlan = PLAN_QUANTITIES.includes(quantity.of) && 'row' in quantity
   const offset = inPlan ? preview.sheet.offsets.find(({ row }) => row === quantity.row) : undefined
   // Heights say nothing about a diameter.

@@ -1,0 +1,60 @@
+import type { Page } from '@playwright/test'
+import { Machinist } from '../support/machinist'
+import { barriers } from '../support/accessible'
+import { expect, test } from '../support/product'
+
+/** What a hand holds: a phone's browser with its bars, a small one, one on its side, a tablet standing up. */
+const SIZES = [
+  { width: 390, height: 664 },
+  { width: 360, height: 560 },
+  { width: 844, height: 390 },
+  { width: 768, height: 1024 },
+]
+
+const STEPS: readonly (readonly [step: string, heading: RegExp])[] = [
+  ['tip-on-plane:T4', /Lower T4/],
+  ['face:G54:left', /Left face/],
+  ['key-in:H1', /H1/],
+]
+
+const isWhole = async (page: Page, name: string) =>
+  expect(page.getByRole('button', { name, exact: true })).toBeInViewport({ ratio: 1 })
+
+for (const size of SIZES)
+  test(`the number, its keys and Next are in view at ${size.width} × ${size.height}`, async ({
+    browser,
+    demo,
+  }) => {
+    const context = await browser.newContext({ viewport: size })
+    const page = await context.newPage()
+    const mira = new Machinist(page, demo.address)
+    await mira.signIn('Mira Toller')
+    await page.getByRole('link', { name: /Focuser body/ }).click()
+    await page.waitForURL(/setups\/.{36}/)
+    for (const [step, heading] of STEPS) {
+      await mira.goTo(step)
+      await expect(page.getByRole('heading', { level: 1 })).toHaveText(heading)
+      await expect(page.getByRole('heading', { level: 1 })).toBeInViewport({ ratio: 1 })
+      await expect(page.getByTestId('reading')).toBeInViewport({ ratio: 1 })
+      for (const key of '7890') await isWhole(page, key)
+      await expect(page.getByTestId('next')).toBeInViewport({ ratio: 1 })
+      // Nothing is wider than the screen.
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(size.width)
+    }
+    // The stations by their names, the program and what the marks mean are one press away.
+    await page.getByTestId('menu').click()
+    const menu = page.getByRole('navigation', { name: 'stations by name' })
+    await expect(menu.getByRole('button', { name: /Lengths/ })).toBeVisible()
+    await expect(page.getByRole('group', { name: 'what the marks mean' })).toContainText('proven')
+    expect(await barriers(page)).toEqual([])
+    await menu.getByRole('button', { name: /X and Y/ }).click()
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Seat the part/)
+    // What is said of a step that reads nothing stays in view as well.
+    await page.goto(demo.address)
+    await page.getByRole('link', { name: /Eyepiece adapter/ }).click()
+    await page.waitForURL(/setups\/.{36}/)
+    await mira.goTo('prove:G54:T3')
+    await expect(page.getByTestId('passes')).toBeInViewport({ ratio: 1 })
+    await expect(page.getByTestId('not-so')).toBeInViewport({ ratio: 1 })
+    await context.close()
+  })
