@@ -279,6 +279,29 @@ describe('the order of work', () => {
     ])
     expect(part.stay.map(({ address }) => address)).toEqual(['H1'])
   })
+
+  test('what disagrees only with what happened is told, and not what did before', () => {
+    const disagrees = (document: SetupDocument, body: EventBody) =>
+      consequencesOf(
+        { document, solution: solve(document) },
+        { ...document, events: [...document.events, event(body)] },
+      ).disagrees.map(({ code, place }) => `${code} ${place}`)
+    const [setter] = complete.sheet.gauges
+    const measured = (size: string): EventBody => ({
+      kind: 'gauge-measured',
+      gauge: setter!.id,
+      size: mm(size),
+      since: 'last-good',
+    })
+    // A setter that is thirty millimetres higher than it was taken for: more likely it was mistyped.
+    expect(disagrees(complete, measured('80.000'))).toEqual([`gauge-size-differs ${setter!.name}`])
+    expect(disagrees(complete, measured('50.001'))).toEqual([])
+    // It had been said before: what happens next has no part in it.
+    const said = { ...complete, events: [event(measured('80.000'))] }
+    expect(solve(said).warnings.map(({ code }) => code)).toContain('gauge-size-differs')
+    expect(disagrees(said, { kind: 'part-changed', row: 'G54' })).toEqual([])
+    expect(disagrees(complete, { kind: 'home-lost' })).toEqual([])
+  })
 })
 
 describe('home by marks', () => {

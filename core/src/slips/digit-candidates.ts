@@ -45,7 +45,8 @@ export function undoneDigits(text: string): Readonly<Record<DigitSlip, readonly 
   const slipped = slippedDigits(text)
   return {
     ...slipped,
-    'digit-missing': [...places, text.length].flatMap((place) =>
+    // Anywhere behind the sign, on either side of the point.
+    'digit-missing': placesFrom(Math.max(0, text.search(/[\d.]/)), text.length).flatMap((place) =>
       DIGITS.map((digit) => text.slice(0, place) + digit + text.slice(place)),
     ),
     'digit-doubled': places.flatMap((place, index) =>
@@ -70,6 +71,9 @@ export function digitCandidates(text: string, unit: LengthUnit): readonly Explan
     }),
   )
 }
+
+const placesFrom = (first: number, last: number): readonly number[] =>
+  Array.from({ length: last - first + 1 }, (_, index) => first + index)
 
 const DIGITS = [...'0123456789']
 
