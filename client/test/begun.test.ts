@@ -1,10 +1,12 @@
-import { begunDocument, factOfEntry } from '@/data/begun'
+import { renderHook } from '@testing-library/react'
+import { begunDocument, factOfEntry, useBegun } from '@/data/begun'
 import { withWaiting } from '@/data/setups'
 import type { OutboxEntry } from '@/data/outbox-store'
 import { example } from './run/set-ups'
 
 jest.mock('@/data/outbox', () => ({ post: jest.fn() }))
-jest.mock('@/data/outbox-store', () => ({ useOutbox: () => [] }))
+const mockWaiting: OutboxEntry[] = []
+jest.mock('@/data/outbox-store', () => ({ useOutbox: () => mockWaiting }))
 jest.mock('@/data/session', () => ({ useSession: () => ({}) }))
 
 const MIRA = { id: '019aaaaa-0000-7000-8000-00000000bbbb', name: 'Mira Toller' }
@@ -40,4 +42,11 @@ test('an entry is a typed fact of whoever entered it, unless it says how it came
   expect(factOfEntry(begins)).toMatchObject({ id: 'first', via: 'typed', by: MIRA, at: AT })
   const captured = { ...home, fact: { ...home.fact, via: 'captured' as const } }
   expect(factOfEntry(captured).via).toBe('captured')
+})
+
+test('the list shows what was begun here and was not refused, and no other entry', () => {
+  const refused = { ...begins, setupId: 'refused', refused: { message: 'no' } } as OutboxEntry
+  mockWaiting.push(begins, home, refused)
+  const { result } = renderHook(() => useBegun())
+  expect(result.current).toEqual([{ id: 's', sheet }])
 })

@@ -89,11 +89,10 @@ test('of what goes down into metal the last digits are typed, elsewhere it is en
   expect(short(read, 'H1')?.way).toBe('last-digits')
   expect(short(read, 'G54.X')?.way).toBe('seen')
   // A row that was keyed before shows a number that looks right, and after a disagreement nothing is taken on trust.
-  const again = after(
-    read,
-    ...beneath(read, 'G54.X', 'ask').facts(mm('1.000'), 'seen'),
-    { kind: 'event', body: { kind: 'unit-changed' } },
-  )
+  const again = after(read, ...beneath(read, 'G54.X', 'ask').facts(mm('1.000'), 'seen'), {
+    kind: 'event',
+    body: { kind: 'unit-changed' },
+  })
   expect(short(again, 'G54.X')?.way).toBe('last-digits')
   expect(short(read, 'G54.X', true)).toBeUndefined()
   expect(beneath(read, 'G54.X', 'ask').facts(mm('1.000'), 'seen')[1]).toEqual({
