@@ -1,5 +1,5 @@
 import type { SetupSummary } from '@pine/contract'
-import { found, needsFinding, progressWords, trustOf } from '@/areas/setups/list-view'
+import { apart, found, needsFinding, progressWords, trustOf } from '@/areas/setups/list-view'
 
 const summary = (told: Partial<SetupSummary>): SetupSummary => ({
   id: 'a',
@@ -52,4 +52,11 @@ test('a list that is seen at a glance is not searched', () => {
   expect(needsFinding(Array(8).fill(0))).toBe(false)
   expect(needsFinding(Array(9).fill(0))).toBe(true)
   expect(needsFinding(undefined)).toBe(false)
+})
+
+test('what is done stands apart from what is worked on; what was opened since is worked on', () => {
+  const open = summary({ id: 'open' })
+  const done = summary({ id: 'done', recorded: true, nextStation: null })
+  const again = summary({ id: 'again', recorded: true, nextStation: 'lengths' })
+  expect(apart([done, open, again])).toEqual({ open: [open, again], done: [done] })
 })

@@ -3,7 +3,8 @@ import { readProgram } from '../src/program'
 import { gravestFirst, sheetFromProgram } from '../src/running'
 import { type SetupSheet } from '../src/sheet'
 import { describeJudgement, describeSheet, describeTerm, saysSomething } from '../src/words'
-import { mm, workedSheet } from './worked-example'
+import { describeEvent } from '../src/words/event-words'
+import { event, mm, workedSheet } from './worked-example'
 
 // What people read of a sum, a sheet and a program: each condition of it with the words that it makes.
 
@@ -42,6 +43,17 @@ describe('a sheet that is read out', () => {
     describeSheet(workedSheet(changes)).find((part) => part.title === title)?.lines
   const [offset] = workedSheet().offsets
   const row = (changes: object) => lines({ offsets: [{ ...offset!, ...changes }] }, 'G54')
+
+  test('numbers below zero have a minus, and not the hyphen that they are typed with', () => {
+    const drawing = mm('-40.000')
+    const all = JSON.stringify([
+      ...describeSheet(workedSheet({ offsets: [{ ...offset!, X: { ...offset!.X, drawing } }] })),
+      describeEvent(event({ kind: 'external-changed', axis: 'Z', value: mm('-2.5') }), []),
+    ])
+    expect(all).toContain('= −40.000 mm')
+    expect(all).toContain('Z is −2.5 mm')
+    expect(all).not.toMatch(/-\d/)
+  })
 
   test('machine, school, zero and stock', () => {
     expect(lines({ zero: '' }, 'Machine and zero')).toEqual([

@@ -103,6 +103,26 @@ test('from nothing to a record by the gauge line, unchanged after the server was
   await page.reload()
   await expect(page.getByTestId('frozen')).toBeVisible()
   expect(await page.getByTestId('frozen').innerText()).toBe(before)
+
+  // It stands apart from what is worked on; and the same job comes again, with what its tools measured.
+  await page.goto(empty.address)
+  await page
+    .getByTestId('released')
+    .getByRole('link', { name: /Focuser body/ })
+    .click()
+  await page.getByTestId('menu').click()
+  await mira.look('menu')
+  await page.getByTestId('again').click()
+  await expect(page.getByTestId('job-name')).toHaveValue('Focuser body')
+  await page.getByTestId('job-name').fill('Focuser body, second')
+  for (let pages = 0; pages < 5; pages += 1) await page.getByTestId('go-on').click()
+  await mira.ready()
+  await mira.read(/bare nose down onto the 50 mm setter/, '-300.000', '−350.000')
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Lower T1/)
+  await mira.keys('220.000')
+  await expect(page.getByText('last time 80.000')).toBeVisible()
+  await expect(page.getByText(/The sign of a reading was lost/)).toBeVisible()
+  await mira.look('again-surprise')
 })
 
 test('the same part by the setting plane: the other numbers, the same sum', async ({

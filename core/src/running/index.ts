@@ -1,4 +1,5 @@
 export { faultsOf, gravestFirst, judgeAll } from './judge-needs'
 export { machineExtents } from './machine-extents'
 export { fileAtMachine, lowestZ, mayRun, programStanding } from './program-standing'
+export { sheetAgain, type ShopToday } from './sheet-again'
 export { type SheetFromProgram, sheetFromProgram } from './sheet-from-program'

@@ -1,6 +1,7 @@
 import type { StaleReason } from '../freshness/stale'
 import type { SetupEvent } from '../facts/document'
 import type { Gauge } from '../sheet/sheet'
+import { lengthWords } from './typographic'
 
 /** The gauges of a sheet by the names that people call them. */
 export type NamedGauges = readonly Pick<Gauge, 'id' | 'name'>[]
@@ -17,13 +18,13 @@ export function describeEvent(event: SetupEvent, gauges: NamedGauges): string {
     case 'home-lost':
       return 'the machine lost its home position'
     case 'external-changed':
-      return `the external offset of ${event.axis} is ${event.value.text} ${event.value.unit} now`
+      return `the external offset of ${event.axis} is ${lengthWords(event.value)} now`
     case 'unit-changed':
       return 'the control was switched to another unit'
     case 'check-failed':
       return `${nameOf(event.gauge, gauges)} failed its check`
     case 'gauge-measured':
-      return `${nameOf(event.gauge, gauges)} was measured anew: ${event.size.text} ${event.size.unit}`
+      return `${nameOf(event.gauge, gauges)} was measured anew: ${lengthWords(event.size)}`
     case 'rebased':
       return `lengths were re-based on T${event.tool}`
     case 'home-recovered':

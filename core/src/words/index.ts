@@ -31,7 +31,7 @@ export {
 } from './step-words'
 export { describeRole, describeTerm, saysSomething } from './term-words'
 export { describeExpected, describeSurprise, isVague } from './expect-words'
-export { typographic } from './typographic'
+export { lengthWords, typographic } from './typographic'
 export { describeWarning } from './warning-words'
 export { describeSheet } from './sheet-words'
 export { GAUGE_NAMES, MEASURE_NAMES } from './gauge-words'

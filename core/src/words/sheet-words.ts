@@ -1,8 +1,8 @@
-import { type WrittenLength } from '../length/length'
 import { type AxisPlan, type SetupSheet, type ZPlan } from '../sheet/sheet'
 import { GAUGE_FACTS } from '../touch/gauge-kinds'
 import { faceName } from '../quantities/touch-words'
 import { GAUGE_NAMES, MEASURE_NAMES } from './gauge-words'
+import { lengthWords } from './typographic'
 
 /** A part of a sheet as it is read out: a title and its lines, each a name with what was declared. */
 export interface SheetPart {
@@ -20,7 +20,10 @@ export function describeSheet(sheet: SetupSheet): readonly SheetPart[] {
         ['Machine', `${machine.name}, ${machine.kind}`],
         ['Lengths', schoolWords(sheet)],
         ['Zero', zero === '' ? 'not said' : zero],
-        ['Stock X Y Z', `${text(stock.X)} × ${text(stock.Y)} × ${text(stock.Z)}`],
+        [
+          'Stock X Y Z',
+          `${lengthWords(stock.X)} × ${lengthWords(stock.Y)} × ${lengthWords(stock.Z)}`,
+        ],
       ],
     },
     ...offsets.map(({ row, X, Y, Z }) => ({
@@ -44,14 +47,12 @@ export function describeSheet(sheet: SetupSheet): readonly SheetPart[] {
         ({ name, kind, size }) =>
           [
             name,
-            `${GAUGE_NAMES[kind]}, ${MEASURE_NAMES[GAUGE_FACTS[kind].measure]} ${text(size)}`,
+            `${GAUGE_NAMES[kind]}, ${MEASURE_NAMES[GAUGE_FACTS[kind].measure]} ${lengthWords(size)}`,
           ] as const,
       ),
     },
   ]
 }
-
-const text = (length: WrittenLength): string => `${length.text} ${length.unit}`
 
 function schoolWords({ school, plane, reference }: SetupSheet): string {
   switch (school) {
@@ -69,9 +70,9 @@ function schoolWords({ school, plane, reference }: SetupSheet): string {
 function zWords(plan: ZPlan): string {
   const { facing, quill } = plan
   const out = quill
-    ? `; quill out ${text(quill.measured)} measured, ${text(quill.running)} running`
+    ? `; quill out ${lengthWords(quill.measured)} measured, ${lengthWords(quill.running)} running`
     : ''
-  return `${zWay(plan)}, zero ${text(facing)} below the raw top${out}`
+  return `${zWay(plan)}, zero ${lengthWords(facing)} below the raw top${out}`
 }
 
 function zWay(plan: ZPlan): string {
@@ -90,17 +91,17 @@ function zWay(plan: ZPlan): string {
 }
 
 function axisWords(plan: AxisPlan, axis: 'X' | 'Y'): string {
-  const is = `is ${axis} = ${text(plan.drawing)}`
+  const is = `is ${axis} = ${lengthWords(plan.drawing)}`
   switch (plan.by) {
     case 'one-face':
       return `${faceName(plan.face, plan.side)} ${is}`
     case 'circle':
-      return `centre of the ${plan.side === 'outside' ? 'boss' : 'bore'} ${is}; diameter ${text(plan.diameter)} ±${text(plan.tolerance)}`
+      return `centre of the ${plan.side === 'outside' ? 'boss' : 'bore'} ${is}; diameter ${lengthWords(plan.diameter)} ±${lengthWords(plan.tolerance)}`
     case 'turned-corner':
       return `${faceName(plan.face, 'outside')}, however it is turned, ${is}`
     case 'sweep':
       return `centre by a swept dial ${is}`
     case 'two-faces':
-      return `${plan.side === 'outside' ? 'middle of both faces' : 'middle of the slot'} ${is}; size ${text(plan.size)} ±${text(plan.tolerance)}`
+      return `${plan.side === 'outside' ? 'middle of both faces' : 'middle of the slot'} ${is}; size ${lengthWords(plan.size)} ±${lengthWords(plan.tolerance)}`
   }
 }

@@ -6,6 +6,7 @@ import { type FieldKey } from '../quantities/fields'
 import type { Station } from '../plan/step'
 import { sideOf } from '../sheet/sheet'
 import { approachDirection, axisOfFace, type Face, type Side } from '../touch/touch'
+import { lengthWords } from './typographic'
 
 export const STATION_NAMES: Readonly<Record<Station, string>> = {
   ready: 'Ready',
@@ -65,7 +66,7 @@ function quillWords({ sheet }: SetupDocument, quantity: QuantityName): string | 
   if (axisOfQuantity(quantity) !== 'Z' || !('row' in quantity)) return undefined
   const quill = sheet.offsets.find(({ row }) => row === quantity.row)?.Z.quill
   if (quill === undefined) return undefined
-  return `The quill is out by ${quill.measured.text} ${quill.measured.unit}, locked, while Z is measured; by ${quill.running.text} ${quill.running.unit} when the program runs.`
+  return `The quill is out by ${lengthWords(quill.measured)}, locked, while Z is measured; by ${lengthWords(quill.running)} when the program runs.`
 }
 
 function touchWords(

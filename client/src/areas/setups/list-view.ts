@@ -27,8 +27,18 @@ export function progressWords({ recorded, warnings, nextStation }: SetupSummary)
   return station ? `Next: ${STATION_NAMES[station]}` : ''
 }
 
+/** Released, and nothing opened it since: it is done. */
+const isDone = ({ recorded, nextStation }: SetupSummary): boolean =>
+  recorded && nextStation === null
+
+/** What is worked on, and apart from it what is done. */
+export const apart = (setups: readonly SetupSummary[]) => ({
+  open: setups.filter((setup) => !isDone(setup)),
+  done: setups.filter(isDone),
+})
+
 /** How far it can be relied on as a whole. */
-export function trustOf({ recorded, nextStation, stepsDone }: SetupSummary): TrustState {
-  if (recorded && nextStation === null) return 'proven'
-  return stepsDone > 1 ? 'read' : 'not-read'
+export function trustOf(setup: SetupSummary): TrustState {
+  if (isDone(setup)) return 'proven'
+  return setup.stepsDone > 1 ? 'read' : 'not-read'
 }

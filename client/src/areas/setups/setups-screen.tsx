@@ -14,7 +14,7 @@ import { Page } from '@/kit/page'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { TrustMark } from '@/kit/trust-mark'
 import { Words } from '@/kit/words'
-import { found, needsFinding, progressWords, trustOf } from './list-view'
+import { apart, found, needsFinding, progressWords, trustOf } from './list-view'
 
 /** What is on which machine, how far it is, and what is next. */
 export function SetupsScreen() {
@@ -24,6 +24,12 @@ export function SetupsScreen() {
   const { setups, error } = useSetups()
   const [sought, setSought] = useState('')
   const begun = useBegun().filter(({ id }) => !setups?.some((setup) => setup.id === id))
+  const { open, done } = apart(found(setups ?? [], sought))
+  const card = (setup: SetupSummary) => (
+    <View key={setup.id} role="listitem" width={wide ? '48.5%' : '100%'}>
+      <SetupCard setup={setup} />
+    </View>
+  )
   const startNew = (
     <>
       <Button grow onPress={() => router.push('/setups/from-program')}>
@@ -62,12 +68,18 @@ export function SetupsScreen() {
             <BegunCard id={id} sheet={sheet} />
           </View>
         ))}
-        {found(setups ?? [], sought).map((setup) => (
-          <View key={setup.id} role="listitem" width={wide ? '48.5%' : '100%'}>
-            <SetupCard setup={setup} />
-          </View>
-        ))}
+        {open.map(card)}
       </View>
+      {done.length > 0 && (
+        <Column gap="$2">
+          <Words as="lead" strong role="heading" aria-level={2}>
+            Released
+          </Words>
+          <View flexDirection="row" flexWrap="wrap" gap="$3" role="list" testID="released">
+            {done.map(card)}
+          </View>
+        </Column>
+      )}
       <Row justifyContent="center">
         <Button kind="plain" onPress={() => router.push('/setups/put-away')} testID="put-away">
           Put away

@@ -15,11 +15,21 @@ export interface RunMenuProps {
   readonly program: string | undefined
   readonly onStation: (station: Station) => void
   readonly onProgram: () => void
+  /** Begins the same job once more; none for who may not enter. */
+  readonly onAgain: (() => void) | undefined
   readonly onClose: () => void
 }
 
 /** What a phone has no room for: every station by its name, the program, and what the marks mean. */
-export function RunMenu({ steps, current, program, onStation, onProgram, onClose }: RunMenuProps) {
+export function RunMenu({
+  steps,
+  current,
+  program,
+  onStation,
+  onProgram,
+  onAgain,
+  onClose,
+}: RunMenuProps) {
   return (
     <Overlay onClose={onClose}>
       <Column gap="$2" role="navigation" aria-label="stations by name">
@@ -53,6 +63,11 @@ export function RunMenu({ steps, current, program, onStation, onProgram, onClose
         <Button onPress={onProgram} testID="program">
           {program ?? 'Read the program'}
         </Button>
+        {onAgain && (
+          <Button onPress={onAgain} testID="again">
+            The same job again
+          </Button>
+        )}
         <Row
           flexWrap="wrap"
           columnGap="$3"

@@ -59,6 +59,7 @@ function Run({
     router.setParams({ step })
   }
   const toProgram = () => router.push({ pathname: '/setups/program', params: { id } })
+  const toAgain = () => router.push({ pathname: '/setups/again', params: { id } })
   // The same for as long as the set-up is open, so that a key that is typed draws nothing anew for it.
   const trace = useCallback((title: string, chain: Chain) => setTraced({ title, chain }), [])
   const onDone = () => goTo(view.following)
@@ -129,6 +130,11 @@ function Run({
                 Something changed
               </Button>
             )}
+            {mayEnter && (
+              <Button onPress={toAgain} testID="again">
+                The same job again
+              </Button>
+            )}
           </ScrollView>
         </View>
         {changed}
@@ -174,6 +180,7 @@ function Run({
             goTo(view.entrance(station))
           }}
           onProgram={toProgram}
+          onAgain={mayEnter ? toAgain : undefined}
           onClose={() => setMenu(false)}
         />
       )}

@@ -1,4 +1,5 @@
 import { type HomeMarks } from '@pine/core/freshness'
+import { lengthWords } from '@pine/core/words'
 import { Caution } from '@/kit/caution'
 import { Card, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
@@ -74,12 +75,8 @@ function MarkLines({ marks }: { marks: HomeMarks }) {
       {AXES.map((axis) => (
         <Row key={axis} justifyContent="space-between">
           <Words strong>{axis}</Words>
-          <Digits>
-            dial {marks[axis].dial.text} {marks[axis].dial.unit}
-          </Digits>
-          <Digits>
-            scale {marks[axis].coarse.text} {marks[axis].coarse.unit}
-          </Digits>
+          <Digits>dial {lengthWords(marks[axis].dial)}</Digits>
+          <Digits>scale {lengthWords(marks[axis].coarse)}</Digits>
         </Row>
       ))}
     </Card>

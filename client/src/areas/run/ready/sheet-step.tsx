@@ -38,9 +38,16 @@ export function SheetStep({ document: { sheet, id }, onDone }: SheetStepProps) {
           </Card>
         </Column>
       ))}
-      <Row>
+      <Row flexWrap="wrap">
         <Button grow onPress={() => router.push({ pathname: '/setups/sheet', params: { id } })}>
           Change the sheet
+        </Button>
+        <Button
+          grow
+          onPress={() => router.push({ pathname: '/setups/again', params: { id } })}
+          testID="again"
+        >
+          The same job again
         </Button>
         <Button kind="act" grow onPress={onDone} testID="next">
           Next

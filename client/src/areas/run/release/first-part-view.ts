@@ -1,6 +1,6 @@
 import { type Measured } from '@pine/core/facts'
 import { standingCheckOff } from '@pine/core/plan'
-import { describeCheck } from '@pine/core/words'
+import { describeCheck, lengthWords, typographic } from '@pine/core/words'
 import { wearChange } from '@pine/core/wear'
 import type { StandingSetup } from '@/data/standing'
 import { lengthWriter } from '../frame/write-length'
@@ -38,7 +38,7 @@ const wearLines = (setup: StandingSetup, measured: readonly Measured[]): readonl
   measured.map((one) => {
     const change = wearWords(setup, one)
     return {
-      measured: `${one.measured.text} for ${one.nominal.text} ${one.nominal.unit}, T${one.tool}`,
+      measured: `${typographic(one.measured.text)} for ${lengthWords(one.nominal)}, T${one.tool}`,
       says: change === undefined ? 'by program' : `${change.address} ${change.amount}`,
     }
   })

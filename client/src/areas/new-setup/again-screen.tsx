@@ -1,0 +1,45 @@
+import { useRouter } from 'expo-router'
+import { useState } from 'react'
+import { sheetAgain } from '@pine/core/running'
+import { shopMachineOf, type MachineDeclaration, type SetupSheet } from '@pine/core/sheet'
+import { v7 as uuid } from 'uuid'
+import { OpenedSetup } from '@/areas/run/frame/opened-setup'
+import { beginSetup } from '@/data/begun'
+import { useSession } from '@/data/session'
+import { useGauges, useMachines } from '@/data/shop'
+import type { StandingSetup } from '@/data/standing'
+import { Message } from '@/kit/message'
+import { SheetPages } from './sheet-pages'
+
+/** The same job again: its sheet, with the shop as it is today and with what its tools measured. */
+export function AgainScreen({ id }: { id: string }) {
+  return <OpenedSetup id={id}>{(setup) => <Again id={id} setup={setup} />}</OpenedSetup>
+}
+
+function Again({ id, setup }: { id: string; setup: StandingSetup }) {
+  const router = useRouter()
+  const by = useSession().person ?? { name: '' }
+  const { machines, error: noMachines } = useMachines()
+  const { gauges, error: noGauges } = useGauges()
+  const [ids] = useState(() => ({ id: uuid(), sheetFactId: uuid() }))
+  // Without a network the shop is as it was when that sheet was written.
+  if ((machines === undefined && !noMachines) || (gauges === undefined && !noGauges))
+    return <Message text="Opening the sheet …" tone="soft" />
+  const written = setup.sheetAsWritten
+  const machine = shopMachineOf(machines ?? [], written)?.machine as MachineDeclaration | undefined
+  const sheet: SetupSheet = sheetAgain({ sheet: written }, setup.solution, {
+    machine,
+    gauges: gauges ?? [],
+  })
+  return (
+    <SheetPages
+      draftKey={`again:${id}`}
+      initial={sheet}
+      finish="Start measuring"
+      onFinish={async (finished) => {
+        await beginSetup({ ...ids, sheet: finished }, by)
+        router.replace({ pathname: '/setups/[id]', params: { id: ids.id } })
+      }}
+    />
+  )
+}

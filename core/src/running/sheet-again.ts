@@ -1,0 +1,49 @@
+import { subtractChains, valueOf } from '../chain/chain'
+import { formatLength } from '../length/format-length'
+import type { SetupDocument } from '../facts/document'
+import { lengthAddress } from '../address/address'
+import type { Gauge, MachineDeclaration, SetupSheet, Tool } from '../sheet/sheet'
+import type { Solution } from '../solve/solution'
+
+/** What the shop has today under the names that a sheet was written with. */
+export interface ShopToday {
+  readonly machine?: MachineDeclaration | undefined
+  readonly gauges: readonly Gauge[]
+}
+
+/**
+ * The sheet of the same job again: the machine and the gauges as they are declared today, and of each tool that was measured
+ * against the bare nose what it measured, so that its next touch is expected. What no longer held when it was left is not
+ * carried over, nor are lengths counted from a plane: they are the plane's as much as the tool's.
+ */
+export function sheetAgain(
+  { sheet }: Pick<SetupDocument, 'sheet'>,
+  solution: Pick<Solution, 'heights' | 'registers'>,
+  { machine, gauges }: ShopToday,
+): SetupSheet {
+  return {
+    ...sheet,
+    ...(machine && { machine }),
+    gauges: sheet.gauges.map((gauge) => gauges.find(({ id }) => id === gauge.id) ?? gauge),
+    tools: sheet.tools.map((tool) => toolAgain(tool, sheet, solution)),
+  }
+}
+
+function toolAgain(
+  tool: Tool,
+  { unit, machine }: SetupSheet,
+  { heights, registers }: Pick<Solution, 'heights' | 'registers'>,
+): Tool {
+  const register = registers.find(({ address }) => address === lengthAddress(tool.lengthRegister))
+  const tip = heights.tipOnPlane[tool.number]
+  const { lastLength: before, ...rest } = tool
+  if (register?.state === 'stale') return rest
+  if (tip === undefined || heights.noseOnPlane === undefined)
+    return { ...rest, ...(before && { lastLength: before }) }
+  const length = valueOf(subtractChains(tip, heights.noseOnPlane))
+  if (length <= 0) return rest
+  return {
+    ...rest,
+    lastLength: { text: formatLength(length, unit, machine.control.decimals[unit]), unit },
+  }
+}

@@ -1,0 +1,46 @@
+import { solve } from '../src/solve'
+import { sheetAgain } from '../src/running'
+import { event, mm, tipTouch, workedDocument, workedSheet } from './worked-example'
+
+const gaugeLine = workedDocument({ school: 'gauge-line' })
+const again = (document = gaugeLine, shop = {}) =>
+  sheetAgain(document, solve(document), { gauges: [], ...shop })
+
+test('a tool that was measured against the bare nose brings what it measured, as a control shows it', () => {
+  const [tool] = again().tools
+  // Nose −350, tip −270: 80 long.
+  expect(tool?.lastLength).toEqual(mm('80.000'))
+  expect({ ...again(), tools: [] }).toEqual({ ...gaugeLine.sheet, tools: [] })
+})
+
+test('a length from a plane alone is the plane’s as well: what was known before stays', () => {
+  const sheet = workedSheet()
+  const known = { ...sheet, tools: [{ ...sheet.tools[0]!, lastLength: mm('81.000') }] }
+  const document = { ...workedDocument({}, [tipTouch()]), sheet: known }
+  expect(again(document).tools[0]?.lastLength).toEqual(mm('81.000'))
+  expect(again(workedDocument({}, [tipTouch()])).tools[0]).not.toHaveProperty('lastLength')
+})
+
+test('what no longer held when it was left is not brought along', () => {
+  const broke = {
+    ...gaugeLine,
+    sheet: {
+      ...gaugeLine.sheet,
+      tools: [{ ...gaugeLine.sheet.tools[0]!, lastLength: mm('80.000') }],
+    },
+    events: [event({ kind: 'tool-changed', tool: 1 })],
+  }
+  expect(solve(broke).registers.find(({ address }) => address === 'H1')?.state).toBe('stale')
+  expect(again(broke).tools[0]).not.toHaveProperty('lastLength')
+})
+
+test('the machine and the gauges are those of today, under the names that the sheet knows', () => {
+  const machine = { ...gaugeLine.sheet.machine, retract: 'G53 G0 Z-5' }
+  const [first] = gaugeLine.sheet.gauges
+  const measured = { ...first!, size: mm('50.004') }
+  const other = { ...first!, id: 'elsewhere' }
+  const today = again(gaugeLine, { machine, gauges: [other, measured] })
+  expect(today.machine).toEqual(machine)
+  expect(today.gauges[0]).toEqual(measured)
+  expect(today.gauges).toHaveLength(gaugeLine.sheet.gauges.length)
+})
