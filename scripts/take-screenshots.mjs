@@ -81,12 +81,7 @@ const VIEWS = [
   {
     file: 'proof-phone',
     size: PHONE,
-    way: [
-      open('Eyepiece adapter'),
-      (page) => page.getByTestId('next').click(),
-      (page) => page.getByRole('radio', { name: 'yes' }).click(),
-      (page) => page.getByTestId('number-gap').fill('0.00'),
-    ],
+    way: [open('Eyepiece adapter'), shows('Send T3 over zero')],
   },
   {
     file: 'changed-phone',
