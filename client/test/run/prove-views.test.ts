@@ -4,6 +4,7 @@ import {
   leftUnproven,
   proofSaid,
   proofSays,
+  proofThatPasses,
   proofView,
   verdictView,
 } from '@/areas/run/prove/proof-view'
@@ -28,10 +29,24 @@ describe('a proof', () => {
       heading: 'Send T1 over zero, 50.000 mm above.',
       clearance: mm('50.000'),
       ends: expect.stringContaining('machine Z −250.000 mm'),
-      pictured: 'G54.Z',
+      passes: 'Over zero, 50.000 mm just passes',
+      block: '50.000 mm',
+      move: { clearance: nm('50') },
     })
     expect(view?.blocks.join(' ')).toMatch(/G54.*G43.*H1.*Z50/s)
     expect(proofView(keyed, G54T1, { there: true }, false)?.shows).toBe('gap')
+  })
+
+  test('that ends as it should is one press: over zero, and the block that it was sent above passes', () => {
+    const said = proofThatPasses(G54T1, mm('50.000'))
+    expect(said.body).toEqual({
+      row: 'G54',
+      tool: 1,
+      clearance: mm('50.000'),
+      gap: mm('50.000'),
+      overZero: true,
+    })
+    expect(proofSays(keyed, said)?.right).toBe(true)
   })
 
   test('without a block at hand, by one of the usual height', () => {

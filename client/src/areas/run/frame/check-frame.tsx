@@ -24,7 +24,7 @@ export function CheckFrame({
   const footing = (
     <Column
       flexGrow={wide || !inOne ? 0 : 1}
-      flexDirection={lying ? 'row' : 'column'}
+      flexDirection={lying || wide ? 'row' : 'column'}
       justifyContent="flex-end"
       gap="$2"
       // What goes on beneath it shows that it does.

@@ -6,7 +6,6 @@ import { Choice } from '@/kit/choice'
 import { Card, Column } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import type { ProofStepProps } from '../frame/step-props'
-import { RegisterPicture } from '../key-in/register-picture'
 import { ProofDrawing } from '@/drawings/proof-drawing'
 import { EntryFrame } from '../frame/entry-frame'
 import { NumbersEntry } from '../frame/numbers-entry'
@@ -71,7 +70,7 @@ export function ProofStep(props: ProofStepProps) {
           move={view.move}
           tool={tool}
           block={view.block}
-          height={wide ? 300 : small ? 150 : 180}
+          height={wide ? 220 : small ? 150 : 180}
         />
       </Card>
     )
@@ -118,7 +117,6 @@ export function ProofStep(props: ProofStepProps) {
             options={view.heights}
           />
         )}
-        {wide && <RegisterPicture setup={setup} address={view.pictured} />}
       </CheckFrame>
     )
   }

@@ -1,4 +1,4 @@
-import { offsetAddress, registerName, type Address, type OffsetRow } from '@pine/core/address'
+import { registerName, type OffsetRow } from '@pine/core/address'
 import { formatLength, readLength, type WrittenLength } from '@pine/core/length'
 import {
   addressesOf,
@@ -44,7 +44,6 @@ export interface ProofView {
   readonly block: string
   /** What is pressed where all is as it should be. */
   readonly passes: string
-  readonly pictured: Address
 }
 
 /**
@@ -83,7 +82,6 @@ export function proofView(
     move,
     block: `${clearance.text} ${clearance.unit}`,
     passes: `Over zero, ${clearance.text} ${clearance.unit} just passes`,
-    pictured: offsetAddress(row, 'Z'),
   }
 }
 
