@@ -1,7 +1,7 @@
 import { type SetupDocument } from '../src/facts'
 import { type ReadBack } from '../src/facts/document'
 import { toNanometres } from '../src/length'
-import { placeProgramView, programViews, speakProgramView } from '../src/picture'
+import { placeProgramView, programViews, speakProgramView, type ProgramView } from '../src/picture'
 import { mendOf, needsBeside, stepsOf } from '../src/plan'
 import { looksLikeText, readProgram } from '../src/program'
 import {
@@ -370,6 +370,62 @@ describe('a sheet from a program', () => {
       program('T1 M6', 'G43 H1 G0 Z1', 'T2 M6', 'G43 H1 Z1', 'T3 M6', 'G0 Z1'),
     )
     expect(tools.map(({ lengthRegister }) => lengthRegister)).toEqual([1, 2, 3])
+  })
+
+  test('no tool, H0 and D0 are none; a long comment makes a name that fits', () => {
+    const { tools } = sheetFromProgram(
+      program(
+        'G0 X1',
+        'T0 M6',
+        'G43 H0 Z1',
+        `T4 M6 (${'a very long name '.repeat(9)})`,
+        'G43 H0 Z1',
+        'G41 D0 X1',
+      ),
+    )
+    expect(tools).toEqual([{ number: 4, name: expect.any(String), lengthRegister: 4 }])
+    expect(tools[0]?.name.length).toBe(60)
+  })
+})
+
+describe('the frame of a picture of a program', () => {
+  const frame = { width: 300, height: 200, margin: 20 }
+  const extents = (X: readonly [number, number], Y: readonly [number, number]) => ({ X, Y })
+  const view = (operations: readonly object[], part?: object) =>
+    ({ row: 'G54', operations, travels: {}, ...(part && { part }) }) as unknown as ProgramView
+
+  test('the wider of both decides the scale, and the picture lies in the middle', () => {
+    // 100 across in 260 pixels, 100 up in 160: the height decides, 1.6 pixels each.
+    const square = view([{ tool: 1, extents: extents([0, 100], [0, 100]) }])
+    expect(placeProgramView(square, 'Y', frame)).toEqual({
+      operations: [{ tool: 1, left: 70, top: 20, width: 160, height: 160 }],
+      zero: { x: 70, y: 180 },
+      ends: [],
+    })
+    const flat = view([{ tool: 1, extents: extents([-130, 130], [0, 10]) }])
+    expect(placeProgramView(flat, 'Y', frame)).toMatchObject({
+      operations: [{ left: 20, width: 260, top: 95, height: 10 }],
+      zero: { x: 150, y: 105 },
+    })
+  })
+
+  test('zero is in the picture though nothing is cut there, and so is the part', () => {
+    const away = view([{ tool: 1, extents: extents([100, 200], [50, 60]) }], {
+      X: [-60, 60],
+      Y: [-40, 40],
+    })
+    const { zero, part, operations } = placeProgramView(away, 'Y', frame)
+    expect(part).toMatchObject({ left: 20, width: 120 })
+    expect(zero.x).toBe(80)
+    expect(operations[0]).toMatchObject({ left: 180, width: 100 })
+    expect(operations[0]!.top).toBeLessThan(part!.top)
+  })
+
+  test('a single place is still drawn', () => {
+    const hole = view([{ tool: 2, extents: extents([0, 0], [0, 0]) }])
+    expect(placeProgramView(hole, 'Y', frame).operations).toEqual([
+      { tool: 2, left: 150, top: 100, width: 2, height: 2 },
+    ])
   })
 })
 

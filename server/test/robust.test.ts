@@ -278,6 +278,11 @@ describe('a fact that waited on its device', () => {
       },
     })
     expect((await send('by=somebody')).status).toBe(422)
+    // Nor is a set-up that was begun there.
+    const begin = (by: string) =>
+      shop.send('POST', `/setups?by=${by}`, { id: uuid(), sheetFactId: uuid(), sheet: SHEET })
+    expect((await begin(mira)).status).toBe(201)
+    expect(await begin(jory)).toMatchObject({ body: { error: { code: 'not-signed-in' } } })
   })
 
   test('is recorded when it was entered; a clock that cannot be right is not believed', async () => {
