@@ -3,6 +3,7 @@ import type { Reading, SetupDocument } from '@pine/core/facts'
 import { parseSetupText } from '@pine/contract'
 import { formatLength, readLength, toNanometres } from '@pine/core/length'
 import { readFileSync } from 'node:fs'
+import { pick, random } from './support/chance'
 import { line } from './support/shop'
 
 // How many slips of a reading are told while it is typed, and how often a right one is called a surprise: random shops (planes,
@@ -17,17 +18,8 @@ const parsed = parseSetupText(
 if (!parsed.ok) throw new Error('the example is broken')
 const one = parsed.document
 
-/** Deterministic numbers from 0 to 1 (mulberry32, public domain). */
-let state = Number(process.env['SEED'] ?? 1)
-function random(): number {
-  state = (state + 0x6d2b79f5) | 0
-  let t = Math.imul(state ^ (state >>> 15), 1 | state)
-  t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-  return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-}
 const between = (low: number, high: number) => low + (high - low) * random()
 const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
-const pick = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)]!
 const mm = (value: number) => ({ text: value.toFixed(3), unit: 'mm' as const })
 
 const SETTER = 50

@@ -33,23 +33,8 @@ async function emptyPage(): Promise<void> {
     join(EMPTY, 'tsconfig.json'),
     JSON.stringify({ compilerOptions: { paths: { '@/*': ['./src/*'] } } }),
   )
-  writeFileSync(
-    join(EMPTY, 'src/app/index.tsx'),
-    `import '@/theme/global.css'
-import { SafeAreaProvider } from 'react-native-safe-area-context'
-import { TamaguiProvider, Text } from '@tamagui/core'
-import { config } from '@/theme/tamagui.config'
-export default function Empty() {
-  return (
-    <SafeAreaProvider style={{ flex: 1 }}>
-      <TamaguiProvider config={config} defaultTheme="light">
-        <Text role="heading">Empty</Text>
-      </TamaguiProvider>
-    </SafeAreaProvider>
-  )
-}
-`,
-  )
+  // A page of the client's own stack: its packages are the client's, not this bench's.
+  cpSync(join(ROOT, 'bench/support/empty-page.txt'), join(EMPTY, 'src/app/index.tsx'))
   await exportPage(EMPTY)
 }
 

@@ -1,5 +1,6 @@
 import { areLastDigits, partedDigits } from '@pine/core/keyin'
 import { DIGIT_SLIPS, slippedDigits } from '@pine/core/slips'
+import { pick, random } from './support/chance'
 import { line } from './support/shop'
 
 // What a read-back of the last digits catches of the slips that happen between the sheet and the control, beside one press
@@ -7,16 +8,6 @@ import { line } from './support/shop'
 // Run: npx tsx bench/read-back.ts        (CASES=5000, SEED=1)
 
 const CASES = Number(process.env['CASES'] ?? 5000)
-
-/** Deterministic numbers from 0 to 1 (mulberry32, public domain). */
-let state = Number(process.env['SEED'] ?? 1)
-function random(): number {
-  state = (state + 0x6d2b79f5) | 0
-  let t = Math.imul(state ^ (state >>> 15), 1 | state)
-  t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-  return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-}
-const pick = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)]!
 
 const CONTROLS = [
   { unit: 'mm', decimals: 3, least: -450, most: -30 },

@@ -42,6 +42,10 @@ for (const size of SIZES)
       // Nothing is wider than the screen.
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(size.width)
     }
+    // Wrong last digits: what can be pressed about it is in view, wherever the rest has scrolled to.
+    await mira.keys('460')
+    await expect(page.getByRole('alert')).toContainText('It should not end in 460')
+    await expect(page.getByTestId('shows-else')).toBeInViewport({ ratio: 1 })
     // The stations by their names, the program and what the marks mean are one press away.
     await page.getByTestId('menu').click()
     const menu = page.getByRole('navigation', { name: 'stations by name' })

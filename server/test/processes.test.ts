@@ -1,8 +1,8 @@
 import { v7 as uuid } from 'uuid'
 import type { NewFact } from '@pine/contract'
-import type { SetupSheet } from '@pine/core/sheet'
 import { setupsOf, type Setups } from '../src/use-cases/setups'
 import { startHarness, type Harness } from './harness'
+import { mm, sheetOf } from './sheets'
 
 // Several servers on one database decide of a fact each by what it knows, and hold no lock meanwhile.
 
@@ -14,33 +14,6 @@ beforeAll(async () => {
   mira = { id: await shop.signInAs('Mira Toller'), name: 'Mira Toller', role: 'lead' }
 })
 afterAll(() => shop.close())
-
-const mm = (text: string) => ({ text, unit: 'mm' }) as const
-const axis = (face: string) => ({ by: 'one-face', face, side: 'outside', drawing: mm('0') })
-const sheetOf = (...tools: readonly number[]) =>
-  ({
-    name: 'On two servers',
-    unit: 'mm',
-    machine: {
-      name: 'Mill 2',
-      kind: 'mill',
-      control: { decimals: { mm: 3, in: 4 }, lengthKey: 'set', workOffsetKey: 'set' },
-    },
-    school: 'setting-plane',
-    zero: '',
-    plane: 'fixed jaw',
-    stock: { X: mm('120'), Y: mm('80'), Z: mm('40') },
-    gauges: [{ id: 'setter', kind: 'height-setter', name: 'setter', size: mm('50.000') }],
-    tools: tools.map((number) => ({ number, name: `tool ${number}`, lengthRegister: number })),
-    offsets: [
-      {
-        row: 'G54',
-        X: axis('left'),
-        Y: axis('front'),
-        Z: { by: 'carried-difference', facing: mm('0') },
-      },
-    ],
-  }) as unknown as SetupSheet
 
 const reading = (tool: number, text: string): NewFact => ({
   id: uuid(),

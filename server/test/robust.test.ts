@@ -6,35 +6,12 @@ import { createApi } from '../src/http/api'
 import { createSite } from '../src/http/site'
 import { passingFailure } from '../src/store/failures'
 import { startHarness, type Harness } from './harness'
+import { mm, sheetOf } from './sheets'
 
 let shop: Harness
 let setup: string
 
-const mm = (text: string) => ({ text, unit: 'mm' })
-const axis = (face: string) => ({ by: 'one-face', face, side: 'outside', drawing: mm('0') })
-const SHEET = {
-  name: 'Worked example',
-  unit: 'mm',
-  machine: {
-    name: 'Mill 2',
-    kind: 'mill',
-    control: { decimals: { mm: 3, in: 4 }, lengthKey: 'set', workOffsetKey: 'set' },
-  },
-  school: 'setting-plane',
-  zero: '',
-  plane: 'fixed jaw',
-  stock: { X: mm('120'), Y: mm('80'), Z: mm('40') },
-  gauges: [{ id: 'setter', kind: 'height-setter', name: 'setter', size: mm('50.000') }],
-  tools: [{ number: 1, name: '10 mm end mill', lengthRegister: 1 }],
-  offsets: [
-    {
-      row: 'G54',
-      X: axis('left'),
-      Y: axis('front'),
-      Z: { by: 'carried-difference', facing: mm('0') },
-    },
-  ],
-}
+const SHEET = sheetOf(1)
 const tip = (changes: object = {}) => ({
   of: 'tip-on-plane',
   tool: 1,

@@ -16,17 +16,30 @@ export interface EntryFrameProps extends Pick<
   /** The numbers that are typed, and what they mean. */
   readonly numbers: ReactNode
   readonly problem?: string | undefined
+  /** What can be pressed about it. */
+  readonly remedy?: ReactNode
   /** Shown last where there is room: a wide screen shows more, not bigger. */
   readonly after?: ReactNode
 }
 
 /** A step that takes numbers: what to do, the numbers, and on a phone the keys under the thumb. */
-export function EntryFrame({ children, numbers, problem, after, next, ...keys }: EntryFrameProps) {
+export function EntryFrame({
+  children,
+  numbers,
+  problem,
+  remedy,
+  after,
+  next,
+  ...keys
+}: EntryFrameProps) {
   const { wide, tiny, lying } = useMedia()
   const told = problem !== undefined && (
-    <Words as="note" tone="wrong" role="alert">
-      {problem}
-    </Words>
+    <>
+      <Words as="note" tone="wrong" role="alert">
+        {problem}
+      </Words>
+      {remedy}
+    </>
   )
   if (wide)
     return (

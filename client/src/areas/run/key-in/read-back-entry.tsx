@@ -78,7 +78,7 @@ function LastDigitsEntry({ draftKey, short, sheet, picture, ...props }: ShortEnt
     if (digits.length < LAST_DIGITS)
       return setProblem(`Type the last ${LAST_DIGITS} digits that the control shows.`)
     if (!areLastDigits(short.expected.text, digits))
-      return setProblem('The number to type ends in others. Look again, or type all that it shows.')
+      return setProblem(`It should not end in ${digits}. Look at the control again.`)
     clear()
     onEntered(short.expected, 'last-digits')
   }
@@ -88,6 +88,11 @@ function LastDigitsEntry({ draftKey, short, sheet, picture, ...props }: ShortEnt
     set({ digits })
     if (digits.length === LAST_DIGITS && digits !== draft.digits) compare(digits)
   }
+  const somethingElse = (
+    <Button kind="plain" onPress={onElse} testID="shows-else">
+      It shows something else
+    </Button>
+  )
   return (
     <EntryFrame
       numbers={
@@ -103,6 +108,8 @@ function LastDigitsEntry({ draftKey, short, sheet, picture, ...props }: ShortEnt
         />
       }
       problem={problem}
+      // What to do about it stands beside it, also where the rest has scrolled away.
+      remedy={problem === undefined ? undefined : somethingElse}
       withoutPoint
       onType={(digit) => change(draft.digits + digit)}
       onDelete={() => change(erased(draft.digits))}
@@ -114,9 +121,7 @@ function LastDigitsEntry({ draftKey, short, sheet, picture, ...props }: ShortEnt
       <Words>
         {READ_AGAIN} It should show <Words strong>{short.first}···</Words>
       </Words>
-      <Button kind="plain" onPress={onElse} testID="shows-else">
-        It shows something else
-      </Button>
+      {problem === undefined && somethingElse}
     </EntryFrame>
   )
 }

@@ -159,7 +159,6 @@ export function ProofStep(props: ProofStepProps) {
       <Words as="sentence" role="heading" aria-level={1}>
         Which block just passes under T{tool}?
       </Words>
-      <MoveCard view={view} />
       <Choice
         label="Does the tip stand over X0 Y0, as the drawing has it?"
         value={overZero}
@@ -169,6 +168,7 @@ export function ProofStep(props: ProofStepProps) {
           { value: 'no', label: 'no' },
         ]}
       />
+      <MoveCard view={view} />
       <Button kind="plain" onPress={() => see({ there: false })}>
         Back to the move
       </Button>
