@@ -32,6 +32,7 @@ const readingBody = {
     .optional(),
   supersedes: factId.optional(),
   reason: words.optional(),
+  surprise: words.optional(),
 }
 
 function fieldSchema(spec: FieldSpec): z.ZodType {

@@ -1,6 +1,7 @@
 import { LIFT_PLACES, SHORT_READ_BACKS } from '@pine/core/facts'
 import { LENGTH_UNITS } from '@pine/core/length'
 import { SCHOOLS } from '@pine/core/schools'
+import { KEYINGS, PROVES } from '@pine/core/sheet'
 import { BLOCK_GRADES, FACES, GAUGE_KINDS } from '@pine/core/touch'
 import { z } from 'zod'
 import {
@@ -45,6 +46,7 @@ export const machineDeclarationSchema = z.strictObject({
     .strictObject({
       maxAgeDays: z.number().positive().max(3650).optional(),
       secondLook: z.boolean().optional(),
+      proves: z.enum(PROVES).optional(),
     })
     .optional(),
   maxSpindleSpeed: turnsAMinute.optional(),
@@ -161,6 +163,7 @@ export const setupSheetSchema = z.strictObject({
       position: writtenLengthSchema.optional(),
     })
     .optional(),
+  keying: z.enum(KEYINGS).optional(),
   zero: words,
   plane: name,
   stock: z.strictObject({ X: writtenLengthSchema, Y: writtenLengthSchema, Z: writtenLengthSchema }),

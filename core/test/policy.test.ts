@@ -1,11 +1,12 @@
 import { underPolicy } from '../src/facts'
 import { stepsOf } from '../src/plan'
-import { asksLess, shopMachineOf } from '../src/sheet'
+import { asksLess, shopMachineOf, type MachinePolicy } from '../src/sheet'
 import { stricterOf } from '../src/sheet/policy'
 import { solve } from '../src/solve'
 import { workedDocument } from './worked-example'
 
 const LOOK = { secondLook: true }
+const RISKIEST: MachinePolicy = { proves: 'riskiest' }
 
 test.each([
   ['nothing as before', undefined, undefined, false],
@@ -14,6 +15,9 @@ test.each([
   ['a look comes', LOOK, undefined, false],
   ['readings may grow older', { maxAgeDays: 8 }, { maxAgeDays: 7 }, true],
   ['readings grow old earlier', { maxAgeDays: 6 }, { maxAgeDays: 7 }, false],
+  ['only the riskiest are proven any more', RISKIEST, {}, true],
+  ['all are proven again', {}, RISKIEST, false],
+  ['the riskiest, as before', RISKIEST, RISKIEST, false],
   ['readings never grow old any more', LOOK, { ...LOOK, maxAgeDays: 7 }, true],
 ])('%s', (_name, now, before, less) => {
   expect(asksLess(now, before)).toBe(less)
@@ -27,8 +31,11 @@ test('of two policies both are asked', () => {
   expect(stricterOf(LOOK, { maxAgeDays: 3 })).toEqual({ ...LOOK, maxAgeDays: 3 })
   expect(stricterOf(undefined, LOOK)).toBe(LOOK)
   // Never one that asks less than either.
-  for (const one of [LOOK, { maxAgeDays: 2 }, {}])
-    for (const other of [{ maxAgeDays: 5 }, LOOK, {}]) {
+  expect(stricterOf(RISKIEST, undefined)).toEqual({})
+  expect(stricterOf(RISKIEST, LOOK)).toEqual(LOOK)
+  expect(stricterOf(RISKIEST, { ...LOOK, ...RISKIEST })).toEqual({ ...LOOK, ...RISKIEST })
+  for (const one of [LOOK, { maxAgeDays: 2 }, {}, RISKIEST])
+    for (const other of [{ maxAgeDays: 5 }, LOOK, {}, RISKIEST]) {
       const both = stricterOf(one, other)
       expect([asksLess(both, one), asksLess(both, other)]).toEqual([false, false])
     }

@@ -246,7 +246,7 @@ describe('the order of work', () => {
   test('what was passed over is come back to before what counts on it', () => {
     const document = { ...workedDocument({}, [leftTouch()]), checkOffs: ready }
     const states = stepsOf(document, solve(document), false)
-    const after = (key: string) => followingStep(document.sheet, states, key)?.step.key
+    const after = (key: string) => followingStep(document.sheet, states, [key])?.step.key
     expect(after('face:G54:left')).toBe('face:G54:front')
     expect(after('face:G54:front')).toBe('carried-difference:G54')
     // Z is done last here, the length was passed over: nothing can be keyed before it.

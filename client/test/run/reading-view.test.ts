@@ -1,9 +1,10 @@
 import { solve } from '@pine/core/solve'
 import { type QuantityName } from '@pine/core/quantities'
-import { type WrittenLength } from '@pine/core/length'
+import { readLength, type WrittenLength } from '@pine/core/length'
 import { withPreview } from '@/data/preview'
 import { standing, type StandingSetup } from '@/data/standing'
-import { beliefOf, surpriseAtKey } from '@/areas/run/read/expected'
+import { capturedFacts, captureView } from '@/areas/run/read/capture-view'
+import { beliefOf, captureOf, surpriseAtKey } from '@/areas/run/read/expected'
 import { bodyOf, type ReadingDraft } from '@/areas/run/read/reading-draft'
 import {
   gaugeQuestion,
@@ -12,7 +13,7 @@ import {
   wayQuestion,
   zeroEnds,
 } from '@/areas/run/read/reading-view'
-import { after, example, mm } from './set-ups'
+import { after, example, mm, registerAt } from './set-ups'
 
 const TIP: QuantityName = { of: 'tip-on-plane', tool: 1 }
 const CARRIED: QuantityName = { of: 'carried-difference', row: 'G54' }
@@ -48,8 +49,84 @@ function view(
     solution: preview === setup.document ? setup.solution : solve(preview),
     belief,
     surprise: surpriseAtKey(setup.document, belief, body),
+    capture: undefined,
+    row: undefined,
   })
 }
+
+describe('a row that is captured at the touch', () => {
+  const { machine } = blank.document.sheet
+  const asking = example('whole-run', 1, {
+    machine: { ...machine, control: { ...machine.control, workOffsetKey: 'position' } },
+  })
+  const copying = example('whole-run', 1, {
+    machine: { ...machine, control: { ...machine.control, workOffsetKey: 'copy' } },
+  })
+  const FINDER: ReadingDraft = { with: ['finder'], withOnPlane: [] }
+  const captured = (setup: StandingSetup, text?: string, quantity: QuantityName = LEFT) => {
+    const capture = captureOf(setup.document, FINDER, quantity, undefined)
+    const row = text === undefined ? undefined : readLength(mm(text))
+    const given = capture && captureView(capture, quantity, row?.ok ? row.value.nm : undefined)
+    return { capture, given }
+  }
+
+  test('says what to type while the axis stands there, and then where it must stand', () => {
+    expect(captured(asking).given).toMatchObject({
+      label: 'What G54 X shows then',
+      type: '−65.000',
+      unit: 'mm',
+      does: 'says “my position is”',
+      first: undefined,
+      stands: undefined,
+    })
+    expect(captured(copying).given).toMatchObject({
+      type: '65.000',
+      does: 'adds',
+      first: 'Copy the machine position into G54 X, then',
+    })
+    // The finder's radius typed with the other sign is seen here, at the machine: 10 mm off.
+    expect(captured(asking, '-347.300').given?.stands).toBe('X −412.300 mm')
+    expect(captured(asking, '-357.300').given?.stands).toBe('X −422.300 mm')
+    expect(captured(blank).capture).toBeUndefined()
+  })
+
+  test('becomes the touch, its key-in and its read-back, and the register is keyed', () => {
+    const { capture } = captured(asking)
+    const body = bodyOf(FINDER, LEFT, () => mm('-412.300'), undefined, false)
+    if (capture === undefined || body === undefined) throw new Error('it is captured')
+    const facts = capturedFacts(capture, 'captured', body, mm('-347.300'))
+    expect(facts.map(({ kind, via }) => [kind, via])).toEqual([
+      ['reading', 'captured'],
+      ['key-in', undefined],
+      ['read-back', undefined],
+    ])
+    expect(registerAt(after(asking, ...facts), 'G54.X').state).toBe('keyed')
+    // The position was read beside it, and the row showed something else: it is not taken for keyed.
+    const apart = capturedFacts(capture, 'typed', body, mm('-357.300'))
+    expect(registerAt(after(asking, ...apart), 'G54.X').readBack).toMatchObject({
+      equal: false,
+      causes: expect.arrayContaining([expect.objectContaining({ code: 'radius-wrong-side' })]),
+    })
+  })
+
+  test('the counter is zeroed at the first face where the middle is halved', () => {
+    const { offsets } = blank.document.sheet
+    const [offset] = offsets
+    const middle = {
+      by: 'two-faces',
+      side: 'outside',
+      size: mm('120'),
+      tolerance: mm('0.1'),
+      drawing: mm('0'),
+    } as const
+    const halving = example('whole-run', 1, {
+      machine: { ...machine, control: { ...machine.control, workOffsetKey: 'halve' } },
+      offsets: [{ ...offset!, X: middle }],
+    })
+    expect(view(halving, LEFT).zeroesCounter).toMatch(/^Zero the relative counter here/)
+    expect(view(asking, LEFT).zeroesCounter).toBeUndefined()
+  })
+})
 
 test('a step that was read is looked at; typed at, asked again or stale, it is read', () => {
   expect(view(blank, TIP).reviewing).toBe(false)

@@ -49,7 +49,9 @@ test('after a step comes the next that is open, later the very next one', () => 
   )
   const view = runView(keyed, 'key-in:H1')
   expect(view.later).toBe('key-in:G54.X')
-  expect(view.following).toBe('key-in:G54.Y')
+  expect(view.following()).toBe('key-in:G54.Y')
+  // Keyed in the same moment, the row is passed over.
+  expect(view.following('G54.Y')).toBe('key-in:G54.Z')
 })
 
 test('a station is entered at what is open there, else at its first step', () => {

@@ -23,6 +23,8 @@ export type ReadingBody = Quantity & {
   /** The reading that this one replaces, and why. */
   readonly supersedes?: string
   readonly reason?: string
+  /** It was not what was to be expected; why it stands all the same. */
+  readonly surprise?: string
 }
 
 export type Reading = Entered & ReadingBody

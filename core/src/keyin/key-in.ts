@@ -1,6 +1,6 @@
 import { formatLength, roundToDisplay } from '../length/format-length'
 import { toNanometres, type LengthUnit, type Nanometres } from '../length/length'
-import { axisOfAddress, type Address } from '../address/address'
+import { addressParts, axisOfAddress, type Address } from '../address/address'
 import type { ControlProfile, KeyMode } from '../sheet/sheet'
 import type { MachineAxis } from '../address/row'
 
@@ -100,7 +100,17 @@ export function keyInLine(request: KeyInRequest, profile: ControlProfile): KeyIn
   }
 }
 
-/** How a control changes a kind of register; of a work offset it may differ by axis. */
+/** How a control changes a register, as far as its address says; of a work offset it may differ by axis. */
+export function keyModeOf(profile: ControlProfile, address: Address): KeyMode {
+  const kind = addressParts(address)?.of
+  if (kind === undefined || kind === 'diameter') return modeFor(profile.lengthKey, 'diameter', {})
+  return wantedMode(profile, kind, axisOfAddress(address))
+}
+
+/** Keyed while the axis stands at the touch: the control takes its place, or works the row out from it. */
+export const isCaptured = (mode: KeyMode): boolean =>
+  mode === 'position' || mode === 'copy' || mode === 'halve'
+
 function wantedMode(
   { lengthKey, workOffsetKey, workOffsetKeys }: ControlProfile,
   kind: KeyInRequest['kind'],

@@ -3,19 +3,18 @@ import { neededFirst } from './needed-first'
 import type { StepState } from './step'
 
 /**
- * The step to go to once a step is done: the next one that is open and can be done now, then any such
+ * The step to go to once a step is done (or several, where one moment does them): the next one that is open and can be done now, then any such
  * step before it, then whatever is last. Works that were passed over are come back to before what
  * counts on them.
  */
 export function followingStep(
   sheet: SetupSheet,
   states: readonly StepState[],
-  doneKey: string,
+  doneKeys: readonly string[],
 ): StepState | undefined {
-  const then = states.map((state) =>
-    state.step.key === doneKey ? { ...state, done: true } : state,
-  )
-  const place = then.findIndex(({ step }) => step.key === doneKey)
+  const isDone = ({ step }: StepState) => doneKeys.includes(step.key)
+  const then = states.map((state) => (isDone(state) ? { ...state, done: true } : state))
+  const place = then.findLastIndex(isDone)
   const canBeDone = (state: StepState) =>
     !state.done && neededFirst(sheet, then, state.step) === undefined
   return (

@@ -1,3 +1,4 @@
+export { type Capture, captureAt, capturedReading, rowExpected, zeroesCounter } from './capture'
 export { consequencesOf } from './consequences'
 export { followingStep } from './following'
 export { type Implied, impliedBy } from './implied'

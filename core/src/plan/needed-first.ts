@@ -1,6 +1,7 @@
 import { isOf, lengthAddress, diameterAddress } from '../address/address'
 import { inMachinePosition, type QuantityName } from '../quantities/quantities'
 import type { SetupSheet } from '../sheet/sheet'
+import { waitsOn } from './order-of-keying'
 import type { Step, StepState } from './step'
 
 /**
@@ -8,10 +9,11 @@ import type { Step, StepState } from './step'
  * before Z is set by it, a reading before its number is keyed. Undefined where the step can be done now.
  */
 export function neededFirst(
-  { tools, offsets }: SetupSheet,
+  sheet: SetupSheet,
   states: readonly StepState[],
   step: Step,
 ): StepState | undefined {
+  const { tools, offsets } = sheet
   const open = states.filter(({ done }) => !done)
   const openRead = (serves: (quantity: QuantityName) => boolean) =>
     open.find((state) => state.step.does === 'read' && serves(state.step.quantity))
@@ -27,6 +29,14 @@ export function neededFirst(
         : undefined
     }
     case 'key-in': {
+      // Keyed where it was touched, it waits for what its own number waits for and for nothing else.
+      if (step.station !== 'key-in')
+        return (
+          openRead((one) => one.of === 'nose-on-plane') ??
+          open.find(
+            (state) => state.step.does === 'read' && waitsOn(sheet, step.address, state.step),
+          )
+        )
       const tool = tools.find(
         ({ lengthRegister, diameterRegister }) =>
           step.address === lengthAddress(lengthRegister) ||

@@ -35,7 +35,8 @@ export type Step =
     }
   | {
       readonly key: string
-      readonly station: 'key-in'
+      /** Where its number is known, or where all are keyed together. */
+      readonly station: 'reference' | 'lengths' | 'plan' | 'height' | 'key-in'
       readonly does: 'key-in'
       readonly address: Address
     }

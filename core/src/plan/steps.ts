@@ -1,8 +1,9 @@
 import { proofKey } from '../proof/proof-key'
+import { proofsNeeded } from '../proof/proofs-needed'
+import { inOrderOfKeying } from './order-of-keying'
 import type { Station, Step, StepState } from './step'
 import type { CheckOff, SetupDocument } from '../facts/document'
 import type { OffsetPlan, SetupSheet, Tool } from '../sheet/sheet'
-import type { OffsetRow } from '../address/row'
 import type { ZWay } from '../schools/ways-of-z'
 import { quantityKey, type QuantityName } from '../quantities/quantities'
 import { circlePoints } from '../solve/centre'
@@ -54,7 +55,7 @@ export function stepsOf(
       does: 'key-in',
       address,
     })),
-    ...proofsNeeded(document).map(([row, tool]): Step => ({
+    ...proofsNeeded(document, solution).map(({ row, tool }): Step => ({
       key: proofKey({ row, tool }),
       station: 'prove',
       does: 'prove',
@@ -67,25 +68,9 @@ export function stepsOf(
     ...(sheet.machine.policy?.secondLook === true ? [check('release', 'look')] : []),
     { key: 'record', station: 'release', does: 'record' },
   ]
-  return steps.map((step) => stepState(step, document, solution, recorded))
-}
-
-/**
- * Each tool that was touched once and each work offset once, in as few moves as that takes. A tool or
- * sensor whose length is known was not touched.
- */
-function proofsNeeded({ sheet }: SetupDocument): readonly (readonly [OffsetRow, number])[] {
-  const { offsets } = sheet
-  const touched = sheet.tools.filter(({ length }) => length === undefined)
-  const tools = touched.length > 0 ? touched : sheet.tools
-  const [firstTool] = tools
-  const [firstRow] = offsets
-  if (firstTool === undefined || firstRow === undefined) return []
-  const length = Math.max(tools.length, offsets.length)
-  return Array.from({ length }, (_, index) => [
-    (offsets[index] ?? firstRow).row,
-    (tools[index] ?? firstTool).number,
-  ])
+  return inOrderOfKeying(document, steps).map((step) =>
+    stepState(step, document, solution, recorded),
+  )
 }
 
 /** Lengths are touched on the first part itself: no tool needs a plane. */

@@ -1,26 +1,37 @@
 import type { MachinePolicy, SetupSheet } from './sheet'
 
-/** What both ask: a second look where either does, and the lower age. */
+/** What both ask: a second look where either does, the lower age, and every proof unless both let some go. */
 export function stricterOf(
   one: MachinePolicy | undefined,
   other: MachinePolicy | undefined,
 ): MachinePolicy | undefined {
-  if (one === undefined || other === undefined) return one ?? other
+  if (one === undefined || other === undefined) return inFull(one ?? other)
   const ages = [one.maxAgeDays, other.maxAgeDays].filter((days) => days !== undefined)
   return {
     ...(ages.length > 0 && { maxAgeDays: Math.min(...ages) }),
     ...((one.secondLook || other.secondLook) && { secondLook: true }),
+    ...(provesRiskiest(one) && provesRiskiest(other) && { proves: 'riskiest' }),
   }
 }
 
-/** Whether a policy asks less than the one before it: a look that falls away, or readings that may grow older. */
+const provesRiskiest = (policy: MachinePolicy | undefined): boolean => policy?.proves === 'riskiest'
+
+/** Where the other one says nothing, every tool is proven. */
+function inFull(policy: MachinePolicy | undefined): MachinePolicy | undefined {
+  if (policy?.proves === undefined) return policy
+  const { proves: _, ...rest } = policy
+  return rest
+}
+
+/** Whether a policy asks less than the one before it: a look or proofs that fall away, or readings that may grow older. */
 export function asksLess(
   now: MachinePolicy | undefined,
   before: MachinePolicy | undefined,
 ): boolean {
   const losesLook = before?.secondLook === true && now?.secondLook !== true
   const age = (policy: MachinePolicy | undefined) => policy?.maxAgeDays ?? Infinity
-  return losesLook || age(now) > age(before)
+  const losesProofs = provesRiskiest(now) && !provesRiskiest(before)
+  return losesLook || losesProofs || age(now) > age(before)
 }
 
 /** The shop's machine that a sheet is for: by its id, or by its name where a file tells no more. */

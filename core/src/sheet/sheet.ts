@@ -64,7 +64,18 @@ export interface MachinePolicy {
   readonly maxAgeDays?: number
   /** Another person looks at the set-up before it is released. */
   readonly secondLook?: boolean
+  /** Which tools are proven by a cautious move: `all` that were touched, where it is not said, or the riskiest. */
+  readonly proves?: Proves
 }
+
+export const PROVES = ['all', 'riskiest'] as const
+
+export type Proves = (typeof PROVES)[number]
+
+/** When numbers are typed into the control: each `as-known`, at the machine where it was touched, or all `together`. */
+export const KEYINGS = ['as-known', 'together'] as const
+
+export type Keying = (typeof KEYINGS)[number]
 
 export interface Gauge {
   readonly id: string
@@ -220,6 +231,8 @@ export interface SetupSheet {
   readonly reference?: SchoolReference
   /** Half-widths of what the job allows: Z of every tool, X and Y of every offset. */
   readonly needs?: { readonly depth?: WrittenLength; readonly position?: WrittenLength }
+  /** When numbers are keyed; `together` where it is not said. What a control captures is keyed where it was touched anyway. */
+  readonly keying?: Keying
   /** Where the drawing's zero lies, in words. */
   readonly zero: string
   /** What the setting plane is: the fixed jaw, a block, the table. */

@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router'
 import { useCallback, useState } from 'react'
 import { useMedia, View } from '@tamagui/core'
 import { ScrollView } from '@tamagui/scroll-view'
+import type { Address } from '@pine/core/address'
 import { type Chain } from '@pine/core/chain'
 import type { Enter } from '@/data/said'
 import { useMay } from '@/data/session'
@@ -62,7 +63,7 @@ function Run({
   const toAgain = () => router.push({ pathname: '/setups/again', params: { id } })
   // The same for as long as the set-up is open, so that a key that is typed draws nothing anew for it.
   const trace = useCallback((title: string, chain: Chain) => setTraced({ title, chain }), [])
-  const onDone = () => goTo(view.following)
+  const onDone = (keyed?: Address) => goTo(view.following(keyed))
   const [changing, setChanging] = useState(false)
   const [menu, setMenu] = useState(false)
   const changed = changing && (
@@ -195,7 +196,7 @@ interface StepBodyProps {
   readonly view: RunView
   readonly enter: Enter
   readonly onStep: (key: string | undefined) => void
-  readonly onDone: () => void
+  readonly onDone: (keyed?: Address) => void
   readonly onTrace: (title: string, chain: Chain) => void
 }
 
@@ -203,7 +204,7 @@ function StepBody({ id, setup, view, enter, onStep, onDone, onTrace }: StepBodyP
   const { document } = setup
   const { current, waitsFor, register } = view
   const { step } = current
-  const parts = { setupId: id, setup, enter, onDone }
+  const parts = { setupId: id, setup, enter, onDone: () => onDone() }
   if (waitsFor !== undefined)
     return <NeededStep document={document} current={current} needed={waitsFor} onStep={onStep} />
   switch (step.does) {
@@ -220,7 +221,15 @@ function StepBody({ id, setup, view, enter, onStep, onDone, onTrace }: StepBodyP
         />
       )
     case 'read':
-      return <ReadingStep key={step.key} {...parts} quantity={step.quantity} onTrace={onTrace} />
+      return (
+        <ReadingStep
+          key={step.key}
+          {...parts}
+          onDone={onDone}
+          quantity={step.quantity}
+          onTrace={onTrace}
+        />
+      )
     case 'key-in':
       return (
         register && (

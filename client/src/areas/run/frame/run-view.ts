@@ -1,3 +1,4 @@
+import type { Address } from '@pine/core/address'
 import {
   followingStep,
   neededFirst,
@@ -19,8 +20,9 @@ export interface RunView {
   readonly register: Register | undefined
   readonly place: string
   readonly about: string
-  /** The step after this one: the next that is open, or, going back over what is done, the one that follows. */
-  readonly following: string | undefined
+  /** The step after this one, and after the register that was keyed with it: the next that is open, or, going back over what
+   * is done, the one that follows. */
+  readonly following: (keyed?: Address) => string | undefined
   /** The very next one, whether this is done or not. */
   readonly later: string | undefined
   /** Of each station: the step that a tap on it leads to. */
@@ -39,7 +41,11 @@ export function runView(setup: StandingSetup, stepKey: string | undefined): RunV
     register: step.does === 'key-in' ? registerOf(solution, step) : undefined,
     place: placeWords(steps, current),
     about: aboutWords(setup, current),
-    following: followingStep(document.sheet, steps, step.key)?.step.key,
+    following: (keyed) =>
+      followingStep(document.sheet, steps, [
+        step.key,
+        ...(keyed === undefined ? [] : [`key-in:${keyed}`]),
+      ])?.step.key,
     later: steps[at + 1]?.step.key,
     entrance: (station) => {
       const here = steps.filter((one) => one.step.station === station)
@@ -63,7 +69,13 @@ function waitsFor(
   if (done || step.does === 'record') return undefined
   // A register that has its number can be keyed, even while another reading of it is open.
   if (step.does === 'key-in' && registerOf(solution, step)?.chain !== undefined) return undefined
-  return neededFirst(document.sheet, steps, step)
+  return (
+    neededFirst(document.sheet, steps, step) ??
+    // Without its number there is nothing to key: whatever is still to be read may be what it lacks.
+    (step.does === 'key-in'
+      ? steps.find((one) => one.step.does === 'read' && !one.done)
+      : undefined)
+  )
 }
 
 const registerOf = (

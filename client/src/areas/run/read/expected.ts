@@ -1,5 +1,7 @@
 import { expectReading, surpriseOf, type Belief, type Surprise } from '@pine/core/expect'
 import type { SetupDocument } from '@pine/core/facts'
+import type { WrittenLength } from '@pine/core/length'
+import { asksForSpindle, captureAt, type Capture } from '@pine/core/plan'
 import { readingFields, type QuantityName } from '@pine/core/quantities'
 import { withPreview } from '@/data/preview'
 import { bodyOf, type NewReading, type ReadingDraft } from './reading-draft'
@@ -18,12 +20,25 @@ export function beliefOf(
   return toBe && expectReading(document, toBe)
 }
 
-/** Whether what was typed is a surprise. */
+/** Whether what was typed is a surprise: the reading itself, or the row that tells it. */
 export const surpriseAtKey = (
   document: SetupDocument,
   belief: Belief | undefined,
   body: NewReading | undefined,
-): Surprise | undefined => belief && body && surpriseOf(document, body, belief, body.read)
+  typed: WrittenLength | undefined = body?.read,
+): Surprise | undefined => belief && body && typed && surpriseOf(document, body, belief, typed)
+
+/** What the row should show that a touch is captured by, at this touch as it is to be made; undefined where it is none. */
+export function captureOf(
+  document: SetupDocument,
+  draft: ReadingDraft,
+  quantity: QuantityName,
+  standingId: string | undefined,
+): Capture | undefined {
+  if (readingFields(quantity).length > 1) return undefined
+  const toBe = bodyOf(draft, quantity, () => ZERO, standingId, asksForSpindle(document, quantity))
+  return toBe && captureAt(document, toBe)
+}
 
 /** The set-up as it would stand were it read just as expected: what the drawing shows faintly until something is typed. */
 export function asExpected(

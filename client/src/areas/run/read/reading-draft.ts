@@ -20,6 +20,10 @@ export interface ReadingDraft {
   readonly controlSays?: string
   /** Why an earlier reading is replaced; without it a further reading is a repeat. */
   readonly replaces?: string
+  /** The position is read, though the row could tell it; with what the row showed, where that was typed before. */
+  readonly apart?: { readonly shown?: WrittenLength }
+  /** Why a reading that was not expected stands all the same. */
+  readonly surprise?: string
 }
 
 export type NewReading = Extract<NewFact, { kind: 'reading' }>['body']
@@ -43,6 +47,7 @@ export function bodyOf(
     ...(draft.replaces !== undefined && standingId !== undefined
       ? { supersedes: standingId, reason: draft.replaces }
       : {}),
+    ...(draft.surprise !== undefined && { surprise: draft.surprise }),
     ...(asksSpindle && holds !== undefined && controlSays !== undefined
       ? { spindle: { holds: toolOf(holds), controlSays: toolOf(controlSays) } }
       : {}),

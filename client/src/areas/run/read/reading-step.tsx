@@ -1,6 +1,7 @@
 import { memo, useCallback, useState } from 'react'
 import { useMedia, View } from '@tamagui/core'
 import { ScrollView } from '@tamagui/scroll-view'
+import type { Address } from '@pine/core/address'
 import { type Chain } from '@pine/core/chain'
 import { type QuantityName } from '@pine/core/quantities'
 import { Button } from '@/kit/button'
@@ -11,6 +12,7 @@ import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import type { StepProps } from '../frame/step-props'
 import { EntryFrame } from '../frame/entry-frame'
+import { CaptureChecked, CaptureTold } from './captured'
 import { GaugesBetween, ZeroedOn } from './circumstances'
 import { ImpliedLine } from './implied-line'
 import { Reviewed } from './reviewed'
@@ -21,7 +23,9 @@ import { StepWarnings } from './step-warnings'
 import { NumbersEntry } from '../frame/numbers-entry'
 import { useReading } from './use-reading'
 
-export interface ReadingStepProps extends StepProps {
+export interface ReadingStepProps extends Omit<StepProps, 'onDone'> {
+  /** @param keyed the register that was keyed with the reading. */
+  readonly onDone: (keyed?: Address) => void
   readonly quantity: QuantityName
   readonly onTrace: (title: string, chain: Chain) => void
 }
@@ -46,13 +50,14 @@ export function ReadingStep({
   const [spindleAsked, setSpindleAsked] = useState<SpindleAsked>()
   const choose = useCallback(() => setChoosing(true), [])
   const submit = () => {
-    const said = reading.finish()
+    // What was not expected, and stands after a second look, says so: it is kept with the reading.
+    const said = reading.finish(insisted && view.surprise ? TOUCHED_AGAIN : undefined)
     if (said === undefined) return
     // What disagrees is looked at twice before it is entered; it may still be what was read.
     if (disagrees && !insisted) return setInsisted(true)
-    void enter(said)
+    for (const one of said.facts) void enter(one)
     reading.clear()
-    onDone()
+    onDone(said.keyed)
   }
   const picture = (
     <StepPicture
@@ -73,7 +78,7 @@ export function ReadingStep({
         {!wide && sentence}
         <Reviewed
           standing={standing}
-          onNext={onDone}
+          onNext={() => onDone()}
           onRepeat={() => setAgain(true)}
           onReplace={(reason) => {
             reading.change({ replaces: reason })
@@ -95,7 +100,7 @@ export function ReadingStep({
       {reading.problem}
     </Words>
   )
-  const { aside, label } = view
+  const { aside, label, captured } = view
   const field =
     numbers.boxes.length === 1 ? (
       <ReadingField
@@ -133,10 +138,12 @@ export function ReadingStep({
           The earlier reading no longer holds: read it again.
         </Words>
       )}
+      {view.zeroesCounter !== undefined && <Caution>{view.zeroesCounter}</Caution>}
       {view.asksZeroedOn && <ZeroedOn reading={reading} quantity={quantity} />}
       {view.asksSpindle && <SpindleQuestion reading={reading} onAsk={setSpindleAsked} />}
     </>
   )
+  const told = captured && <CaptureTold captured={captured} />
   const ruleEntry = ruling && quantity.of === 'tip-on-plane' && (
     <Overlay onClose={() => setRuling(false)}>
       <RuleEntry
@@ -164,15 +171,19 @@ export function ReadingStep({
   )
   const implied = (
     <>
-      <ImpliedLine
-        implied={view.implied}
-        solution={solution}
-        lastTime={view.lastTime}
-        expected={view.expected}
-        onRule={view.asksForRule ? () => setRuling(true) : undefined}
-        spread={spread}
-        onTrace={onTrace}
-      />
+      {captured?.stands !== undefined ? (
+        <CaptureChecked stands={captured.stands} onApart={reading.readApart} />
+      ) : (
+        <ImpliedLine
+          implied={captured === undefined ? view.implied : undefined}
+          solution={solution}
+          lastTime={view.lastTime}
+          expected={view.expected}
+          onRule={view.asksForRule ? () => setRuling(true) : undefined}
+          spread={spread}
+          onTrace={onTrace}
+        />
+      )}
       <StepWarnings
         warnings={view.warnings}
         solution={solution}
@@ -180,7 +191,9 @@ export function ReadingStep({
       />
       {insisted && disagrees && (
         <Words as="note" tone="wrong" strong role="alert">
-          This disagrees. Look again; Next once more enters it as it is.
+          {view.surprise
+            ? 'Touch again. If it is so, Next once more enters it, and says that you did.'
+            : 'This disagrees. Look again; Next once more enters it as it is.'}
         </Words>
       )}
     </>
@@ -191,6 +204,7 @@ export function ReadingStep({
       <ScrollView flex={1} contentContainerStyle={{ padding: 24, gap: 14 }}>
         {sentence}
         {picture}
+        {told}
         <Row gap="$4" alignItems="stretch">
           <View flex={1.4}>{field}</View>
           <Card padded flex={1} justifyContent="center">
@@ -214,6 +228,7 @@ export function ReadingStep({
       <EntryFrame
         numbers={
           <>
+            {told}
             {field}
             {problem}
             {implied}
@@ -235,6 +250,9 @@ export function ReadingStep({
     </>
   )
 }
+
+/** Why a surprise stands: what was asked before it could be entered. */
+const TOUCHED_AGAIN = 'touched again, and so it is'
 
 /** What to do, in one sentence: the same while a number is typed. */
 const Sentence = memo(function Sentence({ children }: { children: string }) {

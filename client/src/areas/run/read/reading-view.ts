@@ -1,7 +1,15 @@
 import { lengthAddress, type MachineAxis } from '@pine/core/address'
 import { type Reading, type SetupDocument } from '@pine/core/facts'
-import { type Nanometres } from '@pine/core/length'
-import { asksForSpindle, impliedBy, waysAsked, type Implied, type WayEnd } from '@pine/core/plan'
+import { type Nanometres, type WrittenLength } from '@pine/core/length'
+import {
+  asksForSpindle,
+  impliedBy,
+  waysAsked,
+  zeroesCounter,
+  type Capture,
+  type Implied,
+  type WayEnd,
+} from '@pine/core/plan'
 import { axisOfQuantity, moduleOf, quantityKey, type QuantityName } from '@pine/core/quantities'
 import { isHalfTyped, type Belief, type Surprise } from '@pine/core/expect'
 import { isRemark, type Warning } from '@pine/core/registers'
@@ -11,6 +19,7 @@ import { standingReadings } from '@pine/core/freshness'
 import { GAUGE_FACTS, gaugeServes } from '@pine/core/touch'
 import { describeExpected, describeStep, gaugeNames, isVague } from '@pine/core/words'
 import type { StandingSetup } from '@/data/standing'
+import { captureView, type CaptureView } from './capture-view'
 import { isDifference, type ReadingDraft } from './reading-draft'
 
 /** A reading while it is typed: what is asked, what the number would mean, and whether it may be entered at once. */
@@ -22,6 +31,10 @@ export interface ReadingView {
   /** What was read is looked at; nothing is typed. */
   readonly reviewing: boolean
   readonly label: string
+  /** Keyed at the touch itself: the row tells where the axis stands. */
+  readonly captured: CaptureView | undefined
+  /** What is done with the relative counter, where the opposite face is halved. */
+  readonly zeroesCounter: string | undefined
   /** What the touch is made with and how it was met, in a few words; empty where there is nothing to say of it. */
   readonly aside: string
   readonly asksZeroedOn: boolean
@@ -55,12 +68,26 @@ export interface ReadingInHand {
   /** What should be read, before it is. */
   readonly belief: Belief | undefined
   readonly surprise: Surprise | undefined
+  /** What can be keyed at the touch itself, and what the row was read to show. */
+  readonly capture: Capture | undefined
+  readonly row: { readonly written: WrittenLength; readonly nm: Nanometres } | undefined
 }
 
 export function readingView(
   setup: StandingSetup,
   quantity: QuantityName,
-  { draft, complete, started, again, preview, solution, belief, surprise }: ReadingInHand,
+  {
+    draft,
+    complete,
+    started,
+    again,
+    preview,
+    solution,
+    belief,
+    surprise,
+    capture,
+    row,
+  }: ReadingInHand,
 ): ReadingView {
   const standing = standingReadings(setup.document, quantity)
   const words = describeStep(preview, quantity, draft.with)
@@ -77,12 +104,17 @@ export function readingView(
     ({ code }) => surprising?.slip === undefined || code !== 'outside-travel',
   )
   const last = standingReadings(preview, quantity).at(-1)
+  const captured = capture && captureView(capture, quantity, row?.nm)
   return {
     words,
     standing,
     stale,
     reviewing: standing.length > 0 && !started && !again && !stale,
-    label: fieldLabel(words.field, stale ? 0 : standing.length, draft.replaces),
+    label: captured?.label ?? fieldLabel(words.field, stale ? 0 : standing.length, draft.replaces),
+    captured,
+    zeroesCounter: zeroesCounter(setup.document, quantity)
+      ? 'Zero the relative counter here: at the opposite face it is halved.'
+      : undefined,
     aside: betweenWords(preview, draft, quantity),
     asksZeroedOn: isDifference(quantity),
     asksSpindle: asksForSpindle(preview, quantity),
@@ -94,7 +126,8 @@ export function readingView(
         : describeExpected(belief, setup.document.sheet.unit),
     asksForRule: quantity.of === 'tip-on-plane' && belief !== undefined && isVague(belief),
     surprise: surprising,
-    halfTyped: belief !== undefined && last !== undefined && isHalfTyped(last.read, belief),
+    halfTyped:
+      belief !== undefined && last !== undefined && isHalfTyped(row?.written ?? last.read, belief),
     disagrees:
       surprising !== undefined ||
       warnings.some((warning) => !isRemark(warning)) ||

@@ -1,6 +1,8 @@
 import { useMemo, useState } from 'react'
+import type { Address } from '@pine/core/address'
 import { standingReadings } from '@pine/core/freshness'
-import { asksForSpindle, suggestGauges } from '@pine/core/plan'
+import { asksForSpindle, capturedReading, rowExpected, suggestGauges } from '@pine/core/plan'
+import type { WrittenLength } from '@pine/core/length'
 import { quantityKey, readingFields, type FieldKey, type QuantityName } from '@pine/core/quantities'
 import { solve } from '@pine/core/solve'
 import { FIELD_NAMES, isVague } from '@pine/core/words'
@@ -8,7 +10,8 @@ import { useDraft } from '@/data/drafts'
 import { withPreview } from '@/data/preview'
 import type { Said } from '@/data/said'
 import type { StandingSetup } from '@/data/standing'
-import { asExpected, beliefOf, surpriseAtKey } from './expected'
+import { capturedFacts } from './capture-view'
+import { asExpected, beliefOf, captureOf, surpriseAtKey } from './expected'
 import { bodyOf, circumstanceProblem, type NewReading, type ReadingDraft } from './reading-draft'
 import { readingView } from './reading-view'
 import { useNumbers } from '../frame/use-numbers'
@@ -45,11 +48,38 @@ export function useReading(
   const standing = standingReadings(document, quantity)
   const { written } = numbers
   const complete = fields.every((field) => numbers.value(field) !== undefined)
+  const standingId = standing.at(-1)?.id
+  // Whatever could be captured: also while the position is read beside it.
+  const couldCapture = useMemo(
+    () => captureOf(document, draft, quantity, standingId),
+    [document, draft, quantity, standingId],
+  )
+  const capture = draft.apart === undefined ? couldCapture : undefined
+  const rowNm = capture && numbers.value('read')
+  const told = capture && rowNm !== undefined ? capturedReading(capture, rowNm) : undefined
   const body = complete
-    ? bodyOf(draft, quantity, written, standing.at(-1)?.id, asksForSpindle(document, quantity))
+    ? bodyOf(
+        draft,
+        quantity,
+        (field) => told ?? written(field),
+        standingId,
+        asksForSpindle(document, quantity),
+      )
     : undefined
-  const belief = useMemo(() => beliefOf(document, draft, quantity), [document, draft, quantity])
+  const readBelief = useMemo(() => beliefOf(document, draft, quantity), [document, draft, quantity])
+  const belief = useMemo(
+    () => (readBelief && capture ? rowExpected(capture, readBelief) : readBelief),
+    [readBelief, capture],
+  )
   const typedText = JSON.stringify(body)
+  const shownText = rowNm === undefined ? undefined : JSON.stringify(written('read'))
+  const row = useMemo(
+    () =>
+      shownText === undefined || rowNm === undefined
+        ? undefined
+        : { written: JSON.parse(shownText) as WrittenLength, nm: rowNm },
+    [shownText, rowNm],
+  )
   const preview = useMemo(
     () =>
       typedText === undefined
@@ -67,15 +97,16 @@ export function useReading(
         document,
         belief,
         typedText === undefined ? undefined : (JSON.parse(typedText) as NewReading),
+        row?.written,
       ),
-    [document, belief, typedText],
+    [document, belief, typedText, row],
   )
   // Until something is typed the drawing shows what is expected, faintly.
   const ghost = useMemo(() => {
-    if (belief === undefined || isVague(belief) || standing.length > 0) return undefined
-    const expected = asExpected(document, belief, draft, quantity)
+    if (readBelief === undefined || isVague(readBelief) || standing.length > 0) return undefined
+    const expected = asExpected(document, readBelief, draft, quantity)
     return { document: expected, solution: solve(expected) }
-  }, [document, belief, draft, quantity, standing.length])
+  }, [document, readBelief, draft, quantity, standing.length])
   const hasStarted = started || numbers.started
   const view = useMemo(
     () =>
@@ -88,8 +119,23 @@ export function useReading(
         solution,
         belief,
         surprise,
+        capture,
+        row,
       }),
-    [setup, quantity, draft, complete, hasStarted, again, preview, solution, belief, surprise],
+    [
+      setup,
+      quantity,
+      draft,
+      complete,
+      hasStarted,
+      again,
+      preview,
+      solution,
+      belief,
+      surprise,
+      capture,
+      row,
+    ],
   )
 
   return {
@@ -107,14 +153,32 @@ export function useReading(
     /** Said once the person wants to go on. */
     problem:
       numbers.problem ?? (asked ? circumstanceProblem(document, draft, quantity) : undefined),
-    /** The fact to enter, or undefined with the problem shown. */
-    finish(): Said | undefined {
+    /** The position is read instead of the row; what the row was read to show is kept for its comparison. */
+    readApart() {
+      set({ ...draft, apart: row === undefined ? {} : { shown: row.written } })
+      numbers.clear()
+    },
+    /**
+     * The facts to enter, and the key-in that is done with them; undefined with the problem shown.
+     *
+     * @param surprise why it stands although it was not expected.
+     */
+    finish(surprise?: string): { facts: readonly Said[]; keyed?: Address } | undefined {
       if (!numbers.complete()) return undefined
       if (body === undefined) {
         setAsked(true)
         return undefined
       }
-      return { kind: 'reading', body }
+      const reading = { ...body, ...(surprise !== undefined && { surprise }) } as NewReading
+      if (capture !== undefined)
+        return {
+          facts: capturedFacts(capture, 'captured', reading, written('read')),
+          keyed: capture.address,
+        }
+      const shown = draft.apart?.shown
+      if (couldCapture !== undefined && shown !== undefined)
+        return { facts: capturedFacts(couldCapture, 'typed', reading, shown) }
+      return { facts: [{ kind: 'reading', body: reading }] }
     },
     clear() {
       clear()

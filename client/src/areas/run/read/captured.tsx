@@ -1,0 +1,61 @@
+import { memo } from 'react'
+import { useMedia } from '@tamagui/core'
+import { Button } from '@/kit/button'
+import { Column, Row } from '@/kit/surfaces'
+import { Digits, Words } from '@/kit/words'
+import type { CaptureView } from './capture-view'
+
+/** What is keyed while the axis stands at the touch: the row is read afterwards, and nothing else. */
+export const CaptureTold = memo(function CaptureTold({
+  captured: { name, first, type, unit, does, not },
+}: {
+  readonly captured: Omit<CaptureView, 'stands'>
+}) {
+  const { low } = useMedia()
+  return (
+    <Column gap={0} role="note" aria-label={`key ${name} now`}>
+      {first !== undefined && <Words as="note">{first}</Words>}
+      <Row justifyContent="space-between" alignItems="baseline" gap="$2" flexWrap="wrap">
+        <Words as="note" flexShrink={1}>
+          While it stands there, type into {name}
+        </Words>
+        <Row alignItems="baseline" gap={6}>
+          <Digits as="reading" fontSize={low ? 24 : 30} lineHeight={low ? 28 : 36} testID="to-type">
+            {type}
+          </Digits>
+          <Digits as="note">{unit}</Digits>
+        </Row>
+      </Row>
+      <Words as="note">
+        then the key that{' '}
+        <Words as="note" strong>
+          {does}
+        </Words>{' '}
+        ({not})
+      </Words>
+    </Column>
+  )
+})
+
+/** Where the axis must stand by what the row shows: compared with the position that the control shows now. */
+export function CaptureChecked({
+  stands,
+  onApart,
+}: {
+  readonly stands: string
+  readonly onApart: () => void
+}) {
+  return (
+    <Row justifyContent="space-between" alignItems="center" gap="$2">
+      <Column gap={0} flexShrink={1} aria-live="polite">
+        <Words as="note">Then the machine position must show</Words>
+        <Digits as="lead" fontWeight="600" testID="stands">
+          {stands}
+        </Digits>
+      </Column>
+      <Button kind="plain" onPress={onApart} testID="stands-else">
+        It shows another
+      </Button>
+    </Row>
+  )
+}

@@ -1,0 +1,122 @@
+import { offsetAddress, type Address } from '../address/address'
+import type { ReadingToBe } from '../expect/expect-reading'
+import type { Belief } from '../expect/believe'
+import { appendFact } from '../facts/fold'
+import type { SetupDocument, SetupFact } from '../facts/document'
+import { standingReadings } from '../freshness/standing'
+import { isCaptured, keyModeOf, type KeyInLine } from '../keyin/key-in'
+import { formatLength } from '../length/format-length'
+import {
+  NANOMETRES_PER,
+  toNanometres,
+  type LengthUnit,
+  type Nanometres,
+  type WrittenLength,
+} from '../length/length'
+import { inMachinePosition, readingFields, type QuantityName } from '../quantities/quantities'
+import type { Register } from '../registers/register'
+import { solve } from '../solve/solve'
+import { axisOfFace, FACES_OF_AXIS } from '../touch/touch'
+
+/**
+ * Touch, key and read-back in one: the control is told something that is known before the touch, and the row that it works out
+ * then tells where the axis stands.
+ */
+export interface Capture {
+  readonly address: Address
+  readonly mode: KeyInLine['mode']
+  readonly unit: LengthUnit
+  /** What to type while the axis stands at the touch, in the control's digits. */
+  readonly type: string
+  /** In Z where a position is told: the length that is active, `H3`; null where none is. */
+  readonly activeLength?: string | null
+  /** What the row shows when the axis stands at machine position 0. */
+  readonly atZero: Nanometres
+  /** Decimals that the control shows. */
+  readonly decimals: number
+}
+
+/** Two places to stand at: what is told to the control must not depend on which. */
+const TRIED: readonly [Nanometres, Nanometres] = [
+  toNanometres(0),
+  toNanometres(-100 * NANOMETRES_PER.mm),
+]
+
+/**
+ * What can be captured at a touch that is about to be made. Undefined where numbers are typed on this control, where nothing
+ * is known yet that the row is counted from, and where what is told depends on where the axis stands (the middle of two faces):
+ * there the touch is read first, and keyed next.
+ *
+ * @param toBe how the touch is made.
+ */
+export function captureAt(document: SetupDocument, toBe: ReadingToBe): Capture | undefined {
+  if (!inMachinePosition(toBe) || readingFields(toBe).length > 1) return undefined
+  const { unit, machine } = document.sheet
+  const decimals = machine.control.decimals[unit]
+  const [here, there] = TRIED.map((at) => registersAt(document, toBe, at))
+  for (const register of here ?? []) {
+    const other = there?.find(({ address }) => address === register.address)
+    const [one, two] = [register.keyIn, other?.keyIn]
+    if (one?.type === undefined || two === undefined || !isCaptured(one.mode)) continue
+    if (one.type !== two.type || two.expected - one.expected !== TRIED[1] - TRIED[0]) continue
+    return {
+      address: register.address,
+      mode: one.mode,
+      unit,
+      type: one.type,
+      ...(one.activeLength !== undefined && { activeLength: one.activeLength }),
+      atZero: one.expected,
+      decimals,
+    }
+  }
+  return undefined
+}
+
+/** The registers as they would be, were the axis to stand there. */
+function registersAt(
+  document: SetupDocument,
+  toBe: ReadingToBe,
+  at: Nanometres,
+): readonly Register[] {
+  const { unit, machine } = document.sheet
+  const read = { text: formatLength(at, unit, machine.control.decimals[unit]), unit }
+  const fact = {
+    kind: 'reading',
+    body: { ...toBe, read },
+    id: 'to-be',
+    by: { name: '' },
+    at: '',
+    via: 'captured',
+  } as unknown as SetupFact
+  return solve(appendFact(document, fact), {}, { explains: false }).registers
+}
+
+/** Where the axis stands by what its row shows: the reading of the touch, as the machine position display has it. */
+export function capturedReading(
+  { atZero, unit, decimals }: Capture,
+  shown: Nanometres,
+): WrittenLength {
+  return { text: formatLength(toNanometres(shown - atZero), unit, decimals), unit }
+}
+
+/** What the row should show by what should be read: a number of the row is held against it as it is typed. */
+export const rowExpected = ({ atZero }: Capture, belief: Belief): Belief => ({
+  ...belief,
+  mm: atZero / NANOMETRES_PER.mm + belief.mm,
+})
+
+/**
+ * Whether the relative counter is zeroed at a face: the row is halved at the opposite one, which is not read yet.
+ */
+export function zeroesCounter(document: SetupDocument, quantity: QuantityName): boolean {
+  if (quantity.of !== 'face') return false
+  const { row, face } = quantity
+  const axis = axisOfFace(face)
+  const { control } = document.sheet.machine
+  const plan = document.sheet.offsets.find((one) => one.row === row)?.[axis]
+  if (plan?.by !== 'two-faces' || keyModeOf(control, offsetAddress(row, axis)) !== 'halve')
+    return false
+  return FACES_OF_AXIS[axis]
+    .filter((one) => one !== face)
+    .every((one) => standingReadings(document, { of: 'face', row, face: one }).length === 0)
+}

@@ -1,0 +1,91 @@
+import { lengthAddress } from '../address/address'
+import type { OffsetRow } from '../address/row'
+import type { SetupDocument } from '../facts/document'
+import type { Shown } from '../registers/register'
+import type { Tool } from '../sheet/sheet'
+
+/** Why a tool is among those that are proven where not all are. */
+export const PROOF_REASONS = ['longest', 'new', 'stands-in', 'row', 'surprised'] as const
+
+export type ProofReason = (typeof PROOF_REASONS)[number]
+
+/** One cautious move: a work offset with a tool, and where the policy picks tools, why this one. */
+export interface ProofNeeded {
+  readonly row: OffsetRow
+  readonly tool: number
+  readonly because: readonly ProofReason[]
+}
+
+/**
+ * The moves that are watched before a part is cut: each tool that was touched once and each work offset once, in as few moves
+ * as that takes; where the machine's policy proves the riskiest, only the longest tool, those that were never measured in
+ * their holder before, those that stand in for another, and those whose reading was a surprise. A tool or sensor whose length
+ * is known was not touched.
+ *
+ * Source: common practice, no source.
+ */
+export function proofsNeeded(
+  document: SetupDocument,
+  { registers }: Pick<Shown, 'registers'>,
+): readonly ProofNeeded[] {
+  const { tools: all, offsets, machine } = document.sheet
+  const touched = all.filter(({ length }) => length === undefined)
+  const candidates = touched.length > 0 ? touched : all
+  const [firstRow] = offsets
+  if (firstRow === undefined || candidates.length === 0) return []
+  const picks = machine.policy?.proves === 'riskiest'
+  const longest = picks ? longestOf(document, candidates, registers) : undefined
+  const reasons = new Map(
+    candidates.map(
+      (tool) => [tool.number, picks ? reasonsOf(document, tool, longest) : []] as const,
+    ),
+  )
+  const risky = candidates.filter(({ number }) => (reasons.get(number) ?? []).length > 0)
+  const [first, ...rest] = picks && risky.length > 0 ? risky : candidates
+  if (first === undefined) return []
+  const tools = [first, ...(picks && risky.length === 0 ? [] : rest)]
+  const moves = Math.max(tools.length, offsets.length)
+  return Array.from({ length: moves }, (_, index) => {
+    const { row } = offsets[index] ?? firstRow
+    const { number } = tools[index] ?? first
+    return {
+      row,
+      tool: number,
+      because: [
+        ...(reasons.get(number) ?? []),
+        ...(picks && index < offsets.length && offsets.length > 1 ? (['row'] as const) : []),
+      ],
+    }
+  })
+}
+
+function reasonsOf(
+  document: SetupDocument,
+  tool: Tool,
+  longest: number | undefined,
+): readonly ProofReason[] {
+  return [
+    ...(tool.number === longest ? (['longest'] as const) : []),
+    ...(tool.lastLength === undefined ? (['new'] as const) : []),
+    ...(tool.programDiameter === undefined ? [] : (['stands-in'] as const)),
+    ...(surprised(document, tool) ? (['surprised'] as const) : []),
+  ]
+}
+
+/** Its touch stands although it was not what was to be expected. */
+const surprised = ({ readings }: SetupDocument, { number }: Tool): boolean =>
+  readings.some((one) => 'tool' in one && one.tool === number && one.surprise !== undefined)
+
+/** The tool that reaches furthest, by what its register holds: in every school it grows with the tool. */
+function longestOf(
+  { sheet: { machine } }: SetupDocument,
+  tools: readonly Tool[],
+  registers: Shown['registers'],
+): number | undefined {
+  const sign = machine.control.lengthSign === 'subtracted' ? -1 : 1
+  const held = tools.flatMap(({ number, lengthRegister }) => {
+    const value = registers.find(({ address }) => address === lengthAddress(lengthRegister))?.value
+    return value === undefined ? [] : [{ number, reach: value * sign }]
+  })
+  return held.toSorted((one, other) => other.reach - one.reach)[0]?.number
+}
