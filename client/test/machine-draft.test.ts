@@ -79,6 +79,7 @@ test.each([
 test('what is chosen is kept', () => {
   const chosen = machine({
     secondLook: 'yes',
+    proves: 'riskiest',
     spindle: '8000',
     lengthSign: 'subtracted',
     diameterRegister: 'radius',
@@ -86,7 +87,7 @@ test('what is chosen is kept', () => {
     lostMotion: { X: '0.02', Y: '', Z: '0' },
   })
   expect(chosen).toMatchObject({
-    policy: { secondLook: true },
+    policy: { secondLook: true, proves: 'riskiest' },
     maxSpindleSpeed: 8000,
     control: {
       lengthSign: 'subtracted',

@@ -5,9 +5,11 @@ const { machine } = example('gauge-line').document.sheet
 const strict = { ...machine, policy: { secondLook: true, maxAgeDays: 7 } }
 
 test('what is asked is shown as it is, and changed', () => {
-  expect(policyDraft(strict)).toEqual({ secondLook: 'yes', days: '7', reason: '' })
-  expect(policyDraft(machine)).toEqual({ secondLook: 'no', days: '', reason: '' })
-  expect(changedPolicy(machine, { secondLook: 'yes', days: '3', reason: '' })).toEqual({
+  expect(policyDraft(strict)).toEqual({ secondLook: 'yes', proves: 'all', days: '7', reason: '' })
+  expect(policyDraft(machine)).toEqual({ secondLook: 'no', proves: 'all', days: '', reason: '' })
+  expect(
+    changedPolicy(machine, { secondLook: 'yes', proves: 'all', days: '3', reason: '' }),
+  ).toEqual({
     made: {
       machine: { ...machine, policy: { secondLook: true, maxAgeDays: 3 } },
       reason: undefined,
@@ -16,15 +18,20 @@ test('what is asked is shown as it is, and changed', () => {
 })
 
 test('less is asked only with a reason', () => {
-  const less = { secondLook: 'no', days: '7', reason: ' ' } as const
+  const less = { secondLook: 'no', proves: 'all', days: '7', reason: ' ' } as const
   expect(changedPolicy(strict, less)).toMatchObject({ problems: { reason: expect.any(String) } })
   expect(changedPolicy(strict, { ...less, reason: ' one shift only ' })).toMatchObject({
     made: { machine: { policy: { maxAgeDays: 7 } }, reason: 'one shift only' },
   })
+  const fewer = { ...policyDraft(machine), proves: 'riskiest' } as const
+  expect(changedPolicy(machine, fewer)).toMatchObject({ problems: { reason: expect.any(String) } })
+  expect(changedPolicy(machine, { ...fewer, reason: 'twelve tools a day' })).toMatchObject({
+    made: { machine: { policy: { proves: 'riskiest' } } },
+  })
 })
 
 test('days are days', () => {
-  expect(changedPolicy(machine, { secondLook: 'no', days: '0', reason: '' })).toHaveProperty(
+  expect(changedPolicy(machine, { ...policyDraft(machine), days: '0' })).toHaveProperty(
     'problems.days',
   )
 })
@@ -32,6 +39,9 @@ test('days are days', () => {
 test('in words', () => {
   expect(policyWords(strict)).toBe(
     'another person looks before a part is cut · readings hold for 7 days',
+  )
+  expect(policyWords({ ...machine, policy: { proves: 'riskiest' } })).toBe(
+    'the riskiest tools are proven',
   )
   expect(policyWords(machine)).toBeUndefined()
 })

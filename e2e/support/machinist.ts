@@ -87,6 +87,20 @@ export class Machinist {
     await this.next()
   }
 
+  /**
+   * Touches, keys and reads the row in one: types what the step says into the control, then what the row shows, and compares the
+   * machine position with what follows from it.
+   */
+  async captures(sentence: RegExp, type: string, shown: string, stands: string): Promise<void> {
+    const { page } = this
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(sentence)
+    await expect(page.getByTestId('to-type')).toHaveText(type)
+    await this.keys(shown.replace('\u2212', '-'))
+    await expect(page.getByTestId('stands')).toHaveText(stands)
+    await this.look(`captures-${sentence.source.replace(/\W+/g, '-')}`)
+    await this.next()
+  }
+
   /** Sees to a step that reads no number. */
   async seeTo(sentence: RegExp): Promise<void> {
     await expect(this.page.getByRole('heading', { level: 1 })).toHaveText(sentence)

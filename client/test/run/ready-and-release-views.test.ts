@@ -163,6 +163,19 @@ describe('the release', () => {
     ])
   })
 
+  test('says which tools the policy of the machine let go', () => {
+    const { machine, tools } = whole.document.sheet
+    const policy = { proves: 'riskiest' } as const
+    const second = { ...tools[0]!, number: 2, lengthRegister: 2, lastLength: mm('80') }
+    const setup = example('whole-run', 21, {
+      machine: { ...machine, policy },
+      tools: [...tools, second],
+    })
+    expect(releaseView(setup).accepted).toEqual([
+      'T2 not proven: the machine’s policy proves the riskiest',
+    ])
+  })
+
   test('a record stands until something changes', () => {
     const record = { kind: 'record', body: { hash: 'a'.repeat(64) } } as never
     const released = after(whole, record)

@@ -1,4 +1,4 @@
-import { runView } from '@/areas/run/frame/run-view'
+import { keyingView, runView } from '@/areas/run/frame/run-view'
 import { after, example, mm } from './set-ups'
 
 const whole = example('whole-run')
@@ -64,4 +64,20 @@ test('a station is entered at what is open there, else at its first step', () =>
     { kind: 'read-back', body: { address: 'H1', moment: 'after', shown: mm('-270.000') } },
   )
   expect(runView(keyed, undefined).entrance('key-in')).toBe('key-in:G54.X')
+})
+
+test('when numbers are keyed is turned by a further version of the sheet', () => {
+  const setup = example('whole-run')
+  const { words, turned } = keyingView(setup)
+  expect(words).toBe('Key each number as soon as it is known')
+  const now = after(setup, turned)
+  expect(now.document.sheet).toEqual({ ...setup.document.sheet, keying: 'as-known' })
+  expect(now.steps.map(({ step }) => step.key)).toEqual(
+    expect.arrayContaining(['key-in:H1', 'key-in:G54.X']),
+  )
+  const [at, before] = ['key-in:H1', 'tip-on-plane:T1'].map((key) =>
+    now.steps.findIndex(({ step }) => step.key === key),
+  )
+  expect(at).toBe(before! + 1)
+  expect(keyingView(now).turned.body).toMatchObject({ keying: 'together' })
 })

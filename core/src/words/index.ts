@@ -17,7 +17,7 @@ export {
   describeProgramProblem,
   describeProgramVerdict,
 } from './program-words'
-export { describeProof } from './proof-words'
+export { describeProof, describeProofReasons } from './proof-words'
 export { describeReadBackError } from './read-back-words'
 export { describeCause } from './slip-words'
 export { spokenNumber } from './spoken'

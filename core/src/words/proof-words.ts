@@ -1,4 +1,5 @@
 import type { GapVerdict } from '../proof/proof'
+import type { ProofReason } from '../proof/proofs-needed'
 import type { ProofVerdict } from '../proof/proven'
 import type { LengthWriter } from './warning-words'
 
@@ -24,3 +25,17 @@ export function describeProof(verdict: ProofVerdict, write: LengthWriter): strin
     return `Position and distance to go do not add up to the target: they miss it by ${write(verdict.sumError)}. Another length or another work offset is active.`
   return describeTipGap(verdict, write)
 }
+
+const REASONS: Readonly<Record<ProofReason, string>> = {
+  longest: 'it is the longest',
+  new: 'it was never measured in its holder before',
+  'stands-in': 'it stands in for the programmed one',
+  surprised: 'its reading was a surprise',
+  row: 'this work offset is proven once',
+}
+
+/** Why a tool is among those that are proven, where the policy lets others go. */
+export const describeProofReasons = (because: readonly ProofReason[]): string | undefined =>
+  because.length === 0
+    ? undefined
+    : `Proven because ${because.map((one) => REASONS[one]).join(', and ')}.`

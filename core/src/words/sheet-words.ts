@@ -19,6 +19,10 @@ export function describeSheet(sheet: SetupSheet): readonly SheetPart[] {
       lines: [
         ['Machine', `${machine.name}, ${machine.kind}`],
         ['Lengths', schoolWords(sheet)],
+        [
+          'Keyed',
+          sheet.keying === 'as-known' ? 'each number as soon as it is known' : 'all together',
+        ],
         ['Zero', zero === '' ? 'not said' : zero],
         [
           'Stock X Y Z',

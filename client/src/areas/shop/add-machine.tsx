@@ -7,6 +7,7 @@ import { FormChoice, FormField, onlyDigits } from '@/kit/form'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { AXES, machineOf, newMachine } from './machine-draft'
+import { PROVES_NOTE, PROVES_OPTIONS } from './policy-draft'
 
 const LENGTH_KEYS = [
   { value: 'set', label: 'overwrites (sets)' },
@@ -90,6 +91,12 @@ const CHOICES = [
       { value: 'no', label: 'one person may release' },
       { value: 'yes', label: 'another person looks first' },
     ],
+  },
+  {
+    field: 'proves',
+    label: 'A cautious move over a block proves …',
+    options: PROVES_OPTIONS,
+    note: PROVES_NOTE,
   },
 ] as const
 

@@ -4,7 +4,7 @@ import { useKeptForm } from '@/data/use-kept-form'
 import { FormEnd } from '@/kit/form-end'
 import { FormChoice, FormField, onlyDigits } from '@/kit/form'
 import { Column } from '@/kit/surfaces'
-import { changedPolicy, policyDraft } from './policy-draft'
+import { changedPolicy, policyDraft, PROVES_NOTE, PROVES_OPTIONS } from './policy-draft'
 
 /** What the shop asks of a machine's set-ups from now on: of those that are open, too. */
 export function ChangePolicy({
@@ -37,6 +37,13 @@ export function ChangePolicy({
           { value: 'yes', label: 'another person looks first' },
         ]}
         note="One who read or keyed no number of that set-up."
+      />
+      <FormChoice
+        control={control}
+        name="proves"
+        label="A cautious move over a block proves …"
+        options={PROVES_OPTIONS}
+        note={PROVES_NOTE}
       />
       <FormField
         control={control}

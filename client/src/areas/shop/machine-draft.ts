@@ -1,7 +1,7 @@
 import { type MachineAxis } from '@pine/core/address'
 import { readLength, type LengthUnit, type WrittenLength } from '@pine/core/length'
 import { type Problem } from '@pine/core/problem'
-import { type KeyMode, type MachineDeclaration, type Travel } from '@pine/core/sheet'
+import { type KeyMode, type MachineDeclaration, type Proves, type Travel } from '@pine/core/sheet'
 import { describeProblem } from '@pine/core/words'
 import type { FieldPath } from 'react-hook-form'
 import type { FormOutcome } from '@/data/use-kept-form'
@@ -29,6 +29,7 @@ export interface MachineDraft {
   readonly shows: keyof typeof DECIMALS
   readonly homing: 'switches' | 'marks'
   readonly secondLook: 'yes' | 'no'
+  readonly proves: Proves
   readonly turn: string
   readonly travels: Readonly<Record<MachineAxis, readonly [string, string]>>
   readonly lostMotion: Readonly<Record<MachineAxis, string>>
@@ -50,6 +51,7 @@ export const newMachine: MachineDraft = {
   shows: 'thousandths',
   homing: 'switches',
   secondLook: 'no',
+  proves: 'all',
   turn: '',
   travels: { X: ['', ''], Y: ['', ''], Z: ['', ''] },
   lostMotion: { X: '', Y: '', Z: '' },
@@ -102,7 +104,12 @@ export function machineOf(draft: MachineDraft): FormOutcome<MachineDraft, Machin
       ...(Object.keys(lostMotion).length > 0 && { lostMotion }),
       ...(maxSpindleSpeed !== undefined && { maxSpindleSpeed }),
       ...(draft.retract.trim() !== '' && { retract: draft.retract.trim().toUpperCase() }),
-      ...(draft.secondLook === 'yes' && { policy: { secondLook: true } }),
+      ...((draft.secondLook === 'yes' || draft.proves !== 'all') && {
+        policy: {
+          ...(draft.secondLook === 'yes' && { secondLook: true }),
+          ...(draft.proves !== 'all' && { proves: draft.proves }),
+        },
+      }),
     },
   }
 }

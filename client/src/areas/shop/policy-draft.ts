@@ -1,16 +1,26 @@
-import { asksLess, type MachineDeclaration } from '@pine/core/sheet'
+import { asksLess, type MachineDeclaration, type Proves } from '@pine/core/sheet'
 import type { FormOutcome } from '@/data/use-kept-form'
 
 /** What a shop asks before a part is cut on a machine, while it is being changed. */
 export interface PolicyDraft {
   readonly secondLook: 'yes' | 'no'
+  readonly proves: Proves
   /** Days, as typed; empty where readings never grow too old. */
   readonly days: string
   readonly reason: string
 }
 
+export const PROVES_OPTIONS = [
+  { value: 'all', label: 'every tool that was touched' },
+  { value: 'riskiest', label: 'the riskiest, and each work offset' },
+] as const satisfies readonly { value: Proves; label: string }[]
+
+export const PROVES_NOTE =
+  'The riskiest: the longest, those never measured in their holder, those that stand in for another, those whose reading was a surprise.'
+
 export const policyDraft = ({ policy }: MachineDeclaration): PolicyDraft => ({
   secondLook: policy?.secondLook === true ? 'yes' : 'no',
+  proves: policy?.proves ?? 'all',
   days: policy?.maxAgeDays === undefined ? '' : String(policy.maxAgeDays),
   reason: '',
 })
@@ -23,7 +33,7 @@ export interface ChangedPolicy {
 /** The machine with what is asked of it from now on, or what is still to be said. */
 export function changedPolicy(
   machine: MachineDeclaration,
-  { secondLook, days, reason: typed }: PolicyDraft,
+  { secondLook, proves, days, reason: typed }: PolicyDraft,
 ): FormOutcome<PolicyDraft, ChangedPolicy> {
   const { policy: before, ...rest } = machine
   const age = days.trim() === '' ? undefined : Number(days)
@@ -32,6 +42,7 @@ export function changedPolicy(
   const policy = {
     ...(age !== undefined && { maxAgeDays: age }),
     ...(secondLook === 'yes' && { secondLook: true }),
+    ...(proves === 'riskiest' && { proves }),
   }
   const reason = typed.trim() === '' ? undefined : typed.trim()
   if (asksLess(policy, before) && reason === undefined)
@@ -45,6 +56,7 @@ export function changedPolicy(
 export function policyWords({ policy }: MachineDeclaration): string | undefined {
   const asks = [
     ...(policy?.secondLook ? ['another person looks before a part is cut'] : []),
+    ...(policy?.proves === 'riskiest' ? ['the riskiest tools are proven'] : []),
     ...(policy?.maxAgeDays === undefined ? [] : [`readings hold for ${policy.maxAgeDays} days`]),
   ]
   return asks.length === 0 ? undefined : asks.join(' · ')

@@ -15,6 +15,8 @@ export interface RunMenuProps {
   readonly program: string | undefined
   readonly onStation: (station: Station) => void
   readonly onProgram: () => void
+  /** When numbers are keyed, the other way than now; none for who may not enter. */
+  readonly keying: { readonly words: string; readonly turn: () => void } | undefined
   /** Begins the same job once more; none for who may not enter. */
   readonly onAgain: (() => void) | undefined
   readonly onClose: () => void
@@ -25,6 +27,7 @@ export function RunMenu({
   steps,
   current,
   program,
+  keying,
   onStation,
   onProgram,
   onAgain,
@@ -63,6 +66,11 @@ export function RunMenu({
         <Button onPress={onProgram} testID="program">
           {program ?? 'Read the program'}
         </Button>
+        {keying && (
+          <Button onPress={keying.turn} testID="keying">
+            {keying.words}
+          </Button>
+        )}
         {onAgain && (
           <Button onPress={onAgain} testID="again">
             The same job again

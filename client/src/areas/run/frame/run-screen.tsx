@@ -24,7 +24,7 @@ import { ProofStep } from '../prove/proof-step'
 import { ReleaseStep } from '../release/release-step'
 import { RunBar } from './run-bar'
 import { RunMenu } from './run-menu'
-import { runView, type RunView } from './run-view'
+import { keyingView, runView, type RunView } from './run-view'
 import { RegistersPanel } from './registers-panel'
 import { SheetStep } from '../ready/sheet-step'
 import { SomethingChanged } from './something-changed'
@@ -80,6 +80,12 @@ function Run({
     </Overlay>
   )
   const mayEnter = useMay('enter')
+  const keying = mayEnter ? keyingView(setup) : undefined
+  const turnKeying = () => {
+    if (keying === undefined) return
+    setMenu(false)
+    void enter(keying.turned)
+  }
   const body = mayEnter ? (
     <StepBody
       id={id}
@@ -129,6 +135,11 @@ function Run({
             {mayEnter && (
               <Button onPress={() => setChanging(true)} testID="changed">
                 Something changed
+              </Button>
+            )}
+            {keying && (
+              <Button onPress={turnKeying} testID="keying">
+                {keying.words}
               </Button>
             )}
             {mayEnter && (
@@ -181,6 +192,7 @@ function Run({
             goTo(view.entrance(station))
           }}
           onProgram={toProgram}
+          keying={keying && { words: keying.words, turn: turnKeying }}
           onAgain={mayEnter ? toAgain : undefined}
           onClose={() => setMenu(false)}
         />

@@ -9,6 +9,8 @@ import {
 import { type Register } from '@pine/core/registers'
 import { type Solution } from '@pine/core/solve'
 import { STATION_NAMES, stepName } from '@pine/core/words'
+import { sendable } from '@/data/api'
+import type { Said } from '@/data/said'
 import type { StandingSetup } from '@/data/standing'
 
 /** Where a run stands: the step that is shown, what it waits for, and what the head says of it. */
@@ -96,4 +98,19 @@ function aboutWords({ document, steps }: StandingSetup, { step }: StepState): st
   const later = steps.slice(steps.findIndex((one) => one.step.key === step.key))
   const next = later.find((one) => one.step.station !== step.station)
   return next ? `then ${STATION_NAMES[next.step.station]}` : ''
+}
+
+/** When numbers are keyed, the other way than now, as something to press; a further version of the sheet says it. */
+export function keyingView({ sheetAsWritten: sheet }: Pick<StandingSetup, 'sheetAsWritten'>): {
+  readonly words: string
+  readonly turned: Said
+} {
+  const keying = sheet.keying === 'as-known' ? 'together' : 'as-known'
+  return {
+    words:
+      keying === 'as-known'
+        ? 'Key each number as soon as it is known'
+        : 'Key all numbers together, at the end',
+    turned: { kind: 'sheet', body: sendable({ ...sheet, keying }) },
+  }
 }

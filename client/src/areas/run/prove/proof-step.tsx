@@ -76,7 +76,7 @@ export function ProofStep(props: ProofStepProps) {
     )
     return (
       <CheckFrame
-        words={{ title: '', sentence: view.heading, points: [], caution: CAUTION, done: '' }}
+        words={{ title: '', sentence: view.heading, points: view.why, caution: CAUTION, done: '' }}
         after={
           <>
             {small && drawing}

@@ -4,12 +4,13 @@ import {
   addressesOf,
   proofKey,
   proofMove,
+  proofsNeeded,
   proofVerdict,
   type ProofMove,
   type ProofVerdict,
 } from '@pine/core/proof'
 import { causeName } from '@pine/core/slips'
-import { describeCause, describeProof, typographic } from '@pine/core/words'
+import { describeCause, describeProof, describeProofReasons, typographic } from '@pine/core/words'
 import { previewed } from '@/data/preview'
 import type { Said } from '@/data/said'
 import type { StandingSetup } from '@/data/standing'
@@ -32,6 +33,8 @@ export interface ProofView {
   readonly shows: 'verdict' | 'move' | 'gap'
   readonly verdict: ProofVerdict | undefined
   readonly heading: string
+  /** Why this tool is among those that are proven, where the policy lets others go. */
+  readonly why: readonly string[]
   readonly clearance: WrittenLength
   /** What may pass beneath; a choice where there is more than one. */
   readonly heights: readonly { readonly value: string; readonly label: string }[]
@@ -73,6 +76,7 @@ export function proofView(
   return {
     shows: shown ? 'verdict' : seen.there === true ? 'gap' : 'move',
     verdict: shown ? standing : undefined,
+    why: whyProven(setup, { row, tool }),
     heading: `Send T${tool} over zero, ${clearance.text} ${clearance.unit} above.`,
     clearance,
     heights: heights.map(({ text, unit: of }) => ({ value: text, label: `${text} ${of}` })),
@@ -83,6 +87,14 @@ export function proofView(
     block: `${clearance.text} ${clearance.unit}`,
     passes: `Over zero, ${clearance.text} ${clearance.unit} just passes`,
   }
+}
+
+function whyProven({ document, solution }: StandingSetup, { row, tool }: ProofOf) {
+  const needed = proofsNeeded(document, solution).find(
+    (one) => one.row === row && one.tool === tool,
+  )
+  const words = describeProofReasons(needed?.because ?? [])
+  return words === undefined ? [] : [words]
 }
 
 /** Heights that can be checked: what is at hand, and always one of the usual height. */

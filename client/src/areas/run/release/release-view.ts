@@ -1,4 +1,5 @@
 import { registerName } from '@pine/core/address'
+import { proofsNeeded } from '@pine/core/proof'
 import { type TrustState } from '@pine/core/registers'
 import { describeWarning, stepName } from '@pine/core/words'
 import type { StandingSetup } from '@/data/standing'
@@ -65,10 +66,25 @@ function acceptedLines({
   const stale = solution.registers.flatMap(({ accepted }) => accepted ?? [])
   const leftOut = document.checkOffs.filter((one) => one.leftOut !== undefined)
   return [
+    ...letGo(document, solution),
     ...stale.map((one) => `${registerName(one.address)} stale: ${one.reason} (${one.by.name})`),
     ...unproven.map(
       (one) => `${registerName(one.address)} unproven: ${one.reason} (${one.by.name})`,
     ),
     ...leftOut.map((one) => `${one.of} left out: ${one.leftOut} (${one.by.name})`),
   ]
+}
+
+/** Tools that were touched and are not proven, because the machine's policy proves the riskiest. */
+function letGo(document: StandingSetup['document'], solution: StandingSetup['solution']) {
+  if (document.sheet.machine.policy?.proves !== 'riskiest') return []
+  const proven = new Set(proofsNeeded(document, solution).map(({ tool }) => tool))
+  const others = document.sheet.tools.filter(
+    ({ number, length }) => length === undefined && !proven.has(number),
+  )
+  return others.length === 0
+    ? []
+    : [
+        `${others.map(({ number }) => `T${number}`).join(', ')} not proven: the machine’s policy proves the riskiest`,
+      ]
 }
