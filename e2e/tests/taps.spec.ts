@@ -90,7 +90,8 @@ for (const { name, control, most, captures } of CONTROLS)
     const mira = new Counted(page, demo.address)
     await mira.listen()
     await mira.signIn('Mira Toller')
-    const inchMill = { ...machine, control: { ...machine.control, ...control } }
+    const called = `Inch mill, ${name}`
+    const inchMill = { ...machine, name: called, control: { ...machine.control, ...control } }
     const added = await page.request.post(`${demo.address}/api/machines`, {
       data: { id: uuid(), machine: inchMill },
     })
@@ -103,7 +104,7 @@ for (const { name, control, most, captures } of CONTROLS)
       .getByTestId('program-file')
       .setInputFiles({ name: 'plate-12.ngc', mimeType: '', buffer: Buffer.from(PROGRAM) })
     await page.getByTestId('fill-sheet').click()
-    await page.getByRole('radio', { name: 'Inch mill' }).click()
+    await page.getByRole('radio', { name: called }).click()
     await page.getByTestId('go-on').click()
     for (const [axis, size] of Object.entries({ X: '6', Y: '4', Z: '1.5' }))
       await mira.type(`stock-${axis}`, size)
