@@ -77,6 +77,24 @@ describe('what is told at the touch, before it is read', () => {
     expect(capture && capturedReading(capture, nm(-220 - 50))).toEqual(mm('-220.000'))
   })
 
+  test('in inches, by what an inch display shows', () => {
+    const inches = (text: string) => ({ text, unit: 'in' as const })
+    const { gauges } = workedSheet()
+    const inch = workedDocument(
+      {
+        unit: 'in',
+        gauges: gauges.map((one) =>
+          one.id === 'setter' ? { ...one, size: inches('2.0000') } : one,
+        ),
+      },
+      [],
+    )
+    const capture = captureAt(on({ lengthKey: 'copy' }, inch), tip)
+    expect(capture).toMatchObject({ type: '-2.0000', unit: 'in', decimals: 4 })
+    const row = (-8.2513 * 25.4e6) as Nanometres
+    expect(capture && capturedReading(capture, row)).toEqual(inches('-6.2513'))
+  })
+
   test('an external offset is what the control takes off by itself', () => {
     const document = on({ workOffsetKey: 'position' })
     const { sheet } = document

@@ -36,10 +36,10 @@ export interface Capture {
   readonly decimals: number
 }
 
-/** Two places to stand at: what is told to the control must not depend on which. */
-const TRIED: readonly [Nanometres, Nanometres] = [
+/** Two places to stand at, which a display of either unit shows: what is told to the control must not depend on which. */
+const tried = (unit: LengthUnit): readonly [Nanometres, Nanometres] => [
   toNanometres(0),
-  toNanometres(-100 * NANOMETRES_PER.mm),
+  toNanometres(-10 * NANOMETRES_PER[unit]),
 ]
 
 /**
@@ -53,12 +53,14 @@ export function captureAt(document: SetupDocument, toBe: ReadingToBe): Capture |
   if (!inMachinePosition(toBe) || readingFields(toBe).length > 1) return undefined
   const { unit, machine } = document.sheet
   const decimals = machine.control.decimals[unit]
-  const [here, there] = TRIED.map((at) => registersAt(document, toBe, at))
+  const places = tried(unit)
+  const drive = places[1] - places[0]
+  const [here, there] = places.map((at) => registersAt(document, toBe, at))
   for (const register of here ?? []) {
     const other = there?.find(({ address }) => address === register.address)
     const [one, two] = [register.keyIn, other?.keyIn]
     if (one?.type === undefined || two === undefined || !isCaptured(one.mode)) continue
-    if (one.type !== two.type || two.expected - one.expected !== TRIED[1] - TRIED[0]) continue
+    if (one.type !== two.type || two.expected - one.expected !== drive) continue
     return {
       address: register.address,
       mode: one.mode,
