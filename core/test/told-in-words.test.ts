@@ -59,6 +59,7 @@ describe('a sheet that is read out', () => {
     expect(lines({ zero: '' }, 'Machine and zero')).toEqual([
       ['Machine', 'Mill 2, mill'],
       ['Lengths', 'to the setting plane (fixed jaw)'],
+      ['Keyed', 'all together'],
       ['Zero', 'not said'],
       ['Stock X Y Z', '120 mm × 80 mm × 40 mm'],
     ])

@@ -50,7 +50,8 @@ test('a changed sheet is another version: the number follows, what was read stay
   demo,
 }) => {
   await changeRingSheet(page, demo.address)
-  for (let pages = 0; pages < 4; pages += 1) await page.getByTestId('go-on').click()
+  await page.getByTestId('go-on').click()
+  await page.getByTestId('change-G54').click()
   await page.getByTestId('drawing-X').fill('0.5')
   await page.getByTestId('go-on').click()
   await page.waitForURL(/setups\/[0-9a-f-]{36}/)
@@ -64,9 +65,8 @@ test('a sheet that drops what was used is refused, and the draft is kept', async
   demo,
 }) => {
   await changeRingSheet(page, demo.address)
-  await page.getByTestId('go-on').click()
-  await page.getByTestId('go-on').click()
+  await page.getByTestId('change-lengths').click()
   await page.getByRole('checkbox', { name: '2 in setter' }).click()
-  for (let pages = 0; pages < 3; pages += 1) await page.getByTestId('go-on').click()
+  for (let pages = 0; pages < 2; pages += 1) await page.getByTestId('go-on').click()
   await expect(page.getByRole('alert')).toContainText('is not in this set-up')
 })

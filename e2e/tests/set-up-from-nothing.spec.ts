@@ -12,23 +12,12 @@ test('from nothing to a record by the gauge line, unchanged after the server was
   await expect(page.getByText('Nothing is set up yet')).toBeVisible()
   await page.getByRole('button', { name: 'New set-up' }).click()
 
-  // The sheet, page by page, with a machine and gauges that are not there yet.
+  // The sheet in two pages, with a machine and gauges that are not there yet.
   await page.getByTestId('job-name').fill('Focuser body')
   await page.getByRole('button', { name: 'Add a machine' }).click()
   await page.getByTestId('machine-name').fill('Mill 2')
   await page.getByRole('button', { name: 'Keep this machine' }).click()
   await page.getByRole('radio', { name: 'Mill 2' }).click()
-  await page.getByTestId('go-on').click()
-
-  for (const [axis, size] of [
-    ['X', '120'],
-    ['Y', '80'],
-    ['Z', '40'],
-  ])
-    await page.getByTestId(`stock-${axis}`).fill(size!)
-  await page.getByTestId('zero').fill('middle in X, front in Y, raw top')
-  await page.getByTestId('go-on').click()
-
   await page.getByRole('radio', { name: 'real lengths, from the nose' }).click()
   await page.getByTestId('plane').fill('fixed jaw')
   for (const [kind, size, name] of [
@@ -42,17 +31,30 @@ test('from nothing to a record by the gauge line, unchanged after the server was
     await page.getByRole('button', { name: 'Keep this gauge' }).click()
     await page.getByRole('checkbox', { name: name! }).click()
   }
-  await page.getByTestId('go-on').click()
-
   await page.getByTestId('tool-name-0').fill('10 mm end mill')
   await page.getByRole('button', { name: 'Another tool' }).click()
   await page.getByTestId('tool-name-1').fill('6 mm drill')
   await page.getByTestId('go-on').click()
 
-  await page
-    .getByRole('radiogroup', { name: 'X: what is touched?' })
-    .getByRole('radio', { name: 'both faces' })
-    .click()
+  for (const [axis, size] of [
+    ['X', '120'],
+    ['Y', '80'],
+    ['Z', '40'],
+  ])
+    await page.getByTestId(`stock-${axis}`).fill(size!)
+  // Zero is put where it is pressed; the middle is found by both faces, the front by its own, and the words follow.
+  await page.getByRole('radio', { name: 'middle of the front side' }).click()
+  for (const [face, touched] of Object.entries({
+    left: true,
+    right: true,
+    front: true,
+    back: false,
+  }))
+    await expect(page.getByRole('checkbox', { name: `touch the ${face} face` })).toBeChecked({
+      checked: touched,
+    })
+  await expect(page.getByTestId('zero')).toHaveValue('middle of the front side, raw top')
+  await mira.look('sheet-zero-put')
   await page.getByTestId('go-on').click()
 
   await mira.ready()
@@ -115,7 +117,7 @@ test('from nothing to a record by the gauge line, unchanged after the server was
   await page.getByTestId('again').click()
   await expect(page.getByTestId('job-name')).toHaveValue('Focuser body')
   await page.getByTestId('job-name').fill('Focuser body, second')
-  for (let pages = 0; pages < 5; pages += 1) await page.getByTestId('go-on').click()
+  for (let pages = 0; pages < 2; pages += 1) await page.getByTestId('go-on').click()
   await mira.ready()
   await mira.read(/bare nose down onto the 50 mm setter/, '-300.000', '−350.000')
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Lower T1/)
@@ -133,16 +135,22 @@ test('the same part by the setting plane: the other numbers, the same sum', asyn
   await jory.introduce('Jory Fenn', '1357')
   await page.getByRole('button', { name: 'New set-up' }).click()
   await page.getByTestId('job-name').fill('Focuser body by plane')
+  // The machine brings what its last set-up used; what differs is said.
   await page.getByRole('radio', { name: 'Mill 2' }).click()
-  await page.getByTestId('go-on').click()
-  for (const axis of ['X', 'Y', 'Z']) await page.getByTestId(`stock-${axis}`).fill('120')
-  await page.getByTestId('go-on').click()
-  for (const name of ['50 mm setter', '10 mm finder'])
-    await page.getByRole('checkbox', { name }).click()
-  await page.getByTestId('go-on').click()
+  await expect(page.getByText('As in “Focuser body, second”, the last set-up on it:')).toBeVisible()
+  await expect(page.getByText('50 mm setter, 10 mm finder')).toBeVisible()
+  await jory.look('sheet-habits')
+  await page.getByTestId('change-lengths').click()
+  await page.getByRole('radio', { name: 'to a setting plane' }).click()
+  await page.getByTestId('plane').fill('table')
   await page.getByRole('button', { name: 'Another tool' }).click()
   await page.getByTestId('go-on').click()
-  await page.getByTestId('drawing-X').fill('-60.000')
+  for (const axis of ['X', 'Y', 'Z']) await page.getByTestId(`stock-${axis}`).fill('120')
+  // Zero in the middle, found by the left face alone: what the drawing says of it follows.
+  await page.getByRole('radio', { name: 'middle of the front side' }).click()
+  await page.getByRole('checkbox', { name: 'touch the right face' }).click()
+  await page.getByTestId('change-G54').click()
+  await expect(page.getByTestId('drawing-X')).toHaveValue('-60')
   await page.getByTestId('go-on').click()
 
   await jory.ready()

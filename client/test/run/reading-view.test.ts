@@ -82,7 +82,7 @@ describe('a row that is captured at the touch', () => {
     expect(captured(copying).given).toMatchObject({
       type: '65.000',
       does: 'adds',
-      first: 'Copy the machine position into G54 X, then',
+      first: 'Copy the machine position into G54 X,',
     })
     // The finder's radius typed with the other sign is seen here, at the machine: 10 mm off.
     expect(captured(asking, '-347.300').given?.stands).toBe('X −412.300 mm')

@@ -1,3 +1,4 @@
+export { habitsOf, type HabitsOfMachine } from './habits'
 export { faultsOf, gravestFirst, judgeAll } from './judge-needs'
 export { machineExtents } from './machine-extents'
 export { fileAtMachine, lowestZ, mayRun, programStanding } from './program-standing'

@@ -20,4 +20,18 @@ export {
   sideOf,
 } from './sheet'
 export { usualTolerance } from './usual'
+export {
+  AXIS_PLACES,
+  type AxisPlace,
+  facesTouched,
+  withFaces,
+  withStockSize,
+  withZeroAt,
+  withZeroHeight,
+  ZERO_HEIGHTS,
+  type ZeroHeight,
+  zeroHeightOf,
+  zeroPlaceOf,
+  zeroShare,
+} from './zero-place'
 export { PLAN_WAYS, type PlanWay, planWay } from './plan-ways'

@@ -17,6 +17,7 @@ export {
   describeProgramProblem,
   describeProgramVerdict,
 } from './program-words'
+export { describeZeroHeight, describeZeroPlace } from './zero-words'
 export { describeProof, describeProofReasons } from './proof-words'
 export { describeReadBackError } from './read-back-words'
 export { describeCause } from './slip-words'
@@ -33,7 +34,7 @@ export { describeRole, describeTerm, saysSomething } from './term-words'
 export { describeExpected, describeSurprise, isVague } from './expect-words'
 export { lengthWords, typographic } from './typographic'
 export { describeWarning } from './warning-words'
-export { describeSheet } from './sheet-words'
+export { describeOffsetPlan, describeSheet, schoolWords } from './sheet-words'
 export { GAUGE_NAMES, MEASURE_NAMES } from './gauge-words'
 export { LIFT_PLACE_WORDS } from './lift-words'
 export { PLAN_WAY_NAMES, SCHOOL_NAMES, SCHOOL_NOTES, Z_WAY_NAMES } from './way-words'

@@ -1,4 +1,4 @@
-import { type AxisPlan, type SetupSheet, type ZPlan } from '../sheet/sheet'
+import { type AxisPlan, type OffsetPlan, type SetupSheet, type ZPlan } from '../sheet/sheet'
 import { GAUGE_FACTS } from '../touch/gauge-kinds'
 import { faceName } from '../quantities/touch-words'
 import { GAUGE_NAMES, MEASURE_NAMES } from './gauge-words'
@@ -30,14 +30,7 @@ export function describeSheet(sheet: SetupSheet): readonly SheetPart[] {
         ],
       ],
     },
-    ...offsets.map(({ row, X, Y, Z }) => ({
-      title: row,
-      lines: [
-        ['X', axisWords(X, 'X')],
-        ['Y', axisWords(Y, 'Y')],
-        ['Z', zWords(Z)],
-      ] as const,
-    })),
+    ...offsets.map((offset) => ({ title: offset.row, lines: describeOffsetPlan(offset) })),
     {
       title: 'Tools',
       lines: tools.map(
@@ -58,7 +51,18 @@ export function describeSheet(sheet: SetupSheet): readonly SheetPart[] {
   ]
 }
 
-function schoolWords({ school, plane, reference }: SetupSheet): string {
+/** How X, Y and Z of a work offset are found, each with what the drawing says there. */
+export const describeOffsetPlan = ({ X, Y, Z }: OffsetPlan): SheetPart['lines'] => [
+  ['X', axisWords(X, 'X')],
+  ['Y', axisWords(Y, 'Y')],
+  ['Z', zWords(Z)],
+]
+
+export function schoolWords({
+  school,
+  plane,
+  reference,
+}: Pick<SetupSheet, 'school' | 'plane' | 'reference'>): string {
   switch (school) {
     case 'gauge-line':
       return 'real lengths, from the nose'

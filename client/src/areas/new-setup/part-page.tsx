@@ -1,30 +1,37 @@
 import { View } from '@tamagui/core'
 import { Button } from '@/kit/button'
 import { Field } from '@/kit/field'
+import { Column, Row } from '@/kit/surfaces'
 import { LengthEntry } from './length-entry'
+import { OffsetsEntry } from './offsets-entry'
 import type { SheetPageProps } from './sheet-page-props'
+import { withStock, withZeroWords } from './zero-draft'
 
 const AXES = [
-  { axis: 'X', label: 'Width in X' },
-  { axis: 'Y', label: 'Depth in Y' },
-  { axis: 'Z', label: 'Height in Z' },
+  { axis: 'X', label: 'Stock in X' },
+  { axis: 'Y', label: 'in Y' },
+  { axis: 'Z', label: 'in Z' },
 ] as const
 
+/** The stock, where the drawing has its zero on it, how that is found, and how the part is held. */
 export function PartPage({ draft, change, problem }: SheetPageProps) {
+  const next = (changed: typeof draft) => change(withZeroWords(draft, changed))
   return (
     <>
-      <View gap="$3">
+      <Row gap="$2" alignItems="flex-start" flexWrap="wrap">
         {AXES.map(({ axis, label }) => (
-          <LengthEntry
-            key={axis}
-            label={label}
-            value={draft.stock[axis]}
-            onChange={(length) => change({ ...draft, stock: { ...draft.stock, [axis]: length } })}
-            problem={problem(`stock.${axis}`)}
-            testID={`stock-${axis}`}
-          />
+          <Column key={axis} minWidth={110} flex={1} gap={0}>
+            <LengthEntry
+              label={label}
+              value={draft.stock[axis]}
+              onChange={(length) => next(withStock(draft, axis, length))}
+              problem={problem(`stock.${axis}`)}
+              testID={`stock-${axis}`}
+            />
+          </Column>
         ))}
-      </View>
+      </Row>
+      <OffsetsEntry draft={draft} change={next} problem={problem} />
       <Field
         label="Where the drawing and the program have X0 Y0 Z0, in words"
         value={draft.zero}

@@ -151,7 +151,11 @@ export function withNextOffset(draft: SheetDraft): SheetDraft {
   )
   const row = [...OFFSET_ROWS, ...further].find((one) => !isTaken(one))
   if (row === undefined) return draft
-  const longer = { ...draft, offsets: [...draft.offsets, emptyOffset(row, draft.unit)] }
+  // The same part on the next fixture most often: found as on the first.
+  const fresh = emptyOffset(row, draft.unit)
+  const [first = fresh] = draft.offsets
+  const next = { ...fresh, X: first.X, Y: first.Y, Z: { ...fresh.Z, facing: first.Z.facing } }
+  const longer = { ...draft, offsets: [...draft.offsets, next] }
   return draft.school === 'part-top' ? withSchool(longer, 'part-top') : longer
 }
 

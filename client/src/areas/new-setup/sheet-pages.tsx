@@ -5,28 +5,22 @@ import { useDraft } from '@/data/drafts'
 import { Button } from '@/kit/button'
 import { Page } from '@/kit/page'
 import { Words } from '@/kit/words'
-import { MachinePage } from './machine-page'
+import { JobPage } from './job-page'
 import { PartPage } from './part-page'
-import { ReferencePage } from './reference-page'
 import { finish, type SheetDraft } from './sheet-draft'
-import { ToolsPage } from './tools-page'
-import { ZeroPage } from './zero-page'
 
-/** The sheet in five short pages, and which places of it each one fills. */
+/** The sheet in two pages, and which places of it each one fills. */
 const PAGES = [
-  { title: 'Which machine, which job?', Body: MachinePage, places: /^(name|machine|unit)/ },
   {
-    title: 'The stock, and where the drawing has its zero',
+    title: 'Which machine, which job?',
+    Body: JobPage,
+    places: /^(name|machine|unit|school|plane|gauges|reference|tools|keying)/,
+  },
+  {
+    title: 'The part, and where its zero is',
     Body: PartPage,
-    places: /^(stock|zero|holding)/,
+    places: /^(stock|zero|holding|offsets)/,
   },
-  {
-    title: 'What are lengths counted from?',
-    Body: ReferencePage,
-    places: /^(school|plane|gauges|reference)/,
-  },
-  { title: 'The tools', Body: ToolsPage, places: /^tools/ },
-  { title: 'How zero is found', Body: ZeroPage, places: /^offsets/ },
 ] as const
 
 /** What the wizard keeps on this device until the sheet is done. */

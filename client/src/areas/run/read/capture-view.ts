@@ -42,10 +42,10 @@ export function captureView(
     unit,
     first:
       mode === 'copy'
-        ? `Copy the machine position into ${name}, then`
+        ? `Copy the machine position into ${name},`
         : activeLength === undefined
           ? undefined
-          : describeActiveLength(activeLength),
+          : `${describeActiveLength(activeLength)} While it stands there,`,
     stands:
       at === undefined
         ? undefined

@@ -11,29 +11,23 @@ export const CaptureTold = memo(function CaptureTold({
 }: {
   readonly captured: Omit<CaptureView, 'stands'>
 }) {
-  const { low } = useMedia()
+  const { low, wide } = useMedia()
   return (
-    <Column gap={0} role="note" aria-label={`key ${name} now`}>
-      {first !== undefined && <Words as="note">{first}</Words>}
-      <Row justifyContent="space-between" alignItems="baseline" gap="$2" flexWrap="wrap">
-        <Words as="note" flexShrink={1}>
-          While it stands there, type into {name}
-        </Words>
-        <Row alignItems="baseline" gap={6}>
-          <Digits as="reading" fontSize={low ? 24 : 30} lineHeight={low ? 28 : 36} testID="to-type">
-            {type}
-          </Digits>
-          <Digits as="note">{unit}</Digits>
-        </Row>
-      </Row>
-      <Words as="note">
-        then the key that{' '}
+    <Row role="note" aria-label={`key ${name} now`} justifyContent="space-between" gap="$2">
+      <Words as="note" flex={1}>
+        {first ?? 'While it stands there,'} type this, then the key that{' '}
         <Words as="note" strong>
           {does}
-        </Words>{' '}
-        ({not})
+        </Words>
+        {wide ? ` (${not})` : ''}
       </Words>
-    </Column>
+      <Row alignItems="baseline" gap={6}>
+        <Digits as="reading" fontSize={low ? 24 : 30} lineHeight={low ? 28 : 36} testID="to-type">
+          {type}
+        </Digits>
+        <Digits as="note">{unit}</Digits>
+      </Row>
+    </Row>
   )
 })
 

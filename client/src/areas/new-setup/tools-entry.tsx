@@ -11,7 +11,7 @@ import { LengthEntry } from './length-entry'
 import type { SheetPageProps } from './sheet-page-props'
 import { nextTool } from './sheet-draft'
 
-export function ToolsPage({ draft, change, problem }: SheetPageProps) {
+export function ToolsEntry({ draft, change, problem }: SheetPageProps) {
   const replace = (index: number, tool: Tool) =>
     change({ ...draft, tools: draft.tools.map((one, at) => (at === index ? tool : one)) })
   const remove = (index: number) =>

@@ -1,22 +1,26 @@
+import { useState } from 'react'
 import { waysOfZ } from '@pine/core/schools'
 import { PLAN_WAYS, planWay, type OffsetPlan } from '@pine/core/sheet'
-import { PLAN_WAY_NAMES, Z_WAY_NAMES } from '@pine/core/words'
+import { describeOffsetPlan, PLAN_WAY_NAMES, Z_WAY_NAMES } from '@pine/core/words'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
-import { Card, Row } from '@/kit/surfaces'
+import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { AxisEntry } from './axis-entry'
 import { LengthEntry } from './length-entry'
 import type { SheetPageProps } from './sheet-page-props'
 import { withNextOffset, withPlanWay, withZWay } from './sheet-draft'
+import { withFaceTurned, withZeroPlaced, withZeroRaised, zeroView } from './zero-draft'
+import { ZeroPicture } from './zero-picture'
 
-export function ZeroPage({ draft, change, problem }: SheetPageProps) {
+/** Every work offset: its zero on a picture of the stock, and how that is found. */
+export function OffsetsEntry({ draft, change, problem }: SheetPageProps) {
   const replace = (index: number, offset: OffsetPlan) =>
     change({ ...draft, offsets: draft.offsets.map((one, at) => (at === index ? offset : one)) })
   return (
     <>
       {draft.offsets.map((offset, index) => (
-        <Card key={offset.row} padded gap="$4">
+        <Card key={offset.row} padded gap="$3">
           <Row justifyContent="space-between">
             <Words as="title" role="heading" aria-level={2}>
               {offset.row}
@@ -33,51 +37,115 @@ export function ZeroPage({ draft, change, problem }: SheetPageProps) {
               </Button>
             )}
           </Row>
-          <Choice
-            label="X and Y are found by …"
-            value={planWay(offset)}
-            onChange={(way) => replace(index, withPlanWay(offset, way, draft.unit))}
-            options={PLAN_WAYS.map((way) => ({ value: way, label: PLAN_WAY_NAMES[way] }))}
-          />
-          {planWay(offset) === 'faces' ? (
-            (['X', 'Y'] as const).map((axis) => (
-              <AxisEntry
-                key={axis}
-                axis={axis}
-                plan={offset[axis]}
-                stock={draft.stock[axis]}
-                onChange={(plan) => replace(index, { ...offset, [axis]: plan })}
-                problem={(field) => problem(`offsets.${index}.${axis}.${field}`)}
-              />
-            ))
-          ) : (
-            <FeatureEntry
-              offset={offset}
-              onChange={(next) => replace(index, next)}
-              problem={(field) => problem(`offsets.${index}.${field}`)}
-            />
-          )}
-          <Choice
-            label="Z: the raw top is found …"
-            value={offset.Z.by}
-            onChange={(by) => replace(index, withZWay(draft, offset, by))}
-            options={waysOfZ(draft.school, index).map((by) => ({
-              value: by,
-              label: Z_WAY_NAMES[by],
-            }))}
-          />
-          <ZExtras draft={draft} offset={offset} onChange={(next) => replace(index, next)} />
-          <LengthEntry
-            label="Z0 lies this far below the raw top (facing allowance)"
-            value={offset.Z.facing}
-            onChange={(facing) => replace(index, { ...offset, Z: { ...offset.Z, facing } })}
-            problem={problem(`offsets.${index}.Z.facing`)}
-            testID={`facing-${offset.row}`}
+          <OffsetEntry
+            draft={draft}
+            offset={offset}
+            index={index}
+            onChange={(next) => replace(index, next)}
+            problem={(field) => problem(`offsets.${index}.${field}`)}
           />
         </Card>
       ))}
       {draft.offsets.length < MOST_OFFSETS && (
         <Button onPress={() => change(withNextOffset(draft))}>Another fixture</Button>
+      )}
+    </>
+  )
+}
+
+interface OffsetEntryProps extends FeatureEntryProps {
+  readonly draft: SheetPageProps['draft']
+  readonly index: number
+}
+
+const FIELDS = ['drawing', 'size', 'tolerance', 'diameter'].flatMap((field) => [
+  `X.${field}`,
+  `Y.${field}`,
+])
+
+function OffsetEntry({ draft, offset, index, onChange, problem }: OffsetEntryProps) {
+  const [opened, setOpened] = useState(false)
+  const { stock } = draft
+  const { byFaces, at, share, touched, height } = zeroView(offset, stock)
+  const open = opened || !byFaces || FIELDS.some((field) => problem(field) !== undefined)
+  return (
+    <>
+      {byFaces && (
+        <>
+          <Words as="note">
+            Press where the drawing has its zero, and the faces that are to be touched.
+          </Words>
+          <ZeroPicture
+            at={at}
+            share={share}
+            onPlace={(X, Y) => onChange(withZeroPlaced(offset, stock, X, Y))}
+            touched={touched}
+            onFace={(face) => onChange(withFaceTurned(offset, stock, face))}
+            height={height}
+            onHeight={(next) => onChange(withZeroRaised(offset, stock, next))}
+          />
+        </>
+      )}
+      {(height === 'below' || !byFaces) && (
+        <LengthEntry
+          label="Z0 lies this far below the raw top (facing allowance)"
+          value={offset.Z.facing}
+          onChange={(facing) => onChange({ ...offset, Z: { ...offset.Z, facing } })}
+          problem={problem('Z.facing')}
+          testID={`facing-${offset.row}`}
+        />
+      )}
+      {open ? (
+        <>
+          <Choice
+            label="X and Y are found by …"
+            value={planWay(offset)}
+            onChange={(way) => onChange(withPlanWay(offset, way, draft.unit))}
+            options={PLAN_WAYS.map((way) => ({ value: way, label: PLAN_WAY_NAMES[way] }))}
+          />
+          {byFaces ? (
+            (['X', 'Y'] as const).map((axis) => (
+              <AxisEntry
+                key={axis}
+                axis={axis}
+                plan={offset[axis]}
+                stock={stock[axis]}
+                onChange={(plan) => onChange({ ...offset, [axis]: plan })}
+                problem={(field) => problem(`${axis}.${field}`)}
+              />
+            ))
+          ) : (
+            <FeatureEntry offset={offset} onChange={onChange} problem={problem} />
+          )}
+          <Choice
+            label="Z: the raw top is found …"
+            value={offset.Z.by}
+            onChange={(by) => onChange(withZWay(draft, offset, by))}
+            options={waysOfZ(draft.school, index).map((by) => ({
+              value: by,
+              label: Z_WAY_NAMES[by],
+            }))}
+          />
+          <ZExtras draft={draft} offset={offset} onChange={onChange} />
+        </>
+      ) : (
+        <Row justifyContent="space-between" alignItems="center" gap="$2">
+          <Column gap={0} flex={1}>
+            {describeOffsetPlan(offset).map(([axis, says]) => (
+              <Words key={axis} as="note">
+                {axis}: {says}
+              </Words>
+            ))}
+          </Column>
+          <Button
+            kind="plain"
+            onPress={() => setOpened(true)}
+            label={`change how ${offset.row} is found`}
+            testID={`change-${offset.row}`}
+          >
+            Change
+          </Button>
+        </Row>
       )}
     </>
   )

@@ -13,7 +13,7 @@ import { PickRow } from '@/kit/pick-row'
 import type { SheetPageProps } from './sheet-page-props'
 import { withGauge, withSchool } from './sheet-draft'
 
-export function ReferencePage({ draft, change, problem }: SheetPageProps) {
+export function LengthsEntry({ draft, change, problem }: SheetPageProps) {
   const { gauges } = useGauges()
   const [adding, setAdding] = useState(false)
   const picked = (id: string) => draft.gauges.some((gauge) => gauge.id === id)

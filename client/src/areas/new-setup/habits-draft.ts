@@ -1,0 +1,24 @@
+import type { HabitsOfMachine } from '@pine/core/running'
+import { withSchool, withUnit, type SheetDraft } from './sheet-draft'
+
+/** Whether nothing of how lengths are measured was chosen yet: then a machine brings what its last set-up used. */
+export const takesHabits = ({ gauges }: SheetDraft): boolean => gauges.length === 0
+
+/** A draft on a machine with what its last set-up used; what a program said of the part and the tools stays. */
+export function withHabits(draft: SheetDraft, habits: HabitsOfMachine): SheetDraft {
+  const { unit, school, reference, holding, ...rest } = habits
+  const inUnit = isBlank(draft) ? withUnit(draft, unit) : draft
+  const counted = withSchool(inUnit, school)
+  return {
+    ...counted,
+    ...rest,
+    ...((reference ?? counted.reference) && {
+      reference: { ...counted.reference, ...reference },
+    }),
+    ...(holding && { holding: { ...holding, ...draft.holding } }),
+  }
+}
+
+/** Neither a program nor a person has filled it: its numbers may be in the machine's unit. */
+const isBlank = ({ stock, tools }: SheetDraft): boolean =>
+  stock.X.text === '' && tools.every(({ name }) => name === '')

@@ -1,0 +1,30 @@
+import type { SetupSheet } from '../sheet/sheet'
+import type { ShopToday } from './sheet-again'
+
+/** What a machine is set up with, job after job. */
+export type HabitsOfMachine = Pick<
+  SetupSheet,
+  'unit' | 'school' | 'plane' | 'gauges' | 'reference' | 'holding' | 'keying'
+>
+
+/**
+ * What the last set-up on a machine used, for another job on it: school, plane, gauges as they are today, jaws and parallels,
+ * what the school counts from, when numbers are keyed. What belongs to the part and its tools is left out: its side cut, the
+ * master among its tools.
+ */
+export function habitsOf(
+  last: SetupSheet,
+  { gauges: today }: Pick<ShopToday, 'gauges'>,
+): HabitsOfMachine {
+  const { unit, school, plane, gauges, reference, holding, keying } = last
+  const { masterTool: _ofItsTools, masterLength: _ofIt, ...counted } = reference ?? {}
+  return {
+    unit,
+    school,
+    plane,
+    gauges: gauges.map((gauge) => today.find(({ id }) => id === gauge.id) ?? gauge),
+    ...(Object.keys(counted).length > 0 && { reference: counted }),
+    ...(holding && { holding: { jaw: holding.jaw, parallels: holding.parallels } }),
+    ...(keying && { keying }),
+  }
+}
