@@ -20,6 +20,9 @@ test('another job on a machine begins with what the last one used, and with noth
     holding: { jaw: mm('50'), parallels: mm('25') },
     keying: 'as-known',
   })
+  const listed = { ...setter!, id: 'of the shop' }
+  const called = habitsOf(last, { gauges: [{ ...listed, kind: 'gauge-block' }, listed] })
+  expect(called.gauges[0]).toEqual(listed)
   expect(habitsOf(workedSheet(), { gauges: [] })).toEqual({
     unit: 'mm',
     school: 'setting-plane',

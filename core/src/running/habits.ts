@@ -1,4 +1,4 @@
-import type { SetupSheet } from '../sheet/sheet'
+import type { Gauge, SetupSheet } from '../sheet/sheet'
 import type { ShopToday } from './sheet-again'
 
 /** What a machine is set up with, job after job. */
@@ -22,9 +22,15 @@ export function habitsOf(
     unit,
     school,
     plane,
-    gauges: gauges.map((gauge) => today.find(({ id }) => id === gauge.id) ?? gauge),
+    gauges: gauges.map((gauge) => todays(gauge, today)),
     ...(Object.keys(counted).length > 0 && { reference: counted }),
     ...(holding && { holding: { jaw: holding.jaw, parallels: holding.parallels } }),
     ...(keying && { keying }),
   }
 }
+
+/** The shop's own, by its id, or by what it is called where a file came from elsewhere; one that the shop does not list stays as it was. */
+const todays = (gauge: Gauge, today: readonly Gauge[]): Gauge =>
+  today.find(({ id }) => id === gauge.id) ??
+  today.find(({ kind, name }) => kind === gauge.kind && name === gauge.name) ??
+  gauge

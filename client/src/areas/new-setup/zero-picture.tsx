@@ -1,8 +1,10 @@
 import { StyleSheet, View as Plain } from 'react-native'
+import Svg from 'react-native-svg'
 import { View } from '@tamagui/core'
 import { type Face, type PlanAxis } from '@pine/core/touch'
 import { AXIS_PLACES, ZERO_HEIGHTS, type AxisPlace, type ZeroHeight } from '@pine/core/sheet'
 import { describeZeroPlace } from '@pine/core/words'
+import { ZeroMark } from '@/drawings/plan-drawing'
 import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { useRoles } from '@/theme/use-roles'
@@ -67,7 +69,16 @@ export function ZeroPicture({
               </Plain>
             ))}
             {share.X !== undefined && share.Y !== undefined && (
-              <ZeroMark left={share.X * WIDTH} top={(1 - share.Y) * DEPTH} />
+              <Plain style={styles.mark}>
+                <Svg width={WIDTH + 2 * AROUND} height={DEPTH + 2 * AROUND} aria-hidden>
+                  <ZeroMark
+                    x={AROUND + share.X * WIDTH}
+                    y={AROUND + (1 - share.Y) * DEPTH}
+                    named={false}
+                    roles={roles}
+                  />
+                </Svg>
+              </Plain>
             )}
           </Plain>
           {face('right', '←')}
@@ -80,7 +91,9 @@ export function ZeroPicture({
 }
 
 /** The stock from above: cells that a thumb hits. */
-const [WIDTH, DEPTH] = [174, 144]
+const [WIDTH, DEPTH] = [135, 135]
+/** The mark of zero reaches over the edge. */
+const AROUND = 16
 
 /** A place where zero can be put. */
 function Spot({
@@ -111,17 +124,6 @@ function Spot({
     >
       {!chosen && <Plain style={[styles.dot, { backgroundColor: roles.edge }]} />}
     </View>
-  )
-}
-
-/** Where zero lies: the mark that the drawings have. */
-function ZeroMark({ left, top }: { readonly left: number; readonly top: number }) {
-  const roles = useRoles()
-  return (
-    <Plain style={[styles.mark, { left: left - 11, top: top - 11, borderColor: roles.act }]}>
-      <Plain style={[styles.across, { backgroundColor: roles.act }]} />
-      <Plain style={[styles.along, { backgroundColor: roles.act }]} />
-    </Plain>
   )
 }
 
@@ -214,15 +216,6 @@ const styles = StyleSheet.create({
   stock: { width: WIDTH + 4, height: DEPTH + 4, borderWidth: 2 },
   row: { flexDirection: 'row' },
   dot: { width: 8, height: 8, borderRadius: 4 },
-  mark: {
-    position: 'absolute',
-    width: 22,
-    height: 22,
-    borderRadius: 11,
-    borderWidth: 2.5,
-    pointerEvents: 'none',
-  },
-  across: { position: 'absolute', left: -6, right: -6, top: 7.5, height: 2.5 },
-  along: { position: 'absolute', top: -6, bottom: -6, left: 7.5, width: 2.5 },
-  side: { width: 92, height: DEPTH + 4, borderLeftWidth: 2, borderRightWidth: 2 },
+  mark: { position: 'absolute', left: -AROUND, top: -AROUND, pointerEvents: 'none' },
+  side: { width: 84, height: DEPTH + 4, borderLeftWidth: 2, borderRightWidth: 2 },
 })
