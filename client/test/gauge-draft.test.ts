@@ -1,4 +1,11 @@
-import { gaugeOf, newGauge, type GaugeDraft } from '@/areas/shop/gauge-draft'
+import type { Gauge } from '@pine/core/sheet'
+import {
+  correctedGauge,
+  gaugeDraft,
+  gaugeOf,
+  newGauge,
+  type GaugeDraft,
+} from '@/areas/shop/gauge-draft'
 
 const declared = (changes: Partial<GaugeDraft>) =>
   gaugeOf({ ...newGauge, size: ' 50.000 ', ...changes })
@@ -38,4 +45,28 @@ test.each([
   const outcome = declared(changes)
   if (!('problems' in outcome)) throw new Error('nothing was wrong')
   expect(Object.keys(outcome.problems)).toEqual(wrong)
+})
+
+test('a gauge is corrected with a reason; what the form does not ask stays', () => {
+  const setter: Gauge = {
+    id: 'setter',
+    kind: 'height-setter',
+    name: '50 mm setter',
+    size: { text: '50.000', unit: 'mm' },
+    uncertainty: { text: '0.002', unit: 'mm' },
+  }
+  const draft = { ...gaugeDraft(setter), size: '50.012' }
+  expect(correctedGauge(setter, draft)).toMatchObject({ problems: { reason: expect.any(String) } })
+  expect(correctedGauge(setter, { ...draft, reason: ' measured ' })).toEqual({
+    made: { gauge: { ...setter, size: { text: '50.012', unit: 'mm' } }, reason: 'measured' },
+  })
+  expect(correctedGauge(setter, { ...draft, size: '', reason: 'x' })).toHaveProperty(
+    'problems.size',
+  )
+  const finder: Gauge = { ...setter, kind: 'edge-finder', maxSpeed: 600 }
+  expect(correctedGauge(finder, { ...gaugeDraft(finder), reason: 'x' })).toEqual({
+    made: { gauge: finder, reason: 'x' },
+  })
+  const cleared = correctedGauge(finder, { ...gaugeDraft(finder), maxSpeed: '', reason: 'x' })
+  expect(cleared).not.toHaveProperty('made.gauge.maxSpeed')
 })

@@ -1,5 +1,12 @@
 import { machineDeclarationSchema } from '@pine/contract'
-import { machineOf, newMachine, type MachineDraft } from '../src/areas/shop/machine-draft'
+import type { MachineDeclaration } from '@pine/core/sheet'
+import {
+  correctedMachine,
+  machineDraft,
+  machineOf,
+  newMachine,
+  type MachineDraft,
+} from '../src/areas/shop/machine-draft'
 import { turnsOf } from '../src/areas/shop/turns'
 
 const declared = (changes: Partial<MachineDraft>) =>
@@ -111,5 +118,54 @@ test('everything that is wrong is told at once, each at its place', () => {
       'lostMotion.X': expect.any(String),
       'lostMotion.Z': expect.any(String),
     },
+  })
+})
+
+describe('a machine that is corrected', () => {
+  const full: MachineDeclaration = {
+    ...machine({
+      travels: { ...newMachine.travels, X: ['-20', '0'] },
+      lostMotion: { X: '', Y: '0.001', Z: '' },
+      homing: 'marks',
+      turn: '0.1',
+      unit: 'in',
+      spindle: '8000',
+      retract: 'G53 G0 Z0',
+      workOffsetKey: 'copy',
+      zOffsetKey: 'set',
+      lengthSign: 'subtracted',
+      diameterRegister: 'radius',
+      kind: 'router',
+    }),
+    policy: { secondLook: true, proves: 'riskiest', maxAgeDays: 9 },
+    externalOffset: { Z: { text: '1', unit: 'mm' } },
+  }
+
+  test('is shown as it is, and unchanged it is what it was', () => {
+    expect(correctedMachine(full, machineDraft(full))).toEqual({ made: full })
+    const plain = machine({})
+    expect(correctedMachine(plain, machineDraft(plain))).toEqual({ made: plain })
+  })
+
+  test('keeps what the form does not ask', () => {
+    const own = {
+      ...full,
+      control: {
+        ...full.control,
+        decimals: { mm: 3, in: 5 },
+        workOffsetKeys: { X: 'position', Z: 'set' },
+      },
+    } as const satisfies MachineDeclaration
+    expect(correctedMachine(own, machineDraft(own))).toEqual({ made: own })
+    const coarser = correctedMachine(own, { ...machineDraft(own), shows: 'hundredths', name: 'B' })
+    expect(coarser).toMatchObject({
+      made: {
+        name: 'B',
+        control: { decimals: { mm: 2, in: 3 }, workOffsetKeys: { X: 'position' } },
+      },
+    })
+    expect(correctedMachine(own, { ...machineDraft(own), name: '' })).toHaveProperty(
+      'problems.name',
+    )
   })
 })

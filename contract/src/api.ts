@@ -78,7 +78,10 @@ export const newRoleSchema = z.strictObject({ role: roleSchema })
 
 export const signInSchema = z.strictObject({ personId: uuid(), pin: pinSchema })
 
-export const machineSchema = z.object({ id: uuid(), machine: machineDeclarationSchema })
+/** Out of use: it is offered to no new set-up, and stays in those that used it. */
+const retired = z.literal(true).optional()
+
+export const machineSchema = z.object({ id: uuid(), machine: machineDeclarationSchema, retired })
 export type MachineEntry = z.infer<typeof machineSchema>
 export const shopSchema = z.object({ id: uuid(), name: z.string() })
 
@@ -88,10 +91,15 @@ export const newMachineSchema = z.strictObject({ id: uuid(), machine: machineDec
 export const changedMachineSchema = z.strictObject({
   machine: machineDeclarationSchema,
   reason: reason.optional(),
+  retired,
 })
 export type ChangedMachine = z.infer<typeof changedMachineSchema>
 
-export const shopGaugeSchema = z.object({ id: uuid(), gauge: gaugeSchema })
+/** A gauge as it is from now on, and why. */
+export const changedGaugeSchema = z.strictObject({ gauge: gaugeSchema, reason, retired })
+export type ChangedGauge = z.infer<typeof changedGaugeSchema>
+
+export const shopGaugeSchema = z.object({ id: uuid(), gauge: gaugeSchema, retired })
 export type ShopGauge = z.infer<typeof shopGaugeSchema>
 export const newShopGaugeSchema = z.strictObject({ id: uuid(), gauge: gaugeSchema })
 

@@ -4,14 +4,21 @@ import { reason } from './fields'
 import { kind, SETUP_FACTS, type FactKindOf } from './setup-facts'
 import { gaugeSchema, machineDeclarationSchema } from './setup-schema'
 
-/** What a machine is declared to be, from the second time on with why it was changed. */
-export const machineFactSchema = machineDeclarationSchema.extend({ reason: reason.optional() })
+/** From the second time on: why it was declared anew, and whether it is out of use. */
+const declaredAnew = {
+  reason: reason.optional(),
+  retired: z.literal(true).optional(),
+}
+
+/** What a machine or a gauge is declared to be. It stays what it was for whatever used it before. */
+export const machineFactSchema = machineDeclarationSchema.extend(declaredAnew)
+export const gaugeFactSchema = gaugeSchema.extend(declaredAnew)
 
 /** Every kind of fact, by the stream that it is allowed in. A machine, a gauge and a tool are what was declared last. */
 export const FACTS = {
   setup: SETUP_FACTS,
   machine: { machine: kind(machineFactSchema, ({ name }) => `The machine ${name}`) },
-  gauge: { gauge: kind(gaugeSchema, ({ name }) => `The gauge ${name}`) },
+  gauge: { gauge: kind(gaugeFactSchema, ({ name }) => `The gauge ${name}`) },
   tool: {
     tool: kind(
       z.strictObject({ name: z.string().trim().min(1).max(120) }),

@@ -29,7 +29,7 @@ export {
   type NewFact,
   type SetupFactKind,
 } from './setup-facts'
-export { FACTS, FACT_KINDS, machineFactSchema, type FactKind } from './facts'
+export { FACTS, FACT_KINDS, gaugeFactSchema, machineFactSchema, type FactKind } from './facts'
 export { parseSetupFile, parseSetupText, type ParsedSetup } from './parse-document'
 export { setupJsonSchema } from './json-schema'
 export { solutionViewSchema, viewSolution, type SolutionView } from './solution-view'
@@ -63,6 +63,8 @@ export {
   type MemberHistory,
   type PersonChange,
   type ShownJoinCode,
+  type ChangedGauge,
+  changedGaugeSchema,
   type MachineEntry,
   type ChangedMachine,
   type ShopGauge,

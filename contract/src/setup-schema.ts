@@ -189,7 +189,13 @@ export const readBackSchema = z.strictObject({
 })
 const machineAxis = z.enum(['X', 'Y', 'Z'])
 export const eventSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('part-changed'), row }),
+  z.strictObject({
+    kind: z.literal('part-changed'),
+    row,
+    stays: z
+      .strictObject({ faces: z.array(z.enum(FACES)).max(FACES.length), top: z.boolean() })
+      .optional(),
+  }),
   z.strictObject({ kind: z.literal('plane-moved') }),
   z.strictObject({ kind: z.literal('tool-changed'), tool: registerNumber }),
   z.strictObject({ kind: z.literal('home-lost') }),

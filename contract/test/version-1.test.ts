@@ -29,18 +29,25 @@ function told(document: SetupDocument) {
     })),
     open: stepsOf(document, solution, false)
       .filter(({ done }) => !done)
-      .map(({ step }) => step.key),
+      .map(({ step }) => step.key)
+      // Since then a control that captures positions is keyed at each touch: another order, the same steps.
+      .toSorted(),
   }
 }
 
+type Told = ReturnType<typeof told>
+
+const asItWas = (expected: Told): Told => ({ ...expected, open: expected.open.toSorted() })
+
 test.each(['whole-run', 'sensor-and-events', 'both-sides'])('%s opens as it was', (name) => {
-  expect(told(opened(fixture(`${name}.json`)))).toEqual(fixture(`${name}.expected.json`))
+  expect(told(opened(fixture(`${name}.json`)))).toEqual(asItWas(fixture(`${name}.expected.json`)))
 })
 
 test('set-ups in which things moved open as they were', () => {
-  const moved: { document: unknown; expected: unknown }[] = fixture('moved.json')
+  const moved: { document: unknown; expected: Told }[] = fixture('moved.json')
   expect(moved).toHaveLength(8)
-  for (const { document, expected } of moved) expect(told(opened(document))).toEqual(expected)
+  for (const { document, expected } of moved)
+    expect(told(opened(document))).toEqual(asItWas(expected))
 })
 
 test('what is wrong is told where it stands in the file that came', () => {

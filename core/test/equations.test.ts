@@ -1,3 +1,4 @@
+import { type Face } from '../src/touch'
 import { sensitivity } from '../src/freshness/sensitivity'
 import { type Reading, type SetupDocument } from '../src/facts'
 import { type EventBody } from '../src/facts/document'
@@ -39,6 +40,12 @@ const fixtures = (zeroedOn: 'row' | 'from') => ({
   zeroedOn,
 })
 
+const sameStop = (faces: readonly Face[], top: boolean): EventBody => ({
+  kind: 'part-changed',
+  row: 'G54',
+  stays: { faces, top },
+})
+
 test.each<[string, object, EventBody, number]>([
   ['the plane under the nose', NOSE, { kind: 'plane-moved' }, 1],
   ['the plane under a tip', TIP, { kind: 'plane-moved' }, 1],
@@ -58,6 +65,11 @@ test.each<[string, object, EventBody, number]>([
   ['the row of two, zeroed on it', fixtures('row'), { kind: 'part-changed', row: 'G54' }, -1],
   ['the other of two', fixtures('from'), { kind: 'part-changed', row: 'G55' }, -1],
   ['the other of two, read there', fixtures('row'), { kind: 'part-changed', row: 'G55' }, 1],
+  ['a face at the same stop', FACE, sameStop(['left'], false), 0],
+  ['the face across from the stop', FACE, sameStop(['right'], true), 1],
+  ['a part of the same height under a tip', TIP_ON_PART, sameStop([], true), 0],
+  ['a part of another height under a tip', TIP_ON_PART, sameStop(['left'], false), 1],
+  ['the same height carried by a counter', carried('plane'), sameStop(['left'], true), 0],
   ['a part under no plane', NOSE, { kind: 'part-changed', row: 'G54' }, 0],
   ['the tool on the plane', TIP, { kind: 'tool-changed', tool: 2 }, 1],
   ['another tool than that', TIP, { kind: 'tool-changed', tool: 3 }, 0],

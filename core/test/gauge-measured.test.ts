@@ -1,5 +1,6 @@
 import { type Reading, type SetupDocument, type SetupEvent } from '../src/facts'
 import { checkDocument } from '../src/facts'
+import { gaugesElsewise } from '../src/freshness'
 import { solve } from '../src/solve'
 import { type Warning } from '../src/registers'
 import { describeStale, describeWarning } from '../src/words'
@@ -277,5 +278,31 @@ describe('a size that is far from what is marked', () => {
       measured('setter', '50.012'),
     ])
     expect(solve(mended).warnings.map(({ code }) => code)).not.toContain('gauge-size-differs')
+  })
+})
+
+describe('a gauge that the shop corrected since', () => {
+  const document = { ...workedDocument({}, []), length: 1_000_000 }
+  const [setter] = document.sheet.gauges
+  if (setter === undefined) throw new Error('the worked sheet has a setter')
+  const today = [{ ...setter, size: mm('50.012') }]
+
+  test('is told with both sizes, until it is taken over', () => {
+    expect(gaugesElsewise(document, today)).toEqual([
+      { gauge: 'setter', name: '50 mm setter', here: mm('50.000'), shop: mm('50.012') },
+    ])
+    const taken = event({
+      kind: 'gauge-measured',
+      gauge: 'setter',
+      size: mm('50.012'),
+      since: 'now',
+    })
+    expect(gaugesElsewise({ ...document, events: [taken] }, today)).toEqual([])
+  })
+
+  test('is not told where it is the same in other digits, or of no shop', () => {
+    const same = [{ ...setter, size: mm('50.0') }]
+    expect(gaugesElsewise(document, same)).toEqual([])
+    expect(gaugesElsewise(document, [{ ...setter, id: 'another', size: mm('60') }])).toEqual([])
   })
 })

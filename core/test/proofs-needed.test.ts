@@ -98,3 +98,12 @@ describe('which tools are proven where the machine’s policy proves the riskies
     expect(keys.filter((key) => key.startsWith('prove'))).toEqual(['prove:G54:T2'])
   })
 })
+
+test('lengths from a bench are proven like the others, but for the first: that one finds the plane', () => {
+  const { machine } = workedSheet()
+  const known = (number: number) => ({ ...unmeasured(number), length: mm('90') })
+  const proven = (all: readonly Tool[]) => moves({ tools: all, machine }).map(({ tool }) => tool)
+  expect(proven([unmeasured(1), known(2), known(3)])).toEqual([1, 3])
+  expect(proven([known(1), known(2)])).toEqual([2])
+  expect(proven([known(1)])).toEqual([1])
+})

@@ -150,3 +150,71 @@ test('the list tells what a machine asks now, before anything more is entered', 
   await ask(undefined, 'as it was')
   expect(await open()).toEqual(before)
 })
+
+describe('machines and gauges that are corrected or retired', () => {
+  const gauge = {
+    kind: 'height-setter',
+    name: '50 mm setter',
+    size: { text: '50.000', unit: 'mm' },
+  }
+  const put = (id: string, body: object) => shop.send('PUT', `/gauges/${id}`, body)
+
+  test('a gauge has another size from now on, and why; retired it stays, marked', async () => {
+    await shop.signInAs('Lena Lead')
+    const id = uuid()
+    const measured = { ...gauge, id, size: { text: '50.012', unit: 'mm' } }
+    expect((await shop.send('POST', '/gauges', { id, gauge: { ...gauge, id } })).status).toBe(201)
+    const listed = async () =>
+      (await shop.send('GET', '/gauges')).body.find((one: { id: string }) => one.id === id)
+    const reason = 'measured against the block'
+    expect(await put(id, { gauge: measured, reason })).toMatchObject({ status: 200 })
+    expect(await listed()).toEqual({ id, gauge: measured })
+    await put(id, { gauge: measured, reason: 'worn', retired: true })
+    expect(await listed()).toEqual({ id, gauge: measured, retired: true })
+    await put(id, { gauge: measured, reason: 'ground' })
+    expect(await listed()).toEqual({ id, gauge: measured })
+    const facts = await shop.asOwner(
+      `SELECT body->'size'->>'text' AS size, body->>'reason' AS reason, body->>'retired' AS retired
+       FROM fact WHERE stream_id = '${id}' ORDER BY place`,
+    )
+    expect(facts).toEqual([
+      { size: '50.000', reason: null, retired: null },
+      { size: '50.012', reason, retired: null },
+      { size: '50.012', reason: 'worn', retired: 'true' },
+      { size: '50.012', reason: 'ground', retired: null },
+    ])
+  })
+
+  test('refused: no reason, no size, another gauge’s id, a gauge that is not there, a setter', async () => {
+    await shop.signInAs('Lena Lead')
+    const id = uuid()
+    await shop.send('POST', '/gauges', { id, gauge: { ...gauge, id } })
+    const own = { ...gauge, id }
+    expect((await put(id, { gauge: own })).status).toBe(422)
+    expect(
+      (await put(id, { gauge: { ...own, size: { text: '0', unit: 'mm' } }, reason: 'why' })).body
+        .error.place,
+    ).toBe('gauge.size')
+    expect((await put(id, { gauge: { ...own, id: uuid() }, reason: 'why' })).body.error.place).toBe(
+      'gauge.id',
+    )
+    const other = uuid()
+    expect((await put(other, { gauge: { ...own, id: other }, reason: 'why' })).status).toBe(404)
+    await shop.signInAs('Mira Toller', '2468', 'setter')
+    expect((await put(id, { gauge: own, reason: 'why' })).body.error.code).toBe('not-allowed')
+  })
+
+  test('a machine is retired and taken back; its policy stays in force for what is on it', async () => {
+    await shop.signInAs('Lena Lead')
+    const id = uuid()
+    const machine = { ...MACHINE, name: 'Old mill', policy: { secondLook: true } }
+    await shop.send('POST', '/machines', { id, machine })
+    const change = (body: object) => shop.send('PUT', `/machines/${id}`, { machine, ...body })
+    const listed = async () =>
+      (await shop.send('GET', '/machines')).body.find((one: { id: string }) => one.id === id)
+    expect(await change({ reason: 'sold', retired: true })).toMatchObject({ status: 200 })
+    expect(await listed()).toEqual({ id, machine, retired: true })
+    await change({ reason: 'bought back' })
+    expect(await listed()).toEqual({ id, machine })
+  })
+})

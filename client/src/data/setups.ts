@@ -56,7 +56,7 @@ export function enterFact(setupId: string, said: Said, by: Author, seen: number)
 export function useSetup(id: string) {
   const { person } = useSession()
   useShown(id)
-  const { machines } = useMachines()
+  const { all: machines } = useMachines()
   const { data, error } = useSWR(setupKey(id), () =>
     ask(api.setups[':id'].$get({ param: { id } }), setupAnswerSchema),
   )

@@ -1,3 +1,4 @@
+import { useMemo } from 'react'
 import useSWR from 'swr'
 import { z } from 'zod'
 import { machineSchema, shopGaugeSchema, shopSchema, type MachineEntry } from '@pine/contract'
@@ -17,21 +18,36 @@ export function useShop() {
   return { shop: data }
 }
 
+/** Why something is declared anew, and whether it goes out of use. */
+export interface Change {
+  readonly reason?: string | undefined
+  readonly retired?: boolean
+}
+
+const inUse = ({ retired }: { readonly retired?: true | undefined }): boolean => retired !== true
+
 /** The machines of the shop. */
 export function useMachines() {
   const { data, error, mutate } = useSWR('machines', () =>
     ask(api.machines.$get(), z.array(machineSchema)),
   )
   return {
-    machines: data,
+    /** Those that new set-ups are offered. */
+    machines: useMemo(() => data?.filter(inUse), [data]),
+    /** Those that are out of use as well: set-ups are on them. */
+    all: data,
     error: error as unknown,
     async add(machine: MachineDeclaration) {
       const entry = await ask(api.machines.$post({ json: { id: uuid(), machine } }), machineSchema)
       await mutate()
       return entry
     },
-    async change(id: string, machine: MachineDeclaration, reason: string | undefined) {
-      const json = { machine, ...(reason !== undefined && { reason }) }
+    async change(id: string, machine: MachineDeclaration, { reason, retired }: Change) {
+      const json = {
+        machine,
+        ...(reason !== undefined && { reason }),
+        ...(retired && { retired: true as const }),
+      }
       await ask(api.machines[':id'].$put({ param: { id }, json: sendable(json) }), machineSchema)
       await mutate()
     },
@@ -51,8 +67,16 @@ export function useGauges() {
     ask(api.gauges.$get(), z.array(shopGaugeSchema)),
   )
   return {
-    gauges: data?.map(({ gauge }) => gauge),
+    /** Those that new set-ups are offered. */
+    gauges: useMemo(() => data?.filter(inUse).map(({ gauge }) => gauge), [data]),
+    /** Those that are out of use as well. */
+    all: data,
     error: error as unknown,
+    async change(id: string, gauge: Gauge, { reason, retired }: Change & { reason: string }) {
+      const json = { gauge, reason, ...(retired && { retired: true as const }) }
+      await ask(api.gauges[':id'].$put({ param: { id }, json: sendable(json) }), shopGaugeSchema)
+      await mutate()
+    },
     async add(gauge: Omit<Gauge, 'id'>) {
       const id = uuid()
       const entry = await ask(

@@ -3,7 +3,7 @@ import type { FactOf } from '../journal/stream'
 import type { WrittenLength } from '../length/length'
 import type { ProgramReading } from '../program/program-types'
 import type { Quantity } from '../quantities/quantities'
-import type { Way } from '../touch/touch'
+import type { Face, Way } from '../touch/touch'
 import type { KeyMode, SetupSheet } from '../sheet/sheet'
 import type { Address } from '../address/address'
 import type { MachineAxis, OffsetRow } from '../address/row'
@@ -69,8 +69,19 @@ interface CheckFailed {
   readonly lastGood?: string
 }
 
+/** What of a part is where it was on the one before it. */
+export interface PartStays {
+  readonly faces: readonly Face[]
+  readonly top: boolean
+}
+
 type OtherEvent =
-  | { readonly kind: 'part-changed'; readonly row: OffsetRow }
+  | {
+      readonly kind: 'part-changed'
+      readonly row: OffsetRow
+      /** What it shares with the one before: faces that stand at the same stop or jaw, a raw top of the same height. */
+      readonly stays?: PartStays
+    }
   | { readonly kind: 'plane-moved' }
   | { readonly kind: 'tool-changed'; readonly tool: number }
   | { readonly kind: 'home-lost' }

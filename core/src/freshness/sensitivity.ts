@@ -6,7 +6,7 @@ import type { State } from '../quantities/state'
 export function isRenewed(state: State, event: SetupEvent): boolean {
   switch (event.kind) {
     case 'part-changed':
-      return 'row' in state && state.row === event.row
+      return 'row' in state && state.row === event.row && !stays(state, event)
     case 'plane-moved':
       return state.of === 'plane'
     case 'tool-changed':
@@ -23,6 +23,15 @@ export function isRenewed(state: State, event: SetupEvent): boolean {
     case 'gauge-measured':
       return false
   }
+}
+
+/** Against the same stop the face that stands there is where it was; of the same height, the raw top is. */
+function stays(
+  state: State,
+  { stays: same }: Extract<SetupEvent, { kind: 'part-changed' }>,
+): boolean {
+  if (state.of === 'face') return same?.faces.includes(state.face) === true
+  return state.of === 'top' && same?.top === true
 }
 
 /**

@@ -1,3 +1,4 @@
+export { ANOTHER_PARTS, type AnotherPart, partStays } from './another-part'
 export { type Capture, captureAt, capturedReading, rowExpected, zeroesCounter } from './capture'
 export { consequencesOf } from './consequences'
 export { followingStep } from './following'

@@ -43,9 +43,11 @@ export function stepsOf(
     { key: 'sheet', station: 'ready', does: 'sheet' },
     ...(sheet.gauges.length === 0 ? [] : [check('ready', 'gauges')]),
     ...(needsNoseTouch(document) ? [read('reference')({ of: 'nose-on-plane' })] : []),
+    // Where the tools are touched on the part, it is held before the first of them.
+    ...(touchesOnPart(sheet) ? [check('lengths', 'holding')] : []),
     ...planeUnderPart(document).map(read('lengths')),
     ...sheet.tools.flatMap((tool) => lengthQuantities(document, tool)).map(read('lengths')),
-    check('plan', 'holding'),
+    ...(touchesOnPart(sheet) ? [] : [check('plan', 'holding')]),
     ...sheet.offsets.flatMap((offset) => planQuantities(document, offset)).map(read('plan')),
     ...noseOnFirstTop(document).map(read('height')),
     ...sheet.offsets.flatMap(heightQuantities).map(read('height')),

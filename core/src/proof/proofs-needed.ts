@@ -19,8 +19,8 @@ export interface ProofNeeded {
 /**
  * The moves that are watched before a part is cut: each tool that was touched once and each work offset once, in as few moves
  * as that takes; where the machine's policy proves the riskiest, only the longest tool, those that were never measured in
- * their holder before, those that stand in for another, and those whose reading was a surprise. A tool or sensor whose length
- * is known was not touched.
+ * their holder before, those that stand in for another, and those whose reading was a surprise. Lengths from a bench are proven
+ * like the others, but for the first: that one is a sensor most often.
  *
  * Source: common practice, no source.
  */
@@ -29,8 +29,7 @@ export function proofsNeeded(
   { registers }: Pick<Shown, 'registers'>,
 ): readonly ProofNeeded[] {
   const { tools: all, offsets, machine } = document.sheet
-  const touched = all.filter(({ length }) => length === undefined)
-  const candidates = touched.length > 0 ? touched : all
+  const candidates = provable(all)
   const [firstRow] = offsets
   if (firstRow === undefined || candidates.length === 0) return []
   const picks = machine.policy?.proves === 'riskiest'
@@ -57,6 +56,16 @@ export function proofsNeeded(
       ],
     }
   })
+}
+
+/**
+ * The tools that a move can prove something about: those that were touched, and those whose length came from a bench. The first of
+ * known length is touched itself, to find the plane: it is the sensor most often, and proves nothing.
+ */
+function provable(tools: readonly Tool[]): readonly Tool[] {
+  const sensor = tools.find(({ length }) => length !== undefined)
+  const others = tools.filter((tool) => tool !== sensor)
+  return others.length > 0 ? others : tools
 }
 
 function reasonsOf(

@@ -1,5 +1,7 @@
+import { AXES } from '../address/row'
 import type { CheckOff } from '../facts/document'
 import type { SetupSheet } from '../sheet/sheet'
+import { lengthWords } from './typographic'
 
 /** What is seen to at a step that reads no number. */
 export interface CheckWords {
@@ -19,7 +21,7 @@ const GUARDS =
 export function describeCheck(sheet: SetupSheet, check: CheckOff['of']): CheckWords {
   switch (check) {
     case 'home':
-      return sheet.machine.homing === 'marks' ? homeByMarks() : homeBySwitches(sheet)
+      return sheet.machine.homing === 'marks' ? homeByMarks(sheet) : homeBySwitches(sheet)
     case 'clean':
       return {
         title: 'Clean and inspect',
@@ -95,15 +97,24 @@ export function describeCheck(sheet: SetupSheet, check: CheckOff['of']): CheckWo
   }
 }
 
-function homeBySwitches({ gauges }: SetupSheet): CheckWords {
-  const cycled = gauges.some(({ kind }) => kind === 'fixed-setter')
+/** What the control adds to every row is looked at before anything is read: it shifts all of them at once. */
+function commonOffset({ unit, machine: { externalOffset = {} } }: SetupSheet): string {
+  const shows = AXES.map(
+    (axis) => `${axis} ${lengthWords(externalOffset[axis] ?? { text: '0', unit })}`,
+  )
+  return `The common offset, which is added to every row, shows ${shows.join(', ')}. If it shows another, say so as something that changed.`
+}
+
+function homeBySwitches(sheet: SetupSheet): CheckWords {
+  const cycled = sheet.gauges.some(({ kind }) => kind === 'fixed-setter')
   return {
     title: 'Home',
     sentence: 'Home the machine and let it warm.',
     points: [
-      'Z up first; nothing in the way of the table.',
+      'Z up first, then X and Y: each axis, where the machine homes them one by one.',
       'Spindle run warm as the manual asks, then stopped.',
       'Rows that are not used are cleared to zero.',
+      commonOffset(sheet),
       ...(cycled
         ? [
             'The first tool touched on the setter after homing is the reference; change tools only through the control from here on.',
@@ -115,13 +126,14 @@ function homeBySwitches({ gauges }: SetupSheet): CheckWords {
   }
 }
 
-function homeByMarks(): CheckWords {
+function homeByMarks(sheet: SetupSheet): CheckWords {
   return {
     title: 'Home by marks',
     sentence: 'Drive to the marks, zero, write the dials down.',
     points: [
       'Each axis to its end or mark, then back off by the agreed amount, from the same side every time.',
       'Zero there. Write down the dial and the coarse scale: after a power cut they find this zero again.',
+      commonOffset(sheet),
     ],
     caution: GUARDS,
     done: 'Zeroed here',

@@ -1,5 +1,5 @@
 import type { StaleReason } from '../freshness/stale'
-import type { SetupEvent } from '../facts/document'
+import type { PartStays, SetupEvent } from '../facts/document'
 import type { Gauge } from '../sheet/sheet'
 import { lengthWords } from './typographic'
 
@@ -10,7 +10,7 @@ export type NamedGauges = readonly Pick<Gauge, 'id' | 'name'>[]
 export function describeEvent(event: SetupEvent, gauges: NamedGauges): string {
   switch (event.kind) {
     case 'part-changed':
-      return `another part is in ${event.row}`
+      return `another part is in ${event.row}${staysWords(event.stays)}`
     case 'plane-moved':
       return 'the setting plane or its setter was moved'
     case 'tool-changed':
@@ -30,6 +30,12 @@ export function describeEvent(event: SetupEvent, gauges: NamedGauges): string {
     case 'home-recovered':
       return 'home was found again by its marks'
   }
+}
+
+function staysWords(stays: PartStays | undefined): string {
+  if (stays === undefined) return ''
+  const stop = stays.faces.length === 0 ? '' : ', against the same stop'
+  return `${stop}${stays.top ? ', of the same height' : ', of another height'}`
 }
 
 /** Why a number is stale, whatever the reason. */

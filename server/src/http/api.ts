@@ -5,6 +5,7 @@ import { requestId } from 'hono/request-id'
 import { z } from 'zod'
 import {
   LONGEST_PROGRAM,
+  changedGaugeSchema,
   changedMachineSchema,
   newFactSchema,
   newMachineSchema,
@@ -14,7 +15,14 @@ import {
 import type { Clock } from '../clock'
 import type { Changes } from '../store/changes'
 import type { Store } from '../store/store'
-import { addGauge, addMachine, changeMachine, gaugesOf, machinesOf } from '../use-cases/shop'
+import {
+  addGauge,
+  addMachine,
+  changeGauge,
+  changeMachine,
+  gaugesOf,
+  machinesOf,
+} from '../use-cases/shop'
 import { keepProgramText, programText } from '../use-cases/programs'
 import { setupsOf } from '../use-cases/setups'
 import { arrivalOf, type Arrival } from './arrival'
@@ -100,6 +108,12 @@ export function createApi({
     .post('/gauges', body(newShopGaugeSchema), async (c) => {
       const added = await addGauge(store, clock, c.var.person, c.req.valid('json'))
       return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+    })
+    .put('/gauges/:id', body(changedGaugeSchema), async (c) => {
+      const { person } = c.var
+      const id = c.req.param('id')
+      const changed = await changeGauge(store, clock, person, id, c.req.valid('json'))
+      return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
     })
     .put('/programs/:sha256/text', async (c) => {
       const bytes = new Uint8Array(await c.req.arrayBuffer())

@@ -1,8 +1,9 @@
 import { isDeepStrictEqual } from 'node:util'
 import {
+  gaugeFactSchema,
   machineFactSchema,
   reportProblem,
-  shopGaugeSchema,
+  type ChangedGauge,
   type ChangedMachine,
   type MachineEntry,
   type Member,
@@ -19,12 +20,15 @@ import { notAllowed } from './allowed'
 
 export const machinesOf = async (store: Store): Promise<readonly MachineEntry[]> =>
   (await store.declared('machine')).map(({ id, body }) => {
-    const { reason: _why, ...machine } = machineFactSchema.parse(body)
-    return { id, machine }
+    const { reason: _why, retired, ...machine } = machineFactSchema.parse(body)
+    return { id, machine, ...(retired && { retired }) }
   })
 
 export const gaugesOf = async (store: Store): Promise<readonly ShopGauge[]> =>
-  (await store.declared('gauge')).map(({ id, body }) => shopGaugeSchema.parse({ id, gauge: body }))
+  (await store.declared('gauge')).map(({ id, body }) => {
+    const { reason: _why, retired, ...gauge } = gaugeFactSchema.parse(body)
+    return { id, gauge, ...(retired && { retired }) }
+  })
 
 /** Adds a machine of the shop. The same entry again is the same machine. */
 export async function addMachine(
@@ -48,7 +52,7 @@ export async function changeMachine(
   clock: Clock,
   person: Member,
   id: string,
-  { machine, reason }: ChangedMachine,
+  { machine, reason, retired }: ChangedMachine,
 ): Promise<Outcome<MachineEntry>> {
   const refusal = notAllowed(person, 'declare')
   if (refusal) return { ok: false, refusal }
@@ -62,14 +66,14 @@ export async function changeMachine(
   await store.declareAgain('machine', id, {
     id: uuid(),
     kind: 'machine',
-    body: { ...machine, ...(reason !== undefined && { reason }) },
+    body: { ...machine, ...(reason !== undefined && { reason }), ...(retired && { retired }) },
     via: 'typed',
     personId: person.id,
     recordedAt: clock(),
   })
   if (!isDeepStrictEqual(machine.policy, before.machine.policy))
     await store.overtakeSummaries({ id, name: before.machine.name }, clock().toISOString())
-  return accept({ id, machine })
+  return accept({ id, machine, ...(retired && { retired }) })
 }
 
 /** What the shop asks now of the machine that a sheet is for. */
@@ -115,6 +119,50 @@ export async function addGauge(
   const written = await declare(store, clock, person, 'gauge', entry.id, entry.gauge)
   return kept(written, entry, await gaugesOf(store))
 }
+
+/**
+ * Declares a gauge anew: what it is called, its true size from now on, or that it is out of use. Set-ups keep the size that
+ * their sheet was written with until somebody takes the new one over there.
+ */
+export async function changeGauge(
+  store: Store,
+  clock: Clock,
+  person: Member,
+  id: string,
+  { gauge, reason, retired }: ChangedGauge,
+): Promise<Outcome<ShopGauge>> {
+  const refusal = notAllowed(person, 'declare')
+  if (refusal) return { ok: false, refusal }
+  const size = readLength(gauge.size, { place: 'gauge.size', sign: 'positive' })
+  if (!size.ok) return refuseInput([reportProblem(size.problem)])
+  if (gauge.id !== id) return otherGauge(id, gauge.id)
+  const declared = await store.declareAgain('gauge', id, {
+    id: uuid(),
+    kind: 'gauge',
+    body: { ...gauge, reason, ...(retired && { retired }) },
+    via: 'typed',
+    personId: person.id,
+    recordedAt: clock(),
+  })
+  return declared ? accept({ id, gauge, ...(retired && { retired }) }) : noGauge(id)
+}
+
+const noGauge = (id: string) =>
+  refuse('not-found', {
+    message: 'There is no such gauge.',
+    expected: 'a gauge of the shop',
+    received: id,
+    remedy: 'Load the list again.',
+  })
+
+const otherGauge = (id: string, received: string) =>
+  refuse('input-wrong', {
+    place: 'gauge.id',
+    message: 'This is another gauge.',
+    expected: id,
+    received,
+    remedy: 'Send the gauge under its own id.',
+  })
 
 /** Begins the stream of a machine or a gauge with what it is declared to be. */
 const declare = (

@@ -19,7 +19,7 @@ export function AgainScreen({ id }: { id: string }) {
 function Again({ id, setup }: { id: string; setup: StandingSetup }) {
   const router = useRouter()
   const by = useSession().person ?? { name: '' }
-  const { machines, error: noMachines } = useMachines()
+  const { all: machines, error: noMachines } = useMachines()
   const { gauges, error: noGauges } = useGauges()
   const [ids] = useState(() => ({ id: uuid(), sheetFactId: uuid() }))
   // Without a network the shop is as it was when that sheet was written.

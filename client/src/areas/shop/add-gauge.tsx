@@ -1,22 +1,76 @@
+import type { ReactNode } from 'react'
+import type { FieldValues } from 'react-hook-form'
 import { otherUnit } from '@pine/core/length'
+import type { Gauge } from '@pine/core/sheet'
 import { GAUGE_FACTS, GAUGE_KINDS } from '@pine/core/touch'
 import { GAUGE_NAMES, MEASURE_NAMES } from '@pine/core/words'
 import { useGauges } from '@/data/shop'
-import { useKeptForm } from '@/data/use-kept-form'
+import { useKeptForm, type KeptForm } from '@/data/use-kept-form'
 import { FormEnd } from '@/kit/form-end'
 import { FormChoice, FormField, onlyDigits } from '@/kit/form'
 import { Card } from '@/kit/surfaces'
-import { gaugeOf, newGauge, turns } from './gauge-draft'
+import {
+  correctedGauge,
+  gaugeDraft,
+  gaugeOf,
+  newGauge,
+  turns,
+  type GaugeDraft,
+} from './gauge-draft'
 
 /** A gauge with its true size. Also used while a set-up is made. */
 export function AddGauge({ onDone }: { onDone: (id?: string) => void }) {
   const { add } = useGauges()
-  const { control, watch, setValue, submit, failure } = useKeptForm(
-    'gauge',
-    newGauge,
-    gaugeOf,
-    async (gauge) => onDone((await add(gauge)).id),
+  const form = useKeptForm('gauge', newGauge, gaugeOf, async (gauge) =>
+    onDone((await add(gauge)).id),
   )
+  return <GaugeForm form={form} takes="Keep this gauge" onLeave={() => onDone()} />
+}
+
+/** A gauge that is declared, as it is from now on: measured anew, or called otherwise. */
+export function CorrectGauge({
+  gauge,
+  onDone,
+}: {
+  readonly gauge: Gauge
+  readonly onDone: () => void
+}) {
+  const { change } = useGauges()
+  const form = useKeptForm(
+    `gauge:${gauge.id}`,
+    gaugeDraft(gauge),
+    (draft) => correctedGauge(gauge, draft),
+    async ({ gauge: corrected, reason }) => {
+      await change(gauge.id, corrected, { reason })
+      onDone()
+    },
+  )
+  return (
+    <GaugeForm form={form} takes="It is this from now on" onLeave={onDone}>
+      <FormField
+        control={form.control}
+        name="reason"
+        label="Why"
+        hint="measured against the block"
+        note="Set-ups that use it keep the size of their sheet until it is taken over there."
+        testID="gauge-reason"
+      />
+    </GaugeForm>
+  )
+}
+
+/** What both forms have: a gauge while it is declared. */
+function GaugeForm<Result extends FieldValues>({
+  form: { control, watch, setValue, submit, failure },
+  takes,
+  onLeave,
+  children,
+}: {
+  readonly form: KeptForm<GaugeDraft, Result>
+  readonly takes: string
+  readonly onLeave: () => void
+  readonly children?: ReactNode
+}) {
   const [kind, unit] = watch(['kind', 'unit'])
   const length = { control, unit, onUnit: () => setValue('unit', otherUnit(unit)) }
   return (
@@ -60,7 +114,8 @@ export function AddGauge({ onDone }: { onDone: (id?: string) => void }) {
         hint={GAUGE_NAMES[kind]}
         testID="gauge-name"
       />
-      <FormEnd failure={failure} takes="Keep this gauge" onLeave={() => onDone()} onTake={submit} />
+      {children}
+      <FormEnd failure={failure} takes={takes} onLeave={onLeave} onTake={submit} />
     </Card>
   )
 }

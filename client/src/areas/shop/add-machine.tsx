@@ -1,12 +1,19 @@
 import { otherUnit } from '@pine/core/length'
-import { type KeyMode } from '@pine/core/sheet'
+import { type KeyMode, type MachineDeclaration } from '@pine/core/sheet'
 import { useMachines } from '@/data/shop'
-import { useKeptForm } from '@/data/use-kept-form'
+import { useKeptForm, type FormOutcome } from '@/data/use-kept-form'
 import { FormEnd } from '@/kit/form-end'
 import { FormChoice, FormField, onlyDigits } from '@/kit/form'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { AXES, machineOf, newMachine } from './machine-draft'
+import {
+  AXES,
+  correctedMachine,
+  machineDraft,
+  machineOf,
+  newMachine,
+  type MachineDraft,
+} from './machine-draft'
 import { PROVES_NOTE, PROVES_OPTIONS } from './policy-draft'
 
 const LENGTH_KEYS = [
@@ -103,12 +110,55 @@ const CHOICES = [
 /** A machine, and how its control takes numbers. */
 export function AddMachine({ onDone }: { onDone: (id?: string) => void }) {
   const { add } = useMachines()
-  const { control, watch, setValue, submit, failure } = useKeptForm(
-    'machine',
-    newMachine,
-    machineOf,
-    async (machine) => onDone((await add(machine)).id),
+  return (
+    <MachineForm
+      formKey="machine"
+      initial={newMachine}
+      make={machineOf}
+      send={async (machine) => onDone((await add(machine)).id)}
+      asks={CHOICES}
+      onLeave={() => onDone()}
+    />
   )
+}
+
+/** A machine that is declared, with what was wrong about it put right: for set-ups that begin from now on. */
+export function CorrectMachine({
+  id,
+  machine,
+  onDone,
+}: {
+  readonly id: string
+  readonly machine: MachineDeclaration
+  readonly onDone: () => void
+}) {
+  const { change } = useMachines()
+  return (
+    <MachineForm
+      formKey={`machine:${id}`}
+      initial={machineDraft(machine)}
+      make={(draft) => correctedMachine(machine, draft)}
+      send={async (corrected) => {
+        await change(id, corrected, {})
+        onDone()
+      }}
+      asks={CHOICES.filter(({ field }) => field !== 'secondLook' && field !== 'proves')}
+      onLeave={onDone}
+    />
+  )
+}
+
+interface MachineFormProps {
+  readonly formKey: string
+  readonly initial: MachineDraft
+  readonly make: (draft: MachineDraft) => FormOutcome<MachineDraft, MachineDeclaration>
+  readonly send: (machine: MachineDeclaration) => Promise<void>
+  readonly asks: readonly (typeof CHOICES)[number][]
+  readonly onLeave: () => void
+}
+
+function MachineForm({ formKey, initial, make, send, asks, onLeave }: MachineFormProps) {
+  const { control, watch, setValue, submit, failure } = useKeptForm(formKey, initial, make, send)
   const [homing, unit] = watch(['homing', 'unit'])
   const length = { control, unit, onUnit: () => setValue('unit', otherUnit(unit)) }
   return (
@@ -119,7 +169,7 @@ export function AddMachine({ onDone }: { onDone: (id?: string) => void }) {
         label="What the shop calls it"
         testID="machine-name"
       />
-      {CHOICES.map(({ field, label, options, ...about }) => (
+      {asks.map(({ field, label, options, ...about }) => (
         <FormChoice
           key={field}
           control={control}
@@ -193,12 +243,7 @@ export function AddMachine({ onDone }: { onDone: (id?: string) => void }) {
         note="They come first in a proof, before X and Y move. Left empty, Z is raised by hand."
         testID="machine-retract"
       />
-      <FormEnd
-        failure={failure}
-        takes="Keep this machine"
-        onLeave={() => onDone()}
-        onTake={submit}
-      />
+      <FormEnd failure={failure} takes="Keep this machine" onLeave={onLeave} onTake={submit} />
     </Card>
   )
 }

@@ -22,7 +22,7 @@ export function ChangePolicy({
     policyDraft(machine),
     (draft) => changedPolicy(machine, draft),
     async ({ machine: changed, reason }) => {
-      await change(id, changed, reason)
+      await change(id, changed, { reason })
       onDone()
     },
   )

@@ -14,6 +14,8 @@ export interface GaugeDraft {
   /** Of a plate: its thickness in X and Y. */
   readonly wall: string
   readonly maxSpeed: string
+  /** Why it is declared anew; nobody asks it of a new one. */
+  readonly reason: string
 }
 
 export const newGauge: GaugeDraft = {
@@ -23,6 +25,7 @@ export const newGauge: GaugeDraft = {
   unit: 'mm',
   wall: '',
   maxSpeed: '',
+  reason: '',
 }
 
 /** Whether a kind of gauge turns with the spindle, and has a speed that it bears. */
@@ -52,6 +55,31 @@ export function gaugeOf(draft: GaugeDraft): FormOutcome<GaugeDraft, Omit<Gauge, 
       ...(maxSpeed !== undefined && { maxSpeed }),
     },
   }
+}
+
+/** A gauge that is declared, to be corrected. */
+export const gaugeDraft = ({ kind, name, size, wall, maxSpeed }: Gauge): GaugeDraft => ({
+  kind,
+  name,
+  size: size.text,
+  unit: size.unit,
+  wall: wall?.text ?? '',
+  maxSpeed: maxSpeed === undefined ? '' : String(maxSpeed),
+  reason: '',
+})
+
+/** The gauge as it is from now on, and why; what this form does not ask of it stays as it was. */
+export function correctedGauge(
+  before: Gauge,
+  draft: GaugeDraft,
+): FormOutcome<GaugeDraft, { readonly gauge: Gauge; readonly reason: string }> {
+  const outcome = gaugeOf(draft)
+  if ('problems' in outcome) return outcome
+  const reason = draft.reason.trim()
+  if (reason === '')
+    return { problems: { reason: 'Say why: it stays with the change, under your name.' } }
+  const { wall: _wall, maxSpeed: _speed, ...rest } = before
+  return { made: { gauge: { ...rest, ...outcome.made }, reason } }
 }
 
 function problemOf(

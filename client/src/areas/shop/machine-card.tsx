@@ -1,10 +1,13 @@
 import { useState } from 'react'
 import type { MachineDeclaration } from '@pine/core/sheet'
 import { Allowed } from '@/areas/people/allowed'
+import { useMachines } from '@/data/shop'
 import { Button } from '@/kit/button'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
+import { CorrectMachine } from './add-machine'
 import { ChangePolicy } from './change-policy'
+import { Declared } from './declared'
 import { policyWords } from './policy-draft'
 
 const KEYED = {
@@ -17,7 +20,9 @@ const KEYED = {
 
 /** A machine of the shop: how it takes numbers, and what is asked of its set-ups. */
 export function MachineCard({ id, machine }: { id: string; machine: MachineDeclaration }) {
+  const { change } = useMachines()
   const [changing, setChanging] = useState(false)
+  const [correcting, setCorrecting] = useState(false)
   const { name, kind, control } = machine
   return (
     <Card padded>
@@ -47,6 +52,17 @@ export function MachineCard({ id, machine }: { id: string; machine: MachineDecla
           )}
         </Allowed>
       </Row>
+      {correcting ? (
+        <CorrectMachine id={id} machine={machine} onDone={() => setCorrecting(false)} />
+      ) : (
+        <Allowed to="declare">
+          <Declared
+            name={name}
+            onCorrect={() => setCorrecting(true)}
+            onRetire={(reason) => change(id, machine, { reason, retired: true })}
+          />
+        </Allowed>
+      )}
       {changing && <ChangePolicy id={id} machine={machine} onDone={() => setChanging(false)} />}
     </Card>
   )

@@ -114,6 +114,78 @@ export function machineOf(draft: MachineDraft): FormOutcome<MachineDraft, Machin
   }
 }
 
+/** A machine that is declared, to be corrected. */
+export function machineDraft(machine: MachineDeclaration): MachineDraft {
+  const { name, kind, control, homing, dialTurn, travels, lostMotion, policy } = machine
+  const { workOffsetKey, workOffsetKeys, lengthKey, lengthSign, diameterRegister } = control
+  const Z = workOffsetKeys?.Z
+  const shows = (Object.keys(DECIMALS) as (keyof typeof DECIMALS)[]).find(
+    (one) => DECIMALS[one].mm === control.decimals.mm,
+  )
+  const written = [
+    dialTurn?.X,
+    ...AXES.flatMap((axis) => [travels?.[axis]?.min, lostMotion?.[axis]]),
+  ].find((one) => one !== undefined)
+  return {
+    ...newMachine,
+    name,
+    kind,
+    workOffsetKey,
+    zOffsetKey: Z === undefined || Z === 'halve' ? 'same' : Z,
+    lengthKey,
+    lengthSign: lengthSign ?? newMachine.lengthSign,
+    diameterRegister: diameterRegister ?? newMachine.diameterRegister,
+    shows: shows ?? newMachine.shows,
+    homing: homing ?? newMachine.homing,
+    secondLook: policy?.secondLook === true ? 'yes' : 'no',
+    proves: policy?.proves ?? 'all',
+    turn: dialTurn?.X?.text ?? '',
+    travels: byAxis((axis) => {
+      const travel = travels?.[axis]
+      return [travel?.min.text ?? '', travel?.max.text ?? '']
+    }),
+    lostMotion: byAxis((axis) => lostMotion?.[axis]?.text ?? ''),
+    spindle: machine.maxSpindleSpeed === undefined ? '' : String(machine.maxSpindleSpeed),
+    retract: machine.retract ?? '',
+    unit: written?.unit ?? newMachine.unit,
+  }
+}
+
+const byAxis = <Value>(of: (axis: MachineAxis) => Value): Record<MachineAxis, Value> => ({
+  X: of('X'),
+  Y: of('Y'),
+  Z: of('Z'),
+})
+
+/**
+ * The machine as it is from now on. What this form does not ask stays as it was: its policy (asked apart, because less of it
+ * needs a lead), a common offset, axes that are keyed each in its own way.
+ */
+export function correctedMachine(
+  before: MachineDeclaration,
+  draft: MachineDraft,
+): FormOutcome<MachineDraft, MachineDeclaration> {
+  const outcome = machineOf(draft)
+  if ('problems' in outcome) return outcome
+  const { policy: _asked, control, ...made } = outcome.made
+  const { policy, externalOffset, control: earlier } = before
+  const { X, Y } = earlier.workOffsetKeys ?? {}
+  const keys = { ...(X && { X }), ...(Y && { Y }), ...control.workOffsetKeys }
+  return {
+    made: {
+      ...made,
+      control: {
+        ...control,
+        ...(Object.keys(keys).length > 0 && { workOffsetKeys: keys }),
+        // Decimals that the form has no choice for are not rounded away.
+        ...(machineDraft(before).shows === draft.shows && { decimals: earlier.decimals }),
+      },
+      ...(policy && { policy }),
+      ...(externalOffset && { externalOffset }),
+    },
+  }
+}
+
 type Problems = { -readonly [Path in FieldPath<MachineDraft>]?: string }
 
 /** Both ends of a travel, whichever was typed first; nothing where both are left empty, words where they are none. */

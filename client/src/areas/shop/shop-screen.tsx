@@ -1,22 +1,21 @@
 import { useState } from 'react'
 import type { MachineDeclaration } from '@pine/core/sheet'
-import { GAUGE_FACTS } from '@pine/core/touch'
 import { useGauges, useMachines, useShop } from '@/data/shop'
 import { Allowed } from '@/areas/people/allowed'
 import { failureWords } from '@/data/api'
 import { Button } from '@/kit/button'
 import { Page } from '@/kit/page'
-import { Card, Column, Row } from '@/kit/surfaces'
-import { Digits, Words } from '@/kit/words'
+import { Words } from '@/kit/words'
 import { AddGauge } from './add-gauge'
 import { AddMachine } from './add-machine'
+import { Retired } from './declared'
+import { GaugeCard } from './gauge-card'
 import { MachineCard } from './machine-card'
-import { GAUGE_NAMES, MEASURE_NAMES } from '@pine/core/words'
 
 /** The shop's machines and gauges: declared once, used by every set-up. */
 export function ShopScreen() {
-  const { machines, error } = useMachines()
-  const { gauges } = useGauges()
+  const { machines, all: allMachines, change: changeMachine, error } = useMachines()
+  const { gauges, all: allGauges, change: changeGauge } = useGauges()
   const { shop } = useShop()
   const [adding, setAdding] = useState<'machine' | 'gauge'>()
   const close = () => setAdding(undefined)
@@ -38,6 +37,19 @@ export function ShopScreen() {
       {machines?.map(({ id, machine }) => (
         <MachineCard key={id} id={id} machine={machine as MachineDeclaration} />
       ))}
+      <Allowed to="declare">
+        {allMachines
+          ?.filter(({ retired }) => retired)
+          .map(({ id, machine }) => (
+            <Retired
+              key={id}
+              name={machine.name}
+              onBack={() =>
+                changeMachine(id, machine as MachineDeclaration, { reason: 'into use again' })
+              }
+            />
+          ))}
+      </Allowed>
       {adding === 'machine' ? (
         <AddMachine onDone={close} />
       ) : (
@@ -49,24 +61,19 @@ export function ShopScreen() {
         Gauges
       </Words>
       {gauges?.map((gauge) => (
-        <Card key={gauge.id} padded>
-          <Row justifyContent="space-between">
-            <Column gap={0} flexShrink={1}>
-              <Words as="lead" strong>
-                {gauge.name}
-              </Words>
-              <Words as="note">
-                {GAUGE_NAMES[gauge.kind]}, {MEASURE_NAMES[GAUGE_FACTS[gauge.kind].measure]}
-                {gauge.wall && ` · wall ${gauge.wall.text} ${gauge.wall.unit}`}
-                {gauge.maxSpeed !== undefined && ` · bears ${gauge.maxSpeed} turns a minute`}
-              </Words>
-            </Column>
-            <Digits as="lead">
-              {gauge.size.text} {gauge.size.unit}
-            </Digits>
-          </Row>
-        </Card>
+        <GaugeCard key={gauge.id} gauge={gauge} />
       ))}
+      <Allowed to="declare">
+        {allGauges
+          ?.filter(({ retired }) => retired)
+          .map(({ id, gauge }) => (
+            <Retired
+              key={id}
+              name={gauge.name}
+              onBack={() => changeGauge(id, gauge, { reason: 'into use again' })}
+            />
+          ))}
+      </Allowed>
       {adding === 'gauge' ? (
         <AddGauge onDone={close} />
       ) : (

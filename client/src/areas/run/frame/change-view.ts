@@ -1,4 +1,4 @@
-import { registerName, type Address, type MachineAxis } from '@pine/core/address'
+import { registerName, type Address, type MachineAxis, type OffsetRow } from '@pine/core/address'
 import { rebaseOf, type SetupEvent } from '@pine/core/facts'
 import {
   readLength,
@@ -6,7 +6,7 @@ import {
   type ReadLengthOptions,
   type WrittenLength,
 } from '@pine/core/length'
-import { consequencesOf } from '@pine/core/plan'
+import { consequencesOf, partStays, type AnotherPart } from '@pine/core/plan'
 import { type TrustState } from '@pine/core/registers'
 import { type SetupSheet } from '@pine/core/sheet'
 import { GAUGE_FACTS } from '@pine/core/touch'
@@ -51,6 +51,8 @@ export interface ChangeView {
   readonly options: readonly Option<string>[]
   readonly chosen: string | undefined
   /** The number that is asked, and its unit; none where nothing is measured. */
+  /** Another part: how it came in. */
+  readonly asksPart: boolean
   readonly asks:
     { readonly label: string; readonly unit: LengthUnit; readonly since: boolean } | undefined
   readonly body: EventBody | undefined
@@ -72,7 +74,16 @@ export interface ChangeSaid {
   readonly value: string
   /** Of a gauge: since when it has been of that size. */
   readonly since?: GaugeSince
+  /** Of another part: how it came in. */
+  readonly part?: AnotherPart
 }
+
+/** How another part may have come in. */
+export const PARTS: readonly Option<AnotherPart>[] = [
+  { value: 'anew', label: 'turned over, or in another vise' },
+  { value: 'stop', label: 'against the same stop; another height' },
+  { value: 'stop-and-height', label: 'against the same stop, of the same height' },
+]
 
 export function changeView(setup: StandingSetup, said: ChangeSaid): ChangeView {
   const { document } = setup
@@ -86,7 +97,7 @@ export function changeView(setup: StandingSetup, said: ChangeSaid): ChangeView {
       (one !== 'rebased' || canRebase.length > 0) &&
       (!OF_A_GAUGE.includes(one) || sheet.gauges.length > 0),
   )
-  const { kind, which, value, since } = said
+  const { kind, which, value } = said
   const options = kind === undefined ? [] : whichOptions(kind, setup, canRebase)
   const chosen = which ?? (options.length === 1 ? options[0]?.value : undefined)
   const asks = kind === undefined ? undefined : askedOf(kind, chosen, sheet)
@@ -94,6 +105,7 @@ export function changeView(setup: StandingSetup, said: ChangeSaid): ChangeView {
     kinds: offered.map((one) => ({ value: one, label: CHANGE_NAMES[one] })),
     options,
     chosen,
+    asksPart: kind === 'part-changed' && chosen !== undefined,
     asks,
     body:
       kind === undefined
@@ -102,8 +114,9 @@ export function changeView(setup: StandingSetup, said: ChangeSaid): ChangeView {
             kind,
             chosen,
             { text: value.trim(), unit: asks?.unit ?? sheet.unit },
-            since,
+            said,
             options.length > 0,
+            sheet,
           ),
   }
 }
@@ -198,8 +211,9 @@ function eventBody(
   kind: ChangeKind,
   which: string | undefined,
   value: WrittenLength,
-  since: ChangeSaid['since'],
+  { since, part }: Pick<ChangeSaid, 'since' | 'part'>,
   asks: boolean,
+  sheet: SetupSheet,
 ): EventBody | undefined {
   if (asks && which === undefined) return undefined
   switch (kind) {
@@ -207,7 +221,7 @@ function eventBody(
     case 'rebased':
       return { kind, tool: Number(which) }
     case 'part-changed':
-      return { kind, row: which as Extract<EventBody, { kind: 'part-changed' }>['row'] }
+      return part && partChanged(sheet, which as OffsetRow, part)
     case 'external-changed':
       return isNumber(value) ? { kind, axis: which as MachineAxis, value } : undefined
     case 'gauge-measured':
@@ -221,6 +235,15 @@ function eventBody(
     case 'home-lost':
     case 'unit-changed':
       return { kind }
+  }
+}
+
+function partChanged(sheet: SetupSheet, row: OffsetRow, part: AnotherPart): EventBody {
+  const stays = partStays(sheet, row, part)
+  return {
+    kind: 'part-changed',
+    row,
+    ...(stays && { stays: { faces: [...stays.faces], top: stays.top } }),
   }
 }
 

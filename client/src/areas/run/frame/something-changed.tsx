@@ -9,6 +9,7 @@ import { Digits, Words } from '@/kit/words'
 import {
   changeView,
   consequencesView,
+  PARTS,
   SINCE,
   type ChangeKind,
   type ChangeSaid,
@@ -27,7 +28,7 @@ const NOTHING_SAID: ChangeSaid = { value: '' }
 /** One entry for everything that goes wrong in mid-job: what it ends is seen before it is said. */
 export function SomethingChanged({ setup, enter, onClose, onSaid }: SomethingChangedProps) {
   const [said, setSaid] = useState(NOTHING_SAID)
-  const { kinds, options, chosen, asks, body } = changeView(setup, said)
+  const { kinds, options, chosen, asks, asksPart, body } = changeView(setup, said)
   const { kind } = said
   return (
     <Column gap="$3" testID="something-changed">
@@ -62,6 +63,15 @@ export function SomethingChanged({ setup, enter, onClose, onSaid }: SomethingCha
           value={chosen}
           onChange={(which) => setSaid({ ...said, which })}
           options={options}
+        />
+      )}
+      {asksPart && (
+        <Choice
+          label="How did it come in?"
+          value={said.part}
+          onChange={(part) => setSaid({ ...said, part })}
+          options={PARTS}
+          note="Against a stop X and Y hold within what the stop repeats, where one face gives them."
         />
       )}
       {asks && (

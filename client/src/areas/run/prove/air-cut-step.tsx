@@ -12,7 +12,7 @@ import { NumbersEntry } from '../frame/numbers-entry'
 import { useNumbers } from '../frame/use-numbers'
 import { CheckFrame } from '../frame/check-frame'
 import { airCutView } from './air-cut-view'
-import { ReasonField } from '../frame/reason-field'
+import { ReasonField } from '@/kit/reason-field'
 
 /** Everything raised for a run in air: the lift is worked out, and stays ACTIVE until it is taken out. */
 export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {

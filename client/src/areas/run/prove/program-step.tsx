@@ -5,7 +5,7 @@ import { Words } from '@/kit/words'
 import type { StepProps } from '../frame/step-props'
 import { CheckFrame } from '../frame/check-frame'
 import { programStepView } from './program-step-view'
-import { ReasonField } from '../frame/reason-field'
+import { ReasonField } from '@/kit/reason-field'
 
 /** The program against the set-up, with what is keyed by now: looked over before anything runs. */
 export function ProgramStep({ setupId, setup, enter, onDone }: StepProps) {

@@ -22,7 +22,7 @@ import {
   type ProofView,
   type Seen,
 } from './proof-view'
-import { ReasonField } from '../frame/reason-field'
+import { ReasonField } from '@/kit/reason-field'
 
 type Key = 'position' | 'distanceToGo' | 'gap'
 

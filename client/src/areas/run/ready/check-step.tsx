@@ -1,7 +1,9 @@
 import { GAUGE_FACTS } from '@pine/core/touch'
 import { MEASURE_NAMES } from '@pine/core/words'
 import { type CheckOff } from '@pine/core/facts'
+import { gaugesElsewise } from '@pine/core/freshness'
 import { useSession } from '@/data/session'
+import { useGauges } from '@/data/shop'
 import { Button } from '@/kit/button'
 import { Card, Line, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
@@ -11,7 +13,7 @@ import { AirCutStep } from '../prove/air-cut-step'
 import { ProgramStep } from '../prove/program-step'
 import { FirstPartStep } from '../release/first-part-step'
 import { CheckFrame } from '../frame/check-frame'
-import { checkView, holdingView, type SimpleCheck } from './check-view'
+import { checkView, gaugeElsewiseView, holdingView, type SimpleCheck } from './check-view'
 import { HomeMarksStep } from './home-marks-step'
 
 export interface CheckStepProps extends StepProps {
@@ -52,6 +54,7 @@ function SimpleStep({ check, setup, enter, onDone }: StepProps & { check: Simple
       }
     >
       {check === 'gauges' && <GaugeList setup={setup} />}
+      {check === 'gauges' && <GaugesElsewise setup={setup} enter={enter} />}
       {check === 'holding' && <HoldingLines setup={setup} />}
       {check === 'look' && <RegistersPanel solution={setup.solution} onTrace={() => undefined} />}
       {seen !== undefined && <Words as="note">{seen}</Words>}
@@ -76,6 +79,20 @@ function GaugeList({ setup: { document } }: Pick<StepProps, 'setup'>) {
       ))}
     </Card>
   )
+}
+
+/** Gauges that the shop has corrected since the sheet was written: each is taken over, or not. */
+function GaugesElsewise({ setup: { document }, enter }: Pick<StepProps, 'setup' | 'enter'>) {
+  const { gauges = [] } = useGauges()
+  return gaugesElsewise(document, gauges).map((one) => {
+    const { said, words, takes } = gaugeElsewiseView(one)
+    return (
+      <Card key={one.gauge} padded tone="wrong" role="alert" testID="gauge-elsewise">
+        <Words tone="wrong">{words}</Words>
+        <Button onPress={() => void enter(said)}>{takes}</Button>
+      </Card>
+    )
+  })
 }
 
 /** Grip and what stands out, worked out from jaws and parallels. */

@@ -1,7 +1,8 @@
 import { type Person } from '@pine/contract'
 import { type CheckOff } from '@pine/core/facts'
 import { mayLook, standingCheckOff } from '@pine/core/plan'
-import { describeCheck, describeWarning, type CheckWords } from '@pine/core/words'
+import { type GaugeElsewise } from '@pine/core/freshness'
+import { describeCheck, describeWarning, lengthWords, type CheckWords } from '@pine/core/words'
 import type { Said } from '@/data/said'
 import type { StandingSetup } from '@/data/standing'
 import { lengthWriter } from '../frame/write-length'
@@ -39,6 +40,19 @@ export function checkView(
       done === undefined && {
         barred: `${person.name} read or keyed numbers in here. Somebody else signs in and looks.`,
       }),
+  }
+}
+
+/** A gauge that has another size in the shop today: what is told, and what taking it over enters. */
+export function gaugeElsewiseView({ gauge, name, here, shop }: GaugeElsewise): {
+  readonly words: string
+  readonly takes: string
+  readonly said: Said
+} {
+  return {
+    words: `The ${name} is ${lengthWords(shop)} in the shop now; this set-up counts with ${lengthWords(here)}.`,
+    takes: `Count with ${lengthWords(shop)} from now on`,
+    said: { kind: 'event', body: { kind: 'gauge-measured', gauge, size: shop, since: 'now' } },
   }
 }
 

@@ -1,8 +1,8 @@
 import { useState } from 'react'
-import { Button } from '@/kit/button'
-import { Field } from '@/kit/field'
-import { Column, Row } from '@/kit/surfaces'
-import { Words } from '@/kit/words'
+import { Button } from './button'
+import { Field } from './field'
+import { Column, Row } from './surfaces'
+import { Words } from './words'
 
 export interface ReasonFieldProps {
   /** What is done by giving a reason. */

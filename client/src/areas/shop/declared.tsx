@@ -1,0 +1,69 @@
+import { useState } from 'react'
+import { failureWords } from '@/data/api'
+import { ReasonField } from '@/kit/reason-field'
+import { Button } from '@/kit/button'
+import { Column, Row } from '@/kit/surfaces'
+import { Words } from '@/kit/words'
+
+interface DeclaredProps {
+  readonly name: string
+  readonly onCorrect: () => void
+  readonly onRetire: (reason: string) => Promise<void>
+}
+
+/** What can be done about something that is declared: put right, or taken out of use. It is never deleted from what used it. */
+export function Declared({ name, onCorrect, onRetire }: DeclaredProps) {
+  const [failure, setFailure] = useState<string>()
+  return (
+    <Column gap="$1">
+      <Row flexWrap="wrap">
+        <Button kind="plain" label={`correct ${name}`} onPress={onCorrect}>
+          Correct
+        </Button>
+        <ReasonField
+          offer="Take out of use"
+          question={`Why is ${name} taken out of use?`}
+          confirm="Take it out of use"
+          onReason={(reason) => {
+            onRetire(reason).catch((cause: unknown) => setFailure(failureWords(cause)))
+          }}
+        />
+      </Row>
+      {failure !== undefined && (
+        <Words tone="wrong" role="alert">
+          {failure}
+        </Words>
+      )}
+    </Column>
+  )
+}
+
+/** Something out of use, by name, and the way back. */
+export function Retired({
+  name,
+  onBack,
+}: {
+  readonly name: string
+  readonly onBack: () => Promise<void>
+}) {
+  const [failure, setFailure] = useState<string>()
+  return (
+    <Row justifyContent="space-between" flexWrap="wrap">
+      <Words tone="soft">{name}, out of use</Words>
+      <Button
+        kind="plain"
+        label={`take ${name} into use again`}
+        onPress={() => {
+          onBack().catch((cause: unknown) => setFailure(failureWords(cause)))
+        }}
+      >
+        Into use again
+      </Button>
+      {failure !== undefined && (
+        <Words tone="wrong" role="alert">
+          {failure}
+        </Words>
+      )}
+    </Row>
+  )
+}

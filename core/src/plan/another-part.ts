@@ -1,0 +1,27 @@
+import type { OffsetRow } from '../address/row'
+import type { PartStays } from '../facts/document'
+import type { SetupSheet } from '../sheet/sheet'
+import { facesTouched } from '../sheet/zero-place'
+
+/** How another part came in: held anew, against the same stop with another height, or just as the one before. */
+export const ANOTHER_PARTS = ['anew', 'stop', 'stop-and-height'] as const
+
+export type AnotherPart = (typeof ANOTHER_PARTS)[number]
+
+/**
+ * What another part shares with the one before it. Only an axis that one face gives holds against a stop: the middle of two moves
+ * by half of what the parts differ. Undefined where nothing is shared.
+ */
+export function partStays(
+  { offsets }: Pick<SetupSheet, 'offsets'>,
+  row: OffsetRow,
+  how: AnotherPart,
+): PartStays | undefined {
+  const offset = offsets.find((one) => one.row === row)
+  if (how === 'anew' || offset === undefined) return undefined
+  const faces = (['X', 'Y'] as const).flatMap((axis) => {
+    const touched = facesTouched(offset[axis], axis)
+    return touched.length === 1 ? touched : []
+  })
+  return { faces, top: how === 'stop-and-height' }
+}

@@ -1,0 +1,81 @@
+import { v7 as uuid } from 'uuid'
+import { Machinist } from '../support/machinist'
+import { expect, test } from '../support/product'
+
+test('a gauge is corrected and taken out of use, and never deleted from what used it', async ({
+  page,
+  demo,
+}) => {
+  const mira = new Machinist(page, demo.address)
+  await mira.signIn('Mira Toller')
+  const id = uuid()
+  const gauge = { id, kind: 'gauge-block', name: 'Block 17', size: { text: '17.000', unit: 'mm' } }
+  const added = await page.request.post(`${demo.address}/api/gauges`, { data: { id, gauge } })
+  expect(added.status(), await added.text()).toBe(201)
+  const { machine } = (await (await page.request.get(`${demo.address}/api/machines`)).json())[0]
+  await mira.begin({
+    name: 'Counts with block 17',
+    unit: 'mm',
+    machine,
+    school: 'setting-plane',
+    zero: '',
+    plane: 'table',
+    stock: { X: mm('50'), Y: mm('50'), Z: mm('20') },
+    gauges: [gauge],
+    tools: [{ number: 1, name: 'end mill', lengthRegister: 1 }],
+    offsets: [
+      {
+        row: 'G54',
+        X: { by: 'one-face', face: 'left', side: 'outside', drawing: mm('0') },
+        Y: { by: 'one-face', face: 'front', side: 'outside', drawing: mm('0') },
+        Z: { by: 'carried-difference', facing: mm('0') },
+      },
+    ],
+  })
+  const setup = page.url()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Home the machine/)
+  await expect(page.getByText(/The common offset.* shows X 0 mm, Y 0 mm, Z 0 mm/)).toBeVisible()
+
+  // Corrected: with a reason, from now on.
+  await page.goto(demo.address)
+  await page.getByRole('link', { name: 'Shop' }).click()
+  await page.getByRole('button', { name: 'correct Block 17' }).click()
+  await page.getByTestId('gauge-size').fill('17.004')
+  await page.getByRole('button', { name: 'It is this from now on' }).click()
+  await expect(page.getByText('Say why: it stays with the change')).toBeVisible()
+  await page.getByTestId('gauge-reason').fill('measured')
+  await page.getByRole('button', { name: 'It is this from now on' }).click()
+  await expect(page.getByText('17.004 mm')).toBeVisible()
+  await mira.look('shop-corrected')
+
+  // The set-up tells it, counts as it was until that is taken over, and then no more.
+  await page.goto(`${setup}?step=gauges`)
+  const told = page.getByTestId('gauge-elsewise')
+  await expect(told).toContainText('The Block 17 is 17.004 mm in the shop now')
+  await mira.look('gauge-elsewise')
+  await page.getByRole('button', { name: 'Count with 17.004 mm from now on' }).click()
+  await expect(told).toBeHidden()
+  await mira.sent()
+
+  // Out of use: offered to no new set-up, and back again.
+  await page.goto(demo.address)
+  await page.getByRole('link', { name: 'Shop' }).click()
+  const card = page
+    .getByText('Block 17', { exact: true })
+    .locator('xpath=ancestor::*[.//button][1]')
+  await card.getByRole('button', { name: 'Take out of use' }).click()
+  await card.getByTestId('reason').fill('dropped')
+  await card.getByRole('button', { name: 'Take it out of use' }).click()
+  await expect(page.getByText('Block 17, out of use')).toBeVisible()
+  await page.goto(`${demo.address}/setups/new`)
+  await expect(page.getByRole('checkbox', { name: /^10 mm edge finder/ })).toBeVisible()
+  await expect(page.getByRole('checkbox', { name: /Block 17/ })).toBeHidden()
+  await page.goto(`${setup}?step=gauges`)
+  await expect(page.getByText('Block 17', { exact: true })).toBeVisible()
+  await page.goto(demo.address)
+  await page.getByRole('link', { name: 'Shop' }).click()
+  await page.getByRole('button', { name: 'take Block 17 into use again' }).click()
+  await expect(page.getByRole('button', { name: 'correct Block 17' })).toBeVisible()
+})
+
+const mm = (text: string) => ({ text, unit: 'mm' })
