@@ -172,6 +172,16 @@ export const setupSheetSchema = z.strictObject({
       jaw: writtenLengthSchema,
       parallels: writtenLengthSchema,
       sideCut: writtenLengthSchema.optional(),
+      plane: z.literal('jaws').optional(),
+    })
+    .optional(),
+  stood: z
+    .strictObject({
+      plane: writtenLengthSchema.optional(),
+      faces: z
+        .array(z.strictObject({ row, face: z.enum(FACES), at: writtenLengthSchema }))
+        .max(400)
+        .optional(),
     })
     .optional(),
   gauges: z.array(gaugeSchema).max(200),

@@ -319,3 +319,62 @@ describe('in words', () => {
     expect(told(high, '-430.000').slip).toContain('Without the minus it is 430.000.')
   })
 })
+
+describe('before anything is read', () => {
+  const stood = {
+    plane: mm('-350.000'),
+    faces: [{ row: 'G54', face: 'left', at: mm('-407.300') }],
+  } as const
+  const nose: ReadingToBe = { of: 'nose-on-plane', with: ['setter'] }
+  const left: ReadingToBe = { of: 'face', row: 'G54', face: 'left', with: ['finder'] }
+  const blank = workedDocument({ stood }, [])
+
+  test('the plane and a face stand where they stood in the last set-up', () => {
+    const expected = expectReading(blank, nose)
+    expect(expected?.mm).toBeCloseTo(-300, 9)
+    expect(expected?.because).toEqual([{ of: 'stood-before' }])
+    // The left face at −407.3, met by a finder of 10 from the left.
+    expect(expectReading(blank, left)?.mm).toBeCloseTo(-412.3, 9)
+    expect(describeExpected(expected!, 'mm')).toBe(
+      '−300.0 ± 0.1 mm, by where it stood in the last set-up',
+    )
+    const lost = surpriseOf(blank, nose, expected!, mm('300.000'))
+    expect(lost?.slip).toMatchObject({ code: 'reading-sign-lost', meant: -300e6 })
+  })
+
+  test('not after it was moved, not after home was lost, not on a machine that is homed by marks', () => {
+    const after = (body: Parameters<typeof event>[0], toBe: ReadingToBe) =>
+      expectReading({ ...blank, events: [event(body)] }, toBe)
+    expect(after({ kind: 'plane-moved' }, nose)).toBeUndefined()
+    expect(after({ kind: 'plane-moved' }, left)).toBeDefined()
+    expect(after({ kind: 'part-changed', row: 'G54' }, left)).toBeUndefined()
+    expect(after({ kind: 'home-lost' }, left)).toBeUndefined()
+    const { machine } = blank.sheet
+    const byMarks = workedDocument({ stood, machine: { ...machine, homing: 'marks' } }, [])
+    expect(expectReading(byMarks, nose)).toBeUndefined()
+  })
+
+  test('jaws, parallels and stock tell the raw top above a plane that is the jaws', () => {
+    // Parallels of 25 in jaws of 50 and a stock of 40: 15 above the jaws.
+    const holding = { jaw: mm('50'), parallels: mm('25'), plane: 'jaws' } as const
+    const carried: ReadingToBe = {
+      of: 'carried-difference',
+      row: 'G54',
+      zeroedOn: 'plane',
+      withOnPlane: [],
+      with: [],
+    }
+    // Neither the plane nor the top is known: how far they lie apart is.
+    const expected = (zeroedOn: 'plane' | 'part', readings: SetupDocument['readings'] = []) =>
+      expectReading(workedDocument({ holding }, readings), { ...carried, zeroedOn })
+    expect(expected('plane')?.standardMm).toBeCloseTo(0.5, 2)
+    expect(expected('plane', [noseTouch()])?.mm).toBeCloseTo(15, 9)
+    expect(expected('plane')?.mm).toBeCloseTo(15, 9)
+    expect(expected('part')?.mm).toBeCloseTo(-15, 9)
+    expect(expected('plane')?.because.at(0)).toEqual({ of: 'holding' })
+    const { plane: _, ...anywhere } = holding
+    expect(
+      expectReading(workedDocument({ holding: anywhere }, [noseTouch()]), carried),
+    ).toBeUndefined()
+  })
+})

@@ -10,7 +10,15 @@ test('a tool that was measured against the bare nose brings what it measured, as
   const [tool] = again().tools
   // Nose −350, tip −270: 80 long.
   expect(tool?.lastLength).toEqual(mm('80.000'))
-  expect({ ...again(), tools: [] }).toEqual({ ...gaugeLine.sheet, tools: [] })
+  // Where the plane and the faces stood comes with it: −412.3 with a finder of 10 is a left face at −407.3.
+  const stood = {
+    plane: mm('-350.000'),
+    faces: [
+      { row: 'G54', face: 'left', at: mm('-407.300') },
+      { row: 'G54', face: 'front', at: mm('-250.000') },
+    ],
+  }
+  expect({ ...again(), tools: [] }).toEqual({ ...gaugeLine.sheet, tools: [], stood })
 })
 
 test('a length from a plane alone is the plane’s as well: what was known before stays', () => {
@@ -43,4 +51,13 @@ test('the machine and the gauges are those of today, under the names that the sh
   expect(today.machine).toEqual(machine)
   expect(today.gauges[0]).toEqual(measured)
   expect(today.gauges).toHaveLength(gaugeLine.sheet.gauges.length)
+})
+
+test('faces of a part that was changed, and anything after home was lost, did not stay where they were read', () => {
+  const after = (body: Parameters<typeof event>[0]) =>
+    again({ ...gaugeLine, events: [event(body)] }).stood
+  expect(after({ kind: 'part-changed', row: 'G54' })).toEqual({ plane: mm('-350.000') })
+  expect(after({ kind: 'part-changed', row: 'G55' })?.faces).toHaveLength(2)
+  expect(after({ kind: 'plane-moved' })).toEqual({ faces: expect.any(Array) })
+  expect(after({ kind: 'home-lost' })).toBeUndefined()
 })

@@ -86,8 +86,40 @@ export class Beliefs {
     return best
   }
 
-  /** What is believed of Σ coefficient × state; undefined where nothing is known of one of them. */
+  /**
+   * What is believed of Σ coefficient × state; undefined where nothing is known of it. A statement about just this sum is surer than
+   * what is believed of each of its states: how far two things lie apart is known where neither is.
+   */
   sum(terms: Evidence['terms'], path: readonly string[] = []): Belief | undefined {
+    const [whole, parts] = [this.whole(terms), this.ofParts(terms, path)]
+    if (whole === undefined || parts === undefined) return whole ?? parts
+    return whole.standardMm < parts.standardMm ? whole : parts
+  }
+
+  /** The surest statement about a sum of several states itself, whichever way round it is written. */
+  private whole(terms: Evidence['terms']): Belief | undefined {
+    const [first] = terms
+    if (first === undefined || terms.length < 2) return undefined
+    let best: Belief | undefined
+    for (const { terms: stated, valueMm, standardMm, because } of this.about.get(
+      keyOf(first.state),
+    ) ?? []) {
+      const own = stated.find(({ state }) => keyOf(state) === keyOf(first.state))
+      const scale = first.coefficient / (own?.coefficient ?? Infinity)
+      const same =
+        stated.length === terms.length &&
+        terms.every(({ state, coefficient }) =>
+          stated.some(
+            (one) => keyOf(one.state) === keyOf(state) && one.coefficient * scale === coefficient,
+          ),
+        )
+      if (same && (best === undefined || standardMm < best.standardMm))
+        best = { mm: valueMm * scale, standardMm, because: [because] }
+    }
+    return best
+  }
+
+  private ofParts(terms: Evidence['terms'], path: readonly string[]): Belief | undefined {
     let [mm, variance] = [0, 0]
     const because: Because[] = []
     for (const { state, coefficient } of terms) {

@@ -22,6 +22,7 @@ export type Because =
       readonly tool: number
     }
   | { readonly of: 'drawing-size'; readonly row: string; readonly axis: 'X' | 'Y' }
+  | { readonly of: 'holding' | 'stood-before' }
 
 /** Something that is known of states: Σ coefficient × state = value, give or take a standard deviation. In millimetres. */
 export interface Evidence {
@@ -41,6 +42,8 @@ const KNOWN_MM = 0.02
 const NOMINAL_DIAMETER_MM = 0.05
 /** How far stock that was sawn differs from its size (value from memory). */
 const SAWN_MM = 0.5
+/** Where a plane that stays on its machine stands from one set-up to the next, with home switches (common practice, no source). */
+const STANDS_AGAIN_MM = 0.05
 /** Tools of mills and routers, nose to tip: most are within twice this of the middle (value from memory). */
 const USUAL_LENGTH_MM = { middle: 120, standard: 80 } as const
 
@@ -51,7 +54,13 @@ const mmOf = (written: WrittenLength | undefined): number | undefined => {
 
 /** All that a set-up knows of its states: what was read and still holds, and what the sheet declares. */
 export function evidenceOf(document: SetupDocument, sources: SourceReader): readonly Evidence[] {
-  return [...fromTools(document), ...fromDrawing(document), ...fromReadings(document, sources)]
+  return [
+    ...fromTools(document),
+    ...fromDrawing(document),
+    ...fromHolding(document),
+    ...fromBefore(document),
+    ...fromReadings(document, sources),
+  ]
 }
 
 function fromTools({ sheet: { tools } }: SetupDocument): readonly Evidence[] {
@@ -111,6 +120,45 @@ function fromDrawing({ sheet: { offsets } }: SetupDocument): readonly Evidence[]
       ]
     }),
   )
+}
+
+/** Where the setting plane is the top of the jaws, the raw top stands above it by what jaws, parallels and stock leave. */
+function fromHolding({ sheet: { holding, stock, offsets } }: SetupDocument): readonly Evidence[] {
+  const [jaw, parallels, height] = [mmOf(holding?.jaw), mmOf(holding?.parallels), mmOf(stock.Z)]
+  if (holding?.plane !== 'jaws' || jaw === undefined) return []
+  if (parallels === undefined || height === undefined) return []
+  return offsets.map(({ row }) => ({
+    terms: [term({ of: 'top', row }), term({ of: 'plane' }, -1)],
+    valueMm: parallels + height - jaw,
+    standardMm: SAWN_MM,
+    because: { of: 'holding' },
+  }))
+}
+
+/**
+ * Where things stood in an earlier set-up on this machine. A machine that finds its zero by marks has another one each time, and a
+ * plane that was moved, or a home that was lost since the sheet was written, is not that one any more.
+ */
+function fromBefore({ sheet: { stood, machine }, events }: SetupDocument): readonly Evidence[] {
+  if (stood === undefined || machine.homing === 'marks') return []
+  const because = { of: 'stood-before' } as const
+  const moved = (state: StateTerm['state']) => events.some((event) => isRenewed(state, event))
+  const home = events.some(({ kind }) => kind === 'home-lost')
+  const plane = mmOf(stood.plane)
+  const told = (
+    state: StateTerm['state'],
+    valueMm: number | undefined,
+    standardMm: number,
+  ): readonly Evidence[] =>
+    valueMm === undefined || home || moved(state)
+      ? []
+      : [{ terms: [term(state)], valueMm, standardMm, because }]
+  return [
+    ...told({ of: 'plane' }, plane, STANDS_AGAIN_MM),
+    ...(stood.faces ?? []).flatMap(({ row, face, at }) =>
+      told({ of: 'face', row, face }, mmOf(at), SAWN_MM),
+    ),
+  ]
 }
 
 /** What each quantity's last reading tells, where nothing has moved under it since. */

@@ -1,10 +1,13 @@
+import type { SetupDocument } from '../facts/document'
 import type { Gauge, SetupSheet } from '../sheet/sheet'
+import type { Solution } from '../solve/solution'
 import type { ShopToday } from './sheet-again'
+import { planeStood } from './stood-before'
 
 /** What a machine is set up with, job after job. */
 export type HabitsOfMachine = Pick<
   SetupSheet,
-  'unit' | 'school' | 'plane' | 'gauges' | 'reference' | 'holding' | 'keying'
+  'unit' | 'school' | 'plane' | 'gauges' | 'reference' | 'holding' | 'keying' | 'stood'
 >
 
 /**
@@ -13,9 +16,11 @@ export type HabitsOfMachine = Pick<
  * master among its tools.
  */
 export function habitsOf(
-  last: SetupSheet,
+  { sheet: last, events }: Pick<SetupDocument, 'sheet' | 'events'>,
+  solution: Pick<Solution, 'heights'>,
   { gauges: today }: Pick<ShopToday, 'gauges'>,
 ): HabitsOfMachine {
+  const stood = planeStood({ sheet: last, events }, solution)
   const { unit, school, plane, gauges, reference, holding, keying } = last
   const { masterTool: _ofItsTools, masterLength: _ofIt, ...counted } = reference ?? {}
   return {
@@ -24,10 +29,13 @@ export function habitsOf(
     plane,
     gauges: gauges.map((gauge) => todays(gauge, today)),
     ...(Object.keys(counted).length > 0 && { reference: counted }),
-    ...(holding && { holding: { jaw: holding.jaw, parallels: holding.parallels } }),
+    ...(holding && { holding: heldSo(holding) }),
+    ...(stood && { stood }),
     ...(keying && { keying }),
   }
 }
+
+const heldSo = ({ sideCut: _ofThePart, ...jaws }: NonNullable<SetupSheet['holding']>) => jaws
 
 /** The shop's own, by its id, or by what it is called where a file came from elsewhere; one that the shop does not list stays as it was. */
 const todays = (gauge: Gauge, today: readonly Gauge[]): Gauge =>

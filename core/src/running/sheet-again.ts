@@ -4,6 +4,7 @@ import type { SetupDocument } from '../facts/document'
 import { lengthAddress } from '../address/address'
 import type { Gauge, MachineDeclaration, SetupSheet, Tool } from '../sheet/sheet'
 import type { Solution } from '../solve/solution'
+import { allStood } from './stood-before'
 
 /** What the shop has today under the names that a sheet was written with. */
 export interface ShopToday {
@@ -13,16 +14,19 @@ export interface ShopToday {
 
 /**
  * The sheet of the same job again: the machine and the gauges as they are declared today, and of each tool that was measured
- * against the bare nose what it measured, so that its next touch is expected. What no longer held when it was left is not
- * carried over, nor are lengths counted from a plane: they are the plane's as much as the tool's.
+ * against the bare nose what it measured, and where plane and faces stood, so that the next touches are expected. What no longer
+ * held when it was left is not carried over, nor are lengths counted from a plane: they are the plane's as much as the tool's.
  */
 export function sheetAgain(
-  { sheet }: Pick<SetupDocument, 'sheet'>,
-  solution: Pick<Solution, 'heights' | 'registers'>,
+  { sheet, events }: Pick<SetupDocument, 'sheet' | 'events'>,
+  solution: Pick<Solution, 'heights' | 'registers' | 'faces'>,
   { machine, gauges }: ShopToday,
 ): SetupSheet {
+  const { stood: _before, ...rest } = sheet
+  const stood = allStood({ sheet, events }, solution)
   return {
-    ...sheet,
+    ...rest,
+    ...(stood && { stood }),
     ...(machine && { machine }),
     gauges: sheet.gauges.map((gauge) => gauges.find(({ id }) => id === gauge.id) ?? gauge),
     tools: sheet.tools.map((tool) => toolAgain(tool, sheet, solution)),

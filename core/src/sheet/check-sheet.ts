@@ -40,6 +40,12 @@ function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
     ...optional('sheet.holding.jaw', sheet.holding?.jaw, { sign: 'positive' }),
     ...optional('sheet.holding.parallels', sheet.holding?.parallels, { sign: 'not-negative' }),
     ...optional('sheet.holding.sideCut', sheet.holding?.sideCut, { sign: 'positive' }),
+    ...optional('sheet.stood.plane', sheet.stood?.plane),
+    ...(sheet.stood?.faces ?? []).map(({ at }, index): NamedLength => [
+      `sheet.stood.faces.${index}.at`,
+      at,
+      {},
+    ]),
     ...optional('sheet.reference.constant', reference?.constant),
     ...optional('sheet.reference.masterLength', reference?.masterLength),
     ...optional('sheet.reference.constantUncertainty', reference?.constantUncertainty, uncertain),

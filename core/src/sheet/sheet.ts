@@ -202,6 +202,19 @@ export interface Holding {
   readonly parallels: WrittenLength
   /** Deepest cut along a side, below the raw top. */
   readonly sideCut?: WrittenLength
+  /** The setting plane is the top of these jaws: then the raw top is to be expected so far from it. */
+  readonly plane?: 'jaws'
+}
+
+/** Where things stood in an earlier set-up on the same machine, in machine position: no number is made of it, it only says what is to be expected. */
+export interface StoodBefore {
+  /** Of the bare nose on the setting plane. */
+  readonly plane?: WrittenLength
+  readonly faces?: readonly {
+    readonly row: OffsetRow
+    readonly face: Face
+    readonly at: WrittenLength
+  }[]
 }
 
 /** What a school counts from, where it is not the plane or the nose itself. */
@@ -239,6 +252,7 @@ export interface SetupSheet {
   readonly plane: string
   readonly stock: Stock
   readonly holding?: Holding
+  readonly stood?: StoodBefore
   readonly gauges: readonly Gauge[]
   readonly tools: readonly Tool[]
   readonly offsets: readonly OffsetPlan[]

@@ -10,6 +10,8 @@ const BY_DOUBT: readonly Because['of'][] = [
   'usual-length',
   'rule',
   'drawing-size',
+  'holding',
+  'stood-before',
   'last-length',
   'nominal-diameter',
   'known-length',
@@ -25,6 +27,10 @@ function whyWords(because: readonly Because[]): string {
       return `by the rule held to T${why.tool}`
     case 'drawing-size':
       return 'by the size on the drawing'
+    case 'holding':
+      return 'by jaws, parallels and stock'
+    case 'stood-before':
+      return 'by where it stood in the last set-up'
     case 'last-length':
       return `by what T${why.tool} measured last time`
     case 'nominal-diameter':

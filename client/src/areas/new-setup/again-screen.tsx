@@ -27,7 +27,7 @@ function Again({ id, setup }: { id: string; setup: StandingSetup }) {
     return <Message text="Opening the sheet …" tone="soft" />
   const written = setup.sheetAsWritten
   const machine = shopMachineOf(machines ?? [], written)?.machine as MachineDeclaration | undefined
-  const sheet: SetupSheet = sheetAgain({ sheet: written }, setup.solution, {
+  const sheet: SetupSheet = sheetAgain({ ...setup.document, sheet: written }, setup.solution, {
     machine,
     gauges: gauges ?? [],
   })

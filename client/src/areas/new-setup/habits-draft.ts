@@ -7,7 +7,9 @@ export const takesHabits = ({ gauges }: SheetDraft): boolean => gauges.length ==
 /** A draft on a machine with what its last set-up used; what a program said of the part and the tools stays. */
 export function withHabits(draft: SheetDraft, habits: HabitsOfMachine): SheetDraft {
   const { unit, school, reference, holding, ...rest } = habits
-  const inUnit = isBlank(draft) ? withUnit(draft, unit) : draft
+  // Where things stood on another machine tells nothing of this one.
+  const { stood: _elsewhere, ...own } = draft
+  const inUnit = isBlank(own) ? withUnit(own, unit) : own
   const counted = withSchool(inUnit, school)
   return {
     ...counted,

@@ -1,10 +1,11 @@
 import { useState } from 'react'
 import { habitsOf } from '@pine/core/running'
 import { shopMachineOf } from '@pine/core/sheet'
+import { solve } from '@pine/core/solve'
 import { lengthWords, schoolWords } from '@pine/core/words'
 import { Allowed } from '@/areas/people/allowed'
 import { AddMachine } from '@/areas/shop/add-machine'
-import { useLastSheets } from '@/data/last-sheets'
+import { useLastSetups } from '@/data/last-setups'
 import { useGauges, useMachines } from '@/data/shop'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
@@ -21,7 +22,7 @@ import { ToolsEntry } from './tools-entry'
 export function JobPage({ draft, change, problem }: SheetPageProps) {
   const { machines } = useMachines()
   const { gauges } = useGauges()
-  const lastSheets = useLastSheets(machines)
+  const lastSetups = useLastSetups(machines)
   const [adding, setAdding] = useState(false)
   const [likeLast, setLikeLast] = useState<string>()
   const chosen = shopMachineOf(machines ?? [], draft)?.id
@@ -29,11 +30,11 @@ export function JobPage({ draft, change, problem }: SheetPageProps) {
     const entry = machines?.find((one) => one.id === id)
     if (entry === undefined) return
     const on = { ...draft, machineId: id, machine: entry.machine }
-    const last = lastSheets[id]
+    const last = lastSetups[id]
     // Whatever a person chose stays; what another machine brought gives way.
     if (last === undefined || !(takesHabits(draft) || likeLast !== undefined)) return change(on)
-    setLikeLast(last.name)
-    change(withHabits(on, habitsOf(last, { gauges: gauges ?? [] })))
+    setLikeLast(last.sheet.name)
+    change(withHabits(on, habitsOf(last, solve(last), { gauges: gauges ?? [] })))
   }
   return (
     <>

@@ -1,5 +1,6 @@
 import { View } from '@tamagui/core'
 import { Button } from '@/kit/button'
+import { Choice } from '@/kit/choice'
 import { Field } from '@/kit/field'
 import { Column, Row } from '@/kit/surfaces'
 import { LengthEntry } from './length-entry'
@@ -82,6 +83,19 @@ function HoldingEntry({ draft, change, problem }: SheetPageProps) {
         }
         problem={problem('holding.sideCut')}
         testID="side-cut"
+      />
+      <Choice
+        label="The setting plane is …"
+        value={holding.plane ?? 'other'}
+        onChange={(plane) => {
+          const { plane: _before, ...others } = holding
+          change({ ...draft, holding: plane === 'jaws' ? { ...others, plane } : others })
+        }}
+        options={[
+          { value: 'jaws', label: 'the top of these jaws' },
+          { value: 'other', label: 'something else' },
+        ]}
+        note="On the jaws, the raw top is expected so far from it as parallels and stock say."
       />
       <Button kind="plain" onPress={() => change(rest)}>
         Not held in a vise
