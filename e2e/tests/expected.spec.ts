@@ -35,7 +35,7 @@ test('a rule held to a tool: what should be read stands there, and a lost minus 
   )
   await mira.look('expect-surprise')
   await mira.next()
-  await expect(page.getByText('Next once more enters it as it is')).toBeVisible()
+  await expect(page.getByText('If it is so, Next once more enters it')).toBeVisible()
   await page.getByTestId('reading').fill(`-${place}.250`)
   await expect(page.getByTestId('surprise')).toBeHidden()
 })

@@ -39,6 +39,8 @@ test('begun on a phone, interrupted, and finished on a wide screen by the keyboa
   await mira.look('first-home')
   await phone.getByTestId('to-needed').click()
   await mira.ready()
+  await mira.goTo('holding')
+  await mira.seeTo(/Seat the part/)
   await mira.goTo('face:G54:left')
   await mira.read(/Left face/, '-412.300', '−407.300')
   await mira.read(/Front face/, '-255.000', '−250.000')
@@ -69,8 +71,6 @@ test('begun on a phone, interrupted, and finished on a wide screen by the keyboa
   await heading(page, /Lower T2 onto the raw top/)
   await page.keyboard.type('-280.000')
   await expect(page.getByTestId('implied')).toHaveText('−280.100')
-  await enter(page)
-  await heading(page, /Seat the part/)
   await enter(page)
   // The last digits of a number that goes down into metal; one press where it is enough to have looked.
   for (const value of ['−300.100', '−280.100']) {
@@ -142,8 +142,8 @@ test('a machine that asks for a second look waits for another person', async ({
   const machine = { ...PART_TOP_SHIM.machine, policy: { secondLook: true } }
   await mira.begin({ ...PART_TOP_SHIM, machine, tools: PART_TOP_SHIM.tools.slice(0, 1) })
   await mira.ready()
-  await mira.read(/Lower T1/, '-300.000', '−300.100')
   await mira.seeTo(/Seat the part/)
+  await mira.read(/Lower T1/, '-300.000', '−300.100')
   await mira.read(/Left face/, '-412.300')
   await mira.read(/Front face/, '-255.000')
   for (const [register, value] of [

@@ -155,6 +155,12 @@ test('a set-up begins with its program: tools, registers and offsets are filled 
   await page.getByRole('radio', { name: 'Mill 2' }).click()
   await expect(page.getByText(/^As in “.*”, the last set-up on it:$/)).toBeVisible()
   await page.getByTestId('change-lengths').click()
+  // Whatever the last one was, this is to be touched on the plane.
+  await page.getByRole('radio', { name: 'to a setting plane' }).click()
+  for (const name of ['50 mm setter', /^10 mm edge finder/] as const) {
+    const gauge = page.getByRole('checkbox', { name }).first()
+    if (!(await gauge.isChecked())) await gauge.click()
+  }
   await page.getByTestId('go-on').click()
   for (const [axis, size] of Object.entries({ X: '70', Y: '70', Z: '20' }))
     await page.getByTestId(`stock-${axis}`).fill(size)

@@ -36,7 +36,10 @@ test('mill by the gauge line, a 3D sensor over two fixtures; the control took an
   // The slip behind most crashes: the control believes the end mill is in.
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Lower T9 onto the raw top/)
   await mira.spindle(/T9/, /T1/)
-  await mira.keys('-220.000')
+  // This control works Z out from where it stands: with T1 active it takes 80 off.
+  await expect(page.getByText('With H1 active')).toBeVisible()
+  await mira.keys('-300.000')
+  await expect(page.getByTestId('stands')).toHaveText('Z −220.000 mm')
   await expect(page.getByTestId('step-warning')).toContainText('the control takes T1 for active')
   await expect(page.getByTestId('step-warning')).toContainText(
     'every tip would come 80.000 mm too high',
@@ -47,8 +50,10 @@ test('mill by the gauge line, a 3D sensor over two fixtures; the control took an
   await page.getByTestId('controlSays').click()
   await page.getByRole('radio', { name: /T9/ }).click()
   await expect(page.getByTestId('step-warning')).toBeHidden()
-  await expect(page.getByTestId('implied')).toHaveText('−380.000')
-  await mira.next()
+  // The sensor stands on the raw top with its own length active: that is zero, and the row tells the touch.
+  await expect(page.getByText('With H9 active')).toBeVisible()
+  await page.getByTestId('reading').fill('')
+  await mira.captures(/Lower T9 onto the raw top/, '0.000', '−380.000', 'Z −220.000 mm')
   await page.getByRole('radio', { name: 'on the part of G54' }).click()
   await mira.look('fixture-difference')
   await mira.read(/Zero the relative counter on one raw top/, '2.500', '−377.500')
@@ -60,10 +65,6 @@ test('mill by the gauge line, a 3D sensor over two fixtures; the control took an
     ['G54 Y', '−255.000'],
   ])
     await mira.keyIn(register!, value!)
-  // The sensor stands on the raw top with its own length active: that is zero, and the control works out the rest.
-  await expect(page.getByText('With H9 active')).toBeVisible()
-  await mira.look('position-with-length')
-  await mira.keyIn('G54 Z', '0.000', '-380.000')
   await mira.keyIn('G55 X', '−212.300')
   await mira.keyIn('G55 Y', '−255.010')
   // G54's row again under G55's name: the other row is named.
@@ -88,9 +89,10 @@ test('part top with a shim: a forgotten shim is named, a gap at the proof finds 
   await jory.signIn('Jory Fenn')
   await jory.begin(PART_TOP_SHIM)
   await jory.ready()
+  // The part is held before a tool touches it.
+  await jory.seeTo(/Seat the part/)
   await jory.read(/Lower T1 onto the raw top, 0.1 mm shim between/, '-300.000', '−300.100')
   await jory.read(/Lower T2 onto the raw top/, '-280.000', '−280.100')
-  await jory.seeTo(/Seat the part/)
   await jory.read(/Left face/, '-412.300', '−407.300')
   await jory.read(/Front face/, '-255.000', '−250.000')
 

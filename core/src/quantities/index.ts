@@ -2,6 +2,7 @@ export { type FieldKey, type FieldSpec, type FieldTypes } from './fields'
 export {
   QUANTITIES,
   type QuantityName,
+  axesRead,
   axisOfQuantity,
   moduleOf,
   quantityKey,

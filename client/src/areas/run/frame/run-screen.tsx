@@ -15,6 +15,7 @@ import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { CheckStep } from '../ready/check-step'
 import { KeyInStep } from '../key-in/key-in-step'
+import { DrawingsBeside } from './drawings-beside'
 import { LookingOn } from './looking-on'
 import { LiftBanner } from '../prove/lift-banner'
 import { NeededStep } from './needed-step'
@@ -128,6 +129,7 @@ function Run({
             role="complementary"
           >
             {traceView}
+            <DrawingsBeside setup={setup} step={current.step} />
             <RegistersPanel solution={solution} onTrace={trace} />
             <Button onPress={toProgram} testID="program">
               {document.programs.at(-1)?.name ?? 'Read the program'}

@@ -1,0 +1,47 @@
+import { memo } from 'react'
+import { ladderOf, planViewOf } from '@pine/core/picture'
+import type { Step } from '@pine/core/plan'
+import type { StandingSetup } from '@/data/standing'
+import { LadderDrawing } from '@/drawings/ladder-drawing'
+import { PlanDrawing } from '@/drawings/plan-drawing'
+import { Card, Column } from '@/kit/surfaces'
+import { Words } from '@/kit/words'
+import { besideStep } from './drawings-view'
+
+const HEIGHT = 190
+
+/** The drawings that a step does not show itself, small beside it: the part from above, and its heights. */
+export const DrawingsBeside = memo(function DrawingsBeside({
+  setup: { document, solution },
+  step,
+}: {
+  readonly setup: Pick<StandingSetup, 'document' | 'solution'>
+  readonly step: Step
+}) {
+  const { plan, heights } = besideStep(document.sheet, step)
+  return (
+    <Column gap="$3">
+      {plan && (
+        <Column gap="$1">
+          <Words as="note">{plan.row} from above</Words>
+          <Card>
+            <PlanDrawing plan={planViewOf(document, solution, plan)} height={HEIGHT} />
+          </Card>
+        </Column>
+      )}
+      {heights && (
+        <Column gap="$1">
+          <Words as="note">Heights</Words>
+          <Card>
+            <LadderDrawing
+              ladder={ladderOf(document, solution, undefined)}
+              unit={solution.unit}
+              decimals={solution.decimals}
+              height={HEIGHT}
+            />
+          </Card>
+        </Column>
+      )}
+    </Column>
+  )
+})
