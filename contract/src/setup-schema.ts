@@ -257,10 +257,12 @@ export const liftSchema = z.strictObject({
 
 const homeMark = z.strictObject({ dial: writtenLengthSchema, coarse: writtenLengthSchema })
 const measured = z.strictObject({
-  feature: z.enum(['outside-width', 'inside-width', 'floor-depth']),
+  feature: z.enum(['outside-width', 'inside-width', 'floor-depth', 'thickness']),
   tool: registerNumber,
   nominal: writtenLengthSchema,
   measured: writtenLengthSchema,
+  more: z.array(writtenLengthSchema).max(10).optional(),
+  sides: z.union([z.literal(1), z.literal(2)]).optional(),
 })
 const leftOut = { leftOut: words.min(1, 'a reason').optional() }
 export const checkOffSchema = z.discriminatedUnion('of', [

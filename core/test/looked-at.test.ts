@@ -5,7 +5,7 @@ import { outOfReach } from '../src/proof/reach'
 import { isRemark, type Warning } from '../src/registers'
 import { type KeyMode, type SetupSheet } from '../src/sheet'
 import { solve } from '../src/solve'
-import { wearChange } from '../src/wear'
+import { cameOut, wearChange } from '../src/wear'
 import { calibrationCut } from '../src/wear/wear'
 import { describeWarning } from '../src/words'
 import {
@@ -385,5 +385,44 @@ describe('wear of the tool that cut it', () => {
     expect(cut(20.02).spread).toBe(0)
     // Sample standard deviation of two values: their difference over the root of two.
     expect(cut(20.01, 20.03).spread).toBeCloseTo(20_000 / Math.SQRT2, 3)
+  })
+})
+
+describe('a calibration cut', () => {
+  // A block that was to be 20 came out 20.04 on two sides: the tool is 0.02 shorter than assumed.
+  const sheet = workedSheet()
+  const cut = (measured: string, more: readonly string[] = [], sides: 1 | 2 = 2) =>
+    ({
+      feature: 'thickness',
+      tool: 1,
+      nominal: mm('20.000'),
+      measured: mm(measured),
+      sides,
+      ...(more.length > 0 && { more: more.map(mm) }),
+    }) as const
+
+  test('halves once: never, and not twice', () => {
+    const change = (...of: Parameters<typeof cut>) => wearChange(cut(...of), sheet)
+    expect(change('20.040')).toEqual({ address: 'H1', change: -20_000 })
+    expect(change('20.040', [], 1)).toEqual({ address: 'H1', change: -40_000 })
+    // The mean of three readings: 20.040.
+    expect(change('20.038', ['20.040', '20.042'])?.change).toBe(-20_000)
+    expect(change('20.040', ['x'])).toBeUndefined()
+    const { machine } = sheet
+    const control = { ...machine.control, lengthSign: 'subtracted' } as const
+    expect(wearChange(cut('20.040'), { ...sheet, machine: { ...machine, control } })?.change).toBe(
+      20_000,
+    )
+  })
+
+  test('says how much of the last correction came out', () => {
+    const first = cut('20.040')
+    expect(cameOut(cut('20.000'), [first])).toBeCloseTo(1, 9)
+    expect(cameOut(cut('20.030'), [first])).toBeCloseTo(0.25, 9)
+    expect(cameOut(first, [])).toBeUndefined()
+    expect(cameOut(cut('20.000', [], 1), [first])).toBeUndefined()
+    expect(cameOut({ ...cut('20.000'), tool: 2 }, [first])).toBeUndefined()
+    // Nothing was asked: nothing can have come out.
+    expect(cameOut(cut('20.010'), [cut('20.000')])).toBeUndefined()
   })
 })

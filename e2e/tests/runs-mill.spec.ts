@@ -36,9 +36,10 @@ test('mill by the gauge line, a 3D sensor over two fixtures; the control took an
   // The slip behind most crashes: the control believes the end mill is in.
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Lower T9 onto the raw top/)
   await mira.spindle(/T9/, /T1/)
-  // This control works Z out from where it stands: with T1 active it takes 80 off.
+  // This control works Z out from where it stands: what is told depends on the length that is active.
   await expect(page.getByText('With H1 active')).toBeVisible()
-  await mira.keys('-300.000')
+  await expect(page.getByTestId('to-type')).toHaveText('80.000')
+  await mira.keys('-380.000')
   await expect(page.getByTestId('stands')).toHaveText('Z −220.000 mm')
   await expect(page.getByTestId('step-warning')).toContainText('the control takes T1 for active')
   await expect(page.getByTestId('step-warning')).toContainText(

@@ -141,6 +141,27 @@ describe('the first part', () => {
   })
 })
 
+test('a calibration block: its readings, what is added to H, and what came out of the last correction', () => {
+  const block = (measured: string, more: readonly string[] = []) =>
+    ({
+      feature: 'thickness',
+      tool: 1,
+      nominal: mm('20.000'),
+      measured: mm(measured),
+      more: more.map(mm),
+      sides: 2,
+    }) as const
+  const cuts = [block('20.040'), block('20.030', ['20.032'])]
+  expect(firstPartView(whole, cuts).lines).toEqual([
+    { measured: '20.040 for 20.000 mm, T1', says: 'H1 −0.020 mm' },
+    {
+      measured:
+        '20.030, 20.032 for 20.000 mm, T1; 23 % of the last correction came out: look at deflection, clamping, soft stock, not at the length',
+      says: 'H1 −0.016 mm',
+    },
+  ])
+})
+
 describe('the release', () => {
   test('says what is open, in the order of work', () => {
     const view = releaseView(keyedByMira)

@@ -1,1 +1,1 @@
-export { wearChange } from './wear'
+export { cameOut, wearChange } from './wear'

@@ -51,8 +51,6 @@ export interface CalibrationResult {
 
 /**
  * Mills a block to thickness from k sides: e = (measured − target)/k, L ← L − e. Needs one measurement or more.
- *
- * @waits for the calibration cut as a step (step 8).
  */
 export function calibrationCut({ target, measured, sides }: CalibrationCut): CalibrationResult {
   if (measured.length === 0) throw new RangeError('calibrationCut needs a measurement, got none')
@@ -69,8 +67,6 @@ export function calibrationCut({ target, measured, sides }: CalibrationCut): Cal
 /**
  * The change of thickness that was achieved, as a share of what was keyed. Well below 1 means deflection,
  * clamping or soft stock, not length: keying more would not help.
- *
- * @waits for the calibration cut as a step (step 8).
  */
 export function achievedShare(
   before: Nanometres,
@@ -82,6 +78,34 @@ export function achievedShare(
   return (after - before) / (keyedPerSide * sides)
 }
 
+/** The mean of what was measured; undefined while one of its readings cannot be read. */
+function meanMeasured({ measured, more = [] }: Measured): Nanometres | undefined {
+  const read = [measured, ...more].map((one) => readLength(one))
+  const values = read.flatMap((one) => (one.ok ? [one.value.nm] : []))
+  return values.length < read.length
+    ? undefined
+    : toNanometres(Math.round(values.reduce((sum, nm) => sum + nm, 0) / values.length))
+}
+
+const blockChange = ({ sides = 1 }: Measured, target: Nanometres, mean: Nanometres): Nanometres =>
+  calibrationCut({ target, measured: [mean], sides }).change
+
+/**
+ * How much of what the last calibration cut with the same tool asked for came out in this one, 1 where all of it did; undefined
+ * where there was none, or nothing was asked.
+ */
+export function cameOut(cut: Measured, earlier: readonly Measured[]): number | undefined {
+  const before = earlier.findLast(
+    ({ feature, tool, sides }) =>
+      feature === 'thickness' && tool === cut.tool && sides === cut.sides,
+  )
+  if (cut.feature !== 'thickness' || before === undefined) return undefined
+  const [was, is, target] = [meanMeasured(before), meanMeasured(cut), readLength(before.nominal)]
+  if (was === undefined || is === undefined || !target.ok) return undefined
+  const keyed = blockChange(before, target.value.nm, was)
+  return keyed === 0 ? undefined : achievedShare(was, is, keyed, cut.sides ?? 1)
+}
+
 /** What to add to the wear of a register, or to the register itself where a control keeps no wear. */
 export interface WearChange {
   readonly address: Address
@@ -90,14 +114,19 @@ export interface WearChange {
 
 /** What a feature of the first part asks for; undefined where the tool has no register that mends it, or a number cannot be read. */
 export function wearChange(
-  { feature, tool, nominal, measured }: Measured,
+  measured: Measured,
   { tools, machine }: Pick<SetupSheet, 'tools' | 'machine'>,
 ): WearChange | undefined {
-  const [wanted, got] = [readLength(nominal), readLength(measured)]
+  const { feature, tool } = measured
+  const wanted = readLength(measured.nominal)
+  const got = meanMeasured(measured)
   const declared = tools.find(({ number }) => number === tool)
-  if (!wanted.ok || !got.ok || declared === undefined) return undefined
-  if (feature === 'floor-depth') {
-    const change = floorWearChange(toNanometres(got.value.nm - wanted.value.nm))
+  if (!wanted.ok || got === undefined || declared === undefined) return undefined
+  if (feature === 'floor-depth' || feature === 'thickness') {
+    const change =
+      feature === 'floor-depth'
+        ? floorWearChange(toNanometres(got - wanted.value.nm))
+        : blockChange(measured, wanted.value.nm, got)
     const turns = machine.control.lengthSign === 'subtracted'
     return {
       address: lengthAddress(declared.lengthRegister),
@@ -110,7 +139,7 @@ export function wearChange(
     change: cutterWearChange(
       {
         nominal: wanted.value.nm,
-        measured: got.value.nm,
+        measured: got,
         width: feature === 'outside-width' ? 'outside' : 'inside',
       },
       machine.control.diameterRegister ?? 'diameter',

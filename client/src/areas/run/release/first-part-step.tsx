@@ -1,5 +1,7 @@
+import { useRouter } from 'expo-router'
 import { useState } from 'react'
 import { type Measured } from '@pine/core/facts'
+import { sendable } from '@/data/api'
 import { useDraft } from '@/data/drafts'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
@@ -11,9 +13,21 @@ import type { StepProps } from '../frame/step-props'
 import { ReasonField } from '@/kit/reason-field'
 import { EntryFrame } from '../frame/entry-frame'
 import { NumbersEntry } from '../frame/numbers-entry'
-import { useNumbers } from '../frame/use-numbers'
+import { useNumbers, type NumberSpec } from '../frame/use-numbers'
 import { CheckFrame } from '../frame/check-frame'
-import { FEATURES, firstPartView, wearSays, type WearLine } from './first-part-view'
+import { FEATURES, firstPartView, isBlock, wearSays, type WearLine } from './first-part-view'
+
+type Key = 'nominal' | 'measured' | 'second' | 'third'
+
+const OF_A_PART: readonly NumberSpec<Key>[] = [
+  { key: 'nominal', label: 'Should be', sign: 'positive' },
+  { key: 'measured', label: 'Measured', sign: 'positive' },
+]
+const OF_A_BLOCK: readonly NumberSpec<Key>[] = [
+  ...OF_A_PART,
+  { key: 'second', label: 'once more', sign: 'positive', optional: true },
+  { key: 'third', label: 'and again', sign: 'positive', optional: true },
+]
 
 /** The first part is measured, and what has to be added to the wear is worked out. */
 export function FirstPartStep({ setupId, setup, enter, onDone }: StepProps) {
@@ -21,10 +35,9 @@ export function FirstPartStep({ setupId, setup, enter, onDone }: StepProps) {
   const kept = useDraft<readonly Measured[]>(`first-part:${setupId}`, [])
   const [feature, setFeature] = useState<Measured['feature']>('outside-width')
   const [tool, setTool] = useState(String(sheet.tools[0]?.number))
-  const numbers = useNumbers<'nominal' | 'measured'>(`measured:${setupId}`, sheet.unit, [
-    { key: 'nominal', label: 'Should be', sign: 'positive' },
-    { key: 'measured', label: 'Measured', sign: 'positive' },
-  ])
+  const [sides, setSides] = useState<'1' | '2'>('1')
+  const block = isBlock(feature)
+  const numbers = useNumbers<Key>(`measured:${setupId}`, sheet.unit, block ? OF_A_BLOCK : OF_A_PART)
   const { words, finished, lines, good } = firstPartView(setup, kept.value)
   if (finished)
     return (
@@ -38,13 +51,19 @@ export function FirstPartStep({ setupId, setup, enter, onDone }: StepProps) {
     tool: Number(tool),
     nominal: numbers.written('nominal'),
     measured: numbers.written('measured'),
+    ...(block && {
+      sides: sides === '1' ? 1 : 2,
+      more: (['second', 'third'] as const)
+        .filter((key) => !numbers.isEmpty(key))
+        .map((key) => numbers.written(key)),
+    }),
   }
   const finish = (leftOut?: string) => {
     void enter({
       kind: 'check-off',
       body: {
         of: 'first-part',
-        measured: [...kept.value],
+        measured: sendable([...kept.value]),
         ...(leftOut !== undefined && { leftOut }),
       },
     })
@@ -94,6 +113,18 @@ export function FirstPartStep({ setupId, setup, enter, onDone }: StepProps) {
           label: `T${number}`,
         }))}
       />
+      {block && (
+        <Choice
+          label="From how many sides did it cut the block?"
+          value={sides}
+          onChange={setSides}
+          options={[
+            { value: '1', label: 'one' },
+            { value: '2', label: 'two' },
+          ]}
+        />
+      )}
+      <NotCleanedUp setupId={setupId} />
       <ReasonField
         offer="No first part yet"
         question="Why is it left out?"
@@ -102,6 +133,36 @@ export function FirstPartStep({ setupId, setup, enter, onDone }: StepProps) {
       />
       <Caution>{words.caution}</Caution>
     </EntryFrame>
+  )
+}
+
+/** The first facing pass left raw spots: that is Z of the row or the sheet, and no tool's length. */
+function NotCleanedUp({ setupId }: { readonly setupId: string }) {
+  const router = useRouter()
+  const [open, setOpen] = useState(false)
+  if (!open)
+    return (
+      <Button kind="plain" onPress={() => setOpen(true)} testID="not-cleaned-up">
+        The first pass did not clean up
+      </Button>
+    )
+  return (
+    <Card padded tone="wrong" role="note">
+      <Words tone="wrong" strong>
+        The raw top stands lower than its row says, or the facing is missing. It is Z of the work
+        offset, never H: every tool is off by as much.
+      </Words>
+      <Words>
+        Do not guess a number: touch the raw top again (Changed?: another part is in), or put the
+        facing on the sheet right. All registers that follow are keyed and proven again.
+      </Words>
+      <Button
+        onPress={() => router.push({ pathname: '/setups/sheet', params: { id: setupId } })}
+        testID="to-the-sheet"
+      >
+        To the facing on the sheet
+      </Button>
+    </Card>
   )
 }
 

@@ -1,7 +1,7 @@
 import { type Measured } from '@pine/core/facts'
 import { standingCheckOff } from '@pine/core/plan'
 import { describeCheck, lengthWords, typographic } from '@pine/core/words'
-import { wearChange } from '@pine/core/wear'
+import { cameOut, wearChange } from '@pine/core/wear'
 import type { StandingSetup } from '@/data/standing'
 import { lengthWriter } from '../frame/write-length'
 
@@ -9,6 +9,7 @@ export const FEATURES = [
   { value: 'outside-width', label: 'width outside' },
   { value: 'inside-width', label: 'slot or bore' },
   { value: 'floor-depth', label: 'depth of a floor' },
+  { value: 'thickness', label: 'thickness of a calibration block' },
 ] as const satisfies readonly { value: Measured['feature']; label: string }[]
 
 export interface WearLine {
@@ -35,20 +36,37 @@ export function firstPartView(setup: StandingSetup, kept: readonly Measured[]) {
 }
 
 const wearLines = (setup: StandingSetup, measured: readonly Measured[]): readonly WearLine[] =>
-  measured.map((one) => {
+  measured.map((one, index) => {
     const change = wearWords(setup, one)
+    const readings = [one.measured, ...(one.more ?? [])].map(({ text }) => typographic(text))
     return {
-      measured: `${typographic(one.measured.text)} for ${lengthWords(one.nominal)}, T${one.tool}`,
+      measured: `${readings.join(', ')} for ${lengthWords(one.nominal)}, T${one.tool}${cameOutWords(cameOut(one, measured.slice(0, index)))}`,
       says: change === undefined ? 'by program' : `${change.address} ${change.amount}`,
     }
   })
+
+/** Much less than was asked came out: it is not the length, and keying more would not help. */
+const LITTLE = 0.7
+
+function cameOutWords(share: number | undefined): string {
+  if (share === undefined) return ''
+  const told = `; ${Math.round(share * 100)} % of the last correction came out`
+  return share < LITTLE
+    ? `${told}: look at deflection, clamping, soft stock, not at the length`
+    : told
+}
+
+/** A block that is cut to size to find a length: its sides and further readings are asked. */
+export const isBlock = (feature: Measured['feature']): boolean => feature === 'thickness'
 
 /** What stands beneath the numbers while they are typed. */
 export function wearSays(setup: StandingSetup, here: Measured): string {
   const change = wearWords(setup, here)
   if (change !== undefined) return `Add ${change.amount} to the wear of ${change.address}.`
   const tool = setup.document.sheet.tools.find(({ number }) => number === here.tool)
-  return tool?.diameterRegister !== undefined || here.feature === 'floor-depth'
+  return tool?.diameterRegister !== undefined ||
+    here.feature === 'floor-depth' ||
+    here.feature === 'thickness'
     ? 'What to add to the wear stands here.'
     : `T${here.tool} has no diameter register on the sheet: correct it in the program.`
 }
