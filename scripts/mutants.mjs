@@ -30,6 +30,8 @@ const OF_THE_WHOLE = [
   'key-modes',
   'length',
   'looked-at',
+  'numbers-that-miss',
+  'capture',
   'order-of-work',
   'picture',
   'program-needs',

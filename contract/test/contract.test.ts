@@ -168,3 +168,28 @@ describe('one table of fact kinds', () => {
     for (const kind of SETUP_FACT_KINDS) expect(docs).toContain(`\`${kind}\``)
   })
 })
+
+describe('what is wrong with a field says what was expected there', () => {
+  const told = (change: (sheet: any) => void) => {
+    const file = JSON.parse(example('setting-plane.json'))
+    change(file.facts[0].body)
+    const parsed = parseSetupFile(file)
+    return parsed.ok ? [] : parsed.problems.map(({ place, expected }) => [place, expected])
+  }
+  const at = (field: string) => `facts.0.body.${field}`
+
+  test.each<[string, (sheet: any) => void, string, string]>([
+    ['no tools', (sheet) => (sheet.tools = []), 'tools', 'at least 1'],
+    [
+      'too many gauges',
+      (sheet) => (sheet.gauges = Array.from({ length: 201 }, () => sheet.gauges[0])),
+      'gauges',
+      'at most 200',
+    ],
+    ['a machine’s id', (sheet) => (sheet.machineId = 'x'), 'machineId', 'text in the form of uuid'],
+    ['a unit', (sheet) => (sheet.unit = 'cm'), 'unit', 'one of mm, in'],
+    ['a number for words', (sheet) => (sheet.plane = 7), 'plane', 'a value of type string'],
+  ])('%s', (_, change, place, expected) => {
+    expect(told(change)).toContainEqual([at(place), expected])
+  })
+})

@@ -195,6 +195,9 @@ describe('edges and corners', () => {
     expect(angle('back', touch(100, rise), touch(0, 0))).toBeCloseTo(degree, 12)
     expect(angle('left', touch(0, 0), touch(-rise, 100))).toBeCloseTo(degree, 12)
     expect(angle('right', touch(0, 0), touch(rise, 100))).toBeCloseTo(-degree, 12)
+    // Wherever the part lies on the table.
+    expect(angle('front', touch(-400, -250), touch(-300, -250 + rise))).toBeCloseTo(degree, 12)
+    expect(angle('left', touch(-400, -250), touch(-400 - rise, -150))).toBeCloseTo(degree, 12)
     expect(edgeAngle('front', touch(3, 0), touch(3, 1))).toMatchObject({
       ok: false,
       problem: { code: 'edge-undetermined' },
@@ -247,3 +250,38 @@ describe('edges and corners', () => {
     expect(() => fullDiameterHeight(6, 0)).toThrow('half angle')
   })
 })
+
+describe('how well a circle fits', () => {
+  // Four points around (−300, 200), each this much outside or inside of radius 40.
+  const off = [0.03, -0.03, 0.03, -0.03]
+  const around = off.map((by, index) => ({
+    x: -300 + (40 + by) * Math.cos((index * Math.PI) / 2),
+    y: 200 + (40 + by) * Math.sin((index * Math.PI) / 2),
+  }))
+
+  test('residuals are in millimetres, outwards, in the order of the points', () => {
+    const fit = fitCircle(around)
+    if (!fit.ok) throw new Error(fit.problem.code)
+    expect(fit.value.centre.x).toBeCloseTo(-300, 9)
+    expect(fit.value.centre.y).toBeCloseTo(200, 9)
+    expect(fit.value.radius).toBeCloseTo(40, 9)
+    for (const [index, residual] of fit.value.residuals.entries())
+      expect(residual).toBeCloseTo(off[index]!, 9)
+    expect(fit.value.roundness).toBeCloseTo(0.06, 9)
+  })
+
+  test.each([
+    ['all but on a line', [0, 1e-12, 0, 0]],
+    ['on a line', [0, 0, 0, 0]],
+  ])('points that lie %s are no circle', (_, bend) => {
+    const line = bend.map((by, index) => ({ x: index * 10, y: index * 20 + by }))
+    expect(fitCircle(line)).toMatchObject({ ok: false, problem: { code: 'circle-undetermined' } })
+  })
+})
+
+test.each([0, -0.1, Math.PI / 2, 2, NaN])(
+  'a bit of a half angle of %p has no full diameter',
+  (half) => {
+    expect(() => fullDiameterHeight(6, half)).toThrow('half angle lies between 0 and π/2')
+  },
+)

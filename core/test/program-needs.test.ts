@@ -472,10 +472,21 @@ describe('the picture of what a program reaches', () => {
     expect(placed.jaws).toBeCloseTo(88.125 - 20 * 1.25, 9)
     const near = {
       ...view!,
-      travels: { Z: [toNanometres(-42_000_000), toNanometres(300_000_000)] as const },
+      travels: {
+        X: [toNanometres(-64_000_000), toNanometres(900_000_000)] as const,
+        Z: [toNanometres(-42_000_000), toNanometres(300_000_000)] as const,
+      },
     }
     const { ends } = placeProgramView(near, 'Z', { width: 220, height: 120, margin: 10 })
-    expect(ends.map(({ axis, at }) => [axis, Math.round(at * 1000)])).toEqual([['Z', 90_625]])
+    // X −64 lies 4 left of the part, whose left end stands at 10.
+    expect(ends.map(({ axis, at }) => [axis, Math.round(at * 1000)])).toEqual([
+      ['X', 5_000],
+      ['Z', 90_625],
+    ])
+    expect(
+      placeProgramView({ ...view!, travels: {} }, 'Z', { width: 220, height: 120, margin: 10 })
+        .ends,
+    ).toEqual([])
   })
   test('in words', () => {
     expect(speakProgramView(view!, (nm) => `${nm / 1e6}`)).toBe(

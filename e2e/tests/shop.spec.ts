@@ -39,6 +39,7 @@ test('a gauge is corrected and taken out of use, and never deleted from what use
   // Corrected: with a reason, from now on.
   await page.goto(demo.address)
   await page.getByRole('link', { name: 'Shop' }).click()
+  await page.getByRole('button', { name: 'change Block 17' }).click()
   await page.getByRole('button', { name: 'correct Block 17' }).click()
   await page.getByTestId('gauge-size').fill('17.004')
   await page.getByRole('button', { name: 'It is this from now on' }).click()
@@ -63,6 +64,7 @@ test('a gauge is corrected and taken out of use, and never deleted from what use
   const card = page
     .getByText('Block 17', { exact: true })
     .locator('xpath=ancestor::*[.//button][1]')
+  await page.getByRole('button', { name: 'change Block 17' }).click()
   await card.getByRole('button', { name: 'Take out of use' }).click()
   await card.getByTestId('reason').fill('dropped')
   await card.getByRole('button', { name: 'Take it out of use' }).click()
@@ -75,7 +77,7 @@ test('a gauge is corrected and taken out of use, and never deleted from what use
   await page.goto(demo.address)
   await page.getByRole('link', { name: 'Shop' }).click()
   await page.getByRole('button', { name: 'take Block 17 into use again' }).click()
-  await expect(page.getByRole('button', { name: 'correct Block 17' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'change Block 17' })).toBeVisible()
 })
 
 const mm = (text: string) => ({ text, unit: 'mm' })

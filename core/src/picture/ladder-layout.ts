@@ -47,8 +47,7 @@ function spreadLabels(ys: readonly number[], pitch: number, lowest: number): rea
     [],
   )
   return down.reduceRight<number[]>(
-    (placed, y, index) =>
-      [Math.min(y, (placed[0] ?? lowest + pitch) - pitch), ...placed].slice(0, down.length - index),
+    (placed, y) => [Math.min(y, (placed[0] ?? lowest + pitch) - pitch), ...placed],
     [],
   )
 }

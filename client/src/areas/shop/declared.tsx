@@ -13,7 +13,16 @@ interface DeclaredProps {
 
 /** What can be done about something that is declared: put right, or taken out of use. It is never deleted from what used it. */
 export function Declared({ name, onCorrect, onRetire }: DeclaredProps) {
+  const [open, setOpen] = useState(false)
   const [failure, setFailure] = useState<string>()
+  if (!open)
+    return (
+      <Row justifyContent="flex-end" marginVertical={-12}>
+        <Button kind="plain" label={`change ${name}`} onPress={() => setOpen(true)}>
+          Change
+        </Button>
+      </Row>
+    )
   return (
     <Column gap="$1">
       <Row flexWrap="wrap">

@@ -14,15 +14,18 @@ const HEIGHT = 190
 export const DrawingsBeside = memo(function DrawingsBeside({
   setup: { document, solution },
   step,
+  across = false,
 }: {
   readonly setup: Pick<StandingSetup, 'document' | 'solution'>
   readonly step: Step
+  /** Side by side, rather than one below the other. */
+  readonly across?: boolean
 }) {
   const { plan, heights } = besideStep(document.sheet, step)
   return (
-    <Column gap="$3">
+    <Column gap="$3" flexDirection={across ? 'row' : 'column'}>
       {plan && (
-        <Column gap="$1">
+        <Column gap="$1" flex={across ? 1 : undefined}>
           <Words as="note">{plan.row} from above</Words>
           <Card>
             <PlanDrawing plan={planViewOf(document, solution, plan)} height={HEIGHT} />
@@ -30,7 +33,7 @@ export const DrawingsBeside = memo(function DrawingsBeside({
         </Column>
       )}
       {heights && (
-        <Column gap="$1">
+        <Column gap="$1" flex={across ? 1 : undefined}>
           <Words as="note">Heights</Words>
           <Card>
             <LadderDrawing

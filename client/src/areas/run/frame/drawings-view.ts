@@ -3,6 +3,9 @@ import type { Step } from '@pine/core/plan'
 import { axisOfQuantity, axesRead } from '@pine/core/quantities'
 import type { OffsetPlan, SetupSheet } from '@pine/core/sheet'
 
+/** Whether a step fills the middle of a wide screen itself: then what stands beside it goes to the side. */
+export const fillsTheMiddle = ({ does }: Step): boolean => does === 'read' || does === 'prove'
+
 /** Which drawings stand beside a step on a wide screen: those that it does not show large itself. */
 export function besideStep(
   { offsets }: Pick<SetupSheet, 'offsets'>,

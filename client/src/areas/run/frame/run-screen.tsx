@@ -16,6 +16,7 @@ import { Words } from '@/kit/words'
 import { CheckStep } from '../ready/check-step'
 import { KeyInStep } from '../key-in/key-in-step'
 import { DrawingsBeside } from './drawings-beside'
+import { fillsTheMiddle } from './drawings-view'
 import { LookingOn } from './looking-on'
 import { LiftBanner } from '../prove/lift-banner'
 import { NeededStep } from './needed-step'
@@ -56,6 +57,7 @@ function Run({
   const { document, solution, steps } = setup
   const view = runView(setup, stepKey)
   const { current } = view
+  const fills = fillsTheMiddle(current.step) && view.waitsFor === undefined
   const goTo = (step: string | undefined) => {
     setTraced(undefined)
     router.setParams({ step })
@@ -118,6 +120,11 @@ function Run({
           <View flex={1} minWidth={0} role="main">
             <LiftBanner document={document} />
             {body}
+            {!fills && (
+              <View paddingHorizontal={24} paddingBottom={16}>
+                <DrawingsBeside setup={setup} step={current.step} across />
+              </View>
+            )}
           </View>
           <ScrollView
             width={widest ? 380 : 320}
@@ -129,7 +136,7 @@ function Run({
             role="complementary"
           >
             {traceView}
-            <DrawingsBeside setup={setup} step={current.step} />
+            {fills && <DrawingsBeside setup={setup} step={current.step} />}
             <RegistersPanel solution={solution} onTrace={trace} />
             <Button onPress={toProgram} testID="program">
               {document.programs.at(-1)?.name ?? 'Read the program'}
