@@ -271,7 +271,11 @@ export const checkOffSchema = z.discriminatedUnion('of', [
     marks: z.strictObject({ X: homeMark, Y: homeMark, Z: homeMark }).optional(),
     ...leftOut,
   }),
-  z.strictObject({ of: z.enum(['clean', 'gauges', 'holding', 'program', 'look']), ...leftOut }),
+  z.strictObject({
+    of: z.enum(['clean', 'gauges', 'holding', 'program', 'look']),
+    because: words.min(1, 'a reason').optional(),
+    ...leftOut,
+  }),
   z.strictObject({
     of: z.literal('air-cut'),
     how: z.enum(['lifted', 'graphics']).optional(),

@@ -6,7 +6,8 @@ import { distanceToGoError, gapVerdict } from '../src/proof/proof'
 import { outOfReach } from '../src/proof/reach'
 import { solve } from '../src/solve'
 import { achievedShare, calibrationCut, cutterWearChange } from '../src/wear/wear'
-import { chooseParallels, clamping, clearsJaws } from '../src/workholding/workholding'
+import { parallelsThatFit } from '../src/workholding'
+import { clamping, clearsJaws } from '../src/workholding/workholding'
 import {
   difference,
   event,
@@ -210,10 +211,22 @@ describe('workholding (domain.md §15)', () => {
       holds: false,
     })
   })
-  test('the tallest parallels that still hold', () => {
-    const set = ['10', '20', '30', '36'].map(nm)
-    expect(chooseParallels(set, nm('40'), nm('6'))).toBe(nm('30'))
-    expect(chooseParallels(set, nm('12'), nm('6'))).toBeUndefined()
+  test('the parallels that fit leave the jaws enough to grip and the cutter clear of them', () => {
+    const fit = (jaw: string, stock: string, sideCut?: string) => {
+      const found = parallelsThatFit(
+        workedSheet({
+          stock: { X: mm('60'), Y: mm('60'), Z: mm(stock) },
+          holding: { jaw: mm(jaw), parallels: mm(jaw), ...(sideCut && { sideCut: mm(sideCut) }) },
+        }),
+      )
+      return found && [found.from / 1e6, found.to / 1e6]
+    }
+    // Jaws of 50: a grip of 2 at least; a stock of 40 of which 12 and half a millimetre stay free.
+    expect(fit('50', '40', '12')).toEqual([22.5, 48])
+    expect(fit('50', '40')).toEqual([10, 48])
+    expect(fit('50', '80')).toEqual([0, 48])
+    expect(fit('50', '10', '9')).toBeUndefined()
+    expect(parallelsThatFit(workedSheet())).toBeUndefined()
     expect(clearsJaws(nm('34'), nm('36'), nm('2'))).toBe(true)
     expect(clearsJaws(nm('34.001'), nm('36'), nm('2'))).toBe(false)
   })

@@ -1,4 +1,9 @@
-import { checkView, holdingView } from '@/areas/run/ready/check-view'
+import {
+  checkView,
+  heldBecause,
+  holdingView,
+  holdsAgainstAdvice,
+} from '@/areas/run/ready/check-view'
 import { homeMarksView, type MarkKey } from '@/areas/run/ready/home-marks-view'
 import { firstPartView, wearSays } from '@/areas/run/release/first-part-view'
 import { releaseView } from '@/areas/run/release/release-view'
@@ -43,10 +48,10 @@ describe('a check that is seen to', () => {
     expect(holdingView(example('setting-plane'))).toBeUndefined()
     // A cut as deep as the part stands out clears by nothing, which is said and not left out.
     const sheet = { holding: { jaw: mm('50'), parallels: mm('38'), sideCut: mm('28') } }
-    expect(holdingView(example('whole-run', 6, sheet))?.lines.at(-1)).toEqual({
-      name: 'Deepest side cut clears by',
-      says: '0.000 mm',
-    })
+    expect(holdingView(example('whole-run', 6, sheet))?.lines.slice(-2)).toEqual([
+      { name: 'Deepest side cut clears by', says: '0.000 mm' },
+      { name: 'Parallels that fit', says: '38.500 to 48.000 mm' },
+    ])
   })
 })
 
@@ -160,6 +165,33 @@ test('a calibration block: its readings, what is added to H, and what came out o
       says: 'H1 −0.016 mm',
     },
   ])
+})
+
+test('a grip that is none names the parallels that fit, and is seen to with a reason alone', () => {
+  const holding = { jaw: mm('50'), parallels: mm('50'), sideCut: mm('12') }
+  const setup = example('whole-run', 6, { holding })
+  const view = holdingView(setup)
+  expect(view?.lines.at(-1)).toEqual({ name: 'Parallels that fit', says: '22.500 to 48.000 mm' })
+  expect(holdsAgainstAdvice(setup)).toBe(true)
+  const held = after(setup, heldBecause('stops on both sides'))
+  expect(holdsAgainstAdvice(held)).toBe(false)
+  expect(checkView(held, 'holding', MIRA).seen).toBe(
+    'seen to by Mira Toller, because: stops on both sides',
+  )
+  expect(releaseView(held).accepted).toContain('holding: stops on both sides (Mira Toller)')
+  expect(holdsAgainstAdvice(example('whole-run', 6))).toBe(false)
+})
+
+test('after a broken tool: cancel, lift, measure, and where the program goes on', () => {
+  const of = (kind: 'tool-changed' | 'home-lost') =>
+    changeView(whole, { kind, which: '1', value: '' }).restart
+  expect(of('tool-changed')).toEqual([
+    expect.stringMatching(/^Cancel what is active: G40 G49 G80\. Lift Z clear: /),
+    expect.stringContaining('T1 seated, touched, keyed and proven'),
+    expect.stringMatching(/^Begin at /),
+    expect.stringMatching(/^Z to a safe height first, then X and Y/),
+  ])
+  expect(of('home-lost')).toEqual([])
 })
 
 describe('the release', () => {

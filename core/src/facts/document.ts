@@ -195,7 +195,11 @@ export type CheckOffBody = {
   readonly leftOut?: string
 } & (
   | { readonly of: 'home'; readonly marks?: Readonly<Record<MachineAxis, HomeMark>> }
-  | { readonly of: 'clean' | 'gauges' | 'holding' | 'program' | 'look' }
+  | {
+      readonly of: 'clean' | 'gauges' | 'holding' | 'program' | 'look'
+      /** Why it is as it should be although the sheet speaks against it: a grip that is small, say. */
+      readonly because?: string
+    }
   | { readonly of: 'air-cut'; readonly how?: 'lifted' | 'graphics' }
   | { readonly of: 'first-part'; readonly measured: readonly Measured[] }
 )

@@ -18,6 +18,7 @@ export {
   describeProgramVerdict,
 } from './program-words'
 export { describeZeroHeight, describeZeroPlace } from './zero-words'
+export { describeRestart } from './restart-words'
 export { describeProof, describeProofReasons } from './proof-words'
 export { describeReadBackError } from './read-back-words'
 export { describeCause } from './slip-words'

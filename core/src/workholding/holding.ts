@@ -42,6 +42,25 @@ export function holdingOf({ holding, stock }: SetupSheet): HoldingVerdict | unde
   }
 }
 
+/**
+ * The heights of parallels that would hold this part: enough grip, and jaws that stay clear of its deepest side cut. Undefined where
+ * the sheet does not say how it is held, or none does both.
+ */
+export function parallelsThatFit({
+  holding,
+  stock,
+}: SetupSheet): { readonly from: Nanometres; readonly to: Nanometres } | undefined {
+  if (holding === undefined) return undefined
+  const [height, jaw, cut] = [stock.Z, holding.jaw, holding.sideCut].map(
+    (written) => written && readLength(written),
+  )
+  if (!height?.ok || !jaw?.ok || cut?.ok === false) return undefined
+  const deepest = cut === undefined ? 0 : cut.value.nm + JAW_MARGIN
+  const from = Math.max(0, jaw.value.nm + deepest - height.value.nm)
+  const to = jaw.value.nm - LEAST_GRIP
+  return from > to ? undefined : { from: toNanometres(from), to: toNanometres(to) }
+}
+
 export function holdingWarnings(held: HoldingVerdict): readonly Warning[] {
   return [
     ...(held.holds ? [] : [{ code: 'no-grip', place: 'holding', amount: held.grip } as const]),

@@ -24,22 +24,6 @@ export function clamping({ stock, jaw, parallels }: Clamping): ClampingResult {
   }
 }
 
-/**
- * The parallels of a set that give a wanted grip, or the closest that hold at least that much; undefined where none do.
- *
- * @waits for parallels that are offered where the grip is too small (step 8).
- */
-export function chooseParallels(
-  set: readonly Nanometres[],
-  jaw: Nanometres,
-  grip: Nanometres,
-): Nanometres | undefined {
-  const holding = set.filter((height) => jaw - height >= grip)
-  return holding.length === 0
-    ? undefined
-    : holding.reduce((best, height) => (height > best ? height : best))
-}
-
 /** Whether the deepest side cut stays clear of the jaws: depth ≤ protrusion − margin. */
 export const clearsJaws = (
   deepestSideCut: Nanometres,

@@ -13,6 +13,7 @@ import { GAUGE_FACTS } from '@pine/core/touch'
 import {
   CHANGE_NAMES,
   describeCause,
+  describeRestart,
   describeWarning,
   MEASURE_NAMES,
   stepName,
@@ -56,6 +57,8 @@ export interface ChangeView {
   readonly asks:
     { readonly label: string; readonly unit: LengthUnit; readonly since: boolean } | undefined
   readonly body: EventBody | undefined
+  /** How a program goes on after it; none where nothing stood in the cut. */
+  readonly restart: readonly string[]
 }
 
 type GaugeSince = Extract<EventBody, { kind: 'gauge-measured' }>['since']
@@ -105,6 +108,10 @@ export function changeView(setup: StandingSetup, said: ChangeSaid): ChangeView {
     kinds: offered.map((one) => ({ value: one, label: CHANGE_NAMES[one] })),
     options,
     chosen,
+    restart:
+      kind === 'tool-changed' && chosen !== undefined
+        ? describeRestart(document, Number(chosen))
+        : [],
     asksPart: kind === 'part-changed' && chosen !== undefined,
     asks,
     body:

@@ -28,7 +28,7 @@ const NOTHING_SAID: ChangeSaid = { value: '' }
 /** One entry for everything that goes wrong in mid-job: what it ends is seen before it is said. */
 export function SomethingChanged({ setup, enter, onClose, onSaid }: SomethingChangedProps) {
   const [said, setSaid] = useState(NOTHING_SAID)
-  const { kinds, options, chosen, asks, asksPart, body } = changeView(setup, said)
+  const { kinds, options, chosen, asks, asksPart, body, restart } = changeView(setup, said)
   const { kind } = said
   return (
     <Column gap="$3" testID="something-changed">
@@ -91,6 +91,16 @@ export function SomethingChanged({ setup, enter, onClose, onSaid }: SomethingCha
           options={SINCE}
           note="If nobody knows, say that it failed its check: what was read with it is then read again."
         />
+      )}
+      {restart.length > 0 && (
+        <Card padded gap="$1" testID="restart">
+          <Words strong>If it broke in the cut, go on like this</Words>
+          {restart.map((line) => (
+            <Words key={line} as="note">
+              {line}
+            </Words>
+          ))}
+        </Card>
       )}
       {body && (
         <Consequences

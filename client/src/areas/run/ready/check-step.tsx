@@ -5,6 +5,7 @@ import { gaugesElsewise } from '@pine/core/freshness'
 import { useSession } from '@/data/session'
 import { useGauges } from '@/data/shop'
 import { Button } from '@/kit/button'
+import { ReasonField } from '@/kit/reason-field'
 import { Card, Line, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { RegistersPanel } from '../frame/registers-panel'
@@ -13,7 +14,14 @@ import { AirCutStep } from '../prove/air-cut-step'
 import { ProgramStep } from '../prove/program-step'
 import { FirstPartStep } from '../release/first-part-step'
 import { CheckFrame } from '../frame/check-frame'
-import { checkView, gaugeElsewiseView, holdingView, type SimpleCheck } from './check-view'
+import {
+  checkView,
+  gaugeElsewiseView,
+  heldBecause,
+  holdingView,
+  holdsAgainstAdvice,
+  type SimpleCheck,
+} from './check-view'
 import { HomeMarksStep } from './home-marks-step'
 
 export interface CheckStepProps extends StepProps {
@@ -42,7 +50,17 @@ function SimpleStep({ check, setup, enter, onDone }: StepProps & { check: Simple
     <CheckFrame
       words={words}
       foot={
-        barred === undefined ? (
+        check === 'holding' && holdsAgainstAdvice(setup) ? (
+          <ReasonField
+            offer="It holds all the same"
+            question="Why does it hold?"
+            confirm="It sits and holds"
+            onReason={(reason) => {
+              void enter(heldBecause(reason))
+              onDone()
+            }}
+          />
+        ) : barred === undefined ? (
           <Button kind="act" focused onPress={see} testID="next">
             {says}
           </Button>

@@ -1,11 +1,22 @@
 import { type Person } from '@pine/contract'
 import { type CheckOff } from '@pine/core/facts'
 import { mayLook, standingCheckOff } from '@pine/core/plan'
+import { parallelsThatFit } from '@pine/core/workholding'
 import { type GaugeElsewise } from '@pine/core/freshness'
 import { describeCheck, describeWarning, lengthWords, type CheckWords } from '@pine/core/words'
 import type { Said } from '@/data/said'
 import type { StandingSetup } from '@/data/standing'
 import { lengthWriter } from '../frame/write-length'
+
+/** A grip that is none, or little: it is seen to only with the reason why it holds all the same. */
+export const holdsAgainstAdvice = ({ solution, document }: StandingSetup): boolean =>
+  standingCheckOff(document, 'holding') === undefined &&
+  solution.warnings.some(({ code }) => code === 'no-grip' || code === 'little-grip')
+
+export const heldBecause = (because: string): Said => ({
+  kind: 'check-off',
+  body: { of: 'holding', because },
+})
 
 /** Checks that are seen to and need nothing typed. */
 export type SimpleCheck = Exclude<CheckOff['of'], 'program' | 'air-cut' | 'first-part'>
@@ -34,7 +45,7 @@ export function checkView(
     says: done === undefined ? words.done : 'Next',
     facts: done === undefined ? [{ kind: 'check-off', body: { of: check } }] : [],
     ...(done && {
-      seen: `seen to by ${done.by.name}${done.leftOut === undefined ? '' : `, left out: ${done.leftOut}`}`,
+      seen: `seen to by ${done.by.name}${done.leftOut === undefined ? '' : `, left out: ${done.leftOut}`}${'because' in done && done.because !== undefined ? `, because: ${done.because}` : ''}`,
     }),
     ...(keyedBySame &&
       done === undefined && {
@@ -62,6 +73,8 @@ export function holdingView({ document, solution }: StandingSetup) {
   if (holding === undefined) return undefined
   const write = lengthWriter(solution)
   const { jaw, parallels } = document.sheet.holding ?? {}
+  const fit = parallelsThatFit(document.sheet)
+  const wrong = solution.warnings.some(({ place }) => place === 'holding')
   const lines: readonly (readonly [string, string | undefined])[] = [
     ['Jaws', jaw && `${jaw.text} ${jaw.unit}`],
     ['Parallels', parallels && `${parallels.text} ${parallels.unit}`],
@@ -70,6 +83,14 @@ export function holdingView({ document, solution }: StandingSetup) {
     [
       'Deepest side cut clears by',
       holding.clear === undefined ? undefined : `${write(holding.clear)} ${unit}`,
+    ],
+    [
+      'Parallels that fit',
+      !wrong
+        ? undefined
+        : fit === undefined
+          ? 'none: other jaws, or another stock'
+          : `${write(fit.from)} to ${write(fit.to)} ${unit}`,
     ],
   ]
   return {

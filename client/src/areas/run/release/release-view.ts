@@ -71,6 +71,11 @@ function acceptedLines({
     ...unproven.map(
       (one) => `${registerName(one.address)} unproven: ${one.reason} (${one.by.name})`,
     ),
+    ...document.checkOffs.flatMap((one) =>
+      'because' in one && one.because !== undefined
+        ? [`${one.of}: ${one.because} (${one.by.name})`]
+        : [],
+    ),
     ...leftOut.map((one) => `${one.of} left out: ${one.leftOut} (${one.by.name})`),
   ]
 }

@@ -1,0 +1,1 @@
+export { parallelsThatFit } from './holding'
