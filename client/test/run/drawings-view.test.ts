@@ -1,4 +1,4 @@
-import { besideStep } from '@/areas/run/frame/drawings-view'
+import { besideStep, lastInZ } from '@/areas/run/frame/drawings-view'
 import { example } from './set-ups'
 
 const { document, steps } = example('whole-run')
@@ -21,4 +21,10 @@ test.each([
   ['record', 'G54', true],
 ] as const)('beside %s stands what it does not draw itself', (key, plan, heights) => {
   expect(beside(key)).toEqual([plan, heights])
+})
+
+test('heights are those of what was touched last in Z', () => {
+  expect(lastInZ(example('whole-run', 1).document)).toBeUndefined()
+  expect(lastInZ(example('whole-run', 3).document)?.of).toBe('tip-on-plane')
+  expect(lastInZ(example('whole-run', 5).document)?.of).toBe('tip-on-plane')
 })

@@ -5,6 +5,7 @@ import type { CheckWords } from '@pine/core/words'
 import { Caution } from '@/kit/caution'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
+import { StepAfter } from './step-after'
 
 /** A step that reads nothing: what to see to, in order, and at the lower edge what to say when it is so. */
 export function CheckFrame({
@@ -60,6 +61,7 @@ export function CheckFrame({
       <Caution>{caution}</Caution>
       {after}
       {inOne && footing}
+      <StepAfter />
     </ScrollView>
   )
   // What to say stays in view: what there is to see to scrolls above it.

@@ -6,7 +6,7 @@ import { LadderDrawing } from '@/drawings/ladder-drawing'
 import { PlanDrawing } from '@/drawings/plan-drawing'
 import { Card, Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { besideStep } from './drawings-view'
+import { besideStep, lastInZ } from './drawings-view'
 
 const HEIGHT = 190
 
@@ -22,6 +22,7 @@ export const DrawingsBeside = memo(function DrawingsBeside({
   readonly across?: boolean
 }) {
   const { plan, heights } = besideStep(document.sheet, step)
+  const ladder = heights ? ladderOf(document, solution, lastInZ(document)) : undefined
   return (
     <Column gap="$3" flexDirection={across ? 'row' : 'column'}>
       {plan && (
@@ -32,12 +33,12 @@ export const DrawingsBeside = memo(function DrawingsBeside({
           </Card>
         </Column>
       )}
-      {heights && (
+      {ladder && ladder.rungs.length > 1 && (
         <Column gap="$1" flex={across ? 1 : undefined}>
           <Words as="note">Heights</Words>
           <Card>
             <LadderDrawing
-              ladder={ladderOf(document, solution, undefined)}
+              ladder={ladder}
               unit={solution.unit}
               decimals={solution.decimals}
               height={HEIGHT}

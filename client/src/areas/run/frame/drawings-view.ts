@@ -1,6 +1,7 @@
 import { axisOfAddress, rowOfAddress, type OffsetRow } from '@pine/core/address'
+import type { SetupDocument } from '@pine/core/facts'
 import type { Step } from '@pine/core/plan'
-import { axisOfQuantity, axesRead } from '@pine/core/quantities'
+import { axesRead, axisOfQuantity, type QuantityName } from '@pine/core/quantities'
 import type { OffsetPlan, SetupSheet } from '@pine/core/sheet'
 
 /** Whether a step fills the middle of a wide screen itself: then what stands beside it goes to the side. */
@@ -41,3 +42,7 @@ function rowOf(step: Step): OffsetRow | undefined {
   if (step.does === 'key-in') return rowOfAddress(step.address)
   return step.does === 'prove' ? step.row : undefined
 }
+
+/** What was touched last in Z: its heights are drawn where a step is about none of its own. */
+export const lastInZ = ({ readings }: Pick<SetupDocument, 'readings'>): QuantityName | undefined =>
+  readings.findLast((one) => one.of !== 'tool-diameter' && axisOfQuantity(one) === 'Z')

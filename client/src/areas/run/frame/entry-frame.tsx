@@ -6,6 +6,7 @@ import { Button } from '@/kit/button'
 import { Keypad, type KeypadProps } from '@/kit/keypad'
 import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
+import { StepAfter } from './step-after'
 
 export interface EntryFrameProps extends Pick<
   KeypadProps,
@@ -53,6 +54,7 @@ export function EntryFrame({
           </Button>
         </Row>
         {after}
+        <StepAfter />
       </ScrollView>
     )
   if (tiny)

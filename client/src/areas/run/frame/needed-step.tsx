@@ -6,6 +6,7 @@ import { stepName } from '@pine/core/words'
 import { Button } from '@/kit/button'
 import { Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
+import { StepAfter } from './step-after'
 
 export interface NeededStepProps {
   readonly document: SetupDocument
@@ -30,6 +31,7 @@ export function NeededStep({ document, current, needed, onStep }: NeededStepProp
           To {stepName(document, needed.step)}
         </Button>
       </Column>
+      <StepAfter />
     </ScrollView>
   )
 }

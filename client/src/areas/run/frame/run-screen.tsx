@@ -30,6 +30,7 @@ import { keyingView, runView, type RunView } from './run-view'
 import { RegistersPanel } from './registers-panel'
 import { SheetStep } from '../ready/sheet-step'
 import { SomethingChanged } from './something-changed'
+import { StepAfterProvider } from './step-after'
 import { StepsRail } from './steps-rail'
 import { TraceView } from './trace-view'
 import { Trail } from './trail'
@@ -119,12 +120,11 @@ function Run({
           <StepsRail document={document} steps={steps} current={current} onStep={goTo} />
           <View flex={1} minWidth={0} role="main">
             <LiftBanner document={document} />
-            {body}
-            {!fills && (
-              <View paddingHorizontal={24} paddingBottom={16}>
-                <DrawingsBeside setup={setup} step={current.step} across />
-              </View>
-            )}
+            <StepAfterProvider
+              value={fills ? null : <DrawingsBeside setup={setup} step={current.step} across />}
+            >
+              {body}
+            </StepAfterProvider>
           </View>
           <ScrollView
             width={widest ? 380 : 320}

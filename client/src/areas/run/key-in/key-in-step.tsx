@@ -11,6 +11,7 @@ import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { useRoles } from '@/theme/use-roles'
 import { NextButton } from '../frame/next-button'
+import { StepAfter } from '../frame/step-after'
 import type { StepProps } from '../frame/step-props'
 import { ReasonField } from '@/kit/reason-field'
 import { keyInView, type Beneath, type KeyInNote, type KeyInView } from './key-in-view'
@@ -58,6 +59,7 @@ export function KeyInStep(props: KeyInStepProps) {
     <ScrollView flex={1} contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12, flexGrow: 1 }}>
       {card}
       <WhatStands {...props} beneath={beneath} onRetype={() => setRetyping(true)} />
+      <StepAfter />
     </ScrollView>
   )
 }

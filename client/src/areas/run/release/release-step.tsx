@@ -6,6 +6,7 @@ import { TrustMark } from '@/kit/trust-mark'
 import { Card, Column, Line } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { RegistersPanel, type RegistersPanelProps } from '../frame/registers-panel'
+import { StepAfter } from '../frame/step-after'
 import type { StepProps } from '../frame/step-props'
 import { FrozenRecord } from './frozen-record'
 import { releaseView, type OpenStep, type ReleaseView } from './release-view'
@@ -65,6 +66,7 @@ export function ReleaseStep({ setupId, setup, enter, onStep, onTrace }: ReleaseS
           </Button>
         </Column>
       )}
+      <StepAfter />
     </ScrollView>
   )
 }
