@@ -169,3 +169,24 @@ export const TWO_BORES: SetupSheet = {
     { row: 'G55', X: swept, Y: swept, Z: { by: 'carried-difference', facing: mm('0') } },
   ],
 }
+
+/** A control that captures: lengths are copied in, X and Y are told as “my position”. */
+export const CAPTURING: SetupSheet = {
+  ...common,
+  name: 'Captured plate',
+  machine: {
+    name: 'Mill 3',
+    kind: 'mill',
+    control: { ...control, lengthKey: 'copy', workOffsetKey: 'position' },
+  },
+  school: 'setting-plane',
+  gauges: [setter, finder],
+  tools: [{ number: 1, name: '10 mm end mill', lengthRegister: 1 }],
+  offsets: [
+    {
+      ...corner('G54'),
+      X: { by: 'one-face', face: 'left', side: 'outside', drawing: mm('-60') },
+      Z: { by: 'carried-difference', facing: mm('0') },
+    },
+  ],
+}

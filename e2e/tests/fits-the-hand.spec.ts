@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test'
 import { Machinist } from '../support/machinist'
 import { barriers } from '../support/accessible'
+import { CAPTURING } from '../support/sheets'
 import { expect, Product, test } from '../support/product'
 
 /** What a hand holds: a phone's browser with its bars, a small one, one on its side, a tablet standing up. */
@@ -61,6 +62,23 @@ for (const size of SIZES)
     await mira.goTo('prove:G54:T3')
     await expect(page.getByTestId('passes')).toBeInViewport({ ratio: 1 })
     await expect(page.getByTestId('not-so')).toBeInViewport({ ratio: 1 })
+    // A row that is captured: what to type, what it shows then, and where the axis must stand.
+    await mira.begin(CAPTURING)
+    await mira.ready()
+    for (const [step, shown] of [
+      ['tip-on-plane:T1', '-270.000'],
+      ['face:G54:left', '-347.300'],
+    ] as const) {
+      await mira.goTo(step)
+      await expect(page.getByTestId('to-type')).toBeInViewport({ ratio: 1 })
+      await mira.keys(shown)
+      for (const part of ['to-type', 'reading', 'stands', 'stands-else', 'next'])
+        await expect(page.getByTestId(part)).toBeInViewport({ ratio: 1 })
+      for (const key of '7890') await isWhole(page, key)
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(size.width)
+      expect(await barriers(page)).toEqual([])
+      await mira.look(`fits-${size.width}-${step.split(':')[0]}`)
+    }
     await context.close()
     await product.close()
   })
