@@ -34,5 +34,10 @@ describe('the caution at a touch', () => {
   test('asks for a stopped spindle where nothing that turns is used', () => {
     const pin: Gauge = { ...finder('p'), kind: 'pin' }
     expect(touching(['p'], pin, finder('a', 1200)).caution).toContain('Spindle stopped')
+    for (const kind of ['probe', 'dial-sensor'] as const)
+      expect(touching(['s'], { ...pin, id: 's', kind }).caution).toContain(
+        'an electronic one only by its routine',
+      )
+    expect(touching(['t'], { ...pin, id: 't', kind: 'plate' }).caution).toContain('none active')
   })
 })

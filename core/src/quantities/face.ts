@@ -41,9 +41,11 @@ export const face = quantity({
         ? context.finderCaution
         : uses('plate')
           ? CAUTIONS.plate
-          : uses('cutter')
-            ? CAUTIONS.cutter
-            : CAUTIONS.pin,
+          : uses('dial-sensor') || uses('probe')
+            ? CAUTIONS.sensor
+            : uses('cutter')
+              ? CAUTIONS.cutter
+              : CAUTIONS.pin,
       field: `Machine ${axis} at contact`,
     }
   },

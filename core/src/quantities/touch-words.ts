@@ -8,7 +8,9 @@ export const CAUTIONS = {
   cutter:
     'Spindle stopped, widest diameter against the face. A tapered bit meets it elsewhere: put a pin in its place.',
   plate:
-    'Clip on, and the circuit shown before anything moves; clip and plate off before the spindle starts.',
+    'Clip on, and the circuit shown before anything moves; clip and plate off before the spindle starts. A routine with a length active dives by that length: none active.',
+  sensor:
+    'Spindle stopped; its body clear of jaws and clamps. A dial one gently to its mark; an electronic one only by its routine, never jogged into contact. Out before the spindle turns.',
   difference: 'Spindle stopped. Move Z up before X or Y, and come down with the smallest step.',
 } as const
 
