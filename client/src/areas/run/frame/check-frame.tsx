@@ -39,7 +39,13 @@ export function CheckFrame({
     </Column>
   )
   const body = (
-    <ScrollView flex={1} contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12, flexGrow: 1 }}>
+    <ScrollView
+      flex={1}
+      contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12, flexGrow: 1 }}
+      tabIndex={0}
+      role="group"
+      aria-label="what to see to"
+    >
       <Words as="sentence" role="heading" aria-level={1}>
         {sentence}
       </Words>

@@ -71,7 +71,14 @@ export function EntryFrame({
   // Plain views: this frame is drawn anew with every key, and has nothing of the theme in it.
   const aboveKeys = (
     <Plain style={styles.frame}>
-      <PlainScroll style={styles.above} contentContainerStyle={styles.aboveContent}>
+      {/* It scrolls where there is little room: by the keyboard as well, whether or not anything in it can be pressed. */}
+      <PlainScroll
+        style={styles.above}
+        contentContainerStyle={styles.aboveContent}
+        tabIndex={0}
+        role="group"
+        aria-label="what to do"
+      >
         {children}
       </PlainScroll>
       <Plain style={styles.numbers}>
