@@ -47,6 +47,14 @@ test.each([
   expect(Object.keys(outcome.problems)).toEqual(wrong)
 })
 
+test('a tapered cutter has half an angle; nothing else has', () => {
+  expect(declared({ kind: 'cutter', halfAngle: '30' })).toMatchObject({ made: { halfAngle: 30 } })
+  expect(declared({ kind: 'cutter' })).not.toHaveProperty('made.halfAngle')
+  expect(declared({ kind: 'pin', halfAngle: '30' })).not.toHaveProperty('made.halfAngle')
+  for (const halfAngle of ['0', '90', 'x'])
+    expect(declared({ kind: 'cutter', halfAngle })).toHaveProperty('problems.halfAngle')
+})
+
 test('a gauge is corrected with a reason; what the form does not ask stays', () => {
   const setter: Gauge = {
     id: 'setter',

@@ -70,6 +70,7 @@ export const gaugeSchema = z.strictObject({
   foot: writtenLengthSchema.optional(),
   footUncertainty: writtenLengthSchema.optional(),
   grade: z.enum(BLOCK_GRADES).optional(),
+  halfAngle: z.number().min(1).max(89).optional(),
   maxSpeed: turnsAMinute.optional(),
 })
 

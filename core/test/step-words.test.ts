@@ -19,6 +19,21 @@ const touching = (using: readonly string[], ...gauges: readonly Gauge[]) =>
   )
 
 describe('the caution at a touch', () => {
+  test('says how far above its tip a tapered bit has its full diameter', () => {
+    const bit: Gauge = {
+      id: 'v',
+      kind: 'cutter',
+      name: '6 mm V bit',
+      size: { text: '6', unit: 'mm' },
+      halfAngle: 30,
+    }
+    // 3 / tan 30°.
+    expect(touching(['v'], bit).caution).toMatch(/^Its full diameter stands 5\.2 mm above its tip/)
+    const { halfAngle: _, ...straight } = bit
+    expect(touching(['v'], straight).caution).not.toContain('full diameter stands')
+    expect(touching([], bit).caution).not.toContain('full diameter stands')
+  })
+
   test('names the speed that the finder in use bears, the least of several', () => {
     const gauges = [finder('a', 1200), finder('b', 900), finder('c', 600)]
     expect(touching(['a'], ...gauges).caution).toContain('never above S1200')

@@ -24,13 +24,16 @@ export const Caption = memo(function Caption({
       y={16 + 15 * index}
       textAnchor={beside ? 'start' : 'end'}
       fontFamily={WORDS}
-      fontSize={12}
+      fontSize={width < NARROW ? 11 : 12}
       fill={roles.inkSoft}
     >
       {line}
     </SvgText>
   ))
 })
+
+/** Below this the spindle stands close to the caption. */
+const NARROW = 320
 
 /** A caption in two lines of about the same length. */
 function folded(words: string): readonly string[] {

@@ -91,7 +91,6 @@ const along = (direction: Point, point: Point): number =>
  * that cannot be reached at that height is touched with a pin instead.
  *
  * @param halfAngle of the taper, radians, between 0 and π/2.
- * @waits for tapered bits on a plate (step 8).
  */
 export function fullDiameterHeight(diameter: number, halfAngle: number): number {
   if (!(halfAngle > 0 && halfAngle < Math.PI / 2))

@@ -95,6 +95,8 @@ export interface Gauge {
   readonly footUncertainty?: WrittenLength
   /** Grade of a gauge block by ISO 3650, where there is no certificate. */
   readonly grade?: BlockGrade
+  /** Half the angle of a tapered or V bit, in degrees: its full diameter stands above its tip. */
+  readonly halfAngle?: number
   /** Turns a minute that it bears, for one that turns: an edge finder or a wobbler. */
   readonly maxSpeed?: number
 }

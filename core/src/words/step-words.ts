@@ -1,6 +1,10 @@
 import { axisOfQuantity, moduleOf, type QuantityName } from '../quantities/quantities'
 import type { StepWords } from '../quantities/quantity-module'
 import type { SetupDocument } from '../facts/document'
+import { fullDiameterHeight } from '../features/edge'
+import { formatLength } from '../length/format-length'
+import { toNanometres } from '../length/length'
+import { readLength } from '../length/read-length'
 import { asksForSpindle } from '../plan/reading-fields'
 import { type FieldKey } from '../quantities/fields'
 import type { Station } from '../plan/step'
@@ -57,8 +61,26 @@ export function describeStep(
   using: readonly string[],
 ): StepWords {
   const words = touchWords(document, quantity, using)
-  const quill = quillWords(document, quantity)
-  return quill === undefined ? words : { ...words, caution: `${quill} ${words.caution}` }
+  const more = [quillWords(document, quantity), taperWords(document, quantity, using)].filter(
+    (one) => one !== undefined,
+  )
+  return more.length === 0 ? words : { ...words, caution: [...more, words.caution].join(' ') }
+}
+
+/** A tapered bit touches a face with its full diameter, which stands above its tip: said where a face is touched with one. */
+function taperWords(
+  { sheet: { gauges } }: SetupDocument,
+  quantity: QuantityName,
+  using: readonly string[],
+): string | undefined {
+  const bit = gauges.find(({ id, halfAngle }) => using.includes(id) && halfAngle !== undefined)
+  const size = bit && readLength(bit.size)
+  if (bit?.halfAngle === undefined || size?.ok !== true || axisOfQuantity(quantity) === 'Z')
+    return undefined
+  const { unit } = bit.size
+  const above = fullDiameterHeight(size.value.nm, (bit.halfAngle * Math.PI) / 180)
+  const told = formatLength(toNanometres(Math.round(above)), unit, unit === 'mm' ? 1 : 2)
+  return `Its full diameter stands ${told} ${unit} above its tip: bring the tip at least so far below the edge. Where it does not reach, put a pin in its place.`
 }
 
 /** A quill that is out moves Z by as much: said where Z is measured, and nowhere else. */

@@ -96,6 +96,16 @@ function GaugeForm<Result extends FieldValues>({
           testID="gauge-wall"
         />
       )}
+      {kind === 'cutter' && (
+        <FormField
+          control={control}
+          name="halfAngle"
+          digits
+          label="Half its angle in degrees, where it is tapered or a V"
+          note="Left empty, it is straight. Its full diameter stands above the tip: the touch says how far."
+          testID="gauge-half-angle"
+        />
+      )}
       {turns(kind) && (
         <FormField
           control={control}

@@ -14,6 +14,8 @@ export interface GaugeDraft {
   /** Of a plate: its thickness in X and Y. */
   readonly wall: string
   readonly maxSpeed: string
+  /** Of a cutter that is tapered: half its angle, in degrees. */
+  readonly halfAngle: string
   /** Why it is declared anew; nobody asks it of a new one. */
   readonly reason: string
 }
@@ -25,6 +27,7 @@ export const newGauge: GaugeDraft = {
   unit: 'mm',
   wall: '',
   maxSpeed: '',
+  halfAngle: '',
   reason: '',
 }
 
@@ -46,6 +49,14 @@ export function gaugeOf(draft: GaugeDraft): FormOutcome<GaugeDraft, Omit<Gauge, 
       },
     }
   const maxSpeed = turns(kind) ? turnsOf(draft.maxSpeed) : undefined
+  const angle = draft.halfAngle.trim()
+  const halfAngle = kind === 'cutter' && angle !== '' ? Number(angle) : undefined
+  if (halfAngle !== undefined && !(halfAngle >= 1 && halfAngle <= 89))
+    return {
+      problems: {
+        halfAngle: 'Type half its angle, from 1 to 89 degrees, or nothing where it is straight.',
+      },
+    }
   return {
     made: {
       kind,
@@ -53,18 +64,20 @@ export function gaugeOf(draft: GaugeDraft): FormOutcome<GaugeDraft, Omit<Gauge, 
       size: { text: size, unit },
       ...(hasWall && { wall: { text: wall, unit } }),
       ...(maxSpeed !== undefined && { maxSpeed }),
+      ...(halfAngle !== undefined && { halfAngle }),
     },
   }
 }
 
 /** A gauge that is declared, to be corrected. */
-export const gaugeDraft = ({ kind, name, size, wall, maxSpeed }: Gauge): GaugeDraft => ({
+export const gaugeDraft = ({ kind, name, size, wall, maxSpeed, halfAngle }: Gauge): GaugeDraft => ({
   kind,
   name,
   size: size.text,
   unit: size.unit,
   wall: wall?.text ?? '',
   maxSpeed: maxSpeed === undefined ? '' : String(maxSpeed),
+  halfAngle: halfAngle === undefined ? '' : String(halfAngle),
   reason: '',
 })
 
@@ -78,7 +91,7 @@ export function correctedGauge(
   const reason = draft.reason.trim()
   if (reason === '')
     return { problems: { reason: 'Say why: it stays with the change, under your name.' } }
-  const { wall: _wall, maxSpeed: _speed, ...rest } = before
+  const { wall: _wall, maxSpeed: _speed, halfAngle: _angle, ...rest } = before
   return { made: { gauge: { ...rest, ...outcome.made }, reason } }
 }
 
