@@ -118,7 +118,17 @@ const VIEWS = [
     size: PHONE,
     way: [
       open('New set-up'),
-      (page) => page.getByTestId('job-name').fill('Focuser body, second side'),
+      async (page) => {
+        await page.getByTestId('job-name').fill('Focuser body, second side')
+        await page.getByRole('radio', { name: 'Mill 2' }).click()
+        await page.getByText('the last set-up on it').waitFor()
+        await page.getByTestId('tool-name-0').fill('10 mm end mill')
+        await page.getByTestId('go-on').click()
+        for (const [axis, size] of Object.entries({ X: '120', Y: '80', Z: '40' }))
+          await page.getByTestId(`stock-${axis}`).fill(size)
+        await page.getByRole('radio', { name: 'middle of the front side' }).click()
+        await page.evaluate(() => globalThis.scrollTo(0, 0))
+      },
     ],
   },
   { file: 'shop-wide', size: WIDE, way: [open('Shop'), shows('50 mm setter')] },
