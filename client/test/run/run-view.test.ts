@@ -69,7 +69,7 @@ test('a station is entered at what is open there, else at its first step', () =>
 test('when numbers are keyed is turned by a further version of the sheet', () => {
   const setup = example('whole-run')
   const { words, turned } = keyingView(setup)
-  expect(words).toBe('Key each number as soon as it is known')
+  expect(words).toBe('Key numbers as they are known')
   const now = after(setup, turned)
   expect(now.document.sheet).toEqual({ ...setup.document.sheet, keying: 'as-known' })
   expect(now.steps.map(({ step }) => step.key)).toEqual(

@@ -107,10 +107,7 @@ export function keyingView({ sheetAsWritten: sheet }: Pick<StandingSetup, 'sheet
 } {
   const keying = sheet.keying === 'as-known' ? 'together' : 'as-known'
   return {
-    words:
-      keying === 'as-known'
-        ? 'Key each number as soon as it is known'
-        : 'Key all numbers together, at the end',
+    words: keying === 'as-known' ? 'Key numbers as they are known' : 'Key all numbers at the end',
     turned: { kind: 'sheet', body: sendable({ ...sheet, keying }) },
   }
 }
