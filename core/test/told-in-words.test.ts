@@ -2,9 +2,15 @@ import { fitCircle } from '../src/features'
 import { readProgram } from '../src/program'
 import { gravestFirst, sheetFromProgram } from '../src/running'
 import { type SetupSheet } from '../src/sheet'
-import { describeJudgement, describeSheet, describeTerm, saysSomething } from '../src/words'
+import {
+  describeCheck,
+  describeJudgement,
+  describeSheet,
+  describeTerm,
+  saysSomething,
+} from '../src/words'
 import { describeEvent } from '../src/words/event-words'
-import { event, mm, workedSheet } from './worked-example'
+import { event, mm, workedDocument, workedSheet } from './worked-example'
 
 // What people read of a sum, a sheet and a program: each condition of it with the words that it makes.
 
@@ -205,4 +211,16 @@ describe('a circle', () => {
     expect([line(0), line(1e-12), line(0.1)]).toEqual([false, false, true])
     expect(fitCircle([1, 2, 3].map(() => ({ x: 5, y: 5 }))).ok).toBe(false)
   })
+})
+
+test('before the start the common offset is looked at: as declared, or as it is now', () => {
+  const { machine } = workedSheet()
+  const declared = workedDocument({ machine: { ...machine, externalOffset: { Z: mm('1.5') } } }, [])
+  const told = (document: typeof declared) =>
+    describeCheck(document, 'home').points.find((point) => point.startsWith('The common offset'))
+  expect(told(declared)).toContain('shows X 0 mm, Y 0 mm, Z 1.5 mm.')
+  const changed = event({ kind: 'external-changed', axis: 'Z', value: mm('-2') })
+  expect(told({ ...declared, events: [changed] })).toContain('Z −2 mm.')
+  const byMarks = workedDocument({ machine: { ...machine, homing: 'marks' } }, [])
+  expect(told(byMarks)).toContain('shows X 0 mm')
 })

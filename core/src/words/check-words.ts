@@ -1,6 +1,5 @@
 import { AXES } from '../address/row'
-import type { CheckOff } from '../facts/document'
-import type { SetupSheet } from '../sheet/sheet'
+import type { CheckOff, SetupDocument } from '../facts/document'
 import { lengthWords } from './typographic'
 
 /** What is seen to at a step that reads no number. */
@@ -14,14 +13,17 @@ export interface CheckWords {
   readonly done: string
 }
 
+type Standing = Pick<SetupDocument, 'sheet' | 'events'>
+
 const GUARDS =
   'Follow the machine maker’s manual. An emergency stop may stop the axes and leave the spindle turning: know yours.'
 
-/** The words of a check, for this machine and this sheet. */
-export function describeCheck(sheet: SetupSheet, check: CheckOff['of']): CheckWords {
+/** The words of a check, for this machine and this sheet, with what was said to have changed since. */
+export function describeCheck(document: Standing, check: CheckOff['of']): CheckWords {
+  const { sheet } = document
   switch (check) {
     case 'home':
-      return sheet.machine.homing === 'marks' ? homeByMarks(sheet) : homeBySwitches(sheet)
+      return sheet.machine.homing === 'marks' ? homeByMarks(document) : homeBySwitches(document)
     case 'clean':
       return {
         title: 'Clean and inspect',
@@ -98,15 +100,17 @@ export function describeCheck(sheet: SetupSheet, check: CheckOff['of']): CheckWo
 }
 
 /** What the control adds to every row is looked at before anything is read: it shifts all of them at once. */
-function commonOffset({ unit, machine: { externalOffset = {} } }: SetupSheet): string {
-  const shows = AXES.map(
-    (axis) => `${axis} ${lengthWords(externalOffset[axis] ?? { text: '0', unit })}`,
-  )
+function commonOffset({ sheet: { unit, machine }, events }: Standing): string {
+  const shows = AXES.map((axis) => {
+    const event = events.findLast((one) => one.kind === 'external-changed' && one.axis === axis)
+    const now = event?.kind === 'external-changed' ? event.value : machine.externalOffset?.[axis]
+    return `${axis} ${lengthWords(now ?? { text: '0', unit })}`
+  })
   return `The common offset, which is added to every row, shows ${shows.join(', ')}. If it shows another, say so as something that changed.`
 }
 
-function homeBySwitches(sheet: SetupSheet): CheckWords {
-  const cycled = sheet.gauges.some(({ kind }) => kind === 'fixed-setter')
+function homeBySwitches(document: Standing): CheckWords {
+  const cycled = document.sheet.gauges.some(({ kind }) => kind === 'fixed-setter')
   return {
     title: 'Home',
     sentence: 'Home the machine and let it warm.',
@@ -114,7 +118,7 @@ function homeBySwitches(sheet: SetupSheet): CheckWords {
       'Z up first, then X and Y: each axis, where the machine homes them one by one.',
       'Spindle run warm as the manual asks, then stopped.',
       'Rows that are not used are cleared to zero.',
-      commonOffset(sheet),
+      commonOffset(document),
       ...(cycled
         ? [
             'The first tool touched on the setter after homing is the reference; change tools only through the control from here on.',
@@ -126,14 +130,14 @@ function homeBySwitches(sheet: SetupSheet): CheckWords {
   }
 }
 
-function homeByMarks(sheet: SetupSheet): CheckWords {
+function homeByMarks(document: Standing): CheckWords {
   return {
     title: 'Home by marks',
     sentence: 'Drive to the marks, zero, write the dials down.',
     points: [
       'Each axis to its end or mark, then back off by the agreed amount, from the same side every time.',
       'Zero there. Write down the dial and the coarse scale: after a power cut they find this zero again.',
-      commonOffset(sheet),
+      commonOffset(document),
     ],
     caution: GUARDS,
     done: 'Zeroed here',

@@ -84,7 +84,8 @@ function Run({
     </Overlay>
   )
   const mayEnter = useMay('enter')
-  const keying = mayEnter ? keyingView(setup) : undefined
+  // A set-up that is done is not opened again for it.
+  const keying = mayEnter && setup.next !== undefined ? keyingView(setup) : undefined
   const turnKeying = () => {
     if (keying === undefined) return
     setMenu(false)

@@ -46,7 +46,7 @@ export function airCutView(
 ): AirCutView {
   const { sheet } = document
   const { unit } = sheet
-  const words = describeCheck(sheet, 'air-cut')
+  const words = describeCheck(document, 'air-cut')
   const lift = activeLift(document)
   if (lift !== undefined)
     return { shows: 'raised', words: takeOutWords(words, lift), facts: takenOut(lift) }

@@ -38,7 +38,7 @@ export function programStepView({
   const write = lengthWriter(solution)
   const clear = mayRun(standing)
   return {
-    words: describeCheck(document.sheet, 'program'),
+    words: describeCheck(document, 'program'),
     name: program.name,
     clear,
     verdict: {

@@ -37,7 +37,7 @@ export function checkView(
   check: SimpleCheck,
   person: Person | null | undefined,
 ): CheckView {
-  const words = describeCheck(document.sheet, check)
+  const words = describeCheck(document, check)
   const done = standingCheckOff(document, check)
   const keyedBySame = check === 'look' && person && !mayLook(document, person)
   return {

@@ -35,7 +35,7 @@ export function homeMarksView(
   written: (key: MarkKey) => WrittenLength,
 ): HomeMarksView {
   const { sheet } = document
-  const words = describeCheck(sheet, 'home')
+  const words = describeCheck(document, 'home')
   const done = standingCheckOff(document, 'home')
   if (done !== undefined)
     return { shows: 'done', words, marks: done.of === 'home' ? done.marks : undefined }

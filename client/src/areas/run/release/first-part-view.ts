@@ -21,7 +21,7 @@ export interface WearLine {
 /** The first part: what was measured of it, what to add to the wear, and how it was finished. */
 export function firstPartView(setup: StandingSetup, kept: readonly Measured[]) {
   const { document } = setup
-  const words = describeCheck(document.sheet, 'first-part')
+  const words = describeCheck(document, 'first-part')
   const done = standingCheckOff(document, 'first-part')
   const finished = done?.of === 'first-part' ? done : undefined
   return {
