@@ -31,6 +31,28 @@ export const CaptureTold = memo(function CaptureTold({
   )
 })
 
+/** Before anything is typed: what is expected, and the way to read the position alone. */
+export function CaptureBefore({
+  expected,
+  onApart,
+}: {
+  readonly expected: string | undefined
+  readonly onApart: () => void
+}) {
+  return (
+    <Row justifyContent="space-between" alignItems="center" gap="$2" minHeight={28}>
+      <Words as="note" flex={1}>
+        {expected === undefined
+          ? 'Type what the row shows; where it stands follows.'
+          : `Expected: ${expected}.`}
+      </Words>
+      <Button kind="plain" onPress={onApart} testID="read-position">
+        Read the position
+      </Button>
+    </Row>
+  )
+}
+
 /** Where the axis must stand by what the row shows: compared with the position that the control shows now. */
 export function CaptureChecked({
   stands,

@@ -12,7 +12,7 @@ import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import type { StepProps } from '../frame/step-props'
 import { EntryFrame } from '../frame/entry-frame'
-import { CaptureChecked, CaptureTold } from './captured'
+import { CaptureBefore, CaptureChecked, CaptureTold } from './captured'
 import { GaugesBetween, ZeroedOn } from './circumstances'
 import { ImpliedLine } from './implied-line'
 import { Reviewed } from './reviewed'
@@ -173,6 +173,8 @@ export function ReadingStep({
     <>
       {captured?.stands !== undefined ? (
         <CaptureChecked stands={captured.stands} onApart={reading.readApart} />
+      ) : captured !== undefined && !view.asksForRule ? (
+        <CaptureBefore expected={view.expected} onApart={reading.readApart} />
       ) : (
         <ImpliedLine
           implied={captured === undefined ? view.implied : undefined}
