@@ -61,7 +61,7 @@ const ABOUT = {
   'core/budget': ['budget', 'coverage', 'published-sets'],
   'core/slips': ['slip-finder', 'slips'],
   'core/expect': ['expect'],
-  'core/program': ['program', 'program-net', 'program-bytes'],
+  'core/program': ['program', 'program-net', 'program-bytes', 'program-bounds'],
   'core/running': ['program', 'program-net', 'sheet-again'],
   'core/solve': ['every-number', 'published-sets'],
   'core/quantities': ['every-number'],
