@@ -134,6 +134,19 @@ export default defineConfig([
     rules: { 'import/no-cycle': 'error', 'max-lines': ['error', 300] },
   },
   {
+    files: ['client/src/**/*.tsx'],
+    ignores: ['client/src/kit/scroll.tsx'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "ImportDeclaration[source.value='@tamagui/scroll-view']",
+          message: 'Use Scroll of the kit: the keyboard reaches what scrolls.',
+        },
+      ],
+    },
+  },
+  {
     // A promise that nobody waits for loses its failure: where that is meant, `void` says so.
     files: ['{contract,server,client,cli}/src/**/*.{ts,tsx}'],
     languageOptions: { parserOptions: { projectService: true } },

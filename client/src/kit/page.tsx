@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import { useMedia, View } from '@tamagui/core'
-import { ScrollView } from '@tamagui/scroll-view'
+import { Scroll } from './scroll'
 import { AppBar } from './app-bar'
 import { Words } from './words'
 
@@ -20,7 +20,8 @@ export function Page({ title, children, foot, aside }: PageProps) {
       <AppBar />
       <View flex={1} flexDirection={wide ? 'row' : 'column'} minHeight={0}>
         <View flex={1} minHeight={0}>
-          <ScrollView
+          <Scroll
+            label="the page"
             flex={1}
             role="main"
             contentContainerStyle={{
@@ -37,7 +38,7 @@ export function Page({ title, children, foot, aside }: PageProps) {
             </Words>
             {children}
             {!wide && aside}
-          </ScrollView>
+          </Scroll>
           {foot !== undefined && (
             <View padding="$3" backgroundColor="$paper" borderTopWidth={1} borderColor="$line">
               <View width="100%" maxWidth={860} alignSelf="center" gap="$2" flexDirection="row">
@@ -47,7 +48,8 @@ export function Page({ title, children, foot, aside }: PageProps) {
           )}
         </View>
         {wide && aside !== undefined && (
-          <ScrollView
+          <Scroll
+            label="beside it"
             width={400}
             flexGrow={0}
             borderLeftWidth={1}
@@ -55,7 +57,7 @@ export function Page({ title, children, foot, aside }: PageProps) {
             contentContainerStyle={{ padding: 20, gap: 16 }}
           >
             {aside}
-          </ScrollView>
+          </Scroll>
         )}
       </View>
     </View>

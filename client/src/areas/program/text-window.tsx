@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react'
 import { View } from '@tamagui/core'
-import { ScrollView } from '@tamagui/scroll-view'
 import type { ProgramText } from '@/data/program-text'
 import { Button } from '@/kit/button'
+import { Scroll } from '@/kit/scroll'
 import { Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { around, earlier, later, type LineRange } from './line-range'
@@ -41,7 +41,7 @@ export function TextWindow({
     )
   return (
     <Column gap="$2" testID="text-window">
-      <ScrollView horizontal backgroundColor="$tray" borderRadius="$small">
+      <Scroll label="lines of the program" horizontal backgroundColor="$tray" borderRadius="$small">
         <View padding="$2" minWidth="100%">
           {text === undefined && <Words as="note">Looking it up …</Words>}
           {text?.lines.map((one, index) => {
@@ -64,7 +64,7 @@ export function TextWindow({
             )
           })}
         </View>
-      </ScrollView>
+      </Scroll>
       <Row>
         {range.from > 1 && (
           <Button kind="plain" onPress={() => setRange(earlier)}>

@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react'
 import { useMedia } from '@tamagui/core'
-import { ScrollView } from '@tamagui/scroll-view'
 import type { CheckWords } from '@pine/core/words'
 import { Caution } from '@/kit/caution'
+import { Scroll } from '@/kit/scroll'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { StepAfter } from './step-after'
@@ -39,12 +39,10 @@ export function CheckFrame({
     </Column>
   )
   const body = (
-    <ScrollView
+    <Scroll
+      label="what to see to"
       flex={1}
       contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12, flexGrow: 1 }}
-      tabIndex={0}
-      role="group"
-      aria-label="what to see to"
     >
       <Words as="sentence" role="heading" aria-level={1}>
         {sentence}
@@ -68,7 +66,7 @@ export function CheckFrame({
       {after}
       {inOne && footing}
       <StepAfter />
-    </ScrollView>
+    </Scroll>
   )
   // What to say stays in view: what there is to see to scrolls above it.
   return inOne ? (

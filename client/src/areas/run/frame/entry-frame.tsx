@@ -1,9 +1,9 @@
 import type { ReactNode } from 'react'
 import { ScrollView as PlainScroll, StyleSheet, View as Plain } from 'react-native'
 import { useMedia } from '@tamagui/core'
-import { ScrollView } from '@tamagui/scroll-view'
 import { Button } from '@/kit/button'
 import { Keypad, type KeypadProps } from '@/kit/keypad'
+import { Scroll } from '@/kit/scroll'
 import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { StepAfter } from './step-after'
@@ -44,7 +44,7 @@ export function EntryFrame({
   )
   if (wide)
     return (
-      <ScrollView flex={1} contentContainerStyle={{ padding: 24, gap: 14 }}>
+      <Scroll label="what to do" flex={1} contentContainerStyle={{ padding: 24, gap: 14 }}>
         {children}
         {numbers}
         {told}
@@ -55,18 +55,18 @@ export function EntryFrame({
         </Row>
         {after}
         <StepAfter />
-      </ScrollView>
+      </Scroll>
     )
   if (tiny)
     return (
-      <ScrollView flex={1} contentContainerStyle={{ gap: 8 }}>
+      <Scroll label="what to do" flex={1} contentContainerStyle={{ gap: 8 }}>
         <Column padding="$3">
           {children}
           {numbers}
           {told}
         </Column>
         <Keypad {...keys} next={next} />
-      </ScrollView>
+      </Scroll>
     )
   // Plain views: this frame is drawn anew with every key, and has nothing of the theme in it.
   const aboveKeys = (

@@ -1,6 +1,6 @@
-import { ScrollView } from '@tamagui/scroll-view'
 import { type Chain } from '@pine/core/chain'
 import type { StandingSetup } from '@/data/standing'
+import { Scroll } from '@/kit/scroll'
 import { TrustMark } from '@/kit/trust-mark'
 import { Card, Column, Line } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
@@ -21,7 +21,7 @@ export function LookingOn({
   const { document, solution, steps } = setup
   const record = document.records.at(-1)
   return (
-    <ScrollView flex={1} contentContainerStyle={{ padding: 16, gap: 20 }}>
+    <Scroll label="the numbers" flex={1} contentContainerStyle={{ padding: 16, gap: 20 }}>
       <Words as="note" testID="looking-on">
         You look on: a viewer enters nothing. Tap a number for where it comes from.
       </Words>
@@ -40,6 +40,6 @@ export function LookingOn({
           ))}
         </Card>
       </Column>
-    </ScrollView>
+    </Scroll>
   )
 }

@@ -1,9 +1,9 @@
 import { useMedia } from '@tamagui/core'
-import { ScrollView } from '@tamagui/scroll-view'
 import { type SetupDocument } from '@pine/core/facts'
 import { type StepState } from '@pine/core/plan'
 import { stepName } from '@pine/core/words'
 import { Button } from '@/kit/button'
+import { Scroll } from '@/kit/scroll'
 import { Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { StepAfter } from './step-after'
@@ -19,7 +19,11 @@ export interface NeededStepProps {
 export function NeededStep({ document, current, needed, onStep }: NeededStepProps) {
   const { wide } = useMedia()
   return (
-    <ScrollView flex={1} contentContainerStyle={{ padding: wide ? 24 : 12, gap: 14, flexGrow: 1 }}>
+    <Scroll
+      label="what comes first"
+      flex={1}
+      contentContainerStyle={{ padding: wide ? 24 : 12, gap: 14, flexGrow: 1 }}
+    >
       <Words as="sentence" role="heading" aria-level={1}>
         First: {stepName(document, needed.step)}
       </Words>
@@ -32,6 +36,6 @@ export function NeededStep({ document, current, needed, onStep }: NeededStepProp
         </Button>
       </Column>
       <StepAfter />
-    </ScrollView>
+    </Scroll>
   )
 }

@@ -1,7 +1,6 @@
 import { useRouter } from 'expo-router'
 import { useCallback, useState } from 'react'
 import { useMedia, View } from '@tamagui/core'
-import { ScrollView } from '@tamagui/scroll-view'
 import type { Address } from '@pine/core/address'
 import { type Chain } from '@pine/core/chain'
 import type { Enter } from '@/data/said'
@@ -11,6 +10,7 @@ import type { StandingSetup } from '@/data/standing'
 import { AppBar } from '@/kit/app-bar'
 import { Button } from '@/kit/button'
 import { Overlay } from '@/kit/overlay'
+import { Scroll } from '@/kit/scroll'
 import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { CheckStep } from '../ready/check-step'
@@ -127,7 +127,8 @@ function Run({
               {body}
             </StepAfterProvider>
           </View>
-          <ScrollView
+          <Scroll
+            label="the numbers"
             width={widest ? 380 : 320}
             flexGrow={0}
             borderLeftWidth={1}
@@ -157,7 +158,7 @@ function Run({
                 The same job again
               </Button>
             )}
-          </ScrollView>
+          </Scroll>
         </View>
         {changed}
       </View>

@@ -1,9 +1,9 @@
 import { useEffect, useRef, type ComponentRef } from 'react'
 import { styled, View } from '@tamagui/core'
-import { ScrollView } from '@tamagui/scroll-view'
 import { type SetupDocument } from '@pine/core/facts'
 import { STATIONS, type Station, type StepState } from '@pine/core/plan'
 import { STATION_NAMES, stepName } from '@pine/core/words'
+import { Scroll } from '@/kit/scroll'
 import { TrustMark } from '@/kit/trust-mark'
 import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
@@ -34,9 +34,9 @@ export interface StepsRailProps {
 /** Every step of the set-up, on a wide screen. */
 export function StepsRail({ document, steps, current, onStep }: StepsRailProps) {
   return (
-    <ScrollView
+    <Scroll
+      label="steps"
       role="navigation"
-      aria-label="steps"
       width={250}
       flexGrow={0}
       backgroundColor="$tray"
@@ -62,7 +62,7 @@ export function StepsRail({ document, steps, current, onStep }: StepsRailProps) 
           onStep={onStep}
         />
       ))}
-    </ScrollView>
+    </Scroll>
   )
 }
 

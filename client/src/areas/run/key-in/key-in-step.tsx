@@ -1,12 +1,12 @@
 import { useState } from 'react'
 import Volume2 from 'lucide-react-native/icons/volume-2'
 import { styled, useMedia } from '@tamagui/core'
-import { ScrollView } from '@tamagui/scroll-view'
 import { type Chain } from '@pine/core/chain'
 import { type Register } from '@pine/core/registers'
 import type { Said } from '@/data/said'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
+import { Scroll } from '@/kit/scroll'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { useRoles } from '@/theme/use-roles'
@@ -56,11 +56,15 @@ export function KeyInStep(props: KeyInStepProps) {
       />
     )
   return (
-    <ScrollView flex={1} contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12, flexGrow: 1 }}>
+    <Scroll
+      label="what was keyed"
+      flex={1}
+      contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12, flexGrow: 1 }}
+    >
       {card}
       <WhatStands {...props} beneath={beneath} onRetype={() => setRetyping(true)} />
       <StepAfter />
-    </ScrollView>
+    </Scroll>
   )
 }
 

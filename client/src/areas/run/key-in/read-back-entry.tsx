@@ -1,6 +1,5 @@
 import { useState, type ReactNode } from 'react'
 import { useMedia } from '@tamagui/core'
-import { ScrollView } from '@tamagui/scroll-view'
 import type { ShortReadBack } from '@pine/core/facts'
 import { areLastDigits, LAST_DIGITS } from '@pine/core/keyin'
 import { otherUnit, readLength, type LengthUnit, type WrittenLength } from '@pine/core/length'
@@ -9,6 +8,7 @@ import { useDraft } from '@/data/drafts'
 import { Button } from '@/kit/button'
 import { erased, signTurned, typed } from '@/kit/number-text'
 import { ReadingField } from '@/kit/reading-field'
+import { Scroll } from '@/kit/scroll'
 import { Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { EntryFrame } from '../frame/entry-frame'
@@ -47,11 +47,11 @@ function SeenEntry({ short, sheet, picture, onElse, onEntered }: ShortEntryProps
   const room = wide ? 24 : 12
   return (
     <Column flex={1} gap={0}>
-      <ScrollView flex={1} contentContainerStyle={{ padding: room, gap: 12 }}>
+      <Scroll label="what to key" flex={1} contentContainerStyle={{ padding: room, gap: 12 }}>
         {sheet}
         <Words>{READ_AGAIN}</Words>
         {picture}
-      </ScrollView>
+      </Scroll>
       <Column padding={room} paddingTop={8} gap="$2">
         <Button onPress={onElse} testID="shows-else">
           It shows something else

@@ -1,6 +1,5 @@
 import { memo, useCallback, useState } from 'react'
 import { useMedia, View } from '@tamagui/core'
-import { ScrollView } from '@tamagui/scroll-view'
 import type { Address } from '@pine/core/address'
 import { type Chain } from '@pine/core/chain'
 import { type QuantityName } from '@pine/core/quantities'
@@ -8,6 +7,7 @@ import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Overlay } from '@/kit/overlay'
 import { ReadingField } from '@/kit/reading-field'
+import { Scroll } from '@/kit/scroll'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import type { StepProps } from '../frame/step-props'
@@ -72,7 +72,11 @@ export function ReadingStep({
   const sentence = <Sentence>{words.sentence}</Sentence>
   if (view.reviewing)
     return (
-      <ScrollView flex={1} contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12 }}>
+      <Scroll
+        label="the touch"
+        flex={1}
+        contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12 }}
+      >
         {wide && sentence}
         {picture}
         {!wide && sentence}
@@ -92,7 +96,7 @@ export function ReadingStep({
             onTrace={onTrace}
           />
         </Reviewed>
-      </ScrollView>
+      </Scroll>
     )
 
   const problem = reading.problem !== undefined && (
@@ -203,7 +207,7 @@ export function ReadingStep({
 
   if (wide)
     return (
-      <ScrollView flex={1} contentContainerStyle={{ padding: 24, gap: 14 }}>
+      <Scroll label="the touch" flex={1} contentContainerStyle={{ padding: 24, gap: 14 }}>
         {sentence}
         {picture}
         {told}
@@ -223,7 +227,7 @@ export function ReadingStep({
         <Caution>{words.caution}</Caution>
         {lookedUp}
         {ruleEntry}
-      </ScrollView>
+      </Scroll>
     )
   return (
     <>

@@ -1,9 +1,9 @@
 import { useRouter } from 'expo-router'
 import { useMedia } from '@tamagui/core'
-import { ScrollView } from '@tamagui/scroll-view'
 import { type SetupDocument } from '@pine/core/facts'
 import { describeSheet } from '@pine/core/words'
 import { Button } from '@/kit/button'
+import { Scroll } from '@/kit/scroll'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 
@@ -17,7 +17,7 @@ export function SheetStep({ document: { sheet, id }, onDone }: SheetStepProps) {
   const { wide } = useMedia()
   const router = useRouter()
   return (
-    <ScrollView flex={1} contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12 }}>
+    <Scroll label="the sheet" flex={1} contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12 }}>
       <Words as="sentence" role="heading" aria-level={1}>
         {sheet.name}
       </Words>
@@ -53,6 +53,6 @@ export function SheetStep({ document: { sheet, id }, onDone }: SheetStepProps) {
           Next
         </Button>
       </Row>
-    </ScrollView>
+    </Scroll>
   )
 }

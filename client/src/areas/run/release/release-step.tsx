@@ -1,7 +1,7 @@
 import { useMedia } from '@tamagui/core'
-import { ScrollView } from '@tamagui/scroll-view'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
+import { Scroll } from '@/kit/scroll'
 import { TrustMark } from '@/kit/trust-mark'
 import { Card, Column, Line } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
@@ -23,7 +23,11 @@ export function ReleaseStep({ setupId, setup, enter, onStep, onTrace }: ReleaseS
   const { shows, recordId, overtaken, open, sentence, accepted, disagreements } = releaseView(setup)
   const [first] = open
   return (
-    <ScrollView flex={1} contentContainerStyle={{ padding: wide ? 24 : 12, gap: 14, flexGrow: 1 }}>
+    <Scroll
+      label="the release"
+      flex={1}
+      contentContainerStyle={{ padding: wide ? 24 : 12, gap: 14, flexGrow: 1 }}
+    >
       {recordId !== undefined && <FrozenRecord setupId={setupId} recordId={recordId} />}
       {overtaken !== '' && (
         <Words as="lead" tone="wrong" strong>
@@ -67,7 +71,7 @@ export function ReleaseStep({ setupId, setup, enter, onStep, onTrace }: ReleaseS
         </Column>
       )}
       <StepAfter />
-    </ScrollView>
+    </Scroll>
   )
 }
 
