@@ -94,7 +94,7 @@ test('a captured row that does not fit where the axis stands: the position is re
   await expect(page.getByTestId('stands')).toHaveText('X −422.300 mm')
   await page.getByTestId('stands-else').click()
   await jory.read(/Left face/, '-412.300')
-  await expect(page.getByTestId('mismatch')).toContainText('10 mm finder')
+  await expect(page.getByTestId('mismatch')).toContainText('The tip was counted to the wrong side')
   await expect(page.getByTestId('mismatch')).toContainText('10.000 mm')
   await jory.look('captured-slip')
   await page.getByTestId('keyed-again').click()
