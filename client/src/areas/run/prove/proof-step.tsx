@@ -76,7 +76,7 @@ export function ProofStep(props: ProofStepProps) {
     )
     return (
       <CheckFrame
-        words={{ title: '', sentence: view.heading, points: view.why, caution: CAUTION, done: '' }}
+        words={{ title: '', sentence: view.heading, points: [], caution: CAUTION, done: '' }}
         after={
           <>
             {small && drawing}
@@ -177,7 +177,7 @@ export function ProofStep(props: ProofStepProps) {
 }
 
 /** The blocks that make the move, as they are typed. */
-function MoveCard({ view: { retract, blocks, ends } }: { readonly view: ProofView }) {
+function MoveCard({ view: { retract, blocks, ends, why } }: { readonly view: ProofView }) {
   return (
     <Card padded gap="$1">
       {retract === undefined ? (
@@ -195,6 +195,7 @@ function MoveCard({ view: { retract, blocks, ends } }: { readonly view: ProofVie
         </Digits>
       ))}
       <Words as="note">{ends}</Words>
+      {why !== undefined && <Words as="note">{why}</Words>}
     </Card>
   )
 }

@@ -34,7 +34,7 @@ export interface ProofView {
   readonly verdict: ProofVerdict | undefined
   readonly heading: string
   /** Why this tool is among those that are proven, where the policy lets others go. */
-  readonly why: readonly string[]
+  readonly why: string | undefined
   readonly clearance: WrittenLength
   /** What may pass beneath; a choice where there is more than one. */
   readonly heights: readonly { readonly value: string; readonly label: string }[]
@@ -93,8 +93,7 @@ function whyProven({ document, solution }: StandingSetup, { row, tool }: ProofOf
   const needed = proofsNeeded(document, solution).find(
     (one) => one.row === row && one.tool === tool,
   )
-  const words = describeProofReasons(needed?.because ?? [])
-  return words === undefined ? [] : [words]
+  return describeProofReasons(needed?.because ?? [])
 }
 
 /** Heights that can be checked: what is at hand, and always one of the usual height. */
