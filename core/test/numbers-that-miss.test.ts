@@ -162,7 +162,11 @@ describe('what a surprise may be', () => {
   test('digits of a reading in the other unit are those that were typed', () => {
     // −170 mm is −6.6929 in; two digits of it changed places.
     expect(told('-6.6929', inZ, 'in')).toBeUndefined()
-    expect(told('-6.9629', inZ, 'in')?.slip).toMatchObject({ code: 'digits-swapped' })
+    expect(told('-6.9629', inZ, 'in')?.slip).toEqual({
+      code: 'digits-swapped',
+      meant: -6.6929 * 25.4e6,
+    })
+    expect(told('-710.000', inZ)?.slip).toMatchObject({ code: 'digits-swapped', meant: -170e6 })
   })
 })
 

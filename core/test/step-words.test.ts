@@ -1,3 +1,4 @@
+import { type QuantityName } from '../src/quantities'
 import { type Gauge } from '../src/sheet'
 import { describeStep } from '../src/words'
 import { mm, workedDocument, workedSheet } from './worked-example'
@@ -54,5 +55,26 @@ describe('the caution at a touch', () => {
         'an electronic one only by its routine',
       )
     expect(touching(['t'], { ...pin, id: 't', kind: 'plate' }).caution).toContain('none active')
+  })
+})
+
+describe('where a touch is made, in a sentence', () => {
+  const said = (quantity: QuantityName, using: readonly string[] = []) =>
+    describeStep(workedDocument(), quantity, using).sentence
+
+  test('along an edge: near one end, then as far along as can be reached', () => {
+    const edge = (point: number, using?: readonly string[]) =>
+      said({ of: 'edge-point', row: 'G54', face: 'front', point }, using)
+    expect(edge(1)).toBe('Front face, from the front, near one end of it.')
+    expect(edge(2)).toBe('Front face, from the front, as far along it as can be reached.')
+    expect(edge(1, ['finder'])).toBe(
+      'Front face, from the front, near one end of it, until the 10 mm edge finder touches.',
+    )
+  })
+
+  test('the bare nose on a raw top, with what lies between where something does', () => {
+    const nose = (using?: readonly string[]) => said({ of: 'nose-on-part', row: 'G54' }, using)
+    expect(nose()).toBe('Bring the bare nose down onto the raw top.')
+    expect(nose(['paper'])).toBe('Bring the bare nose down onto the raw top, paper between.')
   })
 })
