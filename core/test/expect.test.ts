@@ -320,6 +320,15 @@ describe('in words', () => {
   })
 })
 
+test('a surprise of a row that is captured leads back to the row, and to no position', () => {
+  const expected = { mm: 80, standardMm: 1, because: [] }
+  const slip = { code: 'reading-sign-lost', meant: 80e6 } as never
+  const told = (row?: string) =>
+    describeSurprise({ expected, slip }, 'mm', (nm) => `${nm / 1e6} mm`, row).look
+  expect(told('H1')).toBe('Look at H1 on the control again.')
+  expect(told()).toContain('machine position')
+})
+
 describe('before anything is read', () => {
   const stood = {
     plane: mm('-350.000'),

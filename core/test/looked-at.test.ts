@@ -417,8 +417,8 @@ describe('a calibration cut', () => {
 
   test('says how much of the last correction came out', () => {
     const first = cut('20.040')
-    expect(cameOut(cut('20.000'), [first])).toBeCloseTo(1, 9)
-    expect(cameOut(cut('20.030'), [first])).toBeCloseTo(0.25, 9)
+    expect(cameOut(cut('20.000'), [first])).toEqual({ share: 1, isLittle: false })
+    expect(cameOut(cut('20.030'), [first])).toEqual({ share: 0.25, isLittle: true })
     expect(cameOut(first, [])).toBeUndefined()
     expect(cameOut(cut('20.000', [], 1), [first])).toBeUndefined()
     expect(cameOut({ ...cut('20.000'), tool: 2 }, [first])).toBeUndefined()

@@ -161,7 +161,7 @@ test('a calibration block: its readings, what is added to H, and what came out o
     { measured: '20.040 for 20.000 mm, T1', says: 'H1 −0.020 mm' },
     {
       measured:
-        '20.030, 20.032 for 20.000 mm, T1; 23 % of the last correction came out: look at deflection, clamping, soft stock, not at the length',
+        '20.030, 20.032 for 20.000 mm, T1; 23% of the last correction came out: look at deflection, clamping, soft stock, not at the length',
       says: 'H1 −0.016 mm',
     },
   ])
@@ -227,6 +227,29 @@ describe('the release', () => {
     expect(releaseView(setup).accepted).toEqual([
       'T2 not proven: the machine’s policy proves the riskiest',
     ])
+  })
+
+  test('says which reading was a surprise and stands, until it is replaced', () => {
+    const tip = { of: 'tip-on-plane', tool: 1, with: ['setter'] } as const
+    const surprised = after(read, {
+      kind: 'reading',
+      body: { ...tip, with: ['setter'], read: mm('-230.000'), surprise: 'touched again' },
+    })
+    expect(releaseView(surprised).accepted).toEqual([
+      'T1 · 10 mm end mill was not what was expected: touched again (Mira Toller)',
+    ])
+    const id = surprised.document.readings.at(-1)?.id ?? ''
+    const replaced = after(surprised, {
+      kind: 'reading',
+      body: {
+        ...tip,
+        with: ['setter'],
+        read: mm('-220.000'),
+        supersedes: id,
+        reason: 'misread',
+      },
+    })
+    expect(releaseView(replaced).accepted).toEqual([])
   })
 
   test('a record stands until something changes', () => {

@@ -43,15 +43,11 @@ export function zeroPlaceOf(
   stock: WrittenLength,
   axis: PlanAxis,
 ): AxisPlace | undefined {
-  const halves = halvesOfTouch(plan, stock, axis)
-  const [drawing, size] = [nmOf(plan.drawing), nmOf(stock)]
-  if (halves === undefined || drawing === undefined) return undefined
-  return AXIS_PLACES.find((place) => {
-    const between = halves - HALVES[place]
-    return between === 0
-      ? drawing === 0
-      : size !== undefined && Math.abs(2 * drawing - between * size) <= WRITTEN_WITHIN
-  })
+  const share = zeroShare(plan, stock, axis)
+  if (share === undefined) return undefined
+  // Of a stock whose size is not known the share is known at the touched face alone, and there it is exact.
+  const within = WRITTEN_WITHIN / (nmOf(stock) || Infinity)
+  return AXIS_PLACES.find((place) => Math.abs(share - HALVES[place] / 2) <= within)
 }
 
 /** How far zero lies along the stock, as a share of its size from its lower end: to be drawn. Undefined where that is not known. */

@@ -1,1 +1,1 @@
-export { cameOut, wearChange } from './wear'
+export { cameOut, type CameOut, wearChange } from './wear'

@@ -90,11 +90,20 @@ function meanMeasured({ measured, more = [] }: Measured): Nanometres | undefined
 const blockChange = ({ sides = 1 }: Measured, target: Nanometres, mean: Nanometres): Nanometres =>
   calibrationCut({ target, measured: [mean], sides }).change
 
+/** Less of a correction than this, and it is not the length: keying more would not help. Common practice, no source. */
+const LITTLE = 0.7
+
+export interface CameOut {
+  /** Of the thickness that was asked for; 1 where all of it came out. */
+  readonly share: number
+  readonly isLittle: boolean
+}
+
 /**
- * How much of what the last calibration cut with the same tool asked for came out in this one, 1 where all of it did; undefined
- * where there was none, or nothing was asked.
+ * How much of what the last calibration cut with the same tool asked for came out in this one; undefined where there was none, or
+ * nothing was asked.
  */
-export function cameOut(cut: Measured, earlier: readonly Measured[]): number | undefined {
+export function cameOut(cut: Measured, earlier: readonly Measured[]): CameOut | undefined {
   const before = earlier.findLast(
     ({ feature, tool, sides }) =>
       feature === 'thickness' && tool === cut.tool && sides === cut.sides,
@@ -103,7 +112,9 @@ export function cameOut(cut: Measured, earlier: readonly Measured[]): number | u
   const [was, is, target] = [meanMeasured(before), meanMeasured(cut), readLength(before.nominal)]
   if (was === undefined || is === undefined || !target.ok) return undefined
   const keyed = blockChange(before, target.value.nm, was)
-  return keyed === 0 ? undefined : achievedShare(was, is, keyed, cut.sides ?? 1)
+  if (keyed === 0) return undefined
+  const share = achievedShare(was, is, keyed, cut.sides ?? 1)
+  return { share, isLittle: share < LITTLE }
 }
 
 /** What to add to the wear of a register, or to the register itself where a control keeps no wear. */

@@ -67,15 +67,21 @@ const MENDED: Readonly<Partial<Record<SlipCode, string>>> = {
   'unit-inch-for-mm': 'In the other unit',
 }
 
-/** What a surprising reading may be: what was expected, and with which slip mended it is that. */
+/**
+ * What a surprising reading may be: what was expected, and with which slip mended it is that.
+ *
+ * @param row that tells the touch, where it is captured: it is the row that was read, and no position.
+ */
 export function describeSurprise(
   { expected, slip }: Surprise,
   unit: LengthUnit,
   write: (nm: number) => string,
+  row?: string,
 ): { readonly expected: string; readonly slip: string | undefined; readonly look: string } {
   const told = `Expected ${describeExpected(expected, unit)}.`
   if (slip === undefined) return { expected: told, slip: undefined, look: 'Read it once more.' }
-  const { title, look } = describeCause(slip)
+  const { title, look: atPosition } = describeCause(slip)
+  const look = row === undefined ? atPosition : `Look at ${row} on the control again.`
   const meant = write(slip.meant)
   const mended =
     slip.code === 'reading-sign-lost'

@@ -193,6 +193,7 @@ export function ReadingStep({
       <StepWarnings
         warnings={view.warnings}
         solution={solution}
+        row={captured?.name}
         surprise={view.halfTyped && !insisted ? undefined : view.surprise}
       />
       {insisted && disagrees && (

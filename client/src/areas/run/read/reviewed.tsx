@@ -35,7 +35,13 @@ export function Reviewed({ standing, children, onNext, onRepeat, onReplace }: Re
             </Digits>
             <Words as="note">
               {reading.by.name}, {format(new Date(reading.at), 'd MMM, HH:mm')}
+              {reading.via === 'captured' && ', told by the row'}
             </Words>
+            {reading.surprise !== undefined && (
+              <Words as="note" tone="caution" testID="kept-surprise">
+                Not what was expected: {reading.surprise}.
+              </Words>
+            )}
           </Row>
         ))}
         {children}

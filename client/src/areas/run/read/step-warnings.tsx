@@ -13,27 +13,29 @@ interface StepWarningsProps {
   readonly warnings: readonly Warning[]
   readonly solution: Solution
   readonly surprise: Surprise | undefined
+  /** The row that tells the touch, where it is captured. */
+  readonly row?: string | undefined
 }
 
 /**
  * What disagrees at this step, with what it most likely is. It follows the picture by a moment:
  * a half-typed number disagrees with everything, and is not to hold up its own digits.
  */
-export function StepWarnings({ warnings, solution, surprise }: StepWarningsProps) {
+export function StepWarnings({ warnings, solution, surprise, row }: StepWarningsProps) {
   return (
     <Warnings
       {...useDeferredValue(
-        useMemo(() => ({ warnings, solution, surprise }), [warnings, solution, surprise]),
+        useMemo(() => ({ warnings, solution, surprise, row }), [warnings, solution, surprise, row]),
       )}
     />
   )
 }
 
-const Warnings = memo(function Warnings({ warnings, solution, surprise }: StepWarningsProps) {
+const Warnings = memo(function Warnings({ warnings, solution, surprise, row }: StepWarningsProps) {
   const write = lengthWriter(solution)
   return (
     <>
-      {surprise && <Surprised surprise={surprise} solution={solution} />}
+      {surprise && <Surprised surprise={surprise} solution={solution} row={row} />}
       {warnings.map((warning) => (
         <Column
           key={`${warning.code}${warning.place}`}
@@ -59,14 +61,17 @@ const Warnings = memo(function Warnings({ warnings, solution, surprise }: StepWa
 function Surprised({
   surprise,
   solution,
+  row,
 }: {
   readonly surprise: Surprise
   readonly solution: Solution
+  readonly row: string | undefined
 }) {
   const { expected, slip, look } = describeSurprise(
     surprise,
     solution.unit,
     (nm) => `${lengthWriter(solution)(toNanometres(nm))} ${solution.unit}`,
+    row,
   )
   return (
     <Column gap={0} role="alert" testID="surprise">

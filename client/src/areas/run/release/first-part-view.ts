@@ -1,7 +1,7 @@
 import { type Measured } from '@pine/core/facts'
 import { standingCheckOff } from '@pine/core/plan'
 import { describeCheck, lengthWords, typographic } from '@pine/core/words'
-import { cameOut, wearChange } from '@pine/core/wear'
+import { cameOut, wearChange, type CameOut } from '@pine/core/wear'
 import type { StandingSetup } from '@/data/standing'
 import { lengthWriter } from '../frame/write-length'
 
@@ -45,13 +45,10 @@ const wearLines = (setup: StandingSetup, measured: readonly Measured[]): readonl
     }
   })
 
-/** Much less than was asked came out: it is not the length, and keying more would not help. */
-const LITTLE = 0.7
-
-function cameOutWords(share: number | undefined): string {
-  if (share === undefined) return ''
-  const told = `; ${Math.round(share * 100)} % of the last correction came out`
-  return share < LITTLE
+function cameOutWords(out: CameOut | undefined): string {
+  if (out === undefined) return ''
+  const told = `; ${out.share.toLocaleString('en', { style: 'percent' })} of the last correction came out`
+  return out.isLittle
     ? `${told}: look at deflection, clamping, soft stock, not at the length`
     : told
 }

@@ -1,7 +1,8 @@
 import { registerName } from '@pine/core/address'
+import { standingReadings } from '@pine/core/freshness'
 import { proofsNeeded } from '@pine/core/proof'
 import { type TrustState } from '@pine/core/registers'
-import { describeWarning, stepName } from '@pine/core/words'
+import { describeStep, describeWarning, stepName } from '@pine/core/words'
 import type { StandingSetup } from '@/data/standing'
 import { lengthWriter } from '../frame/write-length'
 
@@ -67,6 +68,13 @@ function acceptedLines({
   const leftOut = document.checkOffs.filter((one) => one.leftOut !== undefined)
   return [
     ...letGo(document, solution),
+    ...document.readings.flatMap((one) =>
+      one.surprise !== undefined && standingReadings(document, one).includes(one)
+        ? [
+            `${describeStep(document, one, []).title} was not what was expected: ${one.surprise} (${one.by.name})`,
+          ]
+        : [],
+    ),
     ...stale.map((one) => `${registerName(one.address)} stale: ${one.reason} (${one.by.name})`),
     ...unproven.map(
       (one) => `${registerName(one.address)} unproven: ${one.reason} (${one.by.name})`,
