@@ -1,10 +1,10 @@
-import { axisOfAddress, lengthAddress } from '@pine/core/address'
+import { axisOfAddress } from '@pine/core/address'
 import { traceOf, valueOf } from '@pine/core/chain'
 import { type SetupDocument } from '@pine/core/facts'
 import { formatLength, NANOMETRES_PER, toNanometres } from '@pine/core/length'
 import { ladderOf } from '@pine/core/picture'
 import { adviceForRegister, type Register } from '@pine/core/registers'
-import { needOf } from '@pine/core/sheet'
+import { needOf, toolOfRegister } from '@pine/core/sheet'
 import { solve, type Solution } from '@pine/core/solve'
 import {
   describeAdvice,
@@ -71,10 +71,12 @@ function ladderLines(
   solution: Solution,
   { address }: Register,
 ): readonly string[] {
-  const tool = document.sheet.tools.find(
-    ({ lengthRegister }) => lengthAddress(lengthRegister) === address,
+  const tool = axisOfAddress(address) === 'Z' ? toolOfRegister(document.sheet, address) : undefined
+  const ladder = ladderOf(
+    document,
+    solution,
+    tool === undefined ? undefined : { of: 'tip-on-plane', tool },
   )
-  const ladder = ladderOf(document, solution, tool && { of: 'tip-on-plane', tool: tool.number })
   const { unit, decimals } = solution
   const rungs = [...ladder.rungs].sort((a, b) => b.height - a.height)
   return [

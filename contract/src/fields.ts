@@ -24,8 +24,8 @@ export const row = z.union([
 const addressText = z
   .string()
   .regex(
-    /^([HD]\d{1,3}|(G5[4-9]|G59\.[123]|G54\.1 P\d{1,3})\.[XYZ])$/,
-    'a register such as H3, G54.Z or G54.1 P2.Z',
+    /^([HD]\d{1,3}|(G5[4-9]|G59\.[123]|G54\.1 P\d{1,3})\.([XY]|Z(\.T\d{1,3})?))$/,
+    'a register such as H3, G54.Z, G54.1 P2.Z or, set with one tool, G54.Z.T2',
   )
 /** A row of the control that holds a number. */
 export const address = addressText as unknown as z.ZodType<Address, Address>

@@ -24,6 +24,7 @@ export const controlProfileSchema = z.strictObject({
   workOffsetKeys: z
     .strictObject({ X: keyMode.optional(), Y: keyMode.optional(), Z: keyMode.optional() })
     .optional(),
+  toolLengths: z.enum(['registers', 'none']).optional(),
   lengthSign: z.enum(['added', 'subtracted']).optional(),
   diameterRegister: z.enum(['diameter', 'radius']).optional(),
 })
@@ -77,7 +78,7 @@ export const gaugeSchema = z.strictObject({
 export const toolSchema = z.strictObject({
   number: registerNumber,
   name,
-  lengthRegister: registerNumber,
+  lengthRegister: registerNumber.optional(),
   length: writtenLengthSchema.optional(),
   lengthUncertainty: writtenLengthSchema.optional(),
   lastLength: writtenLengthSchema.optional(),
@@ -282,5 +283,6 @@ export const checkOffSchema = z.discriminatedUnion('of', [
     how: z.enum(['lifted', 'graphics']).optional(),
     ...leftOut,
   }),
+  z.strictObject({ of: z.literal('cut'), tool: registerNumber, ...leftOut }),
   z.strictObject({ of: z.literal('first-part'), measured: z.array(measured).max(100), ...leftOut }),
 ])

@@ -123,6 +123,19 @@ function standsAt({ sheet, document }: ModelCase, address: string, axis: Axis): 
   })
 }
 
+/** Set anew with each tool, Z of a row is told at the touches of that tool that are left in its sum. */
+const touchesWith = (
+  { document }: ModelCase,
+  tool: number,
+  chain: Register['chain'],
+): readonly Reading[] =>
+  document.readings.filter(
+    (one) =>
+      (one.of === 'tip-on-plane' || one.of === 'tip-on-part') &&
+      one.tool === tool &&
+      chain?.terms.some(({ source }) => source.reading === one.id),
+  )
+
 const placeOn = (reading: Reading, axis: Axis): number =>
   axis === 'Y' && 'readY' in reading ? nm(reading.readY) : nm(reading.read)
 
@@ -155,14 +168,16 @@ test('what is typed, on a control that does what its keys do, lets every row sho
       )
       for (const [address, number] of before) control.set(address, number)
       const right = trueRegisters(model.world, sheet)
-      for (const { address, keyIn, kind } of solution.registers) {
+      for (const { address, keyIn, kind, chain } of solution.registers) {
         const is = right.get(address)
         if (is === undefined) continue
         if (keyIn === undefined) throw new Error(`${address} has no line`)
         if (keyIn.type === undefined)
           throw new Error(`${address} by ${keyIn.mode} has nothing to type`)
         const axis: Axis = address.endsWith('.X') ? 'X' : address.endsWith('.Y') ? 'Y' : 'Z'
-        const touches = standsAt(model, address, axis)
+        const touches = address.includes('.Z.T')
+          ? touchesWith(model, Number(address.split('.Z.T')[1]), chain)
+          : standsAt(model, address, axis)
         const stands = touches.map((reading) => placeOn(reading, axis))
         if ((keyIn.mode === 'copy' || keyIn.mode === 'position') && stands.length === 0)
           throw new Error(`${address} by ${keyIn.mode} although nothing was touched for it`)
@@ -176,7 +191,8 @@ test('what is typed, on a control that does what its keys do, lets every row sho
           throw new Error(`${address} by ${keyIn.mode}, the control has ${wanted}`)
         const last = touches.at(-1)?.spindle?.controlSays
         const active = sheet.tools.find(({ number }) => number === last)
-        control.active = active && `H${active.lengthRegister}`
+        control.active =
+          active?.lengthRegister === undefined ? undefined : `H${active.lengthRegister}`
         control.follow(keyIn, axis, stands)
         if (
           !control.shows(address, is) &&
@@ -197,7 +213,7 @@ test('every school into every other keeps every sum, and says what the other sch
   forSeeds(
     400,
     (chance) => {
-      const model = modelCase(chance)
+      const model = modelCase(chance, { keepsLengths: true })
       const solution = solve(model.document)
       const sign = model.sheet.machine.control.lengthSign === 'subtracted' ? -1 : 1
       const right = trueRegisters(model.world, model.sheet)
@@ -237,7 +253,7 @@ test('from part top, with the bare nose on the part, every length is the real on
   forSeeds(
     100,
     (chance) => {
-      const model = modelSheet(chance, { school: 'part-top', rows: ['G54'] })
+      const model = modelSheet(chance, { school: 'part-top', rows: ['G54'], keepsLengths: true })
       const machinist = new Machinist(chance, model, model.world)
       const readings = [machinist.noseOnPart('G54'), ...machinist.everything()].map(asFact)
       const document = setupOf(model.sheet, readings)

@@ -102,6 +102,20 @@ export const ROUTER_PLATE: SetupSheet = {
   offsets: [{ ...corner('G54'), Z: { by: 'tool-on-part', tool: 1, facing: mm('0') } }],
 }
 
+/** A router whose control keeps no lengths: each tool on the raw top with paper, when its turn comes. */
+export const ROUTER_WITHOUT_LENGTHS: SetupSheet = {
+  ...common,
+  name: 'Bracket, tool by tool',
+  machine: { name: 'Small router', kind: 'router', control: { ...control, toolLengths: 'none' } },
+  school: 'part-top',
+  gauges: [finder, { id: 'paper', kind: 'paper', name: 'paper', size: mm('0.100') }],
+  tools: [
+    { number: 1, name: '3 mm end mill' },
+    { number: 2, name: '60° V bit' },
+  ],
+  offsets: [{ ...corner('G54'), Z: { by: 'part-top', facing: mm('0') } }],
+}
+
 /** A fixed setter: the first tool after homing is the reference. */
 export const ROUTER_SETTER: SetupSheet = {
   ...ROUTER_PLATE,

@@ -1,6 +1,6 @@
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
-import { ROUTER_PLATE, ROUTER_SETTER } from '../support/sheets'
+import { ROUTER_PLATE, ROUTER_SETTER, ROUTER_WITHOUT_LENGTHS } from '../support/sheets'
 
 test('router with a plate and a tapered bit, then another bit: Z only', async ({ page, demo }) => {
   const ansel = new Machinist(page, demo.address, true)
@@ -110,4 +110,52 @@ test('router with a fixed setter: repeats that spread, a turned sign, the setter
   await ansel.prove(/Send T2 over zero/, '25.00')
   await ansel.airCut('-18.5', '5', '23.500')
   await ansel.release()
+})
+
+test('router without length registers: one tool at a time, Z again with each, X and Y never', async ({
+  page,
+  demo,
+}) => {
+  const ansel = new Machinist(page, demo.address, true)
+  await ansel.signIn('Ansel Okoro')
+  await ansel.begin(ROUTER_WITHOUT_LENGTHS)
+  await ansel.ready()
+  await ansel.seeTo(/Seat the part/)
+  await ansel.read(/Left face/, '95.000', '100.000')
+  await ansel.read(/Front face/, '45.000', '50.000')
+  await ansel.keyIn('G54 X', '100.000')
+  await ansel.keyIn('G54 Y', '50.000')
+
+  // The first tool: touched, keyed, proven, and it cuts.
+  await expect(page.getByText('With T1 · 1 of 5')).toBeVisible()
+  await ansel.read(/Lower T1 onto the raw top, paper between/, '-30.000', '−30.100')
+  await ansel.keyIn('G54 Z with T1', '−30.100')
+  await ansel.prove(/Send T1 over zero/, '25.00')
+  await ansel.look('tool-by-tool-air-cut')
+  await page.getByRole('button', { name: 'Seen in graphics instead' }).click()
+  await ansel.seeTo(/Run the program with T1 until it asks for the next tool/)
+
+  // The next one waited for it; the number of the one before is still in the row, and is named.
+  await ansel.read(/Lower T2 onto the raw top, paper between/, '-22.000', '−22.100')
+  await ansel.keyIn('G54 Z with T2', '−22.100', '-30.100')
+  await expect(page.getByTestId('mismatch')).toContainText('still')
+  await ansel.look('tool-by-tool-mismatch')
+  await page.getByTestId('keyed-again').click()
+  await ansel.keyIn('G54 Z with T2', '−22.100')
+
+  // It breaks before it cuts: only its Z goes, X and Y and what T1 cut stay.
+  await page.getByTestId('changed').click()
+  await page.getByRole('radio', { name: 'A tool broke' }).click()
+  await page.getByRole('radio', { name: /T2/ }).click()
+  await expect(page.getByTestId('to-do-again')).toHaveText(
+    'To do again: T2 · on the top, G54 Z with T2.',
+  )
+  await page.getByTestId('it-happened').click()
+  await ansel.read(/Lower T2 onto the raw top/, '-24.000', '−24.100')
+  await ansel.keyIn('G54 Z with T2', '−24.100')
+  await ansel.prove(/Send T2 over zero/, '25.00')
+  await ansel.seeTo(/Run the program with T2 to its end/)
+  await ansel.release()
+  await expect(page.getByTestId('frozen-G54.Z.T1')).toHaveText('−30.100 mm')
+  await expect(page.getByTestId('frozen-G54.Z.T2')).toHaveText('−24.100 mm')
 })

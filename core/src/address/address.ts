@@ -5,19 +5,29 @@ import { isOffsetRow, type MachineAxis, type OffsetRow } from './row'
 export type LengthAddress = `H${number}`
 export type DiameterAddress = `D${number}`
 export type OffsetAddress = `${OffsetRow}.${MachineAxis}`
+/** Z of a row with one tool in the spindle, on a control that keeps no lengths: `G54.Z.T2`. */
+export type ToolOffsetAddress = `${OffsetRow}.Z.T${number}`
 
-/** The row of the control that holds a number: `H3`, `D3`, `G54.Z`, `G54.1 P2.Z`. */
-export type Address = LengthAddress | DiameterAddress | OffsetAddress
+/** The row of the control that holds a number: `H3`, `D3`, `G54.Z`, `G54.1 P2.Z`; with the tool where it is set anew with each. */
+export type Address = LengthAddress | DiameterAddress | OffsetAddress | ToolOffsetAddress
 
 /** What an address says. */
 export type AddressParts =
   | { readonly of: 'length'; readonly register: number }
   | { readonly of: 'diameter'; readonly register: number }
-  | { readonly of: 'work-offset'; readonly row: OffsetRow; readonly axis: MachineAxis }
+  | {
+      readonly of: 'work-offset'
+      readonly row: OffsetRow
+      readonly axis: MachineAxis
+      /** The tool that Z is set with, where it is set anew with each. */
+      readonly tool?: number
+    }
 
 export const lengthAddress = (register: number): LengthAddress => `H${register}`
 export const diameterAddress = (register: number): DiameterAddress => `D${register}`
 export const offsetAddress = (row: OffsetRow, axis: MachineAxis): OffsetAddress => `${row}.${axis}`
+export const toolOffsetAddress = (row: OffsetRow, tool: number): ToolOffsetAddress =>
+  `${row}.Z.T${tool}`
 
 /** Reads an address; undefined for what is none. */
 export function addressParts(text: string): AddressParts | undefined {
@@ -27,8 +37,14 @@ export function addressParts(text: string): AddressParts | undefined {
       of: numbered[1] === 'H' ? 'length' : 'diameter',
       register: Number(numbered[2]),
     }
-  const [, row = '', axis] = /^(.+)\.([XYZ])$/.exec(text) ?? []
-  return isOffsetRow(row) ? { of: 'work-offset', row, axis: axis as MachineAxis } : undefined
+  const [, row = '', axis, , tool] = /^(.+)\.([XY]|Z(\.T(\d{1,3}))?)$/.exec(text) ?? []
+  if (!isOffsetRow(row)) return undefined
+  return {
+    of: 'work-offset',
+    row,
+    axis: axis?.charAt(0) as MachineAxis,
+    ...(tool !== undefined && { tool: Number(tool) }),
+  }
 }
 
 /** The axis that a register speaks of: a length is read in Z. */
@@ -47,8 +63,16 @@ export function rowOfAddress(address: string): OffsetRow | undefined {
 export const isOf = (address: string, needed: string): boolean =>
   address === needed || rowOfAddress(address) === needed
 
-/** A register as a person calls it: `G54 X`, `G59.1 Z`, `G54.1 P2 Z`, `H3`. */
+/** The row of the control itself: Z of a row is one number there, whichever tool it was set with. */
+export function controlRow(address: Address): Address {
+  const parts = addressParts(address)
+  return parts?.of === 'work-offset' ? offsetAddress(parts.row, parts.axis) : address
+}
+
+/** A register as a person calls it: `G54 X`, `G59.1 Z`, `G54.1 P2 Z`, `H3`, `G54 Z with T2`. */
 export function registerName(address: string): string {
   const parts = addressParts(address)
-  return parts?.of === 'work-offset' ? `${parts.row} ${parts.axis}` : address
+  if (parts?.of !== 'work-offset') return address
+  const name = `${parts.row} ${parts.axis}`
+  return parts.tool === undefined ? name : `${name} with T${parts.tool}`
 }

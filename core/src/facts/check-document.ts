@@ -70,6 +70,7 @@ function checkOffProblems(checkOff: CheckOff, names: Names): readonly Problem[] 
       ...lengthProblem(`${place}.marks.${axis}.dial`, dial),
       ...lengthProblem(`${place}.marks.${axis}.coarse`, coarse),
     ])
+  if (checkOff.of === 'cut') return unknownName(`${place}.tool`, `T${checkOff.tool}`, names.tools)
   if (checkOff.of !== 'first-part') return []
   return checkOff.measured.flatMap(({ tool, nominal, measured }, index) => [
     ...unknownName(`${place}.measured.${index}.tool`, `T${tool}`, names.tools),

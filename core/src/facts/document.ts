@@ -200,6 +200,8 @@ export type CheckOffBody = {
       /** Why it is as it should be although the sheet speaks against it: a grip that is small, say. */
       readonly because?: string
     }
+  /** One tool at a time: the program was run with this one, up to where the next is called. */
+  | { readonly of: 'cut'; readonly tool: number }
   | { readonly of: 'air-cut'; readonly how?: 'lifted' | 'graphics' }
   | { readonly of: 'first-part'; readonly measured: readonly Measured[] }
 )

@@ -2,6 +2,7 @@ import { formatLength, roundToDisplay } from '../length/format-length'
 import { toNanometres, type LengthUnit, type Nanometres } from '../length/length'
 import { addressParts, axisOfAddress, type Address } from '../address/address'
 import type { ControlProfile, KeyMode } from '../sheet/sheet'
+import { keepsLengths } from '../sheet/tool-rows'
 import type { MachineAxis } from '../address/row'
 
 /** One line of the key-in sheet. */
@@ -19,7 +20,7 @@ export interface KeyInLine {
   readonly copies?: string
   /** How this control usually changes the row, where nothing was touched that it could count from. */
   readonly insteadOf?: KeyMode
-  /** The length that is active while a position in Z is told, `H3`; null where none is. Only for `position` in Z. */
+  /** The length that is active while a position in Z is told, `H3`; null where none is. Only for `position` in Z of a control that keeps lengths. */
   readonly activeLength?: string | null
   /** What the relative counter shows at the second face, and halved; for `halve`. */
   readonly counter?: { readonly full: string; readonly half: string }
@@ -78,7 +79,7 @@ export function keyInLine(request: KeyInRequest, profile: ControlProfile): KeyIn
   const write = (nm: number) => formatLength(toNanometres(nm), unit, decimals)
   const expected = roundToDisplay(value, unit, decimals)
   const typed = typedNumber(mode, value, expected, before, stand, external)
-  const told = mode === 'position' && axisOfAddress(address) === 'Z'
+  const told = mode === 'position' && axisOfAddress(address) === 'Z' && keepsLengths(profile)
   return {
     address,
     mode,

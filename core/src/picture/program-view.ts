@@ -70,7 +70,7 @@ function travelsOf(document: SetupDocument, solution: Solution, row: OffsetRow):
   for (const axis of ['X', 'Y', 'Z'] as const) {
     const { min, max } = frame.travel(axis)
     const zeros = document.sheet.tools.flatMap(
-      ({ lengthRegister }) => frame.workZero(row, axis, lengthRegister) ?? [],
+      ({ number }) => frame.workZero(row, axis, { tool: number }) ?? [],
     )
     if (min === undefined || max === undefined || zeros.length === 0) continue
     // In Z each tool has its own: what all of them can reach is drawn.

@@ -1,6 +1,8 @@
-import { isOf, lengthAddress, diameterAddress } from '../address/address'
+import { isOf } from '../address/address'
 import { inMachinePosition, type QuantityName } from '../quantities/quantities'
 import type { SetupSheet } from '../sheet/sheet'
+import { lengthAddressOf, toolOfRegister } from '../sheet/tool-rows'
+import type { ZWay } from '../schools/ways-of-z'
 import { waitsOn } from './order-of-keying'
 import type { Step, StepState } from './step'
 
@@ -13,10 +15,22 @@ export function neededFirst(
   states: readonly StepState[],
   step: Step,
 ): StepState | undefined {
-  const { tools, offsets } = sheet
+  const { offsets } = sheet
   const open = states.filter(({ done }) => !done)
   const openRead = (serves: (quantity: QuantityName) => boolean) =>
-    open.find((state) => state.step.does === 'read' && serves(state.step.quantity))
+    open.find(
+      (state) =>
+        state.step.does === 'read' && state.step.station !== 'stops' && serves(state.step.quantity),
+    )
+  // One tool at a time: what a stop needs is done in its order, and the tool before has cut.
+  const place = states.findIndex((one) => one.step.key === step.key)
+  const before = open.find((state) => states.indexOf(state) < place)
+  if (step.station === 'stops')
+    return step.does === 'read' || step.does === 'key-in'
+      ? (open.find((state) => state.step.key === 'home') ??
+          open.find((state) => state.step.station === 'stops' && states.indexOf(state) < place) ??
+          openRead((one) => finds(sheet, one)))
+      : before
   switch (step.does) {
     case 'read': {
       const { quantity } = step
@@ -37,34 +51,27 @@ export function neededFirst(
             (state) => state.step.does === 'read' && waitsOn(sheet, step.address, state.step),
           )
         )
-      const tool = tools.find(
-        ({ lengthRegister, diameterRegister }) =>
-          step.address === lengthAddress(lengthRegister) ||
-          (diameterRegister !== undefined && step.address === diameterAddress(diameterRegister)),
-      )
+      const tool = toolOfRegister(sheet, step.address)
       return (
         openRead((one) => one.of === 'nose-on-plane') ??
         openRead((one) =>
           tool === undefined
             ? 'row' in one && isOf(step.address, one.row)
-            : 'tool' in one && one.tool === tool.number,
+            : 'tool' in one && one.tool === tool,
         ) ??
         openRead(() => true)
       )
     }
     case 'prove': {
-      const H = tools.find(({ number }) => number === step.tool)?.lengthRegister
+      const H = lengthAddressOf(sheet, step.tool)
       return open.find(
         ({ step: one }) =>
-          one.does === 'key-in' &&
-          (isOf(one.address, step.row) || (H !== undefined && one.address === lengthAddress(H))),
+          one.does === 'key-in' && (isOf(one.address, step.row) || one.address === H),
       )
     }
     case 'check':
       return step.check === 'air-cut' || step.check === 'first-part' || step.check === 'look'
-        ? open.find(
-            (state) => states.indexOf(state) < states.findIndex((one) => one.step.key === step.key),
-          )
+        ? before
         : undefined
     case 'record':
       return open.find((state) => state.step.does !== 'record')
@@ -72,3 +79,14 @@ export function neededFirst(
       return undefined
   }
 }
+
+/** Whether Z of a row is counted from what is read there: where it is open, no tool can be set. */
+const finds = ({ offsets }: SetupSheet, quantity: QuantityName): boolean =>
+  quantity.of === 'nose-on-plane' ||
+  quantity.of === 'tip-on-plane' ||
+  offsets.some(
+    ({ row, Z }) => 'row' in quantity && quantity.row === row && isWayOfZ(Z.by, quantity),
+  )
+
+const isWayOfZ = (by: ZWay, { of }: QuantityName): boolean =>
+  of === by || (by === 'tool-on-part' && of === 'tip-on-part')

@@ -2,7 +2,14 @@ import type { Step, StepState } from './step'
 import type { SetupDocument } from '../facts/document'
 import { type Solution } from '../solve/solution'
 import { TRUST_STATES, type TrustState } from '../registers/register'
-import { addressParts, diameterAddress, isOf, lengthAddress } from '../address/address'
+import {
+  addressParts,
+  diameterAddress,
+  isOf,
+  lengthAddress,
+  type Address,
+} from '../address/address'
+import { isToolByTool } from '../sheet/tool-rows'
 import { neededAddress } from '../running/needed-address'
 import type { Operation, ProgramJudgement, ProgramReading } from '../program/program-types'
 
@@ -34,9 +41,9 @@ export function needsBeside(
     operation,
     onSheet:
       operation.tool === undefined || sheet.tools.some(({ number }) => number === operation.tool),
-    needs: addressesOf(operation).map((address) => {
-      const state = stateOf(address, solution)
-      const step = stepFor(address, document, steps)
+    needs: addressesOf(operation, sheet).map((address) => {
+      const state = stateOf(address, solution, operation.tool)
+      const step = stepFor(address, document, steps, operation.tool)
       return { address, state, ...(step !== undefined && { step }) }
     }),
   }))
@@ -63,23 +70,40 @@ export function mendOf(
   const step =
     judgement.code === 'lift-active'
       ? steps.find((one) => one.step.key === 'air-cut')?.step
-      : address && stepFor(address, document, steps)
+      : address && stepFor(address, document, steps, judgement.tool)
   if (step) return { on: 'step', step }
   // A register that no step sets is not on the sheet.
   return address === undefined ? undefined : { on: 'sheet' }
 }
 
-const addressesOf = ({ lengths, diameters, rows }: Operation): readonly string[] => [
+const addressesOf = (
+  { lengths, diameters, rows }: Operation,
+  sheet: SetupDocument['sheet'],
+): readonly string[] => [
   ...rows.map(({ row }) => row),
-  // H0 and D0 are none at all, on purpose.
-  ...lengths.flatMap(({ register }) => (register === 0 ? [] : [lengthAddress(register)])),
+  // H0 and D0 are none at all, on purpose; where the control keeps no lengths, no H is any.
+  ...(isToolByTool(sheet) ? [] : lengths).flatMap(({ register }) =>
+    register === 0 ? [] : [lengthAddress(register)],
+  ),
   ...diameters.flatMap(({ register }) => (register === 0 ? [] : [diameterAddress(register)])),
 ]
 
-function stateOf(address: string, { registers }: Solution): NeedBeside['state'] {
-  const here = registers.filter((register) => isOf(register.address, address))
+function stateOf(
+  address: string,
+  { registers }: Solution,
+  tool: number | undefined,
+): NeedBeside['state'] {
+  const here = registers.filter(
+    (register) => isOf(register.address, address) && isWithTool(register.address, tool),
+  )
   const order: readonly TrustState[] = ['stale', ...TRUST_STATES]
   return order.find((state) => here.some((one) => one.state === state)) ?? 'not-on-sheet'
+}
+
+/** Whether a number counts for a tool: Z of a row that was set with another one does not. */
+function isWithTool(address: Address, tool: number | undefined): boolean {
+  const parts = addressParts(address)
+  return parts?.of !== 'work-offset' || (parts.tool ?? tool) === tool
 }
 
 /** The first step of this register or row that is still open. */
@@ -87,6 +111,7 @@ function stepFor(
   address: string,
   { sheet }: SetupDocument,
   steps: readonly StepState[],
+  tool?: number,
 ): Step | undefined {
   const needed = addressParts(address)
   const tools = sheet.tools
@@ -97,7 +122,7 @@ function stepFor(
     )
     .map(({ number }) => number)
   return steps.find(({ step, done }) => {
-    if (done) return false
+    if (done || (tool !== undefined && step.stop !== undefined && step.stop !== tool)) return false
     switch (step.does) {
       case 'read':
         return 'row' in step.quantity

@@ -1,5 +1,6 @@
 import { addressParts, offsetAddress, type Address } from '../address/address'
 import type { SetupDocument } from '../facts/document'
+import type { OffsetRow } from '../address/row'
 import { isCaptured, keyModeOf } from '../keyin/key-in'
 import { axesRead, inMachinePosition, type QuantityName } from '../quantities/quantities'
 import type { SetupSheet } from '../sheet/sheet'
@@ -22,7 +23,8 @@ export function inOrderOfKeying(
   const moved = new Set<Step>()
   for (const step of steps) {
     if (step.does !== 'key-in') continue
-    const touch = keyedAt(sheet, step.address, reads)
+    const own = reads.filter(({ stop }) => stop === step.stop)
+    const touch = keyedAt(sheet, step, own)
     if (touch === undefined) continue
     moved.add(step)
     after.set(touch.key, [...(after.get(touch.key) ?? []), { ...step, station: touch.station }])
@@ -33,21 +35,22 @@ export function inOrderOfKeying(
 /** The touch after which a register is keyed; undefined where it is keyed together with the others. */
 function keyedAt(
   sheet: SetupSheet,
-  address: Address,
+  { address, stop }: KeyInStep,
   reads: readonly ReadStep[],
 ): ReadStep | undefined {
   const touch = reads.findLast((step) => waitsOn(sheet, address, step))
-  if (touch === undefined || sheet.keying === 'as-known') return touch
+  if (touch === undefined || sheet.keying === 'as-known' || stop !== undefined) return touch
   const captured = isCaptured(keyModeOf(sheet.machine.control, address))
   return captured && inMachinePosition(touch.quantity) ? touch : undefined
 }
 
 /** Whether a register's own number waits for a touch. */
 export function waitsOn(
-  { tools, school, reference }: SetupSheet,
+  sheet: SetupSheet,
   address: Address,
   { station, quantity }: ReadStep,
 ): boolean {
+  const { tools, school, reference } = sheet
   const parts = addressParts(address)
   switch (parts?.of) {
     case undefined:
@@ -68,6 +71,7 @@ export function waitsOn(
       return quantity.tool === own || quantity.tool === master
     }
     case 'work-offset':
+      if (parts.tool !== undefined) return setsWith(sheet, parts.row, parts.tool, quantity)
       return address === planeAddress(reference?.planeRow)
         ? station === 'reference'
         : 'row' in quantity &&
@@ -75,6 +79,22 @@ export function waitsOn(
             (parts.axis === 'Z' ? station === 'height' : station === 'plan') &&
             axesRead(quantity).includes(parts.axis)
   }
+}
+
+/** Whether a touch of a tool is the one that Z of a row is set by with it. */
+function setsWith(
+  sheet: SetupSheet,
+  row: OffsetRow,
+  tool: number,
+  quantity: QuantityName,
+): boolean {
+  if (!isTipTouch(quantity) || quantity.tool !== tool) return false
+  const Z = sheet.offsets.find((plan) => plan.row === row)?.Z
+  if (Z?.by === 'fixture-difference') return setsWith(sheet, Z.from, tool, quantity)
+  // The tool that the row was found by touched its top; any other one only where all of them are touched.
+  return Z?.by === 'tool-on-part' && Z.tool === tool
+    ? quantity.of === 'tip-on-part' && quantity.row === row
+    : true
 }
 
 const isTipTouch = (quantity: QuantityName) =>

@@ -2,6 +2,7 @@ import { readingFields } from '../quantities/quantities'
 import type { FieldKey } from '../quantities/fields'
 import { FACES } from '../touch/touch'
 import type { WrittenLength } from '../length/length'
+import { isToolByTool } from '../sheet/tool-rows'
 import type { SetupDocument } from '../facts/document'
 import type { QuantityName } from '../quantities/quantities'
 
@@ -30,6 +31,8 @@ export function readingBody(
 
 /** Whether Z of a work offset is set by this touch: then the tool in the spindle is asked for, and the control’s. */
 export function asksForSpindle({ sheet }: SetupDocument, quantity: QuantityName): boolean {
+  // A control that keeps no lengths has none active.
+  if (isToolByTool(sheet)) return false
   if (quantity.of === 'nose-on-part') return true
   return (
     quantity.of === 'tip-on-part' &&

@@ -1,6 +1,6 @@
 import type { Address } from '../address/address'
+import { isAfter, standingCheckOff } from './standing-check-off'
 import { instantOf } from '../freshness/instant'
-import { isSamePerson, type Author, type Entered } from '../journal/entered'
 import { isBehind } from '../freshness/stale'
 import { activeLift } from '../proof/lift'
 import { mayRun, programStanding } from '../running/program-standing'
@@ -9,7 +9,10 @@ import type { CheckOff, Reading, SetupDocument } from '../facts/document'
 import { standingReadings } from '../freshness/standing'
 import type { Solution } from '../solve/solution'
 import type { Register } from '../registers/register'
-import type { Step, StepState } from './step'
+import type { Station, Step, StepState } from './step'
+
+/** What is seen to there speaks of what was keyed. */
+const BEFORE_CUTTING: readonly Station[] = ['stops', 'prove', 'release']
 
 /** Whether a step is done, and how far it is to be trusted. */
 export function stepState(
@@ -22,9 +25,9 @@ export function stepState(
     case 'sheet':
       return { step, done: true, trust: 'read' }
     case 'check': {
-      const seen = standingCheckOff(document, step.check)
+      const seen = standingCheckOff(document, step.check, step.stop)
       const done = seen !== undefined && !isUndone(seen, document, solution)
-      const trust = step.station === 'prove' || step.station === 'release' ? 'proven' : 'read'
+      const trust = BEFORE_CUTTING.includes(step.station) ? 'proven' : 'read'
       return { step, done, trust: done ? trust : 'not-read' }
     }
     case 'read': {
@@ -73,11 +76,6 @@ const isOvertaken = (
   { events, readBacks, programChecks }: SetupDocument,
 ): boolean => [events, readBacks, programChecks].some((facts) => facts.some(isAfter(checkOff)))
 
-const isAfter =
-  (one: Pick<Entered, 'place'>) =>
-  (other: Pick<Entered, 'place'>): boolean =>
-    other.place > one.place
-
 const registerAt = (solution: Solution, wanted: Address): Register | undefined =>
   solution.registers.find(({ address }) => address === wanted)
 
@@ -94,43 +92,6 @@ const isProven = (document: SetupDocument, register: Register | undefined): bool
         one.accepts === 'unproven' &&
         coverageOf(document)(register, one),
     ))
-
-/** Whether a person may take the second look: nobody who read, keyed in or read back a number of it may. */
-export const mayLook = (
-  { readings, keyIns, readBacks }: Pick<SetupDocument, 'readings' | 'keyIns' | 'readBacks'>,
-  person: Author,
-): boolean =>
-  ![readings, keyIns, readBacks].some((facts) => facts.some(({ by }) => isSamePerson(by, person)))
-
-/** What was seen to, as long as nothing has undone it since. */
-export function standingCheckOff(
-  document: SetupDocument,
-  of: CheckOff['of'],
-): CheckOff | undefined {
-  const { checkOffs, events, readBacks, programs } = document
-  return checkOffs.findLast((checkOff) => {
-    if (checkOff.of !== of) return false
-    const since = events.filter(isAfter(checkOff))
-    switch (of) {
-      case 'home':
-        return !since.some(({ kind }) => kind === 'home-lost')
-      case 'clean':
-      case 'holding':
-        return !since.some(({ kind }) => kind === 'part-changed')
-      case 'look':
-        // Another person than those who keyed, after everything that is there now.
-        return (
-          since.length === 0 && !readBacks.some(isAfter(checkOff)) && mayLook(document, checkOff.by)
-        )
-      case 'program':
-        return !programs.some(isAfter(checkOff))
-      case 'gauges':
-      case 'air-cut':
-      case 'first-part':
-        return true
-    }
-  })
-}
 
 /**
  * Whether a reading is why a number is stale: it is one of its terms, and it is too old or from before

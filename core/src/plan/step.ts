@@ -12,6 +12,7 @@ export const STATIONS = [
   'plan',
   'height',
   'key-in',
+  'stops',
   'prove',
   'release',
 ] as const
@@ -19,7 +20,10 @@ export const STATIONS = [
 export type Station = (typeof STATIONS)[number]
 
 /** One thing to do. */
-export type Step =
+export type Step = {
+  /** The tool to whose stop it belongs, where one tool is set at a time. */
+  readonly stop?: number
+} & (
   | { readonly key: 'sheet'; readonly station: 'ready'; readonly does: 'sheet' }
   | {
       readonly key: string
@@ -29,25 +33,26 @@ export type Step =
     }
   | {
       readonly key: string
-      readonly station: 'reference' | 'lengths' | 'plan' | 'height'
+      readonly station: 'reference' | 'lengths' | 'plan' | 'height' | 'stops'
       readonly does: 'read'
       readonly quantity: QuantityName
     }
   | {
       readonly key: string
       /** Where its number is known, or where all are keyed together. */
-      readonly station: 'reference' | 'lengths' | 'plan' | 'height' | 'key-in'
+      readonly station: 'reference' | 'lengths' | 'plan' | 'height' | 'key-in' | 'stops'
       readonly does: 'key-in'
       readonly address: Address
     }
   | {
       readonly key: string
-      readonly station: 'prove'
+      readonly station: 'prove' | 'stops'
       readonly does: 'prove'
       readonly row: OffsetRow
       readonly tool: number
     }
   | { readonly key: 'record'; readonly station: 'release'; readonly does: 'record' }
+)
 
 export interface StepState {
   readonly step: Step

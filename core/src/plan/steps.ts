@@ -4,13 +4,16 @@ import { inOrderOfKeying } from './order-of-keying'
 import type { Station, Step, StepState } from './step'
 import type { CheckOff, SetupDocument } from '../facts/document'
 import type { OffsetPlan, SetupSheet, Tool } from '../sheet/sheet'
+import { isToolByTool } from '../sheet/tool-rows'
 import type { ZWay } from '../schools/ways-of-z'
 import { quantityKey, type QuantityName } from '../quantities/quantities'
 import { circlePoints } from '../solve/centre'
 import { edgeTouches } from '../solve/edges'
 import { facesToTouch } from '../solve/plan-axes'
+import { setWith } from '../registers/set-with'
 import type { Solution } from '../solve/solution'
 import type { TrustState } from '../registers/register'
+import { servedByCut, setWithTool, stopSteps } from './tool-by-tool'
 import { stepState } from './step-state'
 
 /**
@@ -24,7 +27,7 @@ export function stepsOf(
 ): readonly StepState[] {
   const { sheet } = document
   const read =
-    (station: 'reference' | 'lengths' | 'plan' | 'height') =>
+    (station: 'reference' | 'lengths' | 'plan' | 'height' | 'stops') =>
     (quantity: QuantityName): Step => ({
       key: quantityKey(quantity),
       station,
@@ -37,43 +40,96 @@ export function stepsOf(
     does: 'check',
     check: of,
   })
+  const byTool = isToolByTool(sheet)
+  const lengths = (tool: Tool) => lengthQuantities(document, tool)
+  const plan = sheet.offsets.flatMap((offset) => planQuantities(document, offset)).map(read('plan'))
+  const height = [...noseOnFirstTop(document), ...sheet.offsets.flatMap(heightQuantities)].map(
+    read('height'),
+  )
+  const keyIns = solution.registers.map(({ address }): Step => ({
+    key: `key-in:${address}`,
+    station: 'key-in',
+    does: 'key-in',
+    address,
+  }))
+  const proofs = proofsNeeded(document, solution).map(({ row, tool }): Step => ({
+    key: proofKey({ row, tool }),
+    station: 'prove',
+    does: 'prove',
+    row,
+    tool,
+  }))
+  const beforeCutting = [
+    ...(document.programs.length === 0 ? [] : [check('prove', 'program')]),
+    check('prove', 'air-cut'),
+  ]
+  const look = sheet.machine.policy?.secondLook === true ? [check('release', 'look')] : []
+  // One tool at a time: what finds Z with the first of them is touched when its turn comes, what others find before it.
+  const finders = sheet.tools.filter(({ number }) => findsRow(sheet, number))
+  const called = new Set(setWith(document).map(({ tool }) => tool))
+  const cutters = sheet.tools.filter(({ number }) => called.has(number))
+  const firstReads = height.filter(
+    (step) =>
+      step.does === 'read' && 'tool' in step.quantity && step.quantity.tool === cutters[0]?.number,
+  )
   const steps: readonly Step[] = [
     check('ready', 'home'),
     check('ready', 'clean'),
     { key: 'sheet', station: 'ready', does: 'sheet' },
     ...(sheet.gauges.length === 0 ? [] : [check('ready', 'gauges')]),
     ...(needsNoseTouch(document) ? [read('reference')({ of: 'nose-on-plane' })] : []),
-    // Where the tools are touched on the part, it is held before the first of them.
-    ...(touchesOnPart(sheet) ? [check('lengths', 'holding')] : []),
-    ...planeUnderPart(document).map(read('lengths')),
-    ...sheet.tools.flatMap((tool) => lengthQuantities(document, tool)).map(read('lengths')),
-    ...(touchesOnPart(sheet) ? [] : [check('plan', 'holding')]),
-    ...sheet.offsets.flatMap((offset) => planQuantities(document, offset)).map(read('plan')),
-    ...noseOnFirstTop(document).map(read('height')),
-    ...sheet.offsets.flatMap(heightQuantities).map(read('height')),
-    ...solution.registers.map(({ address }): Step => ({
-      key: `key-in:${address}`,
-      station: 'key-in',
-      does: 'key-in',
-      address,
-    })),
-    ...proofsNeeded(document, solution).map(({ row, tool }): Step => ({
-      key: proofKey({ row, tool }),
-      station: 'prove',
-      does: 'prove',
-      row,
-      tool,
-    })),
-    ...(document.programs.length === 0 ? [] : [check('prove', 'program')]),
-    check('prove', 'air-cut'),
-    check('release', 'first-part'),
-    ...(sheet.machine.policy?.secondLook === true ? [check('release', 'look')] : []),
+    ...(byTool
+      ? [
+          check('plan', 'holding'),
+          ...plan,
+          ...planeUnderPart(document).map(read('height')),
+          ...finders
+            .filter((tool) => tool !== cutters[0])
+            .flatMap(lengths)
+            .map(read('height')),
+          ...height.filter((step) => !isIn(firstReads, step)),
+          ...keyIns.filter((step) => setWithTool(step) === undefined),
+          ...stopSteps(
+            cutters.map((tool, index) => ({
+              tool: tool.number,
+              reads: [
+                ...(index > 0 && finders.includes(tool) ? [] : lengths(tool)).map(read('stops')),
+                ...(index > 0 ? [] : firstReads),
+              ],
+              proofs: proofs.filter((step) => step.does === 'prove' && step.tool === tool.number),
+            })),
+            keyIns,
+            beforeCutting,
+            look,
+          ),
+          check('release', 'first-part'),
+        ]
+      : [
+          // Where the tools are touched on the part, it is held before the first of them.
+          ...(touchesOnPart(sheet) ? [check('lengths', 'holding')] : []),
+          ...planeUnderPart(document).map(read('lengths')),
+          ...sheet.tools.flatMap(lengths).map(read('lengths')),
+          ...(touchesOnPart(sheet) ? [] : [check('plan', 'holding')]),
+          ...plan,
+          ...height,
+          ...keyIns,
+          ...proofs,
+          ...beforeCutting,
+          check('release', 'first-part'),
+          ...look,
+        ]),
     { key: 'record', station: 'release', does: 'record' },
   ]
   return inOrderOfKeying(document, steps).map((step) =>
-    stepState(step, document, solution, recorded),
+    servedByCut(document, stepState(step, document, solution, recorded)),
   )
 }
+
+const findsRow = ({ offsets }: SetupSheet, tool: number): boolean =>
+  offsets.some(({ Z }) => Z.by === 'tool-on-part' && Z.tool === tool)
+
+const isIn = (steps: readonly Step[], { key }: Step): boolean =>
+  steps.some((one) => one.key === key)
 
 /** Lengths are touched on the first part itself: no tool needs a plane. */
 const touchesOnPart = ({ school, offsets }: SetupSheet): boolean =>

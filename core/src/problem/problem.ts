@@ -23,6 +23,8 @@ export const PROBLEM_CODES = [
   'rebase-undetermined',
   'row-taken',
   'z-way-not-of-school',
+  'length-register-missing',
+  'length-register-unknown',
 ] as const
 
 export type ProblemCode = (typeof PROBLEM_CODES)[number]

@@ -40,6 +40,7 @@ export const JUDGEMENT_SEVERITIES: Readonly<
   'cancel-moves-all-axes': 'look',
   'reaches-jaws': 'look',
   'length-unproven': 'look',
+  'no-length-registers': 'look',
   'offset-unproven': 'look',
   'offset-not-used': 'note',
   'no-safe-line': 'note',

@@ -115,6 +115,7 @@ export const NEED_JUDGEMENTS = [
   'length-not-set',
   'length-stale',
   'length-unproven',
+  'no-length-registers',
   'offset-not-on-sheet',
   'offset-not-set',
   'offset-stale',

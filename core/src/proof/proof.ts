@@ -1,9 +1,11 @@
-import { lengthAddress, offsetAddress, type Address } from '../address/address'
+import type { Address } from '../address/address'
 import { formatLength } from '../length/format-length'
 import { toNanometres, type LengthUnit, type Nanometres } from '../length/length'
 import type { SetupDocument } from '../facts/document'
 import type { MachineAxis, OffsetRow } from '../address/row'
 import type { Shown } from '../registers/register'
+import type { MachineDeclaration, Tool } from '../sheet/sheet'
+import { keepsLengths, zRowsOf } from '../sheet/tool-rows'
 import { explain } from '../slips/explain'
 import type { Explanation } from '../slips/slip'
 import { machineFrame } from './machine-frame'
@@ -41,7 +43,7 @@ export function proofMove(
   const { row, tool, clearance } = request
   const frame = machineFrame(document, solution)
   const declared = document.sheet.tools.find(({ number }) => number === tool)
-  const zero = (axis: MachineAxis) => frame.workZero(row, axis, declared?.lengthRegister)
+  const zero = (axis: MachineAxis) => frame.workZero(row, axis, { tool })
   const [X, Y, Z] = [zero('X'), zero('Y'), zero('Z')]
   if (X === undefined || Y === undefined || Z === undefined || declared === undefined)
     return undefined
@@ -51,13 +53,20 @@ export function proofMove(
     ...(retract !== undefined && { retract }),
     blocks: [
       `G90 ${row} G0 X0 Y0`,
-      `G43 H${declared.lengthRegister} Z${programNumber(clearance, solution.unit)}`,
+      `${lengthWord(declared, document.sheet.machine)} Z${programNumber(clearance, solution.unit)}`,
     ],
     machine: { X, Y, Z: toNanometres(Z + clearance) },
     clearance,
     ...(max !== undefined && { highest: toNanometres(max - Z) }),
   }
 }
+
+/** What makes the length of a tool active; where the control keeps none the row itself was set with the tool. */
+const lengthWord = (
+  { lengthRegister }: Tool,
+  { control }: Pick<MachineDeclaration, 'control'>,
+): string =>
+  keepsLengths(control) && lengthRegister !== undefined ? `G43 H${lengthRegister}` : 'G0'
 
 /** A number as a program has it: no trailing zeros, always a point. */
 export function programNumber(nm: Nanometres, unit: LengthUnit): string {
@@ -97,14 +106,8 @@ export function gapVerdict(
 ): GapVerdict {
   const error = toNanometres(gap - request.clearance)
   if (Math.abs(error) <= within) return { error, stands: 'right', causes: [] }
-  const register = document.sheet.tools.find(
-    ({ number }) => number === request.tool,
-  )?.lengthRegister
-  const suspects = solution.registers.filter(
-    ({ address }) =>
-      address === offsetAddress(request.row, 'Z') ||
-      (register !== undefined && address === lengthAddress(register)),
-  )
+  const rows = zRowsOf(document.sheet, request.row, request.tool)
+  const suspects = solution.registers.filter(({ address }) => rows.includes(address))
   const turned = document.sheet.machine.control.lengthSign === 'subtracted'
   const causes = suspects.flatMap(({ address, value, chain, kind }) => {
     if (value === undefined || chain === undefined) return []

@@ -1,8 +1,9 @@
-import { lengthAddress } from '../address/address'
 import type { OffsetRow } from '../address/row'
 import type { SetupDocument } from '../facts/document'
 import type { Shown } from '../registers/register'
 import type { Tool } from '../sheet/sheet'
+import { setWith } from '../registers/set-with'
+import { isToolByTool, registerOfTool } from '../sheet/tool-rows'
 
 /** Why a tool is among those that are proven where not all are. */
 export const PROOF_REASONS = ['longest', 'new', 'stands-in', 'row', 'surprised'] as const
@@ -43,6 +44,7 @@ export function proofsNeeded(
   const [first, ...rest] = picks && risky.length > 0 ? risky : candidates
   if (first === undefined) return []
   const tools = [first, ...(picks && risky.length === 0 ? [] : rest)]
+  if (isToolByTool(document.sheet)) return everySetting(document, tools, picks, reasons)
   const moves = Math.max(tools.length, offsets.length)
   return Array.from({ length: moves }, (_, index) => {
     const { row } = offsets[index] ?? firstRow
@@ -55,6 +57,27 @@ export function proofsNeeded(
         ...(picks && index < offsets.length && offsets.length > 1 ? (['row'] as const) : []),
       ],
     }
+  })
+}
+
+/**
+ * Where Z of a row is set anew with each tool, each setting is a number of its own that was typed: all of them are proven; where the
+ * policy picks, those of the risky tools, and the first of each row.
+ */
+function everySetting(
+  document: SetupDocument,
+  tools: readonly Tool[],
+  picks: boolean,
+  reasons: ReadonlyMap<number, readonly ProofReason[]>,
+): readonly ProofNeeded[] {
+  const seen = new Set<OffsetRow>()
+  return setWith(document).flatMap(({ row, tool }): readonly ProofNeeded[] => {
+    const isFirst = !seen.has(row)
+    seen.add(row)
+    const isRisky = tools.some(({ number }) => number === tool)
+    if (!isRisky && !isFirst) return []
+    const first = picks && isFirst ? (['row'] as const) : []
+    return [{ row, tool, because: [...(reasons.get(tool) ?? []), ...first] }]
   })
 }
 
@@ -87,13 +110,15 @@ const surprised = ({ readings }: SetupDocument, { number }: Tool): boolean =>
 
 /** The tool that reaches furthest, by what its register holds: in every school it grows with the tool. */
 function longestOf(
-  { sheet: { machine } }: SetupDocument,
+  { sheet }: SetupDocument,
   tools: readonly Tool[],
   registers: Shown['registers'],
 ): number | undefined {
-  const sign = machine.control.lengthSign === 'subtracted' ? -1 : 1
-  const held = tools.flatMap(({ number, lengthRegister }) => {
-    const value = registers.find(({ address }) => address === lengthAddress(lengthRegister))?.value
+  const turns = !isToolByTool(sheet) && sheet.machine.control.lengthSign === 'subtracted'
+  const sign = turns ? -1 : 1
+  const held = tools.flatMap(({ number }) => {
+    const own = registerOfTool(sheet, number)
+    const value = registers.find(({ address }) => address === own)?.value
     return value === undefined ? [] : [{ number, reach: value * sign }]
   })
   return held.toSorted((one, other) => other.reach - one.reach)[0]?.number

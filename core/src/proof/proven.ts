@@ -1,11 +1,11 @@
-import { AXES } from '../address/row'
-import { lengthAddress, offsetAddress, type Address } from '../address/address'
+import { offsetAddress, type Address } from '../address/address'
 import { toNanometres, NANOMETRES_PER, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
 import type { Entered } from '../journal/entered'
 import type { Proof, SetupDocument } from '../facts/document'
 import { placeOf, readingsById } from '../facts/readings-by-id'
 import type { Shown, Register } from '../registers/register'
+import { zRowsOf } from '../sheet/tool-rows'
 import { distanceToGoError, gapVerdict, type GapVerdict } from './proof'
 
 /** How well a gap is known when a block is slid under by hand. From memory; half of a tenth of a millimetre. */
@@ -103,9 +103,5 @@ export function addressesOf(
   { sheet }: SetupDocument,
   { row, tool }: Pick<Proof, 'row' | 'tool'>,
 ): readonly Address[] {
-  const declared = sheet.tools.find(({ number }) => number === tool)
-  return [
-    ...AXES.map((axis) => offsetAddress(row, axis)),
-    ...(declared ? [lengthAddress(declared.lengthRegister)] : []),
-  ]
+  return [offsetAddress(row, 'X'), offsetAddress(row, 'Y'), ...zRowsOf(sheet, row, tool)]
 }

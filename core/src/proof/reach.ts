@@ -35,14 +35,11 @@ export function outOfReach(
   positions: readonly WorkPosition[],
 ): readonly OutOfReach[] {
   const frame = machineFrame(document, solution)
-  const { tools } = document.sheet
   return positions.flatMap((position) => {
-    const { row, tool } = position
-    const { lengthRegister = tools.find(({ number }) => number === tool)?.lengthRegister } =
-      position
+    const { row } = position
     return (['X', 'Y', 'Z'] as const).flatMap((axis): OutOfReach[] => {
       const work = position[axis]
-      const zero = frame.workZero(row, axis, lengthRegister)
+      const zero = frame.workZero(row, axis, position)
       if (work === undefined || zero === undefined) return []
       const machine = toNanometres(zero + work)
       const { min, max } = frame.travel(axis)

@@ -1,4 +1,4 @@
-import { offsetAddress } from '../address/address'
+import { zAddress } from '../sheet/tool-rows'
 import { quantity } from './quantity-module'
 import { term } from './state'
 import { lengthOf } from './told'
@@ -19,7 +19,7 @@ export const tipOnPart = quantity({
   tells: ({ row, tool }, sheet) =>
     sheet.offsets.find((plan) => plan.row === row)?.Z.by === 'part-top'
       ? lengthOf(sheet, tool).map((told) => ({ ...told, isLength: false }))
-      : [{ of: 'register', address: offsetAddress(row, 'Z') }],
+      : [{ of: 'register', address: zAddress(sheet, row, tool) }],
   called: ({ row, tool }) => `${row} top by T${tool}`,
   words: ({ row, tool }, { gauge, setsZ, uses }) => ({
     title: setsZ ? `${row} Z · T${tool} on the top` : `T${tool} · on the top`,

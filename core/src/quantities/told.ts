@@ -1,20 +1,21 @@
-import { lengthAddress, offsetAddress } from '../address/address'
+import { offsetAddress } from '../address/address'
 import type { OffsetRow } from '../address/row'
 import type { SetupSheet } from '../sheet/sheet'
+import { isToolByTool, registerOfTool } from '../sheet/tool-rows'
 import type { Told } from './quantity-module'
 
 type ToldRegister = Extract<Told, { of: 'register' }>
 
-/** The length register of a tool; by the gauge line it is the length itself. */
-export function lengthOf({ school, tools }: SetupSheet, tool: number): readonly ToldRegister[] {
-  const declared = tools.find(({ number }) => number === tool)
-  return declared === undefined
+/** The length register of a tool; by the gauge line it is the length itself. Where the control keeps none, Z with this tool. */
+export function lengthOf(sheet: SetupSheet, tool: number): readonly ToldRegister[] {
+  const address = registerOfTool(sheet, tool)
+  return address === undefined
     ? []
     : [
         {
           of: 'register',
-          address: lengthAddress(declared.lengthRegister),
-          isLength: school === 'gauge-line',
+          address,
+          isLength: sheet.school === 'gauge-line' && !isToolByTool(sheet),
         },
       ]
 }

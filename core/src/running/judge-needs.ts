@@ -3,6 +3,7 @@ import { readLength } from '../length/read-length'
 import { outOfReach, type WorkPosition } from '../proof/reach'
 import type { SetupDocument } from '../facts/document'
 import { isOffsetRow, type MachineAxis } from '../address/row'
+import { isToolByTool, zAddress } from '../sheet/tool-rows'
 import type { Solution } from '../solve/solution'
 import type { Register } from '../registers/register'
 import { JUDGEMENT_SEVERITIES } from '../program/judgement-severities'
@@ -36,7 +37,9 @@ export function judgeNeeds(
       : []),
     ...reading.operations.flatMap((operation) => [
       ...toolNeeds(operation, document),
-      ...lengthNeeds(operation, solution),
+      ...(isToolByTool(document.sheet)
+        ? lengthsCalled(operation)
+        : lengthNeeds(operation, solution)),
       ...diameterNeeds(operation, solution),
       ...speedNeeds(operation, document),
       ...substitutes(operation, document),
@@ -70,13 +73,23 @@ export const faultsOf = (
     return need === undefined || !registers.some(({ address }) => isOf(address, need))
   })
 
+/** What a program may be reproached with on a control that keeps lengths alone. */
+const ABOUT_LENGTHS: readonly ProgramJudgementCode[] = [
+  'moves-before-length',
+  'length-not-cancelled',
+  'length-differs-from-tool',
+]
+
 /** Everything to be looked at before a program runs with a set-up: the dangers first, then by place. */
 export function judgeAll(
   reading: ProgramReading,
   document: SetupDocument,
   solution: Solution,
 ): readonly ProgramJudgement[] {
-  return gravestFirst([...reading.judgements, ...judgeNeeds(reading, document, solution)])
+  const own = isToolByTool(document.sheet)
+    ? reading.judgements.filter(({ code }) => !ABOUT_LENGTHS.includes(code))
+    : reading.judgements
+  return gravestFirst([...own, ...judgeNeeds(reading, document, solution)])
 }
 
 /** The dangers first, then by place. */
@@ -91,6 +104,14 @@ function toolNeeds({ tool, from }: Operation, { sheet }: SetupDocument) {
   const known = tool === undefined || sheet.tools.some(({ number }) => number === tool)
   return known ? [] : [judged('tool-not-on-sheet', from, { tool })]
 }
+
+/** A length that a program calls where the control keeps none: it stops there, or goes on without. */
+const lengthsCalled = ({ tool, lengths }: Operation) =>
+  lengths.flatMap(({ register, at }) =>
+    register === 0
+      ? []
+      : [judged('no-length-registers', at, { register, ...(tool !== undefined && { tool }) })],
+  )
 
 function lengthNeeds({ tool, lengths }: Operation, solution: Solution) {
   return lengths.flatMap(({ register, at }) => {
@@ -154,21 +175,30 @@ function substitutes({ tool, from, diameters, compensates }: Operation, { sheet 
     : [judged('substitute-not-compensated', from, about)]
 }
 
-function rowNeeds({ rows }: Operation, { sheet }: SetupDocument, solution: Solution) {
+function rowNeeds({ tool, rows }: Operation, { sheet }: SetupDocument, solution: Solution) {
   return rows.flatMap(({ row, at: place }) => {
     if (!sheet.offsets.some((offset) => offset.row === row))
       return [judged('offset-not-on-sheet', place, { row })]
     // One judgement a row: its least certain axis.
-    const codes = AXES.map((axis) =>
-      needOf(
-        solution.registers.find(({ address }) => address === `${row}.${axis}`),
+    const codes = AXES.map((axis) => {
+      const wanted =
+        axis === 'Z' && isOffsetRow(row) ? zAddress(sheet, row, tool ?? -1) : `${row}.${axis}`
+      return needOf(
+        solution.registers.find(({ address }) => address === wanted),
         'offset',
-      ),
-    )
+      )
+    })
     const worst = (['offset-not-set', 'offset-stale', 'offset-unproven'] as const).find((code) =>
       codes.includes(code),
     )
-    return worst === undefined ? [] : [judged(worst, place, { row })]
+    return worst === undefined
+      ? []
+      : [
+          judged(worst, place, {
+            row,
+            ...(isToolByTool(sheet) && tool !== undefined && { tool }),
+          }),
+        ]
   })
 }
 

@@ -12,7 +12,7 @@ const AXES: readonly MachineAxis[] = ['X', 'Y', 'Z']
  * calls, or with none where none was active. An axis whose registers have no number yet is left out, and so is a row that the sheet cannot have.
  */
 export function machineExtents(
-  { rows, lengths }: Operation,
+  { tool, rows, lengths }: Operation,
   document: SetupDocument,
   solution: Solution,
 ): readonly Pick<RowUse, 'row' | 'extents'>[] {
@@ -23,7 +23,7 @@ export function machineExtents(
     if (!isOffsetRow(row)) return []
     const inMachine = AXES.flatMap((axis): readonly [MachineAxis, Extent][] => {
       const ends = rangesOf(use, axis, H).flatMap(([register, range]) => {
-        const zero = frame.workZero(row, axis, register)
+        const zero = frame.workZero(row, axis, { tool, lengthRegister: register })
         return zero === undefined ? [] : range.map((end) => zero + end)
       })
       return ends.length === 0

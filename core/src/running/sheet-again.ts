@@ -1,7 +1,7 @@
 import { subtractChains, valueOf } from '../chain/chain'
 import { formatLength } from '../length/format-length'
 import type { SetupDocument } from '../facts/document'
-import { lengthAddress } from '../address/address'
+import { registerOfTool } from '../sheet/tool-rows'
 import type { Gauge, MachineDeclaration, SetupSheet, Tool } from '../sheet/sheet'
 import type { Solution } from '../solve/solution'
 import { allStood } from './stood-before'
@@ -35,10 +35,12 @@ export function sheetAgain(
 
 function toolAgain(
   tool: Tool,
-  { unit, machine }: SetupSheet,
+  sheet: SetupSheet,
   { heights, registers }: Pick<Solution, 'heights' | 'registers'>,
 ): Tool {
-  const register = registers.find(({ address }) => address === lengthAddress(tool.lengthRegister))
+  const { unit, machine } = sheet
+  const own = registerOfTool(sheet, tool.number)
+  const register = registers.find(({ address }) => address === own)
   const tip = heights.tipOnPlane[tool.number]
   const { lastLength: before, ...rest } = tool
   if (register?.state === 'stale') return rest

@@ -2,9 +2,10 @@ import type { Problem } from '../problem/problem'
 import type { ReadLengthOptions } from '../length/read-length'
 import type { WrittenLength } from '../length/length'
 import { zWayProblem } from '../schools/z-way-problem'
-import { diameterAddress, lengthAddress } from '../address/address'
+import { diameterAddress } from '../address/address'
 import { AXES } from '../address/row'
 import { namesOf, type Names } from './names'
+import { keepsLengths, lengthAddressOf } from './tool-rows'
 import { lengthProblem, unknownName } from './problems'
 import type { AxisPlan, OffsetPlan, SetupSheet } from './sheet'
 
@@ -152,9 +153,10 @@ function sheetReferences(sheet: SetupSheet, names: Names): readonly Problem[] {
     ),
     ...duplicates(
       'sheet.tools',
-      sheet.tools.map(({ lengthRegister }) => lengthAddress(lengthRegister)),
+      sheet.tools.map(({ number }) => lengthAddressOf(sheet, number)),
       'lengthRegister',
     ),
+    ...lengthRegisterProblems(sheet),
     ...duplicates('sheet.tools', diameters, 'diameterRegister'),
     ...duplicates(
       'sheet.gauges',
@@ -193,6 +195,20 @@ function sheetReferences(sheet: SetupSheet, names: Names): readonly Problem[] {
     }),
   ]
 }
+
+/** A control that keeps lengths has a row for each tool; one that keeps none has none to name. */
+const lengthRegisterProblems = ({ machine, tools }: SetupSheet): readonly Problem[] =>
+  tools.flatMap(({ lengthRegister }, index): readonly Problem[] => {
+    const has = lengthRegister !== undefined
+    if (has === keepsLengths(machine.control)) return []
+    return [
+      {
+        code: has ? 'length-register-unknown' : 'length-register-missing',
+        place: `sheet.tools.${index}.lengthRegister`,
+        received: has ? `H${lengthRegister}` : 'nothing',
+      },
+    ]
+  })
 
 /** The corner of a turned part is found in X and Y together. */
 function cornerProblems(X: AxisPlan, Y: AxisPlan, place: string): readonly Problem[] {

@@ -19,6 +19,7 @@ export {
   type ZPlan,
   sideOf,
 } from './sheet'
+export { isToolByTool, keepsLengths, registerOfTool, toolOfRegister } from './tool-rows'
 export { usualTolerance } from './usual'
 export {
   AXIS_PLACES,

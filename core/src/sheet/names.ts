@@ -1,6 +1,7 @@
-import { diameterAddress, lengthAddress, offsetAddress } from '../address/address'
+import { diameterAddress, offsetAddress, toolOffsetAddress } from '../address/address'
 import { AXES } from '../address/row'
 import type { SetupSheet } from './sheet'
+import { isToolByTool, lengthAddressOf } from './tool-rows'
 
 /** What the parts of a document may point at. */
 export interface Names {
@@ -16,11 +17,20 @@ export function namesOf(sheet: SetupSheet): Names {
     tools: new Set(sheet.tools.map(({ number }) => `T${number}`)),
     rows: new Set(sheet.offsets.map(({ row }) => row)),
     addresses: new Set<string>([
-      ...sheet.tools.flatMap(({ lengthRegister, diameterRegister }) => [
-        lengthAddress(lengthRegister),
+      ...sheet.tools.flatMap(({ number, diameterRegister }) => [
+        ...[lengthAddressOf(sheet, number)].filter((address) => address !== undefined),
         ...(diameterRegister === undefined ? [] : [diameterAddress(diameterRegister)]),
       ]),
-      ...sheet.offsets.flatMap(({ row }) => AXES.map((axis) => offsetAddress(row, axis))),
+      ...sheet.offsets.flatMap(({ row }) =>
+        AXES.filter((axis) => axis !== 'Z' || !isToolByTool(sheet)).map((axis) =>
+          offsetAddress(row, axis),
+        ),
+      ),
+      ...(isToolByTool(sheet)
+        ? sheet.offsets.flatMap(({ row }) =>
+            sheet.tools.map(({ number }) => toolOffsetAddress(row, number)),
+          )
+        : []),
       ...(sheet.reference?.planeRow === undefined
         ? []
         : [offsetAddress(sheet.reference.planeRow, 'Z')]),

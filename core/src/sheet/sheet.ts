@@ -26,6 +26,11 @@ export interface ControlProfile {
   readonly workOffsetKey: KeyMode
   /** Axes whose rows are changed another way: X and Y copied, say, and Z typed. */
   readonly workOffsetKeys?: Readonly<Partial<Record<MachineAxis, KeyMode>>>
+  /**
+   * What the control keeps of its tools' lengths: a register for each where it is not said, or nothing. Then one tool is set at
+   * a time, and Z of a row is set anew with each.
+   */
+  readonly toolLengths?: 'registers' | 'none'
   /** What the control does with a stored length: most add it (the default), some subtract it. */
   readonly lengthSign?: 'added' | 'subtracted'
   /** What a D row holds; a diameter where it is not said. */
@@ -104,8 +109,8 @@ export interface Gauge {
 export interface Tool {
   readonly number: number
   readonly name: string
-  /** Row of the tool length register (H). */
-  readonly lengthRegister: number
+  /** Row of the tool length register (H); absent on a control that keeps no lengths. */
+  readonly lengthRegister?: number
   /** Nose to tip, known from a presetter or a bench; a sensor's length under its preload. */
   readonly length?: WrittenLength
   /** Standard uncertainty of that known length. */

@@ -2,6 +2,7 @@ import { offsetAddress, type Address } from '../address/address'
 import { valueOf } from '../chain/chain'
 import { toNanometres, type Nanometres } from '../length/length'
 import type { SetupDocument } from '../facts/document'
+import { isToolByTool } from '../sheet/tool-rows'
 import { schoolKnowledge } from './heights'
 import type { Solution } from './solution'
 import { SourceReader } from '../sources/sources'
@@ -9,7 +10,7 @@ import { convertTable, type OffsetTable } from '../schools/convert'
 import { schoolReference, schoolReferenceOnTop, type School } from '../schools/schools'
 
 /** What a conversion needs and the set-up does not have. */
-export type ConversionGap = 'lengths' | 'plane' | 'nose' | 'part-top' | 'master'
+export type ConversionGap = 'registers' | 'lengths' | 'plane' | 'nose' | 'part-top' | 'master'
 
 export type Conversion =
   | { readonly ok: true; readonly table: OffsetTable }
@@ -36,6 +37,7 @@ export function convertSolution(
   solution: Solution,
   to: School,
 ): Conversion {
+  if (isToolByTool(document.sheet)) return { ok: false, missing: 'registers' }
   const table = tableOf(document, solution)
   if (table.lengths.size === 0) return { ok: false, missing: 'lengths' }
   const shift = referenceShift(document, solution, to)

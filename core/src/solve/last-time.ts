@@ -4,7 +4,9 @@ import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
 import { explain, knownSizes } from '../slips/explain'
 import type { Explanation } from '../slips/slip'
+import type { Address } from '../address/address'
 import type { SetupDocument } from '../facts/document'
+import { registerOfTool } from '../sheet/tool-rows'
 import type { Heights } from './solution'
 
 /** A tool that was not taken from its holder repeats within this under hand pressure (common practice, no source). */
@@ -13,7 +15,8 @@ const REPEATS_WITHIN_MM = 0.025
 /** A tool whose length is not what it was last time. */
 export interface LengthChange {
   readonly tool: number
-  readonly lengthRegister: number
+  /** The register that tells of it. */
+  readonly address: Address
   /** Today less last time. */
   readonly change: Nanometres
   readonly limit: Nanometres
@@ -44,7 +47,8 @@ export function changedLengths(
   return measured.flatMap(({ tool, chain, last, change }): readonly LengthChange[] => {
     const off = toNanometres(change - common)
     const limit = limitOf(chain)
-    if (Math.abs(off) <= limit) return []
+    const address = registerOfTool(document.sheet, tool.number)
+    if (Math.abs(off) <= limit || address === undefined) return []
     const causes = explain({
       expected: toNanometres(last + common),
       observed: valueOf(chain),
@@ -55,7 +59,7 @@ export function changedLengths(
       kind: 'size',
       gauges: knownSizes(document.sheet.gauges, 'Z'),
     })
-    return [{ tool: tool.number, lengthRegister: tool.lengthRegister, change: off, limit, causes }]
+    return [{ tool: tool.number, address, change: off, limit, causes }]
   })
 }
 

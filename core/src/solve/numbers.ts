@@ -1,16 +1,18 @@
-import { diameterAddress, lengthAddress, offsetAddress, type Address } from '../address/address'
+import { diameterAddress, offsetAddress, type Address } from '../address/address'
 import { AXES } from '../address/row'
-import { scaleChain, subtractChains, type Chain } from '../chain/chain'
+import { scaleChain, subtractChains, sumChains, type Chain } from '../chain/chain'
 import type { SetupDocument } from '../facts/document'
 import { standingReadings } from '../freshness/standing'
 import type { Register } from '../registers/register'
 import type { Tool } from '../sheet/sheet'
+import { isToolByTool, lengthAddressOf } from '../sheet/tool-rows'
 import type { SourceReader } from '../sources/sources'
 import { meanOfKnown } from './mean-of-known'
 import type { PlannedAxis } from './plan-axes'
 import { offsetsZ, toolLength } from './registers-z'
 import type { Heights } from './solution'
 import type { Subject } from './stand'
+import { setWith } from '../registers/set-with'
 
 /** What a row of the control is to hold, as the control adds it; without a chain while a reading is missing. */
 export interface WantedNumber {
@@ -23,7 +25,10 @@ export interface WantedNumber {
 /** H of every tool whose length is known, by its number. */
 export type Lengths = ReadonlyMap<number, Chain>
 
-/** The numbers of a set-up in the order of its sheet: lengths and diameters, then the rows. */
+/**
+ * The numbers of a set-up in the order of its sheet: lengths and diameters, then the rows. Where the control keeps no lengths,
+ * Z of a row with a tool is what both would be together: where its tip stands on zero.
+ */
 export function wantedNumbers(
   document: SetupDocument,
   sources: SourceReader,
@@ -33,10 +38,11 @@ export function wantedNumbers(
 ): readonly WantedNumber[] {
   const { tools, offsets, reference } = document.sheet
   const inZ = offsetsZ(document, heights, sources, lengths)
+  const byTool = isToolByTool(document.sheet)
   return [
     ...tools.flatMap((tool) => toolNumbers(document, sources, tool, lengths)),
     ...offsets.flatMap(({ row }) =>
-      AXES.map((axis): WantedNumber => ({
+      AXES.filter((axis) => axis !== 'Z' || !byTool).map((axis): WantedNumber => ({
         address: offsetAddress(row, axis),
         kind: 'work-offset',
         subject: { of: 'row', row },
@@ -46,6 +52,15 @@ export function wantedNumbers(
             : axes.find((one) => one.row === row && one.axis === axis)?.solved.register,
       })),
     ),
+    ...(byTool ? setWith(document) : []).map(({ address, row, tool }): WantedNumber => {
+      const [zero, length] = [inZ.get(row), lengths.get(tool)]
+      return {
+        address,
+        kind: 'work-offset',
+        subject: { of: 'tool', tool },
+        chain: zero && length && sumChains(zero, length),
+      }
+    }),
     ...(reference?.planeRow === undefined
       ? []
       : [
@@ -79,13 +94,11 @@ function toolNumbers(
   lengths: Lengths,
 ): readonly WantedNumber[] {
   const subject = { of: 'tool', tool: tool.number } as const
+  const H = lengthAddressOf(document.sheet, tool.number)
   return [
-    {
-      address: lengthAddress(tool.lengthRegister),
-      kind: 'length',
-      subject,
-      chain: lengths.get(tool.number),
-    },
+    ...(H === undefined
+      ? []
+      : [{ address: H, kind: 'length', subject, chain: lengths.get(tool.number) } as const]),
     ...(tool.diameterRegister === undefined
       ? []
       : [

@@ -6,8 +6,9 @@ import { nameOfReason, staleBy, staleByAge, type StaleReason } from '../freshnes
 import { keyInLine, type ActiveLength, type KeyInLine } from '../keyin/key-in'
 import { readBackAgrees } from '../keyin/read-back'
 import type { SetupDocument } from '../facts/document'
-import { axisOfAddress, lengthAddress, type Address } from '../address/address'
+import { axisOfAddress, type Address } from '../address/address'
 import { needOf } from '../sheet/needs'
+import { keepsLengths, lengthAddressOf } from '../sheet/tool-rows'
 import type { ReadBackVerdict, Register } from '../registers/register'
 import type { SourceReader } from '../sources/sources'
 import { holdsNow, shownBefore } from './shown-before'
@@ -23,7 +24,8 @@ export function registerBuilder(
   { now }: SolveMoment,
   lengths: Lengths,
 ): (wanted: WantedNumber) => Register {
-  const active = activeLengths(document, lengths)
+  const keeps = keepsLengths(document.sheet.machine.control)
+  const active = keeps ? activeLengths(document, lengths) : undefined
   const { unit, machine } = document.sheet
   const decimals = machine.control.decimals[unit]
 
@@ -56,10 +58,11 @@ export function registerBuilder(
     const axis = axisOfAddress(address)
     const external = kind === 'work-offset' ? sources.externalOffset(axis) : undefined
     const after = seen.last(address, 'after')
-    const before = holdsNow(
+    const before = holdsNow([
       seen.last(address, 'before'),
       after && seen.isOutdated(after, chain) ? after : undefined,
-    )
+      seen.withAnotherTool(address),
+    ])
     const keyIn = keyInLine(
       {
         address,
@@ -95,15 +98,16 @@ export function registerBuilder(
 
 /** What the control applies for each tool whose length is known, as its register shows it. */
 function activeLengths(
-  { sheet: { tools, unit, machine } }: SetupDocument,
+  { sheet }: SetupDocument,
   lengths: Lengths,
 ): ReadonlyMap<number, ActiveLength> {
+  const { tools, unit, machine } = sheet
   return new Map(
-    tools.flatMap(({ number, lengthRegister }) => {
-      const chain = lengths.get(number)
-      if (chain === undefined) return []
+    tools.flatMap(({ number }) => {
+      const [chain, address] = [lengths.get(number), lengthAddressOf(sheet, number)]
+      if (chain === undefined || address === undefined) return []
       const applied = roundToDisplay(valueOf(chain), unit, machine.control.decimals[unit])
-      return [[number, { address: lengthAddress(lengthRegister), applied }] as const]
+      return [[number, { address, applied }] as const]
     }),
   )
 }

@@ -1,4 +1,4 @@
-import type { Address } from '../address/address'
+import { controlRow, type Address } from '../address/address'
 import type { Chain } from '../chain/chain'
 import { crossingsOf } from '../facts/crossings'
 import type { ReadBack, SetupDocument, SetupEvent, ShortReadBack } from '../facts/document'
@@ -23,15 +23,14 @@ export interface SeenAt {
 }
 
 /**
- * What a register holds before it is keyed: what was read for that, or what it was keyed to before the
- * number was read again, whichever was seen last.
+ * What a register holds before it is keyed: what was read for that, what it was keyed to before the number was read again,
+ * or what it was set to with another tool, whichever was seen last.
  */
-export function holdsNow(
-  before: SeenAt | undefined,
-  outdated: SeenAt | undefined,
-): Nanometres | undefined {
-  const last = (before?.place ?? -1) > (outdated?.place ?? -1) ? before : outdated
-  return last?.shown.nm
+export function holdsNow(seen: readonly (SeenAt | undefined)[]): Nanometres | undefined {
+  return seen.reduce<SeenAt | undefined>(
+    (last, one) => (one !== undefined && one.place > (last?.place ?? -1) ? one : last),
+    undefined,
+  )?.shown.nm
 }
 
 /** Whether something was read for a number after the control showed it: its place counts, not a clock. */
@@ -50,6 +49,8 @@ export interface ShownBefore {
   readonly last: (address: Address, moment: ReadBack['moment']) => SeenAt | undefined
   /** Whether the number was read again, or carried over, since: the control shows the one from before. */
   readonly isOutdated: (seen: SeenAt, chain: Chain) => boolean
+  /** The last number that it showed for the same row set with another tool; only where each sets it anew. */
+  readonly withAnotherTool: (address: Address) => SeenAt | undefined
   /** What it showed before this place proves nothing any more: it was switched to another unit. */
   readonly provenFrom: number
 }
@@ -68,16 +69,24 @@ export function shownBefore(document: SetupDocument, sources: SourceReader): Sho
   const carriedOver = lastPlace((kind) => CARRY_OVER.includes(kind))
   // Two people keyed it, neither knowing of the other: what it shows now is known when somebody looks again.
   const crossings = crossingsOf(document)
-  const last = (address: Address, moment: ReadBack['moment']): SeenAt | undefined => {
-    const readBack = lastRow.get(`${address} ${moment}`)
+  const seen = (readBack: ReadBack | undefined): SeenAt | undefined => {
     if (readBack === undefined) return undefined
-    const { place } = readBack
+    const { place, address } = readBack
     if (place <= (crossings.get(address)?.second.place ?? -1)) return undefined
     const shown = sources.length(readBack.shown, { place: `facts.${place}.body.shown` })
     return shown && { shown, place, ...(readBack.way && { way: readBack.way }) }
   }
   return {
-    last,
+    last: (address, moment) => seen(lastRow.get(`${address} ${moment}`)),
+    withAnotherTool: (address) =>
+      seen(
+        document.readBacks.findLast(
+          (one) =>
+            one.address !== address &&
+            one.moment === 'after' &&
+            controlRow(one.address) === controlRow(address),
+        ),
+      ),
     isOutdated: ({ place }, chain) => place < carriedOver || isOlder(place, chain, document),
     provenFrom,
   }

@@ -17,23 +17,24 @@ export type Subject =
  * Where the axis stood at the touches that a register is counted from, the last one counting. Where its number comes
  * by a difference on a counter, or without a touch of its own, it stood nowhere.
  *
- * @param lengths what the control applies for each tool that it may take for active.
+ * @param lengths what the control applies for each tool that it may take for active; undefined where it applies none, ever.
  */
 export function standOf(
   document: Pick<SetupDocument, 'readings' | 'events'>,
   chain: Chain,
   subject: Subject,
   axis: MachineAxis,
-  lengths: ReadonlyMap<number, ActiveLength>,
+  lengths: ReadonlyMap<number, ActiveLength> | undefined,
 ): Stand {
   const touches = touchesOf(document, chain).filter((reading) => isTouchOf(subject, reading))
   const last = touches.at(-1)
   const at = last && placeOn(axis, last)
   if (last === undefined || at === undefined) return {}
   const tool = last.spindle?.controlSays ?? undefined
-  const active = axis === 'Z' && tool !== undefined ? lengths.get(tool) : undefined
+  const told = axis === 'Z' && tool !== undefined && lengths !== undefined
+  const active = told ? lengths.get(tool) : undefined
   // A length that is active and not known leaves no position to tell.
-  if (axis === 'Z' && tool !== undefined && active === undefined) return {}
+  if (told && active === undefined) return {}
   const pair = middlePair(touches)
   return { at, ...(pair && { pair }), ...(active && { active }) }
 }

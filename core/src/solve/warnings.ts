@@ -1,4 +1,4 @@
-import { lengthAddress, offsetAddress } from '../address/address'
+import { offsetAddress } from '../address/address'
 import { subtractChains, valueOf } from '../chain/chain'
 import { toNanometres, type Nanometres } from '../length/length'
 import { endsOf, isDifference, wayInZ } from '../quantities/contact-ends'
@@ -9,6 +9,7 @@ import { knownLengthsApart, waysApart } from './compare-ways'
 import { gaugeWarnings } from './gauge-warnings'
 import { changedLengths } from './last-time'
 import { axisOfQuantity, quantityKey } from '../quantities/quantities'
+import { keepsLengths, registerOfTool } from '../sheet/tool-rows'
 import { readingWarnings } from './reading-warnings'
 import type { Heights } from './solution'
 import type { EdgeAngle, ImpliedSize, Register } from '../registers/register'
@@ -27,15 +28,13 @@ export function warningsOf(
     ...lengthWarnings(document, heights),
     ...readingWarnings(document),
     ...spindleWarnings(document, heights),
-    ...changedLengths(document, heights).map(
-      ({ lengthRegister, change, limit, causes }): Warning => ({
-        code: 'differs-from-last-time',
-        place: lengthAddress(lengthRegister),
-        amount: change,
-        limit,
-        causes,
-      }),
-    ),
+    ...changedLengths(document, heights).map(({ address, change, limit, causes }): Warning => ({
+      code: 'differs-from-last-time',
+      place: address,
+      amount: change,
+      limit,
+      causes,
+    })),
     ...approachWarning(document),
     ...waysApart(document, sources, heights),
     ...knownLengthsApart(document, sources, heights),
@@ -64,11 +63,11 @@ function lengthWarnings(
   { noseOnPlane, tipOnPlane }: Heights,
 ): readonly Warning[] {
   if (noseOnPlane === undefined) return []
-  return sheet.tools.flatMap(({ number, lengthRegister }): readonly Warning[] => {
-    const tip = tipOnPlane[number]
+  return sheet.tools.flatMap(({ number }): readonly Warning[] => {
+    const [tip, place] = [tipOnPlane[number], registerOfTool(sheet, number)]
     const length = tip && valueOf(subtractChains(tip, noseOnPlane))
-    return length !== undefined && length <= 0
-      ? [{ code: 'length-not-positive', place: lengthAddress(lengthRegister), amount: length }]
+    return length !== undefined && length <= 0 && place !== undefined
+      ? [{ code: 'length-not-positive', place, amount: length }]
       : []
   })
 }
@@ -119,9 +118,10 @@ function approachWarning(document: SetupDocument): readonly Warning[] {
  */
 function spindleWarnings(document: SetupDocument, heights: Heights): readonly Warning[] {
   const superseded = new Set(document.readings.map(({ supersedes }) => supersedes))
-  const { workOffsetKey, workOffsetKeys } = document.sheet.machine.control
+  const { control } = document.sheet.machine
+  const { workOffsetKey, workOffsetKeys } = control
   const keyInZ = workOffsetKeys?.Z ?? workOffsetKey
-  const controlWorksItOut = keyInZ === 'position' || keyInZ === 'halve'
+  const controlWorksItOut = keepsLengths(control) && (keyInZ === 'position' || keyInZ === 'halve')
   return document.readings.flatMap((reading): readonly Warning[] => {
     const { spindle } = reading
     if (spindle === undefined || superseded.has(reading.id)) return []

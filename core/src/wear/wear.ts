@@ -1,8 +1,9 @@
-import { lengthAddress, diameterAddress, type Address } from '../address/address'
+import { addressParts, diameterAddress, type Address } from '../address/address'
 import { toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
 import type { Measured } from '../facts/document'
 import type { SetupSheet } from '../sheet/sheet'
+import { registerOfTool } from '../sheet/tool-rows'
 
 /**
  * How a cutter's register changes after a profile was measured (domain.md §8).
@@ -126,8 +127,9 @@ export interface WearChange {
 /** What a feature of the first part asks for; undefined where the tool has no register that mends it, or a number cannot be read. */
 export function wearChange(
   measured: Measured,
-  { tools, machine }: Pick<SetupSheet, 'tools' | 'machine'>,
+  sheet: Pick<SetupSheet, 'tools' | 'machine' | 'offsets'>,
 ): WearChange | undefined {
+  const { tools, machine } = sheet
   const { feature, tool } = measured
   const wanted = readLength(measured.nominal)
   const got = meanMeasured(measured)
@@ -138,11 +140,10 @@ export function wearChange(
       feature === 'floor-depth'
         ? floorWearChange(toNanometres(got - wanted.value.nm))
         : blockChange(measured, wanted.value.nm, got)
-    const turns = machine.control.lengthSign === 'subtracted'
-    return {
-      address: lengthAddress(declared.lengthRegister),
-      change: turns ? toNanometres(0 - change) : change,
-    }
+    const address = registerOfTool(sheet, tool)
+    const turns =
+      machine.control.lengthSign === 'subtracted' && addressParts(address ?? '')?.of === 'length'
+    return address && { address, change: turns ? toNanometres(0 - change) : change }
   }
   if (declared.diameterRegister === undefined) return undefined
   return {

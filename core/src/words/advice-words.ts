@@ -21,6 +21,8 @@ export function describeVerdict(verdict: Verdict): string {
 
 export function describeGap(gap: ConversionGap): string {
   switch (gap) {
+    case 'registers':
+      return 'the control keeps no lengths: there is nothing to convert'
     case 'lengths':
       return 'no length is read yet'
     case 'plane':

@@ -13,13 +13,21 @@ export interface CheckWords {
   readonly done: string
 }
 
-type Standing = Pick<SetupDocument, 'sheet' | 'events'>
+type Standing = Pick<SetupDocument, 'sheet' | 'events' | 'programs'>
 
 const GUARDS =
   'Follow the machine maker’s manual. An emergency stop may stop the axes and leave the spindle turning: know yours.'
 
-/** The words of a check, for this machine and this sheet, with what was said to have changed since. */
-export function describeCheck(document: Standing, check: CheckOff['of']): CheckWords {
+/**
+ * The words of a check, for this machine and this sheet, with what was said to have changed since.
+ *
+ * @param stop the tool whose turn it is, where one tool is set at a time.
+ */
+export function describeCheck(
+  document: Standing,
+  check: CheckOff['of'],
+  stop?: number,
+): CheckWords {
   const { sheet } = document
   switch (check) {
     case 'home':
@@ -75,6 +83,8 @@ export function describeCheck(document: Standing, check: CheckOff['of']): CheckW
           'What is told of a program is not all that can be wrong with it: the air cut shows the rest.',
         done: 'I looked it over',
       }
+    case 'cut':
+      return cutWords(document, stop)
     case 'first-part':
       return {
         title: 'First part',
@@ -96,6 +106,34 @@ export function describeCheck(document: Standing, check: CheckOff['of']): CheckW
           'Sign in as the one who looks: whoever keyed the numbers does not see their own slip.',
         done: 'I looked at it',
       }
+  }
+}
+
+/** One tool at a time: the program runs with it up to where the next one is called. */
+function cutWords({ sheet: { tools }, programs }: Standing, tool: number | undefined): CheckWords {
+  const program = programs.at(-1)
+  const operations = program?.reading.operations ?? []
+  const at = operations.findIndex((one) => one.tool === tool)
+  const [own, next] = [operations[at], at < 0 ? undefined : operations[at + 1]]
+  const isLast = tools.at(-1)?.number === tool
+  const until = next === undefined ? 'to its end' : `to line ${next.from.line}, where it stops`
+  return {
+    title: `Cut with T${tool}`,
+    sentence: isLast
+      ? `Run the program with T${tool} to its end.`
+      : `Run the program with T${tool} until it asks for the next tool.`,
+    points: [
+      ...(own && program ? [`${program.name}: from line ${own.from.line} ${until}.`] : []),
+      'Clip and plate off, guards closed, rapid at its lowest for the first block.',
+      ...(isLast
+        ? []
+        : [
+            'Then spindle stopped and Z up before a hand goes to the tool. X and Y stay as they are: only Z is set again.',
+          ]),
+    ],
+    caution:
+      'Chips and dust: eye protection. The next tool is longer or shorter: this Z is not for it.',
+    done: `T${tool} has cut`,
   }
 }
 

@@ -10,6 +10,16 @@ export interface ProblemWords {
 const aNumber = 'digits with at most one decimal point, such as -218.462'
 
 const words: Readonly<Record<ProblemCode, (problem: Problem) => ProblemWords>> = {
+  'length-register-missing': () => ({
+    message: 'This tool has no length register.',
+    expected: 'the number of its row, such as 3 for H3',
+    remedy: 'Give it one; most shops take the number of the tool.',
+  }),
+  'length-register-unknown': ({ received }) => ({
+    message: `The control of this machine keeps no lengths; there is no ${received}.`,
+    expected: 'no length register: Z of the work offset is set anew with each tool',
+    remedy: 'Leave it out, or say on the machine that its control keeps lengths.',
+  }),
   'length-empty': () => ({
     message: 'There is no number yet.',
     expected: aNumber,

@@ -125,6 +125,11 @@ const judgements: Readonly<
     why: 'A slip in it shows only when the tool is in the part.',
     remedy: 'Prove it with a cautious move.',
   }),
+  'no-length-registers': ({ register }) => ({
+    title: `H${register} is called, and this control keeps no lengths`,
+    why: 'It may stop at that line, or pass over it: Z is set anew with each tool here.',
+    remedy: 'Take the G43 out where the control does not know it.',
+  }),
   'diameter-not-set': ({ register }) => ({
     title: `D${register} is not keyed in and read back`,
     why: 'Walls are offset by whatever that row holds.',

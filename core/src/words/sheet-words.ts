@@ -1,4 +1,5 @@
 import { type AxisPlan, type OffsetPlan, type SetupSheet, type ZPlan } from '../sheet/sheet'
+import { isToolByTool } from '../sheet/tool-rows'
 import { GAUGE_FACTS } from '../touch/gauge-kinds'
 import { faceName } from '../quantities/touch-words'
 import { GAUGE_NAMES, MEASURE_NAMES } from './gauge-words'
@@ -19,6 +20,9 @@ export function describeSheet(sheet: SetupSheet): readonly SheetPart[] {
       lines: [
         ['Machine', `${machine.name}, ${machine.kind}`],
         ['Lengths', schoolWords(sheet)],
+        ...(isToolByTool(sheet)
+          ? [['One tool at a time', 'Z of a work offset is set anew with each'] as const]
+          : []),
         [
           'Keyed',
           sheet.keying === 'as-known' ? 'each number as soon as it is known' : 'all together',
@@ -35,7 +39,10 @@ export function describeSheet(sheet: SetupSheet): readonly SheetPart[] {
       title: 'Tools',
       lines: tools.map(
         ({ number, name, lengthRegister }) =>
-          [`T${number}`, `${name} · H${lengthRegister}`] as const,
+          [
+            `T${number}`,
+            lengthRegister === undefined ? name : `${name} · H${lengthRegister}`,
+          ] as const,
       ),
     },
     {

@@ -12,7 +12,7 @@ export function stepName(document: SetupDocument, step: Step): string {
     case 'key-in':
       return registerName(step.address)
     case 'check':
-      return describeCheck(document, step.check).title
+      return describeCheck(document, step.check, step.stop).title
     case 'prove':
       return `${step.row} with T${step.tool}`
     case 'sheet':

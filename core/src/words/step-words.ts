@@ -19,6 +19,7 @@ export const STATION_NAMES: Readonly<Record<Station, string>> = {
   plan: 'X and Y',
   height: 'Z',
   'key-in': 'Key in',
+  stops: 'Tool by tool',
   prove: 'Prove',
   release: 'Release',
 }

@@ -188,7 +188,7 @@ export function coverage(way: CoverageWay, cases: number, chance: Chance): numbe
     micrometer: () => scatter(MICROMETER),
   }
   for (let made = 0; made < cases; made += 1) {
-    const drawn = declare(modelSheet(chance, way.options), way)
+    const drawn = declare(modelSheet(chance, { ...way.options, keepsLengths: true }), way)
     const world = misjudged(offTheStep(drawn.world, chance), scatter, way)
     const usual = { plane: 'setter', part: 'paper', face: 'finder', ...way.usual }
     const machinist = new Machinist(chance, drawn, world, hand, usual)

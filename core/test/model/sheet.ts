@@ -14,6 +14,8 @@ export interface ModelOptions {
   readonly xyWay?: AxisPlan['by']
   readonly key?: KeyMode
   readonly decimals?: number
+  /** Set where the control is to have length registers, whatever chance says. */
+  readonly keepsLengths?: true
 }
 
 export interface ModelSheet {
@@ -83,6 +85,7 @@ export function modelSheet(chance: Chance, options: ModelOptions = {}): ModelShe
     return { row, ...plansInPlane(chance, world, row, write, options.xyWay), Z }
   })
   const diameters = chance.next() < 0.6
+  const keepsNone = options.keepsLengths === undefined && chance.next() < 0.15
   return {
     world,
     write,
@@ -100,7 +103,9 @@ export function modelSheet(chance: Chance, options: ModelOptions = {}): ModelShe
           ...(chance.next() < 0.3 && {
             workOffsetKeys: { Z: chance.of(['set', 'add', 'position', 'copy'] as const) },
           }),
-          ...(chance.next() < 0.3 && { lengthSign: 'subtracted' as const }),
+          ...(keepsNone
+            ? { toolLengths: 'none' as const }
+            : chance.next() < 0.3 && { lengthSign: 'subtracted' as const }),
           ...(chance.next() < 0.5 && { diameterRegister: 'radius' as const }),
         },
         lostMotion: {
@@ -137,7 +142,7 @@ export function modelSheet(chance: Chance, options: ModelOptions = {}): ModelShe
       tools: tools.map((number) => ({
         number,
         name: `tool ${number}`,
-        lengthRegister: number + 10,
+        ...(!keepsNone && { lengthRegister: number + 10 }),
         ...(diameters && { diameterRegister: number + 20 }),
         ...(number === known && { length: write(world.lengths[number]!) }),
       })),

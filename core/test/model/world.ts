@@ -169,8 +169,13 @@ export function trueRegisters(world: World, sheet: SetupSheet): ReadonlyMap<stri
   }[sheet.school]
   const H = (tool: number) => lengths[tool]! + base
   const registers = new Map<string, number>()
+  const keepsLengths = control.toolLengths !== 'none'
   for (const { number, lengthRegister, diameterRegister } of sheet.tools) {
-    registers.set(`H${lengthRegister}`, (control.lengthSign === 'subtracted' ? -1 : 1) * H(number))
+    if (keepsLengths)
+      registers.set(
+        `H${lengthRegister}`,
+        (control.lengthSign === 'subtracted' ? -1 : 1) * H(number),
+      )
     if (diameterRegister !== undefined)
       registers.set(
         `D${diameterRegister}`,
@@ -186,10 +191,10 @@ export function trueRegisters(world: World, sheet: SetupSheet): ReadonlyMap<stri
       Z.by === 'fixture-difference' ? (measuredWith.get(Z.from) ?? 0) : own ? quill.measured : 0
     const running = own || (Z.by === 'fixture-difference' && measured !== 0) ? quill.running : 0
     measuredWith.set(row, measured)
-    registers.set(
-      `${row}.Z`,
-      part.top + zero.Z - facingOf(row) - base + (running - measured) - external.Z,
-    )
+    const wcsZ = part.top + zero.Z - facingOf(row) - base + (running - measured) - external.Z
+    if (keepsLengths) registers.set(`${row}.Z`, wcsZ)
+    else
+      for (const { number } of sheet.tools) registers.set(`${row}.Z.T${number}`, wcsZ + H(number))
     for (const [axis, plan] of [
       ['X', X],
       ['Y', Y],

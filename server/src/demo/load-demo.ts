@@ -17,6 +17,7 @@ import { setupsOf, type Setups } from '../use-cases/setups'
 import { addGauge, addMachine } from '../use-cases/shop'
 import {
   ADAPTER,
+  BRACKET_PLATE,
   CLAMP_RING,
   DEMO_PEOPLE,
   DEMO_PIN,
@@ -53,6 +54,7 @@ export async function loadDemo(store: Store, clock: Clock): Promise<void> {
     must(await addGauge(store, clock, mira, { id: gauge.id, gauge }))
 
   await recordedPlate(new DemoSetup(store, ansel, started - 52 * HOUR))
+  await plateAtItsSecondTool(new DemoSetup(store, ansel, started - 4 * HOUR))
   await ringWithTurnedSign(new DemoSetup(store, jory, started - 26 * HOUR))
   await freshFlange(new DemoSetup(store, mira, started - 3 * HOUR))
   await adapterAtProof(new DemoSetup(store, jory, started - 2 * HOUR))
@@ -178,6 +180,36 @@ async function recordedPlate(setup: DemoSetup): Promise<void> {
     measured: [{ feature: 'floor-depth', tool: 1, nominal: mm('6.00'), measured: mm('6.02') }],
   })
   await setup.record()
+}
+
+/** A router that keeps no lengths: its first tool has cut, the second is in the spindle. */
+async function plateAtItsSecondTool(setup: DemoSetup): Promise<void> {
+  await setup.begin(BRACKET_PLATE)
+  await setup.program('bracket-plate.ngc')
+  await setup.ready()
+  await setup.see({ of: 'holding' })
+  const pin = [GAUGES.pin.id]
+  await setup.read('-252.480', 'mm', { of: 'face', row: 'G54', face: 'left', with: pin })
+  await setup.keyIn('G54.X')
+  await setup.read('-171.205', 'mm', { of: 'face', row: 'G54', face: 'front', with: pin })
+  await setup.keyIn('G54.Y')
+  await setup.read('-31.460', 'mm', {
+    of: 'tip-on-part',
+    row: 'G54',
+    tool: 1,
+    with: [GAUGES.plate.id],
+  })
+  await setup.keyIn('G54.Z.T1')
+  await setup.prove({
+    row: 'G54',
+    tool: 1,
+    clearance: mm('25.000'),
+    gap: mm('25.00'),
+    overZero: true,
+  })
+  await setup.see({ of: 'program' })
+  await setup.see({ of: 'air-cut', how: 'graphics' })
+  await setup.see({ of: 'cut', tool: 1 })
 }
 
 async function ringWithTurnedSign(setup: DemoSetup): Promise<void> {

@@ -52,6 +52,17 @@ export const MACHINES = {
     // Its plane is touched by sliding a block under while rising, its part with paper while lowering.
     lostMotion: { Z: { text: '0.004', unit: 'mm' } },
   },
+  // Its control knows no lengths: one tool at a time, and “here Z is …” while the tip stands on the plate.
+  smallRouter: {
+    name: 'Small router',
+    kind: 'router',
+    control: { decimals, lengthKey: 'set', workOffsetKey: 'position', toolLengths: 'none' },
+    travels: {
+      X: { min: mm('-300'), max: mm('0') },
+      Y: { min: mm('-200'), max: mm('0') },
+      Z: { min: mm('-80'), max: mm('0') },
+    },
+  },
 } as const satisfies Record<string, MachineDeclaration>
 
 export const GAUGES = {
@@ -68,6 +79,13 @@ export const GAUGES = {
   },
   setterInch: { id: uuid(), kind: 'height-setter', name: '2 in setter', size: inch('2.0000') },
   shim: { id: uuid(), kind: 'shim', name: '0.1 mm shim', size: mm('0.10') },
+  plate: {
+    id: uuid(),
+    kind: 'plate',
+    name: 'contact plate',
+    size: mm('12.700'),
+    wall: mm('5.000'),
+  },
   pin: { id: uuid(), kind: 'pin', name: '6 mm pin', size: mm('6.000') },
 } as const satisfies Record<string, SetupSheet['gauges'][number]>
 
@@ -144,6 +162,30 @@ export const MIRROR_CELL: SetupSheet = {
       X: { by: 'one-face', face: 'left', side: 'outside', drawing: mm('0') },
       Y: { by: 'one-face', face: 'front', side: 'outside', drawing: mm('0') },
       Z: { by: 'nose-on-part', facing: mm('0') },
+    },
+  ],
+}
+
+/** One tool at a time, each touched on the raw top through a plate. */
+export const BRACKET_PLATE: SetupSheet = {
+  name: 'Finder bracket plate',
+  unit: 'mm',
+  machine: MACHINES.smallRouter,
+  school: 'part-top',
+  zero: 'left front corner of the plywood, raw top',
+  plane: 'spoil board',
+  stock: { X: mm('80'), Y: mm('40'), Z: mm('6') },
+  gauges: [GAUGES.plate, GAUGES.pin],
+  tools: [
+    { number: 1, name: '3 mm end mill' },
+    { number: 2, name: '60° V bit', rough: mm('38') },
+  ],
+  offsets: [
+    {
+      row: 'G54',
+      X: { by: 'one-face', face: 'left', side: 'outside', drawing: mm('0') },
+      Y: { by: 'one-face', face: 'front', side: 'outside', drawing: mm('0') },
+      Z: { by: 'part-top', facing: mm('0') },
     },
   ],
 }

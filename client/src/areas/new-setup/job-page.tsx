@@ -14,7 +14,7 @@ import { Words } from '@/kit/words'
 import { Folded } from './folded'
 import { takesHabits, withHabits } from './habits-draft'
 import { LengthsEntry } from './lengths-entry'
-import { withUnit } from './sheet-draft'
+import { keepsLengths, withMachine, withUnit } from './sheet-draft'
 import type { SheetPageProps } from './sheet-page-props'
 import { ToolsEntry } from './tools-entry'
 
@@ -29,7 +29,7 @@ export function JobPage({ draft, change, problem }: SheetPageProps) {
   const pick = (id: string) => {
     const entry = machines?.find((one) => one.id === id)
     if (entry === undefined) return
-    const on = { ...draft, machineId: id, machine: entry.machine }
+    const on = withMachine(draft, id, entry.machine)
     const last = lastSetups[id]
     // Whatever a person chose stays; what another machine brought gives way.
     if (last === undefined || !(takesHabits(draft) || likeLast !== undefined)) return change(on)
@@ -140,8 +140,8 @@ function ToolsPart({ draft, change, problem }: SheetPageProps) {
   return (
     <Folded
       title={tools.length === 1 ? 'One tool' : `${tools.length} tools`}
-      says={tools.map(
-        ({ number, name, lengthRegister }) => `T${number} · H${lengthRegister} · ${name}`,
+      says={tools.map(({ number, name, lengthRegister }) =>
+        keepsLengths(draft) ? `T${number} · H${lengthRegister} · ${name}` : `T${number} · ${name}`,
       )}
       open={opened || isWrong}
       onOpen={() => setOpened(true)}

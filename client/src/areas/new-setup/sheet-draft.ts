@@ -5,6 +5,7 @@ import { type SheetFromProgram } from '@pine/core/running'
 import { waysOfZ } from '@pine/core/schools'
 import {
   checkSheet,
+  isToolByTool,
   usualTolerance,
   type AxisPlan,
   type Gauge,
@@ -182,13 +183,32 @@ export const withGauge = (draft: SheetDraft, gauge: Gauge): SheetDraft =>
     ? { ...draft, gauges: draft.gauges.filter(({ id }) => id !== gauge.id) }
     : { ...draft, gauges: [...draft.gauges, gauge] }
 
-/** A draft whose tools have names, even if only by their number. */
+/** Whether the control of the draft's machine keeps a length for each tool. */
+export const keepsLengths = ({ machine }: Pick<SheetDraft, 'machine'>): boolean =>
+  machine === undefined || !isToolByTool({ machine })
+
+/** A draft whose tools have names, even if only by their number, and a register where the control has one for them. */
 const named = (draft: SheetDraft): SheetDraft => ({
   ...draft,
-  tools: draft.tools.map((tool) =>
-    tool.name.trim() === '' ? { ...tool, name: `tool ${tool.number}` } : tool,
-  ),
+  tools: draft.tools.map(({ lengthRegister, ...tool }) => ({
+    ...tool,
+    ...(tool.name.trim() === '' && { name: `tool ${tool.number}` }),
+    ...(keepsLengths(draft) && { lengthRegister: lengthRegister ?? tool.number }),
+  })),
 })
+
+/**
+ * The draft on a machine. Where its control keeps no lengths each tool is touched on the part itself, unless something else
+ * was chosen: that is what most do.
+ */
+export function withMachine(
+  draft: SheetDraft,
+  machineId: string,
+  machine: MachineDeclaration,
+): SheetDraft {
+  const on = { ...draft, machineId, machine }
+  return keepsLengths(on) || draft.school !== emptyDraft().school ? on : withSchool(on, 'part-top')
+}
 
 /** The finished sheet, or everything that is wrong with the draft, each with its place in the sheet. */
 export function finish(draft: SheetDraft): {

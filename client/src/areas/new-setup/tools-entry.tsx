@@ -9,7 +9,7 @@ import { Card, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { LengthEntry } from './length-entry'
 import type { SheetPageProps } from './sheet-page-props'
-import { nextTool } from './sheet-draft'
+import { keepsLengths, nextTool } from './sheet-draft'
 
 export function ToolsEntry({ draft, change, problem }: SheetPageProps) {
   const replace = (index: number, tool: Tool) =>
@@ -31,16 +31,20 @@ export function ToolsEntry({ draft, change, problem }: SheetPageProps) {
                 testID={`tool-number-${index}`}
               />
             </View>
-            <View width={84}>
-              <Field
-                label="Length H"
-                value={numberText(tool.lengthRegister)}
-                onChange={(text) => replace(index, { ...tool, lengthRegister: wholeNumber(text) })}
-                problem={problem(`tools.${index}.lengthRegister`)}
-                digits
-                testID={`tool-register-${index}`}
-              />
-            </View>
+            {keepsLengths(draft) && (
+              <View width={84}>
+                <Field
+                  label="Length H"
+                  value={numberText(tool.lengthRegister ?? 0)}
+                  onChange={(text) =>
+                    replace(index, { ...tool, lengthRegister: wholeNumber(text) })
+                  }
+                  problem={problem(`tools.${index}.lengthRegister`)}
+                  digits
+                  testID={`tool-register-${index}`}
+                />
+              </View>
+            )}
             {draft.tools.length > 1 && (
               <View paddingTop={20}>
                 <Button

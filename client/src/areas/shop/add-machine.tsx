@@ -53,6 +53,15 @@ const CHOICES = [
     ],
   },
   {
+    field: 'toolLengths',
+    label: 'Of its tools’ lengths the control keeps …',
+    options: [
+      { value: 'registers', label: 'a register for each' },
+      { value: 'none', label: 'nothing: one tool at a time' },
+    ],
+    note: 'Then Z of the work offset is set again with each tool, in the order of the program.',
+  },
+  {
     field: 'lengthKey',
     label: 'A number typed into a tool length …',
     options: LENGTH_KEYS,
@@ -107,6 +116,9 @@ const CHOICES = [
   },
 ] as const
 
+/** What is asked only of a control that keeps lengths. */
+const ABOUT_LENGTHS: readonly string[] = ['lengthKey', 'lengthSign']
+
 /** A machine, and how its control takes numbers. */
 export function AddMachine({ onDone }: { onDone: (id?: string) => void }) {
   const { add } = useMachines()
@@ -159,7 +171,7 @@ interface MachineFormProps {
 
 function MachineForm({ formKey, initial, make, send, asks, onLeave }: MachineFormProps) {
   const { control, watch, setValue, submit, failure } = useKeptForm(formKey, initial, make, send)
-  const [homing, unit] = watch(['homing', 'unit'])
+  const [homing, unit, toolLengths] = watch(['homing', 'unit', 'toolLengths'])
   const length = { control, unit, onUnit: () => setValue('unit', otherUnit(unit)) }
   return (
     <Card padded gap="$3">
@@ -169,16 +181,18 @@ function MachineForm({ formKey, initial, make, send, asks, onLeave }: MachineFor
         label="What the shop calls it"
         testID="machine-name"
       />
-      {asks.map(({ field, label, options, ...about }) => (
-        <FormChoice
-          key={field}
-          control={control}
-          name={field}
-          label={label}
-          options={options}
-          {...about}
-        />
-      ))}
+      {asks
+        .filter(({ field }) => toolLengths === 'registers' || !ABOUT_LENGTHS.includes(field))
+        .map(({ field, label, options, ...about }) => (
+          <FormChoice
+            key={field}
+            control={control}
+            name={field}
+            label={label}
+            options={options}
+            {...about}
+          />
+        ))}
       {homing === 'marks' && (
         <FormField
           {...length}

@@ -24,6 +24,7 @@ export interface MachineDraft {
   /** Z of a work offset, where it is changed another way than X and Y. */
   readonly zOffsetKey: 'same' | Exclude<KeyMode, 'halve'>
   readonly lengthKey: MachineDeclaration['control']['lengthKey']
+  readonly toolLengths: 'registers' | 'none'
   readonly lengthSign: 'added' | 'subtracted'
   readonly diameterRegister: 'diameter' | 'radius'
   readonly shows: keyof typeof DECIMALS
@@ -46,6 +47,7 @@ export const newMachine: MachineDraft = {
   workOffsetKey: 'set',
   zOffsetKey: 'same',
   lengthKey: 'set',
+  toolLengths: 'registers',
   lengthSign: 'added',
   diameterRegister: 'diameter',
   shows: 'thousandths',
@@ -95,6 +97,7 @@ export function machineOf(draft: MachineDraft): FormOutcome<MachineDraft, Machin
         lengthKey,
         workOffsetKey,
         ...(draft.zOffsetKey !== 'same' && { workOffsetKeys: { Z: draft.zOffsetKey } }),
+        ...(draft.toolLengths === 'none' && { toolLengths: 'none' }),
         lengthSign,
         diameterRegister,
       },
@@ -133,6 +136,7 @@ export function machineDraft(machine: MachineDeclaration): MachineDraft {
     workOffsetKey,
     zOffsetKey: Z === undefined || Z === 'halve' ? 'same' : Z,
     lengthKey,
+    toolLengths: control.toolLengths ?? newMachine.toolLengths,
     lengthSign: lengthSign ?? newMachine.lengthSign,
     diameterRegister: diameterRegister ?? newMachine.diameterRegister,
     shows: shows ?? newMachine.shows,

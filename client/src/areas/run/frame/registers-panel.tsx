@@ -21,7 +21,9 @@ export function RegistersPanel({ solution, onTrace }: RegistersPanelProps) {
   const offsets = solution.registers.filter(({ kind }) => kind === 'work-offset')
   return (
     <Column gap="$4">
-      <Group title="Tool lengths" registers={lengths} solution={solution} onTrace={onTrace} />
+      {lengths.length > 0 && (
+        <Group title="Tool lengths" registers={lengths} solution={solution} onTrace={onTrace} />
+      )}
       <Group title="Work offsets" registers={offsets} solution={solution} onTrace={onTrace} />
       {solution.warnings.length > 0 && (
         <Card padded tone="wrong" role="status">

@@ -241,6 +241,7 @@ function StepBody({ id, setup, view, enter, onStep, onDone, onTrace }: StepBodyP
           // A zero that was found again mends what its loss had opened: what is open is asked afresh.
           onDone={step.check === 'home' ? () => onStep(undefined) : onDone}
           check={step.check}
+          stop={step.stop}
         />
       )
     case 'read':

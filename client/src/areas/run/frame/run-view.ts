@@ -70,11 +70,13 @@ function waitsFor(
 ): StepState | undefined {
   if (done || step.does === 'record') return undefined
   // A register that has its number can be keyed, even while another reading of it is open.
-  if (step.does === 'key-in' && registerOf(solution, step)?.chain !== undefined) return undefined
+  // Where one tool is set at a time, its row still holds the number of the tool that is to cut before it.
+  const hasNumber = step.does === 'key-in' && registerOf(solution, step)?.chain !== undefined
+  if (hasNumber && step.stop === undefined) return undefined
   return (
     neededFirst(document.sheet, steps, step) ??
     // Without its number there is nothing to key: whatever is still to be read may be what it lacks.
-    (step.does === 'key-in'
+    (step.does === 'key-in' && !hasNumber
       ? steps.find((one) => one.step.does === 'read' && !one.done)
       : undefined)
   )
@@ -85,9 +87,12 @@ const registerOf = (
   { address: wanted }: Extract<Step, { does: 'key-in' }>,
 ): Register | undefined => registers.find(({ address }) => address === wanted)
 
-function placeWords(steps: readonly StepState[], { step: { station, key } }: StepState): string {
-  const here = steps.filter(({ step }) => step.station === station)
-  const name = STATION_NAMES[station]
+function placeWords(
+  steps: readonly StepState[],
+  { step: { station, key, stop } }: StepState,
+): string {
+  const here = steps.filter(({ step }) => step.station === station && step.stop === stop)
+  const name = stop === undefined ? STATION_NAMES[station] : `With T${stop}`
   if (here.length === 1) return name
   return `${name} · ${here.findIndex(({ step }) => step.key === key) + 1} of ${here.length}`
 }

@@ -1,7 +1,8 @@
-import { axisOfAddress, lengthAddress, rowOfAddress, type Address } from '@pine/core/address'
+import { axisOfAddress, rowOfAddress, type Address } from '@pine/core/address'
 import { ladderOf, planViewOf } from '@pine/core/picture'
 import { stepsOf } from '@pine/core/plan'
 import { type QuantityName } from '@pine/core/quantities'
+import { toolOfRegister } from '@pine/core/sheet'
 import type { StandingSetup } from '@/data/standing'
 import { LadderDrawing } from '@/drawings/ladder-drawing'
 import { PlanDrawing } from '@/drawings/plan-drawing'
@@ -23,15 +24,14 @@ export function RegisterPicture({ setup: { document, solution }, address }: Regi
         <PlanDrawing plan={planViewOf(document, solution, offset)} height={300} />
       </Card>
     )
-  const tool = document.sheet.tools.find(
-    ({ lengthRegister }) => address === lengthAddress(lengthRegister),
-  )
+  const tool = toolOfRegister(document.sheet, address)
   const quantity = stepsOf(document, solution, false).flatMap(({ step }): QuantityName[] => {
     if (step.does !== 'read') return []
     const of = step.quantity
-    const serves = tool
-      ? 'tool' in of && of.tool === tool.number && of.of !== 'tool-diameter'
-      : step.station === 'height' && 'row' in of && of.row === row
+    const serves =
+      tool !== undefined
+        ? 'tool' in of && of.tool === tool && of.of !== 'tool-diameter'
+        : step.station === 'height' && 'row' in of && of.row === row
     return serves ? [of] : []
   })[0]
   return (

@@ -1,4 +1,5 @@
-import { lengthAddress, type MachineAxis } from '@pine/core/address'
+import { type MachineAxis } from '@pine/core/address'
+import { registerOfTool } from '@pine/core/sheet'
 import { type Reading, type SetupDocument } from '@pine/core/facts'
 import { type Nanometres, type WrittenLength } from '@pine/core/length'
 import {
@@ -151,12 +152,10 @@ function warningsAt(
   quantity: QuantityName,
 ): readonly Warning[] {
   const tool = 'tool' in quantity ? quantity.tool : undefined
-  const register = sheet.tools.find(({ number }) => number === tool)?.lengthRegister
-  const places = [
-    quantityKey(quantity),
-    ...(register === undefined ? [] : [lengthAddress(register)]),
-  ]
-  return solution.warnings.filter(({ place }) => places.includes(place))
+  const register = tool === undefined ? undefined : registerOfTool(sheet, tool)
+  return solution.warnings.filter(
+    ({ place }) => place === quantityKey(quantity) || place === register,
+  )
 }
 
 /** The field says when its number will stand beside, or in place of, another. */

@@ -26,6 +26,8 @@ import { HomeMarksStep } from './home-marks-step'
 
 export interface CheckStepProps extends StepProps {
   readonly check: CheckOff['of']
+  /** The tool whose turn it is, where one tool is set at a time. */
+  readonly stop?: number | undefined
 }
 
 /** A step that is seen to: home, clean, gauges, the part held, the program, the air cut, the first part, a second look. */
@@ -39,9 +41,15 @@ export function CheckStep(props: CheckStepProps) {
   return <SimpleStep {...props} check={check} />
 }
 
-function SimpleStep({ check, setup, enter, onDone }: StepProps & { check: SimpleCheck }) {
+function SimpleStep({
+  check,
+  stop,
+  setup,
+  enter,
+  onDone,
+}: CheckStepProps & { check: SimpleCheck }) {
   const { person } = useSession()
-  const { words, seen, barred, says, facts } = checkView(setup, check, person)
+  const { words, seen, barred, says, facts } = checkView(setup, check, person, stop)
   const see = () => {
     for (const said of facts) void enter(said)
     onDone()

@@ -36,14 +36,15 @@ export function checkView(
   { document }: StandingSetup,
   check: SimpleCheck,
   person: Person | null | undefined,
+  stop?: number,
 ): CheckView {
-  const words = describeCheck(document, check)
-  const done = standingCheckOff(document, check)
+  const words = describeCheck(document, check, stop)
+  const done = standingCheckOff(document, check, stop)
   const keyedBySame = check === 'look' && person && !mayLook(document, person)
   return {
     words,
     says: done === undefined ? words.done : 'Next',
-    facts: done === undefined ? [{ kind: 'check-off', body: { of: check } }] : [],
+    facts: done === undefined ? [{ kind: 'check-off', body: bodyOf(check, stop) }] : [],
     ...(done && {
       seen: `seen to by ${done.by.name}${done.leftOut === undefined ? '' : `, left out: ${done.leftOut}`}${'because' in done && done.because !== undefined ? `, because: ${done.because}` : ''}`,
     }),
@@ -53,6 +54,9 @@ export function checkView(
       }),
   }
 }
+
+const bodyOf = (check: SimpleCheck, stop: number | undefined) =>
+  check === 'cut' ? { of: check, tool: stop ?? 0 } : { of: check }
 
 /** A gauge that has another size in the shop today: what is told, and what taking it over enters. */
 export function gaugeElsewiseView({ gauge, name, here, shop }: GaugeElsewise): {

@@ -1,0 +1,51 @@
+import type { CheckOff, SetupDocument } from '../facts/document'
+import { isSamePerson, type Author, type Entered } from '../journal/entered'
+
+/** Whether a fact stands after another in the stream. */
+export const isAfter =
+  (one: Pick<Entered, 'place'>) =>
+  (other: Pick<Entered, 'place'>): boolean =>
+    other.place > one.place
+
+/** Whether a person may take the second look: nobody who read, keyed in or read back a number of it may. */
+export const mayLook = (
+  { readings, keyIns, readBacks }: Pick<SetupDocument, 'readings' | 'keyIns' | 'readBacks'>,
+  person: Author,
+): boolean =>
+  ![readings, keyIns, readBacks].some((facts) => facts.some(({ by }) => isSamePerson(by, person)))
+
+/**
+ * What was seen to, as long as nothing has undone it since.
+ *
+ * @param tool that a cut was made with, where one tool is set at a time.
+ */
+export function standingCheckOff(
+  document: SetupDocument,
+  of: CheckOff['of'],
+  tool?: number,
+): CheckOff | undefined {
+  const { checkOffs, events, readBacks, programs } = document
+  return checkOffs.findLast((checkOff) => {
+    if (checkOff.of !== of || (checkOff.of === 'cut' && checkOff.tool !== tool)) return false
+    const since = events.filter(isAfter(checkOff))
+    switch (of) {
+      case 'home':
+        return !since.some(({ kind }) => kind === 'home-lost')
+      case 'clean':
+      case 'holding':
+      case 'cut':
+        return !since.some(({ kind }) => kind === 'part-changed')
+      case 'look':
+        // Another person than those who keyed, after everything that is there now.
+        return (
+          since.length === 0 && !readBacks.some(isAfter(checkOff)) && mayLook(document, checkOff.by)
+        )
+      case 'program':
+        return !programs.some(isAfter(checkOff))
+      case 'gauges':
+      case 'air-cut':
+      case 'first-part':
+        return true
+    }
+  })
+}
