@@ -8,10 +8,13 @@ export function solutionTable(name: string, view: SolutionView): string {
     ({ address, value, unit, state, stale, uncertainty, trace }) => {
       const sure = uncertainty === null ? '' : `  ±${uncertainty.expanded}`
       const head = `${address.padEnd(6)} ${(value ?? '–').padStart(widest)} ${unit}${sure}  ${state}${stale === null ? '' : `: ${stale}`}`
-      const lines = trace.map(
-        (line, index) =>
-          `       ${describeTerm(line, index === 0)} ${line.unit}  ${line.meaning} (${line.name})`,
-      )
+      // A number that was declared to be zero says nothing of the sum.
+      const lines = trace
+        .filter(({ by, adds }) => by !== null || Number(adds) !== 0)
+        .map(
+          (line, index) =>
+            `       ${describeTerm(line, index === 0)} ${line.unit}  ${line.meaning} (${line.name})`,
+        )
       return [head, ...lines].join('\n')
     },
   )

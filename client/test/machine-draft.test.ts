@@ -40,6 +40,14 @@ test('travels in machine position, whichever end was typed first', () => {
   })
 })
 
+test('a control that keeps no lengths, declared and corrected', () => {
+  const made = machine({ toolLengths: 'none' })
+  expect(machineDeclarationSchema.parse(made).control.toolLengths).toBe('none')
+  expect(machineDraft(made).toolLengths).toBe('none')
+  const corrected = correctedMachine(made, { ...machineDraft(made), toolLengths: 'registers' })
+  expect('made' in corrected && corrected.made.control).not.toHaveProperty('toolLengths')
+})
+
 test('Z that is keyed another way than X and Y, and the words that lift it clear', () => {
   const made = machine({ workOffsetKey: 'copy', zOffsetKey: 'position', retract: ' g53 g0 z0 ' })
   expect(machineDeclarationSchema.parse(made)).toMatchObject({

@@ -4,6 +4,7 @@ import {
   finish,
   nextTool,
   withGauge,
+  withMachine,
   withNextOffset,
   withPlanWay,
   withProgram,
@@ -27,6 +28,36 @@ const written: SheetDraft = {
 }
 
 const places = (draft: SheetDraft) => finish(draft).problems.map(({ place }) => place)
+
+describe('on a machine that keeps no lengths', () => {
+  const ROUTER = '019aaaaa-0000-7000-8000-00000000dddd'
+  const MILL = '019aaaaa-0000-7000-8000-00000000eeee'
+  const router = {
+    ...machine,
+    name: 'Small router',
+    control: { ...machine.control, toolLengths: 'none' },
+  } as const
+
+  test('each tool is touched on the part, unless something else was chosen', () => {
+    expect(withMachine(written, ROUTER, router)).toMatchObject({
+      machineId: ROUTER,
+      school: 'part-top',
+      offsets: [{ Z: { by: 'part-top' } }],
+    })
+    const chosen = withSchool(written, 'master-tool')
+    expect(withMachine(chosen, ROUTER, router).school).toBe('master-tool')
+    expect(withMachine(written, MILL, machine).school).toBe('setting-plane')
+  })
+
+  test('its tools have no register in the sheet, and get theirs back on another machine', () => {
+    const on = withMachine(written, ROUTER, router)
+    const { sheet, problems } = finish(on)
+    expect(problems).toEqual([])
+    expect(sheet?.tools).toEqual([{ number: 1, name: 'tool 1' }])
+    const back = withMachine({ ...on, tools: [...sheet!.tools] }, MILL, machine)
+    expect(finish(back).sheet?.tools).toEqual([{ number: 1, name: 'tool 1', lengthRegister: 1 }])
+  })
+})
 
 test('an empty draft says everything that is missing, each at its place', () => {
   expect(places(emptyDraft())).toEqual(

@@ -2,8 +2,11 @@ import { registerName } from '../src/address'
 import { checkDocument, type Reading, type SetupDocument } from '../src/facts'
 import type { CheckOff } from '../src/facts/document'
 import { addressParts, controlRow } from '../src/address/address'
-import { followingStep, neededFirst, stepsOf } from '../src/plan'
-import { proofMove } from '../src/proof'
+import { followingStep, needsBeside, neededFirst, stepsOf } from '../src/plan'
+import { readProgram } from '../src/program'
+import { setWith } from '../src/registers/set-with'
+import { faultsOf, judgeAll, machineExtents } from '../src/running'
+import { proofMove, proofsNeeded } from '../src/proof'
 import type { SetupSheet } from '../src/sheet'
 import { toNanometres } from '../src/length'
 import { convertSolution, solve } from '../src/solve'
@@ -283,4 +286,136 @@ test('an address says its row, its axis and the tool that it is set with', () =>
     tool: 12,
   })
   expect(addressParts('G54.X.T1')).toBeUndefined()
+})
+
+describe('a program against it', () => {
+  const program = [
+    'G21 G90 G17 G40 G49 G80 G94',
+    'T1 M6',
+    'S16000 M3',
+    'G54 G0 X0 Y0',
+    'Z10.',
+    'G1 Z-3. F300',
+    'G0 Z10.',
+    'M5',
+    'T2 M6',
+    'G54 G0 X5 Y5',
+    'G43 H2 Z10.',
+    'G1 Z-0.4 F300',
+    'G0 Z10.',
+    'M30',
+  ].join('\n')
+  const reading = readProgram(program)
+  const withProgram = (document: SetupDocument): SetupDocument => ({
+    ...document,
+    programs: [{ ...fact(), name: 'plate.ngc', bytes: 1, sha256: '0', reading }],
+  })
+  const document = withProgram(
+    setupOf(router(), [onTop(1, '-82.410')], { readBacks: [shown('G54.Z.T1', '-83.000')] }),
+  )
+  const solution = solve(document)
+
+  test('a Z without G43 is right here, and a G43 is looked at', () => {
+    const codes = judgeAll(reading, document, solution).map(({ code, tool }) => `${code} T${tool}`)
+    expect(reading.judgements.map(({ code }) => code)).toContain('moves-before-length')
+    expect(codes).toContain('no-length-registers T2')
+    expect(codes.join()).not.toMatch(/moves-before-length|length-not-set|length-not-cancelled/)
+    // X and Y are not read here; each tool is told with the row that it needs.
+    expect(codes).toEqual(expect.arrayContaining(['offset-not-set T1', 'offset-not-set T2']))
+    // What is only still to be done is no fault.
+    expect(
+      faultsOf(judgeAll(reading, document, solution), solution).map(({ code }) => code),
+    ).toEqual(['no-length-registers'])
+  })
+
+  test('what each tool needs is its own Z, with the step that leads there', () => {
+    const steps = stepsIn(document)
+    const [first, second] = needsBeside(reading, document, solution, steps)
+    expect(first?.needs).toMatchObject([{ address: 'G54', state: 'not-read' }])
+    expect(second?.needs).toMatchObject([{ address: 'G54', state: 'not-read' }])
+    const noPlan = steps.filter(({ step }) => step.station !== 'plan' && step.station !== 'key-in')
+    const later = needsBeside(reading, document, solution, noPlan)[1]
+    expect(later?.needs[0]?.step?.key).toBe('tip-on-part:G54:T2')
+  })
+
+  test('how far it reaches is told with the row as it was set with the tool', () => {
+    const [operation] = reading.operations
+    expect(machineExtents(operation!, document, solution)).toMatchObject([
+      { row: 'G54', extents: { Z: [-86_000_000, -73_000_000] } },
+    ])
+  })
+
+  test('only what the program calls is set: a tool in the rows that it uses, in the order of the sheet', () => {
+    const [first] = router().offsets
+    const sheet = router({
+      tools: [...router().tools, { number: 7, name: 'probe' }],
+      offsets: [
+        first!,
+        { ...first!, row: 'G55', Z: { by: 'fixture-difference', from: 'G54', facing: mm('0') } },
+      ],
+    })
+    expect(setWith(setupOf(sheet, [])).map(({ address }) => address)).toEqual([
+      'G54.Z.T1',
+      'G55.Z.T1',
+      'G54.Z.T2',
+      'G55.Z.T2',
+      'G54.Z.T7',
+      'G55.Z.T7',
+    ])
+    expect(setWith(withProgram(setupOf(sheet, []))).map(({ address }) => address)).toEqual([
+      'G54.Z.T1',
+      'G54.Z.T2',
+    ])
+    expect(
+      stepsIn(withProgram(setupOf(sheet, []))).flatMap(({ step }) =>
+        step.key.startsWith('cut') ? [step.key] : [],
+      ),
+    ).toEqual(['cut:T1', 'cut:T2'])
+    expect(describeCheck(withProgram(setupOf(sheet, [])), 'cut', 1).points[0]).toBe(
+      'plate.ngc: from line 2 to line 9, where it stops.',
+    )
+  })
+})
+
+test('what is proven: every number that is typed, or where the policy picks, the risky tools and each row once', () => {
+  const [first] = router().offsets
+  const changes = {
+    tools: [
+      { number: 1, name: 'one', lastLength: mm('40') },
+      { number: 2, name: 'two', lastLength: mm('40') },
+      { number: 3, name: 'three' },
+    ],
+    offsets: [
+      first!,
+      { ...first!, row: 'G55', Z: { by: 'fixture-difference', from: 'G54', facing: mm('0') } },
+    ],
+  } as const
+  const proofsOf = (sheet: SetupSheet, readings: readonly Reading[] = []) => {
+    const document = setupOf(sheet, readings)
+    return proofsNeeded(document, solve(document)).map(({ row, tool, because }) =>
+      `${row} T${tool} ${because.join(' ')}`.trim(),
+    )
+  }
+  expect(proofsOf(router(changes))).toEqual([
+    'G54 T1',
+    'G55 T1',
+    'G54 T2',
+    'G55 T2',
+    'G54 T3',
+    'G55 T3',
+  ])
+  const riskiest = router({
+    ...changes,
+    machine: { ...router().machine, policy: { proves: 'riskiest' } },
+  })
+  // T2 reaches furthest: its row stands highest.
+  const touched = [onTop(1, '-82.410'), onTop(2, '-74.105'), onTop(3, '-80')]
+  expect(proofsOf(riskiest, touched)).toEqual([
+    'G54 T1 row',
+    'G55 T1 row',
+    'G54 T2 longest',
+    'G55 T2 longest',
+    'G54 T3 new',
+    'G55 T3 new',
+  ])
 })

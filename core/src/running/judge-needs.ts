@@ -3,13 +3,13 @@ import { readLength } from '../length/read-length'
 import { outOfReach, type WorkPosition } from '../proof/reach'
 import type { SetupDocument } from '../facts/document'
 import { isOffsetRow, type MachineAxis } from '../address/row'
-import { isToolByTool, zAddress } from '../sheet/tool-rows'
+import { isToolByTool } from '../sheet/tool-rows'
 import type { Solution } from '../solve/solution'
-import type { Register } from '../registers/register'
-import { JUDGEMENT_SEVERITIES } from '../program/judgement-severities'
 import { isOf } from '../address/address'
 import { rangesOf } from './machine-extents'
 import { openNeedOf } from './needed-address'
+import { judged } from './judged'
+import { registerNeeds } from './register-needs'
 import type {
   Operation,
   ProgramJudgement,
@@ -37,13 +37,9 @@ export function judgeNeeds(
       : []),
     ...reading.operations.flatMap((operation) => [
       ...toolNeeds(operation, document),
-      ...(isToolByTool(document.sheet)
-        ? lengthsCalled(operation)
-        : lengthNeeds(operation, solution)),
-      ...diameterNeeds(operation, solution),
+      ...registerNeeds(operation, document, solution),
       ...speedNeeds(operation, document),
       ...substitutes(operation, document),
-      ...rowNeeds(operation, document, solution),
       ...travels(operation, document, solution),
       ...beneath(operation, document, solution),
     ]),
@@ -105,37 +101,6 @@ function toolNeeds({ tool, from }: Operation, { sheet }: SetupDocument) {
   return known ? [] : [judged('tool-not-on-sheet', from, { tool })]
 }
 
-/** A length that a program calls where the control keeps none: it stops there, or goes on without. */
-const lengthsCalled = ({ tool, lengths }: Operation) =>
-  lengths.flatMap(({ register, at }) =>
-    register === 0
-      ? []
-      : [judged('no-length-registers', at, { register, ...(tool !== undefined && { tool }) })],
-  )
-
-function lengthNeeds({ tool, lengths }: Operation, solution: Solution) {
-  return lengths.flatMap(({ register, at }) => {
-    const code = needOf(
-      solution.registers.find(({ address }) => address === `H${register}`),
-      'length',
-    )
-    // H0 is no length at all, on purpose.
-    return code === undefined || register === 0
-      ? []
-      : [judged(code, at, { register, ...(tool !== undefined && { tool }) })]
-  })
-}
-
-/** Nothing proves a D but the part itself: once keyed it is as good as it gets before cutting. */
-function diameterNeeds({ tool, diameters }: Operation, solution: Solution) {
-  return diameters.flatMap(({ register, at }) => {
-    const state = solution.registers.find(({ address }) => address === `D${register}`)?.state
-    if (register === 0 || state === 'keyed' || state === 'proven') return []
-    const code = state === 'stale' ? 'diameter-stale' : 'diameter-not-set'
-    return [judged(code, at, { register, ...(tool !== undefined && { tool }) })]
-  })
-}
-
 function speedNeeds({ tool, speeds, from }: Operation, { sheet }: SetupDocument) {
   const limit = sheet.machine.maxSpindleSpeed
   const fastest = Math.max(...speeds, 0)
@@ -173,48 +138,6 @@ function substitutes({ tool, from, diameters, compensates }: Operation, { sheet 
   return compensates === true
     ? [judged('substitute-compensated', called?.at ?? from, about)]
     : [judged('substitute-not-compensated', from, about)]
-}
-
-function rowNeeds({ tool, rows }: Operation, { sheet }: SetupDocument, solution: Solution) {
-  return rows.flatMap(({ row, at: place }) => {
-    if (!sheet.offsets.some((offset) => offset.row === row))
-      return [judged('offset-not-on-sheet', place, { row })]
-    // One judgement a row: its least certain axis.
-    const codes = AXES.map((axis) => {
-      const wanted =
-        axis === 'Z' && isOffsetRow(row) ? zAddress(sheet, row, tool ?? -1) : `${row}.${axis}`
-      return needOf(
-        solution.registers.find(({ address }) => address === wanted),
-        'offset',
-      )
-    })
-    const worst = (['offset-not-set', 'offset-stale', 'offset-unproven'] as const).find((code) =>
-      codes.includes(code),
-    )
-    return worst === undefined
-      ? []
-      : [
-          judged(worst, place, {
-            row,
-            ...(isToolByTool(sheet) && tool !== undefined && { tool }),
-          }),
-        ]
-  })
-}
-
-function needOf<Kind extends 'length' | 'offset'>(register: Register | undefined, kind: Kind) {
-  switch (register?.state) {
-    case undefined:
-    case 'not-read':
-    case 'read':
-      return `${kind}-not-set` as const
-    case 'stale':
-      return `${kind}-stale` as const
-    case 'keyed':
-      return `${kind}-unproven` as const
-    case 'proven':
-      return undefined
-  }
 }
 
 /** Every end of what an operation reaches, with today’s offsets; the worst of each axis is told. */
@@ -289,17 +212,3 @@ function beneath(operation: Operation, { sheet }: SetupDocument, { holding }: So
 
 /** A drill's point and a little air come out of a part that is drilled through. Common practice, no source. */
 const BREAK_THROUGH_NM = 3 * NANOMETRES_PER.mm
-
-const judged = (
-  code: ProgramJudgementCode,
-  place: ProgramPlace,
-  about: {
-    readonly tool?: number
-    readonly register?: number
-    readonly row?: string
-    readonly axis?: MachineAxis
-    readonly amount?: Nanometres
-    readonly speed?: number
-    readonly limit?: number
-  } = {},
-): ProgramJudgement => ({ code, severity: JUDGEMENT_SEVERITIES[code], ...place, ...about })

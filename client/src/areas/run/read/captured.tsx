@@ -61,8 +61,14 @@ export function CaptureChecked({
   readonly stands: string
   readonly onApart: () => void
 }) {
+  const { wide } = useMedia()
   return (
-    <Row justifyContent="space-between" alignItems="center" gap="$2">
+    <Row
+      flexDirection={wide ? 'column' : 'row'}
+      justifyContent="space-between"
+      alignItems={wide ? 'flex-start' : 'center'}
+      gap="$2"
+    >
       <Column gap={0} flexShrink={1} aria-live="polite">
         <Words as="note">Then the machine position must show</Words>
         <Digits as="lead" fontWeight="600" testID="stands">

@@ -4,6 +4,7 @@ import { type CheckOff } from '@pine/core/facts'
 import { gaugesElsewise } from '@pine/core/freshness'
 import { useSession } from '@/data/session'
 import { useGauges } from '@/data/shop'
+import { ProgramDrawing } from '@/drawings/program-drawing'
 import { Button } from '@/kit/button'
 import { ReasonField } from '@/kit/reason-field'
 import { Card, Line, Row } from '@/kit/surfaces'
@@ -16,6 +17,7 @@ import { FirstPartStep } from '../release/first-part-step'
 import { CheckFrame } from '../frame/check-frame'
 import {
   checkView,
+  cutViews,
   gaugeElsewiseView,
   heldBecause,
   holdingView,
@@ -82,10 +84,20 @@ function SimpleStep({
       {check === 'gauges' && <GaugeList setup={setup} />}
       {check === 'gauges' && <GaugesElsewise setup={setup} enter={enter} />}
       {check === 'holding' && <HoldingLines setup={setup} />}
+      {check === 'cut' && <CutPicture setup={setup} tool={stop} />}
       {check === 'look' && <RegistersPanel solution={setup.solution} onTrace={() => undefined} />}
       {seen !== undefined && <Words as="note">{seen}</Words>}
     </CheckFrame>
   )
+}
+
+/** One tool at a time: where the program goes with the one whose turn it is. */
+function CutPicture({ setup, tool }: Pick<StepProps, 'setup'> & { tool: number | undefined }) {
+  return cutViews(setup, tool).map(({ view, label }) => (
+    <Card key={view.row}>
+      <ProgramDrawing view={view} up="Y" height={210} tool={tool} label={label} />
+    </Card>
+  ))
 }
 
 /** Each gauge with its true size, large enough to be held beside the thing itself. */

@@ -1,5 +1,6 @@
 import { type Person } from '@pine/contract'
 import { type CheckOff } from '@pine/core/facts'
+import { programViews, speakProgramView, type ProgramView } from '@pine/core/picture'
 import { mayLook, standingCheckOff } from '@pine/core/plan'
 import { parallelsThatFit } from '@pine/core/workholding'
 import { type GaugeElsewise } from '@pine/core/freshness'
@@ -57,6 +58,22 @@ export function checkView(
 
 const bodyOf = (check: SimpleCheck, stop: number | undefined) =>
   check === 'cut' ? { of: check, tool: stop ?? 0 } : { of: check }
+
+/** The rows that a tool is about to cut in, with what it reaches there; none where no program was read. */
+export function cutViews(
+  { document, solution }: StandingSetup,
+  tool: number | undefined,
+): readonly { readonly view: ProgramView; readonly label: string }[] {
+  const program = document.programs.at(-1)
+  if (program === undefined) return []
+  const write = lengthWriter(solution)
+  return programViews(program.reading, document, solution)
+    .filter(({ operations }) => operations.some((one) => one.tool === tool))
+    .map((view) => ({
+      view,
+      label: speakProgramView(view, (nm) => `${write(nm)} ${solution.unit}`),
+    }))
+}
 
 /** A gauge that has another size in the shop today: what is told, and what taking it over enters. */
 export function gaugeElsewiseView({ gauge, name, here, shop }: GaugeElsewise): {
