@@ -1,12 +1,20 @@
-import { expectReading, surpriseOf, type ReadingToBe } from '@pine/core/expect'
-import { appendFact, type Reading, type SetupDocument, type SetupFact } from '@pine/core/facts'
-import { parseSetupText } from '@pine/contract'
+import { expectReading, isCircleTouch, surpriseAround, surpriseOf } from '@pine/core/expect'
+import { appendFact, type SetupFact } from '@pine/core/facts'
 import { formatLength, readLength, toNanometres } from '@pine/core/length'
 import { isRemark } from '@pine/core/registers'
 import { solve, type Solution } from '@pine/core/solve'
 import { GAP_WITHIN } from '../core/src/proof/proven'
-import { readFileSync } from 'node:fs'
-import { pick, random } from './support/chance'
+import { pick } from './support/chance'
+import {
+  boreCase,
+  DEPTHS,
+  faceCase,
+  heightCase,
+  OTHER,
+  SETTER,
+  toolCase,
+  type Case,
+} from './support/expect-cases'
 import { line } from './support/shop'
 
 // How many slips of a reading are told while it is typed, how many more are found before the release, and how often a right one is
@@ -16,143 +24,9 @@ import { line } from './support/shop'
 
 const CASES = Number(process.env['CASES'] ?? 4000)
 
-const parsed = parseSetupText(
-  readFileSync(new URL('../docs/examples/setting-plane.json', import.meta.url), 'utf8'),
-)
-if (!parsed.ok) throw new Error('the example is broken')
-const one = parsed.document
-
-const between = (low: number, high: number) => low + (high - low) * random()
-const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
-const mm = (value: number) => ({ text: value.toFixed(3), unit: 'mm' as const })
-
-const SETTER = 50
-const OTHER = 100
 const TRAVEL = { min: -600, max: 0 }
 
-const DEPTHS = ['travels', 'sheet', 'rule', 'crib and memory'] as const
-type Depth = (typeof DEPTHS)[number]
-
-interface Case {
-  readonly document: SetupDocument
-  /** With what is read later, where that is not there yet. */
-  readonly whole?: SetupDocument
-  readonly toBe: ReadingToBe
-  readonly right: number
-  /** What the same touch of another tool reads, of the face across, of a counter that was not zeroed. */
-  readonly otherTool?: number
-  readonly otherFace?: number
-  readonly notZeroed?: number
-}
-
-/** A document of the example with another sheet and other readings. */
-const shopWith = (sheet: Partial<SetupDocument['sheet']>, readings: readonly Reading[]) => ({
-  ...one,
-  sheet: { ...one.sheet, ...sheet },
-  readings,
-  readBacks: [],
-  // What is entered next comes after all that is there.
-  length: 1000,
-})
-const readingOf = (of: Reading['of'], changes: object): Reading =>
-  ({ ...one.readings.find((reading) => reading.of === of), ...changes }) as Reading
-
-/** A tool on the setting plane, of a length that tools have; what is known of it by depth. */
-function toolCase(depth: Depth): Case {
-  const [length, other] = [between(55, 260), between(55, 260)]
-  const plane = between(-520, -300)
-  const right = plane + SETTER + length + 0.005 * normal()
-  const known =
-    depth === 'rule'
-      ? { rough: mm(length + normal()) }
-      : depth === 'crib and memory'
-        ? { lastLength: mm(length + 0.05 * normal()) }
-        : {}
-  const gauges = [
-    { id: 'setter', kind: 'height-setter', name: 'setter', size: mm(SETTER) },
-    { id: 'block', kind: 'gauge-block', name: 'block', size: mm(OTHER) },
-  ] as const
-  const nose = readingOf('nose-on-plane', { read: mm(plane + SETTER), with: ['setter'] })
-  const others = one.readings.filter(({ of }) => of === 'face' || of === 'carried-difference')
-  const remembers = depth === 'crib and memory'
-  return {
-    document: shopWith(
-      {
-        gauges,
-        tools: [{ number: 1, name: 'mill', lengthRegister: 1, ...known }],
-        ...(remembers && { stood: { plane: mm(plane + 0.02 * normal()) } }),
-      },
-      // Nothing but the travels is known where the plane was not touched; one that stood there before is remembered.
-      depth === 'travels' || remembers ? others : [nose, ...others],
-    ),
-    toBe: { of: 'tip-on-plane', tool: 1, with: ['setter'] },
-    right,
-    otherTool: right - length + other,
-  }
-}
-
-/** The right face of a part whose left one was read; the drawing says how far they lie apart. */
-function faceCase(depth: Depth): Case {
-  const [size, left] = [between(30, 200), between(-500, -250)]
-  const right = left + size + 10 + 0.3 * normal()
-  const X = {
-    by: 'two-faces',
-    side: 'outside',
-    size: mm(size),
-    tolerance: mm(1),
-    drawing: mm(0),
-  } as const
-  const [plan] = one.sheet.offsets
-  const gauges = [
-    { id: 'finder', kind: 'edge-finder', name: 'finder', size: mm(10) },
-    { id: 'pin', kind: 'pin', name: 'pin', size: mm(4) },
-  ] as const
-  const at = mm(right - 5 + 0.1 * normal())
-  const stood = { faces: [{ row: 'G54', face: 'right', at }] } as const
-  const sheet = {
-    gauges,
-    stock: { ...one.sheet.stock, X: mm(size) },
-    offsets: [{ ...plan!, X }],
-    ...(depth === 'crib and memory' && { stood }),
-  }
-  const whole = shopWith(sheet, [
-    readingOf('face', { face: 'left', read: mm(left), with: ['finder'] }),
-  ])
-  return {
-    document: depth === 'travels' ? shopWith(sheet, []) : whole,
-    whole,
-    toBe: { of: 'face', row: 'G54', face: 'right', with: ['finder'] },
-    right,
-    otherFace: left,
-  }
-}
-
-/** The raw top from a plane that is the jaws: parallels, jaws and stock say how far. */
-function heightCase(depth: Depth): Case {
-  const [jaw, parallels, height] = [50, between(10, 45), between(15, 80)]
-  const right = parallels + height - jaw + 0.3 * normal()
-  const holding = { jaw: mm(jaw), parallels: mm(parallels), plane: 'jaws' } as const
-  return {
-    document: shopWith(
-      {
-        stock: { ...one.sheet.stock, Z: mm(height) },
-        ...(depth !== 'travels' && { holding }),
-      },
-      [],
-    ),
-    toBe: {
-      of: 'carried-difference',
-      row: 'G54',
-      zeroedOn: 'plane',
-      withOnPlane: [],
-      with: [],
-    },
-    right,
-    notZeroed: right + between(-200, 200),
-  }
-}
-
-const KINDS = { tool: toolCase, face: faceCase, height: heightCase } as const
+const KINDS = { tool: toolCase, face: faceCase, height: heightCase, bore: boreCase } as const
 type Kind = keyof typeof KINDS
 
 /** What each slip makes of a number; undefined where that reading cannot be made so. */
@@ -204,8 +78,10 @@ function isTold({ document, toBe }: Case, text: string): boolean {
   if (!read.ok) return true
   const at = read.value.nm / 1e6
   if (toBe.of !== 'carried-difference' && (at < TRAVEL.min || at > TRAVEL.max)) return true
-  const expected = expectReading(document, toBe)
   const inHand = { text, unit: 'mm' as const }
+  const touch = { ...toBe, read: inHand }
+  if (isCircleTouch(touch)) return surpriseAround(document, touch) !== undefined
+  const expected = expectReading(document, toBe)
   return expected !== undefined && surpriseOf(document, toBe, expected, inHand) !== undefined
 }
 
@@ -228,7 +104,7 @@ const EYE_MM = 1
 /** Whether a slip that was entered is found before the release, where the tool and its row are proven: by what it disagrees with, or by the proof. */
 function isFoundLater(kind: Kind, shop: Case, right: string, slipped: string): boolean {
   const [was, is] = [solvedWith(shop, right), solvedWith(shop, slipped)]
-  const address = { tool: 'H1', face: 'G54.X', height: 'G54.Z' }[kind]
+  const address = { tool: 'H1', face: 'G54.X', height: 'G54.Z', bore: 'G54.X' }[kind]
   const valueOf = ({ registers }: Solution) =>
     registers.find((one) => one.address === address)?.value
   const [before, after] = [valueOf(was), valueOf(is)]
@@ -236,7 +112,7 @@ function isFoundLater(kind: Kind, shop: Case, right: string, slipped: string): b
   if (is.warnings.some((one) => !isRemark(one))) return true
   if (before === undefined || after === undefined) return false
   const error = Math.abs(after - before)
-  return kind === 'face' ? error > EYE_MM * 1e6 : error > GAP_WITHIN
+  return kind === 'face' || kind === 'bore' ? error > EYE_MM * 1e6 : error > GAP_WITHIN
 }
 
 const share = (count: number, of: number) => `${((100 * count) / Math.max(of, 1)).toFixed(1)} %`

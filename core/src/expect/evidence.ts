@@ -22,7 +22,7 @@ export type Because =
       readonly tool: number
     }
   | { readonly of: 'drawing-size'; readonly row: string; readonly axis: 'X' | 'Y' }
-  | { readonly of: 'holding' | 'stood-before' }
+  | { readonly of: 'holding' | 'stood-before' | 'circle' }
 
 /** Something that is known of states: Σ coefficient × state = value, give or take a standard deviation. In millimetres. */
 export interface Evidence {

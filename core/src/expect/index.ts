@@ -1,3 +1,4 @@
+export { isCircleTouch, surpriseAround } from './around-circle'
 export { type Belief } from './believe'
 export { type Because } from './evidence'
 export { expectReading, type ReadingToBe } from './expect-reading'

@@ -8,6 +8,8 @@ import type { Belief } from './believe'
 /** A reading that is not what was expected. */
 export interface Surprise {
   readonly expected: Belief
+  /** Which of the two numbers of a place it is about. */
+  readonly number?: 'read' | 'readY'
   /** The slip that it most likely is, with the number that is meant then; absent where no usual slip fits. */
   readonly slip?: { readonly code: SlipCode; readonly meant: Nanometres; readonly about?: string }
 }

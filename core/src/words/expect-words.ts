@@ -11,6 +11,7 @@ const BY_DOUBT: readonly Because['of'][] = [
   'rule',
   'drawing-size',
   'holding',
+  'circle',
   'stood-before',
   'last-length',
   'nominal-diameter',
@@ -29,6 +30,8 @@ function whyWords(because: readonly Because[]): string {
       return 'by the size on the drawing'
     case 'holding':
       return 'by jaws, parallels and stock'
+    case 'circle':
+      return 'by the other touches and the diameter on the drawing'
     case 'stood-before':
       return 'by where it stood in the last set-up'
     case 'last-length':
@@ -73,12 +76,13 @@ const MENDED: Readonly<Partial<Record<SlipCode, string>>> = {
  * @param row that tells the touch, where it is captured: it is the row that was read, and no position.
  */
 export function describeSurprise(
-  { expected, slip }: Surprise,
+  { expected, slip, number }: Surprise,
   unit: LengthUnit,
   write: (nm: number) => string,
   row?: string,
 ): { readonly expected: string; readonly slip: string | undefined; readonly look: string } {
-  const told = `Expected ${describeExpected(expected, unit)}.`
+  const which = number === undefined ? '' : number === 'read' ? 'X ' : 'Y '
+  const told = `Expected ${which}${describeExpected(expected, unit)}.`
   if (slip === undefined) return { expected: told, slip: undefined, look: 'Read it once more.' }
   const { title, look: atPosition } = describeCause(slip)
   const look = row === undefined ? atPosition : `Look at ${row} on the control again.`
@@ -89,5 +93,5 @@ export function describeSurprise(
         ? `With a minus it is ${meant}`
         : `Without the minus it is ${meant}`
       : `${MENDED[slip.code] ?? 'With that mended'} it is ${meant}`
-  return { expected: told, slip: `${title}? ${mended}.`, look }
+  return { expected: told, slip: `${which}${title}? ${mended}.`, look }
 }

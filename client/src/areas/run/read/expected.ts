@@ -1,4 +1,11 @@
-import { expectReading, surpriseOf, type Belief, type Surprise } from '@pine/core/expect'
+import {
+  expectReading,
+  isCircleTouch,
+  surpriseAround,
+  surpriseOf,
+  type Belief,
+  type Surprise,
+} from '@pine/core/expect'
 import type { SetupDocument } from '@pine/core/facts'
 import type { WrittenLength } from '@pine/core/length'
 import { asksForSpindle, captureAt, type Capture } from '@pine/core/plan'
@@ -26,7 +33,10 @@ export const surpriseAtKey = (
   belief: Belief | undefined,
   body: NewReading | undefined,
   typed: WrittenLength | undefined = body?.read,
-): Surprise | undefined => belief && body && typed && surpriseOf(document, body, belief, typed)
+): Surprise | undefined =>
+  body && isCircleTouch(body)
+    ? surpriseAround(document, body)
+    : belief && body && typed && surpriseOf(document, body, belief, typed)
 
 /** What the row should show that a touch is captured by, at this touch as it is to be made; undefined where it is none. */
 export function captureOf(

@@ -97,8 +97,10 @@ export function readingView(
   )
   const implied = impliedBy(preview, solution, quantity)
   const told = preview === setup.document ? [] : warningsAt(solution, preview, quantity)
+  // Around a circle the touch itself is told, with its slip, and not only that the size differs.
   const isTold =
-    told.some(({ code }) => TOLD_CLOSER.includes(code)) || implied?.size?.agrees === false
+    told.some(({ code }) => TOLD_CLOSER.includes(code)) ||
+    (implied?.size?.agrees === false && surprise?.number === undefined)
   const surprising = isTold ? undefined : surprise
   // One sentence with the slip is enough: that the machine does not go there follows from it.
   const warnings = told.filter(
