@@ -145,7 +145,8 @@ test('a control that subtracts gets its lengths with its own sign, into its own 
 })
 
 test.each<[School, number, readonly string[]]>([
-  ['gauge-line', 0, ['carried-difference', 'nose-on-part', 'tool-on-part']],
+  ['gauge-line', 0, ['carried-difference', 'nose-on-part', 'tool-on-part', 'part-top']],
+  ['setting-plane', 0, ['carried-difference', 'nose-on-part', 'tool-on-part']],
   [
     'setting-plane',
     2,

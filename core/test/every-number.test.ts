@@ -94,7 +94,7 @@ function standsAt({ sheet, document }: ModelCase, address: string, axis: Axis): 
   const tool = sheet.tools.find(({ lengthRegister }) => address === `H${lengthRegister}`)
   // Counted from the first part's top, a tool that was touched on it needs nothing else.
   const onFirstTop = (number: number) =>
-    sheet.school === 'part-top' &&
+    (sheet.school === 'part-top' || sheet.offsets[0]!.Z.by === 'part-top') &&
     document.readings.some(
       (one) => one.of === 'tip-on-part' && one.row === sheet.offsets[0]!.row && one.tool === number,
     )
@@ -115,7 +115,14 @@ function standsAt({ sheet, document }: ModelCase, address: string, axis: Axis): 
         (plan.Z.by === 'tool-on-part' &&
           reading.of === 'tip-on-part' &&
           reading.tool === plan.Z.tool) ||
-        (plan.Z.by === 'nose-on-part' && reading.of === 'nose-on-part')
+        (plan.Z.by === 'nose-on-part' && reading.of === 'nose-on-part') ||
+        // Touched on the part itself, it is counted from the nose or the master on that top.
+        (plan.Z.by === 'part-top' &&
+          (sheet.school === 'gauge-line'
+            ? reading.of === 'nose-on-part'
+            : sheet.school === 'master-tool' &&
+              reading.of === 'tip-on-part' &&
+              reading.tool === sheet.reference?.masterTool))
       )
     if (reading.of === 'face')
       return (axis === 'X') === (reading.face === 'left' || reading.face === 'right')

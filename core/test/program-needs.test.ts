@@ -501,3 +501,22 @@ test('text is told from what is none', () => {
   expect(looksLikeText(Uint8Array.of(71, 49, 0, 10))).toBe(false)
   expect(looksLikeText(Uint8Array.from({ length: 100 }, () => 3))).toBe(false)
 })
+
+test('where the policy picks, each operation says why its tool is proven, or that it is let go', () => {
+  const tools = [
+    { number: 1, name: 'mill', lengthRegister: 1, lastLength: mm('80') },
+    { number: 2, name: 'drill', lengthRegister: 2 },
+    { number: 3, name: 'tap', lengthRegister: 3, lastLength: mm('70') },
+  ]
+  const reading = program(...START, 'T2 M6', 'G43 H2 Z25.', 'T3 M6', 'G43 H3 Z25.', ...END)
+  const because = (changes: Partial<SetupSheet>) => {
+    const document = workedDocument({ tools, ...changes }, planeReadings())
+    const solution = solve(document)
+    const steps = stepsOf(document, solution, false)
+    return needsBeside(reading, document, solution, steps).map(({ provenBecause }) => provenBecause)
+  }
+  const machine = { ...workedSheet().machine, policy: { proves: 'riskiest' } } as const
+  // T1 alone is touched, so it is the longest that is known; T2 was never measured.
+  expect(because({ machine })).toEqual([['longest'], ['new'], []])
+  expect(because({})).toEqual([undefined, undefined, undefined])
+})

@@ -1,6 +1,6 @@
 import { nextStep, stationTrust, stepsOf } from '../src/plan'
 import { solve } from '../src/solve'
-import { mm, noseTouch, tipTouch, workedDocument, workedSheet } from './worked-example'
+import { mm, noseTouch, readingOf, tipTouch, workedDocument, workedSheet } from './worked-example'
 
 const keys = (document: ReturnType<typeof workedDocument>) =>
   stepsOf(document, solve(document), false).map(({ step }) => step.key)
@@ -62,4 +62,61 @@ test('each tool is proven once and each work offset once, in as few moves as tha
   expect(
     proofs({ tools: [tools[0]!, sensor], offsets: [first!, { ...first!, row: 'G55' }] }),
   ).toEqual(['prove:G54:T1', 'prove:G55:T1'])
+})
+
+test('touched on the part and counted from the nose: the nose touches it once, for lengths and Z alike', () => {
+  const [first] = workedSheet().offsets
+  const onPart = {
+    school: 'gauge-line',
+    tools: [
+      { number: 1, name: 'mill', lengthRegister: 1 },
+      { number: 2, name: 'drill', lengthRegister: 2 },
+      { number: 3, name: 'sensor', lengthRegister: 3, length: mm('160') },
+    ],
+    offsets: [{ ...first!, Z: { by: 'part-top', facing: mm('0.5') } }],
+  } as const
+  const asked = keys(workedDocument(onPart, []))
+  // The part is held first; the sensor's length is known and nothing else needs it.
+  expect(asked.slice(asked.indexOf('holding'), asked.indexOf('key-in:H1'))).toEqual([
+    'holding',
+    'nose-on-part:G54',
+    'tip-on-part:G54:T1',
+    'tip-on-part:G54:T2',
+    'face:G54:left',
+    'face:G54:front',
+  ])
+  // A later part by the nose asks for it there, and not for the first one again.
+  const two = {
+    ...onPart,
+    offsets: [
+      ...onPart.offsets,
+      { ...first!, row: 'G55', Z: { by: 'nose-on-part', facing: mm('0') } },
+    ],
+  } as const
+  expect(keys(workedDocument(two, [])).filter((key) => key.startsWith('nose'))).toEqual([
+    'nose-on-part:G54',
+    'nose-on-part:G55',
+  ])
+  const onTop = (tool: number, read: string) =>
+    readingOf<'tip-on-part'>({
+      of: 'tip-on-part',
+      row: 'G54',
+      tool,
+      read: mm(read),
+      with: ['paper'],
+    })
+  const nose = readingOf<'nose-on-part'>({
+    of: 'nose-on-part',
+    row: 'G54',
+    read: mm('-379.910'),
+    with: ['paper'],
+  })
+  const { registers } = solve(
+    workedDocument(onPart, [nose, onTop(1, '-299.910'), onTop(2, '-284.910')]),
+  )
+  const value = (address: string) => registers.find((one) => one.address === address)?.value
+  // R = −380: lengths of 80 and 95, zero 0.5 below the top.
+  expect([value('H1'), value('H2'), value('H3'), value('G54.Z')]).toEqual([
+    80_000_000, 95_000_000, 160_000_000, -380_500_000,
+  ])
 })

@@ -10,6 +10,7 @@ import {
   type Address,
 } from '../address/address'
 import { isToolByTool } from '../sheet/tool-rows'
+import { proofsNeeded, type ProofReason } from '../proof/proofs-needed'
 import { neededAddress } from '../running/needed-address'
 import type { Operation, ProgramJudgement, ProgramReading } from '../program/program-types'
 
@@ -27,6 +28,8 @@ export interface OperationNeeds {
   readonly operation: Operation
   readonly onSheet: boolean
   readonly needs: readonly NeedBeside[]
+  /** Where the machine's policy picks: why this tool is proven, nothing where it lets it go. Undefined where all are proven. */
+  readonly provenBecause?: readonly ProofReason[]
 }
 
 /** What each operation needs beside what the set-up has, with the step that leads there. */
@@ -37,8 +40,15 @@ export function needsBeside(
   steps: readonly StepState[],
 ): readonly OperationNeeds[] {
   const { sheet } = document
+  const picks = sheet.machine.policy?.proves === 'riskiest'
+  const proofs = picks ? proofsNeeded(document, solution) : []
   return reading.operations.map((operation) => ({
     operation,
+    ...(picks && {
+      provenBecause: [
+        ...new Set(proofs.flatMap(({ tool, because }) => (tool === operation.tool ? because : []))),
+      ],
+    }),
     onSheet:
       operation.tool === undefined || sheet.tools.some(({ number }) => number === operation.tool),
     needs: addressesOf(operation, sheet).map((address) => {

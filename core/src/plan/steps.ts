@@ -82,7 +82,7 @@ export function stepsOf(
       ? [
           check('plan', 'holding'),
           ...plan,
-          ...planeUnderPart(document).map(read('height')),
+          ...[...noseFirst(document), ...planeUnderPart(document)].map(read('height')),
           ...finders
             .filter((tool) => tool !== cutters[0])
             .flatMap(lengths)
@@ -107,6 +107,7 @@ export function stepsOf(
       : [
           // Where the tools are touched on the part, it is held before the first of them.
           ...(touchesOnPart(sheet) ? [check('lengths', 'holding')] : []),
+          ...noseFirst(document).map(read('lengths')),
           ...planeUnderPart(document).map(read('lengths')),
           ...sheet.tools.flatMap(lengths).map(read('lengths')),
           ...(touchesOnPart(sheet) ? [] : [check('plan', 'holding')]),
@@ -132,8 +133,15 @@ const isIn = (steps: readonly Step[], { key }: Step): boolean =>
   steps.some((one) => one.key === key)
 
 /** Lengths are touched on the first part itself: no tool needs a plane. */
-const touchesOnPart = ({ school, offsets }: SetupSheet): boolean =>
-  school === 'part-top' && offsets[0]?.Z.by === 'part-top'
+const touchesOnPart = ({ offsets }: SetupSheet): boolean => offsets[0]?.Z.by === 'part-top'
+
+/** Touched on the part and counted from the nose: the nose is touched there as well, and what it reads is its height too. */
+const noseFirst = ({ sheet }: Pick<SetupDocument, 'sheet'>): readonly QuantityName[] => {
+  const [first] = sheet.offsets
+  return first !== undefined && touchesOnPart(sheet) && sheet.school === 'gauge-line'
+    ? [{ of: 'nose-on-part', row: first.row }]
+    : []
+}
 
 const finds = ({ offsets }: SetupSheet, way: ZWay): boolean => offsets.some(({ Z }) => Z.by === way)
 
@@ -145,7 +153,7 @@ function needsNoseTouch({ sheet }: SetupDocument): boolean {
   const onPart = touchesOnPart(sheet)
   if (!onPart && sheet.tools.some(({ length }) => length !== undefined)) return false
   return (
-    sheet.school === 'gauge-line' ||
+    (!onPart && sheet.school === 'gauge-line') ||
     sheet.reference?.planeRow !== undefined ||
     (!onPart && finds(sheet, 'nose-on-part'))
   )
@@ -154,6 +162,7 @@ function needsNoseTouch({ sheet }: SetupDocument): boolean {
 /** A later part that is found by the bare nose is compared with the first one by it, where no plane is touched. */
 function noseOnFirstTop({ sheet }: SetupDocument): readonly QuantityName[] {
   const [first] = sheet.offsets
+  if (noseFirst({ sheet }).length > 0) return []
   return first !== undefined && touchesOnPart(sheet) && finds(sheet, 'nose-on-part')
     ? [{ of: 'nose-on-part', row: first.row }]
     : []
@@ -177,13 +186,17 @@ function lengthQuantities({ sheet }: SetupDocument, tool: Tool): readonly Quanti
       ? { of: 'tip-on-part', tool: tool.number, row: first.row }
       : { of: 'tip-on-plane', tool: tool.number }
   return [
-    ...((tool.length === undefined && !standsAlone(sheet, tool)) || findsPlane || onPart
-      ? [touch]
-      : []),
+    ...(isTouched(sheet, tool, findsPlane, onPart) ? [touch] : []),
     ...(tool.diameterRegister === undefined
       ? []
       : [{ of: 'tool-diameter', tool: tool.number } as const]),
   ]
+}
+
+/** A tool whose length is known is touched only to find the plane with it, or where lengths are counted from what it touches. */
+function isTouched(sheet: SetupSheet, tool: Tool, findsPlane: boolean, onPart: boolean): boolean {
+  if (onPart) return sheet.school !== 'gauge-line' || tool.length === undefined
+  return (tool.length === undefined && !standsAlone(sheet, tool)) || findsPlane
 }
 
 /** A master that nothing is compared with, neither another tool nor the plane, needs no touch of its own. */

@@ -18,7 +18,7 @@ export const tipOnPart = quantity({
   usualGauges: ['plate', 'paper', 'shim', 'card'],
   tells: ({ row, tool }, sheet) =>
     sheet.offsets.find((plan) => plan.row === row)?.Z.by === 'part-top'
-      ? lengthOf(sheet, tool).map((told) => ({ ...told, isLength: false }))
+      ? lengthOf(sheet, tool)
       : [{ of: 'register', address: zAddress(sheet, row, tool) }],
   called: ({ row, tool }) => `${row} top by T${tool}`,
   words: ({ row, tool }, { gauge, setsZ, uses }) => ({

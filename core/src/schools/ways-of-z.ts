@@ -7,9 +7,10 @@ export type ZWay =
 /**
  * The ways in which Z of a work offset can be found, the usual one first.
  *
- * Where lengths are not counted from the part's top, the tools on it say nothing of Z: `part-top` would leave Z of
- * the row at minus the facing and send every tip off by the whole distance. Lengths are counted from one top only,
- * the first one: a later part needs a touch, or a difference, of its own.
+ * Lengths that are counted from a plane need a touch of that plane: the tools on the part's top alone, `part-top`, would leave
+ * open how far it lies from there. Counted from the nose or from a master, whatever all of them touch will do, since it cancels: the
+ * nose, or the master, is touched there as well. Lengths are counted from one top only, the first one: a later part needs a touch,
+ * or a difference, of its own.
  *
  * @param place of the row on the sheet, from 0: a difference from another fixture needs one before it.
  */
@@ -19,5 +20,6 @@ export function waysOfZ(school: School, place: number): readonly ZWay[] {
     return school === 'part-top'
       ? ['fixture-difference', 'tool-on-part', 'nose-on-part', 'carried-difference']
       : [...always, 'fixture-difference']
-  return school === 'part-top' ? ['part-top', ...always] : always
+  if (school === 'part-top') return ['part-top', ...always]
+  return school === 'setting-plane' ? always : [...always, 'part-top']
 }

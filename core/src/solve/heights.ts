@@ -1,7 +1,7 @@
 import { meanOfKnown } from './mean-of-known'
 import { partTops } from './part-tops'
 import { EMPTY_CHAIN, subtractChains, sumChains, type Chain } from '../chain/chain'
-import { schoolReference, type SchoolKnowledge } from '../schools/schools'
+import { schoolReference, schoolReferenceOnTop, type SchoolKnowledge } from '../schools/schools'
 import { heightTold } from '../sources/height-told'
 import type { SetupDocument } from '../facts/document'
 import type { OffsetPlan } from '../sheet/sheet'
@@ -40,16 +40,13 @@ export function heightsOf(document: SetupDocument, sources: SourceReader): Heigh
       return [plan.row, top && facing && subtractChains(top, facing)] as const
     }),
   )
-  const reference = schoolReference(
-    sheet.school,
-    schoolKnowledge(document, sources, {
-      noseOnPlane,
-      tipOnPlane,
-      partTop,
-      noseOnPart,
-      tipOnPart,
-    }),
-  )
+  const knowledge = schoolKnowledge(document, sources, {
+    noseOnPlane,
+    tipOnPlane,
+    partTop,
+    noseOnPart,
+    tipOnPart,
+  })
   return {
     ...given('noseOnPlane', noseOnPlane),
     tipOnPlane,
@@ -57,7 +54,8 @@ export function heightsOf(document: SetupDocument, sources: SourceReader): Heigh
     tipOnPart,
     partTop,
     zero,
-    ...given('reference', reference),
+    ...given('reference', schoolReference(sheet.school, knowledge)),
+    ...given('referenceOnTop', schoolReferenceOnTop(sheet.school, knowledge)),
   }
 }
 

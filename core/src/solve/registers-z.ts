@@ -11,9 +11,9 @@ import type { Heights } from './solution'
 import type { SourceReader } from '../sources/sources'
 
 /**
- * H of a tool as the control adds it (the sign of a control that subtracts is turned at key-in).
- * A tool that was touched only on the part has R + L, which is H itself when lengths are counted
- * from the part's top.
+ * H of a tool as the control adds it (the sign of a control that subtracts is turned at key-in). A tool that was touched on
+ * the first part alone has R + L, from which the school counts as it does from the plane: from the nose, or a master, on that top;
+ * from the top itself it is H.
  */
 export function toolLength(
   document: SetupDocument,
@@ -23,16 +23,17 @@ export function toolLength(
 ): Chain | undefined {
   const { school, offsets } = document.sheet
   const tip = heights.tipOnPlane[tool.number]
-  const first = offsets[0]?.row
-  if (school === 'part-top' && first !== undefined) {
-    const onPart =
-      heights.tipOnPart[quantityKey({ of: 'tip-on-part', row: first, tool: tool.number })]
-    if (onPart !== undefined) return onPart
-  }
-  if (school === 'gauge-line' && tip === undefined)
-    return lengthFromConstant(document, sources, tool)
-  if (tip === undefined && isMaster(document, tool)) return masterItself(document, sources)
-  return tip && heights.reference && lengthRegister(tip, heights.reference)
+  const [plan] = offsets
+  const first = plan?.row
+  const onTop =
+    first && heights.tipOnPart[quantityKey({ of: 'tip-on-part', row: first, tool: tool.number })]
+  const fromTop = onTop && heights.referenceOnTop && lengthRegister(onTop, heights.referenceOnTop)
+  const isChosen = school === 'part-top' || plan?.Z.by === 'part-top'
+  if (isChosen && fromTop !== undefined) return fromTop
+  if (tip !== undefined && heights.reference !== undefined)
+    return lengthRegister(tip, heights.reference)
+  if (school === 'gauge-line') return lengthFromConstant(document, sources, tool) ?? fromTop
+  return isMaster(document, tool) ? masterItself(document, sources) : fromTop
 }
 
 const isMaster = ({ sheet: { school, reference } }: SetupDocument, tool: Tool): boolean =>
@@ -86,7 +87,10 @@ function offsetZ(
   if (facing === undefined || !isWayOfSchool(document, sources, plan)) return undefined
   switch (Z.by) {
     case 'part-top':
-      return adjusted(document, sources, plan, scaleChain(facing, -1))
+      return (
+        heights.referenceOnTop &&
+        adjusted(document, sources, plan, subtractChains(heights.referenceOnTop, facing))
+      )
     case 'tool-on-part': {
       const onPart = heights.tipOnPart[quantityKey({ of: 'tip-on-part', row, tool: Z.tool })]
       const length = lengths.get(Z.tool)
@@ -144,6 +148,10 @@ function zFromPlane(
   const zero = heights.zero[row]
   if (zero !== undefined && heights.reference !== undefined)
     return workOffsetZ(zero, heights.reference)
+  const first = document.sheet.offsets[0]
+  const firstTop = first && heights.partTop[first.row]
+  if (zero !== undefined && firstTop !== undefined && heights.referenceOnTop !== undefined)
+    return workOffsetZ(subtractChains(zero, firstTop), heights.referenceOnTop)
   const nose = heights.noseOnPart[row]
   if (Z.by !== 'nose-on-part' || nose === undefined) return undefined
   const reference = noseReference(document, heights, sources)
@@ -157,7 +165,9 @@ function noseReference(
   sources: SourceReader,
 ): Chain | undefined {
   const [first] = offsets
-  if (school === 'part-top') return first && heights.noseOnPart[first.row]
+  const onFirst = first && heights.noseOnPart[first.row]
+  if (onFirst !== undefined && heights.referenceOnTop !== undefined)
+    return subtractChains(onFirst, heights.referenceOnTop)
   if (school !== 'gauge-line') return undefined
   const constant = declaredConstant({ sheet }, sources)
   return constant && scaleChain(constant, -1)

@@ -24,6 +24,8 @@ export interface Heights {
   readonly zero: ByRow
   /** G: what the school's lengths are counted from (schools.ts). */
   readonly reference?: Chain
+  /** The same, counted from the raw top of the first part, where the tools were touched on that. */
+  readonly referenceOnTop?: Chain
 }
 
 /** The shape of a solution: a record that froze an older one is still told apart. */

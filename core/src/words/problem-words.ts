@@ -132,7 +132,7 @@ const words: Readonly<Record<ProblemCode, (problem: Problem) => ProblemWords>> =
   'z-way-not-of-school': ({ received, limit = '' }) => ({
     message:
       received === 'part-top'
-        ? 'Tools that are touched on the part give Z of the first work offset only, and only where lengths are counted from its top.'
+        ? 'Tools that are touched on the part give Z of the first work offset only, and only where lengths are not counted from a plane.'
         : `Z cannot be found by ${received.replace(/-/g, ' ')} here.`,
     expected: `one of ${limit}`,
     remedy: `Find Z of this work offset by ${limit.split(', ').slice(0, 2).join(' or ').replace(/-/g, ' ')}.`,

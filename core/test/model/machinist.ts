@@ -339,11 +339,11 @@ export class Machinist {
     const { school, tools, offsets, reference } = this.sheet
     const [first] = offsets
     // Lengths are counted from the first part; its height may come another way than by the tools on it.
-    const onPart = school === 'part-top' && first!.Z.by === 'part-top'
+    const onPart = first!.Z.by === 'part-top'
     const ways = offsets.map(({ Z }) => Z.by)
     // By the bare nose a later part is compared with the first; a difference is counted from the plane.
     const nose = onPart
-      ? ways.includes('nose-on-part')
+      ? ways.includes('nose-on-part') || school === 'gauge-line'
         ? [this.noseOnPart(first!.row)]
         : []
       : [this.noseOnPlane()]
@@ -354,7 +354,7 @@ export class Machinist {
       ...plane,
       ...onPlane,
       ...tools
-        .filter(({ length }) => length === undefined)
+        .filter(({ length }) => length === undefined || (onPart && school !== 'gauge-line'))
         .map(({ number }) =>
           onPart ? this.tipOnPart(number, first!.row) : this.tipOnPlane(number),
         ),

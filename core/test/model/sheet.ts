@@ -33,7 +33,13 @@ export function waysOfZ(school: School, place: number): readonly OffsetPlan['Z']
     ? place === 0
       ? ['part-top', 'part-top', 'part-top', 'carried-difference', 'nose-on-part', 'tool-on-part']
       : ['fixture-difference', 'tool-on-part', 'nose-on-part', 'carried-difference']
-    : ['carried-difference', 'nose-on-part', 'tool-on-part', ...later]
+    : [
+        'carried-difference',
+        'nose-on-part',
+        'tool-on-part',
+        ...later,
+        ...(place === 0 && school !== 'setting-plane' ? (['part-top'] as const) : []),
+      ]
 }
 
 /** A length in digits: millimetres, or inches with the same length in millimetres now and then. */

@@ -109,7 +109,8 @@ export function withSchool(draft: SheetDraft, school: SheetDraft['school']): She
       return index === 0 || first === undefined
         ? { ...offset, Z: { by: 'part-top', facing } }
         : { ...offset, Z: { by: 'fixture-difference', from: first.row, facing } }
-    return waysOfZ(school, index).includes(offset.Z.by)
+    // Touched on its top is what the other school was about: it is chosen anew here, where it can be.
+    return waysOfZ(school, index).includes(offset.Z.by) && offset.Z.by !== 'part-top'
       ? offset
       : { ...offset, Z: { by: 'carried-difference', facing } }
   })

@@ -1,7 +1,7 @@
 import { type NeedBeside, type OperationNeeds, type Step } from '@pine/core/plan'
 import { type ProgramReading } from '@pine/core/program'
 import { machineExtents } from '@pine/core/running'
-import { describeCutting, describeExtents } from '@pine/core/words'
+import { describeCutting, describeExtents, describeProofReasons } from '@pine/core/words'
 import { TRUST_NAMES, TrustMark } from '@/kit/trust-mark'
 import { minutesText } from '@/kit/size-text'
 import { Card, Column, Row } from '@/kit/surfaces'
@@ -26,7 +26,7 @@ export function NeedsList({ needs, setup, unit, onStep, onSheet }: NeedsListProp
       <Words as="note">
         Times are at feed and 100 % alone: rapids, speeding up and tool changes come on top.
       </Words>
-      {needs.map(({ operation, onSheet: known, needs: registers }) => (
+      {needs.map(({ operation, onSheet: known, needs: registers, provenBecause }) => (
         <Card key={operation.from.line} overflow="hidden" testID={`operation-T${operation.tool}`}>
           <Column padding="$3" gap={2}>
             <Row justifyContent="space-between" alignItems="baseline">
@@ -59,6 +59,12 @@ export function NeedsList({ needs, setup, unit, onStep, onSheet }: NeedsListProp
                 <Digits as="note">first Z in line {operation.firstApproach.line}</Digits>
               )}
             </Row>
+            {provenBecause !== undefined && known && (
+              <Words as="note">
+                {describeProofReasons(provenBecause) ??
+                  'Not proven: the machine’s policy proves the riskiest.'}
+              </Words>
+            )}
             {operation.uncertain && (
               <Words as="note" tone="caution" strong>
                 Not all of it was followed: it may reach further.
