@@ -1,4 +1,5 @@
 import { emptyDraft, type SheetDraft } from '@/areas/new-setup/sheet-draft'
+import { withAgainst } from '@/areas/new-setup/holding-draft'
 import { takesHabits, withHabits } from '@/areas/new-setup/habits-draft'
 import {
   withFaceTurned,
@@ -92,6 +93,28 @@ describe('what the last set-up on a machine used', () => {
     const written = { ...draft, holding: { jaw: mm('45'), parallels: mm('20') } }
     const taken = withHabits(written, habits)
     expect(taken).toMatchObject({ unit: 'mm', stock, holding: written.holding, plane: 'fixed jaw' })
+  })
+
+  test('jaw and stop stand where they stood, in the row that this job has', () => {
+    const faces = [{ row: 'G54', face: 'left', at: mm('-407.3'), against: 'stop' }] as const
+    const onG55 = { ...draft, offsets: [{ ...draft.offsets[0]!, row: 'G55' as const }] }
+    expect(withHabits(onG55, { ...habits, stood: { plane: mm('-350'), faces } }).stood).toEqual({
+      plane: mm('-350'),
+      faces: [{ ...faces[0], row: 'G55' }],
+    })
+    expect(withHabits(draft, { ...habits, stood: { plane: mm('-350') } }).stood).toEqual({
+      plane: mm('-350'),
+    })
+  })
+
+  test('what lies against jaw and stop is said one by one, and taken back', () => {
+    const holding = { jaw: mm('50'), parallels: mm('25') }
+    const atJaw = withAgainst(holding, 'jaw', 'back')
+    expect(atJaw.against).toEqual({ jaw: 'back' })
+    const both = withAgainst(atJaw, 'stop', 'left')
+    expect(both.against).toEqual({ jaw: 'back', stop: 'left' })
+    expect(withAgainst(both, 'jaw', undefined).against).toEqual({ stop: 'left' })
+    expect(withAgainst(withAgainst(both, 'jaw', undefined), 'stop', undefined)).toEqual(holding)
   })
 
   test('another school brings its ways with it, and a master tool of its own', () => {

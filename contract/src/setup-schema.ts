@@ -1,7 +1,7 @@
 import { LIFT_PLACES, SHORT_READ_BACKS } from '@pine/core/facts'
 import { LENGTH_UNITS } from '@pine/core/length'
 import { SCHOOLS } from '@pine/core/schools'
-import { KEYINGS, PROVES } from '@pine/core/sheet'
+import { KEYINGS, PROVES, STAYS_PUT } from '@pine/core/sheet'
 import { BLOCK_GRADES, FACES, GAUGE_KINDS } from '@pine/core/touch'
 import { z } from 'zod'
 import {
@@ -175,13 +175,23 @@ export const setupSheetSchema = z.strictObject({
       parallels: writtenLengthSchema,
       sideCut: writtenLengthSchema.optional(),
       plane: z.literal('jaws').optional(),
+      against: z
+        .strictObject({ jaw: z.enum(FACES).optional(), stop: z.enum(FACES).optional() })
+        .optional(),
     })
     .optional(),
   stood: z
     .strictObject({
       plane: writtenLengthSchema.optional(),
       faces: z
-        .array(z.strictObject({ row, face: z.enum(FACES), at: writtenLengthSchema }))
+        .array(
+          z.strictObject({
+            row,
+            face: z.enum(FACES),
+            at: writtenLengthSchema,
+            against: z.enum(STAYS_PUT).optional(),
+          }),
+        )
         .max(400)
         .optional(),
     })

@@ -59,3 +59,22 @@ test('where the tools are touched on the part, it is held before the first of th
   expect(order('part-top')).toEqual(['holding', 'tip-on-part:G54:T1'])
   expect(order('setting-plane')).toEqual(['tip-on-plane:T1', 'holding'])
 })
+
+test('where the sheet says what lies against jaw and stop, those faces of the first part hold, and no others', () => {
+  const holding = {
+    jaw: mm('50'),
+    parallels: mm('25'),
+    against: { jaw: 'front', stop: 'right' },
+  } as const
+  // Left is touched, and the part lies with its right face at the stop: it moves by what the parts differ.
+  expect(partStays({ ...workedSheet(), holding }, 'G54', 'stop')).toEqual({
+    faces: ['front'],
+    top: false,
+  })
+  const second = { ...offset, row: 'G55' } as const
+  const sheet = { ...workedSheet({ offsets: [offset, second] }), holding }
+  expect(partStays(sheet, 'G55', 'stop-and-height')).toEqual({
+    faces: ['left', 'front'],
+    top: true,
+  })
+})

@@ -1,7 +1,16 @@
+import { expectReading } from '../src/expect'
 import { habitsOf } from '../src/running'
 import { type EventBody } from '../src/facts/document'
 import { solve } from '../src/solve'
-import { event, mm, noseTouch, tipTouch, workedDocument } from './worked-example'
+import {
+  event,
+  frontTouch,
+  leftTouch,
+  mm,
+  noseTouch,
+  tipTouch,
+  workedDocument,
+} from './worked-example'
 
 type Changes = Parameters<typeof workedDocument>[0]
 const habits = (
@@ -51,4 +60,45 @@ test('where the plane stood, unless it or home was moved since', () => {
   expect(habits({}, [], [], touched).stood).toEqual({ plane: mm('-350.000') })
   for (const kind of ['plane-moved', 'home-lost'] as const)
     expect(habits({}, [], [{ kind }], touched).stood).toBeUndefined()
+})
+
+describe('the fixed jaw and the stop, by the faces that lay against them', () => {
+  const held = {
+    jaw: mm('50'),
+    parallels: mm('25'),
+    against: { jaw: 'back', stop: 'left' },
+  } as const
+  const touched = [leftTouch(), frontTouch()]
+
+  test('another job is told where they stood; a face that lay free is the part’s alone', () => {
+    // The left face at −412.3 with a tip of 5: −407.3. Front was touched, and lay free.
+    expect(habits({ holding: held }, [], [], touched).stood).toEqual({
+      faces: [{ row: 'G54', face: 'left', at: mm('-407.300'), against: 'stop' }],
+    })
+    expect(
+      habits({ holding: { ...held, against: { jaw: 'front' } } }, [], [], touched).stood,
+    ).toEqual({
+      faces: [{ row: 'G54', face: 'front', at: mm('-250.000'), against: 'jaw' }],
+    })
+    expect(habits({}, [], [], touched).stood).toBeUndefined()
+    expect(habits({ holding: held }, [], [{ kind: 'home-lost' }], touched).stood).toBeUndefined()
+  })
+
+  test('the next face there is expected as surely as the machine keeps it, and only there', () => {
+    const stood = {
+      faces: [{ row: 'G54', face: 'left', at: mm('-407.300'), against: 'stop' }],
+    } as const
+    const expected = (holding: NonNullable<Changes>['holding']) =>
+      expectReading(workedDocument({ stood, ...(holding && { holding }) }, []), {
+        of: 'face',
+        row: 'G54',
+        face: 'left',
+        with: ['finder'],
+      })
+    expect(expected(held)?.mm).toBeCloseTo(-412.3, 9)
+    expect(expected(held)?.standardMm).toBeLessThan(0.1)
+    // Held otherwise this time: where the stop stood tells nothing of a free face.
+    expect(expected({ ...held, against: { jaw: 'left' } })).toBeUndefined()
+    expect(expected(undefined)).toBeUndefined()
+  })
 })

@@ -9,6 +9,7 @@ import { readLength } from '../length/read-length'
 import { directionOf } from '../quantities/equation'
 import { axisOfQuantity, inMachinePosition, moduleOf, quantityKey } from '../quantities/quantities'
 import { term, type StateTerm } from '../quantities/state'
+import { liesAgainst } from '../sheet/against'
 import { sideOf } from '../sheet/sheet'
 import { heightTold } from '../sources/height-told'
 import { asUsedIn, type SourceReader } from '../sources/sources'
@@ -42,7 +43,7 @@ const KNOWN_MM = 0.02
 const NOMINAL_DIAMETER_MM = 0.05
 /** How far stock that was sawn differs from its size (value from memory). */
 const SAWN_MM = 0.5
-/** Where a plane that stays on its machine stands from one set-up to the next, with home switches (common practice, no source). */
+/** Where a plane, a fixed jaw or a stop that stays on its machine stands from one set-up to the next, with home switches (common practice, no source). */
 const STANDS_AGAIN_MM = 0.05
 /** Tools of mills and routers, nose to tip: most are within twice this of the middle (value from memory). */
 const USUAL_LENGTH_MM = { middle: 120, standard: 80 } as const
@@ -139,7 +140,10 @@ function fromHolding({ sheet: { holding, stock, offsets } }: SetupDocument): rea
  * Where things stood in an earlier set-up on this machine. A machine that finds its zero by marks has another one each time, and a
  * plane that was moved, or a home that was lost since the sheet was written, is not that one any more.
  */
-function fromBefore({ sheet: { stood, machine }, events }: SetupDocument): readonly Evidence[] {
+function fromBefore({
+  sheet: { stood, machine, holding },
+  events,
+}: SetupDocument): readonly Evidence[] {
   if (stood === undefined || machine.homing === 'marks') return []
   const because = { of: 'stood-before' } as const
   const moved = (state: StateTerm['state']) => events.some((event) => isRenewed(state, event))
@@ -155,8 +159,15 @@ function fromBefore({ sheet: { stood, machine }, events }: SetupDocument): reado
       : [{ terms: [term(state)], valueMm, standardMm, because }]
   return [
     ...told({ of: 'plane' }, plane, STANDS_AGAIN_MM),
-    ...(stood.faces ?? []).flatMap(({ row, face, at }) =>
-      told({ of: 'face', row, face }, mmOf(at), SAWN_MM),
+    ...(stood.faces ?? []).flatMap(({ row, face, at, against }) =>
+      // Against a jaw or a stop the part does not matter; where this one lies elsewhere, it tells nothing of it.
+      against !== undefined && liesAgainst({ holding }, face) !== against
+        ? []
+        : told(
+            { of: 'face', row, face },
+            mmOf(at),
+            against === undefined ? SAWN_MM : STANDS_AGAIN_MM,
+          ),
     ),
   ]
 }

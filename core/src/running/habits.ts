@@ -2,7 +2,7 @@ import type { SetupDocument } from '../facts/document'
 import type { Gauge, SetupSheet } from '../sheet/sheet'
 import type { Solution } from '../solve/solution'
 import type { ShopToday } from './sheet-again'
-import { planeStood } from './stood-before'
+import { machineStood } from './stood-before'
 
 /** What a machine is set up with, job after job. */
 export type HabitsOfMachine = Pick<
@@ -11,16 +11,17 @@ export type HabitsOfMachine = Pick<
 >
 
 /**
- * What the last set-up on a machine used, for another job on it: school, plane, gauges as they are today, jaws and parallels,
+ * What the last set-up on a machine used, for another job on it: school, plane, gauges as they are today, jaws and parallels, where
+ * plane, fixed jaw and stop stood,
  * what the school counts from, when numbers are keyed. What belongs to the part and its tools is left out: its side cut, the
  * master among its tools.
  */
 export function habitsOf(
   { sheet: last, events }: Pick<SetupDocument, 'sheet' | 'events'>,
-  solution: Pick<Solution, 'heights'>,
+  solution: Pick<Solution, 'heights' | 'faces'>,
   { gauges: today }: Pick<ShopToday, 'gauges'>,
 ): HabitsOfMachine {
-  const stood = planeStood({ sheet: last, events }, solution)
+  const stood = machineStood({ sheet: last, events }, solution)
   const { unit, school, plane, gauges, reference, holding, keying } = last
   const { masterTool: _ofItsTools, masterLength: _ofIt, ...counted } = reference ?? {}
   return {

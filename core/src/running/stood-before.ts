@@ -6,6 +6,7 @@ import type { Nanometres, WrittenLength } from '../length/length'
 import type { SetupSheet, StoodBefore } from '../sheet/sheet'
 import { quantityKey } from '../quantities/quantities'
 import type { Solution } from '../solve/solution'
+import { liesAgainst } from '../sheet/against'
 import { facesTouched } from '../sheet/zero-place'
 
 /** An earlier set-up: what was moved in it is not where it was read any more. */
@@ -21,28 +22,62 @@ export function planeStood(
   return noseOnPlane && !gone ? { plane: written(sheet, valueOf(noseOnPlane)) } : undefined
 }
 
-/** Where the plane and the faces that are touched stood, for the same job again. */
-export function allStood(
-  { sheet, events }: Was,
+/**
+ * Where what stays on the machine stood, for another job on it: the setting plane, and the fixed jaw and the stop by the faces of the
+ * first part that lay against them.
+ */
+export function machineStood(
+  was: Was,
   solution: Pick<Solution, 'heights' | 'faces'>,
 ): StoodBefore | undefined {
+  const [first] = was.sheet.offsets
+  const faces = facesStood(was, solution).filter(
+    ({ row, against }) => row === first?.row && against !== undefined,
+  )
+  return stoodOf(planeStood(was, solution), faces)
+}
+
+/** Where the plane and the faces that are touched stood, for the same job again. */
+export function allStood(
+  was: Was,
+  solution: Pick<Solution, 'heights' | 'faces'>,
+): StoodBefore | undefined {
+  return stoodOf(planeStood(was, solution), facesStood(was, solution))
+}
+
+type FaceStood = NonNullable<StoodBefore['faces']>[number]
+
+function stoodOf(
+  plane: StoodBefore | undefined,
+  faces: readonly FaceStood[],
+): StoodBefore | undefined {
+  if (plane === undefined && faces.length === 0) return undefined
+  return { ...plane, ...(faces.length > 0 && { faces }) }
+}
+
+/** The faces that were touched and are still where they were read. */
+function facesStood(
+  { sheet, events }: Was,
+  { faces }: Pick<Solution, 'faces'>,
+): readonly FaceStood[] {
   const gone = (row: OffsetRow) =>
     events.some(
       (event) => event.kind === 'home-lost' || (event.kind === 'part-changed' && event.row === row),
     )
-  const faces = sheet.offsets.flatMap(({ row, ...offset }) =>
+  const [first] = sheet.offsets
+  return sheet.offsets.flatMap(({ row, ...offset }) =>
     gone(row)
       ? []
       : (['X', 'Y'] as const)
           .flatMap((axis) => facesTouched(offset[axis], axis))
-          .flatMap((face) => {
-            const chain = solution.faces[quantityKey({ of: 'face', row, face })]
-            return chain === undefined ? [] : [{ row, face, at: written(sheet, valueOf(chain)) }]
+          .flatMap((face): readonly FaceStood[] => {
+            const chain = faces[quantityKey({ of: 'face', row, face })]
+            if (chain === undefined) return []
+            const against = row === first?.row ? liesAgainst(sheet, face) : undefined
+            const at = written(sheet, valueOf(chain))
+            return [{ row, face, at, ...(against && { against }) }]
           }),
   )
-  const plane = planeStood({ sheet, events }, solution)
-  if (plane === undefined && faces.length === 0) return undefined
-  return { ...plane, ...(faces.length > 0 && { faces }) }
 }
 
 const written = ({ unit, machine }: SetupSheet, nm: Nanometres): WrittenLength => ({

@@ -2,6 +2,7 @@ export { checkSheet } from './check-sheet'
 export { needOf } from './needs'
 export { asksLess, shopMachineOf } from './policy'
 export {
+  type Against,
   type AxisPlan,
   type Gauge,
   KEY_MODES,
@@ -12,8 +13,11 @@ export {
   type MachinePolicy,
   type OffsetPlan,
   PROVES,
+  STAYS_PUT,
+  type StaysPut,
   type Proves,
   type SetupSheet,
+  type StoodBefore,
   type Tool,
   type Travel,
   type ZPlan,

@@ -211,7 +211,17 @@ export interface Holding {
   readonly sideCut?: WrittenLength
   /** The setting plane is the top of these jaws: then the raw top is to be expected so far from it. */
   readonly plane?: 'jaws'
+  /** Which faces of the first part lie against what stays on the machine: they stand where the last part's stood. */
+  readonly against?: Against
 }
+
+/** Faces against the fixed jaw and against the stop. */
+export type Against = Readonly<Partial<Record<StaysPut, Face>>>
+
+export const STAYS_PUT = ['jaw', 'stop'] as const
+
+/** What stays on a machine from one part to the next. */
+export type StaysPut = (typeof STAYS_PUT)[number]
 
 /** Where things stood in an earlier set-up on the same machine, in machine position: no number is made of it, it only says what is to be expected. */
 export interface StoodBefore {
@@ -221,6 +231,8 @@ export interface StoodBefore {
     readonly row: OffsetRow
     readonly face: Face
     readonly at: WrittenLength
+    /** What it lay against, where that stays on the machine: then it tells of another job's part as well. */
+    readonly against?: StaysPut
   }[]
 }
 

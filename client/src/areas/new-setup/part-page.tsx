@@ -1,8 +1,11 @@
+import { STAYS_PUT, type StaysPut } from '@pine/core/sheet'
+import { FACES } from '@pine/core/touch'
 import { View } from '@tamagui/core'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
 import { Field } from '@/kit/field'
 import { Column, Row } from '@/kit/surfaces'
+import { withAgainst } from './holding-draft'
 import { LengthEntry } from './length-entry'
 import { OffsetsEntry } from './offsets-entry'
 import type { SheetPageProps } from './sheet-page-props'
@@ -43,6 +46,11 @@ export function PartPage({ draft, change, problem }: SheetPageProps) {
       <HoldingEntry draft={draft} change={change} problem={problem} />
     </>
   )
+}
+
+const AGAINST: Readonly<Record<StaysPut, string>> = {
+  jaw: 'Against the fixed jaw lies …',
+  stop: 'Against the stop lies …',
 }
 
 /** Jaws and parallels, where the part is held in a vise: the grip follows from them. */
@@ -97,6 +105,26 @@ function HoldingEntry({ draft, change, problem }: SheetPageProps) {
         ]}
         note="On the jaws, the raw top is expected so far from it as parallels and stock say."
       />
+      {STAYS_PUT.map((one) => (
+        <Choice
+          key={one}
+          label={AGAINST[one]}
+          value={holding.against?.[one] ?? 'none'}
+          onChange={(face) =>
+            change({
+              ...draft,
+              holding: withAgainst(holding, one, face === 'none' ? undefined : face),
+            })
+          }
+          options={[
+            { value: 'none', label: 'not said' },
+            ...FACES.map((face) => ({ value: face, label: `its ${face} face` })),
+          ]}
+          {...(one === 'stop' && {
+            note: 'Both stay on the machine: the next part, of this job or another, is expected where this one stood.',
+          })}
+        />
+      ))}
       <Button kind="plain" onPress={() => change(rest)}>
         Not held in a vise
       </Button>
