@@ -27,6 +27,9 @@ describe("Student's t", () => {
   )
   test('with infinitely many it is the normal quantile', () =>
     expect(studentT(0.95, Infinity)).toBeCloseTo(1.959963984540054, 6))
+  test.each([0, 0.5, -1, NaN])('refuses %d degrees of freedom', (freedom) =>
+    expect(() => studentT(0.95, freedom)).toThrow('degrees of freedom'),
+  )
   test.each([0, 1, NaN])('refuses a coverage of %d', (coverage) =>
     expect(() => studentT(coverage, 3)).toThrow('coverage'),
   )
@@ -125,6 +128,23 @@ describe('the budget of a register', () => {
     expect(advise(0.02)).toBeUndefined()
     expect(advise(0.0085)).toMatchObject({ do: 'repeat', times: 2 })
     expect(advise(0.0049)).toMatchObject({ do: 'change-gauge', to: 'probe' })
+    // Just as sure as it needs to be is sure enough.
+    expect(advise(budget.expandedMm)).toBeUndefined()
+    expect(advise(budget.expandedMm * 0.999)).toBeDefined()
+  })
+
+  test('a screw whose lost motion nobody declared is measured once, whatever else could be done', () => {
+    const source = { id: 'sheet.machine.lostMotion.Z', kind: 'declared', name: 'lost motion' }
+    const unknown = {
+      standardMm: 0.02,
+      expandedMm: 0.04,
+      coverageFactor: 2,
+      lines: [{ source, contributionMm: 0.02, coefficient: 1 }],
+    } as never
+    expect(adviceFor(unknown, 0.01, () => 'paper')).toEqual({
+      do: 'declare-lost-motion',
+      sourceId: 'sheet.machine.lostMotion.Z',
+    })
   })
 })
 

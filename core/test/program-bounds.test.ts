@@ -1,4 +1,4 @@
-import { readProgram } from '../src/program'
+import { comparePrograms, readProgram } from '../src/program'
 
 // What a reader keeps of a program is bounded, whatever the program is; within the bounds nothing is left out.
 
@@ -55,4 +55,26 @@ test('nothing is left active at its start: a change after nothing is told nothin
   // Each compensation once; one that is switched on again is told again.
   const twice = codes(...start, 'G41 D1 X5.', 'T2 M6', 'T3 M6', 'G42 D1 X9.', 'T4 M6', 'M30')
   expect(twice.filter((code) => code === 'compensation-not-cancelled')).toHaveLength(2)
+})
+
+test('the same tools in another order are told as that, and nothing else', () => {
+  const tool = (number: number) => [`T${number} M6`, `G43 H${number} Z5.`, 'G1 Z-1. F100', 'G0 Z5.']
+  const program = (...tools: readonly number[]) =>
+    readProgram(['G21 G90 G54', ...tools.flatMap(tool), 'M30'].join('\n'))
+  const orders = (before: readonly number[], after: readonly number[]) =>
+    comparePrograms(program(...before), program(...after)).filter(({ kind }) => kind === 'order')
+  expect(orders([1, 2, 10], [2, 10, 1])).toEqual([
+    { kind: 'order', before: [1, 2, 10], after: [2, 10, 1] },
+  ])
+  expect(orders([1, 2], [1, 2])).toEqual([])
+  // Another tool is another tool, and no order.
+  expect(orders([1, 2], [3, 1])).toEqual([])
+  // What moves before any tool is none of them.
+  const moved = readProgram('G21 G90 G54\nG0 X5.\nT2 M6\nG43 H2 Z5.\nT1 M6\nG43 H1 Z5.\nM30')
+  const plain = readProgram('G21 G90 G54\nG0 X5.\nT1 M6\nG43 H1 Z5.\nT2 M6\nG43 H2 Z5.\nM30')
+  expect(comparePrograms(plain, moved)).toContainEqual({
+    kind: 'order',
+    before: [1, 2],
+    after: [2, 1],
+  })
 })

@@ -1,4 +1,4 @@
-import { registerName } from '../src/address'
+import { registerName, type Address } from '../src/address'
 import { checkDocument, type Reading, type SetupDocument } from '../src/facts'
 import type { CheckOff } from '../src/facts/document'
 import { addressParts, controlRow } from '../src/address/address'
@@ -276,6 +276,18 @@ test('what is said of it: the cut, a floor, a table that cannot be converted, a 
   expect(checkDocument(setupOf(without, []))).toMatchObject([
     { code: 'length-register-missing', received: 'nothing' },
   ])
+})
+
+test('names that a document may point at: Z with each tool, and no Z that all of them share', () => {
+  const problem = (address: Address) =>
+    checkDocument(setupOf(router(), [], { readBacks: [shown(address, '-83.000')] })).map(
+      ({ code }) => code,
+    )
+  expect(problem('G54.Z.T2')).toEqual([])
+  expect(problem('G54.X')).toEqual([])
+  expect(problem('G54.Z')).toEqual(['reference-unknown'])
+  expect(problem('G54.Z.T3')).toEqual(['reference-unknown'])
+  expect(problem('H1')).toEqual(['reference-unknown'])
 })
 
 test('an address says its row, its axis and the tool that it is set with', () => {

@@ -7,13 +7,15 @@ export function describeAdvice(advice: Advice): string {
     case 'repeat':
       return `take this touch ${advice.times} times`
     case 'change-gauge':
-      return `touch with a ${advice.to.replace(/-/g, ' ')} instead`
+      return `touch with ${withArticle(advice.to.replace(/-/g, ' '))} instead`
     case 'declare-lost-motion':
       return 'measure the lost motion of this axis and declare it on the machine, or touch from the other side'
     case 'read-finer':
       return 'read it with more decimals, or have the gauge certified'
   }
 }
+
+const withArticle = (name: string): string => `${/^[aeiou]/.test(name) ? 'an' : 'a'} ${name}`
 
 export function describeVerdict(verdict: Verdict): string {
   return { fit: 'sure enough', undecided: 'not surely enough', unfit: 'not sure enough' }[verdict]

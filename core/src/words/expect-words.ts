@@ -93,5 +93,6 @@ export function describeSurprise(
         ? `With a minus it is ${meant}`
         : `Without the minus it is ${meant}`
       : `${MENDED[slip.code] ?? 'With that mended'} it is ${meant}`
-  return { expected: told, slip: `${which}${title}? ${mended}.`, look }
+  const of = which === '' ? '' : `${which.trim()}: `
+  return { expected: told, slip: `${of}${title}? ${mended}.`, look }
 }

@@ -51,7 +51,7 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
   'little-grip': ({ amount, limit }, write) =>
     `The jaws hold only ${amount === undefined ? '?' : write(amount)} of the part, less than ${limit === undefined ? '?' : write(limit)}: it may be pulled out. Lower parallels, or look whether one of the two heights is wrong.`,
   'side-cut-meets-jaws': ({ amount }, write) =>
-    `The deepest side cut comes to ${amount === undefined ? '?' : write(amount)} from the jaws. Grip less, or stand the part on higher parallels.`,
+    `The deepest side cut ${sideCut(amount, write)}. Grip less, or stand the part on higher parallels.`,
 }
 
 export const describeWarning = (warning: Warning, write: LengthWriter): string =>
@@ -63,6 +63,14 @@ export const describeWarning = (warning: Warning, write: LengthWriter): string =
     },
     write,
   )
+
+/** How near a cut comes to the jaws, or how far into them. */
+function sideCut(amount: Warning['amount'], write: LengthWriter): string {
+  if (amount === undefined) return 'comes too near to the jaws'
+  return amount < 0
+    ? `goes ${write(Math.abs(amount) as typeof amount)} below the upper edge of the jaws`
+    : `comes to ${write(amount)} from the jaws`
+}
 
 const toolName = (tool: number | null | undefined): string =>
   tool === null || tool === undefined ? 'the bare nose' : `T${tool}`
