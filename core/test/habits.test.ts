@@ -43,6 +43,10 @@ test('another job on a machine begins with what the last one used, and with noth
     holding: { jaw: mm('50'), parallels: mm('25'), plane: 'jaws' },
     keying: 'as-known',
   })
+  // The shop calls it otherwise now: it is the same gauge by its id, whatever else has its old name.
+  const renamed = { ...setter!, name: 'the tall setter' }
+  const namesake = { ...setter!, id: 'another', size: mm('75.000') }
+  expect(habits(changes, [namesake, renamed]).gauges[0]).toEqual(renamed)
   const listed = { ...setter!, id: 'of the shop' }
   const called = habits(changes, [{ ...listed, kind: 'gauge-block' }, listed])
   expect(called.gauges[0]).toEqual(listed)

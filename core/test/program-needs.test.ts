@@ -520,3 +520,78 @@ test('where the policy picks, each operation says why its tool is proven, or tha
   expect(because({ machine })).toEqual([['longest'], ['new'], []])
   expect(because({})).toEqual([undefined, undefined, undefined])
 })
+
+describe('what a judgement is about is told with it, and nothing that it is not about', () => {
+  const { machine } = workedSheet()
+  const low = {
+    machine: { ...machine, travels: { Z: { min: mm('-305'), max: mm('0') } } },
+  }
+  const judged = (document: SetupDocument, ...lines: readonly string[]) =>
+    judgeAll(program(...lines), document, solve(document))
+
+  test('a move beyond the travel says its tool; before any tool, none', () => {
+    const [beyond] = judged(setup(low), ...START, 'G1 Z-10. F100', ...END).filter(
+      ({ code }) => code === 'beyond-travel',
+    )
+    expect(beyond).toMatchObject({ row: 'G54', axis: 'Z', amount: 5e6, tool: 1, line: 5 })
+    const early = judged(
+      setup(low),
+      ...START.filter((one) => one !== 'T1 M6'),
+      'G1 Z-10. F100',
+      ...END,
+    ).filter(({ code }) => code === 'beyond-travel')
+    expect(early).toHaveLength(1)
+    expect(early[0]).not.toHaveProperty('tool')
+  })
+
+  test('of each axis the worst of its ends is told, and each axis by itself', () => {
+    const travels = {
+      X: { min: mm('-360'), max: mm('-340') },
+      Z: { min: mm('-305'), max: mm('0') },
+    }
+    const told_ = judged(
+      setup({ machine: { ...machine, travels } }),
+      ...START,
+      'G1 X-20. F100',
+      'X30.',
+      'Z-10.',
+      ...END,
+    ).flatMap(({ code, axis, amount }) => (code === 'beyond-travel' ? [[axis, amount]] : []))
+    // X from −367.3 to −317.3: 7.3 below its travel, and 22.7 above it.
+    expect(told_).toEqual([
+      ['X', 22_700_000],
+      ['Z', 5_000_000],
+    ])
+  })
+
+  test('a row that is not keyed is told without a tool where all tools share its Z', () => {
+    const [row] = judged(setup(), ...START, ...END).filter(({ code }) => code === 'offset-not-set')
+    expect(row).toMatchObject({ row: 'G54' })
+    expect(row).not.toHaveProperty('tool')
+  })
+
+  test('a row that is proven is not told at all', () => {
+    const proven = {
+      ...setup({}, [
+        shown('H1', '-270.000'),
+        shown('G54.X', '-347.300'),
+        shown('G54.Y', '-210.000'),
+        shown('G54.Z', '-30.000'),
+      ]),
+      proofs: [
+        {
+          ...fact(),
+          row: 'G54' as const,
+          tool: 1,
+          clearance: mm('25'),
+          gap: mm('25'),
+          overZero: true,
+        },
+      ],
+    }
+    const codes = judged(proven, ...START, 'G1 Z-1. F100', ...END).map(({ code }) => code)
+    expect(codes.filter((code) => code.startsWith('offset') || code.startsWith('length'))).toEqual(
+      [],
+    )
+  })
+})

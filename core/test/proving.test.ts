@@ -4,7 +4,14 @@ import { foundAgain } from '../src/freshness/home-marks'
 import { type Author } from '../src/journal'
 import { type Entered } from '../src/journal/entered'
 import { toNanometres } from '../src/length'
-import { consequencesOf, followingStep, neededFirst, stationTrust, stepsOf } from '../src/plan'
+import {
+  consequencesOf,
+  followingStep,
+  mayLook,
+  neededFirst,
+  stationTrust,
+  stepsOf,
+} from '../src/plan'
 import { proofMove } from '../src/proof'
 import { solve } from '../src/solve'
 import { wearChange } from '../src/wear'
@@ -197,6 +204,22 @@ describe('the order of work', () => {
     // What is keyed after that is another number: nobody has taken responsibility for it.
     const again = { ...trusted, readBacks: [...trusted.readBacks, shown('H1', '-270.000')] }
     expect(open(again)).toContain('prove:G54:T1')
+  })
+
+  test('whoever only read, only keyed or only read back has seen its numbers, and may not look', () => {
+    const person = { id: '019aaaaa-0000-7000-8000-00000000dddd', name: 'Ansel Okoro' }
+    const by = { ...fact(), by: person }
+    const none = { readings: [], keyIns: [], readBacks: [] }
+    const [reading] = workedDocument().readings
+    const others = workedDocument().readings
+    expect(mayLook({ ...none, readings: others }, person)).toBe(true)
+    expect(mayLook({ ...none, readings: [...others, { ...reading!, by: person }] }, person)).toBe(
+      false,
+    )
+    const keyIn = { ...by, address: 'H1', mode: 'set', typed: mm('1') } as const
+    expect(mayLook({ ...none, keyIns: [keyIn] }, person)).toBe(false)
+    const readBack = { ...by, address: 'H1', moment: 'after', shown: mm('1') } as const
+    expect(mayLook({ ...none, readings: others, readBacks: [readBack] }, person)).toBe(false)
   })
 
   test('a machine may ask for a second look, by somebody who keyed nothing, after the last key', () => {

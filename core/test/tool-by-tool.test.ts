@@ -141,6 +141,30 @@ test('X and Y first, then each tool is touched, keyed, proven and cuts before th
   ])
 })
 
+test('each row is keyed at the touch that sets it, before the tool goes to the next one', () => {
+  const [first] = workedSheet().offsets
+  const Z = { by: 'tool-on-part', tool: 1, facing: mm('0') } as const
+  const sheet = router({
+    school: 'setting-plane',
+    tools: [{ number: 1, name: 'mill' }],
+    offsets: [
+      { ...first!, Z },
+      { ...first!, row: 'G55', Z },
+      { ...first!, row: 'G56', Z: { by: 'fixture-difference', from: 'G54', facing: mm('0') } },
+    ],
+  })
+  const stops = stepsIn(setupOf(sheet, [])).filter(({ step }) => step.stop === 1)
+  expect(stops.map(({ step }) => step.key).slice(0, 7)).toEqual([
+    'tip-on-plane:T1',
+    'tip-on-part:G54:T1',
+    'key-in:G54.Z.T1',
+    'key-in:G56.Z.T1',
+    'tip-on-part:G55:T1',
+    'key-in:G55.Z.T1',
+    'prove:G54:T1',
+  ])
+})
+
 test('the next tool waits for the cut, and the cut for everything before it', () => {
   const home: CheckOff = { ...fact(), of: 'home' }
   const homed = setupOf(router(), [], { checkOffs: [home] })
@@ -331,6 +355,9 @@ describe('a program against it', () => {
     const codes = judgeAll(reading, document, solution).map(({ code, tool }) => `${code} T${tool}`)
     expect(reading.judgements.map(({ code }) => code)).toContain('moves-before-length')
     expect(codes).toContain('no-length-registers T2')
+    // What else there is to say of the program is said here as well.
+    const bare = readProgram('T1 M6\nG54 G0 X0\nZ5.\nM30')
+    expect(judgeAll(bare, document, solution).map(({ code }) => code)).toContain('no-unit')
     expect(codes.join()).not.toMatch(/moves-before-length|length-not-set|length-not-cancelled/)
     // X and Y are not read here; each tool is told with the row that it needs.
     expect(codes).toEqual(expect.arrayContaining(['offset-not-set T1', 'offset-not-set T2']))
