@@ -41,6 +41,7 @@ const ROOMS = [
   'sources',
   'registers',
   'wear',
+  'shop',
   'workholding',
   'proof',
   'solve',
