@@ -2,7 +2,13 @@ import { z } from 'zod'
 import { reason, uuid } from './fields'
 import { roleSchema } from './roles'
 import { setupFactSchema, setupFileSchema } from './setup-facts'
-import { gaugeSchema, machineDeclarationSchema, setupSheetSchema } from './setup-schema'
+import { gaugeCheckFactSchema } from './facts'
+import {
+  gaugeSchema,
+  machineDeclarationSchema,
+  setupSheetSchema,
+  watchSchema,
+} from './setup-schema'
 import { solutionViewSchema } from './solution-view'
 
 /** Four to eight digits: typed with oily thumbs. */
@@ -96,12 +102,52 @@ export const changedMachineSchema = z.strictObject({
 export type ChangedMachine = z.infer<typeof changedMachineSchema>
 
 /** A gauge as it is from now on, and why. */
-export const changedGaugeSchema = z.strictObject({ gauge: gaugeSchema, reason, retired })
+const watch = watchSchema.optional()
+export const changedGaugeSchema = z.strictObject({ gauge: gaugeSchema, reason, retired, watch })
 export type ChangedGauge = z.infer<typeof changedGaugeSchema>
 
-export const shopGaugeSchema = z.object({ id: uuid(), gauge: gaugeSchema, retired })
+export const shopGaugeSchema = z.object({ id: uuid(), gauge: gaugeSchema, retired, watch })
 export type ShopGauge = z.infer<typeof shopGaugeSchema>
-export const newShopGaugeSchema = z.strictObject({ id: uuid(), gauge: gaugeSchema })
+export type Watch = z.infer<typeof watchSchema>
+export const newShopGaugeSchema = z.strictObject({ id: uuid(), gauge: gaugeSchema, watch })
+
+/** A check of a gauge, under an id of its own: sent twice it is one. */
+export const newGaugeCheckSchema = gaugeCheckFactSchema.extend({ id: uuid() })
+export type NewGaugeCheck = z.infer<typeof newGaugeCheckSchema>
+
+/** Every check of a gauge, in the order in which they were made. */
+export const gaugeHistorySchema = z.object({
+  gauge: shopGaugeSchema,
+  checks: z.array(newGaugeCheckSchema.extend({ by: z.string(), at: z.string() })),
+})
+export type GaugeHistory = z.infer<typeof gaugeHistorySchema>
+
+/** How each gauge that is watched stands now. */
+export const gaugeStandingsSchema = z.array(
+  z.object({
+    id: uuid(),
+    lastAt: z.string().optional(),
+    offMm: z.number().optional(),
+    dueOn: z.string().optional(),
+    isDue: z.boolean(),
+    isSuspect: z.boolean(),
+  }),
+)
+export type GaugeStandings = z.infer<typeof gaugeStandingsSchema>
+
+/** A set-up that was measured with a gauge since it was last known good. */
+export const suspectSetupsSchema = z.array(
+  z.object({
+    id: uuid(),
+    name: z.string(),
+    machine: z.string(),
+    /** When the first of its readings with the gauge was entered. */
+    from: z.string(),
+    readings: z.number(),
+    released: z.boolean(),
+  }),
+)
+export type SuspectSetups = z.infer<typeof suspectSetupsSchema>
 
 export const newSetupSchema = z.strictObject({
   id: uuid(),

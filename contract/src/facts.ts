@@ -1,8 +1,8 @@
 import type { StreamKind } from '@pine/core/journal'
 import { z } from 'zod'
-import { reason } from './fields'
+import { name, reason, writtenLengthSchema } from './fields'
 import { kind, SETUP_FACTS, type FactKindOf } from './setup-facts'
-import { gaugeSchema, machineDeclarationSchema } from './setup-schema'
+import { gaugeSchema, machineDeclarationSchema, watchSchema } from './setup-schema'
 
 /** From the second time on: why it was declared anew, and whether it is out of use. */
 const declaredAnew = {
@@ -12,13 +12,29 @@ const declaredAnew = {
 
 /** What a machine or a gauge is declared to be. It stays what it was for whatever used it before. */
 export const machineFactSchema = machineDeclarationSchema.extend(declaredAnew)
-export const gaugeFactSchema = gaugeSchema.extend(declaredAnew)
+export const gaugeFactSchema = gaugeSchema.extend({
+  ...declaredAnew,
+  /** How it is watched: what it may be off, and how often the shop checks it at least. */
+  watch: watchSchema.optional(),
+})
+
+/** A gauge was read against its own master. */
+export const gaugeCheckFactSchema = z.strictObject({
+  /** What it read. */
+  read: writtenLengthSchema,
+  /** What it was held against, and how large that truly is. */
+  against: name,
+  master: writtenLengthSchema,
+})
 
 /** Every kind of fact, by the stream that it is allowed in. A machine, a gauge and a tool are what was declared last. */
 export const FACTS = {
   setup: SETUP_FACTS,
   machine: { machine: kind(machineFactSchema, ({ name }) => `The machine ${name}`) },
-  gauge: { gauge: kind(gaugeFactSchema, ({ name }) => `The gauge ${name}`) },
+  gauge: {
+    gauge: kind(gaugeFactSchema, ({ name }) => `The gauge ${name}`),
+    'gauge-check': kind(gaugeCheckFactSchema, ({ against }) => `The check against ${against}`),
+  },
   tool: {
     tool: kind(
       z.strictObject({ name: z.string().trim().min(1).max(120) }),

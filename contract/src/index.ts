@@ -29,7 +29,14 @@ export {
   type NewFact,
   type SetupFactKind,
 } from './setup-facts'
-export { FACTS, FACT_KINDS, gaugeFactSchema, machineFactSchema, type FactKind } from './facts'
+export {
+  FACTS,
+  FACT_KINDS,
+  gaugeCheckFactSchema,
+  gaugeFactSchema,
+  machineFactSchema,
+  type FactKind,
+} from './facts'
 export { parseSetupFile, parseSetupText, type ParsedSetup } from './parse-document'
 export { setupJsonSchema } from './json-schema'
 export { solutionViewSchema, viewSolution, type SolutionView } from './solution-view'
@@ -52,6 +59,15 @@ export {
   changedMachineSchema,
   shopGaugeSchema,
   newShopGaugeSchema,
+  newGaugeCheckSchema,
+  gaugeHistorySchema,
+  gaugeStandingsSchema,
+  suspectSetupsSchema,
+  type GaugeHistory,
+  type GaugeStandings,
+  type NewGaugeCheck,
+  type SuspectSetups,
+  type Watch,
   newSetupSchema,
   recordSchema,
   setupAnswerSchema,

@@ -75,6 +75,12 @@ export const gaugeSchema = z.strictObject({
   maxSpeed: turnsAMinute.optional(),
 })
 
+/** How a gauge is watched by the shop; a set-up does not ask. */
+export const watchSchema = z.strictObject({
+  limit: writtenLengthSchema,
+  everyDays: z.int().min(1).max(3650).optional(),
+})
+
 export const toolSchema = z.strictObject({
   number: registerNumber,
   name,

@@ -27,6 +27,7 @@ import { keepProgramText, programText } from '../use-cases/programs'
 import { setupsOf } from '../use-cases/setups'
 import { arrivalOf, type Arrival } from './arrival'
 import { body, query } from './body'
+import { gaugeCheckRoutes } from './gauge-check-routes'
 import { liveRoutes } from './live'
 import { openPeopleRoutes, peopleRoutes } from './people-routes'
 import { passingFailure } from '../store/failures'
@@ -93,6 +94,7 @@ export function createApi({
     .use(requirePerson(store, clock))
     .route('/', peopleRoutes(store, clock))
     .route('/', liveRoutes(store, clock, changes))
+    .route('/', gaugeCheckRoutes(store, clock))
     .get('/machines', async (c) => c.json(await machinesOf(store)))
     .post('/machines', body(newMachineSchema), async (c) => {
       const added = await addMachine(store, clock, c.var.person, c.req.valid('json'))

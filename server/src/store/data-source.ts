@@ -13,6 +13,7 @@ import {
 } from './entities'
 import { FactsOfPrograms1795939200000 } from './migrations/facts-of-programs'
 import { FactsOfTheWholeRun1795593600000 } from './migrations/facts-of-the-whole-run'
+import { GaugeChecks1796889600000 } from './migrations/gauge-checks'
 import { PeopleOfTheShop1796630400000 } from './migrations/people-of-the-shop'
 import { ProgramTexts1796198400000 } from './migrations/program-texts'
 import { PutAways1796803200000 } from './migrations/put-aways'
@@ -41,6 +42,7 @@ const MIGRATIONS = [
   PeopleOfTheShop1796630400000,
   WhatDevicesHadSeen1796716800000,
   PutAways1796803200000,
+  GaugeChecks1796889600000,
 ]
 
 /** Nobody at a machine waits longer than this; a migration may. */

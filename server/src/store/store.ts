@@ -49,6 +49,20 @@ export interface DeclaredRow {
   readonly body: object
 }
 
+/** A check of a gauge. */
+export interface CheckRow {
+  readonly gaugeId: string
+  readonly fact: FactRow
+}
+
+/** A set-up that was measured with a gauge. */
+export interface GaugeUseRow {
+  readonly summary: SetupSummary
+  /** When the first of its readings with the gauge was recorded. */
+  readonly from: Date
+  readonly readings: number
+}
+
 export interface NewProgramText {
   readonly sha256: string
   readonly bytes: Uint8Array
@@ -76,6 +90,12 @@ export interface Store extends PeopleStore {
   ): Promise<Insertion>
   /** Declares a machine or a gauge anew, at the end of its stream; false where there is no such stream. */
   declareAgain(kind: 'machine' | 'gauge', id: string, fact: NewFactRow): Promise<boolean>
+  /** Adds a check to the stream of a gauge; `missing` where there is no such gauge. */
+  addCheck(gaugeId: string, check: NewFactRow): Promise<Insertion | 'missing'>
+  /** Every check of every gauge, or of one, in the order of their streams. */
+  checks(gaugeId?: string): Promise<readonly CheckRow[]>
+  /** The set-ups in which something was read with a gauge after a moment, the youngest first. */
+  usesOf(gaugeId: string, since: Date): Promise<readonly GaugeUseRow[]>
   /** A stream of a kind with all its facts. */
   stream(kind: StreamKind, id: string): Promise<StreamRow | undefined>
   /** The facts of a stream from a place on. */

@@ -36,14 +36,14 @@ export async function headOf(
   )
 }
 
-type KeptFact = Pick<FactEntity, 'id' | 'kind' | 'body' | 'via' | 'place' | 'seen'> & {
+export type KeptFact = Pick<FactEntity, 'id' | 'kind' | 'body' | 'via' | 'place' | 'seen'> & {
   readonly stream_id: string
   readonly recorded_at: Date
   readonly person_id: string
   readonly name: string
 }
 
-const SELECT_FACTS = `SELECT fact.id, stream_id, place, kind, body, via, seen, recorded_at, person_id, person.name
+export const SELECT_FACTS = `SELECT fact.id, stream_id, place, kind, body, via, seen, recorded_at, person_id, person.name
   FROM fact JOIN person ON person.id = person_id`
 
 /** The facts of a stream from a place on, asked plainly: there may be thousands of them. */
@@ -60,7 +60,7 @@ export async function factsOf(
   return rows.map(factRow)
 }
 
-const factRow = ({
+export const factRow = ({
   id,
   kind,
   body,

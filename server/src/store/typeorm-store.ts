@@ -7,6 +7,7 @@ import {
   streamEntity,
   summaryEntity,
 } from './entities'
+import { checksOf, usesOf } from './check-rows'
 import { factsOf, headOf, insertFact, tellDeclared, writeFact } from './stream-rows'
 import type { Store } from './store'
 import { insertion, typeormPeople } from './typeorm-people'
@@ -91,6 +92,18 @@ export function typeormStore(source: DataSource, shopId: string): Store {
         await tellDeclared(manager, shopId, { id, kind }, place)
         return true
       }),
+    addCheck: (gaugeId, check) =>
+      source.transaction(async (manager) => {
+        const head = await headOf(manager, shopId, gaugeId, { held: true })
+        if (head?.kind !== 'gauge') return 'missing'
+        const place = (await factsOf(manager, shopId, gaugeId, 0)).length
+        const written = await insertion(insertFact(manager, shopId, gaugeId, place, check))
+        if (written === 'written')
+          await tellDeclared(manager, shopId, { id: gaugeId, kind: 'gauge' }, place)
+        return written
+      }),
+    checks: (gaugeId) => checksOf(source.manager, shopId, gaugeId),
+    usesOf: (gaugeId, since) => usesOf(source.manager, shopId, gaugeId, since),
     async stream(kind, id) {
       const [head, facts] = await Promise.all([
         headOf(source.manager, shopId, id),

@@ -26,8 +26,8 @@ export const machinesOf = async (store: Store): Promise<readonly MachineEntry[]>
 
 export const gaugesOf = async (store: Store): Promise<readonly ShopGauge[]> =>
   (await store.declared('gauge')).map(({ id, body }) => {
-    const { reason: _why, retired, ...gauge } = gaugeFactSchema.parse(body)
-    return { id, gauge, ...(retired && { retired }) }
+    const { reason: _why, retired, watch, ...gauge } = gaugeFactSchema.parse(body)
+    return { id, gauge, ...(retired && { retired }), ...(watch && { watch }) }
   })
 
 /** Adds a machine of the shop. The same entry again is the same machine. */
@@ -116,7 +116,9 @@ export async function addGauge(
   if (refusal) return { ok: false, refusal }
   const size = readLength(entry.gauge.size, { place: 'gauge.size', sign: 'positive' })
   if (!size.ok) return refuseInput([reportProblem(size.problem)])
-  const written = await declare(store, clock, person, 'gauge', entry.id, entry.gauge)
+  const { gauge, watch } = entry
+  const body = { ...gauge, ...(watch && { watch }) }
+  const written = await declare(store, clock, person, 'gauge', entry.id, body)
   return kept(written, entry, await gaugesOf(store))
 }
 
@@ -129,7 +131,7 @@ export async function changeGauge(
   clock: Clock,
   person: Member,
   id: string,
-  { gauge, reason, retired }: ChangedGauge,
+  { gauge, reason, retired, watch }: ChangedGauge,
 ): Promise<Outcome<ShopGauge>> {
   const refusal = notAllowed(person, 'declare')
   if (refusal) return { ok: false, refusal }
@@ -139,15 +141,17 @@ export async function changeGauge(
   const declared = await store.declareAgain('gauge', id, {
     id: uuid(),
     kind: 'gauge',
-    body: { ...gauge, reason, ...(retired && { retired }) },
+    body: { ...gauge, reason, ...(retired && { retired }), ...(watch && { watch }) },
     via: 'typed',
     personId: person.id,
     recordedAt: clock(),
   })
-  return declared ? accept({ id, gauge, ...(retired && { retired }) }) : noGauge(id)
+  return declared
+    ? accept({ id, gauge, ...(retired && { retired }), ...(watch && { watch }) })
+    : noGauge(id)
 }
 
-const noGauge = (id: string) =>
+export const noGauge = (id: string) =>
   refuse('not-found', {
     message: 'There is no such gauge.',
     expected: 'a gauge of the shop',

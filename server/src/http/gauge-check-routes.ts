@@ -1,0 +1,35 @@
+import { Hono } from 'hono'
+import { newGaugeCheckSchema } from '@pine/contract'
+import type { Clock } from '../clock'
+import type { Store } from '../store/store'
+import { dueDates } from '../use-cases/due-dates'
+import { addCheck, gaugeHistory, gaugeStandings, suspectSetups } from '../use-cases/gauge-checks'
+import { gaugesOf } from '../use-cases/shop'
+import { body } from './body'
+import { replyRefusal } from './reply'
+import type { Signed } from './session'
+
+/** Gauges over time: their checks, what is due, what is suspect. */
+export const gaugeCheckRoutes = (store: Store, clock: Clock) =>
+  new Hono<Signed>()
+    .get('/gauges/standings', async (c) => c.json(await gaugeStandings(store, clock)))
+    .get('/gauges/due.ics', async (c) => {
+      const [standings, gauges] = [await gaugeStandings(store, clock), await gaugesOf(store)]
+      return c.body(dueDates(standings, gauges), 200, {
+        'Content-Type': 'text/calendar; charset=utf-8',
+        'Content-Disposition': 'attachment; filename="checks-of-gauges.ics"',
+      })
+    })
+    .get('/gauges/:id/checks', async (c) => {
+      const history = await gaugeHistory(store, c.req.param('id'))
+      return history.ok ? c.json(history.value) : replyRefusal(c, history.refusal)
+    })
+    .post('/gauges/:id/checks', body(newGaugeCheckSchema), async (c) => {
+      const { person } = c.var
+      const added = await addCheck(store, clock, person, c.req.param('id'), c.req.valid('json'))
+      return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+    })
+    .get('/gauges/:id/suspect', async (c) => {
+      const suspect = await suspectSetups(store, clock, c.req.param('id'))
+      return suspect.ok ? c.json(suspect.value) : replyRefusal(c, suspect.refusal)
+    })

@@ -1,0 +1,52 @@
+import type { EntityManager } from 'typeorm'
+import type { SetupSummary } from '@pine/contract'
+import type { CheckRow, GaugeUseRow } from './store'
+import { factRow, SELECT_FACTS, type KeptFact } from './stream-rows'
+
+/** Checks in the order of their streams: of one gauge, or of all. */
+export async function checksOf(
+  manager: EntityManager,
+  shopId: string,
+  gaugeId: string | undefined,
+): Promise<readonly CheckRow[]> {
+  const rows: readonly KeptFact[] = await manager.query(
+    `${SELECT_FACTS} WHERE shop_id = $1 AND kind = 'gauge-check' AND ($2::uuid IS NULL OR stream_id = $2)
+     ORDER BY stream_id, place`,
+    [shopId, gaugeId ?? null],
+  )
+  return rows.map((row) => ({ gaugeId: row.stream_id, fact: factRow(row) }))
+}
+
+/**
+ * Set-ups in which a gauge lay at a reading that was recorded after a moment, at either of its ends. What came first in different
+ * streams only the clock of this server tells: no place does.
+ */
+export async function usesOf(
+  manager: EntityManager,
+  shopId: string,
+  gaugeId: string,
+  since: Date,
+): Promise<readonly GaugeUseRow[]> {
+  const rows: readonly {
+    readonly summary: SetupSummary
+    readonly first: Date
+    readonly readings: string
+  }[] = await manager.query(
+    `SELECT summary.summary, used.first, used.readings
+     FROM (
+       SELECT stream_id, min(recorded_at) AS first, count(*) AS readings FROM fact
+       WHERE shop_id = $1 AND kind = 'reading' AND recorded_at > $3 AND (
+         body -> 'with' @> to_jsonb($2::text) OR body -> 'withOnPlane' @> to_jsonb($2::text)
+         OR body -> 'withOnFrom' @> to_jsonb($2::text)
+       )
+       GROUP BY stream_id
+     ) used JOIN summary ON summary.shop_id = $1 AND summary.stream_id = used.stream_id
+     ORDER BY used.first DESC`,
+    [shopId, gaugeId, since],
+  )
+  return rows.map(({ summary, first, readings }) => ({
+    summary,
+    from: first,
+    readings: Number(readings),
+  }))
+}

@@ -1,0 +1,30 @@
+import { createEvents, type EventAttributes } from 'ics'
+import type { GaugeStandings, ShopGauge } from '@pine/contract'
+
+/**
+ * Due dates of checks as a calendar, RFC 5545: one day-long entry for each gauge that is watched and was checked. What is due
+ * already stands at the day on which it fell due.
+ */
+export function dueDates(standings: GaugeStandings, gauges: readonly ShopGauge[]): string {
+  const events = standings.flatMap(({ id, dueOn, isSuspect }): readonly EventAttributes[] => {
+    const name = gauges.find((one) => one.id === id)?.gauge.name
+    if (dueOn === undefined || name === undefined) return []
+    const [year = 0, month = 0, day = 0] = dueOn.split('-').map(Number)
+    return [
+      {
+        uid: `${id}@pine-compass`,
+        title: `Check the ${name}`,
+        description: isSuspect
+          ? 'Its last check was not good: look at what was measured with it.'
+          : 'Read it against its own master.',
+        start: [year, month, day],
+        duration: { days: 1 },
+        productId: 'pine-compass',
+        calName: 'Checks of gauges',
+      },
+    ]
+  })
+  const { value, error } = createEvents([...events])
+  if (!value) throw error ?? new Error('the calendar has no text')
+  return value
+}

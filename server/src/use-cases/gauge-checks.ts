@@ -1,0 +1,131 @@
+import {
+  gaugeCheckFactSchema,
+  reportProblem,
+  type GaugeHistory,
+  type GaugeStandings,
+  type Member,
+  type NewGaugeCheck,
+  type ShopGauge,
+  type SuspectSetups,
+} from '@pine/contract'
+import { readLength } from '@pine/core/length'
+import { gaugeStanding, type GaugeCheck, type GaugeStanding } from '@pine/core/shop'
+import type { Clock } from '../clock'
+import { accept, refuse, refuseInput, type Outcome } from '../refusal'
+import type { CheckRow, Store } from '../store/store'
+import { notAllowed } from './allowed'
+import { gaugesOf, noGauge } from './shop'
+
+/** Every check of a gauge, in the order in which they were made. */
+export async function gaugeHistory(store: Store, id: string): Promise<Outcome<GaugeHistory>> {
+  const gauge = await gaugeOf(store, id)
+  if (gauge === undefined) return noGauge(id)
+  return accept({ gauge, checks: (await store.checks(id)).map(told) })
+}
+
+/** A gauge was read against its own master. Sent twice it is one check. */
+export async function addCheck(
+  store: Store,
+  clock: Clock,
+  person: Member,
+  gaugeId: string,
+  { id, ...check }: NewGaugeCheck,
+): Promise<Outcome<GaugeHistory>> {
+  const refusal = notAllowed(person, 'enter')
+  if (refusal) return { ok: false, refusal }
+  const problems = (['read', 'master'] as const).flatMap((place) => {
+    const read = readLength(check[place], { place, sign: 'positive' })
+    return read.ok ? [] : [reportProblem(read.problem)]
+  })
+  if (problems.length > 0) return refuseInput(problems)
+  const gauge = await gaugeOf(store, gaugeId)
+  if (gauge === undefined) return noGauge(gaugeId)
+  if (gauge.watch === undefined) return notWatched(gauge)
+  await store.addCheck(gaugeId, {
+    id,
+    kind: 'gauge-check',
+    body: check,
+    via: 'typed',
+    personId: person.id,
+    recordedAt: clock(),
+  })
+  return gaugeHistory(store, gaugeId)
+}
+
+/** How each gauge that is watched stands now: when it was checked last, when it is due, whether it is suspect. */
+export async function gaugeStandings(store: Store, clock: Clock): Promise<GaugeStandings> {
+  const [gauges, rows] = await Promise.all([gaugesOf(store), store.checks()])
+  const byGauge = new Map<string, CheckRow[]>()
+  for (const row of rows) byGauge.set(row.gaugeId, [...(byGauge.get(row.gaugeId) ?? []), row])
+  return gauges.flatMap((gauge) => {
+    if (gauge.watch === undefined || gauge.retired) return []
+    const standing = standingOf(gauge, byGauge.get(gauge.id) ?? [], clock())
+    const last = standing?.checks.at(-1)
+    return standing === undefined
+      ? []
+      : [
+          {
+            id: gauge.id,
+            ...(last && { lastAt: last.at, offMm: last.offMm }),
+            ...(standing.dueOn !== undefined && { dueOn: standing.dueOn }),
+            isDue: standing.isDue,
+            isSuspect: standing.suspectSince !== undefined,
+          },
+        ]
+  })
+}
+
+/** The set-ups that were measured with a gauge since it was last known good; none while its last check was good. */
+export async function suspectSetups(
+  store: Store,
+  clock: Clock,
+  id: string,
+): Promise<Outcome<SuspectSetups>> {
+  const gauge = await gaugeOf(store, id)
+  if (gauge === undefined) return noGauge(id)
+  const since = standingOf(gauge, await store.checks(id), clock())?.suspectSince
+  if (since === undefined) return accept([])
+  const uses = await store.usesOf(id, new Date(since ?? 0))
+  return accept(
+    uses.map(({ summary, from, readings }) => ({
+      id: summary.id,
+      name: summary.name,
+      machine: summary.machine,
+      from: from.toISOString(),
+      readings,
+      released: summary.recorded,
+    })),
+  )
+}
+
+const gaugeOf = async (store: Store, id: string): Promise<ShopGauge | undefined> =>
+  (await gaugesOf(store)).find((one) => one.id === id)
+
+function standingOf(
+  { watch }: ShopGauge,
+  rows: readonly CheckRow[],
+  now: Date,
+): GaugeStanding | undefined {
+  return watch && gaugeStanding(rows.map(asCheck), watch.limit, now.toISOString(), watch.everyDays)
+}
+
+const asCheck = ({ fact }: CheckRow): GaugeCheck => {
+  const { read, master } = gaugeCheckFactSchema.parse(fact.body)
+  return { id: fact.id, at: fact.recordedAt.toISOString(), read, master }
+}
+
+const told = ({ fact }: CheckRow): GaugeHistory['checks'][number] => ({
+  id: fact.id,
+  ...gaugeCheckFactSchema.parse(fact.body),
+  by: fact.by.name,
+  at: fact.recordedAt.toISOString(),
+})
+
+const notWatched = ({ gauge }: ShopGauge) =>
+  refuse('input-wrong', {
+    place: 'watch',
+    message: `Nobody has said what the ${gauge.name} may be off.`,
+    expected: 'a limit that its checks are held to',
+    received: 'none',
+    remedy: 'A lead says it at the gauge: how far it may be off, and how often it is checked.',
+  })
