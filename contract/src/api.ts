@@ -3,12 +3,8 @@ import { reason, uuid } from './fields'
 import { roleSchema } from './roles'
 import { setupFactSchema, setupFileSchema } from './setup-facts'
 import { gaugeCheckFactSchema } from './facts'
-import {
-  gaugeSchema,
-  machineDeclarationSchema,
-  setupSheetSchema,
-  watchSchema,
-} from './setup-schema'
+import { gaugeSchema, watchSchema } from './gauge-schema'
+import { machineDeclarationSchema, setupSheetSchema } from './setup-schema'
 import { solutionViewSchema } from './solution-view'
 
 /** Four to eight digits: typed with oily thumbs. */

@@ -2,7 +2,8 @@ import type { StreamKind } from '@pine/core/journal'
 import { z } from 'zod'
 import { name, reason, writtenLengthSchema } from './fields'
 import { kind, SETUP_FACTS, type FactKindOf } from './setup-facts'
-import { gaugeSchema, machineDeclarationSchema, watchSchema } from './setup-schema'
+import { gaugeSchema, watchSchema } from './gauge-schema'
+import { machineDeclarationSchema } from './setup-schema'
 
 /** From the second time on: why it was declared anew, and whether it is out of use. */
 const declaredAnew = {

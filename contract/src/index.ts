@@ -2,11 +2,11 @@ export {
   setupSheetSchema,
   machineDeclarationSchema,
   controlProfileSchema,
-  gaugeSchema,
   toolSchema,
   offsetPlanSchema,
   axisPlanSchema,
 } from './setup-schema'
+export { gaugeSchema } from './gauge-schema'
 export { readingSchema } from './reading-schema'
 export { writtenLengthSchema } from './fields'
 export {

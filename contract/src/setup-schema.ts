@@ -2,7 +2,7 @@ import { LIFT_PLACES, SHORT_READ_BACKS } from '@pine/core/facts'
 import { LENGTH_UNITS } from '@pine/core/length'
 import { SCHOOLS } from '@pine/core/schools'
 import { KEYINGS, PROVES, STAYS_PUT } from '@pine/core/sheet'
-import { BLOCK_GRADES, FACES, GAUGE_KINDS } from '@pine/core/touch'
+import { FACES } from '@pine/core/touch'
 import { z } from 'zod'
 import {
   address,
@@ -16,6 +16,7 @@ import {
   words,
   writtenLengthSchema,
 } from './fields'
+import { gaugeSchema } from './gauge-schema'
 
 export const controlProfileSchema = z.strictObject({
   decimals: z.strictObject({ mm: z.int().min(1).max(6), in: z.int().min(1).max(5) }),
@@ -58,27 +59,6 @@ export const machineDeclarationSchema = z.strictObject({
     .max(60)
     .regex(/^[\x20-\x7e]+$/, 'letters, digits and signs that a control has')
     .optional(),
-})
-
-export const gaugeSchema = z.strictObject({
-  id: name,
-  kind: z.enum(GAUGE_KINDS),
-  name,
-  size: writtenLengthSchema,
-  wall: writtenLengthSchema.optional(),
-  repeatability: writtenLengthSchema.optional(),
-  uncertainty: writtenLengthSchema.optional(),
-  foot: writtenLengthSchema.optional(),
-  footUncertainty: writtenLengthSchema.optional(),
-  grade: z.enum(BLOCK_GRADES).optional(),
-  halfAngle: z.number().min(1).max(89).optional(),
-  maxSpeed: turnsAMinute.optional(),
-})
-
-/** How a gauge is watched by the shop; a set-up does not ask. */
-export const watchSchema = z.strictObject({
-  limit: writtenLengthSchema,
-  everyDays: z.int().min(1).max(3650).optional(),
 })
 
 export const toolSchema = z.strictObject({

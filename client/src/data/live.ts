@@ -46,7 +46,13 @@ export async function showTold(told: Told): Promise<void> {
   if (change.kind === 'setup') await Promise.all([fetchSince(change), showLists()])
   else if (change.kind in ANSWERS)
     // What is asked of a machine changes how far its set-ups are.
-    await Promise.all([mutate(ANSWERS[change.kind as keyof typeof ANSWERS]), showLists()])
+    await Promise.all([
+      mutate(ANSWERS[change.kind as keyof typeof ANSWERS]),
+      ...(change.kind === 'gauge' ? ['gauge-standings', `gauge-checks:${change.id}`] : []).map(
+        (key) => mutate(key),
+      ),
+      showLists(),
+    ])
 }
 
 /**

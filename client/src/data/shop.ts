@@ -1,7 +1,13 @@
 import { useMemo } from 'react'
 import useSWR from 'swr'
 import { z } from 'zod'
-import { machineSchema, shopGaugeSchema, shopSchema, type MachineEntry } from '@pine/contract'
+import {
+  machineSchema,
+  shopGaugeSchema,
+  shopSchema,
+  type MachineEntry,
+  type Watch,
+} from '@pine/contract'
 import {
   shopMachineOf,
   type Gauge,
@@ -72,8 +78,22 @@ export function useGauges() {
     /** Those that are out of use as well. */
     all: data,
     error: error as unknown,
-    async change(id: string, gauge: Gauge, { reason, retired }: Change & { reason: string }) {
-      const json = { gauge, reason, ...(retired && { retired: true as const }) }
+    async change(
+      id: string,
+      gauge: Gauge,
+      {
+        reason,
+        retired,
+        // How it is watched stays as it was, unless that is what is changed.
+        watch = data?.find((one) => one.id === id)?.watch,
+      }: Change & { readonly reason: string; readonly watch?: Watch | undefined },
+    ) {
+      const json = {
+        gauge,
+        reason,
+        ...(retired && { retired: true as const }),
+        ...(watch && { watch }),
+      }
       await ask(api.gauges[':id'].$put({ param: { id }, json: sendable(json) }), shopGaugeSchema)
       await mutate()
     },

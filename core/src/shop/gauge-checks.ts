@@ -1,5 +1,6 @@
 import { controlChart, type ChartSignal, type ControlChart } from './control-chart'
 import { intervalAdvice, type IntervalAdvice } from './check-interval'
+import { dateOfDay, dayOf } from '../freshness/instant'
 import { readLength } from '../length/read-length'
 import { NANOMETRES_PER, type WrittenLength } from '../length/length'
 
@@ -35,11 +36,6 @@ export interface GaugeStanding {
 
 /** So many checks tell how it scatters: its limits are taken from them. Common practice, no source. */
 const BASELINE = 10
-
-const DAY_MS = 86_400_000
-const dayOf = (at: string): number => Date.parse(at) / DAY_MS
-const dateAfter = (at: string, days: number): string =>
-  new Date(Math.floor(dayOf(at) + days) * DAY_MS).toISOString().slice(0, 10)
 
 /**
  * How a gauge stands: how far off each check was, whether that is chance by the chart of its first checks, when it is to be
@@ -77,7 +73,7 @@ export function gaugeStanding(
     limitMm,
   )
   const days = Math.min(advice.days, everyDays ?? Infinity)
-  const dueOn = last && (last.isGood ? dateAfter(last.at, days) : last.at.slice(0, 10))
+  const dueOn = last && (last.isGood ? dateOfDay(dayOf(last.at) + days) : last.at.slice(0, 10))
   return {
     checks: judged,
     ...(chart && { chart }),

@@ -2,6 +2,12 @@ export { describeAdvice, describeGap, describeVerdict } from './advice-words'
 export { CHANGE_NAMES } from './change-words'
 export { type CheckWords, describeCheck } from './check-words'
 export { describeStale } from './event-words'
+export {
+  describeCheckFault,
+  describeGaugeStanding,
+  describeInterval,
+  describeOff,
+} from './gauge-check-words'
 export { describeImplied } from './implied-words'
 export { describeActiveLength, describeKeyMode } from './key-words'
 export { describeFrame, rungName, speakLadder } from './ladder-words'

@@ -1,20 +1,11 @@
-import { createHash } from 'node:crypto'
-import { readFileSync } from 'node:fs'
-import type { Member, NewFact } from '@pine/contract'
-import { type Address } from '@pine/core/address'
-import { foldSetup } from '@pine/core/facts'
-import { type LengthUnit } from '@pine/core/length'
-import { readProgram } from '@pine/core/program'
-import { type SetupSheet } from '@pine/core/sheet'
-import { solve } from '@pine/core/solve'
+import type { Member } from '@pine/contract'
 import { v7 as uuid } from 'uuid'
 import type { Clock } from '../clock'
-import type { Outcome } from '../refusal'
 import type { Store } from '../store/store'
 import { admit } from '../use-cases/people'
-import { keepProgramText } from '../use-cases/programs'
-import { setupsOf, type Setups } from '../use-cases/setups'
+import { addCheck } from '../use-cases/gauge-checks'
 import { addGauge, addMachine } from '../use-cases/shop'
+import { DemoSetup, must } from './demo-setup'
 import {
   ADAPTER,
   BRACKET_PLATE,
@@ -29,13 +20,7 @@ import {
   mm,
 } from './workshop'
 
-type NewReading = Extract<NewFact, { kind: 'reading' }>['body']
-
-/** Each kind of reading without what was read. */
-type WithoutNumber<Body> = Body extends unknown ? Omit<Body, 'read'> : never
-
 const HOUR = 3_600_000
-const MINUTE = 60_000
 
 /**
  * Fills an empty database with the invented workshop: set-ups in every state, made through the
@@ -51,7 +36,8 @@ export async function loadDemo(store: Store, clock: Clock): Promise<void> {
   for (const machine of Object.values(MACHINES))
     must(await addMachine(store, clock, mira, { id: uuid(), machine }))
   for (const gauge of Object.values(GAUGES))
-    must(await addGauge(store, clock, mira, { id: gauge.id, gauge }))
+    must(await addGauge(store, clock, mira, { id: gauge.id, gauge, ...watchOf(gauge) }))
+  await checkSetter(store, mira, started)
 
   await recordedPlate(new DemoSetup(store, ansel, started - 52 * HOUR))
   await plateAtItsSecondTool(new DemoSetup(store, ansel, started - 4 * HOUR))
@@ -61,93 +47,37 @@ export async function loadDemo(store: Store, clock: Clock): Promise<void> {
   await focuserAtLengths(new DemoSetup(store, mira, started - 1 * HOUR))
 }
 
-/** A set-up told as a person would make it: one fact after another, two minutes apart. */
-class DemoSetup {
-  private readonly id = uuid()
-  private readonly setups: Setups
+/** The setter is watched: the lengths of every mill hang on it. */
+const watchOf = ({ id }: { readonly id: string }) =>
+  id === GAUGES.setter.id ? { watch: { limit: mm('0.010'), everyDays: 90 } } : {}
 
-  constructor(
-    private readonly store: Store,
-    private readonly person: Member,
-    private time: number,
-  ) {
-    this.setups = setupsOf(store, this.tick)
-  }
+/** How far off each check was, a fortnight apart: it wears a little. */
+const WORN = [
+  '0.000',
+  '0.001',
+  '-0.001',
+  '0.001',
+  '0.002',
+  '0.001',
+  '0.003',
+  '0.003',
+  '0.002',
+  '0.004',
+]
 
-  async begin(sheet: SetupSheet): Promise<void> {
-    const request = { id: this.id, sheetFactId: uuid(), sheet: structuredClone(sheet) }
-    must(await this.setups.create(this.person, request))
-  }
-
-  read(text: string, unit: LengthUnit, reading: WithoutNumber<NewReading>): Promise<void> {
-    return this.add({
-      id: uuid(),
-      kind: 'reading',
-      body: { ...reading, read: { text, unit } } as NewReading,
-    })
-  }
-
-  /** Keys a register in as the sheet says, and reads back what the control shows. */
-  async keyIn(address: Address, shown?: string): Promise<void> {
-    const { file } = must(await this.setups.open(this.id))
-    const line = solve(foldSetup(file)).registers.find(
-      (register) => register.address === address,
-    )?.keyIn
-    if (line === undefined) throw new Error(`demo: ${address} cannot be keyed yet`)
-    const { unit } = line
-    if (line.mode === 'add')
-      await this.add({
+async function checkSetter(store: Store, person: Member, started: number): Promise<void> {
+  for (const [index, off] of WORN.entries()) {
+    const at = started - (WORN.length - index) * 14 * 24 * HOUR
+    const read = (50 + Number(off)).toFixed(3)
+    must(
+      await addCheck(store, () => new Date(at), person, GAUGES.setter.id, {
         id: uuid(),
-        kind: 'read-back',
-        body: { address, moment: 'before', shown: { text: '0.0000', unit } },
-      })
-    await this.add({
-      id: uuid(),
-      kind: 'key-in',
-      body: { address, mode: line.mode, typed: { text: line.type ?? line.after, unit } },
-    })
-    await this.add({
-      id: uuid(),
-      kind: 'read-back',
-      body: { address, moment: 'after', shown: { text: shown ?? line.after, unit } },
-    })
+        read: mm(read),
+        against: '50 mm gauge block',
+        master: mm('50.000'),
+      }),
+    )
   }
-
-  /** Home, clean seats, true gauges. */
-  async ready(): Promise<void> {
-    for (const of of ['home', 'clean', 'gauges'] as const) await this.see({ of })
-  }
-
-  see(body: Extract<NewFact, { kind: 'check-off' }>['body']): Promise<void> {
-    return this.add({ id: uuid(), kind: 'check-off', body })
-  }
-
-  prove(body: Extract<NewFact, { kind: 'proof' }>['body']): Promise<void> {
-    return this.add({ id: uuid(), kind: 'proof', body })
-  }
-
-  record(): Promise<void> {
-    return this.add({ id: uuid(), kind: 'record', body: {} })
-  }
-
-  /** Reads one of the programs beside this file, as a person picks it. */
-  async program(name: string): Promise<void> {
-    const file = readFileSync(new URL(`./programs/${name}`, import.meta.url))
-    const sha256 = createHash('sha256').update(file).digest('hex')
-    const reading = readProgram(file.toString('utf8'))
-    must(await keepProgramText(this.store, this.tick, this.person, sha256, file))
-    await this.add({
-      id: uuid(),
-      kind: 'program',
-      body: { name, bytes: file.length, sha256, reading },
-    })
-  }
-
-  private async add(fact: NewFact): Promise<void> {
-    must(await this.setups.add(this.person, this.id, fact))
-  }
-
-  private readonly tick: Clock = () => new Date((this.time += 2 * MINUTE))
 }
 
 async function recordedPlate(setup: DemoSetup): Promise<void> {
@@ -292,9 +222,4 @@ async function focuserAtLengths(setup: DemoSetup): Promise<void> {
   await setup.read('-187.594', 'mm', { of: 'tip-on-plane', tool: 1, with: [GAUGES.setter.id] })
   await setup.read('-203.882', 'mm', { of: 'tip-on-plane', tool: 2, with: [GAUGES.setter.id] })
   await setup.read('-211.048', 'mm', { of: 'tip-on-plane', tool: 3, with: [GAUGES.setter.id] })
-}
-
-function must<T>(outcome: Outcome<T>): T {
-  if (outcome.ok) return outcome.value
-  throw new Error(`demo data was refused: ${JSON.stringify(outcome.refusal.problems)}`)
 }

@@ -1,8 +1,9 @@
-import { readLength, type LengthUnit, type ReadLengthOptions } from '@pine/core/length'
+import { type LengthUnit } from '@pine/core/length'
 import { type Gauge } from '@pine/core/sheet'
 import { TURNING_GAUGES, type GaugeKind } from '@pine/core/touch'
-import { describeProblem, GAUGE_NAMES } from '@pine/core/words'
+import { GAUGE_NAMES } from '@pine/core/words'
 import type { FormOutcome } from '@/data/use-kept-form'
+import { lengthProblem } from './length-problem'
 import { turnsOf } from './turns'
 
 /** A gauge while it is being declared: numbers as they are typed. */
@@ -39,8 +40,10 @@ export function gaugeOf(draft: GaugeDraft): FormOutcome<GaugeDraft, Omit<Gauge, 
   const { kind, unit } = draft
   const [name, size, wall] = [draft.name.trim(), draft.size.trim(), draft.wall.trim()]
   const hasWall = kind === 'plate' && wall !== ''
-  const sizeProblem = problemOf({ text: size, unit }, { sign: 'positive' })
-  const wallProblem = hasWall ? problemOf({ text: wall, unit }, { sign: 'positive' }) : undefined
+  const sizeProblem = lengthProblem({ text: size, unit }, { sign: 'positive' })
+  const wallProblem = hasWall
+    ? lengthProblem({ text: wall, unit }, { sign: 'positive' })
+    : undefined
   if (sizeProblem !== undefined || wallProblem !== undefined)
     return {
       problems: {
@@ -93,14 +96,4 @@ export function correctedGauge(
     return { problems: { reason: 'Say why: it stays with the change, under your name.' } }
   const { wall: _wall, maxSpeed: _speed, halfAngle: _angle, ...rest } = before
   return { made: { gauge: { ...rest, ...outcome.made }, reason } }
-}
-
-function problemOf(
-  written: Parameters<typeof readLength>[0],
-  options: ReadLengthOptions,
-): string | undefined {
-  const read = readLength(written, options)
-  if (read.ok) return undefined
-  const { message, remedy } = describeProblem(read.problem)
-  return `${message} ${remedy}`
 }

@@ -1,0 +1,159 @@
+import type { GaugeHistory, Watch } from '@pine/contract'
+import { gaugeStanding } from '@pine/core/shop'
+import { NANOMETRES_PER, readLength, type LengthUnit, type WrittenLength } from '@pine/core/length'
+import {
+  describeCheckFault,
+  describeGaugeStanding,
+  describeInterval,
+  describeOff,
+} from '@pine/core/words'
+import type { FormOutcome } from '@/data/use-kept-form'
+import { lengthProblem } from '../shop/length-problem'
+
+/** A gauge over time, as its page shows it. */
+export interface ChecksView {
+  /** How it stands, in a sentence. */
+  readonly stands: string
+  readonly tone: 'good' | 'due' | 'wrong'
+  /** How often it is to be checked, and why; undefined before the first check. */
+  readonly interval: string | undefined
+  /** The youngest first. */
+  readonly rows: readonly {
+    readonly id: string
+    readonly on: string
+    readonly off: string
+    readonly by: string
+    /** Why it was not good. */
+    readonly fault: string | undefined
+  }[]
+  /** Undefined with fewer than two checks. In the gauge's unit. */
+  readonly chart:
+    | {
+        readonly points: readonly { readonly on: string; readonly off: number }[]
+        readonly limit: number
+        readonly mean: number
+        readonly upper: number
+        readonly lower: number
+        /** How far the picture goes up and down: all that is drawn, with a little air. */
+        readonly reach: number
+        /** The same in a sentence. */
+        readonly says: string
+      }
+    | undefined
+}
+
+/** Undefined where nobody has said what the gauge may be off. */
+export function checksView(
+  { gauge: { gauge, watch }, checks }: GaugeHistory,
+  now: string,
+): ChecksView | undefined {
+  if (watch === undefined) return undefined
+  const { unit } = gauge.size
+  const standing = gaugeStanding(checks, watch.limit, now, watch.everyDays)
+  const limitMm = mmOf(watch.limit)
+  const inUnit = (mm: number) => (mm * NANOMETRES_PER.mm) / NANOMETRES_PER[unit]
+  const { chart } = standing
+  return {
+    stands: describeGaugeStanding(standing),
+    tone: standing.suspectSince !== undefined ? 'wrong' : standing.isDue ? 'due' : 'good',
+    interval:
+      checks.length === 0
+        ? undefined
+        : describeInterval(standing.advice, limitMm, unit, watch.everyDays),
+    rows: standing.checks
+      .map((check) => ({
+        id: check.id,
+        on: check.at.slice(0, 10),
+        off: describeOff(check.offMm, unit),
+        by: checks.find(({ id }) => id === check.id)?.by ?? '',
+        fault: describeCheckFault(check),
+      }))
+      .reverse(),
+    chart: chart && {
+      points: standing.checks.map(({ at, offMm }) => ({
+        on: at.slice(5, 10),
+        off: inUnit(offMm),
+      })),
+      limit: inUnit(limitMm),
+      mean: inUnit(chart.mean),
+      upper: inUnit(chart.upper),
+      lower: inUnit(chart.lower),
+      reach:
+        AIR * inUnit(Math.max(limitMm, ...standing.checks.map(({ offMm }) => Math.abs(offMm)))),
+      says: `${standing.checks.length} checks, on average ${describeOff(chart.mean, unit)}; by chance from ${describeOff(chart.lower, unit)} to ${describeOff(chart.upper, unit)}; it may be off by ±${describeOff(limitMm, unit).slice(1)}.`,
+    },
+  }
+}
+
+const AIR = 1.15
+
+const mmOf = (written: WrittenLength): number => {
+  const read = readLength(written)
+  return read.ok ? read.value.nm / NANOMETRES_PER.mm : 0
+}
+
+/** A check while it is typed. */
+export interface CheckDraft {
+  readonly read: string
+  readonly against: string
+  readonly master: string
+}
+
+/** The same master as last time; at first its marked size. */
+export function newCheck({ gauge: { gauge }, checks }: GaugeHistory): CheckDraft {
+  const last = checks.at(-1)
+  return { read: '', against: last?.against ?? '', master: last?.master.text ?? gauge.size.text }
+}
+
+interface Check {
+  readonly read: WrittenLength
+  readonly against: string
+  readonly master: WrittenLength
+}
+
+export function checkOf(draft: CheckDraft, unit: LengthUnit): FormOutcome<CheckDraft, Check> {
+  const [read, master] = [draft.read, draft.master].map((text) => ({ text: text.trim(), unit }))
+  const against = draft.against.trim()
+  const wrong = {
+    read: lengthProblem(read, { sign: 'positive' }),
+    master: lengthProblem(master, { sign: 'positive' }),
+    against: against === '' ? 'Say what it was held against.' : undefined,
+  }
+  const problems = Object.fromEntries(
+    Object.entries(wrong).filter(([, problem]) => problem !== undefined),
+  )
+  return Object.keys(problems).length > 0 || read === undefined || master === undefined
+    ? { problems }
+    : { made: { read, against, master } }
+}
+
+/** How a gauge is watched, while it is typed. */
+export interface WatchDraft {
+  readonly limit: string
+  readonly days: string
+  readonly reason: string
+}
+
+export const watchDraft = (watch: Watch | undefined): WatchDraft => ({
+  limit: watch?.limit.text ?? '',
+  days: watch?.everyDays === undefined ? '' : String(watch.everyDays),
+  reason: '',
+})
+
+export function watchOf(
+  draft: WatchDraft,
+  unit: LengthUnit,
+): FormOutcome<WatchDraft, { readonly watch: Watch; readonly reason: string }> {
+  const limit = { text: draft.limit.trim(), unit }
+  const days = Number(draft.days)
+  const reason = draft.reason.trim()
+  const wrong = lengthProblem(limit, { sign: 'positive' })
+  if (wrong !== undefined || reason === '')
+    return {
+      problems: {
+        ...(wrong !== undefined && { limit: wrong }),
+        ...(reason === '' && { reason: 'Say why: it stays with the change, under your name.' }),
+      },
+    }
+  return { made: { watch: { limit, ...(days >= 1 && { everyDays: days }) }, reason } }
+}

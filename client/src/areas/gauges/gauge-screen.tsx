@@ -1,0 +1,188 @@
+import { lazy, Suspense, useState, type ReactNode } from 'react'
+import { Link, useRouter } from 'expo-router'
+import type { GaugeHistory, SuspectSetups } from '@pine/contract'
+import type { Gauge } from '@pine/core/sheet'
+import { GAUGE_NAMES } from '@pine/core/words'
+import { Allowed } from '@/areas/people/allowed'
+import { failureWords } from '@/data/api'
+import { useGaugeChecks } from '@/data/gauge-checks'
+import { Button } from '@/kit/button'
+import { Page } from '@/kit/page'
+import { Card, Column, Line } from '@/kit/surfaces'
+import { Digits, Words } from '@/kit/words'
+import { CheckEntry } from './check-entry'
+import { checksView, type ChecksView } from './checks-view'
+import { WatchEntry } from './watch-entry'
+
+// The chart's library is as large as the rest of the page: it comes when there is something to draw.
+const ChecksChart = lazy(() =>
+  import('./checks-chart').then(({ ChecksChart: Chart }) => ({ default: Chart })),
+)
+
+/** A gauge over time: how it stands, its checks, and what they make suspect. */
+export function GaugeScreen({ id }: { readonly id: string }) {
+  const router = useRouter()
+  const { history, suspect, error } = useGaugeChecks(id)
+  const back = (
+    <Button kind="plain" onPress={() => router.push('/shop')}>
+      Back to the gauges
+    </Button>
+  )
+  if (history === undefined)
+    return (
+      <Page title="A gauge over time" foot={back}>
+        <Words role={error === undefined ? 'status' : 'alert'} tone={error ? 'wrong' : 'soft'}>
+          {error === undefined ? 'Its checks are on their way.' : failureWords(error)}
+        </Words>
+      </Page>
+    )
+  return <OverTime history={history} suspect={suspect ?? []} back={back} />
+}
+
+function OverTime({
+  history,
+  suspect,
+  back,
+}: {
+  readonly history: GaugeHistory
+  readonly suspect: SuspectSetups
+  readonly back: ReactNode
+}) {
+  const gauge = history.gauge.gauge as Gauge
+  const [entering, setEntering] = useState<'check' | 'watch'>()
+  const [now] = useState(() => new Date().toISOString())
+  const view = checksView(history, now)
+  const close = () => setEntering(undefined)
+  const checking = view !== undefined && entering === undefined && (
+    <Allowed to="enter">
+      <Button kind="act" grow onPress={() => setEntering('check')} testID="check-it">
+        Check it now
+      </Button>
+    </Allowed>
+  )
+  return (
+    <Page
+      title={gauge.name}
+      foot={
+        <>
+          {back}
+          {checking}
+        </>
+      }
+    >
+      <Words as="note">
+        {GAUGE_NAMES[gauge.kind]}, {gauge.size.text} {gauge.size.unit}
+      </Words>
+      {entering === 'check' && <CheckEntry history={history} onDone={close} />}
+      {entering === 'watch' && <WatchEntry history={history} onDone={close} />}
+      {view === undefined ? (
+        <Words>
+          Nobody has said what it may be off. Say that, and its checks are held to it: how it
+          drifts, when it is due, what it makes suspect.
+        </Words>
+      ) : (
+        <Checks view={view} suspect={suspect} gauge={gauge} />
+      )}
+      {entering !== 'watch' && (
+        <Allowed to="declare" otherwise="A lead says what it may be off.">
+          <Button onPress={() => setEntering('watch')} testID="watch-it">
+            {view === undefined ? 'Say what it may be off' : 'Change what it may be off'}
+          </Button>
+        </Allowed>
+      )}
+    </Page>
+  )
+}
+
+const TONES = { good: 'ink', due: 'caution', wrong: 'wrong' } as const
+
+function Checks({
+  view: { stands, tone, interval, rows, chart },
+  suspect,
+  gauge,
+}: {
+  readonly view: ChecksView
+  readonly suspect: SuspectSetups
+  readonly gauge: Gauge
+}) {
+  return (
+    <>
+      <Card padded {...(tone === 'wrong' && { tone: 'wrong' as const })} role="status">
+        <Words as="lead" strong tone={TONES[tone]} testID="stands">
+          {stands}
+        </Words>
+        {interval !== undefined && <Words testID="interval">{interval}</Words>}
+      </Card>
+      {suspect.length > 0 && <Suspect suspect={suspect} />}
+      {chart !== undefined && (
+        <Column gap="$2">
+          <Suspense fallback={<Words as="note">The chart is on its way.</Words>}>
+            <ChecksChart chart={chart} decimals={gauge.size.unit === 'mm' ? 3 : 4} />
+          </Suspense>
+          <Words as="note" testID="chart-says">
+            {chart.says}
+          </Words>
+        </Column>
+      )}
+      {rows.length > 0 && (
+        <Card overflow="hidden" role="list" aria-label="its checks, the youngest first">
+          {rows.map(({ id, on, off, by, fault }, index) => (
+            <Line key={id} apart first={index === 0} role="listitem" paddingVertical="$2">
+              <Column gap={0} flexShrink={1}>
+                <Digits>{on}</Digits>
+                <Words as="note">{by}</Words>
+              </Column>
+              <Column gap={0} alignItems="flex-end" flexShrink={1}>
+                <Digits as="lead" tone={fault === undefined ? 'ink' : 'wrong'}>
+                  {off}
+                </Digits>
+                {fault !== undefined && (
+                  <Words as="note" tone="wrong" textAlign="right">
+                    {fault}
+                  </Words>
+                )}
+              </Column>
+            </Line>
+          ))}
+        </Card>
+      )}
+    </>
+  )
+}
+
+/** Set-ups that were measured with it since it was last good: each one tap away. */
+function Suspect({ suspect }: { readonly suspect: SuspectSetups }) {
+  return (
+    <Column gap="$2" testID="suspect">
+      <Words as="title" role="heading" aria-level={2}>
+        Suspect by it
+      </Words>
+      <Card overflow="hidden">
+        {suspect.map(({ id, name, machine, readings, released, from }, index) => (
+          <Line key={id} first={index === 0} paddingVertical="$2">
+            <Column gap={0} flex={1}>
+              <Link href={{ pathname: '/setups/[id]', params: { id } }} asChild>
+                <Words strong tone="act" paddingVertical={10} marginVertical={-10}>
+                  {name}
+                </Words>
+              </Link>
+              <Words as="note">
+                {machine} · {readings} {readings === 1 ? 'reading' : 'readings'} since{' '}
+                {from.slice(0, 10)}
+              </Words>
+            </Column>
+            {released && (
+              <Words as="note" tone="wrong" strong>
+                released
+              </Words>
+            )}
+          </Line>
+        ))}
+      </Card>
+      <Words as="note">
+        Say in each that the gauge failed its check: its numbers show at once which of them lean on
+        it.
+      </Words>
+    </Column>
+  )
+}

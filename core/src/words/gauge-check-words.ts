@@ -1,0 +1,94 @@
+import { formatLength } from '../length/format-length'
+import { NANOMETRES_PER, toNanometres, type LengthUnit } from '../length/length'
+import type { ChartSignal } from '../shop/control-chart'
+import type { IntervalAdvice } from '../shop/check-interval'
+import type { GaugeStanding } from '../shop/gauge-checks'
+import { typographic } from './typographic'
+
+const DECIMALS: Readonly<Record<LengthUnit, number>> = { mm: 3, in: 4 }
+
+const write = (mm: number, unit: LengthUnit, more = 0): string =>
+  typographic(
+    formatLength(
+      toNanometres(Math.round(mm * NANOMETRES_PER.mm)),
+      unit,
+      Math.min(DECIMALS[unit] + more, 6),
+    ),
+  )
+
+/** How far off a check was, with its sign: `+0.004 mm`, `−0.0002 in`, `0.000 mm`. */
+export function describeOff(offMm: number, unit: LengthUnit): string {
+  const text = write(offMm, unit)
+  return `${offMm > 0 && /[1-9]/.test(text) ? '+' : ''}${text} ${unit}`
+}
+
+const SIGNALS: Readonly<Record<ChartSignal, string>> = {
+  'beyond-limit': 'further off than its first checks scatter',
+  'two-of-three': 'two of three lie far to one side',
+  'four-of-five': 'four of five lie to one side',
+  'eight-on-a-side': 'eight in a row lie to one side',
+}
+
+/** Why a check was not good, in a few words; undefined for a good one. */
+export function describeCheckFault({
+  isGood,
+  signals,
+}: GaugeStanding['checks'][number]): string | undefined {
+  if (isGood) return undefined
+  const [signal] = signals
+  return signal === undefined ? 'more than it may be' : SIGNALS[signal]
+}
+
+/** How a gauge stands, in a sentence: good until a day, due, or not to be trusted. */
+export function describeGaugeStanding({
+  checks,
+  dueOn,
+  isDue,
+  suspectSince,
+}: Pick<GaugeStanding, 'checks' | 'dueOn' | 'isDue' | 'suspectSince'>): string {
+  if (checks.length === 0) return 'Never checked: read it against its own master.'
+  if (suspectSince === null)
+    return 'It was never good: nothing that was measured with it is sure. Measure it anew, or take it out of use.'
+  if (suspectSince !== undefined)
+    return `Its last check was not good. What was measured with it since ${suspectSince.slice(0, 10)} is suspect: check it again, then measure it anew.`
+  return isDue ? `It is to be checked: due since ${dueOn}.` : `Good. To be checked by ${dueOn}.`
+}
+
+const WEEK_DAYS = 7
+
+const every = (days: number): string => {
+  if (days < 2 * WEEK_DAYS) return days === 1 ? 'every day' : `every ${days} days`
+  return `every ${Math.floor(days / WEEK_DAYS)} weeks`
+}
+
+/**
+ * How often it is to be checked and why: “Checked every 5 weeks it stays within 0.010 mm: it drifts by 0.0010 mm a week.”
+ *
+ * @param everyDays how often the shop checks it at least: said where that is oftener.
+ */
+export function describeInterval(
+  advice: IntervalAdvice,
+  limitMm: number,
+  unit: LengthUnit,
+  everyDays = Infinity,
+): string {
+  const own = ownInterval(advice, limitMm, unit)
+  return everyDays < advice.days ? `${own} The shop checks it ${every(everyDays)}.` : own
+}
+
+function ownInterval(
+  { days, because, trend }: IntervalAdvice,
+  limitMm: number,
+  unit: LengthUnit,
+): string {
+  const within = `within ${write(limitMm, unit)} ${unit}`
+  const drifts = `${write(Math.abs(trend?.slope ?? 0) * WEEK_DAYS, unit, 1)} ${unit} a week`
+  if (because === 'too-few')
+    return 'Fewer than four checks: once a month, until they tell its drift.'
+  if (because === 'longest') return `It hardly moves: once a year keeps it ${within}.`
+  if (days === 0)
+    return `It may be out of its limit already, by its drift (${drifts}) and how its checks scatter: check it before it is used.`
+  return because === 'drift'
+    ? `Checked ${every(days)} it stays ${within}: it drifts by ${drifts}.`
+    : `Checked ${every(days)} it stays ${within}: its checks scatter, and show no drift.`
+}

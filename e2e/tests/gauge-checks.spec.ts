@@ -1,0 +1,68 @@
+import { barriers } from '../support/accessible'
+import { Machinist } from '../support/machinist'
+import { expect, test } from '../support/product'
+
+test('checks of a setter: its drift and when it is due, one that is off, and what that makes suspect', async ({
+  page,
+  demo,
+}) => {
+  const mira = new Machinist(page, demo.address, true)
+  await mira.signIn('Mira Toller')
+  await page.getByRole('link', { name: 'Shop' }).click()
+  await expect(page.getByText(/good, to be checked by/)).toBeVisible()
+  await page.getByRole('link', { name: 'checks of 50 mm setter' }).click()
+  await expect(page.getByTestId('stands')).toContainText('Good. To be checked by')
+  await expect(page.getByTestId('interval')).toContainText('it drifts by 0.000')
+  await expect(page.getByTestId('chart-says')).toContainText('10 checks, on average +0.002 mm')
+  await expect(page.getByRole('img', { name: /10 checks/ }).locator('svg')).toBeVisible()
+  await mira.look('gauge-checks')
+  expect(await barriers(page)).toEqual([])
+
+  // Half typed and not a number: told, with what to do.
+  await page.getByTestId('check-it').click()
+  await page.getByTestId('check-read').fill('5o.015')
+  await page.getByRole('button', { name: 'Keep this check' }).click()
+  await expect(page.getByText('is not a number')).toBeVisible()
+  await page.getByTestId('check-read').fill('50.015')
+  await expect(page.getByTestId('check-against')).toHaveValue('50 mm gauge block')
+  await page.getByRole('button', { name: 'Keep this check' }).click()
+
+  await expect(page.getByTestId('stands')).toContainText('Its last check was not good.')
+  await expect(page.getByText('+0.015 mm')).toBeVisible()
+  const suspect = page.getByTestId('suspect')
+  await expect(suspect.getByRole('link', { name: 'Focuser body, two fixtures' })).toBeVisible()
+  await expect(suspect.getByText('Clamp ring')).toBeHidden()
+  await mira.look('gauge-suspect')
+  expect(await barriers(page)).toEqual([])
+  await suspect.getByRole('link', { name: 'Focuser body, two fixtures' }).click()
+  await expect(page.getByText('Focuser body, two fixtures').first()).toBeVisible()
+
+  // Good again: nothing is suspect by it any more.
+  await page.goBack()
+  await page.getByTestId('check-it').click()
+  await page.getByTestId('check-read').fill('50.002')
+  await page.getByRole('button', { name: 'Keep this check' }).click()
+  await expect(page.getByTestId('suspect')).toBeHidden()
+})
+
+test('a gauge that nobody watches says so; a lead says what it may be off, a setter may not', async ({
+  page,
+  demo,
+}) => {
+  const mira = new Machinist(page, demo.address, true)
+  await mira.signIn('Mira Toller')
+  await page.getByRole('link', { name: 'Shop' }).click()
+  await page.getByRole('link', { name: 'checks of 25 mm block' }).click()
+  await expect(page.getByText('Nobody has said what it may be off.')).toBeVisible()
+  await page.getByTestId('watch-it').click()
+  await page.getByTestId('watch-limit').fill('0.002')
+  await page.getByRole('button', { name: 'Hold its checks to this' }).click()
+  await expect(page.getByText('Say why')).toBeVisible()
+  await page.getByTestId('watch-reason').fill('every length of the router hangs on it')
+  await page.getByRole('button', { name: 'Hold its checks to this' }).click()
+  await expect(page.getByTestId('stands')).toContainText('Never checked')
+  await mira.look('gauge-never')
+  // Corrected later, it is watched as before.
+  await page.getByRole('button', { name: 'Back to the gauges' }).click()
+  await expect(page.getByText('never checked')).toBeVisible()
+})
