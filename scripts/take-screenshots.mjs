@@ -36,13 +36,16 @@ const VIEWS = [
     way: [open('Focuser body, two fixtures'), step('face:G54:left'), type('-412.300')],
   },
   {
-    file: 'program-phone',
+    file: 'gauge-phone',
     size: PHONE,
     way: [
-      open('Drawtube flange'),
-      (page) => page.getByTestId('menu').click(),
-      (page) => page.getByTestId('program').click(),
-      shows('can crash or scrap'),
+      (page) => page.getByRole('link', { name: 'Shop' }).click(),
+      (page) => page.getByRole('link', { name: 'checks of 50 mm setter' }).click(),
+      (page) =>
+        page
+          .getByRole('img', { name: /10 checks/ })
+          .locator('svg')
+          .waitFor(),
     ],
   },
   {

@@ -10,7 +10,7 @@ export function solutionTable(name: string, view: SolutionView): string {
       const head = `${address.padEnd(6)} ${(value ?? '–').padStart(widest)} ${unit}${sure}  ${state}${stale === null ? '' : `: ${stale}`}`
       // A number that was declared to be zero says nothing of the sum.
       const lines = trace
-        .filter(({ by, adds }) => by !== null || Number(adds) !== 0)
+        .filter(({ by, adds }) => by !== undefined || Number(adds) !== 0)
         .map(
           (line, index) =>
             `       ${describeTerm(line, index === 0)} ${line.unit}  ${line.meaning} (${line.name})`,

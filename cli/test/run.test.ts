@@ -335,3 +335,10 @@ describe('pine read', () => {
     expect(run(['read', 'nothing.ngc'], fromExamples).exitCode).toBe(3)
   })
 })
+
+test('the printed sum leaves out what was declared to be zero, and keeps every reading', () => {
+  const { out } = run(['solve', 'tool-by-tool.json'], fromExamples)
+  expect(out).toContain('G54.Z.T1  -44.160 mm')
+  expect(out).toContain('−31.460 mm  machine Z, tip at the touch (tip-on-part:G54:T1)')
+  expect(out).not.toMatch(/facing|lost motion| 0 mm/)
+})

@@ -30,6 +30,18 @@ test.each(FILES)('%s is a good set-up file, and its solution fits its own schema
   expect(view.registers.filter(({ value }) => value === null)).toEqual([])
 })
 
+test('a trace says who read a number and when; what was declared has neither', () => {
+  const parsed = parseSetupText(example('tool-by-tool.json'))
+  if (!parsed.ok) throw new Error(JSON.stringify(parsed.problems))
+  const view = viewSolution(parsed.document, solve(parsed.document))
+  const trace = view.registers.find(({ address }) => address === 'G54.Z.T1')!.trace
+  const tip = trace.find(({ name }) => name === 'tip-on-part:G54:T1')
+  expect(tip).toMatchObject({ by: 'Ansel Okoro', at: '2026-03-04T08:09:00Z', adds: '-31.4600' })
+  const plate = trace.find(({ name }) => name === 'contact plate')!
+  expect(plate).toMatchObject({ adds: '-12.7000' })
+  expect('by' in plate || 'at' in plate).toBe(false)
+})
+
 test('every field of a document is needed or known: leaving one out is told at its place', () => {
   const whole = JSON.parse(example('setting-plane.json'))
   for (const field of Object.keys(whole)) {

@@ -71,3 +71,25 @@ test('read-backs of the first files get their order from their times', () => {
   for (const readBack of old.readBacks) delete readBack.afterReadings
   expect(told(opened(old)).registers).toEqual(registers)
 })
+
+test('a gauge that was good until a count of readings was good through the last of them', () => {
+  const old = fixture('whole-run.json')
+  const gauge = old.sheet.gauges[0].id
+  const failed = (goodUntil?: number) => {
+    const event = {
+      id: '019aaaaa-0000-7000-8000-00000000eeee',
+      by: 'Mira Toller',
+      at: '2026-03-02T12:00:00Z',
+      afterReadings: old.readings.length,
+      kind: 'check-failed',
+      gauge,
+      ...(goodUntil !== undefined && { goodUntil }),
+    }
+    const [last] = opened({ ...old, events: [...(old.events ?? []), event] }).events.slice(-1)
+    return last
+  }
+  expect(failed(2)).toMatchObject({ lastGood: old.readings[1].id })
+  expect(failed(1)).toMatchObject({ lastGood: old.readings[0].id })
+  expect(failed(0)).not.toHaveProperty('lastGood')
+  expect(failed()).not.toHaveProperty('lastGood')
+})

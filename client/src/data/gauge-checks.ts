@@ -7,6 +7,7 @@ import {
 } from '@pine/contract'
 import { v7 as uuid } from 'uuid'
 import { api, ask, sendable } from './api'
+import { saveText } from './save-text'
 
 /** How each gauge that is watched stands now, by its id. */
 export function useGaugeStandings() {
@@ -49,4 +50,11 @@ export function useGaugeChecks(id: string) {
       ])
     },
   }
+}
+
+/** When the gauges that are watched are to be checked, as a calendar for whatever keeps one. */
+export async function saveDueDates(): Promise<void> {
+  const answer = await api.gauges['due.ics'].$get()
+  if (!answer.ok) throw new Error(`the calendar was refused: ${answer.status}`)
+  saveText('checks-of-gauges.ics', await answer.text(), 'text/calendar')
 }

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import type { MachineDeclaration } from '@pine/core/sheet'
+import { saveDueDates, useGaugeStandings } from '@/data/gauge-checks'
 import { useGauges, useMachines, useShop } from '@/data/shop'
 import { Allowed } from '@/areas/people/allowed'
 import { failureWords } from '@/data/api'
@@ -17,6 +18,7 @@ export function ShopScreen() {
   const { machines, all: allMachines, change: changeMachine, error } = useMachines()
   const { gauges, all: allGauges, change: changeGauge } = useGauges()
   const { shop } = useShop()
+  const { standings } = useGaugeStandings()
   const [adding, setAdding] = useState<'machine' | 'gauge'>()
   const close = () => setAdding(undefined)
   return (
@@ -63,6 +65,11 @@ export function ShopScreen() {
       {gauges?.map((gauge) => (
         <GaugeCard key={gauge.id} gauge={gauge} />
       ))}
+      {standings?.some(({ dueOn }) => dueOn !== undefined) && (
+        <Button kind="plain" onPress={() => void saveDueDates()} testID="due-dates">
+          Due dates as a calendar
+        </Button>
+      )}
       <Allowed to="declare">
         {allGauges
           ?.filter(({ retired }) => retired)
