@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { MachineDeclaration } from '@pine/core/sheet'
+import { keepsLengths, type MachineDeclaration } from '@pine/core/sheet'
 import { Allowed } from '@/areas/people/allowed'
 import { useMachines } from '@/data/shop'
 import { Button } from '@/kit/button'
@@ -32,9 +32,12 @@ export function MachineCard({ id, machine }: { id: string; machine: MachineDecla
             {name}
           </Words>
           <Words as="note">
-            {kind} · shows {control.decimals.mm} decimals in mm, {control.decimals.in} in inch ·
-            lengths {KEYED[control.lengthKey]}, work offsets {KEYED[control.workOffsetKey]} · D
-            holds the {control.diameterRegister ?? 'diameter'}
+            {kind} · shows {control.decimals.mm} decimals in mm, {control.decimals.in} in inch ·{' '}
+            {keepsLengths(control)
+              ? `lengths ${KEYED[control.lengthKey]}`
+              : 'it keeps no lengths: one tool at a time'}
+            , work offsets {KEYED[control.workOffsetKey]} · D holds the{' '}
+            {control.diameterRegister ?? 'diameter'}
           </Words>
           <Words as="note" strong testID={`policy-${name}`}>
             Asked: {policyWords(machine) ?? 'nothing beyond the steps'}
