@@ -10,7 +10,7 @@ import { proofMove, proofsNeeded } from '../src/proof'
 import type { SetupSheet } from '../src/sheet'
 import { toNanometres } from '../src/length'
 import { convertSolution, solve } from '../src/solve'
-import { describeCheck, stepName } from '../src/words'
+import { describeCheck, describeRestart, stepName } from '../src/words'
 import { wearChange } from '../src/wear'
 import { event, fact, mm, readingOf, setupOf as bare, shown, workedSheet } from './worked-example'
 
@@ -163,6 +163,37 @@ test('each row is keyed at the touch that sets it, before the tool goes to the n
     'key-in:G55.Z.T1',
     'prove:G54:T1',
   ])
+})
+
+test('a master that cuts later is touched before the first tool can be set', () => {
+  const sheet = router({
+    school: 'master-tool',
+    reference: { masterTool: 2 },
+    offsets: [
+      { ...workedSheet().offsets[0]!, Z: { by: 'tool-on-part', tool: 2, facing: mm('0') } },
+    ],
+  })
+  const keys = stepsIn(setupOf(sheet, [])).map(({ step }) => step.key)
+  expect(keys.slice(keys.indexOf('tip-on-plane:T2'), keys.indexOf('prove:G54:T1'))).toEqual([
+    'tip-on-plane:T2',
+    'tip-on-part:G54:T2',
+    'key-in:G54.X',
+    'key-in:G54.Y',
+    'tip-on-plane:T1',
+    'key-in:G54.Z.T1',
+  ])
+  const touched = setupOf(sheet, [
+    onBoard(2, '-51.700'),
+    onTop(2, '-74.110'),
+    onBoard(1, '-60.000'),
+  ])
+  // T2 on zero at −74.2; T1 is 8.3 longer.
+  expect(valueAt(touched, 'G54.Z.T1')?.value).toBe(-82_500_000)
+})
+
+test('after a break what is cancelled has no length in it', () => {
+  expect(describeRestart(setupOf(router(), []), 2)[0]).toMatch(/^Cancel what is active: G40 G80\./)
+  expect(describeRestart(bare(workedSheet(), []), 1)[0]).toMatch(/G40 G49 G80\./)
 })
 
 test('the next tool waits for the cut, and the cut for everything before it', () => {

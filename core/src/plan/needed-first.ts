@@ -23,14 +23,19 @@ export function neededFirst(
         state.step.does === 'read' && state.step.station !== 'stops' && serves(state.step.quantity),
     )
   // One tool at a time: what a stop needs is done in its order, and the tool before has cut.
-  const place = states.findIndex((one) => one.step.key === step.key)
-  const before = open.find((state) => states.indexOf(state) < place)
+  const openBefore = (isMeant: (step: Step) => boolean = () => true) =>
+    states
+      .slice(
+        0,
+        states.findIndex((one) => one.step.key === step.key),
+      )
+      .find((state) => !state.done && isMeant(state.step))
   if (step.station === 'stops')
     return step.does === 'read' || step.does === 'key-in'
       ? (open.find((state) => state.step.key === 'home') ??
-          open.find((state) => state.step.station === 'stops' && states.indexOf(state) < place) ??
+          openBefore(({ station }) => station === 'stops') ??
           openRead((one) => finds(sheet, one)))
-      : before
+      : openBefore()
   switch (step.does) {
     case 'read': {
       const { quantity } = step
@@ -71,7 +76,7 @@ export function neededFirst(
     }
     case 'check':
       return step.check === 'air-cut' || step.check === 'first-part' || step.check === 'look'
-        ? before
+        ? openBefore()
         : undefined
     case 'record':
       return open.find((state) => state.step.does !== 'record')

@@ -126,8 +126,10 @@ export function stepsOf(
   )
 }
 
-const findsRow = ({ offsets }: SetupSheet, tool: number): boolean =>
-  offsets.some(({ Z }) => Z.by === 'tool-on-part' && Z.tool === tool)
+/** Whether no tool can be set before this one was touched: a row is found by it, or all are compared with it. */
+const findsRow = ({ offsets, school, reference }: SetupSheet, tool: number): boolean =>
+  offsets.some(({ Z }) => Z.by === 'tool-on-part' && Z.tool === tool) ||
+  (school === 'master-tool' && reference?.masterTool === tool)
 
 const isIn = (steps: readonly Step[], { key }: Step): boolean =>
   steps.some((one) => one.key === key)
