@@ -1,5 +1,5 @@
 import { checkOf, checksView, newCheck, watchDraft, watchOf } from '@/areas/gauges/checks-view'
-import { standingWords } from '@/areas/shop/standing-words'
+import { gaugesCall, standingWords } from '@/areas/shop/standing-words'
 
 const mm = (text: string) => ({ text, unit: 'mm' as const })
 const inch = (text: string) => ({ text, unit: 'in' as const })
@@ -105,4 +105,21 @@ test('beside its name: how it stands, in a few words', () => {
   expect(standingWords(checked)).toBe('to be checked since 2026-02-01')
   expect(standingWords({ ...checked, isDue: false })).toBe('good, to be checked by 2026-02-01')
   expect(standingWords({ ...checked, isSuspect: true })).toBe('its last check was not good')
+})
+
+test('what is to be done about gauges, for who comes to work', () => {
+  const good = { id, isDue: false, isSuspect: false }
+  const due = { ...good, isDue: true }
+  const suspect = { ...due, isSuspect: true }
+  expect(gaugesCall(undefined)).toBeUndefined()
+  expect(gaugesCall([good])).toBeUndefined()
+  expect(gaugesCall([good, due])).toEqual({ words: 'One gauge is to be checked', isWrong: false })
+  expect(gaugesCall([due, due])?.words).toBe('2 gauges are to be checked')
+  expect(gaugesCall([suspect])).toEqual({ words: 'One gauge is not to be trusted', isWrong: true })
+  expect(gaugesCall([suspect, suspect, due])?.words).toBe(
+    '2 gauges are not to be trusted, one is to be checked',
+  )
+  expect(gaugesCall([suspect, due, due])?.words).toBe(
+    'One gauge is not to be trusted, 2 are to be checked',
+  )
 })

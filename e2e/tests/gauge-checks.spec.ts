@@ -47,8 +47,14 @@ test('checks of a setter: its drift and when it is due, one that is off, and wha
   await suspect.getByRole('link', { name: 'Focuser body, two fixtures' }).click()
   await expect(page.getByText('Focuser body, two fixtures').first()).toBeVisible()
 
+  // Who comes to work sees it first of all.
+  await mira.leaveFor(demo.address)
+  await expect(page.getByTestId('gauges-call')).toHaveText('One gauge is not to be trusted')
+  await mira.look('gauges-call')
+  await page.getByTestId('gauges-call').click()
+  await page.getByRole('link', { name: 'checks of 50 mm setter' }).click()
+
   // Good again: nothing is suspect by it any more.
-  await page.goBack()
   await page.getByTestId('check-it').click()
   await page.getByTestId('check-read').fill('50.002')
   await page.getByRole('button', { name: 'Keep this check' }).click()

@@ -6,6 +6,8 @@ import { type SetupSheet } from '@pine/core/sheet'
 import type { SetupSummary } from '@pine/contract'
 import { failureWords } from '@/data/api'
 import { useBegun } from '@/data/begun'
+import { gaugesCall } from '@/areas/shop/standing-words'
+import { useGaugeStandings } from '@/data/gauge-checks'
 import { useMay } from '@/data/session'
 import { useSetups } from '@/data/setups'
 import { Button } from '@/kit/button'
@@ -22,6 +24,8 @@ export function SetupsScreen() {
   const { wide } = useMedia()
   const mayEnter = useMay('enter')
   const { setups, error } = useSetups()
+  const { standings } = useGaugeStandings()
+  const call = gaugesCall(standings)
   const [sought, setSought] = useState('')
   const begun = useBegun().filter(({ id }) => !setups?.some((setup) => setup.id === id))
   const { open, done } = apart(found(setups ?? [], sought))
@@ -53,6 +57,22 @@ export function SetupsScreen() {
             ? 'Nothing is set up yet. Start with the machine, the stock and the tools; you are led from there.'
             : 'Nothing is set up yet.'}
         </Words>
+      )}
+      {call !== undefined && (
+        <Card
+          padded
+          render="button"
+          cursor="pointer"
+          minHeight={56}
+          justifyContent="center"
+          onPress={() => router.push('/shop')}
+          testID="gauges-call"
+          {...(call.isWrong && { tone: 'wrong' as const })}
+        >
+          <Words strong tone={call.isWrong ? 'wrong' : 'caution'}>
+            {call.words}
+          </Words>
+        </Card>
       )}
       {needsFinding(setups) && (
         <Field

@@ -8,3 +8,24 @@ export function standingWords(standing: GaugeStandings[number] | undefined): str
   if (lastAt === undefined) return 'never checked'
   return isDue ? `to be checked since ${dueOn}` : `good, to be checked by ${dueOn}`
 }
+
+/** What is to be done about gauges, for who comes to work: undefined where nothing is. */
+export function gaugesCall(
+  standings: GaugeStandings | undefined,
+): { readonly words: string; readonly isWrong: boolean } | undefined {
+  const suspect = standings?.filter(({ isSuspect }) => isSuspect).length ?? 0
+  const due = standings?.filter(({ isDue, isSuspect }) => isDue && !isSuspect).length ?? 0
+  const told = [
+    ...(suspect === 0
+      ? []
+      : [
+          suspect === 1
+            ? 'One gauge is not to be trusted'
+            : `${suspect} gauges are not to be trusted`,
+        ]),
+    ...(due === 0 ? [] : [due === 1 ? 'one is to be checked' : `${due} are to be checked`]),
+  ]
+  if (told.length === 0) return undefined
+  const alone = due === 1 ? 'One gauge is to be checked' : `${due} gauges are to be checked`
+  return { words: suspect === 0 ? alone : told.join(', '), isWrong: suspect > 0 }
+}
