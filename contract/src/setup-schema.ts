@@ -1,3 +1,4 @@
+import { AXES } from '@pine/core/address'
 import { LIFT_PLACES, SHORT_READ_BACKS } from '@pine/core/facts'
 import { LENGTH_UNITS } from '@pine/core/length'
 import { SCHOOLS } from '@pine/core/schools'
@@ -42,7 +43,7 @@ export const machineDeclarationSchema = z.strictObject({
   travels: byAxis(
     z.strictObject({ min: writtenLengthSchema, max: writtenLengthSchema }),
   ).optional(),
-  homing: z.enum(['switches', 'marks']).optional(),
+  homing: z.enum(['switches', 'axis-by-axis', 'marks']).optional(),
   dialTurn: byAxis(writtenLengthSchema).optional(),
   policy: z
     .strictObject({
@@ -267,6 +268,7 @@ export const checkOffSchema = z.discriminatedUnion('of', [
   z.strictObject({
     of: z.literal('home'),
     marks: z.strictObject({ X: homeMark, Y: homeMark, Z: homeMark }).optional(),
+    axes: z.array(z.enum(AXES)).min(1).max(3).optional(),
     ...leftOut,
   }),
   z.strictObject({

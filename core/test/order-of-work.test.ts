@@ -6,7 +6,7 @@ import { type HomeMarks } from '../src/freshness'
 import { foundAgain } from '../src/freshness/home-marks'
 import { oldFrom } from '../src/freshness/stale'
 import { type Nanometres } from '../src/length'
-import { neededFirst, recoveryOf, stepsOf } from '../src/plan'
+import { axesAtHome, neededFirst, recoveryOf, stepsOf } from '../src/plan'
 import { proofKey } from '../src/proof'
 import { proofOfKey } from '../src/proof/proof-key'
 import { quantityKey, type QuantityName } from '../src/quantities'
@@ -427,5 +427,45 @@ describe('keys', () => {
       row: 'G54.1 P2',
       tool: 14,
     })
+  })
+})
+
+describe('a machine that homes each axis by itself', () => {
+  const machine = { ...workedSheet().machine, homing: 'axis-by-axis' } as const
+  const homed = (...axes: readonly ('X' | 'Y' | 'Z')[]): SetupDocument => ({
+    ...workedDocument({ machine }, []),
+    checkOffs: axes.map((axis) => ({ ...fact(), of: 'home' as const, axes: [axis] })),
+  })
+  const waitsFor = (document: SetupDocument, key: string) => {
+    const states = stepsOf(document, solve(document), false)
+    const { step } = states.find((one) => one.step.key === key)!
+    return neededFirst(document.sheet, states, step)?.step.key
+  }
+  const isDone = (document: SetupDocument) =>
+    stepsOf(document, solve(document), false).find(({ step }) => step.key === 'home')?.done
+
+  test('a reading waits for its own axis, and home is done with all three', () => {
+    expect(waitsFor(homed(), 'tip-on-plane:T1')).toBe('home')
+    expect(waitsFor(homed('Z'), 'tip-on-plane:T1')).toBeUndefined()
+    expect(waitsFor(homed('Z'), 'face:G54:left')).toBe('home')
+    expect(waitsFor(homed('Z', 'X'), 'face:G54:left')).toBeUndefined()
+    expect(waitsFor(homed('Z', 'X'), 'face:G54:front')).toBe('home')
+    expect([isDone(homed()), isDone(homed('Z', 'X')), isDone(homed('Z', 'X', 'Y'))]).toEqual([
+      false,
+      false,
+      true,
+    ])
+    expect(axesAtHome(homed('Z', 'X'))).toEqual(['X', 'Z'])
+  })
+
+  test('once home is lost, all of them are', () => {
+    const lost = {
+      ...homed('X', 'Y', 'Z'),
+      events: [event({ kind: 'home-lost' })],
+    }
+    expect(isDone(lost)).toBe(false)
+    expect(axesAtHome(lost)).toEqual([])
+    const again = { ...lost, checkOffs: [...lost.checkOffs, { ...fact(), of: 'home' as const }] }
+    expect(isDone(again)).toBe(true)
   })
 })

@@ -106,7 +106,12 @@ export const ROUTER_PLATE: SetupSheet = {
 export const ROUTER_WITHOUT_LENGTHS: SetupSheet = {
   ...common,
   name: 'Bracket, tool by tool',
-  machine: { name: 'Small router', kind: 'router', control: { ...control, toolLengths: 'none' } },
+  machine: {
+    name: 'Small router',
+    kind: 'router',
+    homing: 'axis-by-axis',
+    control: { ...control, toolLengths: 'none' },
+  },
   school: 'part-top',
   gauges: [finder, { id: 'paper', kind: 'paper', name: 'paper', size: mm('0.100') }],
   tools: [

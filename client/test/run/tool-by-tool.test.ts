@@ -1,4 +1,4 @@
-import { checkView, cutViews } from '@/areas/run/ready/check-view'
+import { checkView, cutViews, homeAxesView } from '@/areas/run/ready/check-view'
 import { runView } from '@/areas/run/frame/run-view'
 import { after, BEN, example } from './set-ups'
 
@@ -15,10 +15,8 @@ test('the head says with which tool one is, and how far', () => {
 test('Z with the next tool is not keyed while the one before has still to cut', () => {
   const read = { kind: 'reading', body: plate.document.readings.at(-1)! } as never
   const early = after(beforeTheCut, read)
-  expect(runView(early, 'key-in:G54.Z.T2').waitsFor?.step.key).toBe('home')
-  const homed = after(early, { kind: 'check-off', body: { of: 'home' } })
-  expect(runView(homed, 'key-in:G54.Z.T2').waitsFor?.step.key).toBe('prove:G54:T1')
-  const cut = after(homed, { kind: 'check-off', body: { of: 'cut', tool: 1 } })
+  expect(runView(early, 'key-in:G54.Z.T2').waitsFor?.step.key).toBe('prove:G54:T1')
+  const cut = after(early, { kind: 'check-off', body: { of: 'cut', tool: 1 } })
   expect(runView(cut, 'key-in:G54.Z.T2').waitsFor).toBeUndefined()
 })
 
@@ -29,4 +27,23 @@ test('a cut is said of its tool, once', () => {
   expect(checkView(plate, 'cut', BEN, 1)).toMatchObject({ facts: [], says: 'Next' })
   expect(checkView(plate, 'cut', BEN, 2).facts).toHaveLength(1)
   expect(cutViews(plate, 1)).toEqual([])
+})
+
+test('home, axis by axis: what is said now is entered, and what was said before is not said again', () => {
+  const onlyNew = homeAxesView(plate, ['Z'])
+  expect(onlyNew).toMatchObject({
+    says: 'Z is home',
+    facts: [{ kind: 'check-off', body: { of: 'home', axes: ['Z'] } }],
+  })
+  const withZ = after(plate, ...onlyNew.facts)
+  expect(homeAxesView(withZ, []).axes).toEqual([
+    { axis: 'X', isHome: false },
+    { axis: 'Y', isHome: false },
+    { axis: 'Z', isHome: true },
+  ])
+  expect(homeAxesView(withZ, [])).toMatchObject({ says: 'Next', facts: [] })
+  expect(homeAxesView(withZ, ['Z', 'X', 'Y'])).toMatchObject({
+    says: 'X, Y are home',
+    facts: [{ body: { axes: ['X', 'Y'] } }],
+  })
 })

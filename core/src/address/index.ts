@@ -6,4 +6,4 @@ export {
   registerName,
   rowOfAddress,
 } from './address'
-export { LAST_FURTHER_ROW, type MachineAxis, OFFSET_ROWS, type OffsetRow } from './row'
+export { AXES, LAST_FURTHER_ROW, type MachineAxis, OFFSET_ROWS, type OffsetRow } from './row'

@@ -194,7 +194,12 @@ export type CheckOffBody = {
   /** Why it was left out, where it was. */
   readonly leftOut?: string
 } & (
-  | { readonly of: 'home'; readonly marks?: Readonly<Record<MachineAxis, HomeMark>> }
+  | {
+      readonly of: 'home'
+      readonly marks?: Readonly<Record<MachineAxis, HomeMark>>
+      /** Which axes were homed, on a machine that homes each by itself; all of them where it is not said. */
+      readonly axes?: readonly MachineAxis[]
+    }
   | {
       readonly of: 'clean' | 'gauges' | 'holding' | 'program' | 'look'
       /** Why it is as it should be although the sheet speaks against it: a grip that is small, say. */

@@ -14,7 +14,7 @@ export {
 export { asksForSpindle, readingBody } from './reading-fields'
 export { recoveryOf } from './recovery'
 export { STATIONS, type Station, type Step, type StepState } from './step'
-export { mayLook, standingCheckOff } from './standing-check-off'
+export { axesAtHome, mayLook, standingCheckOff } from './standing-check-off'
 export { nextStep, stationTrust, stepsOf } from './steps'
 export { suggestGauges } from './suggest-gauges'
 export { type WayEnd, waysAsked } from './ways-asked'

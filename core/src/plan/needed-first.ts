@@ -1,5 +1,5 @@
 import { isOf } from '../address/address'
-import { inMachinePosition, type QuantityName } from '../quantities/quantities'
+import { axesRead, inMachinePosition, type QuantityName } from '../quantities/quantities'
 import type { SetupSheet } from '../sheet/sheet'
 import { lengthAddressOf, toolOfRegister } from '../sheet/tool-rows'
 import type { ZWay } from '../schools/ways-of-z'
@@ -30,16 +30,22 @@ export function neededFirst(
         states.findIndex((one) => one.step.key === step.key),
       )
       .find((state) => !state.done && isMeant(state.step))
+  /** Home, where an axis that is read is not home yet: some machines home each by itself. */
+  const homeFor = (quantity: QuantityName) =>
+    open.find(
+      ({ step: one, atHome = [] }) =>
+        one.key === 'home' && !axesRead(quantity).every((axis) => atHome.includes(axis)),
+    )
   if (step.station === 'stops')
     return step.does === 'read' || step.does === 'key-in'
-      ? (open.find((state) => state.step.key === 'home') ??
+      ? ((step.does === 'read' ? homeFor(step.quantity) : undefined) ??
           openBefore(({ station }) => station === 'stops') ??
           openRead((one) => finds(sheet, one)))
       : openBefore()
   switch (step.does) {
     case 'read': {
       const { quantity } = step
-      const home = open.find((state) => state.step.key === 'home')
+      const home = homeFor(quantity)
       if (home !== undefined && inMachinePosition(quantity)) return home
       if (quantity.of !== 'tip-on-part') return undefined
       const setsZ = offsets.some(({ row, Z }) => row === quantity.row && Z.by === 'tool-on-part')

@@ -1,3 +1,4 @@
+import { AXES, type MachineAxis } from '../address/row'
 import type { CheckOff, SetupDocument } from '../facts/document'
 import { isSamePerson, type Author, type Entered } from '../journal/entered'
 
@@ -13,6 +14,20 @@ export const mayLook = (
   person: Author,
 ): boolean =>
   ![readings, keyIns, readBacks].some((facts) => facts.some(({ by }) => isSamePerson(by, person)))
+
+/**
+ * The axes that are home: all of them at once, or those that were said one by one since home was last lost.
+ */
+export function axesAtHome({
+  checkOffs,
+  events,
+}: Pick<SetupDocument, 'checkOffs' | 'events'>): readonly MachineAxis[] {
+  const lost = events.findLast(({ kind }) => kind === 'home-lost')?.place ?? -1
+  const homed = new Set(
+    checkOffs.flatMap((one) => (one.of === 'home' && one.place > lost ? (one.axes ?? AXES) : [])),
+  )
+  return AXES.filter((axis) => homed.has(axis))
+}
 
 /**
  * What was seen to, as long as nothing has undone it since.

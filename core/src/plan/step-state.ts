@@ -1,5 +1,6 @@
 import type { Address } from '../address/address'
-import { isAfter, standingCheckOff } from './standing-check-off'
+import { AXES } from '../address/row'
+import { axesAtHome, isAfter, standingCheckOff } from './standing-check-off'
 import { instantOf } from '../freshness/instant'
 import { isBehind } from '../freshness/stale'
 import { activeLift } from '../proof/lift'
@@ -26,9 +27,16 @@ export function stepState(
       return { step, done: true, trust: 'read' }
     case 'check': {
       const seen = standingCheckOff(document, step.check, step.stop)
-      const done = seen !== undefined && !isUndone(seen, document, solution)
+      const atHome = step.check === 'home' ? axesAtHome(document) : undefined
+      const isWhole = atHome === undefined || atHome.length === AXES.length
+      const done = seen !== undefined && isWhole && !isUndone(seen, document, solution)
       const trust = BEFORE_CUTTING.includes(step.station) ? 'proven' : 'read'
-      return { step, done, trust: done ? trust : 'not-read' }
+      return {
+        step,
+        done,
+        trust: done ? trust : 'not-read',
+        ...(!isWhole && { atHome }),
+      }
     }
     case 'read': {
       const standing = standingReadings(document, step.quantity)

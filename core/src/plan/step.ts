@@ -1,5 +1,6 @@
 import type { CheckOff } from '../facts/document'
 import type { Address } from '../address/address'
+import type { MachineAxis } from '../address/row'
 import type { OffsetRow } from '../address/row'
 import type { QuantityName } from '../quantities/quantities'
 import type { TrustState } from '../registers/register'
@@ -58,4 +59,6 @@ export interface StepState {
   readonly step: Step
   readonly done: boolean
   readonly trust: TrustState
+  /** Of home, while it is open: the axes that are home already, where the machine homes each by itself. */
+  readonly atHome?: readonly MachineAxis[]
 }

@@ -52,8 +52,8 @@ export interface MachineDeclaration {
   /** Added by the control to every work offset at once; zero where it is not said. */
   readonly externalOffset?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
   readonly travels?: Readonly<Partial<Record<MachineAxis, Travel>>>
-  /** How it finds its zero after power on; by switches where it is not said. */
-  readonly homing?: 'switches' | 'marks'
+  /** How it finds its zero after power on: by switches, all axes in one go, where it is not said; each axis by itself; or by marks. */
+  readonly homing?: 'switches' | 'axis-by-axis' | 'marks'
   /** What one turn of a hand-wheel's dial moves: marks are certain only to within a turn. */
   readonly dialTurn?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
   readonly policy?: MachinePolicy

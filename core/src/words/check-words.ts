@@ -153,7 +153,9 @@ function homeBySwitches(document: Standing): CheckWords {
     title: 'Home',
     sentence: 'Home the machine and let it warm.',
     points: [
-      'Z up first, then X and Y: each axis, where the machine homes them one by one.',
+      document.sheet.machine.homing === 'axis-by-axis'
+        ? 'Z up first, then X and Y. This machine homes each axis by itself: say which are home.'
+        : 'Z up first, then X and Y.',
       'Spindle run warm as the manual asks, then stopped.',
       'Rows that are not used are cleared to zero.',
       commonOffset(document),

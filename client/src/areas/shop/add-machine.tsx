@@ -96,7 +96,8 @@ const CHOICES = [
     field: 'homing',
     label: 'After power on it finds its zero …',
     options: [
-      { value: 'switches', label: 'by home switches' },
+      { value: 'switches', label: 'by home switches, all axes in one go' },
+      { value: 'axis-by-axis', label: 'by switches, each axis by itself' },
       { value: 'marks', label: 'by marks and dials' },
     ],
   },

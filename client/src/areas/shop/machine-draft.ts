@@ -28,7 +28,7 @@ export interface MachineDraft {
   readonly lengthSign: 'added' | 'subtracted'
   readonly diameterRegister: 'diameter' | 'radius'
   readonly shows: keyof typeof DECIMALS
-  readonly homing: 'switches' | 'marks'
+  readonly homing: 'switches' | 'axis-by-axis' | 'marks'
   readonly secondLook: 'yes' | 'no'
   readonly proves: Proves
   readonly turn: string

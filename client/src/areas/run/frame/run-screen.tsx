@@ -239,7 +239,11 @@ function StepBody({ id, setup, view, enter, onStep, onDone, onTrace }: StepBodyP
           key={step.key}
           {...parts}
           // A zero that was found again mends what its loss had opened: what is open is asked afresh.
-          onDone={step.check === 'home' ? () => onStep(undefined) : onDone}
+          onDone={
+            step.check === 'home' && document.sheet.machine.homing !== 'axis-by-axis'
+              ? () => onStep(undefined)
+              : onDone
+          }
           check={step.check}
           stop={step.stop}
         />

@@ -24,6 +24,7 @@ import {
   holdsAgainstAdvice,
   type SimpleCheck,
 } from './check-view'
+import { HomeAxesStep } from './home-axes-step'
 import { HomeMarksStep } from './home-marks-step'
 
 export interface CheckStepProps extends StepProps {
@@ -35,8 +36,9 @@ export interface CheckStepProps extends StepProps {
 /** A step that is seen to: home, clean, gauges, the part held, the program, the air cut, the first part, a second look. */
 export function CheckStep(props: CheckStepProps) {
   const { check, setup } = props
-  if (check === 'home' && setup.document.sheet.machine.homing === 'marks')
-    return <HomeMarksStep {...props} />
+  const { homing } = setup.document.sheet.machine
+  if (check === 'home' && homing === 'marks') return <HomeMarksStep {...props} />
+  if (check === 'home' && homing === 'axis-by-axis') return <HomeAxesStep {...props} />
   if (check === 'program') return <ProgramStep {...props} />
   if (check === 'air-cut') return <AirCutStep {...props} />
   if (check === 'first-part') return <FirstPartStep {...props} />

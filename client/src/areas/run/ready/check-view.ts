@@ -1,7 +1,8 @@
 import { type Person } from '@pine/contract'
 import { type CheckOff } from '@pine/core/facts'
 import { programViews, speakProgramView, type ProgramView } from '@pine/core/picture'
-import { mayLook, standingCheckOff } from '@pine/core/plan'
+import { AXES, type MachineAxis } from '@pine/core/address'
+import { axesAtHome, mayLook, standingCheckOff } from '@pine/core/plan'
 import { parallelsThatFit } from '@pine/core/workholding'
 import { type GaugeElsewise } from '@pine/core/freshness'
 import { describeCheck, describeWarning, lengthWords, type CheckWords } from '@pine/core/words'
@@ -58,6 +59,18 @@ export function checkView(
 
 const bodyOf = (check: SimpleCheck, stop: number | undefined) =>
   check === 'cut' ? { of: check, tool: stop ?? 0 } : { of: check }
+
+/** Home where the machine homes each axis by itself: which are home, and what saying more of them enters. */
+export function homeAxesView({ document }: StandingSetup, picked: readonly MachineAxis[]) {
+  const atHome = axesAtHome(document)
+  const fresh = picked.filter((axis) => !atHome.includes(axis))
+  return {
+    axes: AXES.map((axis) => ({ axis, isHome: atHome.includes(axis) || picked.includes(axis) })),
+    says:
+      fresh.length === 0 ? 'Next' : `${fresh.join(', ')} ${fresh.length === 1 ? 'is' : 'are'} home`,
+    facts: fresh.length === 0 ? [] : [{ kind: 'check-off', body: { of: 'home', axes: fresh } }],
+  } satisfies { readonly facts: readonly Said[]; readonly [part: string]: unknown }
+}
 
 /** The rows that a tool is about to cut in, with what it reaches there; none where no program was read. */
 export function cutViews(
