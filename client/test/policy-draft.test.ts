@@ -5,10 +5,22 @@ const { machine } = example('gauge-line').document.sheet
 const strict = { ...machine, policy: { secondLook: true, maxAgeDays: 7 } }
 
 test('what is asked is shown as it is, and changed', () => {
-  expect(policyDraft(strict)).toEqual({ secondLook: 'yes', proves: 'all', days: '7', reason: '' })
-  expect(policyDraft(machine)).toEqual({ secondLook: 'no', proves: 'all', days: '', reason: '' })
+  expect(policyDraft(strict)).toEqual({
+    secondLook: 'yes',
+    proves: 'all',
+    days: '7',
+    grip: '',
+    reason: '',
+  })
+  expect(policyDraft(machine)).toEqual({
+    secondLook: 'no',
+    proves: 'all',
+    days: '',
+    grip: '',
+    reason: '',
+  })
   expect(
-    changedPolicy(machine, { secondLook: 'yes', proves: 'all', days: '3', reason: '' }),
+    changedPolicy(machine, { secondLook: 'yes', proves: 'all', days: '3', grip: '', reason: '' }),
   ).toEqual({
     made: {
       machine: { ...machine, policy: { secondLook: true, maxAgeDays: 3 } },
@@ -18,7 +30,7 @@ test('what is asked is shown as it is, and changed', () => {
 })
 
 test('less is asked only with a reason', () => {
-  const less = { secondLook: 'no', proves: 'all', days: '7', reason: ' ' } as const
+  const less = { secondLook: 'no', proves: 'all', days: '7', grip: '', reason: ' ' } as const
   expect(changedPolicy(strict, less)).toMatchObject({ problems: { reason: expect.any(String) } })
   expect(changedPolicy(strict, { ...less, reason: ' one shift only ' })).toMatchObject({
     made: { machine: { policy: { maxAgeDays: 7 } }, reason: 'one shift only' },
@@ -44,4 +56,20 @@ test('in words', () => {
     'the riskiest tools are proven',
   )
   expect(policyWords(machine)).toBeUndefined()
+})
+
+test('the grip that a shop asks for, in millimetres or with its own unit', () => {
+  const asked = (grip: string) => changedPolicy(machine, { ...policyDraft(machine), grip })
+  expect(asked(' 5 ')).toMatchObject({
+    made: { machine: { policy: { leastGrip: { text: '5', unit: 'mm' } } } },
+  })
+  expect(asked('0')).toHaveProperty('problems.grip')
+  const inches = { ...machine, policy: { leastGrip: { text: '0.1', unit: 'in' as const } } }
+  expect(policyDraft(inches).grip).toBe('0.1in')
+  expect(policyWords(inches)).toBe('jaws hold at least 0.1 in')
+  // Less than before asks why.
+  expect(changedPolicy(inches, { ...policyDraft(inches), grip: '2' })).toHaveProperty(
+    'problems.reason',
+  )
+  expect(changedPolicy(inches, policyDraft(inches))).toHaveProperty('made')
 })

@@ -9,6 +9,7 @@ import {
   withZeroWords,
   zeroView,
   zeroWords,
+  withSpared,
 } from '@/areas/new-setup/zero-draft'
 
 const mm = (text: string) => ({ text, unit: 'mm' as const })
@@ -124,4 +125,12 @@ describe('what the last set-up on a machine used', () => {
       masterTool: 1,
     })
   })
+})
+
+test('a face that must not be touched, and that may be again', () => {
+  const [offset] = emptyDraft().offsets
+  const spared = withSpared(withSpared(offset!, 'right'), 'back')
+  expect(spared.spared).toEqual(['right', 'back'])
+  expect(withSpared(spared, 'right').spared).toEqual(['back'])
+  expect(withSpared(withSpared(offset!, 'left'), 'left')).toEqual(offset)
 })

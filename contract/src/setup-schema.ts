@@ -49,6 +49,7 @@ export const machineDeclarationSchema = z.strictObject({
     .strictObject({
       maxAgeDays: z.number().positive().max(3650).optional(),
       secondLook: z.boolean().optional(),
+      leastGrip: writtenLengthSchema.optional(),
       proves: z.enum(PROVES).optional(),
     })
     .optional(),
@@ -128,6 +129,7 @@ export const offsetPlanSchema = z.strictObject({
   Y: axisPlanSchema,
   Z: zPlanSchema,
   edge: z.strictObject({ face: z.enum(FACES), tolerance: writtenLengthSchema }).optional(),
+  spared: z.array(z.enum(FACES)).max(4).optional(),
 })
 
 export const setupSheetSchema = z.strictObject({

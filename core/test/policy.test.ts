@@ -3,7 +3,7 @@ import { stepsOf } from '../src/plan'
 import { asksLess, shopMachineOf, type MachinePolicy } from '../src/sheet'
 import { stricterOf } from '../src/sheet/policy'
 import { solve } from '../src/solve'
-import { workedDocument } from './worked-example'
+import { mm, workedDocument } from './worked-example'
 
 const LOOK = { secondLook: true }
 const RISKIEST: MachinePolicy = { proves: 'riskiest' }
@@ -59,4 +59,16 @@ test('the shop’s machine is known by its id; by its name where a sheet tells n
   expect(shopMachineOf(machines, { machineId: 'b', machine: { name: 'Mill 2' } })?.id).toBe('b')
   expect(shopMachineOf(machines, { machine: { name: 'Mill 2' } })?.id).toBe('a')
   expect(shopMachineOf(machines, { machine: { name: 'Lathe' } })).toBeUndefined()
+})
+
+test('a grip that is less is less asked, and of two policies the greater one counts', () => {
+  const grip = (text: string) => ({ leastGrip: mm(text) })
+  expect(asksLess(grip('3'), grip('5'))).toBe(true)
+  expect(asksLess({}, grip('5'))).toBe(true)
+  expect(asksLess(undefined, grip('5'))).toBe(true)
+  expect(asksLess(grip('5'), grip('5'))).toBe(false)
+  expect(asksLess(grip('5'), undefined)).toBe(false)
+  expect(stricterOf(grip('3'), grip('5'))).toEqual(grip('5'))
+  expect(stricterOf(grip('5'), grip('3'))).toEqual(grip('5'))
+  expect(stricterOf({}, grip('3'))).toEqual(grip('3'))
 })

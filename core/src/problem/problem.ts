@@ -23,6 +23,7 @@ export const PROBLEM_CODES = [
   'rebase-undetermined',
   'row-taken',
   'z-way-not-of-school',
+  'face-spared',
   'length-register-missing',
   'length-register-unknown',
 ] as const

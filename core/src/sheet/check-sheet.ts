@@ -7,7 +7,8 @@ import { AXES } from '../address/row'
 import { namesOf, type Names } from './names'
 import { keepsLengths, lengthAddressOf } from './tool-rows'
 import { lengthProblem, unknownName } from './problems'
-import type { AxisPlan, OffsetPlan, SetupSheet } from './sheet'
+import { FACES_OF_AXIS, type Face, type PlanAxis } from '../touch/touch'
+import { sideOf, type AxisPlan, type OffsetPlan, type SetupSheet } from './sheet'
 
 /** Everything that is wrong with a sheet of the right shape, in one pass; places begin with `sheet`. */
 export const checkSheet = (sheet: SetupSheet): readonly Problem[] => [
@@ -38,6 +39,7 @@ function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
       ...optional(`sheet.machine.travels.${axis}.min`, machine.travels?.[axis]?.min),
       ...optional(`sheet.machine.travels.${axis}.max`, machine.travels?.[axis]?.max),
     ]),
+    ...optional('sheet.machine.policy.leastGrip', machine.policy?.leastGrip, { sign: 'positive' }),
     ...optional('sheet.holding.jaw', sheet.holding?.jaw, { sign: 'positive' }),
     ...optional('sheet.holding.parallels', sheet.holding?.parallels, { sign: 'not-negative' }),
     ...optional('sheet.holding.sideCut', sheet.holding?.sideCut, { sign: 'positive' }),
@@ -178,6 +180,7 @@ function sheetReferences(sheet: SetupSheet, names: Names): readonly Problem[] {
         ]
       : []),
     ...sheet.offsets.flatMap(({ Z }, index) => zWayProblem(sheet.school, Z.by, index) ?? []),
+    ...sheet.offsets.flatMap((offset, index) => sparedProblems(offset, `sheet.offsets.${index}`)),
     ...sheet.offsets.flatMap(({ X, Y }, index) => cornerProblems(X, Y, `sheet.offsets.${index}`)),
     ...(sheet.school === 'master-tool'
       ? unknownName(
@@ -209,6 +212,28 @@ const lengthRegisterProblems = ({ machine, tools }: SetupSheet): readonly Proble
       },
     ]
   })
+
+/** A face that must not be touched is not what a zero is found by. */
+function sparedProblems(
+  { X, Y, edge, spared = [] }: OffsetPlan,
+  place: string,
+): readonly Problem[] {
+  const touched = new Set<Face>([
+    ...outsideFaces(X, 'X'),
+    ...outsideFaces(Y, 'Y'),
+    ...(edge ? [edge.face] : []),
+  ])
+  return spared
+    .filter((face) => touched.has(face))
+    .map((face) => ({ code: 'face-spared', place: `${place}.spared`, received: face }))
+}
+
+function outsideFaces(plan: AxisPlan, axis: PlanAxis): readonly Face[] {
+  if (plan.by === 'turned-corner') return [plan.face]
+  if (sideOf(plan) !== 'outside') return []
+  if (plan.by === 'one-face') return [plan.face]
+  return plan.by === 'two-faces' ? FACES_OF_AXIS[axis] : []
+}
 
 /** The corner of a turned part is found in X and Y together. */
 function cornerProblems(X: AxisPlan, Y: AxisPlan, place: string): readonly Problem[] {

@@ -1,3 +1,4 @@
+import { readLength } from '../length/read-length'
 import type { MachinePolicy, SetupSheet } from './sheet'
 
 /** What both ask: a second look where either does, the lower age, and every proof unless both let some go. */
@@ -11,8 +12,17 @@ export function stricterOf(
     ...(ages.length > 0 && { maxAgeDays: Math.min(...ages) }),
     ...((one.secondLook || other.secondLook) && { secondLook: true }),
     ...(provesRiskiest(one) && provesRiskiest(other) && { proves: 'riskiest' }),
+    ...(grips(one) >= grips(other) ? gripOf(one) : gripOf(other)),
   }
 }
+
+/** The least grip that is asked for, in nanometres; 0 where a policy does not say. */
+function grips({ leastGrip }: MachinePolicy): number {
+  const read = leastGrip && readLength(leastGrip)
+  return read?.ok === true ? read.value.nm : 0
+}
+
+const gripOf = ({ leastGrip }: MachinePolicy) => leastGrip && { leastGrip }
 
 const provesRiskiest = (policy: MachinePolicy | undefined): boolean => policy?.proves === 'riskiest'
 
@@ -23,7 +33,7 @@ function inFull(policy: MachinePolicy | undefined): MachinePolicy | undefined {
   return rest
 }
 
-/** Whether a policy asks less than the one before it: a look or proofs that fall away, or readings that may grow older. */
+/** Whether a policy asks less than the one before it: a look, proofs or grip that fall away, or readings that may grow older. */
 export function asksLess(
   now: MachinePolicy | undefined,
   before: MachinePolicy | undefined,
@@ -31,7 +41,8 @@ export function asksLess(
   const losesLook = before?.secondLook === true && now?.secondLook !== true
   const age = (policy: MachinePolicy | undefined) => policy?.maxAgeDays ?? Infinity
   const losesProofs = provesRiskiest(now) && !provesRiskiest(before)
-  return losesLook || losesProofs || age(now) > age(before)
+  const losesGrip = grips(now ?? {}) < grips(before ?? {})
+  return losesLook || losesProofs || losesGrip || age(now) > age(before)
 }
 
 /** The shop's machine that a sheet is for: by its id, or by its name where a file tells no more. */

@@ -71,6 +71,8 @@ export interface MachinePolicy {
   readonly secondLook?: boolean
   /** Which tools are proven by a cautious move: `all` that were touched, where it is not said, or the riskiest. */
   readonly proves?: Proves
+  /** A grip of the jaws that is less asks for a reason. */
+  readonly leastGrip?: WrittenLength
 }
 
 export const PROVES = ['all', 'riskiest'] as const
@@ -194,6 +196,8 @@ export interface OffsetPlan {
   readonly Z: ZPlan
   /** An edge that is squared first: which one, and what it may run out over the part's length. */
   readonly edge?: { readonly face: Face; readonly tolerance: WrittenLength }
+  /** Outside faces that must not be touched: finished already, or soft. */
+  readonly spared?: readonly Face[]
 }
 
 export interface Stock {

@@ -1,5 +1,6 @@
 import { AXES } from '../address/row'
 import type { CheckOff, SetupDocument } from '../facts/document'
+import { sparedWords } from './sheet-words'
 import { lengthWords } from './typographic'
 
 /** What is seen to at a step that reads no number. */
@@ -60,6 +61,9 @@ export function describeCheck(
           'Edges deburred; seated with a soft hammer.',
           'The parallels do not slide when they are pushed.',
           'The stop stands where the next part is to come.',
+          ...sheet.offsets.flatMap(({ row, spared = [] }) =>
+            spared.length === 0 ? [] : [`${row}: not to be touched, ${sparedWords(spared)}.`],
+          ),
         ],
         caution:
           'Never a hand between tool and part under power. No gloves near a turning spindle.',

@@ -10,6 +10,11 @@ export interface ProblemWords {
 const aNumber = 'digits with at most one decimal point, such as -218.462'
 
 const words: Readonly<Record<ProblemCode, (problem: Problem) => ProblemWords>> = {
+  'face-spared': ({ received }) => ({
+    message: `The ${received} face is not to be touched, and a zero is found by it.`,
+    expected: 'a zero that is found without it',
+    remedy: 'Touch the face across, or find that axis another way.',
+  }),
   'length-register-missing': () => ({
     message: 'This tool has no length register.',
     expected: 'the number of its row, such as 3 for H3',

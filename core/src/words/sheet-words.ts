@@ -1,6 +1,7 @@
 import { type AxisPlan, type OffsetPlan, type SetupSheet, type ZPlan } from '../sheet/sheet'
 import { isToolByTool } from '../sheet/tool-rows'
 import { GAUGE_FACTS } from '../touch/gauge-kinds'
+import type { Face } from '../touch/touch'
 import { faceName } from '../quantities/touch-words'
 import { GAUGE_NAMES, MEASURE_NAMES } from './gauge-words'
 import { lengthWords } from './typographic'
@@ -59,11 +60,16 @@ export function describeSheet(sheet: SetupSheet): readonly SheetPart[] {
 }
 
 /** How X, Y and Z of a work offset are found, each with what the drawing says there. */
-export const describeOffsetPlan = ({ X, Y, Z }: OffsetPlan): SheetPart['lines'] => [
+export const describeOffsetPlan = ({ X, Y, Z, spared = [] }: OffsetPlan): SheetPart['lines'] => [
   ['X', axisWords(X, 'X')],
   ['Y', axisWords(Y, 'Y')],
   ['Z', zWords(Z)],
+  ...(spared.length === 0 ? [] : [['Not to be touched', sparedWords(spared)] as const]),
 ]
+
+/** Faces that must not be touched: `left and back face`. */
+export const sparedWords = (faces: readonly Face[]): string =>
+  `${faces.join(' and ')} ${faces.length === 1 ? 'face' : 'faces'}`
 
 export function schoolWords({
   school,

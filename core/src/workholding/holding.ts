@@ -8,20 +8,29 @@ import { clamping, clearsJaws, type ClampingResult } from './workholding'
 const JAW_MARGIN: Nanometres = toNanometres(0.5 * NANOMETRES_PER.mm)
 
 /**
- * A grip that holds against a cut needs this much; less is a mistake of the sheet, or needs a reason.
- * Common practice, no source.
+ * A grip that holds against a cut needs this much, where the shop does not say; less is a mistake of the sheet, or needs a
+ * reason. Common practice, no source.
  */
 const LEAST_GRIP: Nanometres = toNanometres(2 * NANOMETRES_PER.mm)
+
+function leastGrip({ machine }: Pick<SetupSheet, 'machine'>): Nanometres {
+  const said = machine.policy?.leastGrip
+  const read = said && readLength(said)
+  return read?.ok === true ? read.value.nm : LEAST_GRIP
+}
 
 /** How the part of a sheet is held, and whether its sides can be cut as deep as they are. */
 export interface HoldingVerdict extends ClampingResult {
   /** How far the deepest side cut stays above the jaws; absent where the sheet does not say how deep it goes. */
   readonly clear?: Nanometres
   readonly sideCutClears?: boolean
+  /** What the shop, or practice, asks of the grip. */
+  readonly leastGrip: Nanometres
 }
 
 /** Undefined where the sheet does not say how the part is held, or one of the numbers cannot be read. */
-export function holdingOf({ holding, stock }: SetupSheet): HoldingVerdict | undefined {
+export function holdingOf(sheet: SetupSheet): HoldingVerdict | undefined {
+  const { holding, stock } = sheet
   if (holding === undefined) return undefined
   const [height, jaw, parallels] = [stock.Z, holding.jaw, holding.parallels].map((written) =>
     readLength(written),
@@ -35,6 +44,7 @@ export function holdingOf({ holding, stock }: SetupSheet): HoldingVerdict | unde
   const cut = holding.sideCut && readLength(holding.sideCut)
   return {
     ...held,
+    leastGrip: leastGrip(sheet),
     ...(cut?.ok && {
       clear: toNanometres(held.protrusion - cut.value.nm),
       sideCutClears: clearsJaws(cut.value.nm, held.protrusion, JAW_MARGIN),
@@ -46,10 +56,10 @@ export function holdingOf({ holding, stock }: SetupSheet): HoldingVerdict | unde
  * The heights of parallels that would hold this part: enough grip, and jaws that stay clear of its deepest side cut. Undefined where
  * the sheet does not say how it is held, or none does both.
  */
-export function parallelsThatFit({
-  holding,
-  stock,
-}: SetupSheet): { readonly from: Nanometres; readonly to: Nanometres } | undefined {
+export function parallelsThatFit(
+  sheet: SetupSheet,
+): { readonly from: Nanometres; readonly to: Nanometres } | undefined {
+  const { holding, stock } = sheet
   if (holding === undefined) return undefined
   const [height, jaw, cut] = [stock.Z, holding.jaw, holding.sideCut].map(
     (written) => written && readLength(written),
@@ -57,15 +67,22 @@ export function parallelsThatFit({
   if (!height?.ok || !jaw?.ok || cut?.ok === false) return undefined
   const deepest = cut === undefined ? 0 : cut.value.nm + JAW_MARGIN
   const from = Math.max(0, jaw.value.nm + deepest - height.value.nm)
-  const to = jaw.value.nm - LEAST_GRIP
+  const to = jaw.value.nm - leastGrip(sheet)
   return from > to ? undefined : { from: toNanometres(from), to: toNanometres(to) }
 }
 
 export function holdingWarnings(held: HoldingVerdict): readonly Warning[] {
   return [
     ...(held.holds ? [] : [{ code: 'no-grip', place: 'holding', amount: held.grip } as const]),
-    ...(held.holds && held.grip < LEAST_GRIP
-      ? [{ code: 'little-grip', place: 'holding', amount: held.grip, limit: LEAST_GRIP } as const]
+    ...(held.holds && held.grip < held.leastGrip
+      ? [
+          {
+            code: 'little-grip',
+            place: 'holding',
+            amount: held.grip,
+            limit: held.leastGrip,
+          } as const,
+        ]
       : []),
     ...(held.sideCutClears === false && held.clear !== undefined
       ? [{ code: 'side-cut-meets-jaws', place: 'holding', amount: held.clear } as const]

@@ -11,6 +11,7 @@ import { LengthEntry } from './length-entry'
 import type { SheetPageProps } from './sheet-page-props'
 import { withNextOffset, withPlanWay, withZWay } from './sheet-draft'
 import { withFaceTurned, withZeroPlaced, withZeroRaised, zeroView } from './zero-draft'
+import { SparedEntry } from './spared-entry'
 import { ZeroPicture } from './zero-picture'
 
 /** Every work offset: its zero on a picture of the stock, and how that is found. */
@@ -43,6 +44,11 @@ export function OffsetsEntry({ draft, change, problem }: SheetPageProps) {
             index={index}
             onChange={(next) => replace(index, next)}
             problem={(field) => problem(`offsets.${index}.${field}`)}
+          />
+          <SparedEntry
+            offset={offset}
+            onChange={(next) => replace(index, next)}
+            problem={problem(`offsets.${index}.spared`)}
           />
         </Card>
       ))}

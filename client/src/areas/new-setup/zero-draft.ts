@@ -89,3 +89,10 @@ export function withZeroWords(before: SheetDraft, next: SheetDraft): SheetDraft 
   const words = zeroWords(next)
   return follows && words !== undefined ? { ...next, zero: words } : next
 }
+
+/** A face that must not be touched, or may be again. */
+export function withSpared(offset: OffsetPlan, face: Face): OffsetPlan {
+  const { spared = [], ...plan } = offset
+  const now = spared.includes(face) ? spared.filter((one) => one !== face) : [...spared, face]
+  return now.length === 0 ? plan : { ...plan, spared: now }
+}

@@ -56,6 +56,13 @@ export function ChangePolicy({
       />
       <FormField
         control={control}
+        name="grip"
+        label="Jaws hold at least … mm"
+        note="Less asks for a reason. Inches with their unit: 0.1in. Left empty, 2 mm."
+        testID="policy-grip"
+      />
+      <FormField
+        control={control}
         name="reason"
         label="Why"
         note="Needed where less is asked than before. It stays, with your name."

@@ -1,5 +1,8 @@
 import { asksLess, type MachineDeclaration, type Proves } from '@pine/core/sheet'
+import type { WrittenLength } from '@pine/core/length'
+import { lengthWords } from '@pine/core/words'
 import type { FormOutcome } from '@/data/use-kept-form'
+import { lengthProblem } from './length-problem'
 
 /** What a shop asks before a part is cut on a machine, while it is being changed. */
 export interface PolicyDraft {
@@ -7,6 +10,8 @@ export interface PolicyDraft {
   readonly proves: Proves
   /** Days, as typed; empty where readings never grow too old. */
   readonly days: string
+  /** The least that jaws are to hold, as typed; empty where it is left to practice. */
+  readonly grip: string
   readonly reason: string
 }
 
@@ -22,6 +27,7 @@ export const policyDraft = ({ policy }: MachineDeclaration): PolicyDraft => ({
   secondLook: policy?.secondLook === true ? 'yes' : 'no',
   proves: policy?.proves ?? 'all',
   days: policy?.maxAgeDays === undefined ? '' : String(policy.maxAgeDays),
+  grip: policy?.leastGrip === undefined ? '' : gripText(policy.leastGrip),
   reason: '',
 })
 
@@ -33,16 +39,20 @@ export interface ChangedPolicy {
 /** The machine with what is asked of it from now on, or what is still to be said. */
 export function changedPolicy(
   machine: MachineDeclaration,
-  { secondLook, proves, days, reason: typed }: PolicyDraft,
+  { secondLook, proves, days, grip, reason: typed }: PolicyDraft,
 ): FormOutcome<PolicyDraft, ChangedPolicy> {
   const { policy: before, ...rest } = machine
   const age = days.trim() === '' ? undefined : Number(days)
   if (age !== undefined && !(age > 0 && age <= 3650))
     return { problems: { days: 'Type days, from 1 to 3650, or nothing.' } }
+  const leastGrip = grip.trim() === '' ? undefined : { text: grip.trim(), unit: 'mm' as const }
+  const wrongGrip = leastGrip && lengthProblem(leastGrip, { sign: 'positive' })
+  if (wrongGrip !== undefined) return { problems: { grip: wrongGrip } }
   const policy = {
     ...(age !== undefined && { maxAgeDays: age }),
     ...(secondLook === 'yes' && { secondLook: true }),
     ...(proves === 'riskiest' && { proves }),
+    ...(leastGrip && { leastGrip }),
   }
   const reason = typed.trim() === '' ? undefined : typed.trim()
   if (asksLess(policy, before) && reason === undefined)
@@ -57,7 +67,14 @@ export function policyWords({ policy }: MachineDeclaration): string | undefined 
   const asks = [
     ...(policy?.secondLook ? ['another person looks before a part is cut'] : []),
     ...(policy?.proves === 'riskiest' ? ['the riskiest tools are proven'] : []),
+    ...(policy?.leastGrip === undefined
+      ? []
+      : [`jaws hold at least ${lengthWords(policy.leastGrip)}`]),
     ...(policy?.maxAgeDays === undefined ? [] : [`readings hold for ${policy.maxAgeDays} days`]),
   ]
   return asks.length === 0 ? undefined : asks.join(' · ')
 }
+
+/** A grip as it is typed again: with its unit, where that is not the form's. */
+const gripText = ({ text, unit }: WrittenLength): string =>
+  unit === 'mm' || /[a-z]/i.test(text) ? text : `${text}${unit}`
