@@ -1,7 +1,6 @@
 import type { CheckOff } from '../facts/document'
 import type { Address } from '../address/address'
-import type { MachineAxis } from '../address/row'
-import type { OffsetRow } from '../address/row'
+import type { MachineAxis, OffsetRow } from '../address/row'
 import type { QuantityName } from '../quantities/quantities'
 import type { TrustState } from '../registers/register'
 
