@@ -339,6 +339,7 @@ describe('how the part is held', () => {
   )
   test('without a side cut nothing is said of the jaws', () => {
     expect(held('50', '40').holding).toEqual({
+      leastGrip: 2_000_000,
       grip: 10_000_000,
       protrusion: 30_000_000,
       holds: true,

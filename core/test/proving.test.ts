@@ -395,6 +395,7 @@ describe('holding the part', () => {
 
   test('jaws of 50 on parallels of 40 grip 10 and leave 30 of 40 mm stock', () => {
     expect(held('50', '40', '25').holding).toEqual({
+      leastGrip: 2_000_000,
       grip: 10_000_000,
       protrusion: 30_000_000,
       holds: true,
