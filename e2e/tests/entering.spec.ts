@@ -217,13 +217,30 @@ test('a half-written sheet survives a reload, and what is missing is told at its
   await expect(page.getByText('Give the job a name')).toBeVisible()
   await expect(page.getByText('Choose the machine')).toBeVisible()
   await page.getByTestId('job-name').fill('Half a sheet')
-  await page.getByRole('radio', { name: 'Router' }).click()
+  await page.getByRole('radio', { name: 'Router', exact: true }).click()
   await page.getByTestId('go-on').click()
   await page.getByTestId('stock-X').fill('12,5')
   await page.getByTestId('go-on').click()
   await expect(page.getByText('Write 12.5 if the comma is a decimal')).toBeVisible()
   await page.reload()
   await expect(page.getByTestId('stock-X')).toHaveValue('12,5')
+})
+
+test('a machine that is pressed before its last set-up has come brings it all the same', async ({
+  page,
+  demo,
+}) => {
+  const mira = new Machinist(page, demo.address)
+  await mira.signIn('Mira Toller')
+  await page.route(/\/api\/setups\/[0-9a-f-]{36}$/, async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1500))
+    await route.continue()
+  })
+  await page.getByRole('button', { name: 'New set-up' }).click()
+  await page.getByRole('radio', { name: 'Small router' }).click()
+  await page.getByTestId('job-name').fill('Typed while it comes')
+  await expect(page.getByText(/^As in “.*”, the last set-up on it:$/)).toBeVisible()
+  await expect(page.getByTestId('job-name')).toHaveValue('Typed while it comes')
 })
 
 test('five wrong PINs slow down', async ({ page, demo }) => {

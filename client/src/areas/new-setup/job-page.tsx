@@ -1,6 +1,7 @@
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { habitsOf } from '@pine/core/running'
-import { shopMachineOf } from '@pine/core/sheet'
+import type { SetupDocument } from '@pine/core/facts'
+import { shopMachineOf, type Gauge } from '@pine/core/sheet'
 import { solve } from '@pine/core/solve'
 import { lengthWords, schoolWords } from '@pine/core/words'
 import { Allowed } from '@/areas/people/allowed'
@@ -26,16 +27,27 @@ export function JobPage({ draft, change, problem }: SheetPageProps) {
   const [adding, setAdding] = useState(false)
   const [likeLast, setLikeLast] = useState<string>()
   const chosen = shopMachineOf(machines ?? [], draft)?.id
+  // Who presses a machine before its last set-up has come gets what it used as soon as it is here.
+  const [pressed, setPressed] = useState<string>()
+  const late = pressed === undefined ? undefined : lastSetups[pressed]
+  const brought = late?.sheet.name ?? likeLast
   const pick = (id: string) => {
     const entry = machines?.find((one) => one.id === id)
     if (entry === undefined) return
     const on = withMachine(draft, id, entry.machine)
     const last = lastSetups[id]
+    setPressed(last === undefined ? id : undefined)
     // Whatever a person chose stays; what another machine brought gives way.
-    if (last === undefined || !(takesHabits(draft) || likeLast !== undefined)) return change(on)
+    if (last === undefined || !(takesHabits(draft) || brought !== undefined)) return change(on)
     setLikeLast(last.sheet.name)
-    change(withHabits(on, habitsOf(last, solve(last), { gauges: gauges ?? [] })))
+    change(likeIt(on, last, gauges))
   }
+  const taken = useRef<string>(undefined)
+  useEffect(() => {
+    if (late === undefined || taken.current === pressed || !takesHabits(draft)) return
+    taken.current = pressed
+    change(likeIt(draft, late, gauges))
+  })
   return (
     <>
       <Field
@@ -68,12 +80,19 @@ export function JobPage({ draft, change, problem }: SheetPageProps) {
         draft={draft}
         change={change}
         problem={problem}
-        like={takesHabits(draft) ? undefined : likeLast}
+        like={takesHabits(draft) ? undefined : brought}
       />
       <ToolsPart draft={draft} change={change} problem={problem} />
     </>
   )
 }
+
+/** A draft with what the last set-up on its machine used. */
+const likeIt = (
+  draft: SheetPageProps['draft'],
+  last: SetupDocument,
+  gauges: readonly Gauge[] | undefined,
+) => withHabits(draft, habitsOf(last, solve(last), { gauges: gauges ?? [] }))
 
 /** What lengths are counted from and measured with, and in which unit. */
 function LengthsPart({
