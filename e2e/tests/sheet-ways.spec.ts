@@ -100,3 +100,29 @@ test('a sheet in its own way: a machine without switches, a master tool, a bore,
   await expect(page.getByText('S9000 is more than the spindle turns')).toBeVisible()
   await mira.look('sheet-program')
 })
+
+test('a face that must not be touched is no zero, until it is found by another; it is told at the clamp', async ({
+  page,
+  demo,
+}) => {
+  const mira = new Machinist(page, demo.address)
+  await mira.signIn('Mira Toller')
+  await page.getByRole('button', { name: 'New set-up' }).click()
+  await page.getByTestId('job-name').fill('Finished on the left')
+  await page.getByRole('radio', { name: 'Mill 2' }).click()
+  await expect(page.getByText(/^As in “.*”, the last set-up on it:$/)).toBeVisible()
+  await page.getByTestId('go-on').click()
+  for (const [axis, size] of Object.entries({ X: '70', Y: '50', Z: '20' }))
+    await page.getByTestId(`stock-${axis}`).fill(size)
+  await page.getByTestId('spare-G54').click()
+  await page.getByRole('checkbox', { name: 'left face', exact: true }).click()
+  await page.getByTestId('go-on').click()
+  await expect(page.getByText('The left face is not to be touched')).toBeVisible()
+  await mira.look('spared-face')
+  await page.getByRole('checkbox', { name: 'left face', exact: true }).click()
+  await page.getByRole('checkbox', { name: 'right face', exact: true }).click()
+  await page.getByTestId('go-on').click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Home the machine/)
+  await mira.goTo('holding')
+  await expect(page.getByText('G54: not to be touched, right face.')).toBeVisible()
+})
