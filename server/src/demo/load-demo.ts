@@ -96,6 +96,16 @@ async function recordedPlate(setup: DemoSetup): Promise<void> {
     spindle: { holds: null, controlSays: null },
   })
   for (const address of ['H1', 'G54.X', 'G54.Y', 'G54.Z'] as const) await setup.keyIn(address)
+  await provenAndSeen(setup)
+  await setup.see({
+    of: 'first-part',
+    measured: [{ feature: 'floor-depth', tool: 1, nominal: mm('6.00'), measured: mm('6.02') }],
+  })
+  await setup.record()
+}
+
+/** T1 over G54 on a block of 25, the program looked over, its path seen in graphics. */
+async function provenAndSeen(setup: DemoSetup): Promise<void> {
   await setup.prove({
     row: 'G54',
     tool: 1,
@@ -105,11 +115,6 @@ async function recordedPlate(setup: DemoSetup): Promise<void> {
   })
   await setup.see({ of: 'program' })
   await setup.see({ of: 'air-cut', how: 'graphics' })
-  await setup.see({
-    of: 'first-part',
-    measured: [{ feature: 'floor-depth', tool: 1, nominal: mm('6.00'), measured: mm('6.02') }],
-  })
-  await setup.record()
 }
 
 /** A router that keeps no lengths: its first tool has cut, the second is in the spindle. */
@@ -130,15 +135,7 @@ async function plateAtItsSecondTool(setup: DemoSetup): Promise<void> {
     with: [GAUGES.plate.id],
   })
   await setup.keyIn('G54.Z.T1')
-  await setup.prove({
-    row: 'G54',
-    tool: 1,
-    clearance: mm('25.000'),
-    gap: mm('25.00'),
-    overZero: true,
-  })
-  await setup.see({ of: 'program' })
-  await setup.see({ of: 'air-cut', how: 'graphics' })
+  await provenAndSeen(setup)
   await setup.see({ of: 'cut', tool: 1 })
 }
 

@@ -1,4 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm'
+import { knownKinds } from './known-kinds'
 
 const BEFORE = [
   'sheet',
@@ -19,16 +20,12 @@ const BEFORE = [
   'tool',
 ]
 
-const known = (kinds: readonly string[]) => `
-  ALTER TABLE fact DROP CONSTRAINT fact_kind_known;
-  ALTER TABLE fact ADD CONSTRAINT fact_kind_known CHECK (kind IN (${kinds.map((kind) => `'${kind}'`).join(', ')}))`
-
 /** Gauges are checked against their masters; what was read with one is looked up when a check was not good. */
 export class GaugeChecks1796889600000 implements MigrationInterface {
   name = 'GaugeChecks1796889600000'
 
   async up(runner: QueryRunner): Promise<void> {
-    await runner.query(known([...BEFORE, 'gauge-check']))
+    await runner.query(knownKinds([...BEFORE, 'gauge-check']))
     await runner.query(`
       CREATE INDEX fact_of_gauge_checks ON fact (shop_id, stream_id, place) WHERE kind = 'gauge-check';
       -- Among hundreds of thousands of readings, those that a gauge lay at.
@@ -38,6 +35,6 @@ export class GaugeChecks1796889600000 implements MigrationInterface {
 
   async down(runner: QueryRunner): Promise<void> {
     await runner.query('DROP INDEX fact_by_gauge; DROP INDEX fact_of_gauge_checks')
-    await runner.query(known(BEFORE))
+    await runner.query(knownKinds(BEFORE))
   }
 }

@@ -1,4 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm'
+import { knownKinds } from './known-kinds'
 
 const BEFORE = [
   'sheet',
@@ -18,19 +19,15 @@ const BEFORE = [
   'tool',
 ]
 
-const known = (kinds: readonly string[]) => `
-  ALTER TABLE fact DROP CONSTRAINT fact_kind_known;
-  ALTER TABLE fact ADD CONSTRAINT fact_kind_known CHECK (kind IN (${kinds.map((kind) => `'${kind}'`).join(', ')}))`
-
 /** A set-up may be put away, and taken out again. */
 export class PutAways1796803200000 implements MigrationInterface {
   name = 'PutAways1796803200000'
 
   async up(runner: QueryRunner): Promise<void> {
-    await runner.query(known([...BEFORE, 'put-away']))
+    await runner.query(knownKinds([...BEFORE, 'put-away']))
   }
 
   async down(runner: QueryRunner): Promise<void> {
-    await runner.query(known(BEFORE))
+    await runner.query(knownKinds(BEFORE))
   }
 }
