@@ -2,7 +2,17 @@ import { type ReadingBody } from '@pine/core/facts'
 import { QUANTITIES, type FieldSpec, type FieldTypes } from '@pine/core/quantities'
 import { FACES } from '@pine/core/touch'
 import { z } from 'zod'
-import { factId, gaugeIds, registerNumber, row, way, words, writtenLengthSchema } from './fields'
+import {
+  factId,
+  gaugeIds,
+  name,
+  registerNumber,
+  row,
+  uuid,
+  way,
+  words,
+  writtenLengthSchema,
+} from './fields'
 
 /** What a field of a reading is, by the name that core gives it. */
 const FIELDS: { readonly [Name in keyof FieldTypes]: z.ZodType } = {
@@ -33,6 +43,17 @@ const readingBody = {
   supersedes: factId.optional(),
   reason: words.optional(),
   surprise: words.optional(),
+  kept: z
+    .strictObject({
+      setup: uuid(),
+      reading: factId,
+      name,
+      by: name,
+      at: z.iso.datetime({ offset: true }),
+      proven: z.literal(true).optional(),
+      check: z.literal(true).optional(),
+    })
+    .optional(),
 }
 
 function fieldSchema(spec: FieldSpec): z.ZodType {

@@ -50,6 +50,7 @@ export const machineDeclarationSchema = z.strictObject({
       maxAgeDays: z.number().positive().max(3650).optional(),
       secondLook: z.boolean().optional(),
       leastGrip: writtenLengthSchema.optional(),
+      keptChecks: z.int().min(1).max(100).optional(),
       proves: z.enum(PROVES).optional(),
     })
     .optional(),
@@ -66,6 +67,7 @@ export const machineDeclarationSchema = z.strictObject({
 export const toolSchema = z.strictObject({
   number: registerNumber,
   name,
+  assembly: z.uuid().optional(),
   lengthRegister: registerNumber.optional(),
   length: writtenLengthSchema.optional(),
   lengthUncertainty: writtenLengthSchema.optional(),

@@ -138,6 +138,9 @@ function readingProblems(document: SetupDocument, names: Names): readonly Proble
       ...('tool' in reading ? unknownName(`${place}.tool`, `T${reading.tool}`, names.tools) : []),
       ...('row' in reading ? unknownName(`${place}.row`, reading.row, names.rows) : []),
       ...('from' in reading ? unknownName(`${place}.from`, reading.from, names.rows) : []),
+      ...(reading.kept !== undefined && 'row' in reading
+        ? [{ code: 'kept-of-part', place: `${place}.kept`, received: reading.of } as const]
+        : []),
       ...supersedesProblem(place, reading.supersedes, quantityKey(reading), earlier),
     ]
     earlier.set(reading.id, quantityKey(reading))

@@ -4,6 +4,7 @@ import { readingOf, readingsById } from '../facts/readings-by-id'
 import { isMeasuredSince } from './gauge-sizes'
 import { homeFramesOf } from './home-frames'
 import { instantOf } from './instant'
+import type { Nanometres } from '../length/length'
 import { inMachinePosition } from '../quantities/quantities'
 import { sensitivity } from './sensitivity'
 
@@ -14,12 +15,27 @@ const DAY_MS = 86_400_000
 /** Why a number no longer holds. */
 export type StaleReason =
   | { readonly by: 'event'; readonly event: SetupEvent }
+  /** It was taken over, and a tool that was taken over with it and touched again is elsewhere. */
+  | {
+      readonly by: 'check'
+      readonly tool: number
+      readonly reading: string
+      readonly off: Nanometres
+    }
   /** One of its readings is older than the shop allows. */
   | { readonly by: 'age'; readonly days: number; readonly readAt: string }
 
 /** The name by which an acceptance refers to a reason. */
-export const nameOfReason = (reason: StaleReason): string =>
-  reason.by === 'event' ? reason.event.id : 'age'
+export function nameOfReason(reason: StaleReason): string {
+  switch (reason.by) {
+    case 'event':
+      return reason.event.id
+    case 'check':
+      return reason.reading
+    case 'age':
+      return 'age'
+  }
+}
 
 /**
  * The last event that a number no longer holds after, if there is one.

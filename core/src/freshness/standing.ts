@@ -4,7 +4,8 @@ import { sensitivity } from './sensitivity'
 
 /**
  * The readings of a quantity that still stand, in the order of the document: repeats all count.
- * Superseded ones do not, and neither do those from before something moved that was read again since.
+ * Superseded ones do not, and neither do those from before something moved that was read again since, nor what was taken
+ * over from an earlier set-up once it is read here.
  */
 export function standingReadings(
   document: Pick<SetupDocument, 'readings' | 'events'>,
@@ -51,7 +52,9 @@ function standingByQuantity({
         )
         return again && moved ? Math.max(latest, event.place) : latest
       }, -1)
-      return [key, all.filter(({ place }) => place > from)] as const
+      const since = all.filter(({ place }) => place > from)
+      const here = since.filter(({ kept }) => kept === undefined)
+      return [key, here.length > 0 ? here : since] as const
     }),
   )
   sortedOut.set(readings, { events, of: standing })

@@ -6,7 +6,7 @@ import { isBehind } from '../freshness/stale'
 import { activeLift } from '../proof/lift'
 import { mayRun, programStanding } from '../running/program-standing'
 import { addressesOf, coverageOf } from '../proof/proven'
-import type { CheckOff, Reading, SetupDocument } from '../facts/document'
+import { readAt, type CheckOff, type Reading, type SetupDocument } from '../facts/document'
 import { standingReadings } from '../freshness/standing'
 import type { Solution } from '../solve/solution'
 import type { Register } from '../registers/register'
@@ -41,6 +41,9 @@ export function stepState(
     case 'read': {
       const standing = standingReadings(document, step.quantity)
       if (standing.length === 0) return { step, done: false, trust: 'not-read' }
+      // Taken over, and among those that the others stand or fall with: it is still to be touched here.
+      if (standing.every(({ kept }) => kept?.check === true))
+        return { step, done: false, trust: 'not-read' }
       const stale = standing.some((reading) => makesStale(document, solution, reading))
       return { step, done: !stale, trust: stale ? 'stale' : 'read' }
     }
@@ -110,8 +113,13 @@ function makesStale(document: SetupDocument, solution: Solution, reading: Readin
     if (stale === undefined || accepted !== undefined) return false
     const isTerm = chain?.terms.some(({ source }) => source.reading === reading.id)
     if (isTerm !== true) return false
-    return stale.by === 'age'
-      ? instantOf(reading.at) <= instantOf(stale.readAt)
-      : isBehind(stale.event, reading, document)
+    switch (stale.by) {
+      case 'age':
+        return instantOf(readAt(reading)) <= instantOf(stale.readAt)
+      case 'check':
+        return reading.kept !== undefined
+      case 'event':
+        return isBehind(stale.event, reading, document)
+    }
   })
 }

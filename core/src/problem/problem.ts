@@ -16,6 +16,7 @@ export const PROBLEM_CODES = [
   'gauge-wrong-axis',
   'face-wrong-axis',
   'supersedes-other',
+  'kept-of-part',
   'circle-undetermined',
   'circle-sensors-differ',
   'edge-undetermined',

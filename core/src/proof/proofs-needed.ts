@@ -1,5 +1,6 @@
 import type { OffsetRow } from '../address/row'
 import type { SetupDocument } from '../facts/document'
+import { standingReadings } from '../freshness/standing'
 import type { Shown } from '../registers/register'
 import type { Tool } from '../sheet/sheet'
 import { setWith } from '../registers/set-with'
@@ -21,7 +22,8 @@ export interface ProofNeeded {
  * The moves that are watched before a part is cut: each tool that was touched once and each work offset once, in as few moves
  * as that takes; where the machine's policy proves the riskiest, only the longest tool, those that were never measured in
  * their holder before, those that stand in for another, and those whose reading was a surprise. Lengths from a bench are proven
- * like the others, but for the first: that one is a sensor most often.
+ * like the others, but for the first: that one is a sensor most often. A length that is taken over with its proof keeps it with
+ * the row's one.
  *
  * Source: common practice, no source.
  */
@@ -30,7 +32,7 @@ export function proofsNeeded(
   { registers }: Pick<Shown, 'registers'>,
 ): readonly ProofNeeded[] {
   const { tools: all, offsets, machine } = document.sheet
-  const candidates = provable(all)
+  const candidates = provable(document, all)
   const [firstRow] = offsets
   if (firstRow === undefined || candidates.length === 0) return []
   const picks = machine.policy?.proves === 'riskiest'
@@ -85,10 +87,18 @@ function everySetting(
  * The tools that a move can prove something about: those that were touched, and those whose length came from a bench. The first of
  * known length is touched itself, to find the plane: it is the sensor most often, and proves nothing.
  */
-function provable(tools: readonly Tool[]): readonly Tool[] {
+function provable(document: SetupDocument, all: readonly Tool[]): readonly Tool[] {
+  const open = all.filter(({ number }) => !keepsItsProof(document, number))
+  const tools = open.length > 0 ? open : all.slice(0, 1)
   const sensor = tools.find(({ length }) => length !== undefined)
   const others = tools.filter((tool) => tool !== sensor)
   return others.length > 0 ? others : tools
+}
+
+/** Whether all that is known of a tool was taken over, and was proven where it was read. */
+function keepsItsProof(document: SetupDocument, tool: number): boolean {
+  const touches = standingReadings(document, { of: 'tip-on-plane', tool })
+  return touches.length > 0 && touches.every(({ kept }) => kept?.proven === true && !kept.check)
 }
 
 function reasonsOf(
@@ -98,11 +108,16 @@ function reasonsOf(
 ): readonly ProofReason[] {
   return [
     ...(tool.number === longest ? (['longest'] as const) : []),
-    ...(tool.lastLength === undefined ? (['new'] as const) : []),
+    ...(isNew(document, tool) ? (['new'] as const) : []),
     ...(tool.programDiameter === undefined ? [] : (['stands-in'] as const)),
     ...(surprised(document, tool) ? (['surprised'] as const) : []),
   ]
 }
+
+/** It was never measured in its holder before, here or in another set-up. */
+const isNew = ({ readings }: SetupDocument, { number, lastLength }: Tool): boolean =>
+  lastLength === undefined &&
+  !readings.some((one) => 'tool' in one && one.tool === number && one.kept !== undefined)
 
 /** Its touch stands although it was not what was to be expected. */
 const surprised = ({ readings }: SetupDocument, { number }: Tool): boolean =>

@@ -18,6 +18,8 @@ export const WARNING_CODES = [
   'spindle-tool-differs',
   'control-tool-differs',
   'differs-from-last-time',
+  'kept-differs',
+  'kept-moved',
   'keyed-by-two',
   'read-back-differs',
   'proof-differs',

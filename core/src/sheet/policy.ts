@@ -13,6 +13,9 @@ export function stricterOf(
     ...((one.secondLook || other.secondLook) && { secondLook: true }),
     ...(provesRiskiest(one) && provesRiskiest(other) && { proves: 'riskiest' }),
     ...(grips(one) >= grips(other) ? gripOf(one) : gripOf(other)),
+    ...((one.keptChecks ?? other.keptChecks) !== undefined && {
+      keptChecks: Math.max(keptChecksOf(one), keptChecksOf(other)),
+    }),
   }
 }
 
@@ -21,6 +24,12 @@ function grips({ leastGrip }: MachinePolicy): number {
   const read = leastGrip && readLength(leastGrip)
   return read?.ok === true ? read.value.nm : 0
 }
+
+/** So many of the lengths that are taken over are touched again, where a policy does not say. */
+const KEPT_CHECKS = 2
+
+export const keptChecksOf = (policy: MachinePolicy | undefined): number =>
+  policy?.keptChecks ?? KEPT_CHECKS
 
 const gripOf = ({ leastGrip }: MachinePolicy) => leastGrip && { leastGrip }
 
@@ -33,7 +42,7 @@ function inFull(policy: MachinePolicy | undefined): MachinePolicy | undefined {
   return rest
 }
 
-/** Whether a policy asks less than the one before it: a look, proofs or grip that fall away, or readings that may grow older. */
+/** Whether a policy asks less than the one before it: a look, proofs, grip or checks that fall away, or readings that may grow older. */
 export function asksLess(
   now: MachinePolicy | undefined,
   before: MachinePolicy | undefined,
@@ -42,7 +51,8 @@ export function asksLess(
   const age = (policy: MachinePolicy | undefined) => policy?.maxAgeDays ?? Infinity
   const losesProofs = provesRiskiest(now) && !provesRiskiest(before)
   const losesGrip = grips(now ?? {}) < grips(before ?? {})
-  return losesLook || losesProofs || losesGrip || age(now) > age(before)
+  const losesChecks = keptChecksOf(now) < keptChecksOf(before)
+  return losesLook || losesProofs || losesGrip || losesChecks || age(now) > age(before)
 }
 
 /** The shop's machine that a sheet is for: by its id, or by its name where a file tells no more. */

@@ -73,6 +73,8 @@ export interface MachinePolicy {
   readonly proves?: Proves
   /** A grip of the jaws that is less asks for a reason. */
   readonly leastGrip?: WrittenLength
+  /** How many of the lengths that are taken over are touched again before the others count; two, where it is not said. */
+  readonly keptChecks?: number
 }
 
 export const PROVES = ['all', 'riskiest'] as const
@@ -111,6 +113,8 @@ export interface Gauge {
 export interface Tool {
   readonly number: number
   readonly name: string
+  /** The shop's own tool in its holder: what was measured of it before is asked by this id. */
+  readonly assembly?: string
   /** Row of the tool length register (H); absent on a control that keeps no lengths. */
   readonly lengthRegister?: number
   /** Nose to tip, known from a presetter or a bench; a sensor's length under its preload. */

@@ -1,16 +1,13 @@
-import { budgetOf } from '../budget/budget'
-import { subtractChains, valueOf, type Chain } from '../chain/chain'
-import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
+import { subtractChains, valueOf } from '../chain/chain'
+import { toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
 import { explain, knownSizes } from '../slips/explain'
 import type { Explanation } from '../slips/slip'
 import type { Address } from '../address/address'
 import type { SetupDocument } from '../facts/document'
 import { registerOfTool } from '../sheet/tool-rows'
+import { repeatsWithin } from './repeats-within'
 import type { Heights } from './solution'
-
-/** A tool that was not taken from its holder repeats within this under hand pressure (common practice, no source). */
-const REPEATS_WITHIN_MM = 0.025
 
 /** A tool whose length is not what it was last time. */
 export interface LengthChange {
@@ -46,7 +43,7 @@ export function changedLengths(
   if (common === undefined) return []
   return measured.flatMap(({ tool, chain, last, change }): readonly LengthChange[] => {
     const off = toNanometres(change - common)
-    const limit = limitOf(chain)
+    const limit = repeatsWithin(chain)
     const address = registerOfTool(document.sheet, tool.number)
     if (Math.abs(off) <= limit || address === undefined) return []
     const causes = explain({
@@ -62,9 +59,6 @@ export function changedLengths(
     return [{ tool: tool.number, address, change: off, limit, causes }]
   })
 }
-
-const limitOf = (chain: Chain): Nanometres =>
-  toNanometres(Math.max(REPEATS_WITHIN_MM, budgetOf(chain).expandedMm) * NANOMETRES_PER.mm)
 
 /** With fewer than three, nothing tells which one changed. */
 function median(values: readonly number[]): number | undefined {

@@ -11,6 +11,7 @@ import { needOf } from '../sheet/needs'
 import { keepsLengths, lengthAddressOf } from '../sheet/tool-rows'
 import type { ReadBackVerdict, Register } from '../registers/register'
 import type { SourceReader } from '../sources/sources'
+import { leansOnKept, type KeptCheck } from './kept-checks'
 import { holdsNow, shownBefore } from './shown-before'
 import type { SolveMoment } from './solve-moment'
 import { standOf } from './stand'
@@ -23,6 +24,7 @@ export function registerBuilder(
   sources: SourceReader,
   { now }: SolveMoment,
   lengths: Lengths,
+  checks: readonly KeptCheck[],
 ): (wanted: WantedNumber) => Register {
   const keeps = keepsLengths(document.sheet.machine.control)
   const active = keeps ? activeLengths(document, lengths) : undefined
@@ -76,7 +78,7 @@ export function registerBuilder(
       machine.control,
     )
     const readBack = verdict(keyIn, chain)
-    const stale = staleReason(document, chain, now)
+    const stale = staleReason(document, chain, checks, now)
     const accepted = stale && acceptanceOf(document, address, stale)
     const budget = budgetOf(chain)
     const need = neededMm(document, sources, address)
@@ -115,10 +117,16 @@ function activeLengths(
 function staleReason(
   document: SetupDocument,
   chain: Chain,
+  checks: readonly KeptCheck[],
   now: string | undefined,
 ): StaleReason | undefined {
   const event = staleBy(chain, document)
   if (event !== undefined) return { by: 'event', event }
+  const elsewhere = checks.find(({ agrees }) => !agrees)
+  if (elsewhere !== undefined && leansOnKept(document, chain)) {
+    const { tool, reading, off } = elsewhere
+    return { by: 'check', tool, reading, off }
+  }
   const days = document.sheet.machine.policy?.maxAgeDays
   return days === undefined || now === undefined ? undefined : staleByAge(chain, days, now)
 }

@@ -1,4 +1,5 @@
 import type { Chain } from '../chain/chain'
+import type { KeptCheck } from './kept-checks'
 import type { OffsetRow } from '../address/row'
 import type { Problem } from '../problem/problem'
 import type { ProofVerdict } from '../proof/proven'
@@ -43,6 +44,8 @@ export interface Solution extends Shown {
   readonly holding?: HoldingVerdict
   /** Machine position of each face that was read, by quantity key. */
   readonly faces: Readonly<Record<string, Chain>>
+  /** Tools whose length was taken over and that were touched here too; absent where there are none. */
+  readonly kept?: readonly KeptCheck[]
   readonly warnings: readonly Warning[]
   /** Parts of the document that could not be used, each with its path. */
   readonly problems: readonly Problem[]

@@ -7,6 +7,7 @@ import { holdingOf, holdingWarnings } from '../workholding/holding'
 import { edgesOf } from './edges'
 import { explainReadBacks } from './explain-read-backs'
 import { heightsOf } from './heights'
+import { keptChecks, keptWarnings } from './kept-checks'
 import { lengthsByTool, wantedNumbers } from './numbers'
 import { facesOfAxes, planAxes } from './plan-axes'
 import { registerBuilder } from './register-builder'
@@ -41,7 +42,8 @@ export function solve(
 
   // What each row of the control is to hold, how far that is to be trusted, and what it shows.
   const lengths = lengthsByTool(document, sources, heights)
-  const registerOf = registerBuilder(document, sources, moment, lengths)
+  const kept = keptChecks(document, sources)
+  const registerOf = registerBuilder(document, sources, moment, lengths, kept)
   const wanted = wantedNumbers(document, sources, heights, axes, lengths).map(registerOf)
   const keyed = explains ? explainReadBacks(document, wanted) : wanted
 
@@ -71,7 +73,9 @@ export function solve(
     edges,
     heights,
     faces: facesOfAxes(axes),
+    ...(kept.length > 0 && { kept }),
     warnings: [
+      ...keptWarnings(kept),
       ...warningsOf(document, sources, keyed, sizes, edges, heights),
       ...proofWarnings(document, proofs),
       ...(holding ? holdingWarnings(holding) : []),

@@ -26,7 +26,10 @@ export function standOf(
   axis: MachineAxis,
   lengths: ReadonlyMap<number, ActiveLength> | undefined,
 ): Stand {
-  const touches = touchesOf(document, chain).filter((reading) => isTouchOf(subject, reading))
+  // What was taken over was touched another day: no axis stood there now.
+  const touches = touchesOf(document, chain).filter(
+    (reading) => reading.kept === undefined && isTouchOf(subject, reading),
+  )
   const last = touches.at(-1)
   const at = last && placeOn(axis, last)
   if (last === undefined || at === undefined) return {}

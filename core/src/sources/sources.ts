@@ -20,7 +20,7 @@ import type { Problem } from '../problem/problem'
 import { endsOf, wayInPlane, wayInZ, type ContactEnd } from '../quantities/contact-ends'
 import { SWEPT_REPEATABILITY_MM } from '../touch/gauge-kinds'
 import type { Face, Way } from '../touch/touch'
-import type { Reading, SetupDocument } from '../facts/document'
+import { readAt, type Reading, type SetupDocument } from '../facts/document'
 import { GaugeChains, type GaugeUse } from './gauge-chains'
 import type { Gauge, Tool } from '../sheet/sheet'
 import type { MachineAxis } from '../address/row'
@@ -30,6 +30,12 @@ import { repeatsMm } from './repeats'
 type ReadingOnBothAxes = Extract<Reading, { of: 'circle-point' | 'edge-point' | 'sweep' }>
 
 const isOnBothAxes = (reading: Reading): reading is ReadingOnBothAxes => 'readY' in reading
+
+/** Who read it and when, in whichever set-up that was. */
+const readBy = (reading: Reading) => ({
+  by: reading.kept?.by ?? reading.by.name,
+  at: readAt(reading),
+})
 
 /** How the gauges of a reading are used in it. */
 export const asUsedIn = (reading: Reading): GaugeUse => ({
@@ -97,8 +103,7 @@ export class SourceReader {
         display: this.display,
         repeatsMm: repeatsMm(this.document, reading),
       }),
-      by: reading.by.name,
-      at: reading.at,
+      ...readBy(reading),
     }
     const read = chainOf(source, role)
     if (readIn !== 'machine') return read
@@ -179,8 +184,7 @@ export class SourceReader {
       name: `${quantityKey(reading)} ${part}`,
       length,
       uncertainty: readingUncertainty(length, circumstances),
-      by: reading.by.name,
-      at: reading.at,
+      ...readBy(reading),
     }
     return chainOf(source, role)
   }

@@ -40,9 +40,14 @@ function staysWords(stays: PartStays | undefined): string {
 
 /** Why a number is stale, whatever the reason. */
 export function describeStale(reason: StaleReason, gauges: NamedGauges): string {
-  return reason.by === 'event'
-    ? describeEvent(reason.event, gauges)
-    : `it was read more than ${reason.days} ${reason.days === 1 ? 'day' : 'days'} ago (${reason.readAt.slice(0, 10)})`
+  switch (reason.by) {
+    case 'event':
+      return describeEvent(reason.event, gauges)
+    case 'check':
+      return `it was taken over, and T${reason.tool}, taken over with it, was touched again and is elsewhere`
+    case 'age':
+      return `it was read more than ${reason.days} ${reason.days === 1 ? 'day' : 'days'} ago (${reason.readAt.slice(0, 10)})`
+  }
 }
 
 /** A gauge that is on no sheet any more is called by its id. */

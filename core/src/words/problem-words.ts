@@ -142,6 +142,11 @@ const words: Readonly<Record<ProblemCode, (problem: Problem) => ProblemWords>> =
     expected: `one of ${limit}`,
     remedy: `Find Z of this work offset by ${limit.split(', ').slice(0, 2).join(' or ').replace(/-/g, ' ')}.`,
   }),
+  'kept-of-part': ({ received }) => ({
+    message: `A reading of a part (${received.replace(/-/g, ' ')}) cannot be taken over: another part stands there.`,
+    expected: 'a touch on the setting plane, or a diameter of a tool',
+    remedy: 'Touch it here.',
+  }),
   'edge-undetermined': ({ received }) => ({
     message: `The touches give an edge no direction, or one turned by more than 45° (${received}).`,
     expected: 'two touches well apart along the edge',

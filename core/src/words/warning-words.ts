@@ -32,6 +32,10 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
     `${place}: ${toolName(tools[1])} stands in the spindle, and the control takes ${toolName(tools[2])} for active. It works Z out with that length.${amount === undefined ? '' : ` Told as if it did not, every tip would come ${write(Math.abs(amount) as typeof amount)} ${amount > 0 ? 'too deep' : 'too high'}.`} Make the two the same, and touch again.`,
   'differs-from-last-time': ({ place, amount, limit }, write) =>
     `${place} differs from last time by ${amount === undefined ? '?' : write(amount)}, more than ${limit === undefined ? '?' : write(limit)}. Was it replaced or re-gripped, or was a gauge missed?`,
+  'kept-differs': ({ place, amount, limit }, write) =>
+    `${place} is ${amount === undefined ? '?' : write(amount)} off what was taken over, more than ${limit === undefined ? '?' : write(limit)}: what was taken over with it counts no more. Was this tool itself replaced? Say so, and the others hold. If not, touch them here.`,
+  'kept-moved': ({ place, amount }, write) =>
+    `${place} and the others that were touched again are all ${amount === undefined ? '?' : write(amount)} off what was taken over: the setting plane was moved, or home is elsewhere. Say that it was moved and touch one of them once more: lengths are re-based by the difference. Or touch them all here.`,
   'outside-travel': ({ place, axis, amount }, write) =>
     `${place}: the machine does not go there. ${axis === undefined ? 'It' : `${axis} as read`} lies ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}beyond the end of its travel. Read it again.`,
   'digits-missing': ({ place }) =>

@@ -1,0 +1,236 @@
+import type { Kept, ReadingBody } from '../facts/document'
+import { instantOf } from '../freshness/instant'
+import { NANOMETRES_PER, type WrittenLength } from '../length/length'
+import { readLength } from '../length/read-length'
+import { quantityKey } from '../quantities/quantities'
+import { keptChecksOf } from '../sheet/policy'
+import type { Gauge, MachinePolicy } from '../sheet/sheet'
+
+/** A touch of an earlier set-up as it would stand in another: what was read, with what, and where it comes from. */
+export type KeptTouch = ReadingBody & { readonly kept: Kept }
+
+/** What one set-up tells of a tool: its touches that still stood when it was left. */
+export interface ToolUse {
+  readonly setup: string
+  readonly name: string
+  readonly machine?: string
+  readonly number: number
+  /** What the setting plane was called. */
+  readonly plane: string
+  /** Touches of the tip on that plane, of the bare nose on it, and of the tool's diameter. */
+  readonly touches: readonly KeptTouch[]
+  /** The gauges that lay at them, as the sheet had them. */
+  readonly gauges: readonly Gauge[]
+  /** When it was changed in that set-up, ISO 8601. */
+  readonly changedAt?: string
+  /** Nose to tip, where the set-up tells it, and half the width of its 95 % interval in millimetres. */
+  readonly length?: WrittenLength
+  readonly lengthWithinMm?: number
+}
+
+/** Something that happened outside the set-up that asks: to a machine, or to a tool. */
+export interface ShopEvent {
+  readonly what: 'plane-moved' | 'home-lost' | 'tool-changed'
+  readonly at: string
+  /** In which set-up, or what somebody said of it. */
+  readonly name: string
+  /** Of a plane: what it was called; any, where it is not said. */
+  readonly plane?: string
+}
+
+/** A tool of the set-up that asks, with all that is known of it. */
+export interface AskedTool {
+  readonly number: number
+  /** Uses of the tool in other set-ups, the youngest first. */
+  readonly uses: readonly ToolUse[]
+  /** What happened to it outside of set-ups. */
+  readonly events: readonly ShopEvent[]
+}
+
+/** Why a tool is touched and not taken over. */
+export type WhyTouched =
+  | {
+      readonly because:
+        'never-measured' | 'other-machine' | 'other-plane' | 'by-marks' | 'not-on-plane'
+    }
+  | { readonly because: 'gauge-changed'; readonly gauge: string }
+  | { readonly because: 'too-old'; readonly at: string }
+  | { readonly because: 'tool-changed' | 'home-lost'; readonly event: ShopEvent }
+
+/** What is offered for one tool: its touches as they were, after one more touch of any tool, or none. */
+export type KeptOffer = { readonly tool: number } & (
+  | { readonly take: 'as-it-was'; readonly use: ToolUse; readonly touches: readonly KeptTouch[] }
+  | {
+      readonly take: 'after-rebase'
+      readonly use: ToolUse
+      readonly touches: readonly KeptTouch[]
+      readonly moved: ShopEvent
+    }
+  | { readonly take: 'nothing'; readonly why: WhyTouched }
+)
+
+/** The set-up that asks. */
+export interface AskingSetup {
+  readonly machine: string | undefined
+  readonly plane: string
+  /** A machine that finds its zero by marks has another one each time. */
+  readonly byMarks: boolean
+  readonly policy: MachinePolicy | undefined
+  /** Its gauges as its sheet has them. */
+  readonly gauges: readonly Gauge[]
+}
+
+/**
+ * What of earlier set-ups still holds for the tools of another one on the same machine: a touch on the setting plane speaks of that
+ * plane, that tool and that zero, and holds as long as none of them changed. Across set-ups only the server's clock tells what came
+ * first.
+ *
+ * @param happened what happened to the machine and its plane, in any set-up and outside of them.
+ * @param now ISO 8601 time at which it is asked.
+ */
+export function keptOffers(
+  asking: AskingSetup,
+  tools: readonly AskedTool[],
+  happened: readonly ShopEvent[],
+  now: string,
+): readonly KeptOffer[] {
+  return tools.map((tool) => ({ tool: tool.number, ...offerOf(asking, tool, happened, now) }))
+}
+
+type Offered = KeptOffer extends infer One
+  ? One extends unknown
+    ? Omit<One, 'tool'>
+    : never
+  : never
+
+function offerOf(
+  asking: AskingSetup,
+  { uses, events }: AskedTool,
+  happened: readonly ShopEvent[],
+  now: string,
+): Offered {
+  const nothing = (why: WhyTouched): Offered => ({ take: 'nothing', why })
+  if (uses.length === 0) return nothing({ because: 'never-measured' })
+  if (asking.byMarks) return nothing({ because: 'by-marks' })
+  const here = uses.filter(({ machine }) => machine !== undefined && machine === asking.machine)
+  if (here.length === 0) return nothing({ because: 'other-machine' })
+  const onPlane = here.filter(({ plane }) => isSamePlane(plane, asking.plane))
+  if (onPlane.length === 0) return nothing({ because: 'other-plane' })
+  const use = onPlane.find(({ touches }) => touches.some(({ of }) => of === 'tip-on-plane'))
+  const at = use && youngest(use.touches)
+  const since = (event: ShopEvent) => at === undefined || isLater(event.at, at)
+  const changed = [...events, ...uses.flatMap(changeIn)].find(
+    (event) => event.what === 'tool-changed' && since(event),
+  )
+  if (changed !== undefined) return nothing({ because: 'tool-changed', event: changed })
+  if (use === undefined || at === undefined) return nothing({ because: 'not-on-plane' })
+  const lost = happened.find((event) => event.what === 'home-lost' && since(event))
+  if (lost !== undefined) return nothing({ because: 'home-lost', event: lost })
+  const gauge = use.gauges.find((one) => !isAsDeclared(one, asking.gauges))
+  if (gauge !== undefined) return nothing({ because: 'gauge-changed', gauge: gauge.name })
+  const days = asking.policy?.maxAgeDays
+  if (days !== undefined && instantOf(at) + days * DAY_MS < instantOf(now))
+    return nothing({ because: 'too-old', at })
+  const moved = happened.find(
+    (event) =>
+      event.what === 'plane-moved' &&
+      since(event) &&
+      (event.plane === undefined || isSamePlane(event.plane, asking.plane)),
+  )
+  const { touches } = use
+  return moved === undefined
+    ? { take: 'as-it-was', use, touches }
+    : { take: 'after-rebase', use, touches, moved }
+}
+
+const DAY_MS = 86_400_000
+
+const isLater = (one: string, other: string): boolean => instantOf(one) > instantOf(other)
+
+const isSamePlane = (one: string, other: string): boolean =>
+  one.trim().toLowerCase() === other.trim().toLowerCase()
+
+const changeIn = ({ changedAt, name }: ToolUse): readonly ShopEvent[] =>
+  changedAt === undefined ? [] : [{ what: 'tool-changed', at: changedAt, name }]
+
+/** When the last of its tips was touched. */
+const youngest = (touches: readonly KeptTouch[]): string | undefined =>
+  touches
+    .filter(({ of }) => of === 'tip-on-plane')
+    .map(({ kept }) => kept.at)
+    .reduce<string | undefined>(
+      (last, at) => (last === undefined || isLater(at, last) ? at : last),
+      undefined,
+    )
+
+/** A gauge that is another size now may have been that size then, or not: nobody knows. */
+function isAsDeclared(gauge: Gauge, today: readonly Gauge[]): boolean {
+  const now = today.find(({ id }) => id === gauge.id)
+  const sizeOf = (written: WrittenLength | undefined) => {
+    const read = written && readLength(written)
+    return read?.ok ? read.value.nm : undefined
+  }
+  return (
+    now !== undefined &&
+    sizeOf(now.size) === sizeOf(gauge.size) &&
+    sizeOf(now.foot) === sizeOf(gauge.foot)
+  )
+}
+
+/**
+ * Which of the tools that are taken over are touched again all the same: the longest, which meets metal first, then those that were
+ * touched longest ago. At least one, and never all but where there is one alone. One that is
+ * taken over after a re-base is none of these: the touch that re-bases is its check.
+ */
+export function checksAmong(
+  offers: readonly KeptOffer[],
+  policy: MachinePolicy | undefined,
+): readonly number[] {
+  const taken = offers.flatMap((offer) =>
+    offer.take === 'as-it-was'
+      ? [{ tool: offer.tool, reach: reachMm(offer.touches), at: youngest(offer.touches) ?? '' }]
+      : [],
+  )
+  const count = Math.max(1, Math.min(keptChecksOf(policy), taken.length - 1))
+  const [longest, ...others] = taken.toSorted((one, other) => other.reach - one.reach)
+  if (longest === undefined) return []
+  const oldest = others.toSorted((one, other) => instantOf(one.at) - instantOf(other.at))
+  return [longest, ...oldest].slice(0, count).map(({ tool }) => tool)
+}
+
+/** How far down a tip reached the plane: the higher the machine stood, the longer the tool. */
+function reachMm(touches: readonly KeptTouch[]): number {
+  const tip = touches.findLast(({ of }) => of === 'tip-on-plane')
+  const read = tip && readLength(tip.read)
+  return read?.ok ? read.value.nm / NANOMETRES_PER.mm : -Infinity
+}
+
+/**
+ * The touches to enter for what is taken over, each once: of the bare nose those of the youngest use, because all speak of one plane.
+ *
+ * @param wanted keys of the quantities that the set-up asks for and has not read.
+ */
+export function touchesToKeep(
+  offers: readonly KeptOffer[],
+  checks: readonly number[],
+  wanted: ReadonlySet<string>,
+): readonly KeptTouch[] {
+  const taken = offers.flatMap((offer) => (offer.take === 'nothing' ? [] : [offer]))
+  const nose = taken
+    .map(({ touches }) => touches.filter(({ of }) => of === 'nose-on-plane'))
+    .filter((touches) => touches.length > 0)
+    .toSorted((one, other) => instantOf(latest(other)) - instantOf(latest(one)))[0]
+  const own = taken.flatMap(({ tool, touches }) =>
+    touches
+      .filter(({ of }) => of !== 'nose-on-plane')
+      .map((touch): KeptTouch => {
+        const numbered = { ...touch, ...('tool' in touch && { tool }) } as KeptTouch
+        return checks.includes(tool) && touch.of === 'tip-on-plane'
+          ? { ...numbered, kept: { ...touch.kept, check: true } }
+          : numbered
+      }),
+  )
+  return [...(nose ?? []), ...own].filter((touch) => wanted.has(quantityKey(touch)))
+}
+
+const latest = (touches: readonly KeptTouch[]): string => touches.at(-1)?.kept.at ?? ''

@@ -1,0 +1,98 @@
+import { subtractChains, valueOf, type Chain } from '../chain/chain'
+import type { Reading, SetupDocument } from '../facts/document'
+import { isBehind } from '../freshness/stale'
+import { standingReadings } from '../freshness/standing'
+import type { Nanometres } from '../length/length'
+import { quantityKey } from '../quantities/quantities'
+import type { Warning } from '../registers/warning'
+import { heightTold } from '../sources/height-told'
+import type { SourceReader } from '../sources/sources'
+import { meanOfKnown } from './mean-of-known'
+import { repeatsWithin } from './repeats-within'
+
+/** A tool whose length was taken over and that was touched here as well. */
+export interface KeptCheck {
+  readonly tool: number
+  /** The touch here that it was held against. */
+  readonly reading: string
+  /** The touch here less what was taken over. */
+  readonly off: Nanometres
+  readonly limit: Nanometres
+  readonly agrees: boolean
+}
+
+/**
+ * What the touches here say of the lengths that were taken over: whether the plane and the machine's zero are where they were is
+ * seen by them, for the tools that are not touched as well. A tool that was changed, or a plane that was moved, since it was
+ * taken over is no check: that is known.
+ */
+export function keptChecks(document: SetupDocument, sources: SourceReader): readonly KeptCheck[] {
+  return document.sheet.tools.flatMap(({ number: tool }): readonly KeptCheck[] => {
+    const kept = keptTouches(document, tool)
+    const here = standingReadings(document, { of: 'tip-on-plane', tool }).filter(
+      (reading) => reading.kept === undefined,
+    )
+    const last = here.at(-1)
+    const told = (readings: readonly Reading[]): Chain | undefined =>
+      meanOfKnown(readings.map((reading) => heightTold(document, sources, reading)))
+    const [before, now] = [told(kept), told(here)]
+    if (before === undefined || now === undefined || last === undefined) return []
+    const difference = subtractChains(now, before)
+    const [off, limit] = [valueOf(difference), repeatsWithin(difference)]
+    return [{ tool, reading: last.id, off, limit, agrees: Math.abs(off) <= limit }]
+  })
+}
+
+/**
+ * Where a tool is not where it was taken over from. That all are off by the same says that plane or zero moved; one alone may have
+ * changed itself.
+ */
+export function keptWarnings(checks: readonly KeptCheck[]): readonly Warning[] {
+  const off = checks.filter(({ agrees }) => !agrees)
+  const alike =
+    off.length > 1 &&
+    off.length === checks.length &&
+    off.every((one) => off.every((other) => Math.abs(one.off - other.off) <= one.limit))
+  return off.map(({ tool, off: amount, limit }): Warning => ({
+    code: alike ? 'kept-moved' : 'kept-differs',
+    place: quantityKey({ of: 'tip-on-plane', tool }),
+    amount,
+    limit,
+  }))
+}
+
+/** Touches of a tool that were taken over, and that nothing has overtaken since. */
+const keptTouches = (document: SetupDocument, tool: number): readonly Reading[] => {
+  const superseded = new Set(document.readings.map(({ supersedes }) => supersedes))
+  return document.readings.filter(
+    (reading) =>
+      reading.kept !== undefined &&
+      reading.of === 'tip-on-plane' &&
+      reading.tool === tool &&
+      !superseded.has(reading.id) &&
+      !document.events.some((event) => isBehind(event, reading, document)),
+  )
+}
+
+/** Sums of coefficients below this are rounding. */
+const NOTHING = 1e-9
+
+/**
+ * Whether a number would be another one if plane or zero were not where they were when its touches were taken over: the nose and
+ * a tip that were taken over together give a length that does not ask where.
+ */
+export function leansOnKept({ readings }: Pick<SetupDocument, 'readings'>, chain: Chain): boolean {
+  const kept = new Set(
+    readings.flatMap(({ id, of, kept: from }) => (from && onPlane(of) ? [id] : [])),
+  )
+  const sum = chain.terms.reduce(
+    (total, { source, coefficient }) =>
+      source.kind === 'reading' && source.reading !== undefined && kept.has(source.reading)
+        ? total + coefficient
+        : total,
+    0,
+  )
+  return Math.abs(sum) > NOTHING
+}
+
+const onPlane = (of: Reading['of']): boolean => of === 'tip-on-plane' || of === 'nose-on-plane'

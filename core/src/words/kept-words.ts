@@ -1,0 +1,67 @@
+import type { KeptCheck } from '../solve/kept-checks'
+import type { KeptOffer, KeptTouch, ShopEvent, WhyTouched } from '../shop/kept-offers'
+import type { Nanometres } from '../length/length'
+
+const HAPPENED: Readonly<Record<ShopEvent['what'], string>> = {
+  'plane-moved': 'the setting plane or its setter was moved',
+  'home-lost': 'the machine lost its home position',
+  'tool-changed': 'it was changed',
+}
+
+const day = (at: string): string => at.slice(0, 10)
+
+const happened = ({ what, at, name }: ShopEvent): string =>
+  `${HAPPENED[what]} on ${day(at)} (${name})`
+
+/** Why a tool is touched and not taken over. */
+export function describeWhyTouched(why: WhyTouched): string {
+  switch (why.because) {
+    case 'never-measured':
+      return 'it was never measured before'
+    case 'other-machine':
+      return 'it was measured on another machine'
+    case 'other-plane':
+      return 'it was touched on another setting plane'
+    case 'by-marks':
+      return 'this machine finds its zero by marks, another one each time'
+    case 'not-on-plane':
+      return 'no touch of it on the setting plane holds any more'
+    case 'gauge-changed':
+      return `${why.gauge} is declared with another size than it had then`
+    case 'too-old':
+      return `it was touched on ${day(why.at)}, longer ago than the shop allows`
+    case 'tool-changed':
+    case 'home-lost':
+      return happened(why.event)
+  }
+}
+
+/** What is offered for a tool, in a sentence with its reason: “Holds: touched 2026-11-20 by Mira in Clamp ring.” */
+export function describeOffer(offer: KeptOffer, isChecked: boolean): string {
+  if (offer.take === 'nothing') return `Touch it: ${describeWhyTouched(offer.why)}.`
+  const touched = touchedWords(offer.touches)
+  if (offer.take === 'after-rebase')
+    return `Holds after one touch: ${touched}, and ${happened(offer.moved)}.`
+  return isChecked ? `Touch it as a check: ${touched}.` : `Holds: ${touched}.`
+}
+
+function touchedWords(touches: readonly KeptTouch[]): string {
+  const tip = touches.findLast(({ of }) => of === 'tip-on-plane')
+  return tip === undefined
+    ? 'touched'
+    : `touched ${day(tip.kept.at)} by ${tip.kept.by} in ${tip.kept.name}`
+}
+
+/** Where a reading comes from that is taken over, to stand beside it. */
+export const describeKept = ({ kept }: Pick<KeptTouch, 'kept'>): string =>
+  `Taken over from ${kept.name}: read by ${kept.by} on ${day(kept.at)}.`
+
+/** What a touch says of what was taken over. */
+export function describeKeptCheck(
+  { tool, off, limit, agrees }: KeptCheck,
+  write: (length: Nanometres) => string,
+): string {
+  return agrees
+    ? `T${tool} is where it was within ${write(limit)} (${write(off)}): what was taken over with it holds.`
+    : `T${tool} is ${write(off)} off: what was taken over with it counts no more.`
+}
