@@ -4,6 +4,7 @@ import { name, reason, writtenLengthSchema } from './fields'
 import { kind, SETUP_FACTS, type FactKindOf } from './setup-facts'
 import { gaugeSchema, watchSchema } from './gauge-schema'
 import { machineDeclarationSchema } from './setup-schema'
+import { machineEventSchema, toolEventSchema, toolFactSchema } from './tool-schema'
 
 /** From the second time on: why it was declared anew, and whether it is out of use. */
 const declaredAnew = {
@@ -31,16 +32,17 @@ export const gaugeCheckFactSchema = z.strictObject({
 /** Every kind of fact, by the stream that it is allowed in. A machine, a gauge and a tool are what was declared last. */
 export const FACTS = {
   setup: SETUP_FACTS,
-  machine: { machine: kind(machineFactSchema, ({ name }) => `The machine ${name}`) },
+  machine: {
+    machine: kind(machineFactSchema, ({ name }) => `The machine ${name}`),
+    'machine-event': kind(machineEventSchema, () => 'What happened to the machine'),
+  },
   gauge: {
     gauge: kind(gaugeFactSchema, ({ name }) => `The gauge ${name}`),
     'gauge-check': kind(gaugeCheckFactSchema, ({ against }) => `The check against ${against}`),
   },
   tool: {
-    tool: kind(
-      z.strictObject({ name: z.string().trim().min(1).max(120) }),
-      ({ name }) => `The tool ${name}`,
-    ),
+    tool: kind(toolFactSchema, ({ name }) => `The tool ${name}`),
+    'tool-event': kind(toolEventSchema, () => 'What happened to the tool'),
   },
 } as const satisfies Readonly<Record<StreamKind, Readonly<Record<string, FactKindOf>>>>
 

@@ -12,6 +12,7 @@ import {
   newFactSchema,
   parseSetupFile,
   parseSetupText,
+  reportProblem,
   SETUP_FACT_KINDS,
   solutionViewSchema,
   viewSolution,
@@ -28,6 +29,26 @@ test.each(FILES)('%s is a good set-up file, and its solution fits its own schema
   const view = viewSolution(parsed.document, solve(parsed.document))
   expect(solutionViewSchema.parse(JSON.parse(JSON.stringify(view)))).toEqual(view)
   expect(view.registers.filter(({ value }) => value === null)).toEqual([])
+})
+
+test('a file that is no JSON is told with what came, and at most the beginning of it', () => {
+  const received = (text: string) => {
+    const parsed = parseSetupText(text)
+    return parsed.ok
+      ? undefined
+      : parsed.problems.map((problem) => [problem.code, problem.received])
+  }
+  expect(received('  \n ')).toEqual([['not-json', 'nothing']])
+  expect(received('  { "facts": [ ')).toEqual([['not-json', '{ "facts": [']])
+  expect(received(`{${'a'.repeat(100)}`)).toEqual([['not-json', `{${'a'.repeat(59)}`]])
+})
+
+test('what was received is repeated back whole up to 120 characters', () => {
+  const received = (length: number) =>
+    reportProblem({ code: 'length-not-a-number', place: 'read', received: '9'.repeat(length) })
+      .received
+  expect(received(120)).toBe('9'.repeat(120))
+  expect(received(121)).toBe(`${'9'.repeat(120)}…`)
 })
 
 test('a trace says who read a number and when; what was declared has neither', () => {

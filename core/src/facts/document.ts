@@ -1,4 +1,5 @@
 import type { Entered } from '../journal/entered'
+import type { Kept } from './kept'
 import type { FactOf } from '../journal/stream'
 import type { WrittenLength } from '../length/length'
 import type { ProgramReading } from '../program/program-types'
@@ -25,29 +26,11 @@ export type ReadingBody = Quantity & {
   readonly reason?: string
   /** It was not what was to be expected; why it stands all the same. */
   readonly surprise?: string
-  /** It was read in an earlier set-up, and what it tells of is where it was: it is taken over, not touched again. */
+  /** It was read in an earlier set-up and is taken over: what it tells of is where it was. */
   readonly kept?: Kept
 }
 
-/** Where a reading was made that is taken over. */
-export interface Kept {
-  /** The set-up and the reading in it. */
-  readonly setup: string
-  readonly reading: string
-  /** What the set-up is called, who read it and when (ISO 8601): it grows old from then on. */
-  readonly name: string
-  readonly by: string
-  readonly at: string
-  /** Its number was proven there by a cautious move. */
-  readonly proven?: true
-  /** It is touched again all the same: all that is taken over stands or falls with it. */
-  readonly check?: true
-}
-
 export type Reading = Entered & ReadingBody
-
-/** When it was read, in whichever set-up that was. ISO 8601. */
-export const readAt = ({ at, kept }: Pick<Reading, 'at' | 'kept'>): string => kept?.at ?? at
 
 /** A tool number, or null for the bare nose and for no length active. */
 export interface SpindleState {

@@ -1,6 +1,7 @@
 import { budgetOf } from '../budget/budget'
 import { subtractChains, valueOf } from '../chain/chain'
-import type { Kept, Reading, SetupDocument } from '../facts/document'
+import type { Reading, SetupDocument } from '../facts/document'
+import type { Kept } from '../facts/kept'
 import { isBehind, staleBy } from '../freshness/stale'
 import { standingReadings } from '../freshness/standing'
 import { formatLength } from '../length/format-length'

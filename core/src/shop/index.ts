@@ -11,3 +11,13 @@ export {
   type ShopEvent,
   type ToolUse,
 } from './kept-offers'
+export {
+  PROPERTY_NAMES,
+  SEATS,
+  TOOL_HAPPENINGS,
+  TOOL_PROPERTIES,
+  type Seat,
+  type ToolHappening,
+  type ToolProperty,
+} from './tool-properties'
+export { holderRepeatsMm, toolTrust, type ToolTrust } from './tool-trust'

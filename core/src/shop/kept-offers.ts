@@ -1,4 +1,5 @@
-import type { Kept, ReadingBody } from '../facts/document'
+import type { ReadingBody } from '../facts/document'
+import type { Kept } from '../facts/kept'
 import { instantOf } from '../freshness/instant'
 import { NANOMETRES_PER, type WrittenLength } from '../length/length'
 import { readLength } from '../length/read-length'
@@ -94,7 +95,7 @@ export function keptOffers(
   happened: readonly ShopEvent[],
   now: string,
 ): readonly KeptOffer[] {
-  return tools.map((tool) => ({ tool: tool.number, ...offerOf(asking, tool, happened, now) }))
+  return tools.map((tool) => ({ tool: tool.number, ...offerFor(asking, tool, happened, now) }))
 }
 
 type Offered = KeptOffer extends infer One
@@ -103,9 +104,10 @@ type Offered = KeptOffer extends infer One
     : never
   : never
 
-function offerOf(
+/** What is offered of one tool. */
+export function offerFor(
   asking: AskingSetup,
-  { uses, events }: AskedTool,
+  { uses, events }: Omit<AskedTool, 'number'>,
   happened: readonly ShopEvent[],
   now: string,
 ): Offered {
