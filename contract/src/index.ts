@@ -7,6 +7,31 @@ export {
   axisPlanSchema,
 } from './setup-schema'
 export { gaugeSchema } from './gauge-schema'
+export {
+  changedToolSchema,
+  machineEventSchema,
+  newMachineEventSchema,
+  newToolEventSchema,
+  newToolSchema,
+  pocketsSchema,
+  toolAssemblySchema,
+  toolEventSchema,
+  toolFactSchema,
+  toolHistorySchema,
+  toolPageSchema,
+  toolQuerySchema,
+  type ChangedTool,
+  type NewMachineEvent,
+  type NewToolEvent,
+  type Pockets,
+  type ToolAssembly,
+  type ToolHistory,
+  type ToolLine,
+  type ToolMeasured,
+  type ToolPage,
+  type ToolQuery,
+} from './tool-schema'
+export { keptAnswerSchema, type KeptAnswer } from './kept-schema'
 export { readingSchema } from './reading-schema'
 export { writtenLengthSchema } from './fields'
 export {

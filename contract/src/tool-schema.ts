@@ -41,3 +41,81 @@ export const machineEventSchema = z.strictObject({
   plane: name.optional(),
   note: words,
 })
+
+export type ToolAssembly = z.infer<typeof toolAssemblySchema>
+
+const retired = z.literal(true).optional()
+
+export const newToolSchema = z.strictObject({ id: uuid(), tool: toolAssemblySchema })
+/** A tool as it is from now on, and why. */
+export const changedToolSchema = z.strictObject({ tool: toolAssemblySchema, reason, retired })
+export type ChangedTool = z.infer<typeof changedToolSchema>
+
+/** What happened, under an id of its own: sent twice it happened once. */
+export const newToolEventSchema = toolEventSchema.extend({ id: uuid() })
+export type NewToolEvent = z.infer<typeof newToolEventSchema>
+export const newMachineEventSchema = machineEventSchema.extend({ id: uuid() })
+export type NewMachineEvent = z.infer<typeof newMachineEventSchema>
+
+/** How far its length is to be relied on now, in words, and by which measurement. */
+const toolTrustSchema = z.object({
+  state: z.enum(['not-read', 'read', 'proven', 'stale']),
+  words: z.string(),
+})
+
+/** A tool in the list. */
+export const toolLineSchema = z.object({
+  id: uuid(),
+  tool: toolAssemblySchema,
+  retired,
+  trust: toolTrustSchema,
+})
+export type ToolLine = z.infer<typeof toolLineSchema>
+
+/** A page of the tools, by name, and how many there are of all pages. */
+export const toolPageSchema = z.object({ tools: z.array(toolLineSchema), total: z.number() })
+export type ToolPage = z.infer<typeof toolPageSchema>
+
+/** How a page is asked for. */
+export const toolQuerySchema = z.object({
+  /** Words that its name holds, each of them. */
+  find: z.string().trim().max(120).optional(),
+  machine: z.uuid().optional(),
+  from: z.coerce.number().int().min(0).max(1_000_000).optional(),
+  retired: z.enum(['0', '1']).optional(),
+})
+export type ToolQuery = z.infer<typeof toolQuerySchema>
+
+/** What one set-up measured of a tool. */
+const toolMeasuredSchema = z.object({
+  setup: uuid(),
+  name: z.string(),
+  machine: z.string(),
+  number: z.number(),
+  plane: z.string(),
+  at: z.string(),
+  by: z.string(),
+  /** Gauges that lay at its touches, by name. */
+  with: z.array(z.string()),
+  /** Nose to tip, and half the width of its 95 % interval. */
+  length: writtenLengthSchema.optional(),
+  lengthWithinMm: z.number().optional(),
+  /** It was touched there; else it was taken over from an earlier one. */
+  touched: z.boolean(),
+})
+export type ToolMeasured = z.infer<typeof toolMeasuredSchema>
+
+/** A tool with all that is known of it, the youngest first. */
+export const toolHistorySchema = toolLineSchema.extend({
+  measured: z.array(toolMeasuredSchema),
+  events: z.array(toolEventSchema.extend({ by: z.string(), at: z.string() })),
+  /** How well its length comes again, one standard deviation; absent while too few tell it. */
+  repeatsMm: z.number().optional(),
+})
+export type ToolHistory = z.infer<typeof toolHistorySchema>
+
+/** The tools in the pockets of a machine, by the number that they are called with. */
+export const pocketsSchema = z.array(
+  z.object({ id: uuid(), pocket: z.number(), tool: toolAssemblySchema }),
+)
+export type Pockets = z.infer<typeof pocketsSchema>

@@ -550,7 +550,7 @@ describe('streams', () => {
     global.push('join_code', 'known_device', 'secret_try')
     const others = rows.filter(({ table }) => !global.includes(table))
     expect(new Set(others.map(({ table }) => table))).toEqual(
-      new Set(['stream', 'fact', 'summary', 'frozen', 'program_text']),
+      new Set(['stream', 'fact', 'summary', 'frozen', 'program_text', 'tool_now', 'tool_use']),
     )
     expect(others.filter(({ first }) => first !== 'shop_id')).toEqual([])
     expect((await server.send('GET', '/shop')).body).toEqual({

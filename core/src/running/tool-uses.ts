@@ -1,13 +1,13 @@
 import { budgetOf } from '../budget/budget'
 import { subtractChains, valueOf } from '../chain/chain'
 import type { Reading, SetupDocument } from '../facts/document'
-import type { Kept } from '../facts/kept'
+import { readAt, type Kept } from '../facts/kept'
+import { instantOf } from '../freshness/instant'
 import { isBehind, staleBy } from '../freshness/stale'
 import { standingReadings } from '../freshness/standing'
 import { formatLength } from '../length/format-length'
 import { endsOf } from '../quantities/contact-ends'
 import type { QuantityName } from '../quantities/quantities'
-import type { Tool } from '../sheet/sheet'
 import { registerOfTool } from '../sheet/tool-rows'
 import type { KeptTouch, ToolUse } from '../shop/kept-offers'
 import type { Solution } from '../solve/solution'
@@ -15,6 +15,10 @@ import type { Solution } from '../solve/solution'
 /** A use of the shop's own tools: by the id of its assembly. */
 export interface AssemblyUse extends ToolUse {
   readonly assembly: string
+  /** When it was touched or changed last. ISO 8601. */
+  readonly at: string
+  /** The last touch of its tip that was made here, whether or not it still holds: by whom, when, with which gauges by name. */
+  readonly touched?: { readonly at: string; readonly by: string; readonly with: readonly string[] }
 }
 
 /** What a set-up tells of each of the shop's own tools in it, for set-ups after it. */
@@ -22,17 +26,43 @@ export function toolUses(
   document: SetupDocument,
   solution: Pick<Solution, 'heights' | 'kept' | 'registers'>,
 ): readonly AssemblyUse[] {
-  return document.sheet.tools.flatMap((tool) =>
-    tool.assembly === undefined ? [] : [useOf(document, solution, tool, tool.assembly)],
+  return document.sheet.tools.flatMap(({ number, assembly }) => {
+    const at = assembly === undefined ? undefined : lastTouched(document, number)
+    return assembly === undefined || at === undefined
+      ? []
+      : [{ assembly, at, ...touchedHere(document, number), ...useOf(document, solution, number) }]
+  })
+}
+
+function touchedHere(
+  { readings, sheet }: SetupDocument,
+  tool: number,
+): Pick<AssemblyUse, 'touched'> {
+  const touch = readings.findLast(
+    (one) =>
+      (one.of === 'tip-on-plane' || one.of === 'tip-on-part') &&
+      one.tool === tool &&
+      one.kept === undefined,
   )
+  if (touch === undefined) return {}
+  const lay = sheet.gauges.filter(({ id }) => touch.with.includes(id))
+  return { touched: { at: touch.at, by: touch.by.name, with: lay.map(({ name }) => name) } }
+}
+
+/** When something was last read or said of a tool; undefined where nothing was. */
+function lastTouched({ readings, events }: SetupDocument, tool: number): string | undefined {
+  const of = [
+    ...readings.filter((one) => 'tool' in one && one.tool === tool).map(readAt),
+    ...events.filter((one) => one.kind === 'tool-changed' && one.tool === tool).map(({ at }) => at),
+  ]
+  return of.toSorted((one, other) => instantOf(other) - instantOf(one))[0]
 }
 
 function useOf(
   document: SetupDocument,
   { heights, registers, kept = [] }: Pick<Solution, 'heights' | 'kept' | 'registers'>,
-  { number }: Tool,
-  assembly: string,
-): AssemblyUse {
+  number: number,
+): ToolUse {
   const { id, sheet, events } = document
   const { unit, machine } = sheet
   // What was taken over and found elsewhere is not handed on.
@@ -56,7 +86,6 @@ function useOf(
   const holds =
     length !== undefined && valueOf(length) > 0 && staleBy(length, document) === undefined
   return {
-    assembly,
     setup: id,
     name: sheet.name,
     ...(sheet.machineId !== undefined && { machine: sheet.machineId }),

@@ -161,6 +161,11 @@ function sheetReferences(sheet: SetupSheet, names: Names): readonly Problem[] {
     ...lengthRegisterProblems(sheet),
     ...duplicates('sheet.tools', diameters, 'diameterRegister'),
     ...duplicates(
+      'sheet.tools',
+      sheet.tools.map(({ assembly }) => assembly),
+      'assembly',
+    ),
+    ...duplicates(
       'sheet.gauges',
       sheet.gauges.map(({ id }) => id),
       'id',

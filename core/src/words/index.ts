@@ -10,7 +10,7 @@ export {
 } from './gauge-check-words'
 export { describeImplied } from './implied-words'
 export { describeActiveLength, describeKeyMode } from './key-words'
-export { describeKept, describeKeptCheck, describeOffer } from './kept-words'
+export { describeKept, describeKeptCheck, describeOffer, describeToolTrust } from './kept-words'
 export { describeFrame, rungName, speakLadder } from './ladder-words'
 export { describeMarks } from './marks-words'
 export { speakPlan } from './plan-words'

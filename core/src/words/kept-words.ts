@@ -1,5 +1,6 @@
 import type { KeptCheck } from '../solve/kept-checks'
 import type { KeptOffer, KeptTouch, ShopEvent, WhyTouched } from '../shop/kept-offers'
+import type { ToolTrust } from '../shop/tool-trust'
 import type { Nanometres } from '../length/length'
 
 const HAPPENED: Readonly<Record<ShopEvent['what'], string>> = {
@@ -65,3 +66,14 @@ export function describeKeptCheck(
     ? `T${tool} is where it was within ${write(limit)} (${write(off)}): what was taken over with it holds.`
     : `T${tool} is ${write(off)} off: what was taken over with it counts no more.`
 }
+
+/** How far a tool's length is to be trusted now, with its reason. */
+export function describeToolTrust({ state, use, why, moved }: ToolTrust): string {
+  const touched = use && touchedWords(use.touches)
+  if (moved !== undefined) return `Holds after one touch: ${happened(moved)}.`
+  if (why !== undefined && state === 'not-read') return `${capital(describeWhyTouched(why))}.`
+  if (why !== undefined) return `Does not hold: ${describeWhyTouched(why)}.`
+  return `${state === 'proven' ? 'Proven' : 'Holds'}: ${touched}.`
+}
+
+const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`

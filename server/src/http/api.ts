@@ -36,6 +36,7 @@ import { busy, databaseAway, noRoute, notJson, tooLarge, unexpected } from './re
 import { soundJson } from './sound-json'
 import { replyRefusal } from './reply'
 import { requirePerson, type Signed } from './session'
+import { toolRoutes } from './tool-routes'
 
 /** What is said beside a fact that is sent. */
 const besideFactSchema = z.object({
@@ -95,6 +96,7 @@ export function createApi({
     .route('/', peopleRoutes(store, clock))
     .route('/', liveRoutes(store, clock, changes))
     .route('/', gaugeCheckRoutes(store, clock))
+    .route('/', toolRoutes(store, clock))
     .get('/machines', async (c) => c.json(await machinesOf(store)))
     .post('/machines', body(newMachineSchema), async (c) => {
       const added = await addMachine(store, clock, c.var.person, c.req.valid('json'))
@@ -149,6 +151,10 @@ export function createApi({
     .get('/setups/:id/solution', async (c) => {
       const solved = await setups.solution(c.req.param('id'))
       return solved.ok ? c.json(solved.value) : replyRefusal(c, solved.refusal)
+    })
+    .get('/setups/:id/kept', async (c) => {
+      const kept = await setups.kept(c.req.param('id'))
+      return kept.ok ? c.json(kept.value) : replyRefusal(c, kept.refusal)
     })
     .get('/setups/:id/records/:record', async (c) => {
       const found = await setups.record(c.req.param('id'), c.req.param('record'))

@@ -18,6 +18,7 @@ import { PeopleOfTheShop1796630400000 } from './migrations/people-of-the-shop'
 import { ProgramTexts1796198400000 } from './migrations/program-texts'
 import { PutAways1796803200000 } from './migrations/put-aways'
 import { Streams1796544000000 } from './migrations/streams'
+import { ToolsOverTime1796976000000 } from './migrations/tools-over-time'
 import { WhatDevicesHadSeen1796716800000 } from './migrations/what-devices-had-seen'
 import { FirstTables1772438400000 } from './migrations/first-tables'
 import { clientOf, urlsOf } from './primary'
@@ -43,6 +44,7 @@ const MIGRATIONS = [
   WhatDevicesHadSeen1796716800000,
   PutAways1796803200000,
   GaugeChecks1796889600000,
+  ToolsOverTime1796976000000,
 ]
 
 /** Nobody at a machine waits longer than this; a migration may. */
@@ -117,7 +119,7 @@ async function migrate(url: string): Promise<void> {
 /** What is written once can be added to; what is only worked out, or lets people in, can be changed as well. */
 const RIGHTS = {
   'SELECT, INSERT': ['stream', 'fact', 'frozen', 'program_text', 'person_change', 'known_device'],
-  'SELECT, INSERT, UPDATE': ['person', 'summary'],
+  'SELECT, INSERT, UPDATE': ['person', 'summary', 'tool_now', 'tool_use'],
   'SELECT, INSERT, UPDATE, DELETE': ['session', 'join_code', 'secret_try'],
   SELECT: ['shop', 'migrations'],
 } as const

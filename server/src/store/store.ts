@@ -1,5 +1,6 @@
 import type { Person, SetupSummary, StreamKind, FactKind, Via } from '@pine/contract'
 import type { Insertion, PeopleStore } from './people-store'
+import type { ChangedUses, ToolStore } from './tool-store'
 
 /** A fact as it is kept: written once, never changed. Its place in its stream is its time. */
 export interface FactRow {
@@ -33,6 +34,8 @@ export interface Appended {
   readonly summary: SetupSummary
   /** What a record freezes. */
   readonly frozen?: object
+  /** What it tells of the shop's own tools, as far as that is new. */
+  readonly uses?: ChangedUses
 }
 
 /** Set-ups as the list shows them. */
@@ -71,7 +74,7 @@ export interface NewProgramText {
 }
 
 /** What the use cases of one shop need kept. PostgreSQL serves it through TypeORM: typeorm-store.ts. */
-export interface Store extends PeopleStore {
+export interface Store extends PeopleStore, ToolStore {
   /** Fails where the database does not answer. */
   ping(): Promise<void>
   shop(): Promise<{ readonly id: string; readonly name: string }>

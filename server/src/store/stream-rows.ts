@@ -95,7 +95,7 @@ const tellsOf = (kind: string): string =>
  */
 export async function writeFact(
   manager: EntityManager,
-  { shopId, stream, place, fact, summary, frozen }: FactToWrite,
+  { shopId, stream, place, fact, summary, frozen, uses }: FactToWrite,
 ): Promise<void> {
   const { id, kind, body, via, personId, recordedAt, seen } = fact
   await manager.query(
@@ -104,13 +104,17 @@ export async function writeFact(
        VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $12)
      ), kept AS (
        INSERT INTO frozen (shop_id, fact_id, content) SELECT $1, $4, $13::jsonb WHERE $13 IS NOT NULL
+     ), told AS (
+       INSERT INTO tool_use (shop_id, tool_id, setup_id, at, use)
+       SELECT $1, (use ->> 'assembly')::uuid, $2, (use ->> 'at')::timestamptz, use FROM jsonb_array_elements($14::jsonb) AS use
+       ON CONFLICT (shop_id, tool_id, setup_id) DO UPDATE SET at = EXCLUDED.at, use = EXCLUDED.use
      )
      INSERT INTO summary (shop_id, stream_id, summary, created_at) VALUES ($1, $2, $10, $11)
      ON CONFLICT (shop_id, stream_id) DO UPDATE SET summary = EXCLUDED.summary
      RETURNING ${tellsOf("'setup'")}`,
     [
       ...[shopId, stream.id, place, id, kind, body, via, personId, recordedAt],
-      ...[summary, stream.createdAt, seen, frozen],
+      ...[summary, stream.createdAt, seen, frozen, uses && JSON.stringify(uses)],
     ],
   )
 }

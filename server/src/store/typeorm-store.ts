@@ -10,6 +10,7 @@ import {
 import { checksOf, usesOf } from './check-rows'
 import { factsOf, headOf, insertFact, tellDeclared, writeFact } from './stream-rows'
 import type { Store } from './store'
+import { toolRows } from './tool-rows'
 import { insertion, typeormPeople } from './typeorm-people'
 
 /** The oldest shop of a database: the only one, until an organisation has several. */
@@ -37,6 +38,7 @@ export function typeormStore(source: DataSource, shopId: string): Store {
     },
 
     ...typeormPeople(source),
+    ...toolRows(source, shopId),
 
     async keepProgramText({ sha256, bytes, personId, at }) {
       await texts

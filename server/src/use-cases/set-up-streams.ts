@@ -1,4 +1,5 @@
 import { appendFact, foldSetup, type SetupDocument, type SetupFact } from '@pine/core/facts'
+import type { AssemblyUse } from '@pine/core/running'
 import type { FactRow, Store, StreamHead } from '../store/store'
 
 /** A set-up as it stands after its facts, with where it comes from. */
@@ -7,6 +8,7 @@ export class StandingSetup implements StreamHead {
     private readonly head: StreamHead,
     readonly facts: readonly SetupFact[],
     private folded?: SetupDocument,
+    private told: ReadonlyMap<string, string> = new Map(),
   ) {}
 
   get id() {
@@ -28,7 +30,18 @@ export class StandingSetup implements StreamHead {
   /** The same with the facts that come after. */
   grownBy(added: readonly SetupFact[]): StandingSetup {
     const folded = this.folded && added.reduce(appendFact, this.folded)
-    return new StandingSetup(this.head, [...this.facts, ...added], folded)
+    return new StandingSetup(this.head, [...this.facts, ...added], folded, this.told)
+  }
+
+  /**
+   * What it tells of the shop's own tools that it did not before, to be written with the fact that it has grown by; undefined for
+   * nothing new. What it told before it was opened here is not known: then all is new.
+   */
+  tellsAnew(uses: readonly AssemblyUse[]): readonly AssemblyUse[] | undefined {
+    const before = this.told
+    this.told = new Map(uses.map((use) => [use.assembly, JSON.stringify(use)]))
+    const anew = uses.filter(({ assembly }) => this.told.get(assembly) !== before.get(assembly))
+    return anew.length > 0 ? anew : undefined
   }
 }
 

@@ -3,6 +3,7 @@ import {
   reportProblem,
   viewSolution,
   type FactsAnswer,
+  type KeptAnswer,
   type MachineEntry,
   type Member,
   type NewFact,
@@ -27,7 +28,9 @@ import { recordOf } from './records'
 import { machinesOf, policyInForce, policyOf } from './shop'
 import { factOf, SetupStreams, StandingSetup } from './set-up-streams'
 import { enteredByAnother, idInUse, noRecord, noSetup, stepsOpen } from './setup-refusals'
-import { summaryOf } from './summaries'
+import { keptFor } from './kept'
+import { standingOf, summaryOf } from './summaries'
+import { keepTools } from './tools'
 
 /** What a device says beside a fact. */
 export interface BesideFact {
@@ -52,6 +55,8 @@ export interface Setups {
   /** The facts from a place on: what a device lacks. */
   since(id: string, from: number): Promise<Outcome<FactsAnswer>>
   solution(id: string): Promise<Outcome<SolutionView>>
+  /** What earlier set-ups tell of its tools. */
+  kept(id: string): Promise<Outcome<KeptAnswer>>
   record(id: string, recordId: string): Promise<Outcome<SetupRecord>>
   /** Summaries of those that are worked on, or of those that were put away, the youngest first, as JSON. */
   list(what?: { readonly away: boolean }): Promise<string>
@@ -130,8 +135,10 @@ export function setupsOf(store: Store, clock: Clock): Setups {
       return refuseInput(
         problems.map((problem) => reportProblem(asSent(problem, fact, setup.facts.length))),
       )
-    const summary = summaryOf(grown, clock().toISOString(), policy)
-    return accept({ ...made.value, grown, fact: { ...row, body, seen: told }, summary })
+    const { summary, uses } = standingOf(grown, clock().toISOString(), policy)
+    const news = grown.tellsAnew(uses)
+    const written = { ...row, body, seen: told }
+    return accept({ ...made.value, grown, fact: written, summary, ...(news && { uses: news }) })
   }
 
   return {
@@ -155,6 +162,7 @@ export function setupsOf(store: Store, clock: Clock): Setups {
       if (problems.length > 0) return refuseInput(problems.map(reportProblem))
       const begun = new StandingSetup({ id, createdBy: by, createdAt: at }, [fact])
       const policy = await policyInForce(store, sheet)
+      await keepTools(store, clock, person, sheet)
       const written = await store.beginStream(
         { id, kind: 'setup' },
         first,
@@ -187,6 +195,11 @@ export function setupsOf(store: Store, clock: Clock): Setups {
       const policy = await policyInForce(store, setup.value.document.sheet)
       const document = underPolicy(setup.value.document, policy)
       return accept(viewSolution(document, solve(document, { now: clock().toISOString() })))
+    },
+
+    async kept(id) {
+      const setup = await opened(id)
+      return setup.ok ? accept(await keptFor(store, clock, setup.value)) : setup
     },
 
     async record(id, recordId) {
@@ -235,6 +248,7 @@ export function setupsOf(store: Store, clock: Clock): Setups {
       }
       const added = await turns.run(setupId, () => addTo(setupId, fact, row, { person, seen }))
       if (!added.ok) return added
+      if (fact.kind === 'sheet') await keepTools(store, clock, person, fact.body as SetupSheet)
       const { facts } = added.value
       const place = facts.findLastIndex(({ id }) => id === fact.id)
       const from = Math.min(known ?? place, place)

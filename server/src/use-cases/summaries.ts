@@ -3,6 +3,7 @@ import { isReleased, putAway, underPolicy } from '@pine/core/facts'
 import { oldFrom } from '@pine/core/freshness'
 import { nextStep, stepsOf } from '@pine/core/plan'
 import { type MachinePolicy } from '@pine/core/sheet'
+import { toolUses, type AssemblyUse } from '@pine/core/running'
 import { solve, type Solution } from '@pine/core/solve'
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
@@ -13,18 +14,25 @@ import { SetupStreams, type StandingSetup } from './set-up-streams'
  *
  * @param policy what the shop asks of its machine now.
  */
-export function summaryOf(
+export const summaryOf = (
+  setup: StandingSetup,
+  now: string,
+  policy?: MachinePolicy,
+): SetupSummary => standingOf(setup, now, policy).summary
+
+/** The same, with what it tells of the shop's own tools. */
+export function standingOf(
   { id, document: asWritten, facts, createdBy, createdAt }: StandingSetup,
   now: string,
   policy?: MachinePolicy,
-): SetupSummary {
+): { readonly summary: SetupSummary; readonly uses: readonly AssemblyUse[] } {
   const document = underPolicy(asWritten, policy)
   const { sheet } = document
   const solution = solve(document, { now }, { explains: false })
   const steps = stepsOf(document, solution, isReleased(document))
   const last = facts.at(-1)
   const away = putAway(document)
-  return {
+  const summary = {
     id,
     name: sheet.name,
     machine: sheet.machine.name,
@@ -41,6 +49,7 @@ export function summaryOf(
     away: away === undefined ? null : { by: away.by.name, at: away.at },
     machineId: sheet.machineId ?? null,
   }
+  return { summary, uses: toolUses(document, solution) }
 }
 
 /** From when on another number is too old; one that is too old now will not be any more so. */

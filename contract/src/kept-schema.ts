@@ -1,0 +1,21 @@
+import { z } from 'zod'
+import { registerNumber } from './fields'
+import { readingSchema } from './reading-schema'
+
+/** What earlier set-ups tell of the tools of this one. */
+export const keptAnswerSchema = z.object({
+  tools: z.array(
+    z.object({
+      tool: registerNumber,
+      take: z.enum(['as-it-was', 'after-rebase', 'nothing']),
+      /** Among those that are touched again all the same. */
+      check: z.boolean(),
+      words: z.string(),
+    }),
+  ),
+  /** The readings that taking over enters, in this order. */
+  readings: z.array(readingSchema),
+  /** Among them are some from before the plane was moved: that is entered next, and one tool touched. */
+  rebases: z.boolean(),
+})
+export type KeptAnswer = z.infer<typeof keptAnswerSchema>

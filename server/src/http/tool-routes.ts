@@ -1,0 +1,55 @@
+import { Hono } from 'hono'
+import {
+  changedToolSchema,
+  newMachineEventSchema,
+  newToolEventSchema,
+  newToolSchema,
+  toolQuerySchema,
+} from '@pine/contract'
+import type { Clock } from '../clock'
+import type { Store } from '../store/store'
+import {
+  addMachineEvent,
+  addTool,
+  addToolEvent,
+  changeTool,
+  pocketsOf,
+  toolHistory,
+  toolPage,
+} from '../use-cases/tools'
+import { body, query } from './body'
+import { replyRefusal } from './reply'
+import type { Signed } from './session'
+
+/** Tools over time: what they are, where they are, what was measured of them and what happened to them. */
+export const toolRoutes = (store: Store, clock: Clock) =>
+  new Hono<Signed>()
+    .get('/tools', query(toolQuerySchema), async (c) =>
+      c.json(await toolPage(store, clock, c.req.valid('query'))),
+    )
+    .post('/tools', body(newToolSchema), async (c) => {
+      const added = await addTool(store, clock, c.var.person, c.req.valid('json'))
+      return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+    })
+    .get('/tools/:id', async (c) => {
+      const history = await toolHistory(store, clock, c.req.param('id'))
+      return history.ok ? c.json(history.value) : replyRefusal(c, history.refusal)
+    })
+    .put('/tools/:id', body(changedToolSchema), async (c) => {
+      const { person } = c.var
+      const changed = await changeTool(store, clock, person, c.req.param('id'), c.req.valid('json'))
+      return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
+    })
+    .post('/tools/:id/events', body(newToolEventSchema), async (c) => {
+      const { person } = c.var
+      const id = c.req.param('id')
+      const added = await addToolEvent(store, clock, person, id, c.req.valid('json'))
+      return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+    })
+    .get('/machines/:id/tools', async (c) => c.json(await pocketsOf(store, c.req.param('id'))))
+    .post('/machines/:id/events', body(newMachineEventSchema), async (c) => {
+      const { person } = c.var
+      const id = c.req.param('id')
+      const added = await addMachineEvent(store, clock, person, id, c.req.valid('json'))
+      return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+    })

@@ -1,0 +1,189 @@
+import type { DataSource, EntityManager } from 'typeorm'
+import type { ToolAssembly } from '@pine/contract'
+import type { AssemblyUse } from '@pine/core/running'
+import { streamEntity } from './entities'
+import { factsOf, factRow, headOf, insertFact, SELECT_FACTS, tellDeclared } from './stream-rows'
+import type { KeptFact } from './stream-rows'
+import type { NewFactRow } from './store'
+import type { MachineHappening, ToolRow, ToolStore } from './tool-store'
+import { insertion } from './typeorm-people'
+
+interface DeclaredTool {
+  readonly tool_id: string
+  readonly declared: ToolAssembly
+  readonly retired: boolean
+}
+
+const rowOf = ({ tool_id, declared, retired }: DeclaredTool): ToolRow => ({
+  id: tool_id,
+  tool: declared,
+  retired,
+})
+
+/** Words that are looked for stand for themselves: what LIKE takes for more is taken for a letter. */
+const like = (word: string): string => `%${word.toLowerCase().replace(/[\\%_]/g, '\\$&')}%`
+
+/** The tools of a shop over time, on PostgreSQL. */
+export function toolRows(source: DataSource, shopId: string): ToolStore {
+  return {
+    async beginTools(tools, personId, at) {
+      // Of hundreds of tools of a sheet each is a stream of its own: one statement begins them all.
+      await source.query(
+        `WITH begun AS (
+           INSERT INTO stream (shop_id, id, kind, created_by, created_at)
+           SELECT $1, (one ->> 'id')::uuid, 'tool', $3, $4 FROM jsonb_array_elements($2::jsonb) AS one
+           ON CONFLICT DO NOTHING RETURNING id
+         ), declared AS (
+           INSERT INTO fact (shop_id, stream_id, place, id, kind, body, via, person_id, recorded_at)
+           SELECT $1, begun.id, 0, (one ->> 'factId')::uuid, 'tool', one -> 'tool', 'typed', $3, $4
+           FROM begun JOIN jsonb_array_elements($2::jsonb) AS one ON (one ->> 'id')::uuid = begun.id
+         )
+         INSERT INTO tool_now (shop_id, tool_id, name, machine_id, pocket, retired, declared, placed_at)
+         SELECT $1, begun.id, one -> 'tool' ->> 'name', (one -> 'tool' -> 'place' ->> 'machine')::uuid,
+           (one -> 'tool' -> 'place' ->> 'pocket')::int, false, one -> 'tool', $4
+         FROM begun JOIN jsonb_array_elements($2::jsonb) AS one ON (one ->> 'id')::uuid = begun.id`,
+        [shopId, JSON.stringify(tools), personId, at],
+      )
+    },
+    declareTool: (id, fact, row) =>
+      insertion(
+        source.transaction(async (manager) => {
+          const place = await endOf(manager, shopId, 'tool', id, fact)
+          await insertFact(manager, shopId, id, place, fact)
+          await keepNow(manager, shopId, row, fact.recordedAt)
+          await tellDeclared(manager, shopId, { id, kind: 'tool' }, place)
+        }),
+      ),
+    addOutside: (kind, id, fact) =>
+      source.transaction(async (manager) => {
+        const head = await headOf(manager, shopId, id, { held: true })
+        if (head?.kind !== kind) return 'missing'
+        const place = (await factsOf(manager, shopId, id, 0)).length
+        const written = await insertion(insertFact(manager, shopId, id, place, fact))
+        if (written === 'written') await tellDeclared(manager, shopId, { id, kind }, place)
+        return written
+      }),
+
+    async toolPage({ find, machine, retired, from, most }) {
+      const rows: readonly (DeclaredTool & { readonly total: string })[] = await source.query(
+        `SELECT tool_id, declared, retired, count(*) OVER () AS total FROM tool_now
+         WHERE shop_id = $1 AND retired = $2 AND ($3::uuid IS NULL OR machine_id = $3) AND lower(name) LIKE ALL ($4::text[])
+         ORDER BY lower(name), tool_id LIMIT $5 OFFSET $6`,
+        [shopId, retired, machine ?? null, find.map(like), most, from],
+      )
+      return { rows: rows.map(rowOf), total: Number(rows[0]?.total ?? 0) }
+    },
+    async toolsById(ids) {
+      const rows: readonly DeclaredTool[] = await source.query(
+        'SELECT tool_id, declared, retired FROM tool_now WHERE shop_id = $1 AND tool_id = ANY ($2::uuid[])',
+        [shopId, ids],
+      )
+      return rows.map(rowOf)
+    },
+    async inPockets(machine) {
+      const rows: readonly DeclaredTool[] = await source.query(
+        `SELECT DISTINCT ON (pocket) tool_id, declared, retired FROM tool_now
+         WHERE shop_id = $1 AND machine_id = $2 AND NOT retired ORDER BY pocket, placed_at DESC, tool_id`,
+        [shopId, machine],
+      )
+      return rows.map(rowOf)
+    },
+    async toolUses(tools, most) {
+      const rows: readonly { readonly tool_id: string; readonly use: AssemblyUse }[] =
+        await source.query(
+          `SELECT asked.id AS tool_id, youngest.use
+           FROM unnest($2::uuid[]) AS asked(id) CROSS JOIN LATERAL (
+             SELECT use, at FROM tool_use WHERE shop_id = $1 AND tool_id = asked.id ORDER BY at DESC LIMIT $3
+           ) youngest
+           ORDER BY asked.id, youngest.at DESC`,
+          [shopId, tools, most],
+        )
+      const byTool = new Map<string, AssemblyUse[]>()
+      for (const { tool_id, use } of rows)
+        byTool.set(tool_id, [...(byTool.get(tool_id) ?? []), use])
+      return byTool
+    },
+    async toolEvents(tools) {
+      const rows: readonly KeptFact[] = await source.query(
+        `${SELECT_FACTS} WHERE shop_id = $1 AND kind = 'tool-event' AND stream_id = ANY ($2::uuid[])
+         ORDER BY stream_id, place`,
+        [shopId, tools],
+      )
+      return rows.map((row) => ({ streamId: row.stream_id, fact: factRow(row) }))
+    },
+    async happenedTo(machines, since) {
+      const rows: readonly {
+        readonly machine: string
+        readonly what: MachineHappening['what']
+        readonly at: Date
+        readonly name: string
+        readonly plane: string | null
+      }[] = await source.query(
+        `SELECT machine.id AS machine, fact.body ->> 'kind' AS what, fact.recorded_at AS at,
+           sheet.body ->> 'name' AS name, sheet.body ->> 'plane' AS plane
+         FROM fact CROSS JOIN LATERAL (
+           SELECT body FROM fact latest
+           WHERE latest.shop_id = fact.shop_id AND latest.stream_id = fact.stream_id AND latest.kind = 'sheet'
+           ORDER BY place DESC LIMIT 1
+         ) sheet
+         JOIN unnest($2::text[], $3::text[]) AS machine(id, name)
+           ON machine.id = sheet.body ->> 'machineId'
+           OR sheet.body ->> 'machineId' IS NULL AND machine.name = sheet.body -> 'machine' ->> 'name'
+         WHERE fact.shop_id = $1 AND fact.kind = 'event' AND fact.recorded_at > $4
+           AND fact.body ->> 'kind' IN ('plane-moved', 'home-lost')
+         UNION ALL
+         SELECT fact.stream_id::text, fact.body ->> 'what', fact.recorded_at, fact.body ->> 'note', fact.body ->> 'plane'
+         FROM fact WHERE fact.shop_id = $1 AND fact.kind = 'machine-event'
+           AND fact.stream_id = ANY ($2::uuid[]) AND fact.recorded_at > $4
+         ORDER BY at DESC`,
+        [shopId, machines.map(({ id }) => id), machines.map(({ name }) => name), since],
+      )
+      return rows.map(({ machine, what, at, name, plane }) => ({
+        machine,
+        what,
+        at: at.toISOString(),
+        name,
+        ...(plane !== null && { plane }),
+      }))
+    },
+  }
+}
+
+/** The place of the next fact of a tool's stream, which is begun where it is not there; held until the transaction ends. */
+async function endOf(
+  manager: EntityManager,
+  shopId: string,
+  kind: 'tool',
+  id: string,
+  { personId, recordedAt }: NewFactRow,
+): Promise<number> {
+  const head = await headOf(manager, shopId, id, { held: true })
+  if (head === undefined) {
+    await manager.insert(streamEntity, {
+      shopId,
+      id,
+      kind,
+      createdBy: personId,
+      createdAt: recordedAt,
+    })
+    return 0
+  }
+  if (head.kind !== kind) throw new Error(`${id} is a ${head.kind}, not a ${kind}`)
+  return (await factsOf(manager, shopId, id, 0)).length
+}
+
+async function keepNow(
+  manager: EntityManager,
+  shopId: string,
+  { id, tool, retired }: ToolRow,
+  at: Date,
+): Promise<void> {
+  const { machine, pocket } = tool.place ?? {}
+  await manager.query(
+    `INSERT INTO tool_now (shop_id, tool_id, name, machine_id, pocket, retired, declared, placed_at)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8)
+     ON CONFLICT (shop_id, tool_id) DO UPDATE SET name = EXCLUDED.name, machine_id = EXCLUDED.machine_id,
+       pocket = EXCLUDED.pocket, retired = EXCLUDED.retired, declared = EXCLUDED.declared, placed_at = EXCLUDED.placed_at`,
+    [shopId, id, tool.name, machine ?? null, pocket ?? null, retired, tool, at],
+  )
+}

@@ -1,0 +1,308 @@
+import { isDeepStrictEqual } from 'node:util'
+import {
+  toolEventSchema,
+  toolFactSchema,
+  type ChangedTool,
+  type Member,
+  type NewMachineEvent,
+  type NewToolEvent,
+  type Pockets,
+  type ToolAssembly,
+  type ToolHistory,
+  type ToolLine,
+  type ToolMeasured,
+  type ToolPage,
+  type ToolQuery,
+} from '@pine/contract'
+import type { MachinePolicy, SetupSheet } from '@pine/core/sheet'
+import type { AssemblyUse } from '@pine/core/running'
+import { holderRepeatsMm, toolTrust, type ShopEvent, type ToolUse } from '@pine/core/shop'
+import { describeToolTrust } from '@pine/core/words'
+import { v7 as uuid, validate as isUuid } from 'uuid'
+import type { Clock } from '../clock'
+import { accept, refuse, type Outcome } from '../refusal'
+import type { Store } from '../store/store'
+import type { OutsideRow, ToolRow } from '../store/tool-store'
+import { notAllowed } from './allowed'
+import { machinesOf } from './shop'
+
+/** So many stand on a page of the list. */
+const A_PAGE = 50
+/** So many set-ups of a tool are told; the older ones are in their own records. */
+const MOST_USES = 100
+/** What a tool rests on now lies in its last few set-ups. */
+const LATEST_USES = 5
+
+/** A page of the tools with how far each is to be trusted. */
+export async function toolPage(store: Store, clock: Clock, asked: ToolQuery): Promise<ToolPage> {
+  const { rows, total } = await store.toolPage({
+    find: (asked.find ?? '').split(/\s+/).filter((word) => word !== ''),
+    machine: asked.machine,
+    retired: asked.retired === '1',
+    from: asked.from ?? 0,
+    most: A_PAGE,
+  })
+  return { tools: await linesOf(store, clock, rows), total }
+}
+
+/** Tools as the list has them: their uses, what happened to them and to their machines, asked once for all. */
+export async function linesOf(
+  store: Store,
+  clock: Clock,
+  rows: readonly ToolRow[],
+): Promise<ToolLine[]> {
+  const ids = rows.map(({ id }) => id)
+  const [uses, events, machines] = await Promise.all([
+    store.toolUses(ids, LATEST_USES),
+    store.toolEvents(ids),
+    machinesOf(store),
+  ])
+  const last = [...uses.values()].flatMap(([use]) => use ?? [])
+  const happened = await store.happenedTo(
+    machines
+      .filter(({ id }) => last.some(({ machine }) => machine === id))
+      .map(({ id, machine: { name } }) => ({ id, name })),
+    oldestTouch([...uses.values()].flat()),
+  )
+  return rows.map(({ id, tool, retired }) => {
+    const of = uses.get(id) ?? []
+    const machine = of[0]?.machine
+    const policy = machines.find((one) => one.id === machine)?.machine.policy
+    const trust = toolTrust(
+      { uses: of, events: eventsOf(events, id) },
+      happened.filter((one) => one.machine === machine),
+      policy as MachinePolicy | undefined,
+      clock().toISOString(),
+    )
+    return {
+      id,
+      tool,
+      ...(retired && { retired: true as const }),
+      trust: { state: trust.state, words: describeToolTrust(trust) },
+    }
+  })
+}
+
+/** Since when what happened to machines matters to these uses. */
+export const oldestTouch = (uses: readonly ToolUse[]): Date =>
+  new Date(
+    uses
+      .flatMap(({ touches }) => touches.map(({ kept }) => Date.parse(kept.at)))
+      .reduce((first, at) => Math.min(first, at), Date.now()),
+  )
+
+/** What happened to a tool outside of set-ups, as core asks for it. */
+export const eventsOf = (rows: readonly OutsideRow[], id: string): readonly ShopEvent[] =>
+  rows
+    .filter(({ streamId }) => streamId === id)
+    .map(({ fact }) => {
+      const { what, note } = toolEventSchema.parse(fact.body)
+      const name = note === '' ? what.replace(/-/g, ' ') : note
+      return { what: 'tool-changed', at: fact.recordedAt.toISOString(), name }
+    })
+
+/** A tool with every set-up that measured it, and what happened to it. */
+export async function toolHistory(
+  store: Store,
+  clock: Clock,
+  id: string,
+): Promise<Outcome<ToolHistory>> {
+  const [row] = isUuid(id) ? await store.toolsById([id]) : []
+  if (row === undefined) return noTool(id)
+  const [[line], uses, events, machines] = await Promise.all([
+    linesOf(store, clock, [row]),
+    store.toolUses([id], MOST_USES),
+    store.toolEvents([id]),
+    machinesOf(store),
+  ])
+  if (line === undefined) return noTool(id)
+  const of = uses.get(id) ?? []
+  const repeatsMm = holderRepeatsMm(of, eventsOf(events, id))
+  return accept({
+    ...line,
+    measured: of.flatMap((use) =>
+      measuredIn(use, machines.find((one) => one.id === use.machine)?.machine.name),
+    ),
+    events: events
+      .map(({ fact }) => ({
+        ...toolEventSchema.parse(fact.body),
+        by: fact.by.name,
+        at: fact.recordedAt.toISOString(),
+      }))
+      .reverse(),
+    ...(repeatsMm !== undefined && { repeatsMm }),
+  })
+}
+
+function measuredIn(use: AssemblyUse, machine = ''): readonly ToolMeasured[] {
+  const kept = use.touches.findLast(({ of }) => of === 'tip-on-plane')?.kept
+  const { setup, name, number, plane, touched, length, lengthWithinMm } = use
+  const { at, by } = touched ?? kept ?? {}
+  if (at === undefined || by === undefined) return []
+  return [
+    {
+      ...{ setup, name, machine, number, plane, at, by },
+      with: [...(touched?.with ?? [])],
+      touched: touched !== undefined,
+      ...(length && { length: { ...length } }),
+      ...(lengthWithinMm !== undefined && { lengthWithinMm }),
+    },
+  ]
+}
+
+/** The tools in the pockets of a machine. */
+export async function pocketsOf(store: Store, machine: string): Promise<Pockets> {
+  if (!isUuid(machine)) return []
+  return (await store.inPockets(machine)).flatMap(({ id, tool }) =>
+    tool.place === undefined ? [] : [{ id, pocket: tool.place.pocket, tool }],
+  )
+}
+
+/** A tool of the shop. The same entry again is the same tool. */
+export async function addTool(
+  store: Store,
+  clock: Clock,
+  person: Member,
+  { id, tool }: { readonly id: string; readonly tool: ToolAssembly },
+): Promise<Outcome<ToolAssembly>> {
+  const refusal = notAllowed(person, 'enter')
+  if (refusal) return { ok: false, refusal }
+  const [before] = await store.toolsById([id])
+  if (before !== undefined)
+    return isDeepStrictEqual(before.tool, tool) ? accept(tool) : otherTool(id)
+  await declare(store, clock, person, { id, tool, retired: false })
+  return accept(tool)
+}
+
+/** Declares a tool anew: another holder, another pocket, out of use. What was measured of it before stays. */
+export async function changeTool(
+  store: Store,
+  clock: Clock,
+  person: Member,
+  id: string,
+  { tool, reason, retired }: ChangedTool,
+): Promise<Outcome<ToolAssembly>> {
+  const refusal = notAllowed(person, 'enter')
+  if (refusal) return { ok: false, refusal }
+  const [before] = isUuid(id) ? await store.toolsById([id]) : []
+  if (before === undefined) return noTool(id)
+  await declare(store, clock, person, { id, tool, retired: retired ?? false }, reason)
+  return accept(tool)
+}
+
+/** Something happened to a tool outside of a set-up. Sent twice it happened once. */
+export async function addToolEvent(
+  store: Store,
+  clock: Clock,
+  person: Member,
+  toolId: string,
+  { id, ...body }: NewToolEvent,
+): Promise<Outcome<ToolHistory>> {
+  const refusal = notAllowed(person, 'enter')
+  if (refusal) return { ok: false, refusal }
+  const fact = { id, kind: 'tool-event', body, ...entered(person, clock) } as const
+  const added = isUuid(toolId) ? await store.addOutside('tool', toolId, fact) : 'missing'
+  return added === 'missing' ? noTool(toolId) : toolHistory(store, clock, toolId)
+}
+
+/** Something happened to a machine outside of a set-up: what rests on it there is told by every tool and set-up that asks. */
+export async function addMachineEvent(
+  store: Store,
+  clock: Clock,
+  person: Member,
+  machineId: string,
+  { id, ...body }: NewMachineEvent,
+): Promise<Outcome<{ readonly id: string }>> {
+  const refusal = notAllowed(person, 'enter')
+  if (refusal) return { ok: false, refusal }
+  const fact = { id, kind: 'machine-event', body, ...entered(person, clock) } as const
+  const added = isUuid(machineId) ? await store.addOutside('machine', machineId, fact) : 'missing'
+  if (added !== 'missing') return accept({ id })
+  return refuse('not-found', {
+    message: 'There is no such machine.',
+    expected: 'a machine of the shop',
+    received: machineId,
+    remedy: 'Load the list again.',
+  })
+}
+
+/**
+ * The tools of a sheet as the shop's own: one that it names for the first time begins there, and one that it has in another pocket is
+ * in that from now on.
+ */
+export async function keepTools(
+  store: Store,
+  clock: Clock,
+  person: Member,
+  { tools, machineId, name }: SetupSheet,
+): Promise<void> {
+  const named = tools.flatMap((tool) => (tool.assembly === undefined ? [] : [tool.assembly]))
+  if (named.length === 0) return
+  const known = new Map((await store.toolsById(named)).map((row) => [row.id, row]))
+  const placed = tools.flatMap(({ number, assembly, name: called, diameter }) => {
+    if (assembly === undefined) return []
+    const place = machineId === undefined ? undefined : { machine: machineId, pocket: number }
+    return [{ id: assembly, place, called, diameter, before: known.get(assembly)?.tool }]
+  })
+  const begun = placed.flatMap(({ id, place, called, diameter, before }) =>
+    before !== undefined
+      ? []
+      : [
+          {
+            id,
+            factId: uuid(),
+            tool: {
+              name: called,
+              ...(diameter && { properties: { DC: { ...diameter } } }),
+              ...(place && { place }),
+            },
+          },
+        ],
+  )
+  if (begun.length > 0) await store.beginTools(begun, person.id, clock())
+  for (const { id, place, before } of placed) {
+    if (before === undefined || place === undefined) continue
+    if (isDeepStrictEqual(before.place, place)) continue
+    const row = { id, tool: { ...before, place }, retired: false }
+    await declare(store, clock, person, row, `set up for ${name}`)
+  }
+}
+
+const declare = (
+  store: Store,
+  clock: Clock,
+  person: Member,
+  row: ToolRow,
+  reason?: string,
+): Promise<unknown> => {
+  const body = toolFactSchema.parse({
+    ...row.tool,
+    ...(reason !== undefined && { reason }),
+    ...(row.retired && { retired: true }),
+  })
+  return store.declareTool(
+    row.id,
+    { id: uuid(), kind: 'tool', body, ...entered(person, clock) },
+    row,
+  )
+}
+
+const entered = ({ id }: Member, clock: Clock) =>
+  ({ via: 'typed', personId: id, recordedAt: clock() }) as const
+
+const noTool = (id: string) =>
+  refuse('not-found', {
+    message: 'There is no such tool.',
+    expected: 'a tool of the shop',
+    received: id,
+    remedy: 'Look for it in the list, or scan its label again.',
+  })
+
+const otherTool = (id: string) =>
+  refuse('id-already-used', {
+    place: 'id',
+    message: 'This id was already used for another tool.',
+    expected: 'a new UUID for each new tool',
+    received: id,
+    remedy: 'Send it again with a new id.',
+  })

@@ -1,0 +1,264 @@
+import { v7 as uuid } from 'uuid'
+import type { KeptAnswer, ToolHistory, ToolPage } from '@pine/contract'
+import { type SetupSheet } from '@pine/core/sheet'
+import { startHarness, type Harness } from './harness'
+import { mm, sheetOf } from './sheets'
+
+// A shop over a month: what one job measured is there for the next, and what happened in between is told.
+
+let server: Harness
+let machine: string
+let setter: string
+const tools = [1, 2, 3, 4].map((number) => ({ number, assembly: uuid() }))
+const LENGTHS = [80, 120, 95.5, 60]
+
+beforeAll(async () => {
+  server = await startHarness()
+  await server.signInAs('Mira Toller', '2468', 'lead')
+  machine = uuid()
+  const { machine: declared } = sheetOf(1)
+  await server.send('POST', '/machines', { id: machine, machine: { ...declared, name: 'Mill 2' } })
+  setter = uuid()
+  await server.send('POST', '/gauges', {
+    id: setter,
+    gauge: { id: setter, kind: 'height-setter', name: '50 mm setter', size: mm('50.000') },
+  })
+})
+afterAll(() => server.close())
+
+function jobSheet(name: string, changes: Partial<SetupSheet> = {}): SetupSheet {
+  const sheet = sheetOf(1, 2, 3, 4)
+  return {
+    ...sheet,
+    name,
+    machineId: machine,
+    gauges: [{ id: setter, kind: 'height-setter', name: '50 mm setter', size: mm('50.000') }],
+    tools: sheet.tools.map((tool, index) => ({ ...tool, assembly: tools[index]!.assembly })),
+    ...changes,
+  }
+}
+
+async function begin(name: string, changes: Partial<SetupSheet> = {}): Promise<string> {
+  const id = uuid()
+  const made = await server.send('POST', '/setups', {
+    ...{ id, sheetFactId: uuid() },
+    sheet: jobSheet(name, changes),
+  })
+  expect(made.status).toBe(201)
+  return id
+}
+
+const say = async (setup: string, kind: string, body: object) => {
+  const answer = await server.send('POST', `/setups/${setup}/facts`, { id: uuid(), kind, body })
+  expect([answer.status, answer.body.error]).toEqual([201, undefined])
+}
+
+const touch = (setup: string, tool: number, plane = -500) =>
+  say(setup, 'reading', {
+    of: 'tip-on-plane',
+    tool,
+    read: mm((plane + LENGTHS[tool - 1]! + 50).toFixed(3)),
+    with: [setter],
+  })
+
+const keptFor = async (setup: string) =>
+  (await server.send('GET', `/setups/${setup}/kept`)).body as KeptAnswer
+
+const takes = async (setup: string) =>
+  (await keptFor(setup)).tools.map(({ tool, take, check }) => `T${tool} ${check ? 'check' : take}`)
+
+async function takeOver(setup: string): Promise<void> {
+  for (const reading of (await keptFor(setup)).readings) await say(setup, 'reading', reading)
+}
+
+const stateOf = async (setup: string) => {
+  const { body } = await server.send('GET', `/setups/${setup}/solution`)
+  return (body.registers as { address: string; state: string }[])
+    .filter(({ address }) => address.startsWith('H'))
+    .map(({ address, state }) => `${address} ${state}`)
+}
+
+const historyOf = async (index: number) =>
+  (await server.send('GET', `/tools/${tools[index]!.assembly}`)).body as ToolHistory
+
+async function nextDay(): Promise<void> {
+  server.passSeconds(86_400)
+  await server.signInAs('Mira Toller')
+}
+
+describe('a month of a shop', () => {
+  let first: string
+  test('a job keeps its tools: each is the shop’s own from then on, in its pocket', async () => {
+    first = await begin('Focuser body')
+    expect(await takes(first)).toEqual(['T1 nothing', 'T2 nothing', 'T3 nothing', 'T4 nothing'])
+    for (const { number } of tools) await touch(first, number)
+    const { body } = await server.send('GET', '/tools')
+    expect((body as ToolPage).total).toBe(4)
+    expect((body as ToolPage).tools[0]).toMatchObject({
+      tool: { name: 'tool 1', place: { machine, pocket: 1 } },
+      trust: { state: 'read' },
+    })
+    const pockets = (await server.send('GET', `/machines/${machine}/tools`)).body
+    expect(pockets.map(({ pocket }: { pocket: number }) => pocket)).toEqual([1, 2, 3, 4])
+  })
+
+  test('the second job touches two of four, and says why the others hold', async () => {
+    await nextDay()
+    const second = await begin('Clamp ring')
+    expect(await takes(second)).toEqual(['T1 as-it-was', 'T2 check', 'T3 check', 'T4 as-it-was'])
+    const { tools: said } = await keptFor(second)
+    expect(said[3]!.words).toBe('Holds: touched 2026-03-02 by Mira Toller in Focuser body.')
+    await takeOver(second)
+    expect(await takes(second)).toEqual([])
+    await touch(second, 2)
+    await touch(second, 3)
+    expect(await stateOf(second)).toEqual(['H1 read', 'H2 read', 'H3 read', 'H4 read'])
+  })
+
+  test('in another job one of the two disagrees, and the others fall', async () => {
+    await nextDay()
+    const third = await begin('Flange')
+    await takeOver(third)
+    await touch(third, 2, -499.7)
+    expect(await stateOf(third)).toEqual(['H1 stale', 'H2 read', 'H3 stale', 'H4 stale'])
+    // What was found elsewhere is told by nobody: the next job has what stood before, and T2 as it was touched here.
+    const fourth = await begin('Adapter')
+    const { tools: said } = await keptFor(fourth)
+    expect(said[1]!.words).toContain('in Flange')
+    expect(said[2]!.words).toContain('in Clamp ring')
+    expect(said[3]!.words).toContain('in Focuser body')
+  })
+
+  test('a drill that broke in between is touched, the others hold; it is told in the list', async () => {
+    await nextDay()
+    const event = { id: uuid(), what: 'broken', note: 'snapped in the drawtube' }
+    const path = `/tools/${tools[3]!.assembly}/events`
+    expect((await server.send('POST', path, event)).status).toBe(201)
+    expect((await server.send('POST', path, event)).status).toBe(201)
+    const { events, trust } = await historyOf(3)
+    expect(events).toMatchObject([
+      { what: 'broken', note: 'snapped in the drawtube', by: 'Mira Toller' },
+    ])
+    expect(trust).toEqual({
+      state: 'stale',
+      words: 'Does not hold: it was changed on 2026-03-05 (snapped in the drawtube).',
+    })
+    const fifth = await begin('Spacer')
+    expect((await takes(fifth))[3]).toBe('T4 nothing')
+  })
+
+  test('a setter that was moved is told once, and one touch carries the lengths over it', async () => {
+    await nextDay()
+    const event = { id: uuid(), what: 'plane-moved', plane: 'fixed jaw', note: 'vise re-trammed' }
+    expect((await server.send('POST', `/machines/${machine}/events`, event)).status).toBe(201)
+    const sixth = await begin('Ring')
+    const { tools: said, rebases } = await keptFor(sixth)
+    expect(rebases).toBe(true)
+    expect(said.map(({ take }) => take)).toEqual([
+      'after-rebase',
+      'after-rebase',
+      'after-rebase',
+      'nothing',
+    ])
+    expect(said[0]!.words).toContain('Holds after one touch')
+    await takeOver(sixth)
+    await say(sixth, 'event', { kind: 'plane-moved' })
+    await touch(sixth, 1, -499.25)
+    await say(sixth, 'event', { kind: 'rebased', tool: 1 })
+    const { body } = await server.send('GET', `/setups/${sixth}/solution`)
+    const h3 = body.registers.find(({ address }: { address: string }) => address === 'H3')
+    expect([h3.value, h3.state]).toEqual(['-403.750', 'read'])
+  })
+
+  test('a plane that was moved in another set-up counts like one that was moved outside of any', async () => {
+    await nextDay()
+    const seventh = await begin('Cap')
+    await touch(seventh, 1, -499.25)
+    expect((await takes(await begin('Cap again')))[0]).toBe('T1 check')
+    await say(seventh, 'event', { kind: 'plane-moved' })
+    expect((await takes(await begin('Cap once more')))[0]).toBe('T1 after-rebase')
+  })
+
+  test('what was measured of a tool is told with where, when, by whom and with what', async () => {
+    const { measured } = await historyOf(1)
+    expect(measured.map(({ name, touched }) => [name, touched])).toEqual([
+      ['Flange', true],
+      ['Clamp ring', true],
+      ['Focuser body', true],
+    ])
+    expect(measured[3]).toMatchObject({
+      machine: 'Mill 2',
+      with: ['50 mm setter'],
+      by: 'Mira Toller',
+    })
+  })
+})
+
+describe('the list of tools', () => {
+  test('is found by words, in pages, and without what is out of use', async () => {
+    const many = Array.from({ length: 60 }, (_, index) => ({
+      id: uuid(),
+      tool: { name: `${index % 2 ? 'Reamer' : 'Countersink'} 50%_${index}` },
+    }))
+    for (const one of many) expect((await server.send('POST', '/tools', one)).status).toBe(201)
+    const page = async (asked: string) =>
+      (await server.send('GET', `/tools?${asked}`)).body as ToolPage
+    expect([(await page('')).total, (await page('')).tools.length]).toEqual([64, 50])
+    expect((await page('from=50')).tools).toHaveLength(14)
+    expect((await page('find=reamer')).total).toBe(30)
+    expect((await page('find=reamer%2050%25_1')).total).toBeLessThan(30)
+    expect((await page('find=%25%25')).total).toBe(0)
+    expect((await page(`machine=${machine}`)).total).toBe(4)
+    const [gone] = many
+    const answer = await server.send('PUT', `/tools/${gone!.id}`, {
+      tool: gone!.tool,
+      reason: 'worn out',
+      retired: true,
+    })
+    expect(answer.status).toBe(200)
+    expect((await page('find=countersink')).total).toBe(29)
+    expect((await page('retired=1')).tools).toMatchObject([{ id: gone!.id, retired: true }])
+  })
+
+  test('a tool that goes into another pocket leaves the one before it', async () => {
+    await begin('Moved about', {
+      tools: [{ number: 9, name: 'tool 1', lengthRegister: 9, assembly: tools[0]!.assembly }],
+    })
+    const pockets = (await server.send('GET', `/machines/${machine}/tools`)).body
+    expect(pockets.map(({ pocket }: { pocket: number }) => pocket)).toEqual([2, 3, 4, 9])
+  })
+
+  test('two tools cannot be one, and what is not there is said', async () => {
+    const twice = [1, 2].map((number) => ({
+      ...{ number, name: `tool ${number}`, lengthRegister: number },
+      assembly: tools[0]!.assembly,
+    }))
+    const refused = await server.send('POST', '/setups', {
+      ...{ id: uuid(), sheetFactId: uuid() },
+      sheet: jobSheet('Twice', { tools: twice }),
+    })
+    expect(refused.status).toBe(422)
+    for (const id of [uuid(), 'nothing'])
+      expect((await server.send('GET', `/tools/${id}`)).status).toBe(404)
+    const event = { id: uuid(), what: 'home-lost', note: '' }
+    expect((await server.send('POST', `/machines/${uuid()}/events`, event)).status).toBe(404)
+    expect(
+      (await server.send('POST', '/tools/nothing/events', { ...event, what: 'broken' })).status,
+    ).toBe(404)
+  })
+
+  test('a viewer looks and enters nothing', async () => {
+    await server.signInAs('Vera Lund', '1357', 'viewer')
+    expect((await server.send('GET', '/tools')).status).toBe(200)
+    const refused = [
+      await server.send('POST', '/tools', { id: uuid(), tool: { name: 'drill' } }),
+      await server.send('POST', `/tools/${tools[0]!.assembly}/events`, {
+        ...{ id: uuid(), what: 'broken', note: '' },
+      }),
+      await server.send('POST', `/machines/${machine}/events`, {
+        ...{ id: uuid(), what: 'home-lost', note: '' },
+      }),
+    ]
+    expect(refused.map(({ status }) => status)).toEqual([403, 403, 403])
+  })
+})
