@@ -43,6 +43,23 @@ test('a file that is no JSON is told with what came, and at most the beginning o
   expect(received(`{${'a'.repeat(100)}`)).toEqual([['not-json', `{${'a'.repeat(59)}`]])
 })
 
+test.each([[null], ['text'], [7], [[]], [{}], [{ version: 2 }], [{ version: '1' }]])(
+  '%j is no file of any version, and is told as one of today',
+  (input) => {
+    const parsed = parseSetupFile(input)
+    if (parsed.ok) throw new Error('it was taken')
+    // Whatever is wrong is told of the file of version 2: facts, and no lists of readings.
+    expect(parsed.problems.some(({ place }) => /readings|keyIns/.test(place))).toBe(false)
+    expect(parsed.problems.length).toBeGreaterThan(0)
+  },
+)
+
+test('a file that says version 1 is told as one of that version', () => {
+  const parsed = parseSetupFile({ version: 1 })
+  if (parsed.ok) throw new Error('it was taken')
+  expect(parsed.problems.some(({ place }) => place === 'readings')).toBe(true)
+})
+
 test('what was received is repeated back whole up to 120 characters', () => {
   const received = (length: number) =>
     reportProblem({ code: 'length-not-a-number', place: 'read', received: '9'.repeat(length) })

@@ -1,3 +1,4 @@
+import type { Surprise } from '../src/expect'
 import { toNanometres } from '../src/length'
 import { PROBLEM_CODES } from '../src/problem'
 import { NEED_JUDGEMENTS, PROGRAM_JUDGEMENTS } from '../src/program/program-types'
@@ -7,7 +8,9 @@ import {
   describeCheck,
   describeJudgement,
   describeProblem,
+  describeSurprise,
   describeWarning,
+  spokenNumber,
 } from '../src/words'
 import { mm, workedDocument } from './worked-example'
 
@@ -71,6 +74,40 @@ test.each(PROBLEM_CODES)(
       expect(sentence).not.toMatch(HOLE)
     }
     expect(said.remedy).toMatch(/\.$/)
+  },
+)
+
+test('a name that points nowhere is told with what there is, as far as that is known', () => {
+  const expected = (limit?: string) =>
+    describeProblem({
+      ...{ code: 'reference-unknown', place: 'tool', received: 'T9' },
+      ...(limit !== undefined && { limit }),
+    }).expected
+  expect(expected('T1, T2')).toBe('one of T1, T2')
+  expect(expected('')).toBe('something that the sheet lists')
+  expect(expected()).toBe('something that the sheet lists')
+})
+
+test('what has no name is not read out', () => {
+  expect(spokenNumber('-1.5 x', 'mm')).toBe('minus one point five millimetres')
+  expect(spokenNumber('20', 'in')).toBe('two zero inches')
+})
+
+test.each([
+  [undefined, 'Expected '],
+  ['read', 'Expected X '],
+  ['readY', 'Expected Y '],
+] as const)(
+  'of a place that is read on two axes a surprise says which number: %s',
+  (number, told) => {
+    const expected = { mm: -100, standardMm: 0.01, because: [] } as unknown as Surprise['expected']
+    const words = describeSurprise(
+      { expected, ...(number !== undefined && { number }) } as Surprise,
+      'mm',
+      String,
+    )
+    expect(words.expected.startsWith(told)).toBe(true)
+    expect(/[XY] /.test(words.expected)).toBe(number !== undefined)
   },
 )
 

@@ -295,6 +295,11 @@ test.each([
     'the external offset of Z is −0.5 mm now',
   ],
   [event({ kind: 'rebased', tool: 9 }), 'lengths were re-based on T9'],
+  [event({ kind: 'unit-changed' }), 'the control was switched to another unit'],
+  [
+    event({ kind: 'home-recovered', shift: { X: mm('0'), Y: mm('0'), Z: mm('0.1') } }),
+    'home was found again by its marks',
+  ],
   [event({ kind: 'check-failed', gauge: 'setter' }), 'the 50 mm setter failed its check'],
   [event({ kind: 'check-failed', gauge: 'lost' }), 'the gauge lost failed its check'],
   [
