@@ -10,7 +10,13 @@ export {
 } from './gauge-check-words'
 export { describeImplied } from './implied-words'
 export { describeActiveLength, describeKeyMode } from './key-words'
-export { describeKept, describeKeptCheck, describeOffer, describeToolTrust } from './kept-words'
+export {
+  KEPT_CAUTION,
+  describeKept,
+  describeKeptCheck,
+  describeOffer,
+  describeToolTrust,
+} from './kept-words'
 export { describeFrame, rungName, speakLadder } from './ladder-words'
 export { describeMarks } from './marks-words'
 export { speakPlan } from './plan-words'

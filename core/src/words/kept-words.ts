@@ -53,6 +53,10 @@ function touchedWords(touches: readonly KeptTouch[]): string {
     : `touched ${day(tip.kept.at)} by ${tip.kept.by} in ${tip.kept.name}`
 }
 
+/** What taking over rests on, said where it is done. */
+export const KEPT_CAUTION =
+  'They hold while each tool sits in its holder as it was measured, in the pocket that is listed. Look at each: one that was swapped outside the control meets the part at full speed.'
+
 /** Where a reading comes from that is taken over, to stand beside it. */
 export const describeKept = ({ kept }: Pick<KeptTouch, 'kept'>): string =>
   `Taken over from ${kept.name}: read by ${kept.by} on ${day(kept.at)}.`

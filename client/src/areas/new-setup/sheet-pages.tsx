@@ -1,10 +1,13 @@
 import { useState } from 'react'
 import type { SetupSheet } from '@pine/core/sheet'
+import { v7 as uuid } from 'uuid'
 import { failureWords } from '@/data/api'
 import { useDraft } from '@/data/drafts'
+import { usePockets } from '@/data/tools'
 import { Button } from '@/kit/button'
 import { Page } from '@/kit/page'
 import { Words } from '@/kit/words'
+import { withAssemblies } from './assemblies'
 import { JobPage } from './job-page'
 import { PartPage } from './part-page'
 import { finish, type SheetDraft } from './sheet-draft'
@@ -50,6 +53,7 @@ export function SheetPages({ draftKey, initial, finish: lastWord, onFinish }: Sh
   const [left, setLeft] = useState(false)
   const [failure, setFailure] = useState<string>()
   const page = PAGES[draft.page] ?? PAGES[0]
+  const pockets = usePockets(draft.sheet.machineId)
   const { sheet, problems } = finish(draft.sheet)
   const here = problems.filter(({ place }) => page.places.test(place))
   const isLast = draft.page === PAGES.length - 1
@@ -66,7 +70,7 @@ export function SheetPages({ draftKey, initial, finish: lastWord, onFinish }: Sh
         PAGES.findIndex(({ places }) => problems.some(({ place }) => places.test(place))),
       )
     try {
-      await onFinish(sheet)
+      await onFinish(withAssemblies(sheet, pockets, uuid))
       clear()
     } catch (cause) {
       setFailure(failureWords(cause))

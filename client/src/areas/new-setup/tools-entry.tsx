@@ -1,17 +1,22 @@
 import { View } from '@tamagui/core'
 import { useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import type { Pockets } from '@pine/contract'
 import type { LengthUnit } from '@pine/core/length'
 import type { Tool } from '@pine/core/sheet'
+import { usePockets } from '@/data/tools'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
 import { Field } from '@/kit/field'
 import { Card, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
+import { inPocket, isKnown } from './assemblies'
 import { LengthEntry } from './length-entry'
 import type { SheetPageProps } from './sheet-page-props'
 import { keepsLengths, nextTool } from './sheet-draft'
 
 export function ToolsEntry({ draft, change, problem }: SheetPageProps) {
+  const pockets = usePockets(draft.machineId)
   const replace = (index: number, tool: Tool) =>
     change({ ...draft, tools: draft.tools.map((one, at) => (at === index ? tool : one)) })
   const remove = (index: number) =>
@@ -61,9 +66,10 @@ export function ToolsEntry({ draft, change, problem }: SheetPageProps) {
             label="What it is"
             value={tool.name}
             onChange={(name) => replace(index, { ...tool, name })}
-            hint="10 mm end mill"
+            hint={inPocket(pockets, tool.number)?.tool.name ?? '10 mm end mill'}
             testID={`tool-name-${index}`}
           />
+          <InPocket tool={tool} pockets={pockets} onChange={(next) => replace(index, next)} />
           {draft.school === 'master-tool' && (
             <Choice
               label="Is it the master?"
@@ -95,6 +101,38 @@ export function ToolsEntry({ draft, change, problem }: SheetPageProps) {
         Another tool
       </Button>
     </>
+  )
+}
+
+/** The tool that the shop knows in this pocket: what was measured of it may still hold. */
+function InPocket({
+  tool,
+  pockets,
+  onChange,
+}: {
+  readonly tool: Tool
+  readonly pockets: Pockets | undefined
+  readonly onChange: (tool: Tool) => void
+}) {
+  const there = inPocket(pockets, tool.number)
+  if (there === undefined) return null
+  const { assembly: _other, ...another } = tool
+  return (
+    <Choice
+      label={`In pocket ${tool.number} sits ${there.tool.name}`}
+      value={isKnown(tool, pockets) ? 'same' : 'another'}
+      onChange={(is) =>
+        onChange(
+          is === 'same'
+            ? { ...tool, name: there.tool.name, assembly: there.id }
+            : { ...another, assembly: uuid() },
+        )
+      }
+      options={[
+        { value: 'same', label: 'this one' },
+        { value: 'another', label: 'another one' },
+      ]}
+    />
   )
 }
 

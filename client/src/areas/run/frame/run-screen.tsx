@@ -14,6 +14,7 @@ import { Scroll } from '@/kit/scroll'
 import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { CheckStep } from '../ready/check-step'
+import { OfferedFirst } from '../kept/offered-first'
 import { KeyInStep } from '../key-in/key-in-step'
 import { DrawingsBeside } from './drawings-beside'
 import { fillsTheMiddle } from './drawings-view'
@@ -92,15 +93,23 @@ function Run({
     void enter(keying.turned)
   }
   const body = mayEnter ? (
-    <StepBody
-      id={id}
+    <OfferedFirst
+      setupId={id}
       setup={setup}
-      view={view}
+      current={view.waitsFor === undefined ? current : undefined}
       enter={enter}
-      onStep={goTo}
-      onDone={onDone}
-      onTrace={trace}
-    />
+      onDone={() => goTo(undefined)}
+    >
+      <StepBody
+        id={id}
+        setup={setup}
+        view={view}
+        enter={enter}
+        onStep={goTo}
+        onDone={onDone}
+        onTrace={trace}
+      />
+    </OfferedFirst>
   ) : (
     <LookingOn id={id} setup={setup} onTrace={trace} />
   )

@@ -90,7 +90,9 @@ export function readingView(
     row,
   }: ReadingInHand,
 ): ReadingView {
-  const standing = standingReadings(setup.document, quantity)
+  const known = standingReadings(setup.document, quantity)
+  // Taken over, and among those that are touched again: it is read as if for the first time.
+  const standing = known.every(({ kept }) => kept?.check === true) ? [] : known
   const words = describeStep(preview, quantity, draft.with)
   const stale = setup.steps.some(
     ({ step, trust }) => step.key === quantityKey(quantity) && trust === 'stale',
@@ -144,6 +146,8 @@ export function readingView(
 const TOLD_CLOSER: readonly Warning['code'][] = [
   'differs-from-last-time',
   'known-length-differs',
+  'kept-differs',
+  'kept-moved',
   'ways-differ',
 ]
 

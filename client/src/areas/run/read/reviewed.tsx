@@ -1,7 +1,7 @@
 import { format } from 'date-fns/format'
 import { useState, type ReactNode } from 'react'
 import { type Reading } from '@pine/core/facts'
-import { typographic } from '@pine/core/words'
+import { describeKept, typographic } from '@pine/core/words'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
 import { Card, Column, Row } from '@/kit/surfaces'
@@ -34,7 +34,9 @@ export function Reviewed({ standing, children, onNext, onRepeat, onReplace }: Re
               {typographic(reading.read.text)} {reading.read.unit}
             </Digits>
             <Words as="note">
-              {reading.by.name}, {format(new Date(reading.at), 'd MMM, HH:mm')}
+              {reading.kept
+                ? describeKept({ kept: reading.kept })
+                : `${reading.by.name}, ${format(new Date(reading.at), 'd MMM, HH:mm')}`}
               {reading.via === 'captured' && ', told by the row'}
             </Words>
             {reading.surprise !== undefined && (

@@ -1,0 +1,88 @@
+import type { KeptAnswer } from '@pine/contract'
+import { useDraft } from '@/data/drafts'
+import type { Enter } from '@/data/said'
+import type { StandingSetup } from '@/data/standing'
+import { Button } from '@/kit/button'
+import { Card, Column, Line, Row } from '@/kit/surfaces'
+import { TrustMark } from '@/kit/trust-mark'
+import { Words } from '@/kit/words'
+import { CheckFrame } from '../frame/check-frame'
+import { keptView, type KeptView } from './kept-view'
+
+/** Whether what still holds is to be offered: it is, until it was taken over or somebody rather touches all. */
+export function useKeptOffer(
+  setupId: string,
+  setup: StandingSetup,
+  answer: KeptAnswer | undefined,
+): { readonly view: KeptView | undefined; readonly decline: () => void } {
+  const declined = useDraft(`kept-declined:${setupId}`, false)
+  return {
+    view: declined.value ? undefined : keptView(setup, answer),
+    decline: () => declined.set(true),
+  }
+}
+
+/** Before the first tool is touched: which need not be, and why. */
+export function KeptStep({
+  view,
+  enter,
+  onDone,
+  onDecline,
+}: {
+  readonly view: KeptView
+  readonly enter: Enter
+  readonly onDone: () => void
+  readonly onDecline: () => void
+}) {
+  const take = () => {
+    for (const said of view.facts) void enter(said)
+    onDone()
+  }
+  return (
+    <CheckFrame
+      words={{
+        title: 'What still holds',
+        sentence: view.sentence,
+        points: [],
+        caution: view.caution,
+        done: view.says,
+      }}
+      foot={
+        <>
+          <Button onPress={onDecline} testID="touch-all">
+            Touch them all
+          </Button>
+          <Button kind="act" focused onPress={take} testID="take-over">
+            {view.says}
+          </Button>
+        </>
+      }
+    >
+      <Card overflow="hidden" role="list" aria-label="the tools, and what is done with each">
+        {view.lines.map(({ tool, name, words, mark, does }, index) => (
+          <Line
+            key={tool}
+            first={index === 0}
+            role="listitem"
+            gap="$3"
+            paddingVertical="$2"
+            testID={`kept-T${tool}`}
+          >
+            <TrustMark state={mark} size={26} />
+            <Column gap={0} flex={1} minWidth={0}>
+              <Row justifyContent="space-between" gap="$2">
+                <Words as="lead" strong flexShrink={1}>
+                  T{tool} {name}
+                </Words>
+                <Words as="note" strong tone={does === 'taken over' ? 'read' : 'caution'}>
+                  {does}
+                </Words>
+              </Row>
+              <Words as="note">{words}</Words>
+            </Column>
+          </Line>
+        ))}
+      </Card>
+    </CheckFrame>
+  )
+}

@@ -1,0 +1,80 @@
+import type { KeptAnswer } from '@pine/contract'
+import type { ReadingBody } from '@pine/core/facts'
+import { standingReadings } from '@pine/core/freshness'
+import type { StepState } from '@pine/core/plan'
+import type { TrustState } from '@pine/core/registers'
+import { KEPT_CAUTION } from '@pine/core/words'
+import { sendable } from '@/data/api'
+import type { Said } from '@/data/said'
+import type { StandingSetup } from '@/data/standing'
+
+/** What still holds of earlier set-ups, offered before the first tool is touched. */
+export interface KeptView {
+  readonly sentence: string
+  readonly lines: readonly {
+    readonly tool: number
+    readonly name: string
+    readonly words: string
+    readonly mark: TrustState
+    /** What is done with it, in a word. */
+    readonly does: 'taken over' | 'checked' | 'touched'
+  }[]
+  readonly caution: string
+  /** What pressing the button says, and what it enters. */
+  readonly says: string
+  readonly facts: readonly Said[]
+}
+
+/** Whether a step is one that may be answered by what was measured before. */
+export const asksForKept = ({ step, done }: StepState): boolean =>
+  !done &&
+  step.does === 'read' &&
+  (step.quantity.of === 'tip-on-plane' || step.quantity.of === 'nose-on-plane')
+
+/** Undefined where nothing is offered, or all of it has been entered or read here meanwhile. */
+export function keptView(
+  { document }: Pick<StandingSetup, 'document'>,
+  answer: KeptAnswer | undefined,
+): KeptView | undefined {
+  const readings = (answer?.readings ?? []).filter(
+    (reading) => standingReadings(document, reading as ReadingBody).length === 0,
+  )
+  const kept = new Set(
+    readings.flatMap((reading) =>
+      reading.of === 'tip-on-plane' ? [(reading as { readonly tool: number }).tool] : [],
+    ),
+  )
+  if (answer === undefined || kept.size === 0) return undefined
+  const lines = answer.tools
+    .filter(
+      ({ tool, take }) =>
+        take === 'nothing' ||
+        kept.has(tool) ||
+        standingReadings(document, { of: 'tip-on-plane', tool }).length === 0,
+    )
+    .map(({ tool, take, check, words }) => {
+      const does = take === 'nothing' ? 'touched' : check ? 'checked' : 'taken over'
+      return {
+        tool,
+        name: document.sheet.tools.find(({ number }) => number === tool)?.name ?? '',
+        words,
+        mark: does === 'taken over' ? ('read' as const) : ('not-read' as const),
+        does: does as KeptView['lines'][number]['does'],
+      }
+    })
+  const taken = lines.filter(({ does }) => does === 'taken over').length
+  const touched = lines.length - taken + (answer.rebases ? 1 : 0)
+  return {
+    sentence:
+      taken === 1
+        ? 'One tool still holds from an earlier set-up.'
+        : `${taken} tools still hold from earlier set-ups.`,
+    lines,
+    caution: KEPT_CAUTION,
+    says: `Take over ${taken}, touch ${touched}`,
+    facts: [
+      ...readings.map((body): Said => ({ kind: 'reading', body: sendable(body) as never })),
+      ...(answer.rebases ? [{ kind: 'event', body: { kind: 'plane-moved' } } as Said] : []),
+    ],
+  }
+}

@@ -1,0 +1,36 @@
+import type { ReactNode } from 'react'
+import type { StepState } from '@pine/core/plan'
+import { useKeptFrom } from '@/data/kept-from'
+import type { Enter } from '@/data/said'
+import type { StandingSetup } from '@/data/standing'
+import { KeptStep, useKeptOffer } from './kept-step'
+import { asksForKept } from './kept-view'
+import { RebaseStep, useRebaseOffer } from './rebase-step'
+
+/** Before a tool is touched: what earlier set-ups tell of it, or one touch carries over; else the step itself. */
+export function OfferedFirst({
+  setupId,
+  setup,
+  current,
+  enter,
+  onDone,
+  children,
+}: {
+  readonly setupId: string
+  readonly setup: StandingSetup
+  /** The step that is shown, where nothing else has to be done first. */
+  readonly current: StepState | undefined
+  readonly enter: Enter
+  readonly onDone: () => void
+  readonly children: ReactNode
+}) {
+  const asked = current !== undefined && asksForKept(current)
+  const kept = useKeptOffer(setupId, setup, useKeptFrom(setupId, asked))
+  const rebase = useRebaseOffer(setupId, setup)
+  const parts = { enter, onDone }
+  if (asked && kept.view !== undefined)
+    return <KeptStep {...parts} view={kept.view} onDecline={kept.decline} />
+  if (asked && rebase.view !== undefined)
+    return <RebaseStep {...parts} view={rebase.view} onDecline={rebase.decline} />
+  return children
+}

@@ -1,0 +1,44 @@
+import { rebaseOf } from '@pine/core/facts'
+import type { Said } from '@/data/said'
+import type { StandingSetup } from '@/data/standing'
+import { consequencesView, type ConsequencesView } from '../frame/change-view'
+
+/** One tool was touched again on a plane that had moved: what that carries the other lengths over by, before it is said. */
+export interface RebaseView {
+  readonly sentence: string
+  readonly lines: ConsequencesView['changed']
+  readonly caution: string
+  readonly says: string
+  readonly facts: readonly Said[]
+  /** The event that it answers: who rather touches all is not asked again for the same one. */
+  readonly answers: string
+}
+
+/** Undefined where no plane has moved, no tool was touched before and after, or nothing would hold by it. */
+export function rebaseView(setup: StandingSetup): RebaseView | undefined {
+  const { document } = setup
+  const moved = document.events.findLast(({ kind }) => kind === 'plane-moved')
+  const isAnswered = document.events.some(
+    ({ kind, place }) => kind === 'rebased' && moved !== undefined && place > moved.place,
+  )
+  if (moved === undefined || isAnswered) return undefined
+  const tool = document.sheet.tools.find(({ number }) =>
+    rebaseOf(document, { tool: number, place: document.length }),
+  )?.number
+  if (tool === undefined) return undefined
+  const body = { kind: 'rebased', tool } as const
+  const { changed } = consequencesView(setup, body)
+  const stale = new Set(
+    setup.solution.registers.flatMap(({ address, state }) => (state === 'stale' ? [address] : [])),
+  )
+  const lines = changed.filter(({ address, state }) => stale.has(address) && state !== 'stale')
+  if (lines.length === 0) return undefined
+  return {
+    sentence: `T${tool} was touched before and after the plane moved: the others shift with it.`,
+    lines,
+    caution: `True if the plane moved as a whole, and T${tool} is as long as it was. If it was swapped or re-gripped meanwhile, all others are wrong by that.`,
+    says: `Re-base ${lines.length === 1 ? 'one number' : `${lines.length} numbers`} on T${tool}`,
+    facts: [{ kind: 'event', body }],
+    answers: moved.id,
+  }
+}

@@ -1,0 +1,200 @@
+import type { KeptAnswer } from '@pine/contract'
+import type { Pockets } from '@pine/contract'
+import { isKnown, withAssemblies } from '@/areas/new-setup/assemblies'
+import { asksForKept, keptView } from '@/areas/run/kept/kept-view'
+import { rebaseView } from '@/areas/run/kept/rebase-view'
+import { readingView } from '@/areas/run/read/reading-view'
+import type { Said } from '@/data/said'
+import { after, example, mm, registerAt } from './set-ups'
+
+const TOOLS = [1, 2, 3].map((number) => ({
+  number,
+  name: `tool ${number}`,
+  lengthRegister: number,
+}))
+/** The worked example with three tools, and nothing read yet. */
+const bare = () => example('setting-plane', 1, { tools: TOOLS })
+
+const kept = {
+  setup: '019aaaaa-0000-7000-8000-0000000000d1',
+  reading: '019aaaaa-0000-7000-8000-0000000000d2',
+  name: 'Clamp ring',
+  by: 'Mira Toller',
+  at: '2026-03-01T09:00:00Z',
+}
+const touch = (tool: number, read: string, more: object = {}) => ({
+  of: 'tip-on-plane' as const,
+  tool,
+  read: mm(read),
+  with: ['setter'],
+  ...more,
+})
+const line = (tool: number, take: KeptAnswer['tools'][number]['take'], check = false) => ({
+  tool,
+  take,
+  check,
+  words: `${tool} ${take}`,
+})
+const answer = (changes: Partial<KeptAnswer> = {}): KeptAnswer => ({
+  tools: [line(1, 'as-it-was', true), line(2, 'as-it-was'), line(3, 'nothing')],
+  readings: [
+    touch(1, '-220.000', { kept: { ...kept, check: true } }),
+    touch(2, '-200.000', { kept }),
+  ],
+  rebases: false,
+  ...changes,
+})
+const entered = (said: readonly Said[]) => after(bare(), ...said)
+const reading = (tool: number, read: string): Said =>
+  ({ kind: 'reading', body: touch(tool, read) }) as Said
+const stepAt = (setup: ReturnType<typeof bare>, key: string) => {
+  const found = setup.steps.find(({ step }) => step.key === key)
+  if (found === undefined) throw new Error(`no step ${key}`)
+  return found
+}
+
+describe('what still holds of earlier set-ups', () => {
+  test('is offered with what is done with each tool, before the first of them is touched', () => {
+    const view = keptView(bare(), answer())
+    expect(view).toMatchObject({
+      sentence: 'One tool still holds from an earlier set-up.',
+      says: 'Take over 1, touch 2',
+    })
+    expect(view?.lines.map(({ tool, does, mark }) => [tool, does, mark])).toEqual([
+      [1, 'checked', 'not-read'],
+      [2, 'taken over', 'read'],
+      [3, 'touched', 'not-read'],
+    ])
+    expect(view?.caution).toContain('pocket')
+  })
+
+  test('enters each reading with where it comes from; then only what is checked and what is new is asked for', () => {
+    const view = keptView(bare(), answer())!
+    const setup = entered(view.facts)
+    expect(setup.document.readings.map(({ kept: from }) => from?.name)).toEqual([
+      'Clamp ring',
+      'Clamp ring',
+    ])
+    expect(['T1', 'T2', 'T3'].map((tool) => stepAt(setup, `tip-on-plane:${tool}`).done)).toEqual([
+      false,
+      true,
+      false,
+    ])
+    expect(keptView(setup, answer())).toBeUndefined()
+  })
+
+  test('is asked for at an open touch on the plane and nowhere else', () => {
+    const setup = entered([reading(1, '-220.000')])
+    expect(asksForKept(stepAt(setup, 'tip-on-plane:T1'))).toBe(false)
+    expect(asksForKept(stepAt(setup, 'tip-on-plane:T2'))).toBe(true)
+    expect(asksForKept(stepAt(setup, 'face:G54:left'))).toBe(false)
+    expect(asksForKept(stepAt(setup, 'home'))).toBe(false)
+  })
+
+  test('is not offered where nothing holds, nothing has come, or it was read here meanwhile', () => {
+    expect(keptView(bare(), undefined)).toBeUndefined()
+    expect(keptView(bare(), answer({ readings: [] }))).toBeUndefined()
+    const read = entered([reading(1, '-220.000'), reading(2, '-200.000')])
+    expect(keptView(read, answer())).toBeUndefined()
+  })
+
+  test('from before a plane was moved says so, and asks for one touch more', () => {
+    const view = keptView(
+      bare(),
+      answer({
+        tools: [line(1, 'after-rebase'), line(2, 'after-rebase'), line(3, 'nothing')],
+        rebases: true,
+      }),
+    )
+    expect(view?.says).toBe('Take over 2, touch 2')
+    expect(view?.facts.at(-1)).toEqual({ kind: 'event', body: { kind: 'plane-moved' } })
+  })
+})
+
+describe('a tool that is checked', () => {
+  test('is read as if for the first time, and what disagrees is told as it is typed', () => {
+    const setup = entered(keptView(bare(), answer())!.facts)
+    const quantity = { of: 'tip-on-plane', tool: 1 } as const
+    const typed = (read: string) => {
+      const preview = after(setup, reading(1, read))
+      return readingView(setup, quantity, {
+        draft: { with: ['setter'] },
+        complete: true,
+        started: true,
+        again: false,
+        preview: preview.document,
+        solution: preview.solution,
+        belief: undefined,
+        surprise: undefined,
+        capture: undefined,
+        row: undefined,
+      } as unknown as Parameters<typeof readingView>[2])
+    }
+    expect(typed('-220.004')).toMatchObject({ standing: [], reviewing: false, disagrees: false })
+    const off = typed('-219.700')
+    expect(off.disagrees).toBe(true)
+    expect(off.warnings.map(({ code }) => code)).toEqual(['kept-differs'])
+  })
+})
+
+describe('one touch over a plane that moved', () => {
+  const moved: Said = { kind: 'event', body: { kind: 'plane-moved' } }
+  const before = () => entered([reading(1, '-220.000'), reading(2, '-200.000'), moved])
+
+  test('carries the other lengths over, shown before it is said', () => {
+    const setup = after(before(), reading(1, '-219.250'))
+    const view = rebaseView(setup)!
+    expect(view.lines.map(({ name, number }) => [name, number])).toEqual([
+      ['H2', '−250.000 → −249.250 mm'],
+    ])
+    expect(view.says).toBe('Re-base one number on T1')
+    const carried = after(setup, ...view.facts)
+    expect(registerAt(carried, 'H2')).toMatchObject({ state: 'read', value: -249_250_000 })
+    expect(rebaseView(carried)).toBeUndefined()
+  })
+
+  test('is offered by nothing that was not touched on both', () => {
+    expect(rebaseView(before())).toBeUndefined()
+    expect(rebaseView(after(before(), reading(3, '-180.000')))).toBeUndefined()
+    expect(rebaseView(entered([reading(1, '-220.000')]))).toBeUndefined()
+  })
+})
+
+describe('the shop’s own tools on a new sheet', () => {
+  const { sheet } = bare().document
+  const id = (tail: string) => `019aaaaa-0000-7000-8000-0000000000${tail}`
+  const pockets: Pockets = [
+    { id: id('a1'), pocket: 1, tool: { name: '10 mm end mill' } },
+    { id: id('a2'), pocket: 2, tool: { name: 'Spot drill' } },
+  ]
+  const named = (...names: readonly string[]) => ({
+    ...sheet,
+    tools: names.map((name, index) => ({ number: index + 1, name, lengthRegister: index + 1 })),
+  })
+  let made = 0
+  const newId = () => id(`b${(made += 1)}`)
+
+  test('are those in the pockets where the names are the same or nobody gave one; else they are new', () => {
+    made = 0
+    const { tools } = withAssemblies(named(' 10 MM End mill', 'tool 2', 'Reamer'), pockets, newId)
+    expect(tools.map(({ assembly, name }) => [assembly, name])).toEqual([
+      [id('a1'), ' 10 MM End mill'],
+      [id('a2'), 'Spot drill'],
+      [id('b1'), 'Reamer'],
+    ])
+  })
+
+  test('another one in the same pocket is another tool, and what was said stays', () => {
+    made = 0
+    const { tools } = withAssemblies(named('12 mm end mill', 'Spot drill'), pockets, newId)
+    expect(tools.map(({ assembly }) => assembly)).toEqual([id('b1'), id('a2')])
+    const said = { number: 1, name: '10 mm end mill', assembly: id('c1') }
+    expect(isKnown(said, pockets)).toBe(false)
+    const again = withAssemblies({ ...sheet, tools: [said] }, pockets, newId)
+    expect(again.tools[0]?.assembly).toBe(id('c1'))
+  })
+
+  test('are not said while nobody knows what is in the pockets: one tool must not become two', () => {
+    expect(withAssemblies(sheet, undefined, newId)).toBe(sheet)
+  })
+})
