@@ -379,7 +379,10 @@ describe('what is offered', () => {
     ],
     [
       'replaced in a later set-up',
-      offer([use({ touches: [], changedAt: later, name: 'Clamp ring' }), use()]),
+      offer([
+        use({ touches: [], changedAt: later, name: 'Clamp ring', setup: assemblyOf(8) }),
+        use(),
+      ]),
       'Touch it: it was changed on 2026-03-10 (Clamp ring).',
     ],
     [
@@ -457,13 +460,33 @@ describe('what is offered', () => {
     expect(bad.find(({ number }) => number === 1)?.touches).toHaveLength(1)
   })
 
-  test('a use tells nose to tip where it knows the nose, also after the plane was moved', () => {
-    const before = documentOf(sheet({ school: 'gauge-line' }), [
-      nose(),
-      touch(3),
-      event({ kind: 'plane-moved' }),
-    ])
-    const [three] = usesOf(before).filter(({ number }) => number === 3)
-    expect(three).toMatchObject({ length: mm('97.250'), touches: [] })
+  test('a use tells nose to tip where it knows the nose, also after the plane was moved, and that it was', () => {
+    const touched = [nose(), touch(3)]
+    const moved = event({ kind: 'plane-moved' })
+    const of = sheet({ school: 'gauge-line' })
+    const useOfThree = (made: readonly Made[]) =>
+      usesOf(documentOf(of, made)).find(({ number }) => number === 3)
+    expect(useOfThree([...touched, moved])).toMatchObject({
+      length: mm('97.250'),
+      movedAt: moved.at,
+      touches: [{ of: 'nose-on-plane' }, { of: 'tip-on-plane' }],
+    })
+    expect(useOfThree([event({ kind: 'plane-moved' }), nose(), touch(3)])?.movedAt).toBeUndefined()
+    expect(useOfThree([nose(), touch(3), event({ kind: 'home-lost' })])?.touches).toEqual([])
+    expect(
+      useOfThree([nose(), touch(3), event({ kind: 'tool-changed', tool: 3 })])?.touches,
+    ).toMatchObject([{ of: 'nose-on-plane' }])
+  })
+
+  test('a plane that was moved in the very set-up of the touches asks for one more', () => {
+    expect(offer([use({ movedAt: later })])).toMatch(/^Holds after one touch/)
+  })
+
+  test('what happened in the set-up of the touches is told by its place, not by a clock', () => {
+    const own = { what: 'plane-moved', at: later, name: 'here', setup: use().setup } as const
+    expect(offer([use()], { happened: [own] })).toMatch(/^Holds: touched/)
+    const at = use().touches[0]?.kept.at ?? ''
+    const same = { what: 'home-lost', at, name: 'elsewhere', setup: assemblyOf(8) } as const
+    expect(offer([use()], { happened: [same] })).toMatch(/^Touch it: the machine lost/)
   })
 })

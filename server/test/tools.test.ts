@@ -182,6 +182,7 @@ describe('a month of a shop', () => {
   test('what was measured of a tool is told with where, when, by whom and with what', async () => {
     const { measured } = await historyOf(1)
     expect(measured.map(({ name, touched }) => [name, touched])).toEqual([
+      ['Ring', false],
       ['Flange', true],
       ['Clamp ring', true],
       ['Focuser body', true],
@@ -191,6 +192,35 @@ describe('a month of a shop', () => {
       with: ['50 mm setter'],
       by: 'Mira Toller',
     })
+  })
+})
+
+describe('what happens outside of set-ups', () => {
+  const eventsOf = async (setup: string) =>
+    ((await server.send('GET', `/setups/${setup}`)).body.file.facts as any[])
+      .filter(({ kind }) => kind === 'event')
+      .map(({ body }) => body.kind)
+
+  test('is told to every set-up that is open on it, once, and to no other', async () => {
+    const touched = await begin('Open, touched')
+    await touch(touched, 3)
+    const untouched = await begin('Open, not touched')
+    const elsewhere = await begin('On the table', { plane: 'table' })
+    const away = await begin('Put away')
+    await touch(away, 3)
+    await say(away, 'put-away', { moves: 'away' })
+    const broken = { id: uuid(), what: 're-ground', note: '' }
+    for (const _ of [1, 2]) await server.send('POST', `/tools/${tools[2]!.assembly}/events`, broken)
+    const moved = { id: uuid(), what: 'plane-moved', plane: 'Fixed jaw ', note: '' }
+    for (const _ of [1, 2]) await server.send('POST', `/machines/${machine}/events`, moved)
+    expect(await eventsOf(touched)).toEqual(['tool-changed', 'plane-moved'])
+    expect(await eventsOf(untouched)).toEqual(['plane-moved'])
+    expect(await eventsOf(elsewhere)).toEqual([])
+    expect(await eventsOf(away)).toEqual([])
+    const lost = { id: uuid(), what: 'home-lost', note: 'power cut' }
+    await server.send('POST', `/machines/${machine}/events`, lost)
+    expect(await eventsOf(elsewhere)).toEqual(['home-lost'])
+    expect((await stateOf(touched))[2]).toBe('H3 stale')
   })
 })
 

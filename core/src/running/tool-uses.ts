@@ -67,6 +67,7 @@ function useOf(
   const { unit, machine } = sheet
   // What was taken over and found elsewhere is not handed on.
   const isElsewhere = kept.some(({ agrees }) => !agrees)
+  const overtakers = events.filter(({ kind }) => kind !== 'plane-moved')
   const asked: readonly QuantityName[] = [
     { of: 'nose-on-plane' },
     { of: 'tip-on-plane', tool: number },
@@ -75,7 +76,13 @@ function useOf(
   const readings = asked
     .flatMap((quantity) => standingReadings(document, quantity))
     .filter((reading) => !(reading.kept !== undefined && isElsewhere))
-    .filter((reading) => !events.some((event) => isBehind(event, reading, document)))
+    // A touch from before the plane was moved may be carried over it; whatever else it is behind, it tells nothing any more.
+    .filter((reading) => !overtakers.some((event) => isBehind(event, reading, document)))
+  const moved = events.find(
+    (event) =>
+      event.kind === 'plane-moved' &&
+      readings.some((reading) => isBehind(event, reading, document)),
+  )
   const used = new Set(readings.flatMap((one) => endsOf(one).flatMap(({ gauges }) => gauges)))
   const changed = events.findLast((event) => event.kind === 'tool-changed' && event.tool === number)
   const own = registerOfTool(sheet, number)
@@ -94,6 +101,7 @@ function useOf(
     touches: readings.map((reading) => touchOf(reading, here)),
     gauges: sheet.gauges.filter((gauge) => used.has(gauge.id)),
     ...(changed && { changedAt: changed.at }),
+    ...(moved && { movedAt: moved.at }),
     ...(holds && {
       length: { text: formatLength(valueOf(length), unit, machine.control.decimals[unit]), unit },
       lengthWithinMm: budgetOf(length).expandedMm,

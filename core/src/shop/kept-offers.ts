@@ -24,6 +24,8 @@ export interface ToolUse {
   readonly gauges: readonly Gauge[]
   /** When it was changed in that set-up, ISO 8601. */
   readonly changedAt?: string
+  /** When its plane was moved there after a touch of it. */
+  readonly movedAt?: string
   /** Nose to tip, where the set-up tells it, and half the width of its 95 % interval in millimetres. */
   readonly length?: WrittenLength
   readonly lengthWithinMm?: number
@@ -35,6 +37,8 @@ export interface ShopEvent {
   readonly at: string
   /** In which set-up, or what somebody said of it. */
   readonly name: string
+  /** Of something that happened in a set-up: its id. There its place tells what came first, and no clock is asked. */
+  readonly setup?: string
   /** Of a plane: what it was called; any, where it is not said. */
   readonly plane?: string
 }
@@ -120,7 +124,8 @@ export function offerFor(
   if (onPlane.length === 0) return nothing({ because: 'other-plane' })
   const use = onPlane.find(({ touches }) => touches.some(({ of }) => of === 'tip-on-plane'))
   const at = use && youngest(use.touches)
-  const since = (event: ShopEvent) => at === undefined || isLater(event.at, at)
+  const since = (event: ShopEvent) =>
+    at === undefined || (event.setup !== use?.setup && !isLater(at, event.at))
   const changed = [...events, ...uses.flatMap(changeIn)].find(
     (event) => event.what === 'tool-changed' && since(event),
   )
@@ -133,12 +138,14 @@ export function offerFor(
   const days = asking.policy?.maxAgeDays
   if (days !== undefined && instantOf(at) + days * DAY_MS < instantOf(now))
     return nothing({ because: 'too-old', at })
-  const moved = happened.find(
-    (event) =>
-      event.what === 'plane-moved' &&
-      since(event) &&
-      (event.plane === undefined || isSamePlane(event.plane, asking.plane)),
-  )
+  const moved =
+    movedIn(use) ??
+    happened.find(
+      (event) =>
+        event.what === 'plane-moved' &&
+        since(event) &&
+        (event.plane === undefined || isSamePlane(event.plane, asking.plane)),
+    )
   const { touches } = use
   return moved === undefined
     ? { take: 'as-it-was', use, touches }
@@ -152,8 +159,11 @@ const isLater = (one: string, other: string): boolean => instantOf(one) > instan
 const isSamePlane = (one: string, other: string): boolean =>
   one.trim().toLowerCase() === other.trim().toLowerCase()
 
-const changeIn = ({ changedAt, name }: ToolUse): readonly ShopEvent[] =>
-  changedAt === undefined ? [] : [{ what: 'tool-changed', at: changedAt, name }]
+const movedIn = ({ movedAt, name }: ToolUse): ShopEvent | undefined =>
+  movedAt === undefined ? undefined : { what: 'plane-moved', at: movedAt, name }
+
+const changeIn = ({ changedAt, name, setup }: ToolUse): readonly ShopEvent[] =>
+  changedAt === undefined ? [] : [{ what: 'tool-changed', at: changedAt, name, setup }]
 
 /** When the last of its tips was touched. */
 const youngest = (touches: readonly KeptTouch[]): string | undefined =>

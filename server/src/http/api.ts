@@ -96,7 +96,7 @@ export function createApi({
     .route('/', peopleRoutes(store, clock))
     .route('/', liveRoutes(store, clock, changes))
     .route('/', gaugeCheckRoutes(store, clock))
-    .route('/', toolRoutes(store, clock))
+    .route('/', toolRoutes(store, clock, setups))
     .get('/machines', async (c) => c.json(await machinesOf(store)))
     .post('/machines', body(newMachineSchema), async (c) => {
       const added = await addMachine(store, clock, c.var.person, c.req.valid('json'))

@@ -8,21 +8,15 @@ import {
 } from '@pine/contract'
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
-import {
-  addMachineEvent,
-  addTool,
-  addToolEvent,
-  changeTool,
-  pocketsOf,
-  toolHistory,
-  toolPage,
-} from '../use-cases/tools'
+import { addTool, changeTool, pocketsOf, toolHistory, toolPage } from '../use-cases/tools'
+import { addMachineEvent, addToolEvent } from '../use-cases/happened'
+import type { Setups } from '../use-cases/setups'
 import { body, query } from './body'
 import { replyRefusal } from './reply'
 import type { Signed } from './session'
 
 /** Tools over time: what they are, where they are, what was measured of them and what happened to them. */
-export const toolRoutes = (store: Store, clock: Clock) =>
+export const toolRoutes = (store: Store, clock: Clock, setups: Setups) =>
   new Hono<Signed>()
     .get('/tools', query(toolQuerySchema), async (c) =>
       c.json(await toolPage(store, clock, c.req.valid('query'))),
@@ -43,13 +37,13 @@ export const toolRoutes = (store: Store, clock: Clock) =>
     .post('/tools/:id/events', body(newToolEventSchema), async (c) => {
       const { person } = c.var
       const id = c.req.param('id')
-      const added = await addToolEvent(store, clock, person, id, c.req.valid('json'))
+      const added = await addToolEvent({ store, clock, setups }, person, id, c.req.valid('json'))
       return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
     })
     .get('/machines/:id/tools', async (c) => c.json(await pocketsOf(store, c.req.param('id'))))
     .post('/machines/:id/events', body(newMachineEventSchema), async (c) => {
       const { person } = c.var
       const id = c.req.param('id')
-      const added = await addMachineEvent(store, clock, person, id, c.req.valid('json'))
+      const added = await addMachineEvent({ store, clock, setups }, person, id, c.req.valid('json'))
       return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
     })

@@ -20,6 +20,9 @@ const rowOf = ({ tool_id, declared, retired }: DeclaredTool): ToolRow => ({
   retired,
 })
 
+/** A set-up that is worked on: neither put away, nor released and left as it was. */
+const IS_OPEN = `summary ->> 'away' IS NULL AND summary ->> 'nextStation' IS NOT NULL`
+
 /** Words that are looked for stand for themselves: what LIKE takes for more is taken for a letter. */
 const like = (word: string): string => `%${word.toLowerCase().replace(/[\\%_]/g, '\\$&')}%`
 
@@ -111,6 +114,27 @@ export function toolRows(source: DataSource, shopId: string): ToolStore {
       )
       return rows.map((row) => ({ streamId: row.stream_id, fact: factRow(row) }))
     },
+    openUsesOf: (tool) =>
+      source.query(
+        `SELECT setup_id AS setup, (use ->> 'number')::int AS number
+         FROM tool_use JOIN summary ON summary.shop_id = tool_use.shop_id AND stream_id = setup_id
+         WHERE tool_use.shop_id = $1 AND tool_id = $2 AND ${IS_OPEN} ORDER BY setup_id`,
+        [shopId, tool],
+      ),
+    async openOn(machine, plane) {
+      const rows: readonly { readonly id: string }[] = await source.query(
+        `SELECT stream_id AS id FROM summary CROSS JOIN LATERAL (
+           SELECT body ->> 'plane' AS plane FROM fact
+           WHERE fact.shop_id = summary.shop_id AND fact.stream_id = summary.stream_id AND kind = 'sheet'
+           ORDER BY place DESC LIMIT 1
+         ) sheet
+         WHERE shop_id = $1 AND summary ->> 'machineId' = $2 AND ${IS_OPEN}
+           AND ($3::text IS NULL OR lower(trim(sheet.plane)) = lower(trim($3)))
+         ORDER BY stream_id`,
+        [shopId, machine, plane ?? null],
+      )
+      return rows.map(({ id }) => id)
+    },
     async happenedTo(machines, since) {
       const rows: readonly {
         readonly machine: string
@@ -118,9 +142,10 @@ export function toolRows(source: DataSource, shopId: string): ToolStore {
         readonly at: Date
         readonly name: string
         readonly plane: string | null
+        readonly setup: string | null
       }[] = await source.query(
         `SELECT machine.id AS machine, fact.body ->> 'kind' AS what, fact.recorded_at AS at,
-           sheet.body ->> 'name' AS name, sheet.body ->> 'plane' AS plane
+           sheet.body ->> 'name' AS name, sheet.body ->> 'plane' AS plane, fact.stream_id AS setup
          FROM fact CROSS JOIN LATERAL (
            SELECT body FROM fact latest
            WHERE latest.shop_id = fact.shop_id AND latest.stream_id = fact.stream_id AND latest.kind = 'sheet'
@@ -132,18 +157,19 @@ export function toolRows(source: DataSource, shopId: string): ToolStore {
          WHERE fact.shop_id = $1 AND fact.kind = 'event' AND fact.recorded_at > $4
            AND fact.body ->> 'kind' IN ('plane-moved', 'home-lost')
          UNION ALL
-         SELECT fact.stream_id::text, fact.body ->> 'what', fact.recorded_at, fact.body ->> 'note', fact.body ->> 'plane'
+         SELECT fact.stream_id::text, fact.body ->> 'what', fact.recorded_at, fact.body ->> 'note', fact.body ->> 'plane', NULL
          FROM fact WHERE fact.shop_id = $1 AND fact.kind = 'machine-event'
            AND fact.stream_id = ANY ($2::uuid[]) AND fact.recorded_at > $4
          ORDER BY at DESC`,
         [shopId, machines.map(({ id }) => id), machines.map(({ name }) => name), since],
       )
-      return rows.map(({ machine, what, at, name, plane }) => ({
+      return rows.map(({ machine, what, at, name, plane, setup }) => ({
         machine,
         what,
         at: at.toISOString(),
         name,
         ...(plane !== null && { plane }),
+        ...(setup !== null && { setup }),
       }))
     },
   }

@@ -4,8 +4,6 @@ import {
   toolFactSchema,
   type ChangedTool,
   type Member,
-  type NewMachineEvent,
-  type NewToolEvent,
   type Pockets,
   type ToolAssembly,
   type ToolHistory,
@@ -190,42 +188,6 @@ export async function changeTool(
   return accept(tool)
 }
 
-/** Something happened to a tool outside of a set-up. Sent twice it happened once. */
-export async function addToolEvent(
-  store: Store,
-  clock: Clock,
-  person: Member,
-  toolId: string,
-  { id, ...body }: NewToolEvent,
-): Promise<Outcome<ToolHistory>> {
-  const refusal = notAllowed(person, 'enter')
-  if (refusal) return { ok: false, refusal }
-  const fact = { id, kind: 'tool-event', body, ...entered(person, clock) } as const
-  const added = isUuid(toolId) ? await store.addOutside('tool', toolId, fact) : 'missing'
-  return added === 'missing' ? noTool(toolId) : toolHistory(store, clock, toolId)
-}
-
-/** Something happened to a machine outside of a set-up: what rests on it there is told by every tool and set-up that asks. */
-export async function addMachineEvent(
-  store: Store,
-  clock: Clock,
-  person: Member,
-  machineId: string,
-  { id, ...body }: NewMachineEvent,
-): Promise<Outcome<{ readonly id: string }>> {
-  const refusal = notAllowed(person, 'enter')
-  if (refusal) return { ok: false, refusal }
-  const fact = { id, kind: 'machine-event', body, ...entered(person, clock) } as const
-  const added = isUuid(machineId) ? await store.addOutside('machine', machineId, fact) : 'missing'
-  if (added !== 'missing') return accept({ id })
-  return refuse('not-found', {
-    message: 'There is no such machine.',
-    expected: 'a machine of the shop',
-    received: machineId,
-    remedy: 'Load the list again.',
-  })
-}
-
 /**
  * The tools of a sheet as the shop's own: one that it names for the first time begins there, and one that it has in another pocket is
  * in that from now on.
@@ -287,10 +249,10 @@ const declare = (
   )
 }
 
-const entered = ({ id }: Member, clock: Clock) =>
+export const entered = ({ id }: Member, clock: Clock) =>
   ({ via: 'typed', personId: id, recordedAt: clock() }) as const
 
-const noTool = (id: string) =>
+export const noTool = (id: string) =>
   refuse('not-found', {
     message: 'There is no such tool.',
     expected: 'a tool of the shop',
