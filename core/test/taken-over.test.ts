@@ -485,8 +485,9 @@ describe('what is offered', () => {
   test('what happened in the set-up of the touches is told by its place, not by a clock', () => {
     const own = { what: 'plane-moved', at: later, name: 'here', setup: use().setup } as const
     expect(offer([use()], { happened: [own] })).toMatch(/^Holds: touched/)
-    const at = use().touches[0]?.kept.at ?? ''
+    const one = use()
+    const at = one.touches[0]?.kept.at ?? ''
     const same = { what: 'home-lost', at, name: 'elsewhere', setup: assemblyOf(8) } as const
-    expect(offer([use()], { happened: [same] })).toMatch(/^Touch it: the machine lost/)
+    expect(offer([one], { happened: [same] })).toMatch(/^Touch it: the machine lost/)
   })
 })

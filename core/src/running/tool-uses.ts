@@ -1,7 +1,7 @@
 import { budgetOf } from '../budget/budget'
 import { subtractChains, valueOf } from '../chain/chain'
 import type { Reading, SetupDocument } from '../facts/document'
-import { readAt, type Kept } from '../facts/kept'
+import type { Kept } from '../facts/kept'
 import { instantOf } from '../freshness/instant'
 import { isBehind, staleBy } from '../freshness/stale'
 import { standingReadings } from '../freshness/standing'
@@ -15,7 +15,7 @@ import type { Solution } from '../solve/solution'
 /** A use of the shop's own tools: by the id of its assembly. */
 export interface AssemblyUse extends ToolUse {
   readonly assembly: string
-  /** When it was touched or changed last. ISO 8601. */
+  /** When it was touched, taken over or changed here last. ISO 8601. */
   readonly at: string
   /** The last touch of its tip that was made here, whether or not it still holds: by whom, when, with which gauges by name. */
   readonly touched?: { readonly at: string; readonly by: string; readonly with: readonly string[] }
@@ -52,7 +52,7 @@ function touchedHere(
 /** When something was last read or said of a tool; undefined where nothing was. */
 function lastTouched({ readings, events }: SetupDocument, tool: number): string | undefined {
   const of = [
-    ...readings.filter((one) => 'tool' in one && one.tool === tool).map(readAt),
+    ...readings.filter((one) => 'tool' in one && one.tool === tool).map(({ at }) => at),
     ...events.filter((one) => one.kind === 'tool-changed' && one.tool === tool).map(({ at }) => at),
   ]
   return of.toSorted((one, other) => instantOf(other) - instantOf(one))[0]
