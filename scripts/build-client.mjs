@@ -112,6 +112,12 @@ const MANIFEST = {
 /** What makes a page of the export: it can be installed, and a service worker opens it without a network. */
 async function finishPage(dist) {
   cpSync(join(CLIENT, 'icons'), join(dist, 'icons'), { recursive: true })
+  // What reads labels: asked for by who scans one, and kept from then on.
+  mkdirSync(join(dist, 'wasm'), { recursive: true })
+  copyFileSync(
+    join(ROOT, 'node_modules/zxing-wasm/dist/reader/zxing_reader.wasm'),
+    join(dist, 'wasm/zxing_reader.wasm'),
+  )
   writeFileSync(join(dist, 'manifest.webmanifest'), JSON.stringify(MANIFEST))
   const page = join(dist, 'index.html')
   writeFileSync(
@@ -131,6 +137,9 @@ async function finishPage(dist) {
     maximumFileSizeToCacheInBytes: 10_000_000,
     navigateFallback: '/index.html',
     navigateFallbackDenylist: [/^\/api\//],
+    runtimeCaching: [
+      { urlPattern: /\/wasm\//, handler: 'CacheFirst', options: { cacheName: 'readers' } },
+    ],
     // A new version waits until a person takes it: nobody's page changes in mid-reading.
     skipWaiting: false,
     clientsClaim: true,
@@ -143,7 +152,7 @@ const SMALLEST = { params: { [constants.BROTLI_PARAM_QUALITY]: constants.BROTLI_
 /** Each file once, small, beside itself: compressing at each request costs a phone its time. */
 function compressPage(dist) {
   for (const name of readdirSync(dist, { recursive: true })) {
-    if (!/\.(html|js|css|svg|json|webmanifest)$/.test(name)) continue
+    if (!/\.(html|js|css|svg|json|webmanifest|wasm)$/.test(name)) continue
     const path = join(dist, name)
     const bytes = readFileSync(path)
     writeFileSync(`${path}.br`, brotliCompressSync(bytes, SMALLEST))

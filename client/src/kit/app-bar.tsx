@@ -27,6 +27,7 @@ export function AppBar() {
         </Link>
         {person && (
           <Row gap="$1">
+            <BarLink href="/tools">Tools</BarLink>
             <BarLink href="/shop">Shop</BarLink>
             <BarLink href="/sign-in">{person.name.split(' ')[0] ?? person.name}</BarLink>
           </Row>
@@ -37,7 +38,7 @@ export function AppBar() {
   )
 }
 
-function BarLink({ href, children }: { href: '/shop' | '/sign-in'; children: string }) {
+function BarLink({ href, children }: { href: '/tools' | '/shop' | '/sign-in'; children: string }) {
   return (
     <Link href={href} asChild>
       <Row render="a" minHeight="$touch" paddingHorizontal="$2" cursor="pointer">

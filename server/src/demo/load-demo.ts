@@ -1,4 +1,5 @@
 import type { Member } from '@pine/contract'
+import type { SetupSheet } from '@pine/core/sheet'
 import { v7 as uuid } from 'uuid'
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
@@ -18,6 +19,7 @@ import {
   MACHINES,
   MIRROR_CELL,
   mm,
+  SPIDER_HUB,
 } from './workshop'
 
 const HOUR = 3_600_000
@@ -33,8 +35,16 @@ export async function loadDemo(store: Store, clock: Clock): Promise<void> {
   for (const person of DEMO_PEOPLE)
     people.push(must(await admit(store, clock, { id: uuid(), ...person, pin: DEMO_PIN })))
   const [mira, jory, ansel] = people as [Member, Member, Member]
-  for (const machine of Object.values(MACHINES))
-    must(await addMachine(store, clock, mira, { id: uuid(), machine }))
+  const machineIds = new Map<string, string>()
+  for (const machine of Object.values(MACHINES)) {
+    const { id } = must(await addMachine(store, clock, mira, { id: uuid(), machine }))
+    machineIds.set(machine.name, id)
+  }
+  /** A sheet on the shop's own machine. */
+  const on = (sheet: SetupSheet): SetupSheet => {
+    const machineId = machineIds.get(sheet.machine.name)
+    return { ...sheet, ...(machineId !== undefined && { machineId }) }
+  }
   for (const gauge of Object.values(GAUGES))
     must(await addGauge(store, clock, mira, { id: gauge.id, gauge, ...watchOf(gauge) }))
   await checkSetter(store, mira, started)
@@ -44,7 +54,8 @@ export async function loadDemo(store: Store, clock: Clock): Promise<void> {
   await ringWithTurnedSign(new DemoSetup(store, jory, started - 26 * HOUR))
   await freshFlange(new DemoSetup(store, mira, started - 3 * HOUR))
   await adapterAtProof(new DemoSetup(store, jory, started - 2 * HOUR))
-  await focuserAtLengths(new DemoSetup(store, mira, started - 1 * HOUR))
+  await focuserAtLengths(new DemoSetup(store, mira, started - 1 * HOUR), on(FOCUSER_BODY))
+  await new DemoSetup(store, jory, started - 0.2 * HOUR).begin(on(SPIDER_HUB))
 }
 
 /** The setter is watched: the lengths of every mill hang on it. */
@@ -211,8 +222,8 @@ async function adapterAtProof(setup: DemoSetup): Promise<void> {
   for (const address of ['H3', 'G54.X', 'G54.Y', 'G54.Z'] as const) await setup.keyIn(address)
 }
 
-async function focuserAtLengths(setup: DemoSetup): Promise<void> {
-  await setup.begin(FOCUSER_BODY)
+async function focuserAtLengths(setup: DemoSetup, sheet: SetupSheet): Promise<void> {
+  await setup.begin(sheet)
   await setup.program('focuser-body.ngc')
   await setup.ready()
   await setup.read('-300.000', 'mm', { of: 'nose-on-plane', with: [GAUGES.setter.id] })

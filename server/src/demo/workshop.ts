@@ -102,6 +102,16 @@ const focuserFixture = (row: 'G54' | 'G55', facing: string): OffsetPlan => ({
   Z: { by: 'carried-difference', facing: mm(facing) },
 })
 
+/** The tools of the mill, each in the pocket of its number, from job to job. */
+const MILL_TOOLS = [
+  '50 mm face mill',
+  '16 mm end mill',
+  '8 mm end mill',
+  '10 mm drill',
+  'M6 tap',
+  '90° chamfer mill',
+].map((name, index) => ({ number: index + 1, name, lengthRegister: index + 1, assembly: uuid() }))
+
 export const FOCUSER_BODY: SetupSheet = {
   name: 'Focuser body, two fixtures',
   unit: 'mm',
@@ -112,14 +122,7 @@ export const FOCUSER_BODY: SetupSheet = {
   stock: { X: mm('120'), Y: mm('80'), Z: mm('46') },
   holding: { jaw: mm('50'), parallels: mm('38'), sideCut: mm('30') },
   gauges: [GAUGES.setter, GAUGES.finder, GAUGES.paper],
-  tools: [
-    { number: 1, name: '50 mm face mill', lengthRegister: 1 },
-    { number: 2, name: '16 mm end mill', lengthRegister: 2 },
-    { number: 3, name: '8 mm end mill', lengthRegister: 3 },
-    { number: 4, name: '10 mm drill', lengthRegister: 4 },
-    { number: 5, name: 'M6 tap', lengthRegister: 5 },
-    { number: 6, name: '90° chamfer mill', lengthRegister: 6 },
-  ],
+  tools: MILL_TOOLS,
   offsets: [focuserFixture('G54', '0.5'), focuserFixture('G55', '0.5')],
 }
 
@@ -196,7 +199,7 @@ export const FLANGE: SetupSheet = {
   zero: 'middle of the flange, raw top',
   stock: { X: mm('90'), Y: mm('90'), Z: mm('16') },
   holding: { jaw: mm('50'), parallels: mm('42'), sideCut: mm('6') },
-  tools: FOCUSER_BODY.tools.slice(1, 4),
+  tools: MILL_TOOLS.slice(1, 4).map(({ assembly: _theFocusers, ...tool }) => tool),
   offsets: [
     {
       row: 'G54',
@@ -246,4 +249,13 @@ export const ADAPTER: SetupSheet = {
       Z: { by: 'nose-on-part', facing: mm('0') },
     },
   ],
+}
+
+/** A second job on the mill: most of its tools were measured in the one before. */
+export const SPIDER_HUB: SetupSheet = {
+  ...FLANGE,
+  name: 'Spider hub',
+  zero: 'middle of the hub, raw top',
+  stock: { X: mm('60'), Y: mm('60'), Z: mm('25') },
+  tools: MILL_TOOLS.slice(0, 4),
 }

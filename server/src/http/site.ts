@@ -17,7 +17,8 @@ export function createSite(api: Api, clientFolder: string, hosts = hostsOf([])) 
       secureHeaders({
         contentSecurityPolicy: {
           defaultSrc: ["'self'"],
-          scriptSrc: ["'self'"],
+          // What reads labels is compiled for it: WebAssembly, and nothing else that is made at run time.
+          scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
           // React Native's web layer writes its style sheets at run time.
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'data:'],

@@ -1,4 +1,3 @@
-import { isDeepStrictEqual } from 'node:util'
 import {
   reportProblem,
   viewSolution,
@@ -14,7 +13,6 @@ import {
 } from '@pine/contract'
 import { checkDocument, underPolicy, type SetupFact } from '@pine/core/facts'
 import { stepsOf } from '@pine/core/plan'
-import { type Problem } from '@pine/core/problem'
 import { checkSheet, type MachinePolicy, type SetupSheet } from '@pine/core/sheet'
 import { solve } from '@pine/core/solve'
 import { validate as isUuid } from 'uuid'
@@ -26,6 +24,7 @@ import { contentHash } from './canonical'
 import { InTurn, NotInTime } from './in-turn'
 import { recordOf } from './records'
 import { machinesOf, policyInForce, policyOf } from './shop'
+import { asSent, isSame, isSameFact, momentOf } from './sent-facts'
 import { factOf, SetupStreams, StandingSetup } from './set-up-streams'
 import { enteredByAnother, idInUse, noRecord, noSetup, stepsOpen } from './setup-refusals'
 import { keptFor } from './kept'
@@ -259,33 +258,6 @@ export function setupsOf(store: Store, clock: Clock): Setups {
 
 /** Who stands in a fact: what they may do today is none of its business. */
 const authorOf = ({ id, name }: Member): Person => ({ id, name })
-
-/** A device may have waited for weeks; one whose clock is ahead, or wrong by more than that, is not believed. */
-const LONGEST_AWAY_MS = 60 * 86_400_000
-const AHEAD_MS = 60_000
-
-function momentOf(entered: string | undefined, now: Date): Date {
-  const moment = entered === undefined ? now.getTime() : Date.parse(entered)
-  const ago = now.getTime() - moment
-  return ago > LONGEST_AWAY_MS || ago < -AHEAD_MS ? now : new Date(moment)
-}
-
-/** A problem of a new fact at its place in what was sent, and not in the stream that it would be the last of. */
-const asSent = (problem: Problem, { kind }: Pick<NewFact, 'kind'>, place: number): Problem => {
-  if (kind === 'sheet') return { ...problem, place: problem.place.replace(/^sheet/, 'body') }
-  const own = `facts.${place}.`
-  return problem.place.startsWith(own)
-    ? { ...problem, place: problem.place.slice(own.length) }
-    : problem
-}
-
-/** Whether two bodies say the same: what was sent and what was kept, which may be without what was undefined. */
-const isSame = (one: unknown, other: unknown): boolean =>
-  isDeepStrictEqual(JSON.parse(JSON.stringify(one)), JSON.parse(JSON.stringify(other)))
-
-/** Whether a fact that stands is the one that was sent; of a record the server makes the body. */
-const isSameFact = (one: SetupFact, sent: NewFact): boolean =>
-  one.kind === sent.kind && (sent.kind === 'record' || isSame(one.body, sent.body))
 
 /** The body of a record, and what it freezes: every fact before it with the solution of them all. */
 function freeze(

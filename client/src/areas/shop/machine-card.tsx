@@ -8,6 +8,7 @@ import { Words } from '@/kit/words'
 import { CorrectMachine } from './add-machine'
 import { ChangePolicy } from './change-policy'
 import { Declared } from './declared'
+import { MachineHappened } from './machine-happened'
 import { policyWords } from './policy-draft'
 
 const KEYED = {
@@ -23,6 +24,7 @@ export function MachineCard({ id, machine }: { id: string; machine: MachineDecla
   const { change } = useMachines()
   const [changing, setChanging] = useState(false)
   const [correcting, setCorrecting] = useState(false)
+  const [happening, setHappening] = useState(false)
   const { name, kind, control } = machine
   return (
     <Card padded>
@@ -64,6 +66,21 @@ export function MachineCard({ id, machine }: { id: string; machine: MachineDecla
             onCorrect={() => setCorrecting(true)}
             onRetire={(reason) => change(id, machine, { reason, retired: true })}
           />
+        </Allowed>
+      )}
+      {happening ? (
+        <MachineHappened id={id} name={name} onDone={() => setHappening(false)} />
+      ) : (
+        <Allowed to="enter">
+          <Row marginVertical={-8}>
+            <Button
+              kind="plain"
+              label={`something happened to ${name}`}
+              onPress={() => setHappening(true)}
+            >
+              Something happened to it
+            </Button>
+          </Row>
         </Allowed>
       )}
       {changing && <ChangePolicy id={id} machine={machine} onDone={() => setChanging(false)} />}

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router'
+import { ToolScreen } from '@/areas/tools/tool-screen'
+
+export default function ToolRoute() {
+  const { id } = useLocalSearchParams<{ id: string }>()
+  return <ToolScreen key={id} id={id} />
+}

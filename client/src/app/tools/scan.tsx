@@ -1,0 +1,1 @@
+export { ScanScreen as default } from '@/areas/tools/scan-screen'

@@ -1,0 +1,212 @@
+import { Link, useRouter } from 'expo-router'
+import { lazy, Suspense, useState } from 'react'
+import type { ToolHistory } from '@pine/contract'
+import { Allowed } from '@/areas/people/allowed'
+import { Declared } from '@/areas/shop/declared'
+import { failureWords } from '@/data/api'
+import { useMachines } from '@/data/shop'
+import { useTool } from '@/data/tools'
+import { Button } from '@/kit/button'
+import { Page } from '@/kit/page'
+import { Card, Column, Line, Row } from '@/kit/surfaces'
+import { TrustMark } from '@/kit/trust-mark'
+import { Digits, Words } from '@/kit/words'
+import { CorrectTool } from './tool-entry'
+import { ToolHappened } from './tool-happened'
+import {
+  codeOf,
+  HAPPENING_NAMES,
+  lengthChart,
+  measuredLines,
+  placeWords,
+  propertyLines,
+} from './tools-view'
+
+const LengthsChart = lazy(() =>
+  import('./lengths-chart').then(({ LengthsChart: Chart }) => ({ default: Chart })),
+)
+
+/** A tool over time: how far its length is to be relied on, every measurement of it, and what happened to it. */
+export function ToolScreen({ id }: { readonly id: string }) {
+  const router = useRouter()
+  const { tool, error } = useTool(id)
+  const [saying, setSaying] = useState(false)
+  const back = (
+    <Button kind="plain" onPress={() => router.push('/tools')}>
+      All tools
+    </Button>
+  )
+  if (tool === undefined)
+    return (
+      <Page title="A tool over time" foot={back}>
+        <Words role={error === undefined ? 'status' : 'alert'} tone={error ? 'wrong' : 'soft'}>
+          {error === undefined ? 'What is known of it is on its way.' : failureWords(error)}
+        </Words>
+      </Page>
+    )
+  return (
+    <Page
+      title={tool.tool.name}
+      foot={
+        <>
+          {back}
+          {!saying && (
+            <Allowed to="enter">
+              <Button grow kind="act" onPress={() => setSaying(true)} testID="happened">
+                Something happened to it
+              </Button>
+            </Allowed>
+          )}
+        </>
+      }
+    >
+      {saying && <ToolHappened tool={tool} onDone={() => setSaying(false)} />}
+      <Trust tool={tool} />
+      <Measured tool={tool} />
+      <Happened tool={tool} />
+      <Properties tool={tool} />
+    </Page>
+  )
+}
+
+function Trust({ tool: { id, tool, trust, retired } }: { readonly tool: ToolHistory }) {
+  const { all } = useMachines()
+  return (
+    <Card padded tone={trust.state === 'stale' ? 'wrong' : 'plain'}>
+      <Row gap="$3" alignItems="flex-start">
+        <TrustMark state={trust.state} size={32} />
+        <Column gap="$1" flex={1}>
+          <Words as="lead" strong>
+            {retired ? 'Out of use' : placeWords(tool, all)}
+          </Words>
+          <Words tone={trust.state === 'stale' ? 'wrong' : 'ink'} testID="trust">
+            {trust.words}
+          </Words>
+        </Column>
+        <Column gap={0} alignItems="flex-end">
+          <Words as="note">its code</Words>
+          <Digits as="lead">{codeOf(id)}</Digits>
+          <Link href={{ pathname: '/tools/label', params: { id } }} asChild>
+            <Words tone="act" strong padding={10} margin={-10}>
+              Its label
+            </Words>
+          </Link>
+        </Column>
+      </Row>
+    </Card>
+  )
+}
+
+function Measured({ tool }: { readonly tool: ToolHistory }) {
+  const lines = measuredLines(tool)
+  const chart = lengthChart(tool)
+  return (
+    <Column gap="$2">
+      <Words as="title" role="heading" aria-level={2}>
+        Measured
+      </Words>
+      {chart && (
+        <>
+          <Words>{chart.says}</Words>
+          <Suspense fallback={<Words as="note">The picture is on its way.</Words>}>
+            <LengthsChart chart={chart} />
+          </Suspense>
+        </>
+      )}
+      {lines.length === 0 ? (
+        <Words tone="soft">Not in any set-up yet.</Words>
+      ) : (
+        <Card
+          overflow="hidden"
+          role="list"
+          aria-label="set-ups that measured it, the youngest first"
+        >
+          {lines.map(({ setup, name, on, where, how, length, within }, index) => (
+            <Line key={setup} apart first={index === 0} role="listitem" paddingVertical="$2">
+              <Column gap={0} flexShrink={1}>
+                <Link href={{ pathname: '/setups/[id]', params: { id: setup } }} asChild>
+                  <Words strong tone="act" paddingVertical={10} marginVertical={-10}>
+                    {name}
+                  </Words>
+                </Link>
+                <Words as="note">
+                  {on} · {how}
+                </Words>
+                <Words as="note">{where}</Words>
+              </Column>
+              {length !== undefined && (
+                <Column gap={0} alignItems="flex-end">
+                  <Digits as="lead">{length}</Digits>
+                  <Digits as="note" tone="soft">
+                    {within}
+                  </Digits>
+                </Column>
+              )}
+            </Line>
+          ))}
+        </Card>
+      )}
+    </Column>
+  )
+}
+
+function Happened({ tool: { events } }: { readonly tool: ToolHistory }) {
+  if (events.length === 0) return null
+  return (
+    <Column gap="$2">
+      <Words as="title" role="heading" aria-level={2}>
+        What happened to it
+      </Words>
+      <Card overflow="hidden" role="list" testID="events">
+        {events.map(({ what, note, by, at }, index) => (
+          <Line key={`${at}${what}`} first={index === 0} role="listitem" apart paddingVertical="$2">
+            <Column gap={0} flexShrink={1}>
+              <Words strong>{HAPPENING_NAMES[what]}</Words>
+              {note !== '' && <Words as="note">{note}</Words>}
+            </Column>
+            <Words as="note" textAlign="right">
+              {at.slice(0, 10)}, {by}
+            </Words>
+          </Line>
+        ))}
+      </Card>
+    </Column>
+  )
+}
+
+function Properties({ tool: history }: { readonly tool: ToolHistory }) {
+  const { id, tool } = history
+  const { change } = useTool(id)
+  const [correcting, setCorrecting] = useState(false)
+  const lines = propertyLines(tool)
+  if (correcting) return <CorrectTool tool={history} onDone={() => setCorrecting(false)} />
+  return (
+    <Column gap="$2">
+      <Words as="title" role="heading" aria-level={2}>
+        What it is
+      </Words>
+      {lines.length === 0 && (
+        <Words tone="soft">Nobody has said its holder, its diameter or its flutes yet.</Words>
+      )}
+      {lines.length > 0 && (
+        <Card overflow="hidden">
+          {lines.map(({ symbol, name, says }, index) => (
+            <Line key={name} apart first={index === 0}>
+              <Words>
+                {name} <Words as="note">{symbol}</Words>
+              </Words>
+              <Digits as="lead">{says}</Digits>
+            </Line>
+          ))}
+        </Card>
+      )}
+      <Allowed to="enter">
+        <Declared
+          name={tool.name}
+          onCorrect={() => setCorrecting(true)}
+          onRetire={(reason) => change(tool, { reason, retired: true })}
+        />
+      </Allowed>
+    </Column>
+  )
+}

@@ -1,0 +1,35 @@
+import { isDeepStrictEqual } from 'node:util'
+import type { NewFact } from '@pine/contract'
+import type { SetupFact } from '@pine/core/facts'
+import type { Problem } from '@pine/core/problem'
+
+/** A device may have waited for weeks; one whose clock is ahead, or wrong by more than that, is not believed. */
+const LONGEST_AWAY_MS = 60 * 86_400_000
+const AHEAD_MS = 60_000
+
+export function momentOf(entered: string | undefined, now: Date): Date {
+  const moment = entered === undefined ? now.getTime() : Date.parse(entered)
+  const ago = now.getTime() - moment
+  return ago > LONGEST_AWAY_MS || ago < -AHEAD_MS ? now : new Date(moment)
+}
+
+/** A problem of a new fact at its place in what was sent, and not in the stream that it would be the last of. */
+export const asSent = (
+  problem: Problem,
+  { kind }: Pick<NewFact, 'kind'>,
+  place: number,
+): Problem => {
+  if (kind === 'sheet') return { ...problem, place: problem.place.replace(/^sheet/, 'body') }
+  const own = `facts.${place}.`
+  return problem.place.startsWith(own)
+    ? { ...problem, place: problem.place.slice(own.length) }
+    : problem
+}
+
+/** Whether two bodies say the same: what was sent and what was kept, which may be without what was undefined. */
+export const isSame = (one: unknown, other: unknown): boolean =>
+  isDeepStrictEqual(JSON.parse(JSON.stringify(one)), JSON.parse(JSON.stringify(other)))
+
+/** Whether a fact that stands is the one that was sent; of a record the server makes the body. */
+export const isSameFact = (one: SetupFact, sent: NewFact): boolean =>
+  one.kind === sent.kind && (sent.kind === 'record' || isSame(one.body, sent.body))
