@@ -11,6 +11,8 @@ export const keptAnswerSchema = z.object({
       /** Among those that are touched again all the same. */
       check: z.boolean(),
       words: z.string(),
+      /** When, by whom and in which set-up it was touched; absent where nothing is taken over. */
+      from: z.string().optional(),
     }),
   ),
   /** The readings that taking over enters, in this order. */

@@ -250,6 +250,17 @@ describe('the list of tools', () => {
     expect((await page('retired=1')).tools).toMatchObject([{ id: gone!.id, retired: true }])
   })
 
+  test('is in the order of the numbers in its names', async () => {
+    for (const name of ['Tap 10 mm', 'Tap 6 mm', 'Tap 6.8 mm'])
+      await server.send('POST', '/tools', { id: uuid(), tool: { name } })
+    const { body } = await server.send('GET', '/tools?find=tap')
+    expect((body as ToolPage).tools.map(({ tool }) => tool.name)).toEqual([
+      'Tap 6 mm',
+      'Tap 6.8 mm',
+      'Tap 10 mm',
+    ])
+  })
+
   test('a tool that goes into another pocket leaves the one before it', async () => {
     await begin('Moved about', {
       tools: [{ number: 9, name: 'tool 1', lengthRegister: 9, assembly: tools[0]!.assembly }],

@@ -61,11 +61,36 @@ describe('what still holds of earlier set-ups', () => {
       says: 'Take over 1, touch 2',
     })
     expect(view?.lines.map(({ tool, does, mark }) => [tool, does, mark])).toEqual([
-      [1, 'checked', 'not-read'],
+      [1, 'to check', 'not-read'],
       [2, 'taken over', 'read'],
-      [3, 'touched', 'not-read'],
+      [3, 'to touch', 'not-read'],
     ])
     expect(view?.caution).toContain('pocket')
+  })
+
+  test('says once where it comes from where that is one place, and of each where it is not', () => {
+    const from = (one: string, two: string) =>
+      answer({
+        tools: [
+          { ...line(1, 'as-it-was', true), from: one },
+          { ...line(2, 'as-it-was'), from: two },
+          line(3, 'nothing'),
+        ],
+      })
+    const same = keptView(bare(), from('touched in A', 'touched in A'))!
+    expect([same.from, ...same.lines.map(({ words }) => words)]).toEqual([
+      'Touched in A.',
+      undefined,
+      undefined,
+      '3 nothing',
+    ])
+    const two = keptView(bare(), from('touched in A', 'touched in B'))!
+    expect([two.from, ...two.lines.map(({ words }) => words)]).toEqual([
+      undefined,
+      '1 as-it-was',
+      '2 as-it-was',
+      '3 nothing',
+    ])
   })
 
   test('enters each reading with where it comes from; then only what is checked and what is new is asked for', () => {

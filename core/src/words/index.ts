@@ -16,6 +16,7 @@ export {
   describeKeptCheck,
   describeOffer,
   describeToolTrust,
+  describeTouched,
 } from './kept-words'
 export { describeFrame, rungName, speakLadder } from './ladder-words'
 export { describeMarks } from './marks-words'

@@ -46,6 +46,10 @@ export function describeOffer(offer: KeptOffer, isChecked: boolean): string {
   return isChecked ? `Touch it as a check: ${touched}.` : `Holds: ${touched}.`
 }
 
+/** When, by whom and where what is offered was touched: “touched 2026-11-20 by Mira in Clamp ring”. */
+export const describeTouched = ({ touches }: { readonly touches: readonly KeptTouch[] }): string =>
+  touchedWords(touches)
+
 function touchedWords(touches: readonly KeptTouch[]): string {
   const tip = touches.findLast(({ of }) => of === 'tip-on-plane')
   return tip === undefined

@@ -5,7 +5,7 @@ import { quantityKey } from '@pine/core/quantities'
 import { standingReadings } from '@pine/core/freshness'
 import { checksAmong, keptOffers, touchesToKeep } from '@pine/core/shop'
 import { solve } from '@pine/core/solve'
-import { describeOffer } from '@pine/core/words'
+import { describeOffer, describeTouched } from '@pine/core/words'
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
 import type { StandingSetup } from './set-up-streams'
@@ -63,6 +63,7 @@ export async function keptFor(
       take: offer.take,
       check: checks.includes(offer.tool),
       words: describeOffer(offer, checks.includes(offer.tool)),
+      ...(offer.take !== 'nothing' && { from: describeTouched(offer) }),
     })),
     readings: touchesToKeep(offers, checks, wanted).map((touch) => ({ ...touch })),
     rebases: offers.some(({ take }) => take === 'after-rebase'),

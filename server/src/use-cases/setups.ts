@@ -11,7 +11,7 @@ import {
   type SetupRecord,
   type SolutionView,
 } from '@pine/contract'
-import { checkDocument, underPolicy, type SetupFact } from '@pine/core/facts'
+import { checkDocument, underPolicy } from '@pine/core/facts'
 import { stepsOf } from '@pine/core/plan'
 import { checkSheet, type MachinePolicy, type SetupSheet } from '@pine/core/sheet'
 import { solve } from '@pine/core/solve'

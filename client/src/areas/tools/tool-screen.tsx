@@ -53,7 +53,7 @@ export function ToolScreen({ id }: { readonly id: string }) {
           {!saying && (
             <Allowed to="enter">
               <Button grow kind="act" onPress={() => setSaying(true)} testID="happened">
-                Something happened to it
+                Something happened
               </Button>
             </Allowed>
           )}
@@ -83,15 +83,16 @@ function Trust({ tool: { id, tool, trust, retired } }: { readonly tool: ToolHist
             {trust.words}
           </Words>
         </Column>
-        <Column gap={0} alignItems="flex-end">
-          <Words as="note">its code</Words>
-          <Digits as="lead">{codeOf(id)}</Digits>
-          <Link href={{ pathname: '/tools/label', params: { id } }} asChild>
-            <Words tone="act" strong padding={10} margin={-10}>
-              Its label
-            </Words>
-          </Link>
-        </Column>
+      </Row>
+      <Row justifyContent="space-between">
+        <Words as="note">
+          its code <Digits>{codeOf(id)}</Digits>
+        </Words>
+        <Link href={{ pathname: '/tools/label', params: { id } }} asChild>
+          <Words tone="act" strong padding={10} margin={-10}>
+            Its label
+          </Words>
+        </Link>
       </Row>
     </Card>
   )

@@ -48,16 +48,17 @@ export function KeptStep({
         done: view.says,
       }}
       foot={
-        <>
+        <Row>
           <Button onPress={onDecline} testID="touch-all">
-            Touch them all
+            Touch all
           </Button>
-          <Button kind="act" focused onPress={take} testID="take-over">
+          <Button kind="act" grow focused onPress={take} testID="take-over">
             {view.says}
           </Button>
-        </>
+        </Row>
       }
     >
+      {view.from !== undefined && <Words testID="kept-from">{view.from}</Words>}
       <Card overflow="hidden" role="list" aria-label="the tools, and what is done with each">
         {view.lines.map(({ tool, name, words, mark, does }, index) => (
           <Line
@@ -65,7 +66,7 @@ export function KeptStep({
             first={index === 0}
             role="listitem"
             gap="$3"
-            paddingVertical="$2"
+            paddingVertical="$1"
             testID={`kept-T${tool}`}
           >
             <TrustMark state={mark} size={26} />
@@ -78,7 +79,7 @@ export function KeptStep({
                   {does}
                 </Words>
               </Row>
-              <Words as="note">{words}</Words>
+              {words !== undefined && <Words as="note">{words}</Words>}
             </Column>
           </Line>
         ))}

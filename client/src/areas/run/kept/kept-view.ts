@@ -11,13 +11,16 @@ import type { StandingSetup } from '@/data/standing'
 /** What still holds of earlier set-ups, offered before the first tool is touched. */
 export interface KeptView {
   readonly sentence: string
+  /** Where all of it comes from, where that is one place. */
+  readonly from: string | undefined
   readonly lines: readonly {
     readonly tool: number
     readonly name: string
-    readonly words: string
+    /** Why; undefined where one sentence says it of all. */
+    readonly words: string | undefined
     readonly mark: TrustState
     /** What is done with it, in a word. */
-    readonly does: 'taken over' | 'checked' | 'touched'
+    readonly does: 'taken over' | 'to check' | 'to touch'
   }[]
   readonly caution: string
   /** What pressing the button says, and what it enters. */
@@ -45,6 +48,10 @@ export function keptView(
     ),
   )
   if (answer === undefined || kept.size === 0) return undefined
+  const froms = new Set(
+    answer.tools.flatMap(({ take, from: one }) => (take === 'as-it-was' && one ? [one] : [])),
+  )
+  const [from] = froms.size === 1 ? froms : []
   const lines = answer.tools
     .filter(
       ({ tool, take }) =>
@@ -53,11 +60,11 @@ export function keptView(
         standingReadings(document, { of: 'tip-on-plane', tool }).length === 0,
     )
     .map(({ tool, take, check, words }) => {
-      const does = take === 'nothing' ? 'touched' : check ? 'checked' : 'taken over'
+      const does = take === 'nothing' ? 'to touch' : check ? 'to check' : 'taken over'
       return {
         tool,
         name: document.sheet.tools.find(({ number }) => number === tool)?.name ?? '',
-        words,
+        words: take === 'as-it-was' && from !== undefined ? undefined : words,
         mark: does === 'taken over' ? ('read' as const) : ('not-read' as const),
         does: does as KeptView['lines'][number]['does'],
       }
@@ -69,6 +76,7 @@ export function keptView(
       taken === 1
         ? 'One tool still holds from an earlier set-up.'
         : `${taken} tools still hold from earlier set-ups.`,
+    from: from === undefined ? undefined : `${from.charAt(0).toUpperCase()}${from.slice(1)}.`,
     lines,
     caution: KEPT_CAUTION,
     says: `Take over ${taken}, touch ${touched}`,

@@ -2,7 +2,7 @@ import { useDraft } from '@/data/drafts'
 import type { Enter } from '@/data/said'
 import type { StandingSetup } from '@/data/standing'
 import { Button } from '@/kit/button'
-import { Card, Line } from '@/kit/surfaces'
+import { Card, Line, Row } from '@/kit/surfaces'
 import { TrustMark } from '@/kit/trust-mark'
 import { Digits, Words } from '@/kit/words'
 import { CheckFrame } from '../frame/check-frame'
@@ -47,14 +47,14 @@ export function RebaseStep({
         done: view.says,
       }}
       foot={
-        <>
+        <Row>
           <Button onPress={onDecline} testID="touch-all">
-            Touch them all
+            Touch all
           </Button>
-          <Button kind="act" focused onPress={rebase} testID="rebase">
+          <Button kind="act" grow focused onPress={rebase} testID="rebase">
             {view.says}
           </Button>
-        </>
+        </Row>
       }
     >
       <Card overflow="hidden" role="list" aria-label="the numbers, and what they become">
