@@ -71,7 +71,7 @@ export function toolRows(source: DataSource, shopId: string): ToolStore {
       const rows: readonly (DeclaredTool & { readonly total: string })[] = await source.query(
         `SELECT tool_id, declared, retired, count(*) OVER () AS total FROM tool_now
          WHERE shop_id = $1 AND retired = $2 AND ($3::uuid IS NULL OR machine_id = $3) AND (lower(name) LIKE ALL ($4::text[]) OR right(tool_id::text, 8) = lower($7))
-         ORDER BY lower(name), tool_id LIMIT $5 OFFSET $6`,
+         ORDER BY lower(name) COLLATE by_number, tool_id LIMIT $5 OFFSET $6`,
         [shopId, retired, machine ?? null, find.map(like), most, from, find.join('')],
       )
       return { rows: rows.map(rowOf), total: Number(rows[0]?.total ?? 0) }

@@ -43,7 +43,7 @@ export function LabelScreen({ id }: { readonly id: string }) {
         </Row>
       </Card>
       <Words as="note">
-        Any camera opens the tool’s page by it. Where none is at hand, the code beneath is typed
+        Any camera opens the tool’s page by it. Where none is at hand, the code beside it is typed
         into the list of tools.
       </Words>
     </Page>

@@ -45,7 +45,9 @@ export class ToolsOverTime1796976000000 implements MigrationInterface {
         PRIMARY KEY (shop_id, tool_id),
         FOREIGN KEY (shop_id, tool_id) REFERENCES stream (shop_id, id)
       );
-      CREATE INDEX tool_now_by_name ON tool_now (shop_id, retired, lower(name), tool_id);
+      -- As people sort them: 6.8 mm before 10 mm.
+      CREATE COLLATION by_number (provider = icu, locale = 'und-u-kn-true');
+      CREATE INDEX tool_now_by_name ON tool_now (shop_id, retired, (lower(name) COLLATE by_number), tool_id);
       CREATE INDEX tool_now_by_pocket ON tool_now (shop_id, machine_id, pocket, placed_at DESC);
 
       CREATE TABLE tool_use (
@@ -68,7 +70,7 @@ export class ToolsOverTime1796976000000 implements MigrationInterface {
 
   async down(runner: QueryRunner): Promise<void> {
     await runner.query(
-      'DROP INDEX fact_outside_of_setups, fact_of_events; DROP TABLE tool_use, tool_now',
+      'DROP INDEX fact_outside_of_setups, fact_of_events; DROP TABLE tool_use, tool_now; DROP COLLATION by_number',
     )
     await runner.query(knownKinds(BEFORE))
   }
