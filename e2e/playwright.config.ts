@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { CHROMIUM } from './support/chromium'
 
 /** A phone propped on the control; tests that need a wide screen say so. */
 export default defineConfig({
@@ -14,17 +15,6 @@ export default defineConfig({
   use: {
     viewport: { width: 390, height: 844 },
     screenshot: 'only-on-failure',
-    launchOptions: {
-      executablePath: process.env['PINE_CHROMIUM'] ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: CHROMIUM,
   },
 })

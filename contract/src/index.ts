@@ -31,6 +31,7 @@ export {
   type ToolPage,
   type ToolQuery,
 } from './tool-schema'
+export { foundSchema, searchQuerySchema, type Found } from './search-schema'
 export { keptAnswerSchema, type KeptAnswer } from './kept-schema'
 export { readingSchema } from './reading-schema'
 export { writtenLengthSchema } from './fields'

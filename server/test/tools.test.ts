@@ -261,6 +261,23 @@ describe('the list of tools', () => {
     ])
   })
 
+  test('everything is searched by words: set-ups, tools, gauges and machines', async () => {
+    const found = async (words: string) =>
+      (
+        (await server.send('GET', `/search?find=${encodeURIComponent(words)}`)).body as {
+          kind: string
+          name: string
+        }[]
+      ).map(({ kind, name }) => `${kind} ${name}`)
+    expect(await found('50 mm setter')).toEqual(['gauge 50 mm setter'])
+    expect(await found('CLAMP ring')).toEqual(['setup Clamp ring'])
+    expect(await found('mill 2')).toContain('machine Mill 2')
+    expect(await found('tool 3')).toEqual(['tool tool 3'])
+    expect(await found(tools[2]!.assembly.slice(-8).toUpperCase())).toEqual(['tool tool 3'])
+    expect(await found('%')).not.toContain('machine Mill 2')
+    expect((await server.send('GET', '/search?find=')).status).toBe(422)
+  })
+
   test('a tool that goes into another pocket leaves the one before it', async () => {
     await begin('Moved about', {
       tools: [{ number: 9, name: 'tool 1', lengthRegister: 9, assembly: tools[0]!.assembly }],

@@ -11,6 +11,7 @@ import {
   newMachineSchema,
   newSetupSchema,
   newShopGaugeSchema,
+  searchQuerySchema,
 } from '@pine/contract'
 import type { Clock } from '../clock'
 import type { Changes } from '../store/changes'
@@ -25,6 +26,7 @@ import {
 } from '../use-cases/shop'
 import { keepProgramText, programText } from '../use-cases/programs'
 import { setupsOf } from '../use-cases/setups'
+import { wordsOf } from '../use-cases/tools'
 import { arrivalOf, type Arrival } from './arrival'
 import { body, query } from './body'
 import { gaugeCheckRoutes } from './gauge-check-routes'
@@ -131,6 +133,9 @@ export function createApi({
         ? c.body(new Uint8Array(found.value), 200, { 'Content-Type': 'application/octet-stream' })
         : replyRefusal(c, found.refusal)
     })
+    .get('/search', query(searchQuerySchema), async (c) =>
+      c.json(await store.search(wordsOf(c.req.valid('query').find))),
+    )
     .get('/shop', async (c) => c.json(await store.shop()))
     .get('/setups', query(listedSchema), async (c) => {
       const list = await setups.list({ away: c.req.valid('query').away === '1' })

@@ -1,4 +1,4 @@
-import type { Person, SetupSummary, StreamKind, FactKind, Via } from '@pine/contract'
+import type { Found, Person, SetupSummary, StreamKind, FactKind, Via } from '@pine/contract'
 import type { Insertion, PeopleStore } from './people-store'
 import type { ChangedUses, ToolStore } from './tool-store'
 
@@ -83,6 +83,8 @@ export interface Store extends PeopleStore, ToolStore {
   keepProgramText(text: NewProgramText): Promise<void>
   programText(sha256: string): Promise<Uint8Array | undefined>
 
+  /** A few of each kind of things whose name or place holds every one of some words. */
+  search(words: readonly string[]): Promise<Found>
   /** What every stream of a kind declares now, the oldest stream first. */
   declared(kind: Exclude<StreamKind, 'setup'>): Promise<readonly DeclaredRow[]>
   /** Begins a stream with its first fact, and the summary of a set-up. */

@@ -2,6 +2,7 @@ import type { DataSource, EntityManager } from 'typeorm'
 import type { ToolAssembly } from '@pine/contract'
 import type { AssemblyUse } from '@pine/core/running'
 import { streamEntity } from './entities'
+import { like } from './search-rows'
 import { factsOf, factRow, headOf, insertFact, SELECT_FACTS, tellDeclared } from './stream-rows'
 import type { KeptFact } from './stream-rows'
 import type { NewFactRow } from './store'
@@ -22,9 +23,6 @@ const rowOf = ({ tool_id, declared, retired }: DeclaredTool): ToolRow => ({
 
 /** A set-up that is worked on: neither put away, nor released and left as it was. */
 const IS_OPEN = `summary ->> 'away' IS NULL AND summary ->> 'nextStation' IS NOT NULL`
-
-/** Words that are looked for stand for themselves: what LIKE takes for more is taken for a letter. */
-const like = (word: string): string => `%${word.toLowerCase().replace(/[\\%_]/g, '\\$&')}%`
 
 /** The tools of a shop over time, on PostgreSQL. */
 export function toolRows(source: DataSource, shopId: string): ToolStore {

@@ -9,6 +9,7 @@ import {
 } from './entities'
 import { checksOf, usesOf } from './check-rows'
 import { factsOf, headOf, insertFact, tellDeclared, writeFact } from './stream-rows'
+import { searchRows } from './search-rows'
 import type { Store } from './store'
 import { toolRows } from './tool-rows'
 import { insertion, typeormPeople } from './typeorm-people'
@@ -52,6 +53,7 @@ export function typeormStore(source: DataSource, shopId: string): Store {
       return (await texts.findOneBy({ shopId, sha256 }))?.bytes
     },
 
+    search: (words) => searchRows(source, shopId, words),
     declared: (kind) =>
       source.query(
         `SELECT stream.id, latest.body

@@ -31,10 +31,14 @@ const MOST_USES = 100
 /** What a tool rests on now lies in its last few set-ups. */
 const LATEST_USES = 5
 
+/** The words of what is looked for. */
+export const wordsOf = (find: string): readonly string[] =>
+  find.split(/\s+/).filter((word) => word !== '')
+
 /** A page of the tools with how far each is to be trusted. */
 export async function toolPage(store: Store, clock: Clock, asked: ToolQuery): Promise<ToolPage> {
   const { rows, total } = await store.toolPage({
-    find: (asked.find ?? '').split(/\s+/).filter((word) => word !== ''),
+    find: wordsOf(asked.find ?? ''),
     machine: asked.machine,
     retired: asked.retired === '1',
     from: asked.from ?? 0,

@@ -37,6 +37,17 @@ export const apart = (setups: readonly SetupSummary[]) => ({
   done: setups.filter(isDone),
 })
 
+/** Set-ups by the machine that they are on, those that are worked on most lately first; in the order in which they come. */
+export function byMachine(
+  setups: readonly SetupSummary[],
+): readonly { readonly machine: string; readonly setups: readonly SetupSummary[] }[] {
+  const machines = [...new Set(setups.map(({ machine }) => machine))]
+  return machines.map((machine) => ({
+    machine,
+    setups: setups.filter((setup) => setup.machine === machine),
+  }))
+}
+
 /** How far it can be relied on as a whole. */
 export function trustOf(setup: SetupSummary): TrustState {
   if (isDone(setup)) return 'proven'

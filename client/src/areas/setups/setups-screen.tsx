@@ -16,7 +16,8 @@ import { Page } from '@/kit/page'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { TrustMark } from '@/kit/trust-mark'
 import { Words } from '@/kit/words'
-import { apart, found, needsFinding, progressWords, trustOf } from './list-view'
+import { FoundElsewhere } from './found-elsewhere'
+import { apart, byMachine, found, progressWords, trustOf } from './list-view'
 
 /** What is on which machine, how far it is, and what is next. */
 export function SetupsScreen() {
@@ -74,22 +75,32 @@ export function SetupsScreen() {
           </Words>
         </Card>
       )}
-      {needsFinding(setups) && (
-        <Field
-          label="Find by job, machine or person"
-          value={sought}
-          onChange={setSought}
-          testID="find"
-        />
+      <Field
+        label="Find a job, tool, gauge, machine or person"
+        value={sought}
+        onChange={setSought}
+        testID="find"
+      />
+      <FoundElsewhere words={sought} />
+      {begun.length > 0 && (
+        <View flexDirection="row" flexWrap="wrap" gap="$3" role="list">
+          {begun.map(({ id, sheet }) => (
+            <View key={id} role="listitem" width={wide ? '48.5%' : '100%'}>
+              <BegunCard id={id} sheet={sheet} />
+            </View>
+          ))}
+        </View>
       )}
-      <View flexDirection="row" flexWrap="wrap" gap="$3" role="list">
-        {begun.map(({ id, sheet }) => (
-          <View key={id} role="listitem" width={wide ? '48.5%' : '100%'}>
-            <BegunCard id={id} sheet={sheet} />
+      {byMachine(open).map(({ machine, setups: here }) => (
+        <Column key={machine} gap="$2">
+          <Words as="lead" strong role="heading" aria-level={2}>
+            {machine}
+          </Words>
+          <View flexDirection="row" flexWrap="wrap" gap="$3" role="list">
+            {here.map(card)}
           </View>
-        ))}
-        {open.map(card)}
-      </View>
+        </Column>
+      ))}
       {done.length > 0 && (
         <Column gap="$2">
           <Words as="lead" strong role="heading" aria-level={2}>

@@ -1,0 +1,26 @@
+import type { Found } from '@pine/contract'
+
+/** What was found of each kind but set-ups, which the list itself shows. */
+export interface FoundGroup {
+  readonly title: string
+  readonly lines: readonly {
+    readonly key: string
+    readonly name: string
+    readonly about: string
+    readonly href: string
+  }[]
+}
+
+const KINDS = [
+  { kind: 'tool', title: 'Tools', hrefOf: (id: string) => `/tools/${id}` },
+  { kind: 'gauge', title: 'Gauges', hrefOf: (id: string) => `/gauges/${id}` },
+  { kind: 'machine', title: 'Machines', hrefOf: () => '/shop' },
+] as const
+
+export const foundGroups = (found: Found = []): readonly FoundGroup[] =>
+  KINDS.flatMap(({ kind, title, hrefOf }) => {
+    const lines = found
+      .filter((one) => one.kind === kind)
+      .map(({ id, name, about }) => ({ key: id, name, about, href: hrefOf(id) }))
+    return lines.length === 0 ? [] : [{ title, lines }]
+  })
