@@ -35,6 +35,16 @@ const VIEWS = [
     size: PHONE,
     way: [open('Focuser body, two fixtures'), step('face:G54:left'), type('-412.300')],
   },
+  { file: 'kept-phone', size: PHONE, way: [open('Spider hub'), shows('still hold')] },
+  {
+    file: 'tool-phone',
+    size: PHONE,
+    way: [
+      (page) => page.getByRole('link', { name: 'Tools' }).click(),
+      (page) => page.getByRole('link', { name: /16 mm end mill/ }).click(),
+      shows('Measured'),
+    ],
+  },
   {
     file: 'gauge-phone',
     size: PHONE,
@@ -68,7 +78,6 @@ const VIEWS = [
     ],
   },
   { file: 'mismatch-phone', size: PHONE, way: [open('Clamp ring'), shows('The sign is turned')] },
-  { file: 'home-phone', size: PHONE, way: [open('Drawtube flange'), shows('Home the machine')] },
   {
     file: 'bore-phone',
     size: PHONE,

@@ -30,9 +30,11 @@ interface Bench {
   readonly machine: { readonly id: string; readonly machine: object }
   readonly tools: readonly { readonly number: number; readonly assembly: string }[]
   readonly gauge: { readonly id: string }
+  readonly mark: string
 }
 
-async function bench(page: Page, address: string): Promise<Bench> {
+/** @param mark that tells the tools of one test from those of another on the same mill. */
+async function bench(page: Page, address: string, mark = ''): Promise<Bench> {
   const mira = new Machinist(page, address, true)
   await mira.signIn('Mira Toller')
   const machines = (await (await page.request.get(`${address}/api/machines`)).json()) as {
@@ -45,18 +47,18 @@ async function bench(page: Page, address: string): Promise<Bench> {
   const machine = machines.find((one) => one.machine.name === 'Mill 2')!
   const { gauge } = gauges.find((one) => one.gauge.name === '50 mm setter')!
   const tools = NAMES.map((_, index) => ({ number: index + 11, assembly: uuid() }))
-  return { page, mira, address, machine, tools, gauge }
+  return { page, mira, address, machine, tools, gauge, mark }
 }
 
 /** Begins a job and sees to what comes before the first touch. */
-async function job({ page, mira, address, machine, tools, gauge }: Bench, name: string) {
+async function job({ page, mira, address, machine, tools, gauge, mark }: Bench, name: string) {
   await mira.begin({
     ...{ name, unit: 'mm', machineId: machine.id, machine: machine.machine },
     ...{ school: 'setting-plane', zero: '', plane: 'setter on vise 3' },
     stock: { X: mm('50'), Y: mm('50'), Z: mm('20') },
     gauges: [gauge],
     tools: tools.map(({ number, assembly }, index) => ({
-      ...{ number, assembly, name: NAMES[index], lengthRegister: number },
+      ...{ number, assembly, name: `${NAMES[index]}${mark}`, lengthRegister: number },
     })),
     offsets: [
       {
@@ -190,7 +192,7 @@ test('a drill breaks between two jobs: told at the tool, it falls where it was t
   page,
   demo,
 }) => {
-  const shop = await bench(page, demo.address)
+  const shop = await bench(page, demo.address, ' of the vanes')
   const { mira } = shop
   const first = await job(shop, 'Vane holder')
   for (const tool of [1, 2, 3, 4, 5, 6, 7, 8]) await first.touch(tool)
@@ -200,9 +202,9 @@ test('a drill breaks between two jobs: told at the tool, it falls where it was t
   await expect(page.getByTestId('tools')).toContainText('T4 in Mill 2')
   await mira.look('tools')
   expect(await barriers(page)).toEqual([])
-  await page.getByTestId('find').fill('6.8 drill')
+  await page.getByTestId('find').fill('6.8 vanes')
   await expect(page.getByText('One tool', { exact: true })).toBeVisible()
-  await page.getByRole('link', { name: /6.8 mm drill/ }).click()
+  await page.getByRole('link', { name: /6.8 mm drill of the vanes/ }).click()
   await expect(page.getByTestId('trust')).toContainText('Holds: touched')
   await mira.look('tool')
   expect(await barriers(page)).toEqual([])

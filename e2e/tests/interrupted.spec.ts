@@ -17,7 +17,7 @@ async function tabTo(page: Page, name: string): Promise<void> {
   const target = page
     .getByRole('radio', { name, exact: true })
     .or(page.getByRole('button', { name, exact: true }))
-  for (let steps = 0; steps < 40; steps += 1) {
+  for (let steps = 0; steps < 60; steps += 1) {
     if (await target.evaluate((element) => element === document.activeElement)) return
     await page.keyboard.press('Tab')
   }

@@ -1,5 +1,5 @@
 import { Link } from 'expo-router'
-import { View } from '@tamagui/core'
+import { useMedia, View } from '@tamagui/core'
 import { useSession } from '@/data/session'
 import { OutboxNotice } from '@/areas/outbox/outbox-notice'
 import { CompassBadge } from './compass-badge'
@@ -9,6 +9,7 @@ import { Words } from './words'
 /** Where one is and who one is. */
 export function AppBar() {
   const { person } = useSession()
+  const { narrow } = useMedia()
   return (
     <View role="banner" backgroundColor="$tray" borderBottomWidth={1} borderColor="$line">
       <Row paddingHorizontal="$3" minHeight={52} justifyContent="space-between">
@@ -20,9 +21,11 @@ export function AppBar() {
             aria-label="Pine Compass: all set-ups"
           >
             <CompassBadge size={26} />
-            <Words as="lead" strong>
-              Pine Compass
-            </Words>
+            {!narrow && (
+              <Words as="lead" strong>
+                Pine Compass
+              </Words>
+            )}
           </Row>
         </Link>
         {person && (

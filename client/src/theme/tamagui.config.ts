@@ -70,6 +70,8 @@ export const config = createTamagui({
     wide: { minWidth: 900, minHeight: 501 },
     widest: { minWidth: 1180, minHeight: 501 },
     // Text at twice its size: everything scrolls, the keys too.
+    // A phone with its text at twice the size: only what is needed stands in a row.
+    narrow: { maxWidth: 350 },
     tiny: { maxHeight: 500, maxWidth: 500 },
     // A phone on its side: the keys stand beside the number.
     lying: { maxHeight: 500, minWidth: 501 },

@@ -55,7 +55,7 @@ export async function loadDemo(store: Store, clock: Clock): Promise<void> {
   await freshFlange(new DemoSetup(store, mira, started - 3 * HOUR))
   await adapterAtProof(new DemoSetup(store, jory, started - 2 * HOUR))
   await focuserAtLengths(new DemoSetup(store, mira, started - 1 * HOUR), on(FOCUSER_BODY))
-  await new DemoSetup(store, jory, started - 0.2 * HOUR).begin(on(SPIDER_HUB))
+  await hubBeforeItsTools(new DemoSetup(store, jory, started - 0.2 * HOUR), on(SPIDER_HUB))
 }
 
 /** The setter is watched: the lengths of every mill hang on it. */
@@ -230,4 +230,10 @@ async function focuserAtLengths(setup: DemoSetup, sheet: SetupSheet): Promise<vo
   await setup.read('-187.594', 'mm', { of: 'tip-on-plane', tool: 1, with: [GAUGES.setter.id] })
   await setup.read('-203.882', 'mm', { of: 'tip-on-plane', tool: 2, with: [GAUGES.setter.id] })
   await setup.read('-211.048', 'mm', { of: 'tip-on-plane', tool: 3, with: [GAUGES.setter.id] })
+}
+
+/** Ready for its first tool: what the focuser measured is offered. */
+async function hubBeforeItsTools(setup: DemoSetup, sheet: SetupSheet): Promise<void> {
+  await setup.begin(sheet)
+  await setup.ready()
 }

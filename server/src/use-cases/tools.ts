@@ -44,18 +44,18 @@ export async function toolPage(store: Store, clock: Clock, asked: ToolQuery): Pr
     from: asked.from ?? 0,
     most: A_PAGE,
   })
-  return { tools: await linesOf(store, clock, rows), total }
+  const known = await knownOf(
+    store,
+    rows.map(({ id }) => id),
+    LATEST_USES,
+  )
+  return { tools: rows.map((row) => lineOf(row, known, clock())), total }
 }
 
-/** Tools as the list has them: their uses, what happened to them and to their machines, asked once for all. */
-export async function linesOf(
-  store: Store,
-  clock: Clock,
-  rows: readonly ToolRow[],
-): Promise<ToolLine[]> {
-  const ids = rows.map(({ id }) => id)
+/** What is known of some tools, asked once for all of them. */
+async function knownOf(store: Store, ids: readonly string[], most: number) {
   const [uses, events, machines] = await Promise.all([
-    store.toolUses(ids, LATEST_USES),
+    store.toolUses(ids, most),
     store.toolEvents(ids),
     machinesOf(store),
   ])
@@ -64,25 +64,32 @@ export async function linesOf(
     machines
       .filter(({ id }) => last.some(({ machine }) => machine === id))
       .map(({ id, machine: { name } }) => ({ id, name })),
-    oldestTouch([...uses.values()].flat()),
+    oldestTouch(last),
   )
-  return rows.map(({ id, tool, retired }) => {
-    const of = uses.get(id) ?? []
-    const machine = of[0]?.machine
-    const policy = machines.find((one) => one.id === machine)?.machine.policy
-    const trust = toolTrust(
-      { uses: of, events: eventsOf(events, id) },
-      happened.filter((one) => one.machine === machine),
-      policy as MachinePolicy | undefined,
-      clock().toISOString(),
-    )
-    return {
-      id,
-      tool,
-      ...(retired && { retired: true as const }),
-      trust: { state: trust.state, words: describeToolTrust(trust) },
-    }
-  })
+  return { uses, events, machines, happened }
+}
+
+/** A tool as the list has it. */
+function lineOf(
+  { id, tool, retired }: ToolRow,
+  { uses, events, machines, happened }: Awaited<ReturnType<typeof knownOf>>,
+  now: Date,
+): ToolLine {
+  const of = uses.get(id) ?? []
+  const machine = of[0]?.machine
+  const policy = machines.find((one) => one.id === machine)?.machine.policy
+  const trust = toolTrust(
+    { uses: of, events: eventsOf(events, id) },
+    happened.filter((one) => one.machine === machine),
+    policy as MachinePolicy | undefined,
+    now.toISOString(),
+  )
+  return {
+    id,
+    tool,
+    ...(retired && { retired: true as const }),
+    trust: { state: trust.state, words: describeToolTrust(trust) },
+  }
 }
 
 /** Since when what happened to machines matters to these uses. */
@@ -109,19 +116,14 @@ export async function toolHistory(
   clock: Clock,
   id: string,
 ): Promise<Outcome<ToolHistory>> {
-  const [row] = isUuid(id) ? await store.toolsById([id]) : []
+  if (!isUuid(id)) return noTool(id)
+  const [[row], known] = await Promise.all([store.toolsById([id]), knownOf(store, [id], MOST_USES)])
   if (row === undefined) return noTool(id)
-  const [[line], uses, events, machines] = await Promise.all([
-    linesOf(store, clock, [row]),
-    store.toolUses([id], MOST_USES),
-    store.toolEvents([id]),
-    machinesOf(store),
-  ])
-  if (line === undefined) return noTool(id)
+  const { uses, events, machines } = known
   const of = uses.get(id) ?? []
   const repeatsMm = holderRepeatsMm(of, eventsOf(events, id))
   return accept({
-    ...line,
+    ...lineOf(row, known, clock()),
     measured: of.flatMap((use) =>
       measuredIn(use, machines.find((one) => one.id === use.machine)?.machine.name),
     ),
