@@ -155,10 +155,24 @@ for (const size of SIZES) {
     `${size} tools: one with its ${USES} set-ups`,
     () => toolHistory(store, clock, tool),
     () =>
-      owner.query(
-        `SELECT use FROM tool_use WHERE shop_id = $1 AND tool_id = $2 ORDER BY at DESC LIMIT 100`,
-        [shop, tool],
-      ),
+      Promise.all([
+        owner.query('SELECT declared FROM tool_now WHERE shop_id = $1 AND tool_id = $2', [
+          shop,
+          tool,
+        ]),
+        owner.query(
+          'SELECT use FROM tool_use WHERE shop_id = $1 AND tool_id = $2 ORDER BY at DESC LIMIT 100',
+          [shop, tool],
+        ),
+        owner.query(
+          `SELECT body FROM fact WHERE shop_id = $1 AND kind = 'tool-event' AND stream_id = $2`,
+          [shop, tool],
+        ),
+        owner.query(
+          'SELECT body FROM fact WHERE shop_id = $1 AND stream_id = $2 ORDER BY place DESC LIMIT 1',
+          [shop, machine.id],
+        ),
+      ]),
   )
   await row(
     `${size} tools: everything with a word`,

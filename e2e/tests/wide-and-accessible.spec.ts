@@ -47,6 +47,30 @@ const VIEWS: readonly { readonly name: string; readonly open: (page: Page) => Pr
       },
     },
     {
+      name: 'tools',
+      open: async (page) => {
+        await page.goto(new URL('/tools', page.url()).href)
+        await expect(page.getByTestId('tools')).toBeVisible()
+      },
+    },
+    {
+      name: 'a tool',
+      open: async (page) => {
+        await page.goto(new URL('/tools', page.url()).href)
+        await page.getByRole('link', { name: /50 mm face mill/ }).click()
+        await page.getByTestId('happened').click()
+        await page.getByRole('radio', { name: 'broken' }).click()
+        await expect(page.getByTestId('falls')).toBeVisible()
+      },
+    },
+    {
+      name: 'what still holds',
+      open: async (page) => {
+        await page.getByText('Spider hub').click()
+        await expect(page.getByTestId('take-over')).toBeVisible()
+      },
+    },
+    {
       name: 'what is asked of a machine',
       open: async (page) => {
         await page.goto(new URL('/shop', page.url()).href)
