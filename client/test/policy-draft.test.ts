@@ -10,6 +10,7 @@ test('what is asked is shown as it is, and changed', () => {
     proves: 'all',
     days: '7',
     grip: '',
+    checks: '',
     reason: '',
   })
   expect(policyDraft(machine)).toEqual({
@@ -17,10 +18,15 @@ test('what is asked is shown as it is, and changed', () => {
     proves: 'all',
     days: '',
     grip: '',
+    checks: '',
     reason: '',
   })
   expect(
-    changedPolicy(machine, { secondLook: 'yes', proves: 'all', days: '3', grip: '', reason: '' }),
+    changedPolicy(machine, {
+      ...policyDraft(machine),
+      secondLook: 'yes',
+      days: '3',
+    }),
   ).toEqual({
     made: {
       machine: { ...machine, policy: { secondLook: true, maxAgeDays: 3 } },
@@ -30,7 +36,7 @@ test('what is asked is shown as it is, and changed', () => {
 })
 
 test('less is asked only with a reason', () => {
-  const less = { secondLook: 'no', proves: 'all', days: '7', grip: '', reason: ' ' } as const
+  const less = { ...policyDraft(strict), secondLook: 'no', reason: ' ' } as const
   expect(changedPolicy(strict, less)).toMatchObject({ problems: { reason: expect.any(String) } })
   expect(changedPolicy(strict, { ...less, reason: ' one shift only ' })).toMatchObject({
     made: { machine: { policy: { maxAgeDays: 7 } }, reason: 'one shift only' },
@@ -72,4 +78,18 @@ test('the grip that a shop asks for, in millimetres or with its own unit', () =>
     'problems.reason',
   )
   expect(changedPolicy(inches, policyDraft(inches))).toHaveProperty('made')
+})
+
+test('how many lengths that are taken over are touched again', () => {
+  const asked = (checks: string) => changedPolicy(machine, { ...policyDraft(machine), checks })
+  expect(asked('4')).toMatchObject({ made: { machine: { policy: { keptChecks: 4 } } } })
+  expect(asked('0')).toHaveProperty('problems.checks')
+  // Two are usual: one is less than that, and asks why.
+  expect(asked('1')).toHaveProperty('problems.reason')
+  const four = { ...machine, policy: { keptChecks: 4 } }
+  expect(policyDraft(four).checks).toBe('4')
+  expect(policyWords(four)).toBe('of lengths that are taken over 4 are touched again')
+  expect(changedPolicy(four, { ...policyDraft(four), checks: '' })).toHaveProperty(
+    'problems.reason',
+  )
 })

@@ -118,6 +118,9 @@ export const gaugeHistorySchema = z.object({
 })
 export type GaugeHistory = z.infer<typeof gaugeHistorySchema>
 
+/** That a check was not good is told in the set-ups that are open: under an id of its own, sent twice it is told once. */
+export const tellSuspectSchema = z.strictObject({ id: uuid() })
+
 /** How each gauge that is watched stands now. */
 export const gaugeStandingsSchema = z.array(
   z.object({
@@ -141,6 +144,8 @@ export const suspectSetupsSchema = z.array(
     from: z.string(),
     readings: z.number(),
     released: z.boolean(),
+    /** It is worked on, and nobody has said there that the gauge failed since the reading was made. */
+    untold: z.boolean(),
   }),
 )
 export type SuspectSetups = z.infer<typeof suspectSetupsSchema>

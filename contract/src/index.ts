@@ -89,6 +89,7 @@ export {
   gaugeHistorySchema,
   gaugeStandingsSchema,
   suspectSetupsSchema,
+  tellSuspectSchema,
   type GaugeHistory,
   type GaugeStandings,
   type NewGaugeCheck,

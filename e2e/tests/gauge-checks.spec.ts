@@ -44,8 +44,16 @@ test('checks of a setter: its drift and when it is due, one that is off, and wha
   await page.setViewportSize({ width: 360, height: 560 })
   await mira.look('gauge-small')
   expect(await barriers(page)).toEqual([])
+  // Told in those that are open: their lengths say why they do not hold any more.
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.getByTestId('tell-suspects').click()
+  await expect(page.getByTestId('untold')).toContainText('Those that are open know of it')
+  await mira.look('gauge-told')
   await suspect.getByRole('link', { name: 'Focuser body, two fixtures' }).click()
   await expect(page.getByText('Focuser body, two fixtures').first()).toBeVisible()
+  await page.waitForURL(/setups\/.{36}/)
+  await mira.goTo('key-in:H1')
+  await expect(page.getByTestId('stale')).toContainText('The 50 mm setter failed its check')
 
   // Who comes to work sees it first of all.
   await mira.leaveFor(demo.address)

@@ -106,6 +106,24 @@ test('a month of checks: what was measured since the last good one is suspect, a
   ])
   expect([early, other]).not.toContain(suspect[0].id)
 
+  // Told in the set-up that is open, once; what was read there before the last good check is no part of it.
+  expect(suspect[0].untold).toBe(true)
+  const telling = uuid()
+  for (const _ of [1, 2])
+    expect((await shop.send('POST', `/gauges/${setter}/suspect`, { id: telling })).body).toEqual([
+      expect.objectContaining({ id: hit, untold: false }),
+    ])
+  const eventsOf = async (id: string) =>
+    ((await shop.send('GET', `/setups/${id}`)).body.file.facts as any[]).filter(
+      ({ kind }) => kind === 'event',
+    )
+  expect((await eventsOf(hit)).map(({ body: said }) => said)).toEqual([
+    { kind: 'check-failed', gauge: setter },
+  ])
+  expect(await eventsOf(early)).toEqual([])
+  const { registers } = (await shop.send('GET', `/setups/${hit}/solution`)).body
+  expect(registers.find(({ address }: any) => address === 'H1').state).toBe('stale')
+
   // Good again: what was measured in between stays what it was, and is not suspect by this gauge any more.
   await check('50.001')
   expect((await shop.send('GET', `/gauges/${setter}/suspect`)).body).toEqual([])

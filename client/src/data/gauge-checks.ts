@@ -37,6 +37,15 @@ export function useGaugeChecks(id: string) {
         ),
       )
     },
+    /** Tells the open ones among the suspect set-ups that it failed its check. */
+    async tell() {
+      const json = sendable({ id: uuid() })
+      const told = await ask(
+        api.gauges[':id'].suspect.$post({ param: { id }, json }),
+        suspectSetupsSchema,
+      )
+      await mutate(`gauge-checks:${id}:suspect`, told, { revalidate: false })
+    },
     async add(check: Omit<NewGaugeCheck, 'id'>) {
       const json = sendable({ id: uuid(), ...check })
       const history = await ask(

@@ -97,7 +97,7 @@ export function createApi({
     .use(requirePerson(store, clock))
     .route('/', peopleRoutes(store, clock))
     .route('/', liveRoutes(store, clock, changes))
-    .route('/', gaugeCheckRoutes(store, clock))
+    .route('/', gaugeCheckRoutes(store, clock, setups))
     .route('/', toolRoutes(store, clock, setups))
     .get('/machines', async (c) => c.json(await machinesOf(store)))
     .post('/machines', body(newMachineSchema), async (c) => {

@@ -1,16 +1,23 @@
 import { Hono } from 'hono'
-import { newGaugeCheckSchema } from '@pine/contract'
+import { newGaugeCheckSchema, tellSuspectSchema } from '@pine/contract'
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
 import { dueDates } from '../use-cases/due-dates'
-import { addCheck, gaugeHistory, gaugeStandings, suspectSetups } from '../use-cases/gauge-checks'
+import {
+  addCheck,
+  gaugeHistory,
+  gaugeStandings,
+  suspectSetups,
+  tellSuspects,
+} from '../use-cases/gauge-checks'
+import type { Setups } from '../use-cases/setups'
 import { gaugesOf } from '../use-cases/shop'
 import { body } from './body'
 import { replyRefusal } from './reply'
 import type { Signed } from './session'
 
 /** Gauges over time: their checks, what is due, what is suspect. */
-export const gaugeCheckRoutes = (store: Store, clock: Clock) =>
+export const gaugeCheckRoutes = (store: Store, clock: Clock, setups: Setups) =>
   new Hono<Signed>()
     .get('/gauges/standings', async (c) => c.json(await gaugeStandings(store, clock)))
     .get('/gauges/due.ics', async (c) => {
@@ -28,6 +35,12 @@ export const gaugeCheckRoutes = (store: Store, clock: Clock) =>
       const { person } = c.var
       const added = await addCheck(store, clock, person, c.req.param('id'), c.req.valid('json'))
       return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+    })
+    .post('/gauges/:id/suspect', body(tellSuspectSchema), async (c) => {
+      const { person } = c.var
+      const { id } = c.req.valid('json')
+      const told = await tellSuspects({ store, clock, setups }, person, c.req.param('id'), id)
+      return told.ok ? c.json(told.value, 201) : replyRefusal(c, told.refusal)
     })
     .get('/gauges/:id/suspect', async (c) => {
       const suspect = await suspectSetups(store, clock, c.req.param('id'))

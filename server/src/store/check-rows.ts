@@ -17,6 +17,9 @@ export async function checksOf(
   return rows.map((row) => ({ gaugeId: row.stream_id, fact: factRow(row) }))
 }
 
+/** When it was read, in whichever set-up that was: what is taken over was read before. */
+const READ_AT = `coalesce((body -> 'kept' ->> 'at')::timestamptz, recorded_at)`
+
 /**
  * Set-ups in which a gauge lay at a reading that was recorded after a moment, at either of its ends. What came first in different
  * streams only the clock of this server tells: no place does.
@@ -31,11 +34,18 @@ export async function usesOf(
     readonly summary: SetupSummary
     readonly first: Date
     readonly readings: string
+    readonly last_good: string | null
+    readonly told: boolean
   }[] = await manager.query(
-    `SELECT summary.summary, used.first, used.readings
+    `SELECT summary.summary, used.first, used.readings,
+       (SELECT good.id FROM fact good WHERE good.shop_id = $1 AND good.stream_id = used.stream_id
+          AND good.kind = 'reading' AND good.recorded_at <= $3 ORDER BY good.place DESC LIMIT 1) AS last_good,
+       EXISTS (SELECT FROM fact said WHERE said.shop_id = $1 AND said.stream_id = used.stream_id
+          AND said.kind = 'event' AND said.body ->> 'kind' = 'check-failed' AND said.body ->> 'gauge' = $2
+          AND said.recorded_at > used.last) AS told
      FROM (
-       SELECT stream_id, min(recorded_at) AS first, count(*) AS readings FROM fact
-       WHERE shop_id = $1 AND kind = 'reading' AND recorded_at > $3 AND (
+       SELECT stream_id, min(${READ_AT}) AS first, max(recorded_at) AS last, count(*) AS readings FROM fact
+       WHERE shop_id = $1 AND kind = 'reading' AND ${READ_AT} > $3 AND (
          body -> 'with' @> to_jsonb($2::text) OR body -> 'withOnPlane' @> to_jsonb($2::text)
          OR body -> 'withOnFrom' @> to_jsonb($2::text)
        )
@@ -44,9 +54,11 @@ export async function usesOf(
      ORDER BY used.first DESC`,
     [shopId, gaugeId, since],
   )
-  return rows.map(({ summary, first, readings }) => ({
+  return rows.map(({ summary, first, readings, last_good, told }) => ({
     summary,
     from: first,
     readings: Number(readings),
+    told,
+    ...(last_good !== null && { lastGood: last_good }),
   }))
 }

@@ -64,6 +64,10 @@ export interface GaugeUseRow {
   /** When the first of its readings with the gauge was recorded. */
   readonly from: Date
   readonly readings: number
+  /** The last reading of the set-up from before that moment. */
+  readonly lastGood?: string
+  /** Somebody has said in it that the gauge failed its check, since. */
+  readonly told: boolean
 }
 
 export interface NewProgramText {

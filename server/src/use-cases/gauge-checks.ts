@@ -5,6 +5,7 @@ import {
   type GaugeStandings,
   type Member,
   type NewGaugeCheck,
+  type SetupSummary,
   type ShopGauge,
   type SuspectSetups,
 } from '@pine/contract'
@@ -12,9 +13,10 @@ import { readLength } from '@pine/core/length'
 import { gaugeStanding, type GaugeCheck, type GaugeStanding } from '@pine/core/shop'
 import type { Clock } from '../clock'
 import { accept, refuse, refuseInput, type Outcome } from '../refusal'
-import type { CheckRow, Store } from '../store/store'
+import type { CheckRow, GaugeUseRow, Store } from '../store/store'
 import { notAllowed } from './allowed'
 import { gaugesOf, noGauge } from './shop'
+import { tell, type Shop } from './told-to-setups'
 
 /** Every check of a gauge, in the order in which they were made. */
 export async function gaugeHistory(store: Store, id: string): Promise<Outcome<GaugeHistory>> {
@@ -81,22 +83,55 @@ export async function suspectSetups(
   clock: Clock,
   id: string,
 ): Promise<Outcome<SuspectSetups>> {
-  const gauge = await gaugeOf(store, id)
-  if (gauge === undefined) return noGauge(id)
-  const since = standingOf(gauge, await store.checks(id), clock())?.suspectSince
-  if (since === undefined) return accept([])
-  const uses = await store.usesOf(id, new Date(since ?? 0))
+  const uses = await suspectUses(store, clock, id)
+  if (!uses.ok) return uses
   return accept(
-    uses.map(({ summary, from, readings }) => ({
+    uses.value.map(({ summary, from, readings, told }) => ({
       id: summary.id,
       name: summary.name,
       machine: summary.machine,
       from: from.toISOString(),
       readings,
       released: summary.recorded,
+      untold: isWorkedOn(summary) && !told,
     })),
   )
 }
+
+/** Tells every set-up that is worked on that a gauge failed its check; what was released stays as it was, and is listed. */
+export async function tellSuspects(
+  { store, clock, setups }: Shop,
+  person: Member,
+  id: string,
+  telling: string,
+): Promise<Outcome<SuspectSetups>> {
+  const refusal = notAllowed(person, 'enter')
+  if (refusal) return { ok: false, refusal }
+  const uses = await suspectUses(store, clock, id)
+  if (!uses.ok) return uses
+  for (const { summary, told, lastGood } of uses.value)
+    if (isWorkedOn(summary) && !told)
+      await tell(setups, person, telling, summary.id, {
+        kind: 'check-failed',
+        gauge: id,
+        ...(lastGood !== undefined && { lastGood }),
+      })
+  return suspectSetups(store, clock, id)
+}
+
+async function suspectUses(
+  store: Store,
+  clock: Clock,
+  id: string,
+): Promise<Outcome<readonly GaugeUseRow[]>> {
+  const gauge = await gaugeOf(store, id)
+  if (gauge === undefined) return noGauge(id)
+  const since = standingOf(gauge, await store.checks(id), clock())?.suspectSince
+  return accept(since === undefined ? [] : await store.usesOf(id, new Date(since ?? 0)))
+}
+
+const isWorkedOn = ({ away, nextStation }: SetupSummary): boolean =>
+  away === null && nextStation !== null
 
 const gaugeOf = async (store: Store, id: string): Promise<ShopGauge | undefined> =>
   (await gaugesOf(store)).find((one) => one.id === id)

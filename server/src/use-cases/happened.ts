@@ -1,10 +1,8 @@
-import type { Member, NewFact, NewMachineEvent, NewToolEvent, ToolHistory } from '@pine/contract'
-import { v5 as uuidOf, validate as isUuid } from 'uuid'
-import type { Clock } from '../clock'
+import type { Member, NewMachineEvent, NewToolEvent, ToolHistory } from '@pine/contract'
+import { validate as isUuid } from 'uuid'
 import { accept, refuse, type Outcome } from '../refusal'
-import type { Store } from '../store/store'
 import { notAllowed } from './allowed'
-import type { Setups } from './setups'
+import { tell, type Shop } from './told-to-setups'
 import { entered, noTool, toolHistory } from './tools'
 
 /** Something happened to a tool outside of a set-up: every open set-up that it was touched in is told. Sent twice it happened once. */
@@ -40,27 +38,6 @@ export async function addMachineEvent(
   for (const setup of await store.openOn(machineId, plane))
     await tell(setups, person, id, setup, { kind: body.what })
   return accept({ id })
-}
-
-interface Shop {
-  readonly store: Store
-  readonly clock: Clock
-  readonly setups: Setups
-}
-
-type EventOf = Extract<NewFact, { kind: 'event' }>['body']
-
-/** What happened, as a fact of a set-up; its id follows from both, so that what is sent twice is told once. */
-async function tell(
-  setups: Setups,
-  person: Member,
-  happening: string,
-  setup: string,
-  body: EventOf,
-): Promise<void> {
-  const id = uuidOf(setup, happening)
-  // A set-up that does not take it is none of those that are worked on: what it holds is not wrong by it.
-  await setups.add(person, setup, { id, kind: 'event', body })
 }
 
 const noMachine = (received: string) =>

@@ -8,6 +8,7 @@ import { failureWords } from '@/data/api'
 import { useGaugeChecks } from '@/data/gauge-checks'
 import { Button } from '@/kit/button'
 import { Page } from '@/kit/page'
+import { Problem } from '@/kit/problem'
 import { Card, Column, Line } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { CheckEntry } from './check-entry'
@@ -113,7 +114,7 @@ function Checks({
         </Words>
         {interval !== undefined && <Words testID="interval">{interval}</Words>}
       </Card>
-      {suspect.length > 0 && <Suspect suspect={suspect} />}
+      {suspect.length > 0 && <Suspect suspect={suspect} gauge={gauge} />}
       {chart !== undefined && (
         <Column gap="$2">
           <Suspense fallback={<Words as="note">The chart is on its way.</Words>}>
@@ -151,7 +152,11 @@ function Checks({
 }
 
 /** Set-ups that were measured with it since it was last good: each one tap away. */
-function Suspect({ suspect }: { readonly suspect: SuspectSetups }) {
+function Suspect({ suspect, gauge }: { readonly suspect: SuspectSetups; readonly gauge: Gauge }) {
+  const { tell } = useGaugeChecks(gauge.id)
+  const [failure, setFailure] = useState<string>()
+  const untold = suspect.filter((one) => one.untold).length
+  const say = () => void tell().catch((cause: unknown) => setFailure(failureWords(cause)))
   return (
     <Column gap="$2" testID="suspect">
       <Words as="title" role="heading" aria-level={2}>
@@ -179,10 +184,19 @@ function Suspect({ suspect }: { readonly suspect: SuspectSetups }) {
           </Line>
         ))}
       </Card>
-      <Words as="note">
-        Say in each that the gauge failed its check: its numbers show at once which of them lean on
-        it.
+      <Words as="note" testID="untold">
+        {untold === 0
+          ? 'Those that are open know of it: what leans on it is to be read again there. What was released stays as it was frozen: look at its parts.'
+          : `${untold === 1 ? 'One is' : `${untold} are`} open: told of it, their numbers show which of them lean on it.`}
       </Words>
+      {untold > 0 && (
+        <Allowed to="enter">
+          <Button onPress={say} testID="tell-suspects">
+            {untold === 1 ? 'Tell it there' : 'Tell it in all of them'}
+          </Button>
+        </Allowed>
+      )}
+      <Problem words={failure} />
     </Column>
   )
 }

@@ -63,6 +63,15 @@ export function ChangePolicy({
       />
       <FormField
         control={control}
+        name="checks"
+        digits
+        clean={onlyDigits}
+        label="Of lengths that are taken over, … are touched again"
+        note="The longest and those touched longest ago; all stand or fall with them. Left empty, two."
+        testID="policy-checks"
+      />
+      <FormField
+        control={control}
         name="reason"
         label="Why"
         note="Needed where less is asked than before. It stays, with your name."

@@ -12,6 +12,8 @@ export interface PolicyDraft {
   readonly days: string
   /** The least that jaws are to hold, as typed; empty where it is left to practice. */
   readonly grip: string
+  /** How many lengths that are taken over are touched again, as typed; empty where it is left to practice. */
+  readonly checks: string
   readonly reason: string
 }
 
@@ -28,6 +30,7 @@ export const policyDraft = ({ policy }: MachineDeclaration): PolicyDraft => ({
   proves: policy?.proves ?? 'all',
   days: policy?.maxAgeDays === undefined ? '' : String(policy.maxAgeDays),
   grip: policy?.leastGrip === undefined ? '' : gripText(policy.leastGrip),
+  checks: policy?.keptChecks === undefined ? '' : String(policy.keptChecks),
   reason: '',
 })
 
@@ -39,7 +42,7 @@ export interface ChangedPolicy {
 /** The machine with what is asked of it from now on, or what is still to be said. */
 export function changedPolicy(
   machine: MachineDeclaration,
-  { secondLook, proves, days, grip, reason: typed }: PolicyDraft,
+  { secondLook, proves, days, grip, checks, reason: typed }: PolicyDraft,
 ): FormOutcome<PolicyDraft, ChangedPolicy> {
   const { policy: before, ...rest } = machine
   const age = days.trim() === '' ? undefined : Number(days)
@@ -48,11 +51,15 @@ export function changedPolicy(
   const leastGrip = grip.trim() === '' ? undefined : { text: grip.trim(), unit: 'mm' as const }
   const wrongGrip = leastGrip && lengthProblem(leastGrip, { sign: 'positive' })
   if (wrongGrip !== undefined) return { problems: { grip: wrongGrip } }
+  const keptChecks = checks.trim() === '' ? undefined : Number(checks)
+  if (keptChecks !== undefined && !(keptChecks >= 1 && keptChecks <= 100))
+    return { problems: { checks: 'Type how many, from 1 to 100, or nothing.' } }
   const policy = {
     ...(age !== undefined && { maxAgeDays: age }),
     ...(secondLook === 'yes' && { secondLook: true }),
     ...(proves === 'riskiest' && { proves }),
     ...(leastGrip && { leastGrip }),
+    ...(keptChecks !== undefined && { keptChecks }),
   }
   const reason = typed.trim() === '' ? undefined : typed.trim()
   if (asksLess(policy, before) && reason === undefined)
@@ -70,6 +77,9 @@ export function policyWords({ policy }: MachineDeclaration): string | undefined 
     ...(policy?.leastGrip === undefined
       ? []
       : [`jaws hold at least ${lengthWords(policy.leastGrip)}`]),
+    ...(policy?.keptChecks === undefined
+      ? []
+      : [`of lengths that are taken over ${policy.keptChecks} are touched again`]),
     ...(policy?.maxAgeDays === undefined ? [] : [`readings hold for ${policy.maxAgeDays} days`]),
   ]
   return asks.length === 0 ? undefined : asks.join(' · ')
