@@ -1,5 +1,6 @@
 import type { Reading, SetupDocument, SetupEvent } from '../src/facts'
 import { checkDocument } from '../src/facts'
+import { expectReading } from '../src/expect'
 import { stepsOf } from '../src/plan'
 import { proofsNeeded } from '../src/proof/proofs-needed'
 import { quantityKey } from '../src/quantities'
@@ -135,6 +136,16 @@ describe('a second job on the same machine', () => {
       expect(valueMm(document, `H${tool}`)).toBeCloseTo(PLANE + (LENGTHS[tool] ?? 0), 6)
     expect(openTips(document)).toEqual([1, 2])
     expect(checkDocument(document)).toEqual([])
+  })
+
+  test('expects of a check what was taken over, and once it is read here no more than the others tell', () => {
+    const { read: _, kept: _from, ...toBe } = touch(2) as Extract<Reading, { of: 'tip-on-plane' }>
+    const { kept } = takenOver(first())
+    const expected = expectReading(documentOf(sheet(), kept), toBe)
+    expect(expected?.mm).toBeCloseTo(PLANE + 142.5 + SETTER, 3)
+    expect(expected?.standardMm).toBeLessThan(0.05)
+    const read = documentOf(sheet(), [...kept, touch(2)])
+    expect(expectReading(read, toBe)?.standardMm).toBeGreaterThan(10)
   })
 
   test('those that were touched longest ago are checked before the others', () => {

@@ -124,6 +124,7 @@ test('a second job touches two of eight tools; where one disagrees the six fall;
   await page.setViewportSize({ width: 390, height: 844 })
   await page.getByTestId('take-over').click()
   await touches(page, 1)
+  await expect(page.getByText(/Expected: −388.00/)).toBeVisible()
   await mira.look('month-check')
   await mira.keys(meets(1, 0.004))
   await mira.next()

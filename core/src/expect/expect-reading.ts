@@ -1,6 +1,7 @@
 import { budgetOf } from '../budget/budget'
 import { valueOf } from '../chain/chain'
 import type { Reading, SetupDocument } from '../facts/document'
+import { standingReadings } from '../freshness/standing'
 import { NANOMETRES_PER, type LengthUnit } from '../length/length'
 import { moduleOf, quantityKey } from '../quantities/quantities'
 import { SourceReader } from '../sources/sources'
@@ -26,8 +27,10 @@ export type ReadingToBe = Reading extends infer One
 export function expectReading(document: SetupDocument, toBe: ReadingToBe): Belief | undefined {
   const sources = new SourceReader(document)
   const reading = asIfRead(toBe, document)
-  // What it read before is for its repeats to be held against; read in its place, it may have been wrong.
-  const own = quantityKey(reading)
+  // What it read before is for its repeats to be held against; read in its place, it may have been wrong. What was taken over is
+  // what the touch here is to find again.
+  const isKept = standingReadings(document, reading).some(({ kept }) => kept !== undefined)
+  const own = isKept ? undefined : quantityKey(reading)
   const beliefs = new Beliefs(
     evidenceOf(document, sources).filter(
       ({ because }) => !(because.of === 'reading' && because.quantity === own),
