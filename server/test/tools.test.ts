@@ -201,6 +201,11 @@ describe('what happens outside of set-ups', () => {
       .filter(({ kind }) => kind === 'event')
       .map(({ body }) => body.kind)
 
+  const twice = async (send: () => Promise<unknown>) => {
+    await send()
+    await send()
+  }
+
   test('is told to every set-up that is open on it, once, and to no other', async () => {
     const touched = await begin('Open, touched')
     await touch(touched, 3)
@@ -210,9 +215,10 @@ describe('what happens outside of set-ups', () => {
     await touch(away, 3)
     await say(away, 'put-away', { moves: 'away' })
     const broken = { id: uuid(), what: 're-ground', note: '' }
-    for (const _ of [1, 2]) await server.send('POST', `/tools/${tools[2]!.assembly}/events`, broken)
+    const path = `/tools/${tools[2]!.assembly}/events`
+    await twice(() => server.send('POST', path, broken))
     const moved = { id: uuid(), what: 'plane-moved', plane: 'Fixed jaw ', note: '' }
-    for (const _ of [1, 2]) await server.send('POST', `/machines/${machine}/events`, moved)
+    await twice(() => server.send('POST', `/machines/${machine}/events`, moved))
     expect(await eventsOf(touched)).toEqual(['tool-changed', 'plane-moved'])
     expect(await eventsOf(untouched)).toEqual(['plane-moved'])
     expect(await eventsOf(elsewhere)).toEqual([])

@@ -1,5 +1,4 @@
-import type { KeptAnswer } from '@pine/contract'
-import type { Pockets } from '@pine/contract'
+import type { KeptAnswer, Pockets } from '@pine/contract'
 import { isKnown, withAssemblies } from '@/areas/new-setup/assemblies'
 import { asksForKept, keptView } from '@/areas/run/kept/kept-view'
 import { rebaseView } from '@/areas/run/kept/rebase-view'

@@ -15,8 +15,7 @@ export type ReadingBody = Quantity & {
   /** Gauge ids: what lay between, or what stood in the spindle. A gauge used twice is listed twice. */
   readonly with: readonly string[]
   /**
-   * The way the axis moved last, where it was not the usual way of this touch (down, or into the face). Of a
-   * place that is read on both axes it speaks of the face's axis, or of X; `approaches` says both.
+   * The way the axis moved last, where not the usual one of this touch. On both axes: the face's, or X's; `approaches` says both.
    */
   readonly approach?: Way
   /** Where Z is set: the tool in the spindle, and the one that the control takes for active. */
