@@ -19,5 +19,9 @@ export const keptAnswerSchema = z.object({
   readings: z.array(readingSchema),
   /** Among them are some from before the plane was moved: that is entered next, and one tool touched. */
   rebases: z.boolean(),
+  /** How long one touch takes on this machine, in minutes; absent while its log does not tell. */
+  minutes: z
+    .object({ median: z.number(), lower: z.number(), upper: z.number(), count: z.number() })
+    .optional(),
 })
 export type KeptAnswer = z.infer<typeof keptAnswerSchema>

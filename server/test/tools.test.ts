@@ -179,15 +179,28 @@ describe('a month of a shop', () => {
     expect((await takes(await begin('Cap once more')))[0]).toBe('T1 after-rebase')
   })
 
+  test('how long a touch takes is told by the machine’s own log', async () => {
+    const timed = await begin('Timed')
+    for (const number of [1, 2, 3, 4, 1, 2, 3, 4]) {
+      await touch(timed, number, -499.25)
+      server.passSeconds(90)
+    }
+    const { minutes } = await keptFor(await begin('After it'))
+    expect(minutes).toMatchObject({ median: 1.5, upper: 1.5 })
+    expect(minutes!.count).toBeGreaterThanOrEqual(7)
+    await nextDay()
+  })
+
   test('what was measured of a tool is told with where, when, by whom and with what', async () => {
     const { measured } = await historyOf(1)
     expect(measured.map(({ name, touched }) => [name, touched])).toEqual([
+      ['Timed', true],
       ['Ring', false],
       ['Flange', true],
       ['Clamp ring', true],
       ['Focuser body', true],
     ])
-    expect(measured[3]).toMatchObject({
+    expect(measured[4]).toMatchObject({
       machine: 'Mill 2',
       with: ['50 mm setter'],
       by: 'Mira Toller',

@@ -21,3 +21,4 @@ export {
   type ToolProperty,
 } from './tool-properties'
 export { holderRepeatsMm, toolTrust, type ToolTrust } from './tool-trust'
+export { touchMinutes, type TouchMinutes } from './touch-minutes'

@@ -15,6 +15,7 @@ export {
   describeKept,
   describeKeptCheck,
   describeOffer,
+  describeSaved,
   describeToolTrust,
   describeTouched,
 } from './kept-words'

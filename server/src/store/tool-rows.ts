@@ -112,6 +112,20 @@ export function toolRows(source: DataSource, shopId: string): ToolStore {
       )
       return rows.map((row) => ({ streamId: row.stream_id, fact: factRow(row) }))
     },
+    async tipMoments(machine, setups) {
+      const rows: readonly { readonly moments: readonly string[] }[] = await source.query(
+        `SELECT array_agg(extract(epoch FROM recorded_at) * 1000 ORDER BY place)::text[] AS moments
+         FROM (
+           SELECT stream_id FROM summary WHERE shop_id = $1 AND summary ->> 'machineId' = $2
+           ORDER BY created_at DESC LIMIT $3
+         ) last JOIN fact USING (stream_id)
+         WHERE shop_id = $1 AND kind = 'reading' AND body ->> 'of' IN ('tip-on-plane', 'tip-on-part')
+           AND NOT body ? 'kept'
+         GROUP BY stream_id`,
+        [shopId, machine, setups],
+      )
+      return rows.map(({ moments }) => moments.map(Number))
+    },
     openUsesOf: (tool) =>
       source.query(
         `SELECT setup_id AS setup, (use ->> 'number')::int AS number

@@ -50,6 +50,8 @@ export interface ToolStore {
   ): Promise<ReadonlyMap<string, readonly AssemblyUse[]>>
   /** What happened to tools outside of set-ups, in the order of their streams. */
   toolEvents(tools: readonly string[]): Promise<readonly OutsideRow[]>
+  /** When tips were read in the last set-ups on a machine, set-up by set-up, each in the order of its stream. */
+  tipMoments(machine: string, setups: number): Promise<readonly (readonly number[])[]>
   /** Set-ups that are worked on and tell something of a tool, and by which number they call it. */
   openUsesOf(tool: string): Promise<readonly { readonly setup: string; readonly number: number }[]>
   /** Set-ups that are worked on, on a machine, and on a plane where one is said, however it is written. */

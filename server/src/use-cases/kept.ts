@@ -3,7 +3,7 @@ import { underPolicy } from '@pine/core/facts'
 import { stepsOf } from '@pine/core/plan'
 import { quantityKey } from '@pine/core/quantities'
 import { standingReadings } from '@pine/core/freshness'
-import { checksAmong, keptOffers, touchesToKeep } from '@pine/core/shop'
+import { checksAmong, keptOffers, touchesToKeep, touchMinutes } from '@pine/core/shop'
 import { solve } from '@pine/core/solve'
 import { describeOffer, describeTouched } from '@pine/core/words'
 import type { Clock } from '../clock'
@@ -14,6 +14,8 @@ import { eventsOf, oldestTouch } from './tools'
 
 /** Of each tool, the last few set-ups that measured it: an older one than those tells nothing that they do not. */
 const LATEST_USES = 10
+/** How long a touch takes is told by the last set-ups on the machine: hands and gauges change. */
+const LOGGED_SETUPS = 30
 
 /** What earlier set-ups tell of the tools of this one, and which readings taking it over would enter. */
 export async function keptFor(
@@ -57,6 +59,7 @@ export async function keptFor(
     now,
   )
   const checks = checksAmong(offers, policy)
+  const minutes = touchMinutes(await store.tipMoments(machine.id, LOGGED_SETUPS))
   return {
     tools: offers.map((offer) => ({
       tool: offer.tool,
@@ -67,6 +70,7 @@ export async function keptFor(
     })),
     readings: touchesToKeep(offers, checks, wanted).map((touch) => ({ ...touch })),
     rebases: offers.some(({ take }) => take === 'after-rebase'),
+    ...(minutes && { minutes }),
   }
 }
 

@@ -59,6 +59,11 @@ export function KeptStep({
       }
     >
       {view.from !== undefined && <Words testID="kept-from">{view.from}</Words>}
+      {view.saves !== undefined && (
+        <Words as="note" testID="kept-saves">
+          {view.saves}
+        </Words>
+      )}
       <Card overflow="hidden" role="list" aria-label="the tools, and what is done with each">
         {view.lines.map(({ tool, name, words, mark, does }, index) => (
           <Line

@@ -3,7 +3,7 @@ import type { ReadingBody } from '@pine/core/facts'
 import { standingReadings } from '@pine/core/freshness'
 import type { StepState } from '@pine/core/plan'
 import type { TrustState } from '@pine/core/registers'
-import { KEPT_CAUTION } from '@pine/core/words'
+import { describeSaved, KEPT_CAUTION } from '@pine/core/words'
 import { sendable } from '@/data/api'
 import type { Said } from '@/data/said'
 import type { StandingSetup } from '@/data/standing'
@@ -22,6 +22,8 @@ export interface KeptView {
     /** What is done with it, in a word. */
     readonly does: 'taken over' | 'to check' | 'to touch'
   }[]
+  /** What it saves, where the machine's log tells how long a touch takes. */
+  readonly saves: string | undefined
   readonly caution: string
   /** What pressing the button says, and what it enters. */
   readonly says: string
@@ -78,6 +80,7 @@ export function keptView(
         : `${taken} tools still hold from earlier set-ups.`,
     from: from === undefined ? undefined : `${from.charAt(0).toUpperCase()}${from.slice(1)}.`,
     lines,
+    saves: answer.minutes && describeSaved(answer.minutes, touched, lines.length),
     caution: KEPT_CAUTION,
     says: `Take over ${taken}, touch ${touched}`,
     facts: [
