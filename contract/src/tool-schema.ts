@@ -116,6 +116,12 @@ export type ToolHistory = z.infer<typeof toolHistorySchema>
 
 /** The tools in the pockets of a machine, by the number that they are called with. */
 export const pocketsSchema = z.array(
-  z.object({ id: uuid(), pocket: z.number(), tool: toolAssemblySchema }),
+  z.object({
+    id: uuid(),
+    pocket: z.number(),
+    tool: toolAssemblySchema,
+    /** Nose to tip as it was measured last, where it is the same tool in its holder since. */
+    lastLength: writtenLengthSchema.optional(),
+  }),
 )
 export type Pockets = z.infer<typeof pocketsSchema>

@@ -1,5 +1,6 @@
 import {
   holderRepeatsMm,
+  lastLengthOf,
   toolTrust,
   type KeptTouch,
   type ShopEvent,
@@ -106,6 +107,26 @@ describe('how far a length is to be relied on', () => {
       'stale: Does not hold: it was touched on 2026-03-02, longer ago than the shop allows.',
     ],
   ])('%s', (_, said, wanted) => expect(said).toBe(wanted))
+})
+
+describe('the length that it measured last', () => {
+  const told = (number: number, changes: Partial<ToolUse> = {}) => ({
+    ...use(String(number), number, changes),
+    at: day(number),
+  })
+  const long = (text: string) => ({ length: mm(text) })
+
+  test('is that of the last set-up that knows the nose, while the tool is the same', () => {
+    const uses = [told(9), told(5, long('80.002')), told(2, long('80.000'))]
+    expect(lastLengthOf(uses, [])).toEqual(mm('80.002'))
+    expect(lastLengthOf(uses, [event('tool-changed', 4)])).toEqual(mm('80.002'))
+    expect(lastLengthOf(uses, [event('tool-changed', 5)])).toBeUndefined()
+    expect(lastLengthOf(uses, [event('plane-moved', 7)])).toEqual(mm('80.002'))
+    expect(
+      lastLengthOf([told(9, { changedAt: day(9) }), told(5, long('80.002'))], []),
+    ).toBeUndefined()
+    expect(lastLengthOf([told(9)], [])).toBeUndefined()
+  })
 })
 
 describe('how well a holder repeats', () => {

@@ -208,6 +208,17 @@ describe('the shop’s own tools on a new sheet', () => {
     ])
   })
 
+  test('bring what they measured last, where nobody typed it', () => {
+    const known = [{ ...pockets[0]!, lastLength: mm('80.000') }]
+    const lastOf = (tool: object) =>
+      withAssemblies({ ...sheet, tools: [{ ...sheet.tools[0]!, ...tool }] }, known, newId).tools[0]
+        ?.lastLength
+    expect(lastOf({ name: '10 mm end mill' })).toEqual(mm('80.000'))
+    expect(lastOf({ name: '10 mm end mill', lastLength: mm('79.5') })).toEqual(mm('79.5'))
+    expect(lastOf({ name: '10 mm end mill', length: mm('80') })).toBeUndefined()
+    expect(lastOf({ name: 'Reamer' })).toBeUndefined()
+  })
+
   test('another one in the same pocket is another tool, and what was said stays', () => {
     made = 0
     const { tools } = withAssemblies(named('12 mm end mill', 'Spot drill'), pockets, newId)

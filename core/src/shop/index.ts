@@ -20,5 +20,5 @@ export {
   type ToolHappening,
   type ToolProperty,
 } from './tool-properties'
-export { holderRepeatsMm, toolTrust, type ToolTrust } from './tool-trust'
+export { holderRepeatsMm, lastLengthOf, toolTrust, type ToolTrust } from './tool-trust'
 export { touchMinutes, type TouchMinutes } from './touch-minutes'

@@ -1,6 +1,6 @@
 import type { TrustState } from '../registers/register'
 import { instantOf } from '../freshness/instant'
-import { NANOMETRES_PER } from '../length/length'
+import { NANOMETRES_PER, type WrittenLength } from '../length/length'
 import { readLength } from '../length/read-length'
 import { offerFor, type ShopEvent, type ToolUse, type WhyTouched } from './kept-offers'
 import type { MachinePolicy } from '../sheet/sheet'
@@ -43,6 +43,25 @@ export function toolTrust(
   if (offer.take === 'after-rebase') return { state: 'stale', use: offer.use, moved: offer.moved }
   const proven = offer.touches.some(({ of, kept }) => of === 'tip-on-plane' && kept.proven === true)
   return { state: proven ? 'proven' : 'read', use: offer.use }
+}
+
+/**
+ * Nose to tip as it was measured last, on whichever machine and plane, while the tool is still the same in its holder: what the next
+ * touch of it is expected to give. Undefined where it was changed since, or no set-up knows the nose.
+ *
+ * @param uses the youngest first, each with when its set-up told it.
+ */
+export function lastLengthOf(
+  uses: readonly (ToolUse & { readonly at: string })[],
+  events: readonly ShopEvent[],
+): WrittenLength | undefined {
+  const index = uses.findIndex(({ length }) => length !== undefined)
+  const use = uses[index]
+  if (use === undefined) return undefined
+  const isChanged =
+    uses.slice(0, index).some(({ changedAt }) => changedAt !== undefined) ||
+    events.some(({ what, at }) => what === 'tool-changed' && instantOf(at) >= instantOf(use.at))
+  return isChanged ? undefined : use.length
 }
 
 /** Differences that tell how a holder repeats; with fewer, nothing is said. */

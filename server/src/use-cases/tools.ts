@@ -14,7 +14,13 @@ import {
 } from '@pine/contract'
 import type { MachinePolicy, SetupSheet } from '@pine/core/sheet'
 import type { AssemblyUse } from '@pine/core/running'
-import { holderRepeatsMm, toolTrust, type ShopEvent, type ToolUse } from '@pine/core/shop'
+import {
+  holderRepeatsMm,
+  lastLengthOf,
+  toolTrust,
+  type ShopEvent,
+  type ToolUse,
+} from '@pine/core/shop'
 import { describeToolTrust } from '@pine/core/words'
 import { v7 as uuid, validate as isUuid } from 'uuid'
 import type { Clock } from '../clock'
@@ -157,9 +163,23 @@ function measuredIn(use: AssemblyUse, machine = ''): readonly ToolMeasured[] {
 /** The tools in the pockets of a machine. */
 export async function pocketsOf(store: Store, machine: string): Promise<Pockets> {
   if (!isUuid(machine)) return []
-  return (await store.inPockets(machine)).flatMap(({ id, tool }) =>
-    tool.place === undefined ? [] : [{ id, pocket: tool.place.pocket, tool }],
-  )
+  const rows = await store.inPockets(machine)
+  const ids = rows.map(({ id }) => id)
+  const [uses, events] = await Promise.all([
+    store.toolUses(ids, LATEST_USES),
+    store.toolEvents(ids),
+  ])
+  return rows.flatMap(({ id, tool }) => {
+    const lastLength = lastLengthOf(uses.get(id) ?? [], eventsOf(events, id))
+    return tool.place === undefined
+      ? []
+      : [
+          {
+            ...{ id, pocket: tool.place.pocket, tool },
+            ...(lastLength && { lastLength: { ...lastLength } }),
+          },
+        ]
+  })
 }
 
 /** A tool of the shop. The same entry again is the same tool. */

@@ -40,6 +40,10 @@ export function withAssemblies(
           ...tool,
           assembly: there.id,
           ...(isUnnamed(tool) && { name: there.tool.name }),
+          // What a person typed stays; a length that is known needs none to be held against.
+          ...(there.lastLength !== undefined &&
+            tool.length === undefined &&
+            tool.lastLength === undefined && { lastLength: there.lastLength }),
         }
       return { ...tool, assembly: tool.assembly ?? newId() }
     }),
