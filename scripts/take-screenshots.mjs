@@ -182,11 +182,6 @@ await runScript(async () => {
   })
   const picture = (file) => join(ROOT, 'docs/screenshots', `${file}.png`)
   try {
-    const stranger = await browser.newPage({ viewport: PHONE })
-    await stranger.goto(server.address)
-    await stranger.getByRole('button', { name: 'Mira Toller' }).waitFor()
-    if (wanted.length === 0 || wanted.includes('sign-in-phone'))
-      await stranger.screenshot({ path: picture('sign-in-phone') })
     for (const { file, size, scheme = 'light', way } of VIEWS.filter(
       (view) => wanted.length === 0 || wanted.includes(view.file),
     )) {

@@ -59,10 +59,10 @@ describe('what still holds of earlier set-ups', () => {
       sentence: 'One tool still holds from an earlier set-up.',
       says: 'Take over 1, touch 2',
     })
-    expect(view?.lines.map(({ tool, does, mark }) => [tool, does, mark])).toEqual([
-      [1, 'to check', 'not-read'],
-      [2, 'taken over', 'read'],
-      [3, 'to touch', 'not-read'],
+    expect(view?.lines.map(({ name, does, mark }) => [name, does, mark])).toEqual([
+      ['T1 tool 1', 'to check', 'not-read'],
+      ['T2 tool 2', 'taken over', 'read'],
+      ['T3 tool 3', 'to touch', 'not-read'],
     ])
     expect(view?.caution).toContain('pocket')
   })
@@ -120,6 +120,14 @@ describe('what still holds of earlier set-ups', () => {
     expect(keptView(bare(), answer({ readings: [] }))).toBeUndefined()
     const read = entered([reading(1, '-220.000'), reading(2, '-200.000')])
     expect(keptView(read, answer())).toBeUndefined()
+  })
+
+  test('says that the bare nose is taken over with the tools', () => {
+    const nose = { of: 'nose-on-plane' as const, read: mm('-300.000'), with: ['setter'], kept }
+    const asked = answer({ readings: [nose, ...answer().readings] })
+    const view = keptView(example('gauge-line', 1, { tools: TOOLS }), asked)!
+    expect(view.lines[0]).toMatchObject({ name: 'Bare nose on the plane', does: 'taken over' })
+    expect(view.says).toBe('Take over 1, touch 2')
   })
 
   test('from before a plane was moved says so, and asks for one touch more', () => {

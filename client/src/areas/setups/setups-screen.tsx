@@ -30,9 +30,9 @@ export function SetupsScreen() {
   const [sought, setSought] = useState('')
   const begun = useBegun().filter(({ id }) => !setups?.some((setup) => setup.id === id))
   const { open, done } = apart(found(setups ?? [], sought))
-  const card = (setup: SetupSummary) => (
+  const card = (setup: SetupSummary, named = false) => (
     <View key={setup.id} role="listitem" width={wide ? '48.5%' : '100%'}>
-      <SetupCard setup={setup} />
+      <SetupCard setup={setup} named={named} />
     </View>
   )
   const startNew = (
@@ -97,7 +97,7 @@ export function SetupsScreen() {
             {machine}
           </Words>
           <View flexDirection="row" flexWrap="wrap" gap="$3" role="list">
-            {here.map(card)}
+            {here.map((setup) => card(setup))}
           </View>
         </Column>
       ))}
@@ -107,7 +107,7 @@ export function SetupsScreen() {
             Released
           </Words>
           <View flexDirection="row" flexWrap="wrap" gap="$3" role="list" testID="released">
-            {done.map(card)}
+            {done.map((setup) => card(setup, true))}
           </View>
         </Column>
       )}
@@ -144,7 +144,8 @@ function BegunCard({ id, sheet }: { id: string; sheet: SetupSheet }) {
   )
 }
 
-function SetupCard({ setup }: { setup: SetupSummary }) {
+/** @param named whether its machine is said: not where it stands under it. */
+function SetupCard({ setup, named }: { setup: SetupSummary; named: boolean }) {
   const {
     id,
     name,
@@ -168,14 +169,12 @@ function SetupCard({ setup }: { setup: SetupSummary }) {
             <Words as="lead" strong>
               {name}
             </Words>
-            <Words as="note">
-              {machine} · {unit}
-            </Words>
+            {named && <Words as="note">{machine}</Words>}
             <Words tone={warnings > 0 ? 'wrong' : recorded ? 'act' : 'read'} strong>
               {progressWords(setup)}
             </Words>
             <Words as="note">
-              step {stepsDone} of {stepsTotal} · {changedBy},{' '}
+              {unit} · step {stepsDone} of {stepsTotal} · {changedBy},{' '}
               {formatDistanceToNow(new Date(changedAt))} ago
             </Words>
           </Column>

@@ -65,20 +65,20 @@ export function KeptStep({
         </Words>
       )}
       <Card overflow="hidden" role="list" aria-label="the tools, and what is done with each">
-        {view.lines.map(({ tool, name, words, mark, does }, index) => (
+        {view.lines.map(({ key, name, words, mark, does }, index) => (
           <Line
-            key={tool}
+            key={key}
             first={index === 0}
             role="listitem"
             gap="$3"
             paddingVertical="$1"
-            testID={`kept-T${tool}`}
+            testID={`kept-${key}`}
           >
             <TrustMark state={mark} size={26} />
             <Column gap={0} flex={1} minWidth={0}>
               <Row justifyContent="space-between" gap="$2">
                 <Words as="lead" strong flexShrink={1}>
-                  T{tool} {name}
+                  {name}
                 </Words>
                 <Words as="note" strong tone={does === 'taken over' ? 'read' : 'caution'}>
                   {does}

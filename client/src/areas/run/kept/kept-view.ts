@@ -14,7 +14,7 @@ export interface KeptView {
   /** Where all of it comes from, where that is one place. */
   readonly from: string | undefined
   readonly lines: readonly {
-    readonly tool: number
+    readonly key: string
     readonly name: string
     /** Why; undefined where one sentence says it of all. */
     readonly words: string | undefined
@@ -64,13 +64,24 @@ export function keptView(
     .map(({ tool, take, check, words }) => {
       const does = take === 'nothing' ? 'to touch' : check ? 'to check' : 'taken over'
       return {
-        tool,
-        name: document.sheet.tools.find(({ number }) => number === tool)?.name ?? '',
+        key: `T${tool}`,
+        name: `T${tool} ${document.sheet.tools.find(({ number }) => number === tool)?.name ?? ''}`,
         words: take === 'as-it-was' && from !== undefined ? undefined : words,
         mark: does === 'taken over' ? ('read' as const) : ('not-read' as const),
         does: does as KeptView['lines'][number]['does'],
       }
     })
+  const nose: KeptView['lines'] = readings.some(({ of }) => of === 'nose-on-plane')
+    ? [
+        {
+          key: 'nose',
+          name: 'Bare nose on the plane',
+          words: undefined,
+          mark: 'read',
+          does: 'taken over',
+        },
+      ]
+    : []
   const taken = lines.filter(({ does }) => does === 'taken over').length
   const touched = lines.length - taken + (answer.rebases ? 1 : 0)
   return {
@@ -79,7 +90,7 @@ export function keptView(
         ? 'One tool still holds from an earlier set-up.'
         : `${taken} tools still hold from earlier set-ups.`,
     from: from === undefined ? undefined : `${from.charAt(0).toUpperCase()}${from.slice(1)}.`,
-    lines,
+    lines: [...nose, ...lines],
     saves: answer.minutes && describeSaved(answer.minutes, touched, lines.length),
     caution: KEPT_CAUTION,
     says: `Take over ${taken}, touch ${touched}`,
