@@ -1,3 +1,4 @@
+import { v7 as uuid } from 'uuid'
 import { barriers } from '../support/accessible'
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
@@ -67,6 +68,24 @@ test('checks of a setter: its drift and when it is due, one that is off, and wha
   await page.getByTestId('check-read').fill('50.002')
   await page.getByRole('button', { name: 'Keep this check' }).click()
   await expect(page.getByTestId('suspect')).toBeHidden()
+
+  // And measured anew in the set-ups that were told: what was read with it holds again.
+  const api = `${demo.address}/api`
+  const gauges = await (await page.request.get(`${api}/gauges`)).json()
+  const { id: gauge } = gauges.find((one: any) => one.gauge.name === '50 mm setter')
+  const setups = await (await page.request.get(`${api}/setups`)).json()
+  for (const { id } of setups) {
+    const { file } = await (await page.request.get(`${api}/setups/${id}`)).json()
+    if (!file.facts.some(({ body }: any) => body.kind === 'check-failed')) continue
+    const size = { text: '50.000', unit: 'mm' }
+    const body = { kind: 'gauge-measured', gauge, size, since: 'last-good' }
+    const said = await page.request.post(`${api}/setups/${id}/facts`, {
+      data: { id: uuid(), kind: 'event', body },
+    })
+    expect(said.status(), await said.text()).toBe(201)
+    const { registers } = await (await page.request.get(`${api}/setups/${id}/solution`)).json()
+    expect(registers.filter(({ stale }: any) => /failed its check/.test(stale))).toEqual([])
+  }
 })
 
 test('a gauge that nobody watches says so; a lead says what it may be off, a setter may not', async ({
