@@ -138,6 +138,16 @@ describe('a second job on the same machine', () => {
     expect(checkDocument(document)).toEqual([])
   })
 
+  test('the same touch that two people took over counts once', () => {
+    const { kept } = takenOver(first())
+    const again = kept.map((reading) => ({ ...reading, ...fact() }))
+    const [once, twice] = [kept, [...kept, ...again]].map((readings) =>
+      registerAt(documentOf(sheet(), readings), 'H4'),
+    )
+    expect(twice?.value).toBe(once?.value)
+    expect(twice?.budget?.expandedMm).toBe(once?.budget?.expandedMm)
+  })
+
   test('expects of a check what was taken over, and once it is read here no more than the others tell', () => {
     const { read: _, kept: _from, ...toBe } = touch(2) as Extract<Reading, { of: 'tip-on-plane' }>
     const { kept } = takenOver(first())
@@ -434,7 +444,7 @@ describe('what is offered', () => {
           ),
         },
       }),
-      'Touch it: 50 mm setter is declared with another size than it had then.',
+      'Touch it: 50 mm setter is not on this sheet with the size that it had then.',
     ],
     [
       'longer ago than the shop allows',

@@ -179,6 +179,16 @@ describe('a month of a shop', () => {
     expect((await takes(await begin('Cap once more')))[0]).toBe('T1 after-rebase')
   })
 
+  test('nothing is offered where each tool is clamped anew: on a control that keeps no lengths', async () => {
+    const sheet = jobSheet('By hand')
+    const control = { ...sheet.machine.control, toolLengths: 'none' as const }
+    const byHand = await begin('By hand', {
+      machine: { ...sheet.machine, control },
+      tools: sheet.tools.map(({ lengthRegister: _none, ...tool }) => tool),
+    })
+    expect(await keptFor(byHand)).toEqual({ tools: [], readings: [], rebases: false })
+  })
+
   test('how long a touch takes is told by the machine’s own log', async () => {
     const timed = await begin('Timed')
     for (const number of [1, 2, 3, 4, 1, 2, 3, 4]) {

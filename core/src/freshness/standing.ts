@@ -35,8 +35,14 @@ function standingByQuantity({
   if (known?.events === events) return known.of
   const superseded = new Set(readings.map((reading) => reading.supersedes))
   const byQuantity = new Map<string, Reading[]>()
+  const takenOver = new Set<string>()
   for (const reading of readings) {
     if (superseded.has(reading.id)) continue
+    // Two people who took over the same touch did not touch twice.
+    if (reading.kept !== undefined) {
+      if (takenOver.has(reading.kept.reading)) continue
+      takenOver.add(reading.kept.reading)
+    }
     const key = quantityKey(reading)
     const alike = byQuantity.get(key)
     if (alike === undefined) byQuantity.set(key, [reading])

@@ -29,7 +29,7 @@ export function describeWhyTouched(why: WhyTouched): string {
     case 'not-on-plane':
       return 'no touch of it on the setting plane holds any more'
     case 'gauge-changed':
-      return `${why.gauge} is declared with another size than it had then`
+      return `${why.gauge} is not on this sheet with the size that it had then`
     case 'too-old':
       return `it was touched on ${day(why.at)}, longer ago than the shop allows`
     case 'tool-changed':

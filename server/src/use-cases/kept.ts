@@ -3,6 +3,7 @@ import { underPolicy } from '@pine/core/facts'
 import { stepsOf } from '@pine/core/plan'
 import { quantityKey } from '@pine/core/quantities'
 import { standingReadings } from '@pine/core/freshness'
+import { isToolByTool } from '@pine/core/sheet'
 import { checksAmong, keptOffers, touchesToKeep, touchMinutes } from '@pine/core/shop'
 import { solve } from '@pine/core/solve'
 import { describeOffer, describeTouched } from '@pine/core/words'
@@ -29,7 +30,9 @@ export async function keptFor(
   const { sheet } = document
   const machine = machines.find(({ id }) => id === sheet.machineId)
   const ids = sheet.tools.flatMap(({ assembly }) => assembly ?? [])
-  if (machine === undefined || ids.length === 0) return { tools: [], readings: [], rebases: false }
+  // Where one tool is set at a time it is clamped anew each time, and is another length by that.
+  if (machine === undefined || ids.length === 0 || isToolByTool(sheet))
+    return { tools: [], readings: [], rebases: false }
 
   const [uses, events] = await Promise.all([
     store.toolUses(ids, LATEST_USES),
