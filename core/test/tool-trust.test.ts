@@ -23,7 +23,7 @@ const touch = (setup: string, at: string, more: object = {}): KeptTouch => ({
   kept: { setup, reading: 'r', name: `Job ${setup}`, by: 'Mira Toller', at, ...more },
 })
 
-const use = (setup: string, on: number, changes: Partial<ToolUse> = {}): ToolUse => ({
+const usedIn = (setup: string, on: number, changes: Partial<ToolUse> = {}): ToolUse => ({
   setup,
   name: `Job ${setup}`,
   machine: 'mill',
@@ -53,16 +53,16 @@ describe('how far a length is to be relied on', () => {
 
   test.each([
     ['never measured', told([]), 'not-read: It was never measured before.'],
-    ['touched', told([use('A', 2)]), 'read: Holds: touched 2026-03-02 by Mira Toller in Job A.'],
+    ['touched', told([usedIn('A', 2)]), 'read: Holds: touched 2026-03-02 by Mira Toller in Job A.'],
     [
       'proven',
-      told([use('A', 2, { touches: [touch('A', day(2), { proven: true })] })]),
+      told([usedIn('A', 2, { touches: [touch('A', day(2), { proven: true })] })]),
       'proven: Proven: touched 2026-03-02 by Mira Toller in Job A.',
     ],
     [
       'its diameter was proven and not its tip',
       told([
-        use('A', 2, {
+        usedIn('A', 2, {
           touches: [
             { ...touch('A', day(2), { proven: true }), of: 'tool-diameter' } as KeptTouch,
             touch('A', day(2)),
@@ -73,37 +73,37 @@ describe('how far a length is to be relied on', () => {
     ],
     [
       'the last job touched it on the part: the one before still tells',
-      told([use('B', 9, { touches: [] }), use('A', 2)]),
+      told([usedIn('B', 9, { touches: [] }), usedIn('A', 2)]),
       'read: Holds: touched 2026-03-02 by Mira Toller in Job A.',
     ],
     [
       'touched on parts alone',
-      told([use('B', 9, { touches: [] })]),
+      told([usedIn('B', 9, { touches: [] })]),
       'not-read: No touch of it on the setting plane holds any more.',
     ],
     [
       'broken since',
-      told([use('A', 2)], [event('tool-changed', 5)]),
+      told([usedIn('A', 2)], [event('tool-changed', 5)]),
       'stale: Does not hold: it was changed on 2026-03-05 (between).',
     ],
     [
       'broken before',
-      told([use('A', 9)], [event('tool-changed', 5)]),
+      told([usedIn('A', 9)], [event('tool-changed', 5)]),
       'read: Holds: touched 2026-03-09 by Mira Toller in Job A.',
     ],
     [
       'the machine lost its home since',
-      told([use('A', 2)], [], [event('home-lost', 5)]),
+      told([usedIn('A', 2)], [], [event('home-lost', 5)]),
       'stale: Does not hold: the machine lost its home position on 2026-03-05 (between).',
     ],
     [
       'the plane was moved since',
-      told([use('A', 2)], [], [event('plane-moved', 5)]),
+      told([usedIn('A', 2)], [], [event('plane-moved', 5)]),
       'stale: Holds after one touch: the setting plane or its setter was moved on 2026-03-05 (between).',
     ],
     [
       'too old',
-      told([use('A', 2)], [], [], { maxAgeDays: 7 }),
+      told([usedIn('A', 2)], [], [], { maxAgeDays: 7 }),
       'stale: Does not hold: it was touched on 2026-03-02, longer ago than the shop allows.',
     ],
   ])('%s', (_, said, wanted) => expect(said).toBe(wanted))
@@ -111,7 +111,7 @@ describe('how far a length is to be relied on', () => {
 
 describe('the length that it measured last', () => {
   const told = (number: number, changes: Partial<ToolUse> = {}) => ({
-    ...use(String(number), number, changes),
+    ...usedIn(String(number), number, changes),
     at: day(number),
   })
   const long = (text: string) => ({ length: mm(text) })
@@ -132,7 +132,9 @@ describe('the length that it measured last', () => {
 describe('how well a holder repeats', () => {
   const measured = (lengths: readonly string[], changes: readonly Partial<ToolUse>[] = []) =>
     lengths
-      .map((text, index) => use(String(index), index + 1, { length: mm(text), ...changes[index] }))
+      .map((text, index) =>
+        usedIn(String(index), index + 1, { length: mm(text), ...changes[index] }),
+      )
       .reverse()
 
   test('is the mean difference of one length and the next over 1.128', () => {

@@ -27,6 +27,9 @@ const sortedOut = new WeakMap<
 const groundMoved = (reading: Reading, event: SetupEvent): boolean =>
   event.kind === 'home-recovered' ? inMachinePosition(reading) : sensitivity(reading, event) !== 0
 
+const isSameTouch = ({ kept: one }: Reading, { kept: other }: Reading): boolean =>
+  one !== undefined && one.reading === other?.reading
+
 function standingByQuantity({
   readings,
   events,
@@ -35,18 +38,13 @@ function standingByQuantity({
   if (known?.events === events) return known.of
   const superseded = new Set(readings.map((reading) => reading.supersedes))
   const byQuantity = new Map<string, Reading[]>()
-  const takenOver = new Set<string>()
   for (const reading of readings) {
     if (superseded.has(reading.id)) continue
-    // Two people who took over the same touch did not touch twice.
-    if (reading.kept !== undefined) {
-      if (takenOver.has(reading.kept.reading)) continue
-      takenOver.add(reading.kept.reading)
-    }
     const key = quantityKey(reading)
     const alike = byQuantity.get(key)
     if (alike === undefined) byQuantity.set(key, [reading])
-    else alike.push(reading)
+    // Two people who took over the same touch did not touch twice.
+    else if (!alike.some((one) => isSameTouch(one, reading))) alike.push(reading)
   }
   const standing = new Map(
     [...byQuantity].map(([key, all]) => {
