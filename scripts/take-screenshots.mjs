@@ -3,6 +3,7 @@
 import { chromium } from '@playwright/test'
 import { execFileSync } from 'node:child_process'
 import { join } from 'node:path'
+import { CHROMIUM_FLAGS } from './lib/chromium.mjs'
 import { chromiumPath, postgresFolder } from './lib/packages.mjs'
 import { ROOT } from './lib/paths.mjs'
 import { freePort } from './lib/ports.mjs'
@@ -170,15 +171,7 @@ await runScript(async () => {
   const server = await startServer({ databaseUrl, port: await freePort(), demo: true })
   const browser = await chromium.launch({
     executablePath: chromiumPath(),
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
+    args: CHROMIUM_FLAGS,
   })
   const picture = (file) => join(ROOT, 'docs/screenshots', `${file}.png`)
   try {

@@ -159,7 +159,7 @@ describe('what falls by something that happens between set-ups', () => {
   })
 
   test('a machine: those open on it, and its tools', () => {
-    expect(machineFalls(all, 'm', 6).open.map(({ id }) => id)).toEqual(['a'])
+    expect(machineFalls(all, 'm', 6).told.map(({ id }) => id)).toEqual(['a'])
     expect(machineFalls(all, 'm', 6).says).toContain('The 6 tools in it')
     expect(machineFalls(all, 'm', 1).says).toContain('The one tool in it')
     expect(machineFalls(all, 'none', 0).says).toBe(

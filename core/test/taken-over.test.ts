@@ -237,6 +237,23 @@ describe('a second job on the same machine', () => {
     expect(valueMm(document, 'H2')).toBeCloseTo(PLANE + 142.7, 6)
   })
 
+  test('a job that needs less than a tool repeats within is held to what it needs', () => {
+    const agrees = (off: number, depth?: string) => {
+      const of = sheet({ ...(depth !== undefined && { needs: { depth: mm(depth) } }) })
+      const { kept } = takenOver(first(), of)
+      const document = documentOf(of, [...kept, touch(1, { plane: PLANE + off })])
+      return solve(document).kept?.[0]?.agrees
+    }
+    expect([agrees(0.02), agrees(0.03)]).toEqual([true, false])
+    expect([agrees(0.02, '0.015'), agrees(0.014, '0.015')]).toEqual([false, true])
+    // A need that is wider asks no less than the trade does, and one that no touch reaches is held to the touches.
+    expect([agrees(0.03, '0.1'), agrees(0.004, '0.0001'), agrees(0.02, '0.0001')]).toEqual([
+      false,
+      true,
+      false,
+    ])
+  })
+
   test('a tool that was itself replaced is no witness: it is touched, and the others hold', () => {
     const lengths = { ...LENGTHS, 2: 139 }
     const document = documentOf(sheet(), [

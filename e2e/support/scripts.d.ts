@@ -1,4 +1,7 @@
 /** Of the scripts, which are plain JavaScript: what tests ask of them. */
+declare module '*/chromium.mjs' {
+  export const CHROMIUM_FLAGS: readonly string[]
+}
 declare module '*/backups.mjs' {
   export function backupName(now: Date): string
   export function outlived(names: readonly string[]): readonly string[]

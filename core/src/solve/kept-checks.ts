@@ -1,8 +1,10 @@
+import { budgetOf } from '../budget/budget'
 import { subtractChains, valueOf, type Chain } from '../chain/chain'
 import type { Reading, SetupDocument } from '../facts/document'
 import { isBehind } from '../freshness/stale'
 import { standingReadings } from '../freshness/standing'
-import type { Nanometres } from '../length/length'
+import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
+import { readLength } from '../length/read-length'
 import { quantityKey } from '../quantities/quantities'
 import type { Warning } from '../registers/warning'
 import { heightTold } from '../sources/height-told'
@@ -38,9 +40,21 @@ export function keptChecks(document: SetupDocument, sources: SourceReader): read
     const [before, now] = [told(kept), told(here)]
     if (before === undefined || now === undefined || last === undefined) return []
     const difference = subtractChains(now, before)
-    const [off, limit] = [valueOf(difference), repeatsWithin(difference)]
+    const [off, limit] = [valueOf(difference), limitOf(document, difference)]
     return [{ tool, reading: last.id, off, limit, agrees: Math.abs(off) <= limit }]
   })
+}
+
+/**
+ * What a check may be off: what such a tool repeats within, or less where the job needs less; never less than the two touches
+ * themselves are sure to.
+ */
+function limitOf({ sheet: { needs } }: SetupDocument, difference: Chain): Nanometres {
+  const usual = repeatsWithin(difference)
+  const need = needs?.depth && readLength(needs.depth, { sign: 'positive' })
+  if (!need?.ok || need.value.nm >= usual) return usual
+  const sure = toNanometres(Math.ceil(budgetOf(difference).expandedMm * NANOMETRES_PER.mm))
+  return toNanometres(Math.max(need.value.nm, sure))
 }
 
 /**

@@ -25,8 +25,8 @@ import {
   machinesOf,
 } from '../use-cases/shop'
 import { keepProgramText, programText } from '../use-cases/programs'
+import { searchEverything } from '../use-cases/search'
 import { setupsOf } from '../use-cases/setups'
-import { wordsOf } from '../use-cases/tools'
 import { arrivalOf, type Arrival } from './arrival'
 import { body, query } from './body'
 import { gaugeCheckRoutes } from './gauge-check-routes'
@@ -134,7 +134,7 @@ export function createApi({
         : replyRefusal(c, found.refusal)
     })
     .get('/search', query(searchQuerySchema), async (c) =>
-      c.json(await store.search(wordsOf(c.req.valid('query').find))),
+      c.json(await searchEverything(store, c.req.valid('query').find)),
     )
     .get('/shop', async (c) => c.json(await store.shop()))
     .get('/setups', query(listedSchema), async (c) => {

@@ -1,20 +1,7 @@
-import type { Found, Person, SetupSummary, StreamKind, FactKind, Via } from '@pine/contract'
+import type { Found, Person, SetupSummary, StreamKind } from '@pine/contract'
 import type { Insertion, PeopleStore } from './people-store'
+import type { FactRow, NewFactRow } from './fact-row'
 import type { ChangedUses, ToolStore } from './tool-store'
-
-/** A fact as it is kept: written once, never changed. Its place in its stream is its time. */
-export interface FactRow {
-  readonly id: string
-  readonly kind: FactKind
-  readonly body: object
-  readonly via: Via
-  readonly by: Person
-  readonly recordedAt: Date
-  /** How many facts of the stream its device had; all before it, where it is not said. */
-  readonly seen?: number | undefined
-}
-
-export type NewFactRow = Omit<FactRow, 'by'> & { readonly personId: string }
 
 /** A stream without its facts. */
 export interface StreamHead {

@@ -1,7 +1,8 @@
 import type { EntityManager } from 'typeorm'
 import { CHANNEL } from './changes'
 import { factEntity, type FactEntity } from './entities'
-import type { Appended, FactRow, NewFactRow, StreamHead } from './store'
+import type { FactRow, NewFactRow } from './fact-row'
+import type { Appended, StreamHead } from './store'
 
 /**
  * Holds a stream until the transaction ends. A row's own lock would need the right to alter it, which the server has not.

@@ -5,7 +5,7 @@ import { streamEntity } from './entities'
 import { like } from './search-rows'
 import { factsOf, factRow, headOf, insertFact, SELECT_FACTS, tellDeclared } from './stream-rows'
 import type { KeptFact } from './stream-rows'
-import type { NewFactRow } from './store'
+import type { NewFactRow } from './fact-row'
 import type { MachineHappening, ToolRow, ToolStore } from './tool-store'
 import { insertion } from './typeorm-people'
 

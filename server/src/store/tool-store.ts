@@ -2,7 +2,7 @@ import type { ToolAssembly } from '@pine/contract'
 import type { AssemblyUse } from '@pine/core/running'
 import type { ShopEvent } from '@pine/core/shop'
 import type { Insertion } from './people-store'
-import type { FactRow, NewFactRow } from './store'
+import type { FactRow, NewFactRow } from './fact-row'
 
 /** A tool as it is declared now. */
 export interface ToolRow {

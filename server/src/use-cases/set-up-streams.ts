@@ -1,6 +1,7 @@
 import { appendFact, foldSetup, type SetupDocument, type SetupFact } from '@pine/core/facts'
 import type { AssemblyUse } from '@pine/core/running'
-import type { FactRow, Store, StreamHead } from '../store/store'
+import type { FactRow } from '../store/fact-row'
+import type { Store, StreamHead } from '../store/store'
 
 /** A set-up as it stands after its facts, with where it comes from. */
 export class StandingSetup implements StreamHead {

@@ -28,6 +28,7 @@ import { accept, refuse, type Outcome } from '../refusal'
 import type { Store } from '../store/store'
 import type { OutsideRow, ToolRow } from '../store/tool-store'
 import { notAllowed } from './allowed'
+import { wordsOf } from './search'
 import { machinesOf } from './shop'
 
 /** So many stand on a page of the list. */
@@ -36,10 +37,6 @@ const A_PAGE = 50
 const MOST_USES = 100
 /** What a tool rests on now lies in its last few set-ups. */
 const LATEST_USES = 5
-
-/** The words of what is looked for. */
-export const wordsOf = (find: string): readonly string[] =>
-  find.split(/\s+/).filter((word) => word !== '')
 
 /** A page of the tools with how far each is to be trusted. */
 export async function toolPage(store: Store, clock: Clock, asked: ToolQuery): Promise<ToolPage> {

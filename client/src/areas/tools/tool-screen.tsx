@@ -22,8 +22,8 @@ import {
   propertyLines,
 } from './tools-view'
 
-const LengthsChart = lazy(() =>
-  import('./lengths-chart').then(({ LengthsChart: Chart }) => ({ default: Chart })),
+const OverTimeChart = lazy(() =>
+  import('@/kit/over-time-chart').then(({ OverTimeChart: Chart }) => ({ default: Chart })),
 )
 
 /** A tool over time: how far its length is to be relied on, every measurement of it, and what happened to it. */
@@ -110,7 +110,7 @@ function Measured({ tool }: { readonly tool: ToolHistory }) {
         <>
           <Words>{chart.says}</Words>
           <Suspense fallback={<Words as="note">The picture is on its way.</Words>}>
-            <LengthsChart chart={chart} />
+            <OverTimeChart {...chart} height={200} />
           </Suspense>
         </>
       )}

@@ -1,13 +1,11 @@
 import type { KeptAnswer } from '@pine/contract'
 import { useDraft } from '@/data/drafts'
-import type { Enter } from '@/data/said'
 import type { StandingSetup } from '@/data/standing'
-import { Button } from '@/kit/button'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { TrustMark } from '@/kit/trust-mark'
 import { Words } from '@/kit/words'
-import { CheckFrame } from '../frame/check-frame'
 import { keptView, type KeptView } from './kept-view'
+import { OfferFrame, type OfferProps } from './offer-frame'
 
 /** Whether what still holds is to be offered: it is, until it was taken over or somebody rather touches all. */
 export function useKeptOffer(
@@ -23,41 +21,9 @@ export function useKeptOffer(
 }
 
 /** Before the first tool is touched: which need not be, and why. */
-export function KeptStep({
-  view,
-  enter,
-  onDone,
-  onDecline,
-}: {
-  readonly view: KeptView
-  readonly enter: Enter
-  readonly onDone: () => void
-  readonly onDecline: () => void
-}) {
-  const take = () => {
-    for (const said of view.facts) void enter(said)
-    onDone()
-  }
+export function KeptStep({ view, ...offer }: OfferProps<KeptView>) {
   return (
-    <CheckFrame
-      words={{
-        title: 'What still holds',
-        sentence: view.sentence,
-        points: [],
-        caution: view.caution,
-        done: view.says,
-      }}
-      foot={
-        <Row>
-          <Button onPress={onDecline} testID="touch-all">
-            Touch all
-          </Button>
-          <Button kind="act" grow focused onPress={take} testID="take-over">
-            {view.says}
-          </Button>
-        </Row>
-      }
-    >
+    <OfferFrame title="What still holds" testID="take-over" view={view} {...offer}>
       {view.from !== undefined && <Words testID="kept-from">{view.from}</Words>}
       {view.saves !== undefined && (
         <Words as="note" testID="kept-saves">
@@ -89,6 +55,6 @@ export function KeptStep({
           </Line>
         ))}
       </Card>
-    </CheckFrame>
+    </OfferFrame>
   )
 }

@@ -1,19 +1,30 @@
-import { useState } from 'react'
+import { useState, type ComponentProps } from 'react'
 import { View } from '@tamagui/core'
 import { typographic } from '@pine/core/words'
 import { LineChart } from 'react-native-chart-kit/v2'
-import { Card } from '@/kit/surfaces'
 import { useRoles } from '@/theme/use-roles'
-import type { lengthChart } from './tools-view'
+import { Card } from './surfaces'
 
-const HEIGHT = 200
+export interface OverTimeChartProps {
+  readonly points: readonly { readonly on: string; readonly off: number }[]
+  /** How far the picture goes up and down. */
+  readonly reach: number
+  readonly decimals: number
+  /** The same in a sentence, for who does not see it. */
+  readonly says: string
+  readonly height: number
+  readonly lines?: ComponentProps<typeof LineChart>['referenceLines']
+}
 
-/** How far each length was from the first one. */
-export function LengthsChart({
-  chart: { points, reach, decimals, says },
-}: {
-  readonly chart: NonNullable<ReturnType<typeof lengthChart>>
-}) {
+/** How far something was off, check after check. Its library is as large as a page: whoever shows it loads it late. */
+export function OverTimeChart({
+  points,
+  reach,
+  decimals,
+  says,
+  height,
+  lines,
+}: OverTimeChartProps) {
   const roles = useRoles()
   const [width, setWidth] = useState(0)
   return (
@@ -21,7 +32,7 @@ export function LengthsChart({
       <View
         role="img"
         aria-label={says}
-        height={HEIGHT}
+        height={height}
         onLayout={({ nativeEvent }) => setWidth(Math.round(nativeEvent.layout.width))}
       >
         {width > 0 && (
@@ -30,13 +41,14 @@ export function LengthsChart({
             xKey="on"
             yKey="off"
             width={width}
-            height={HEIGHT}
+            height={height}
             interaction="none"
             tooltip={false}
             legend={false}
             dots
             formatYLabel={(value) => typographic(value.toFixed(decimals))}
             yDomain={[-reach, reach]}
+            {...(lines && { referenceLines: lines })}
             theme={{
               background: roles.card,
               plotBackground: roles.card,
