@@ -37,6 +37,16 @@ describe('warnings', () => {
       /^H3 is -12\.000 mm: a tool cannot end above the spindle nose/,
     ],
     [
+      'a check that comes lower than what was taken over',
+      told('kept-differs', 'tip-on-plane:T2', { amount: nm(-0.36), limit: nm(0.025) }),
+      /^T2 on the plane comes 0\.360 mm lower than what was taken over \(allowed ±0\.025 mm\)/,
+    ],
+    [
+      'all checks higher alike',
+      told('kept-moved', 'tip-on-plane:T2', { amount: nm(0.4) }),
+      /all come 0\.400 mm higher than what was taken over: the setting plane was moved/,
+    ],
+    [
       'repeats',
       told('repeats-spread', 'tip-on-plane:T4', { amount: nm(9), limit: nm(0.02) }),
       /^T4 on the plane: the repeats differ by 9\.000 mm, more than 0\.020 mm/,

@@ -145,7 +145,7 @@ test('a second job touches two of eight tools; where one disagrees the six fall;
   await page.getByTestId('take-over').click()
   await touches(page, 2)
   await mira.keys(meets(2, 0.31))
-  await expect(page.getByText(/is .*off what was taken over/)).toBeVisible()
+  await expect(page.getByText(/higher than what was taken over/)).toBeVisible()
   await mira.look('month-disagrees')
   await mira.next()
   await mira.next()

@@ -147,7 +147,7 @@ describe('a tool that is checked', () => {
   test('is read as if for the first time, and what disagrees is told as it is typed', () => {
     const setup = entered(keptView(bare(), answer())!.facts)
     const quantity = { of: 'tip-on-plane', tool: 1 } as const
-    const typed = (read: string) => {
+    const typed = (read: string, surprise?: object) => {
       const preview = after(setup, reading(1, read))
       return readingView(setup, quantity, {
         draft: { with: ['setter'] },
@@ -157,7 +157,7 @@ describe('a tool that is checked', () => {
         preview: preview.document,
         solution: preview.solution,
         belief: undefined,
-        surprise: undefined,
+        surprise,
         capture: undefined,
         row: undefined,
       } as unknown as Parameters<typeof readingView>[2])
@@ -166,6 +166,14 @@ describe('a tool that is checked', () => {
     const off = typed('-219.700')
     expect(off.disagrees).toBe(true)
     expect(off.warnings.map(({ code }) => code)).toEqual(['kept-differs'])
+    // A slip that explains it is told in its place; without one, that what was taken over falls.
+    const slip = typed('220.000', { slip: { code: 'reading-sign-lost', meant: -220e6 } })
+    expect([slip.surprise !== undefined, slip.warnings, slip.disagrees]).toEqual([true, [], true])
+    const without = typed('-219.700', {})
+    expect([without.surprise, without.warnings.map(({ code }) => code)]).toEqual([
+      undefined,
+      ['kept-differs'],
+    ])
   })
 })
 

@@ -13,7 +13,6 @@ export { describeActiveLength, describeKeyMode } from './key-words'
 export {
   KEPT_CAUTION,
   describeKept,
-  describeKeptCheck,
   describeOffer,
   describeSaved,
   describeToolTrust,

@@ -1,8 +1,6 @@
-import type { KeptCheck } from '../solve/kept-checks'
 import type { KeptOffer, KeptTouch, ShopEvent, WhyTouched } from '../shop/kept-offers'
 import type { ToolTrust } from '../shop/tool-trust'
 import type { TouchMinutes } from '../shop/touch-minutes'
-import type { Nanometres } from '../length/length'
 
 const HAPPENED: Readonly<Record<ShopEvent['what'], string>> = {
   'plane-moved': 'the setting plane or its setter was moved',
@@ -65,16 +63,6 @@ export const KEPT_CAUTION =
 /** Where a reading comes from that is taken over, to stand beside it. */
 export const describeKept = ({ kept }: Pick<KeptTouch, 'kept'>): string =>
   `Taken over from ${kept.name}: read by ${kept.by} on ${day(kept.at)}.`
-
-/** What a touch says of what was taken over. */
-export function describeKeptCheck(
-  { tool, off, limit, agrees }: KeptCheck,
-  write: (length: Nanometres) => string,
-): string {
-  return agrees
-    ? `T${tool} is where it was within ${write(limit)} (${write(off)}): what was taken over with it holds.`
-    : `T${tool} is ${write(off)} off: what was taken over with it counts no more.`
-}
 
 /** How far a tool's length is to be trusted now, with its reason. */
 export function describeToolTrust({ state, use, why, moved }: ToolTrust): string {

@@ -7,6 +7,12 @@ import type { Warning, WarningCode } from '../registers/warning'
 /** Writes a length in the set-up's unit, with the unit. */
 export type LengthWriter = (nm: NonNullable<Warning['amount']>) => string
 
+/** How much higher or lower: nobody has to know which sign that is. */
+const apart = (amount: Warning['amount'], write: LengthWriter): string =>
+  amount === undefined
+    ? 'elsewhere'
+    : `${write(Math.abs(amount) as typeof amount)} ${amount > 0 ? 'higher' : 'lower'}`
+
 const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter) => string>> = {
   'size-differs': ({ place, amount, limit }, write) =>
     `${place}: the two faces lie ${amount === undefined ? '' : write(amount)} from the drawing size (allowed ±${limit === undefined ? '?' : write(limit)}). One of the readings, the tip or the drawing size is wrong.`,
@@ -33,9 +39,9 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
   'differs-from-last-time': ({ place, amount, limit }, write) =>
     `${place} differs from last time by ${amount === undefined ? '?' : write(amount)}, more than ${limit === undefined ? '?' : write(limit)}. Was it replaced or re-gripped, or was a gauge missed?`,
   'kept-differs': ({ place, amount, limit }, write) =>
-    `${place} is ${amount === undefined ? '?' : write(amount)} off what was taken over, more than ${limit === undefined ? '?' : write(limit)}: what was taken over with it counts no more. Was this tool itself replaced? Say so, and the others hold. If not, touch them here.`,
+    `${place} comes ${apart(amount, write)} than what was taken over (allowed ±${limit === undefined ? '?' : write(limit)}): what was taken over with it counts no more. Was this tool itself replaced? Say so, and the others hold. If not, touch them here.`,
   'kept-moved': ({ place, amount }, write) =>
-    `${place} and the others that were touched again are all ${amount === undefined ? '?' : write(amount)} off what was taken over: the setting plane was moved, or home is elsewhere. Say that it was moved and touch one of them once more: lengths are re-based by the difference. Or touch them all here.`,
+    `${place} and the others that were touched again all come ${apart(amount, write)} than what was taken over: the setting plane was moved, or home is elsewhere. Say that it was moved and touch one of them once more: lengths are re-based by the difference. Or touch them all here.`,
   'outside-travel': ({ place, axis, amount }, write) =>
     `${place}: the machine does not go there. ${axis === undefined ? 'It' : `${axis} as read`} lies ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}beyond the end of its travel. Read it again.`,
   'digits-missing': ({ place }) =>

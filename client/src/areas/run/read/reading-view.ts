@@ -102,11 +102,14 @@ export function readingView(
   // Around a circle the touch itself is told, with its slip, and not only that the size differs.
   const isTold =
     told.some(({ code }) => TOLD_CLOSER.includes(code)) ||
+    // Of a length that was taken over a slip is told before anything falls by it.
+    (surprise?.slip === undefined && told.some(({ code }) => OF_KEPT.includes(code))) ||
     (implied?.size?.agrees === false && surprise?.number === undefined)
   const surprising = isTold ? undefined : surprise
   // One sentence with the slip is enough: that the machine does not go there follows from it.
   const warnings = told.filter(
-    ({ code }) => surprising?.slip === undefined || code !== 'outside-travel',
+    ({ code }) =>
+      surprising?.slip === undefined || (code !== 'outside-travel' && !OF_KEPT.includes(code)),
   )
   const last = standingReadings(preview, quantity).at(-1)
   const captured = capture && captureView(capture, quantity, row?.nm)
@@ -146,10 +149,10 @@ export function readingView(
 const TOLD_CLOSER: readonly Warning['code'][] = [
   'differs-from-last-time',
   'known-length-differs',
-  'kept-differs',
-  'kept-moved',
   'ways-differ',
 ]
+
+const OF_KEPT: readonly Warning['code'][] = ['kept-differs', 'kept-moved']
 
 /** What is said about a reading that is being typed, by its own name or by its tool's register. */
 function warningsAt(
