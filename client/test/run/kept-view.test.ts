@@ -169,6 +169,7 @@ describe('a tool that is checked', () => {
     // A slip that explains it is told in its place; without one, that what was taken over falls.
     const slip = typed('220.000', { slip: { code: 'reading-sign-lost', meant: -220e6 } })
     expect([slip.surprise !== undefined, slip.warnings, slip.disagrees]).toEqual([true, [], true])
+    expect(slip.ifItIsSo).toContain('what was taken over counts no more')
     const without = typed('-219.700', {})
     expect([without.surprise, without.warnings.map(({ code }) => code)]).toEqual([
       undefined,

@@ -198,9 +198,7 @@ export function ReadingStep({
       />
       {insisted && disagrees && (
         <Words as="note" tone="wrong" strong role="alert">
-          {view.surprise
-            ? 'Touch again. If it is so, Next once more enters it, and says that you did.'
-            : 'This disagrees. Look again; Next once more enters it as it is.'}
+          {view.ifItIsSo}
         </Words>
       )}
     </>

@@ -51,6 +51,8 @@ export interface ReadingView {
   readonly halfTyped: boolean
   /** It disagrees with something: looked at twice before it is entered. */
   readonly disagrees: boolean
+  /** What the second Next does with what disagrees. */
+  readonly ifItIsSo: string
   readonly lastTime: string | undefined
   readonly spread: Nanometres | undefined
 }
@@ -140,6 +142,10 @@ export function readingView(
       surprising !== undefined ||
       warnings.some((warning) => !isRemark(warning)) ||
       implied?.size?.agrees === false,
+    ifItIsSo: ifItIsSo(
+      surprising !== undefined,
+      told.some(({ code }) => OF_KEPT.includes(code)),
+    ),
     lastTime: lastTime(preview, quantity),
     spread: last && repeatSpread(preview, last),
   }
@@ -153,6 +159,14 @@ const TOLD_CLOSER: readonly Warning['code'][] = [
 ]
 
 const OF_KEPT: readonly Warning['code'][] = ['kept-differs', 'kept-moved']
+
+/** What falls by a reading is said before it is entered, also where a slip explains it better. */
+function ifItIsSo(surprises: boolean, keptFalls: boolean): string {
+  if (!surprises) return 'This disagrees. Look again; Next once more enters it as it is.'
+  return keptFalls
+    ? 'Touch again. If it is so, Next once more enters it, and what was taken over counts no more.'
+    : 'Touch again. If it is so, Next once more enters it, and says that you did.'
+}
 
 /** What is said about a reading that is being typed, by its own name or by its tool's register. */
 function warningsAt(
