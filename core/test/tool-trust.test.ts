@@ -52,61 +52,66 @@ describe('how far a length is to be relied on', () => {
   }
 
   test.each([
-    ['never measured', told([]), 'not-read: It was never measured before.'],
-    ['touched', told([usedIn('A', 2)]), 'read: Holds: touched 2026-03-02 by Mira Toller in Job A.'],
+    ['never measured', () => told([]), 'not-read: It was never measured before.'],
+    [
+      'touched',
+      () => told([usedIn('A', 2)]),
+      'read: Holds: touched 2026-03-02 by Mira Toller in Job A.',
+    ],
     [
       'proven',
-      told([usedIn('A', 2, { touches: [touch('A', day(2), { proven: true })] })]),
+      () => told([usedIn('A', 2, { touches: [touch('A', day(2), { proven: true })] })]),
       'proven: Proven: touched 2026-03-02 by Mira Toller in Job A.',
     ],
     [
       'its diameter was proven and not its tip',
-      told([
-        usedIn('A', 2, {
-          touches: [
-            { ...touch('A', day(2), { proven: true }), of: 'tool-diameter' } as KeptTouch,
-            touch('A', day(2)),
-          ],
-        }),
-      ]),
+      () =>
+        told([
+          usedIn('A', 2, {
+            touches: [
+              { ...touch('A', day(2), { proven: true }), of: 'tool-diameter' } as KeptTouch,
+              touch('A', day(2)),
+            ],
+          }),
+        ]),
       'read: Holds: touched 2026-03-02 by Mira Toller in Job A.',
     ],
     [
       'the last job touched it on the part: the one before still tells',
-      told([usedIn('B', 9, { touches: [] }), usedIn('A', 2)]),
+      () => told([usedIn('B', 9, { touches: [] }), usedIn('A', 2)]),
       'read: Holds: touched 2026-03-02 by Mira Toller in Job A.',
     ],
     [
       'touched on parts alone',
-      told([usedIn('B', 9, { touches: [] })]),
+      () => told([usedIn('B', 9, { touches: [] })]),
       'not-read: No touch of it on the setting plane holds any more.',
     ],
     [
       'broken since',
-      told([usedIn('A', 2)], [event('tool-changed', 5)]),
+      () => told([usedIn('A', 2)], [event('tool-changed', 5)]),
       'stale: Does not hold: it was changed on 2026-03-05 (between).',
     ],
     [
       'broken before',
-      told([usedIn('A', 9)], [event('tool-changed', 5)]),
+      () => told([usedIn('A', 9)], [event('tool-changed', 5)]),
       'read: Holds: touched 2026-03-09 by Mira Toller in Job A.',
     ],
     [
       'the machine lost its home since',
-      told([usedIn('A', 2)], [], [event('home-lost', 5)]),
+      () => told([usedIn('A', 2)], [], [event('home-lost', 5)]),
       'stale: Does not hold: the machine lost its home position on 2026-03-05 (between).',
     ],
     [
       'the plane was moved since',
-      told([usedIn('A', 2)], [], [event('plane-moved', 5)]),
+      () => told([usedIn('A', 2)], [], [event('plane-moved', 5)]),
       'stale: Holds after one touch: the setting plane or its setter was moved on 2026-03-05 (between).',
     ],
     [
       'too old',
-      told([usedIn('A', 2)], [], [], { maxAgeDays: 7 }),
+      () => told([usedIn('A', 2)], [], [], { maxAgeDays: 7 }),
       'stale: Does not hold: it was touched on 2026-03-02, longer ago than the shop allows.',
     ],
-  ])('%s', (_, said, wanted) => expect(said).toBe(wanted))
+  ])('%s', (_, said, wanted) => expect(said()).toBe(wanted))
 })
 
 describe('the length that it measured last', () => {

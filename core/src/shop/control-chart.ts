@@ -78,6 +78,6 @@ function signalsAt(values: readonly number[], mean: number, sigma: number): read
     ...(isBeyond(3) ? (['beyond-limit'] as const) : []),
     ...(isBeyond(2) && beyond(2, 3) >= 2 ? (['two-of-three'] as const) : []),
     ...(isBeyond(1) && beyond(1, 5) >= 4 ? (['four-of-five'] as const) : []),
-    ...(side !== 0 && beyond(0, 8) === 8 ? (['eight-on-a-side'] as const) : []),
+    ...(beyond(0, 8) === 8 ? (['eight-on-a-side'] as const) : []),
   ]
 }

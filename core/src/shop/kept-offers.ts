@@ -231,7 +231,7 @@ export function touchesToKeep(
   const nose = taken
     .map(({ touches }) => touches.filter(({ of }) => of === 'nose-on-plane'))
     .filter((touches) => touches.length > 0)
-    .toSorted((one, other) => instantOf(latest(other)) - instantOf(latest(one)))[0]
+    .toSorted((one, other) => latest(other) - latest(one))[0]
   const own = taken.flatMap(({ tool, touches }) =>
     touches
       .filter(({ of }) => of !== 'nose-on-plane')
@@ -245,4 +245,5 @@ export function touchesToKeep(
   return [...(nose ?? []), ...own].filter((touch) => wanted.has(quantityKey(touch)))
 }
 
-const latest = (touches: readonly KeptTouch[]): string => touches.at(-1)?.kept.at ?? ''
+const latest = (touches: readonly KeptTouch[]): number =>
+  Math.max(...touches.map(({ kept }) => instantOf(kept.at)))

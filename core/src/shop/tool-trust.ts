@@ -82,7 +82,7 @@ export function holderRepeatsMm(
 ): number | undefined {
   const changes = [
     ...events.filter(({ what }) => what === 'tool-changed').map(({ at }) => instantOf(at)),
-    ...uses.flatMap(({ changedAt }) => (changedAt === undefined ? [] : [instantOf(changedAt)])),
+    ...uses.flatMap(({ changedAt }) => changedAt ?? []).map(instantOf),
   ]
   const measured = uses
     .flatMap(({ length, touches, setup }) => {

@@ -1,0 +1,118 @@
+import {
+  keptOffers,
+  touchesToKeep,
+  type KeptTouch,
+  type ShopEvent,
+  type ToolUse,
+} from '../src/shop'
+import { mm } from './worked-example'
+
+// What may be taken over of one tool: uses and happenings made by hand, one thing different at a time.
+
+const day = (number: number) => `2026-03-${String(number).padStart(2, '0')}T08:00:00.000Z`
+
+const touch = (of: 'tip-on-plane' | 'nose-on-plane', on: number, tool = 3): KeptTouch =>
+  ({
+    of,
+    ...(of === 'tip-on-plane' && { tool }),
+    read: mm(of === 'tip-on-plane' ? '-352.750' : '-450.000'),
+    with: ['setter'],
+    kept: { setup: `job ${on}`, reading: `r${on}`, name: `Job ${on}`, by: 'Mira', at: day(on) },
+  }) as KeptTouch
+
+const use = (touches: readonly KeptTouch[], changes: Partial<ToolUse> = {}): ToolUse => ({
+  setup: 'A',
+  name: 'Job A',
+  machine: 'mill',
+  number: 3,
+  plane: 'Fixed jaw',
+  touches,
+  gauges: [],
+  ...changes,
+})
+
+const offersFor = (
+  uses: readonly ToolUse[],
+  happened: readonly ShopEvent[] = [],
+  policy?: { readonly maxAgeDays: number },
+) =>
+  keptOffers(
+    { machine: 'mill', plane: ' fixed JAW ', byMarks: false, policy, gauges: [] },
+    [{ number: 3, uses, events: [] }],
+    happened,
+    day(20),
+  )
+
+const offerFor = (...asked: Parameters<typeof offersFor>) => offersFor(...asked)[0]
+
+const because = (...asked: Parameters<typeof offersFor>) => {
+  const offer = offerFor(...asked)
+  return offer?.take === 'nothing' ? offer.why.because : offer?.take
+}
+
+const tip = (on: number) => touch('tip-on-plane', on)
+const moved = (on: number, plane?: string): ShopEvent => ({
+  what: 'plane-moved',
+  at: day(on),
+  name: 'said',
+  ...(plane !== undefined && { plane }),
+})
+
+describe('what is offered', () => {
+  test('is of the same plane, however it is written, and of no other', () => {
+    expect(because([use([tip(2)])])).toBe('as-it-was')
+    expect(because([use([tip(2)], { plane: 'fixed jaw ' })])).toBe('as-it-was')
+    expect(because([use([tip(2)], { plane: 'block' })])).toBe('other-plane')
+    // The youngest use on this plane counts, also where a younger one is on another.
+    expect(offerFor([use([tip(9)], { plane: 'block' }), use([tip(2)])])).toMatchObject({
+      touches: [tip(2)],
+    })
+  })
+
+  test('holds after one touch where that plane was moved since, and as it was where another was, or it was before', () => {
+    expect(because([use([tip(5)])], [moved(6)])).toBe('after-rebase')
+    expect(because([use([tip(5)])], [moved(6, 'FIXED jaw')])).toBe('after-rebase')
+    expect(because([use([tip(5)])], [moved(6, 'block')])).toBe('as-it-was')
+    expect(because([use([tip(5)])], [moved(4)])).toBe('as-it-was')
+  })
+
+  test('is as old as the last touch of its tip, whatever else was read later', () => {
+    const policy = { maxAgeDays: 7 }
+    expect(because([use([tip(2), tip(15)])], [], policy)).toBe('as-it-was')
+    expect(because([use([tip(15), tip(2)])], [], policy)).toBe('as-it-was')
+    expect(because([use([tip(2), touch('nose-on-plane', 15)])], [], policy)).toBe('too-old')
+    expect(because([use([tip(13)])], [], policy)).toBe('as-it-was')
+    expect(because([use([tip(12)])], [], policy)).toBe('too-old')
+  })
+})
+
+describe('what is entered', () => {
+  const offers = [
+    { tool: 3, take: 'as-it-was', use: use([]), touches: [touch('nose-on-plane', 4), tip(4)] },
+    {
+      tool: 4,
+      take: 'as-it-was',
+      use: use([]),
+      touches: [touch('nose-on-plane', 9), touch('tip-on-plane', 9, 7)],
+    },
+  ] as const
+  const entered = (wanted: readonly string[], checks: readonly number[] = []) =>
+    touchesToKeep(offers, checks, new Set(wanted)).map(
+      (one) =>
+        `${one.of} ${'tool' in one ? one.tool : ''} ${one.kept.name} ${one.kept.check ?? ''}`,
+    )
+  const ALL = ['nose-on-plane', 'tip-on-plane:T3', 'tip-on-plane:T4']
+
+  test('is the nose once, as it was touched last, and each tip under the number that it has here', () => {
+    expect(entered(ALL, [4])).toEqual([
+      'nose-on-plane  Job 9 ',
+      'tip-on-plane 3 Job 4 ',
+      'tip-on-plane 4 Job 9 true',
+    ])
+  })
+
+  test('is only what is asked for', () => {
+    expect(entered(['tip-on-plane:T4'])).toEqual(['tip-on-plane 4 Job 9 '])
+    expect(entered([])).toEqual([])
+  })
+})
