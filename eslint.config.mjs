@@ -48,6 +48,7 @@ const ROOMS = [
   'running',
   'expect',
   'plan',
+  'planner',
   'picture',
   'words',
 ]

@@ -8,8 +8,10 @@ import { z } from 'zod'
 import {
   address,
   factId,
+  gaugeIds,
   keyMode,
   name,
+  reason,
   registerNumber,
   row,
   side,
@@ -62,6 +64,7 @@ export const machineDeclarationSchema = z.strictObject({
     .max(60)
     .regex(/^[\x20-\x7e]+$/, 'letters, digits and signs that a control has')
     .optional(),
+  pockets: z.int().min(2).max(400).optional(),
 })
 
 export const toolSchema = z.strictObject({
@@ -76,6 +79,7 @@ export const toolSchema = z.strictObject({
   diameter: writtenLengthSchema.optional(),
   diameterRegister: registerNumber.optional(),
   programDiameter: writtenLengthSchema.optional(),
+  touchWith: gaugeIds.optional(),
 })
 
 export const axisPlanSchema = z.discriminatedUnion('by', [
@@ -189,6 +193,10 @@ export const setupSheetSchema = z.strictObject({
     .optional(),
   gauges: z.array(gaugeSchema).max(200),
   tools: z.array(toolSchema).min(1).max(1000),
+  leftOut: z
+    .array(z.strictObject({ tool: toolSchema, reason }))
+    .max(1000)
+    .optional(),
   offsets: z.array(offsetPlanSchema).min(1).max(100),
 })
 

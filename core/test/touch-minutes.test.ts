@@ -1,7 +1,10 @@
-import { touchMinutes } from '../src/shop'
+import { touchGaps, touchMinutes as minutesOf } from '../src/shop'
 import { describeSaved } from '../src/words'
 
-const at = (...minutes: readonly number[]) => minutes.map((one) => one * 60_000)
+const at = (...minutes: readonly number[]) =>
+  minutes.map((one) => ({ at: one * 60_000, with: ['setter'] }))
+
+const touchMinutes = (setups: Parameters<typeof touchGaps>[0]) => minutesOf(touchGaps(setups))
 
 describe('how long a touch takes', () => {
   test('is the middle of the gaps between one and the next, with where half of them lie', () => {

@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid'
-import type { KeptAnswer, ToolHistory, ToolPage } from '@pine/contract'
+import type { KeptAnswer, ToolHistory, ToolPage, TouchPlanAnswer } from '@pine/contract'
 import { type SetupSheet } from '@pine/core/sheet'
 import { startHarness, type Harness } from './harness'
 import { mm, sheetOf } from './sheets'
@@ -108,9 +108,25 @@ describe('a month of a shop', () => {
     expect(await takes(second)).toEqual(['T1 as-it-was', 'T2 check', 'T3 check', 'T4 as-it-was'])
     const { tools: said } = await keptFor(second)
     expect(said[3]!.words).toBe('Holds: touched 2026-03-02 by Mira Toller in Focuser body.')
+    const planOf = async () =>
+      (await server.send('GET', `/setups/${second}/touch-plan`)).body as TouchPlanAnswer
+    const plan = await planOf()
+    // Nothing tells which is the longer, and no pockets are declared: either may come first.
+    expect(plan.touches.map(({ tool, why }) => `T${tool} ${why.slice(0, 19)}`).toSorted()).toEqual([
+      'T2 Touch it as a check',
+      'T3 Touch it as a check',
+    ])
+    expect(plan.kept.map(({ tool, why }) => `T${tool} ${why.slice(0, 5)}`)).toEqual([
+      'T1 Holds',
+      'T4 Holds',
+    ])
+    // Three gaps tell nothing yet: the usual minute and a half of a setter, twice, and a minute to lay it ready.
+    expect(plan.minutes.median).toBeCloseTo(4, 9)
     await takeOver(second)
+    expect((await planOf()).touches.map(({ tool }) => tool).toSorted()).toEqual([2, 3])
     expect(await takes(second)).toEqual([])
     await touch(second, 2)
+    expect((await planOf()).touches.map(({ tool }) => tool)).toEqual([3])
     await touch(second, 3)
     expect(await stateOf(second)).toEqual(['H1 read', 'H2 read', 'H3 read', 'H4 read'])
   })

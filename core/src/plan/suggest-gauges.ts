@@ -2,10 +2,12 @@ import type { SetupDocument } from '../facts/document'
 import { axisOfQuantity, moduleOf, type QuantityName } from '../quantities/quantities'
 
 /**
- * The gauges to offer for a touch: those of the last touch of the same kind, else the usual one
- * that is at hand. A person may always choose others.
+ * The gauges to offer for a touch: those that were planned for it, else those of the last touch of the same kind, else the
+ * usual one that is at hand. A person may always choose others.
  */
 export function suggestGauges(document: SetupDocument, quantity: QuantityName): readonly string[] {
+  const planned = plannedGauges(document, quantity)
+  if (planned !== undefined) return planned
   const inZ = axisOfQuantity(quantity) === 'Z'
   const isSensor = standsAsSensor(document, quantity)
   const alike = document.readings.findLast(
@@ -23,6 +25,12 @@ export function suggestGauges(document: SetupDocument, quantity: QuantityName): 
   }
   return []
 }
+
+/** What a touch of the tip on the plane was planned to be made with. */
+const plannedGauges = ({ sheet }: SetupDocument, quantity: QuantityName) =>
+  quantity.of === 'tip-on-plane'
+    ? sheet.tools.find(({ number }) => number === quantity.tool)?.touchWith
+    : undefined
 
 /** A tool of known length that touches: most often a sensor. */
 const standsAsSensor = ({ sheet }: SetupDocument, quantity: QuantityName): boolean =>

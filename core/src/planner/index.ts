@@ -1,4 +1,5 @@
-export { orderTouches, TRIED_IN_FULL } from './order-touches'
+export { minutesOfPlan, type PlannedTouch, planTouches, type TouchPlan } from './plan-touches'
+export { orderTouches } from './order-touches'
 export {
   changeMinutes,
   type ChangeTimes,
@@ -6,7 +7,6 @@ export {
   keepsRules,
   orderMinutes,
   type OrderRules,
-  type TouchOrder,
   type TouchToOrder,
-  type TouchWay,
 } from './touch-order'
+export { type WayAtHand } from './ways-at-hand'

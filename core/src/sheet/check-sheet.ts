@@ -78,9 +78,14 @@ function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
       ],
     ),
     ...sheet.tools.flatMap((tool, index) => toolLengths(tool, `sheet.tools.${index}`)),
+    ...leftOutTools(sheet).flatMap((tool, index) =>
+      toolLengths(tool, `sheet.leftOut.${index}.tool`),
+    ),
     ...sheet.offsets.flatMap((offset, index) => offsetLengths(offset, `sheet.offsets.${index}`)),
   ]
 }
+
+const leftOutTools = ({ leftOut = [] }: SetupSheet) => leftOut.map(({ tool }) => tool)
 
 /** What a standard uncertainty may be. */
 const uncertain: ReadLengthOptions = { sign: 'not-negative' }
@@ -150,8 +155,13 @@ function sheetReferences(sheet: SetupSheet, names: Names): readonly Problem[] {
   return [
     ...duplicates(
       'sheet.tools',
-      sheet.tools.map(({ number }) => `T${number}`),
+      [...sheet.tools, ...leftOutTools(sheet)].map(({ number }) => `T${number}`),
       'number',
+    ),
+    ...sheet.tools.flatMap(({ touchWith = [] }, index) =>
+      touchWith.flatMap((gauge) =>
+        unknownName(`sheet.tools.${index}.touchWith`, gauge, names.gauges),
+      ),
     ),
     ...duplicates(
       'sheet.tools',

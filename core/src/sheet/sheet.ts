@@ -61,6 +61,8 @@ export interface MachineDeclaration {
   readonly maxSpindleSpeed?: number
   /** The words that lift Z to where nothing stands in the way, as this machine takes them: before X and Y move. */
   readonly retract?: string
+  /** How many pockets its changer has, in a ring that turns both ways; every tool is loaded by hand where it is not said. */
+  readonly pockets?: number
 }
 
 /** What the shop asks before a part is cut on a machine. */
@@ -130,6 +132,14 @@ export interface Tool {
   readonly diameterRegister?: number
   /** Diameter of the tool that the program was written for, where this one stands in for it. */
   readonly programDiameter?: WrittenLength
+  /** The gauges that it is to be touched with, by their ids, where that was planned. */
+  readonly touchWith?: readonly string[]
+}
+
+/** A tool of the job that is not set today. */
+export interface LeftOutTool {
+  readonly tool: Tool
+  readonly reason: string
 }
 
 /** How X or Y of a work offset is found. */
@@ -281,6 +291,9 @@ export interface SetupSheet {
   readonly holding?: Holding
   readonly stood?: StoodBefore
   readonly gauges: readonly Gauge[]
+  /** In the order in which they are touched. */
   readonly tools: readonly Tool[]
+  /** Tools that were planned and are left out for now, each with the reason: nothing is asked of them. */
+  readonly leftOut?: readonly LeftOutTool[]
   readonly offsets: readonly OffsetPlan[]
 }

@@ -21,4 +21,10 @@ export {
   type ToolProperty,
 } from './tool-properties'
 export { holderRepeatsMm, lastLengthOf, toolTrust, type ToolTrust } from './tool-trust'
-export { touchMinutes, type TouchMinutes } from './touch-minutes'
+export {
+  touchGaps,
+  touchMinutes,
+  type TipMoment,
+  type TouchGap,
+  type TouchMinutes,
+} from './touch-minutes'

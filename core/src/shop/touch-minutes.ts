@@ -8,6 +8,18 @@ export interface TouchMinutes {
   readonly count: number
 }
 
+/** A tip that was read: when, in milliseconds, and what lay at it. */
+export interface TipMoment {
+  readonly at: number
+  readonly with: readonly string[]
+}
+
+/** From one touch to the next, in minutes; what lay at the next one. */
+export interface TouchGap {
+  readonly minutes: number
+  readonly with: readonly string[]
+}
+
 /** A gap longer than this was a break, a shorter one two presses: neither is a touch. Minutes. */
 const BREAK = 20
 const PRESS = 0.2
@@ -15,21 +27,29 @@ const PRESS = 0.2
 const LEAST = 5
 
 /**
- * How long a touch takes from the moments at which tips were read, set-up by set-up. Undefined while too few tell it.
+ * The gaps between one touch and the next that were neither breaks nor two presses of one, set-up by set-up.
  *
- * @param moments of each set-up, in milliseconds, in the order in which they were entered.
+ * @param setups the moments of each set-up, in the order in which they were entered.
  */
-export function touchMinutes(moments: readonly (readonly number[])[]): TouchMinutes | undefined {
-  const gaps = moments
-    .flatMap((of) => of.slice(1).map((at, index) => (at - (of[index] ?? at)) / 60_000))
-    .filter((minutes) => minutes >= PRESS && minutes <= BREAK)
-    .toSorted((one, other) => one - other)
+export const touchGaps = (setups: readonly (readonly TipMoment[])[]): readonly TouchGap[] =>
+  setups
+    .flatMap((moments) =>
+      moments.slice(1).map(({ at, with: gauges }, index) => ({
+        minutes: (at - (moments[index]?.at ?? at)) / 60_000,
+        with: gauges,
+      })),
+    )
+    .filter(({ minutes }) => minutes >= PRESS && minutes <= BREAK)
+
+/** How long a touch takes by these gaps. Undefined while too few tell it. */
+export function touchMinutes(gaps: readonly TouchGap[]): TouchMinutes | undefined {
   if (gaps.length < LEAST) return undefined
+  const sorted = gaps.map(({ minutes }) => minutes).toSorted((one, other) => one - other)
   return {
-    lower: quantile(gaps, 0.25),
-    median: quantile(gaps, 0.5),
-    upper: quantile(gaps, 0.75),
-    count: gaps.length,
+    lower: quantile(sorted, 0.25),
+    median: quantile(sorted, 0.5),
+    upper: quantile(sorted, 0.75),
+    count: sorted.length,
   }
 }
 

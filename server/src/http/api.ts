@@ -157,6 +157,10 @@ export function createApi({
       const solved = await setups.solution(c.req.param('id'))
       return solved.ok ? c.json(solved.value) : replyRefusal(c, solved.refusal)
     })
+    .get('/setups/:id/touch-plan', async (c) => {
+      const plan = await setups.touchPlan(c.req.param('id'))
+      return plan.ok ? c.json(plan.value) : replyRefusal(c, plan.refusal)
+    })
     .get('/setups/:id/kept', async (c) => {
       const kept = await setups.kept(c.req.param('id'))
       return kept.ok ? c.json(kept.value) : replyRefusal(c, kept.refusal)

@@ -1,6 +1,7 @@
 import type { DataSource, EntityManager } from 'typeorm'
 import type { ToolAssembly } from '@pine/contract'
 import type { AssemblyUse } from '@pine/core/running'
+import type { TipMoment } from '@pine/core/shop'
 import { streamEntity } from './entities'
 import { like } from './search-rows'
 import { factsOf, factRow, headOf, insertFact, SELECT_FACTS, tellDeclared } from './stream-rows'
@@ -113,8 +114,8 @@ export function toolRows(source: DataSource, shopId: string): ToolStore {
       return rows.map((row) => ({ streamId: row.stream_id, fact: factRow(row) }))
     },
     async tipMoments(machine, setups) {
-      const rows: readonly { readonly moments: readonly string[] }[] = await source.query(
-        `SELECT array_agg(extract(epoch FROM recorded_at) * 1000 ORDER BY place)::text[] AS moments
+      const rows: readonly { readonly moments: readonly TipMoment[] }[] = await source.query(
+        `SELECT json_agg(json_build_object('at', extract(epoch FROM recorded_at) * 1000, 'with', body -> 'with') ORDER BY place) AS moments
          FROM (
            SELECT stream_id FROM summary WHERE shop_id = $1 AND summary ->> 'machineId' = $2
            ORDER BY created_at DESC LIMIT $3
@@ -124,7 +125,7 @@ export function toolRows(source: DataSource, shopId: string): ToolStore {
          GROUP BY stream_id`,
         [shopId, machine, setups],
       )
-      return rows.map(({ moments }) => moments.map(Number))
+      return rows.map(({ moments }) => moments)
     },
     openUsesOf: (tool) =>
       source.query(

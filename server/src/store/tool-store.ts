@@ -1,6 +1,6 @@
 import type { ToolAssembly } from '@pine/contract'
 import type { AssemblyUse } from '@pine/core/running'
-import type { ShopEvent } from '@pine/core/shop'
+import type { ShopEvent, TipMoment } from '@pine/core/shop'
 import type { Insertion } from './people-store'
 import type { FactRow, NewFactRow } from './fact-row'
 
@@ -50,8 +50,8 @@ export interface ToolStore {
   ): Promise<ReadonlyMap<string, readonly AssemblyUse[]>>
   /** What happened to tools outside of set-ups, in the order of their streams. */
   toolEvents(tools: readonly string[]): Promise<readonly OutsideRow[]>
-  /** When tips were read in the last set-ups on a machine, set-up by set-up, each in the order of its stream. */
-  tipMoments(machine: string, setups: number): Promise<readonly (readonly number[])[]>
+  /** When tips were read, and with what, in the last set-ups on a machine, set-up by set-up, each in the order of its stream. */
+  tipMoments(machine: string, setups: number): Promise<readonly (readonly TipMoment[])[]>
   /** Set-ups that are worked on and tell something of a tool, and by which number they call it. */
   openUsesOf(tool: string): Promise<readonly { readonly setup: string; readonly number: number }[]>
   /** Set-ups that are worked on, on a machine, and on a plane where one is said, however it is written. */

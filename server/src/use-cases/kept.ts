@@ -1,10 +1,18 @@
 import type { KeptAnswer } from '@pine/contract'
 import { underPolicy } from '@pine/core/facts'
-import { stepsOf } from '@pine/core/plan'
+import { stepsOf, type StepState } from '@pine/core/plan'
 import { quantityKey } from '@pine/core/quantities'
 import { standingReadings } from '@pine/core/freshness'
 import { isToolByTool } from '@pine/core/sheet'
-import { checksAmong, keptOffers, touchesToKeep, touchMinutes } from '@pine/core/shop'
+import {
+  checksAmong,
+  type KeptOffer,
+  keptOffers,
+  touchesToKeep,
+  touchGaps,
+  type TouchGap,
+  touchMinutes,
+} from '@pine/core/shop'
 import { solve } from '@pine/core/solve'
 import { describeOffer, describeTouched } from '@pine/core/words'
 import type { Clock } from '../clock'
@@ -24,15 +32,54 @@ export async function keptFor(
   clock: Clock,
   setup: StandingSetup,
 ): Promise<KeptAnswer> {
+  const { offers, checks, unread, gaps } = await offeredFor(store, clock, setup)
+  const minutes = touchMinutes(gaps)
+  return {
+    tools: offers.map((offer) => ({
+      tool: offer.tool,
+      take: offer.take,
+      check: checks.includes(offer.tool),
+      words: describeOffer(offer, checks.includes(offer.tool)),
+      ...(offer.take !== 'nothing' && { from: describeTouched(offer) }),
+    })),
+    readings: touchesToKeep(offers, checks, unread).map((touch) => ({ ...touch })),
+    rebases: offers.some(({ take }) => take === 'after-rebase'),
+    ...(minutes && { minutes }),
+  }
+}
+
+/** What is offered to a set-up, and what its machine's log tells of how long touches take. */
+interface Offered {
+  /** The set-up, under what the shop asks of its machine now. */
+  readonly document: StandingSetup['document']
+  readonly steps: readonly StepState[]
+  /** Keys of the quantities that it asks for and has no reading of yet. */
+  readonly unread: ReadonlySet<string>
+  readonly offers: readonly KeptOffer[]
+  /** Tools that are touched again although they are offered. */
+  readonly checks: readonly number[]
+  readonly gaps: readonly TouchGap[]
+}
+
+export async function offeredFor(
+  store: Store,
+  clock: Clock,
+  setup: StandingSetup,
+): Promise<Offered> {
   const machines = await machinesOf(store)
   const policy = policyOf(machines, setup.document.sheet)
   const document = underPolicy(setup.document, policy)
   const { sheet } = document
+  const now = clock().toISOString()
+  const steps = stepsOf(document, solve(document, { now }, { explains: false }), false)
+  const unread = unreadOf(document, steps)
   const machine = machines.find(({ id }) => id === sheet.machineId)
   const ids = sheet.tools.flatMap(({ assembly }) => assembly ?? [])
+  const gaps =
+    machine === undefined ? [] : touchGaps(await store.tipMoments(machine.id, LOGGED_SETUPS))
   // Where one tool is set at a time it is clamped anew each time, and is another length by that.
   if (machine === undefined || ids.length === 0 || isToolByTool(sheet))
-    return { tools: [], readings: [], rebases: false }
+    return { document, steps, unread, offers: [], checks: [], gaps }
 
   const [uses, events] = await Promise.all([
     store.toolUses(ids, LATEST_USES),
@@ -43,8 +90,6 @@ export async function keptFor(
     [{ id: machine.id, name: machine.machine.name }],
     oldestTouch(ids.flatMap(elsewhere)),
   )
-  const now = clock().toISOString()
-  const wanted = openQuantities(document, now)
   const offers = keptOffers(
     {
       machine: machine.id,
@@ -54,36 +99,25 @@ export async function keptFor(
       gauges: sheet.gauges,
     },
     sheet.tools.flatMap(({ number, assembly }) =>
-      assembly === undefined || !wanted.has(quantityKey({ of: 'tip-on-plane', tool: number }))
+      assembly === undefined || !unread.has(quantityKey({ of: 'tip-on-plane', tool: number }))
         ? []
         : [{ number, uses: elsewhere(assembly), events: eventsOf(events, assembly) }],
     ),
     happened,
     now,
   )
-  const checks = checksAmong(offers, policy)
-  const minutes = touchMinutes(await store.tipMoments(machine.id, LOGGED_SETUPS))
-  return {
-    tools: offers.map((offer) => ({
-      tool: offer.tool,
-      take: offer.take,
-      check: checks.includes(offer.tool),
-      words: describeOffer(offer, checks.includes(offer.tool)),
-      ...(offer.take !== 'nothing' && { from: describeTouched(offer) }),
-    })),
-    readings: touchesToKeep(offers, checks, wanted).map((touch) => ({ ...touch })),
-    rebases: offers.some(({ take }) => take === 'after-rebase'),
-    ...(minutes && { minutes }),
-  }
+  return { document, steps, unread, offers, checks: checksAmong(offers, policy), gaps }
 }
 
 /** What the set-up asks for and has no reading of yet. */
-function openQuantities(document: StandingSetup['document'], now: string): ReadonlySet<string> {
-  return new Set(
-    stepsOf(document, solve(document, { now }, { explains: false }), false).flatMap(({ step }) =>
+const unreadOf = (
+  document: StandingSetup['document'],
+  steps: readonly StepState[],
+): ReadonlySet<string> =>
+  new Set(
+    steps.flatMap(({ step }) =>
       step.does === 'read' && standingReadings(document, step.quantity).length === 0
         ? [quantityKey(step.quantity)]
         : [],
     ),
   )
-}

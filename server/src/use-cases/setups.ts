@@ -3,6 +3,7 @@ import {
   viewSolution,
   type FactsAnswer,
   type KeptAnswer,
+  type TouchPlanAnswer,
   type MachineEntry,
   type Member,
   type NewFact,
@@ -29,6 +30,7 @@ import { asSent, isSame, isSameFact, momentOf } from './sent-facts'
 import { factOf, SetupStreams, StandingSetup } from './set-up-streams'
 import { enteredByAnother, idInUse, noRecord, noSetup, stepsOpen } from './setup-refusals'
 import { keptFor } from './kept'
+import { touchPlanFor } from './touch-plan'
 import { standingOf, summaryOf } from './summaries'
 import { keepTools } from './tools'
 
@@ -57,6 +59,8 @@ export interface Setups {
   solution(id: string): Promise<Outcome<SolutionView>>
   /** What earlier set-ups tell of its tools. */
   kept(id: string): Promise<Outcome<KeptAnswer>>
+  /** What is left to touch of it, planned. */
+  touchPlan(id: string): Promise<Outcome<TouchPlanAnswer>>
   record(id: string, recordId: string): Promise<Outcome<SetupRecord>>
   /** Summaries of those that are worked on, or of those that were put away, the youngest first, as JSON. */
   list(what?: { readonly away: boolean }): Promise<string>
@@ -200,6 +204,11 @@ export function setupsOf(store: Store, clock: Clock): Setups {
     async kept(id) {
       const setup = await opened(id)
       return setup.ok ? accept(await keptFor(store, clock, setup.value)) : setup
+    },
+
+    async touchPlan(id) {
+      const setup = await opened(id)
+      return setup.ok ? accept(await touchPlanFor(store, clock, setup.value)) : setup
     },
 
     async record(id, recordId) {

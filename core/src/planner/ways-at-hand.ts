@@ -1,0 +1,96 @@
+import type { Verdict } from '../budget/verdict'
+import { appendFact } from '../facts/fold'
+import type { SetupDocument } from '../facts/document'
+import { standingReadings } from '../freshness/standing'
+import { formatLength } from '../length/format-length'
+import { toNanometres } from '../length/length'
+import { suggestGauges } from '../plan/suggest-gauges'
+import { quantityKey, type QuantityName } from '../quantities/quantities'
+import type { TouchGap } from '../shop/touch-minutes'
+import { lengthAddressOf } from '../sheet/tool-rows'
+import { solve } from '../solve/solve'
+import { gaugeServes } from '../touch/gauge-kinds'
+import { wayMinutes, type WayMinutes } from './way-minutes'
+
+/** A way to touch a tool on the setting plane: with what, how long it takes, and how sure its length is by it. */
+export interface WayAtHand {
+  readonly with: readonly string[]
+  readonly minutes: WayMinutes
+  /** Half the width of the 95 % interval of its register, in millimetres; absent where the set-up does not tell yet. */
+  readonly withinMm?: number
+  /** Whether that is enough for what the job needs; absent where the sheet does not say. */
+  readonly fitness?: Verdict
+}
+
+/**
+ * Every way at hand to touch tools on the setting plane, by tool: with each gauge of the sheet that serves in Z, or the bare tip
+ * where there is none. How sure each would be is worked out by the set-up itself, as if the tools had been touched so.
+ *
+ * @param gaps the log of touches on this machine.
+ */
+export function waysAtHand(
+  document: SetupDocument,
+  tools: readonly number[],
+  gaps: readonly TouchGap[],
+): ReadonlyMap<number, readonly WayAtHand[]> {
+  const { sheet } = document
+  const serving = sheet.gauges.filter(({ kind }) => gaugeServes(kind, 'touch', 'Z'))
+  const sets = serving.length === 0 ? [[]] : serving.map((gauge) => [gauge])
+  const withNose = noseAsIfRead(document)
+  const ways = sets.map((gauges) => {
+    const ids = gauges.map(({ id }) => id)
+    const touched = tools.reduce<SetupDocument>(
+      (before, tool) => asIfRead(before, { of: 'tip-on-plane', tool }, ids),
+      withNose,
+    )
+    return {
+      with: ids,
+      minutes: wayMinutes(
+        ids,
+        gauges.map(({ kind }) => kind),
+        gaps,
+      ),
+      registers: solve(touched, {}, { explains: false }).registers,
+    }
+  })
+  return new Map(
+    tools.map((tool) => [
+      tool,
+      ways.map(({ registers, ...way }): WayAtHand => {
+        const address = lengthAddressOf(sheet, tool)
+        const register = registers.find((one) => one.address === address)
+        return {
+          ...way,
+          ...(register?.budget && { withinMm: register.budget.expandedMm }),
+          ...(register?.fitness && { fitness: register.fitness }),
+        }
+      }),
+    ]),
+  )
+}
+
+/** The nose is touched once for all tools, where a school counts from it; with the usual gauge, while it is not. */
+function noseAsIfRead(document: SetupDocument): SetupDocument {
+  const nose = { of: 'nose-on-plane' } as const
+  return standingReadings(document, nose).length > 0
+    ? document
+    : asIfRead(document, nose, suggestGauges(document, nose))
+}
+
+/** How sure a number is does not depend on where the touch is found, only on how finely it is read. */
+function asIfRead(
+  document: SetupDocument,
+  quantity: Extract<QuantityName, { of: 'tip-on-plane' | 'nose-on-plane' }>,
+  gauges: readonly string[],
+): SetupDocument {
+  const { unit, machine } = document.sheet
+  const text = formatLength(toNanometres(0), unit, machine.control.decimals[unit])
+  return appendFact(document, {
+    kind: 'reading',
+    id: `as-if-read:${quantityKey(quantity)}`,
+    by: { name: '' },
+    at: '1970-01-01T00:00:00.000Z',
+    via: 'simulated',
+    body: { ...quantity, read: { text, unit }, with: gauges },
+  })
+}

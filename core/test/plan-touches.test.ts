@@ -1,0 +1,185 @@
+import { checkDocument } from '../src/facts'
+import { suggestGauges } from '../src/plan/suggest-gauges'
+import { minutesOfPlan, planTouches, type PlannedTouch, type TouchPlan } from '../src/planner'
+import type { SetupSheet, Tool } from '../src/sheet'
+import { solve } from '../src/solve'
+import { mm, noseTouch, readingOf, setupOf, workedSheet } from './worked-example'
+
+// What is left to touch, with what and in which order: sheets made by hand, one thing different at a time.
+
+const tool = (number: number, changes: Partial<Tool> = {}): Tool => ({
+  number,
+  name: `tool ${number}`,
+  lengthRegister: number,
+  ...changes,
+})
+
+const sheetOf = (changes: Partial<SetupSheet> = {}) =>
+  workedSheet({ tools: [1, 2, 3].map((number) => tool(number)), ...changes })
+
+const NO_POCKETS = new Map<number, number>()
+
+/** Six touches, each so many minutes after the one before. */
+const logged = (gauge: string, minutes: number) =>
+  Array.from({ length: 6 }, () => ({ minutes, with: [gauge] }))
+
+const planned = (
+  sheet: SetupSheet,
+  log: Parameters<typeof planTouches>[3] = [],
+  pockets: ReadonlyMap<number, number> = NO_POCKETS,
+) =>
+  planTouches(
+    setupOf(sheet, []),
+    sheet.tools.map(({ number }) => number),
+    pockets,
+    log,
+  )
+
+const withWhat = ({ touches }: TouchPlan) =>
+  touches.map(({ ways, chosen }) => ways[chosen]?.with.join('+'))
+const inOrder = ({ touches }: TouchPlan) => touches.map((touch) => touch.tool)
+const wayOf = ({ touches }: TouchPlan, gauge: string) =>
+  touches[0]?.ways.find((way) => way.with[0] === gauge)
+
+describe('with what', () => {
+  test('every gauge that serves in Z is a way; an edge finder is none; how sure each is comes from the set-up', () => {
+    const plan = planned(sheetOf())
+    expect(plan.touches[0]?.ways.map((way) => way.with)).toEqual([['setter'], ['paper']])
+    // 95 %: twice the touch of a dial setter (0.003 mm) or of paper (0.012 mm), its size (0.002, 0.005) and the step, 0.001/√12 mm.
+    const step = 0.001 / Math.sqrt(12)
+    expect(wayOf(plan, 'setter')?.withinMm).toBeCloseTo(2 * Math.hypot(0.003, 0.002, step), 4)
+    expect(wayOf(plan, 'paper')?.withinMm).toBeCloseTo(2 * Math.hypot(0.012, 0.005, step), 4)
+  })
+
+  test('where the nose is counted from, its own touch counts as well, read or not', () => {
+    const sheet = sheetOf({ school: 'gauge-line' })
+    const both = 2 * Math.hypot(0.003, 0.003, 0.001 / Math.sqrt(12), 0.001 / Math.sqrt(12))
+    expect(wayOf(planned(sheet), 'setter')?.withinMm).toBeCloseTo(both, 4)
+    const read = planTouches(setupOf(sheet, [noseTouch()]), [1], NO_POCKETS, [])
+    expect(wayOf(read, 'setter')?.withinMm).toBeCloseTo(both, 4)
+    const byPaper = readingOf<'nose-on-plane'>({
+      of: 'nose-on-plane',
+      read: mm('-349.910'),
+      with: ['paper'],
+    })
+    const rough = planTouches(setupOf(sheet, [byPaper]), [1], NO_POCKETS, [])
+    expect(wayOf(rough, 'setter')?.withinMm).toBeGreaterThan(0.024)
+  })
+
+  test('what is quicker by the shop’s own log, while it is sure enough for the job', () => {
+    const log = [...logged('paper', 0.5), ...logged('setter', 3)]
+    expect(withWhat(planned(sheetOf(), log))).toEqual(['paper', 'paper', 'paper'])
+    const sharp = sheetOf({ needs: { depth: mm('0.05') } })
+    expect(wayOf(planned(sharp), 'paper')?.fitness).toBe('undecided')
+    expect(withWhat(planned(sharp, log))).toEqual(['setter', 'setter', 'setter'])
+    // Nothing at hand is sure enough: the surest.
+    const sharper = sheetOf({ needs: { depth: mm('0.004') } })
+    expect(withWhat(planned(sharper, log))).toEqual(['setter', 'setter', 'setter'])
+  })
+
+  test('with no gauge that serves, the bare tip', () => {
+    const plan = planned(sheetOf({ gauges: sheetOf().gauges.filter(({ id }) => id === 'finder') }))
+    expect(withWhat(plan)).toEqual(['', '', ''])
+    expect(plan.minutes.median).toBeCloseTo(3 * 2 + 1, 9)
+  })
+})
+
+describe('how long', () => {
+  test('by the log of the very gauge, with its spread; else the usual time, from half of it to twice', () => {
+    const log = [1, 2, 3, 4, 5].map((minutes) => ({ minutes, with: ['setter'] }))
+    const plan = planned(sheetOf(), log)
+    expect(wayOf(plan, 'setter')?.minutes).toEqual({ lower: 2, median: 3, upper: 4, count: 5 })
+    expect(wayOf(plan, 'paper')?.minutes).toEqual({ lower: 1, median: 2, upper: 4, count: 0 })
+    // Paper is the quicker: three touches and one gauge laid ready.
+    expect(plan.minutes).toEqual({ median: 7, lower: 4, upper: 13 })
+    expect(plan.least).toBeCloseTo(plan.minutes.median, 9)
+  })
+
+  test('counts anew in the order that somebody moved it to', () => {
+    const sheet = sheetOf({ machine: { ...sheetOf().machine, pockets: 30 } })
+    const pockets = new Map([
+      [1, 1],
+      [2, 11],
+      [3, 2],
+    ])
+    const plan = planned(sheet, [], pockets)
+    expect([
+      [1, 3, 2],
+      [2, 3, 1],
+    ]).toContainEqual(inOrder(plan))
+    expect(plan.minutes.median).toBeCloseTo(3 * 1.5 + 1 + 10 * 0.02, 9)
+    const by = new Map(plan.touches.map((touch) => [touch.tool, touch]))
+    const moved = [1, 2, 3].map((number) => by.get(number) as PlannedTouch)
+    expect(minutesOfPlan(moved, plan.times).median).toBeCloseTo(3 * 1.5 + 1 + 19 * 0.02, 9)
+    const paper = moved.map((touch) => ({ ...touch, chosen: touch.tool === 2 ? 1 : touch.chosen }))
+    expect(minutesOfPlan(paper, plan.times).median).toBeCloseTo(2 * 1.5 + 2 + 3 + 19 * 0.02, 9)
+  })
+})
+
+describe('in which order', () => {
+  test('the longest that is known comes first, by its length, its last one or a rule', () => {
+    const known = (...tools: readonly Tool[]) => inOrder(planned(sheetOf({ tools })))[0]
+    expect(known(tool(1), tool(2, { rough: mm('80') }), tool(3, { lastLength: mm('120') }))).toBe(3)
+    expect(known(tool(1), tool(2, { rough: mm('180') }), tool(3, { lastLength: mm('120') }))).toBe(
+      2,
+    )
+    expect(known(tool(1, { lastLength: mm('9') }), tool(2), tool(3))).toBe(1)
+  })
+
+  test('a master comes before all, then the longest', () => {
+    const sheet = sheetOf({
+      school: 'master-tool',
+      reference: { masterTool: 2 },
+      tools: [tool(1), tool(2), tool(3, { rough: mm('120') })],
+    })
+    expect(inOrder(planned(sheet)).slice(0, 2)).toEqual([2, 3])
+    // One that was touched already is no part of the plan.
+    const later = planTouches(setupOf(sheet, []), [1, 3], NO_POCKETS, [])
+    expect(inOrder(later)).toEqual([3, 1])
+  })
+
+  test('nothing is left, nothing is planned', () => {
+    const plan = planTouches(setupOf(sheetOf(), []), [], NO_POCKETS, [])
+    expect(plan.touches).toEqual([])
+    expect(plan.minutes).toEqual({ median: 0, lower: 0, upper: 0 })
+  })
+})
+
+describe('a sheet that was planned', () => {
+  test('offers the gauge that was planned, whatever lay at the last touch', () => {
+    const sheet = sheetOf({ tools: [tool(1), tool(2, { touchWith: ['paper'] })] })
+    const tip = readingOf<'tip-on-plane'>({
+      of: 'tip-on-plane',
+      tool: 1,
+      read: mm('-220.000'),
+      with: ['setter'],
+    })
+    const document = setupOf(sheet, [tip])
+    expect(suggestGauges(document, { of: 'tip-on-plane', tool: 2 })).toEqual(['paper'])
+    expect(suggestGauges(document, { of: 'tip-on-plane', tool: 1 })).toEqual(['setter'])
+  })
+
+  test('asks nothing of a tool that is left out, and says what is wrong with one', () => {
+    const leftOut = [{ tool: tool(3), reason: 'not needed for the first side' }]
+    const sheet = sheetOf({ tools: [tool(1), tool(2)], leftOut })
+    expect(solve(setupOf(sheet, [])).registers.map(({ address }) => address)).not.toContain('H3')
+    expect(checkDocument(setupOf(sheet, []))).toEqual([])
+    const problems = checkDocument(
+      setupOf(
+        sheetOf({
+          tools: [tool(1), tool(2, { touchWith: ['setter', 'gone'] })],
+          leftOut: [
+            { tool: tool(2), reason: 'twice' },
+            { tool: tool(4, { rough: mm('-3') }), reason: 'a length below zero' },
+          ],
+        }),
+        [],
+      ),
+    )
+    expect(problems.map(({ code, place }) => `${code} ${place}`)).toEqual([
+      expect.stringMatching(/^\S+ sheet\.leftOut\.1\.tool\.rough$/),
+      expect.stringMatching(/^\S+ sheet\.tools\.2\.number$/),
+      'reference-unknown sheet.tools.1.touchWith',
+    ])
+  })
+})

@@ -1,0 +1,67 @@
+import type { TouchPlanAnswer } from '@pine/contract'
+import type { StepState } from '@pine/core/plan'
+import { planTouches } from '@pine/core/planner'
+import { isToolByTool } from '@pine/core/sheet'
+import { describeOffer } from '@pine/core/words'
+import type { KeptOffer } from '@pine/core/shop'
+import type { Clock } from '../clock'
+import type { Store } from '../store/store'
+import { offeredFor } from './kept'
+import type { StandingSetup } from './set-up-streams'
+
+/** What is left to touch on the setting plane of a set-up, planned: with what, in which order, how long, and what need not be. */
+export async function touchPlanFor(
+  store: Store,
+  clock: Clock,
+  setup: StandingSetup,
+): Promise<TouchPlanAnswer> {
+  const { document, steps, offers, checks, gaps } = await offeredFor(store, clock, setup)
+  const { sheet } = document
+  const kept = spared(offers, checks)
+  // One tool at a time they are touched in the order of the program, each when its turn comes.
+  const open = isToolByTool(sheet) ? [] : openTips(steps).filter((tool) => !kept.has(tool))
+  const pockets = sheet.machineId === undefined ? [] : await store.inPockets(sheet.machineId)
+  const plan = planTouches(
+    document,
+    open,
+    new Map(
+      sheet.tools.flatMap(({ number, assembly }) => {
+        const place = pockets.find(({ id }) => id === assembly)?.tool.place
+        return place === undefined ? [] : [[number, place.pocket] as const]
+      }),
+    ),
+    gaps,
+  )
+  const whyOf = (tool: number) => {
+    const offer = offers.find((one) => one.tool === tool)
+    return offer === undefined
+      ? 'Touch it: nothing is known of it yet.'
+      : describeOffer(offer, checks.includes(tool))
+  }
+  return {
+    touches: plan.touches.map(({ ways, ...touch }) => ({
+      ...touch,
+      ways: ways.map((way) => ({ ...way, with: [...way.with] })),
+      why: whyOf(touch.tool),
+    })),
+    kept: [...kept].map((tool) => ({ tool, why: whyOf(tool) })),
+    times: { ...plan.times },
+    minutes: plan.minutes,
+    least: plan.least,
+  }
+}
+
+/** Tools that are taken over; where their plane was moved, all but the one whose touch tells by how much. */
+function spared(offers: readonly KeptOffer[], checks: readonly number[]): ReadonlySet<number> {
+  const taken = offers.filter(({ take, tool }) => take === 'as-it-was' && !checks.includes(tool))
+  const moved = offers.filter(({ take }) => take === 'after-rebase').slice(1)
+  return new Set([...taken, ...moved].map(({ tool }) => tool))
+}
+
+/** Tools whose tip is still to be touched on the plane, in the order of the steps. */
+const openTips = (steps: readonly StepState[]): readonly number[] =>
+  steps.flatMap(({ step, done }) =>
+    !done && step.does === 'read' && step.quantity.of === 'tip-on-plane'
+      ? [step.quantity.tool]
+      : [],
+  )
