@@ -55,6 +55,11 @@ test('Z that is keyed another way than X and Y, and the words that lift it clear
     retract: 'G53 G0 Z0',
   })
   expect(machine({ retract: ' ' })).not.toHaveProperty('retract')
+  expect(machine({ pockets: '24' })).toMatchObject({ pockets: 24 })
+  expect(machine({})).not.toHaveProperty('pockets')
+  expect(machineOf({ ...newMachine, name: 'Mill', pockets: '1' })).toEqual({
+    problems: { pockets: 'A changer has 2 to 400 pockets, and not 1.' },
+  })
 })
 
 test.each([
@@ -139,6 +144,7 @@ describe('a machine that is corrected', () => {
       unit: 'in',
       spindle: '8000',
       retract: 'G53 G0 Z0',
+      pockets: '30',
       workOffsetKey: 'copy',
       zOffsetKey: 'set',
       lengthSign: 'subtracted',

@@ -1,8 +1,21 @@
 import { checkDocument } from '../src/facts'
 import { suggestGauges } from '../src/plan/suggest-gauges'
-import { minutesOfPlan, planTouches, type PlannedTouch, type TouchPlan } from '../src/planner'
+import {
+  minutesOfPlan,
+  planTouches,
+  sheetAsPlanned,
+  type PlannedTouch,
+  type TouchPlan,
+} from '../src/planner'
 import type { SetupSheet, Tool } from '../src/sheet'
 import { solve } from '../src/solve'
+import {
+  describeMinutes,
+  describeOtherWay,
+  describePlan,
+  describeWayMinutes,
+  describeWaySureness,
+} from '../src/words'
 import { mm, noseTouch, readingOf, setupOf, workedSheet } from './worked-example'
 
 // What is left to touch, with what and in which order: sheets made by hand, one thing different at a time.
@@ -182,4 +195,82 @@ describe('a sheet that was planned', () => {
       'reference-unknown sheet.tools.1.touchWith',
     ])
   })
+})
+
+describe('the sheet by which a plan is worked', () => {
+  const base = sheetOf({
+    tools: [1, 2, 3, 4].map((number) => tool(number)),
+    leftOut: [{ tool: tool(5), reason: 'second side' }],
+  })
+  const numbers = ({ tools }: SetupSheet) => tools.map(({ number }) => number)
+
+  test('has the planned tools first, each with its gauge, then the others', () => {
+    const sheet = sheetAsPlanned(base, {
+      touches: [
+        { tool: 3, with: ['paper'] },
+        { tool: 1, with: ['setter'] },
+      ],
+      leftOut: [{ tool: 5, reason: 'second side' }],
+    })
+    expect(numbers(sheet)).toEqual([3, 1, 2, 4])
+    expect(sheet.tools.map(({ touchWith }) => touchWith)).toEqual([
+      ['paper'],
+      ['setter'],
+      undefined,
+      undefined,
+    ])
+    expect(sheet.leftOut).toEqual(base.leftOut)
+    expect(checkDocument(setupOf(sheet, []))).toEqual([])
+  })
+
+  test('leaves one out with its reason, and takes another back', () => {
+    const sheet = sheetAsPlanned(base, {
+      touches: [{ tool: 2, with: [] }],
+      leftOut: [{ tool: 4, reason: 'broken, on order' }],
+    })
+    expect(numbers(sheet)).toEqual([2, 1, 3, 5])
+    expect(sheet.leftOut).toEqual([{ tool: tool(4), reason: 'broken, on order' }])
+    expect(sheetAsPlanned(sheet, { touches: [], leftOut: [] }).leftOut).toBeUndefined()
+    expect(numbers(sheetAsPlanned(sheet, { touches: [], leftOut: [] }))).toEqual([2, 1, 3, 5, 4])
+  })
+})
+
+describe('in words', () => {
+  const way = (median: number, count: number, changes: object = {}) => ({
+    with: ['setter'],
+    minutes: { median, lower: 1, upper: 2, count },
+    ...changes,
+  })
+  test.each([
+    [() => describePlan(1, 0.4), 'One touch, about a minute.'],
+    [() => describePlan(7, 13.6), '7 touches, about 14 minutes.'],
+    [() => describeMinutes(1.5), '1.5 min'],
+    [() => describeMinutes(9.94), '9.9 min'],
+    [() => describeMinutes(9.96), '10 min'],
+    [
+      () => describeWayMinutes(way(1.5, 0)),
+      '1.0 to 2.0 minutes, as touches with it usually take: the log of this machine has too few.',
+    ],
+    [() => describeWayMinutes(way(1.5, 9)), '1.0 to 2.0 minutes, by 9 in the log of this machine.'],
+    [() => describeWaySureness(way(1, 0)), 'nothing tells how sure yet'],
+    [() => describeWaySureness(way(1, 0, { withinMm: 0.00721 })), '± 0.007 mm'],
+    [() => describeWaySureness(way(1, 0, { withinMm: 0.01, fitness: 'fit' })), '± 0.010 mm'],
+    [
+      () => describeWaySureness(way(1, 0, { withinMm: 0.026, fitness: 'undecided' })),
+      '± 0.026 mm, barely enough',
+    ],
+    [
+      () => describeWaySureness(way(1, 0, { withinMm: 0.06, fitness: 'unfit' })),
+      '± 0.060 mm, not sure enough',
+    ],
+    [
+      () => describeOtherWay(way(1, 0, { withinMm: 0.026 }), way(1.5, 0, { withinMm: 0.007 })),
+      '0.5 min quicker, ± 0.026 mm (and not ± 0.007)',
+    ],
+    [
+      () => describeOtherWay(way(2.5, 0, { withinMm: 0.026 }), way(1.5, 0)),
+      '1.0 min slower, ± 0.026 mm',
+    ],
+    [() => describeOtherWay(way(1.52, 0), way(1.5, 0)), 'as quick, nothing tells how sure yet'],
+  ])('%#', (said, wanted) => expect(said()).toBe(wanted))
 })

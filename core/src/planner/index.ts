@@ -1,4 +1,5 @@
 export { minutesOfPlan, type PlannedTouch, planTouches, type TouchPlan } from './plan-touches'
+export { type PlanKept, sheetAsPlanned } from './sheet-as-planned'
 export { orderTouches } from './order-touches'
 export {
   changeMinutes,

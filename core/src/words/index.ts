@@ -20,6 +20,13 @@ export {
 } from './kept-words'
 export { describeFrame, rungName, speakLadder } from './ladder-words'
 export { describeMarks } from './marks-words'
+export {
+  describeMinutes,
+  describeOtherWay,
+  describePlan,
+  describeWayMinutes,
+  describeWaySureness,
+} from './plan-touches-words'
 export { speakPlan } from './plan-words'
 export { describeProblem } from './problem-words'
 export { describeProgramChange } from './program-change-words'

@@ -45,10 +45,11 @@ function finderCaution({ sheet }: SetupDocument, using: readonly string[]): stri
 }
 
 /** Joined names of gauges: `height setter on block 25`. Empty when nothing lies between. */
-export function gaugeNames(document: SetupDocument, ids: readonly string[]): string {
-  return ids
-    .map((id) => document.sheet.gauges.find((gauge) => gauge.id === id)?.name ?? id)
-    .join(' on ')
+export function gaugeNames(
+  { sheet }: Pick<SetupDocument, 'sheet'>,
+  ids: readonly string[],
+): string {
+  return ids.map((id) => sheet.gauges.find((gauge) => gauge.id === id)?.name ?? id).join(' on ')
 }
 
 /**

@@ -1,8 +1,5 @@
 import { useRouter } from 'expo-router'
-import { reportProblem } from '@pine/contract'
-import { checkDocument, type SetupDocument } from '@pine/core/facts'
-import { ApiRefusal, sendable } from '@/data/api'
-import { withPreview } from '@/data/preview'
+import { changeSheet } from '@/data/change-sheet'
 import { useSetup } from '@/data/setups'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
 import { SheetPages } from './sheet-pages'
@@ -19,20 +16,11 @@ export function ChangeSheetScreen({ id }: { id: string }) {
           initial={sheetAsWritten}
           finish="Keep this sheet"
           onFinish={async (sheet) => {
-            const said = { kind: 'sheet', body: sendable(sheet) } as const
-            refuseUnsound(withPreview(document, said))
-            await enter(said)
+            await changeSheet(document, enter, sheet)
             router.replace({ pathname: '/setups/[id]', params: { id } })
           }}
         />
       )}
     </OpenedSetup>
   )
-}
-
-/** What the server would refuse is told here, without a network as well: a gauge that was used and is left out, say. */
-function refuseUnsound(document: SetupDocument): void {
-  const problems = checkDocument(document).map(reportProblem)
-  const [first] = problems
-  if (first !== undefined) throw new ApiRefusal(422, first, problems)
 }

@@ -252,6 +252,15 @@ function MachineForm({ formKey, initial, make, send, asks, onLeave }: MachineFor
       />
       <FormField
         control={control}
+        name="pockets"
+        digits
+        clean={onlyDigits}
+        label="Its changer has so many pockets"
+        note="Left empty where every tool is loaded by hand. Touches are then planned round the changer."
+        testID="machine-pockets"
+      />
+      <FormField
+        control={control}
         name="retract"
         label="Words that lift Z clear of everything"
         hint="as its manual has them"

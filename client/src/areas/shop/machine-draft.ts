@@ -37,6 +37,8 @@ export interface MachineDraft {
   readonly spindle: string
   /** Words that lift Z clear, as its control takes them. */
   readonly retract: string
+  /** How many pockets its changer has; empty where tools are loaded by hand. */
+  readonly pockets: string
   /** Of everything that is typed here. */
   readonly unit: LengthUnit
 }
@@ -59,6 +61,7 @@ export const newMachine: MachineDraft = {
   lostMotion: { X: '', Y: '', Z: '' },
   spindle: '',
   retract: '',
+  pockets: '',
   unit: 'mm',
 }
 
@@ -86,6 +89,9 @@ export function machineOf(draft: MachineDraft): FormOutcome<MachineDraft, Machin
     if (read.ok) lostMotion[axis] = written
     else problems[`lostMotion.${axis}`] = wordsOf(read.problem)
   }
+  const pockets = draft.pockets.trim() === '' ? undefined : Number(draft.pockets)
+  if (pockets !== undefined && !(pockets >= 2 && pockets <= 400))
+    problems.pockets = `A changer has 2 to 400 pockets, and not ${draft.pockets.trim()}.`
   if (Object.keys(problems).length > 0) return { problems }
   const maxSpindleSpeed = turnsOf(draft.spindle)
   return {
@@ -106,6 +112,7 @@ export function machineOf(draft: MachineDraft): FormOutcome<MachineDraft, Machin
       ...(Object.keys(travels).length > 0 && { travels }),
       ...(Object.keys(lostMotion).length > 0 && { lostMotion }),
       ...(maxSpindleSpeed !== undefined && { maxSpindleSpeed }),
+      ...(pockets !== undefined && { pockets }),
       ...(draft.retract.trim() !== '' && { retract: draft.retract.trim().toUpperCase() }),
       ...((draft.secondLook === 'yes' || draft.proves !== 'all') && {
         policy: {
@@ -151,6 +158,7 @@ export function machineDraft(machine: MachineDeclaration): MachineDraft {
     lostMotion: byAxis((axis) => lostMotion?.[axis]?.text ?? ''),
     spindle: machine.maxSpindleSpeed === undefined ? '' : String(machine.maxSpindleSpeed),
     retract: machine.retract ?? '',
+    pockets: machine.pockets === undefined ? '' : String(machine.pockets),
     unit: written?.unit ?? newMachine.unit,
   }
 }

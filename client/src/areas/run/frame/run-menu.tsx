@@ -5,34 +5,19 @@ import { STATION_NAMES } from '@pine/core/words'
 import { Button } from '@/kit/button'
 import { Overlay } from '@/kit/overlay'
 import { Column, Row } from '@/kit/surfaces'
+import { RunActions, type RunActionsProps } from './run-actions'
 import { TRUST_NAMES, TrustMark } from '@/kit/trust-mark'
 import { Words } from '@/kit/words'
 
-export interface RunMenuProps {
+export interface RunMenuProps extends RunActionsProps {
   readonly steps: readonly StepState[]
   readonly current: Station
-  /** Name of the program that was read; none where none was. */
-  readonly program: string | undefined
   readonly onStation: (station: Station) => void
-  readonly onProgram: () => void
-  /** When numbers are keyed, the other way than now; none for who may not enter. */
-  readonly keying: { readonly words: string; readonly turn: () => void } | undefined
-  /** Begins the same job once more; none for who may not enter. */
-  readonly onAgain: (() => void) | undefined
   readonly onClose: () => void
 }
 
 /** What a phone has no room for: every station by its name, the program, and what the marks mean. */
-export function RunMenu({
-  steps,
-  current,
-  program,
-  keying,
-  onStation,
-  onProgram,
-  onAgain,
-  onClose,
-}: RunMenuProps) {
+export function RunMenu({ steps, current, onStation, onClose, ...actions }: RunMenuProps) {
   return (
     <Overlay onClose={onClose}>
       <Column gap="$2" role="navigation" aria-label="stations by name">
@@ -63,19 +48,7 @@ export function RunMenu({
             )
           )
         })}
-        <Button onPress={onProgram} testID="program">
-          {program ?? 'Read the program'}
-        </Button>
-        {keying && (
-          <Button onPress={keying.turn} testID="keying">
-            {keying.words}
-          </Button>
-        )}
-        {onAgain && (
-          <Button onPress={onAgain} testID="again">
-            The same job again
-          </Button>
-        )}
+        <RunActions {...actions} />
         <Row
           flexWrap="wrap"
           columnGap="$3"

@@ -8,7 +8,6 @@ import { useMay } from '@/data/session'
 import { useSetup } from '@/data/setups'
 import type { StandingSetup } from '@/data/standing'
 import { AppBar } from '@/kit/app-bar'
-import { Button } from '@/kit/button'
 import { Overlay } from '@/kit/overlay'
 import { Scroll } from '@/kit/scroll'
 import { Column, Row } from '@/kit/surfaces'
@@ -25,6 +24,7 @@ import { OpenedSetup } from './opened-setup'
 import { ReadingStep } from '../read/reading-step'
 import { ProofStep } from '../prove/proof-step'
 import { ReleaseStep } from '../release/release-step'
+import { RunActions } from './run-actions'
 import { RunBar } from './run-bar'
 import { RunMenu } from './run-menu'
 import { keyingView, runView, type RunView } from './run-view'
@@ -65,6 +65,7 @@ function Run({
     router.setParams({ step })
   }
   const toProgram = () => router.push({ pathname: '/setups/program', params: { id } })
+  const toPlan = () => router.push({ pathname: '/setups/plan', params: { id } })
   const toAgain = () => router.push({ pathname: '/setups/again', params: { id } })
   // The same for as long as the set-up is open, so that a key that is typed draws nothing anew for it.
   const trace = useCallback((title: string, chain: Chain) => setTraced({ title, chain }), [])
@@ -149,24 +150,14 @@ function Run({
             {traceView}
             {fills && <DrawingsBeside setup={setup} step={current.step} />}
             <RegistersPanel solution={solution} onTrace={trace} />
-            <Button onPress={toProgram} testID="program">
-              {document.programs.at(-1)?.name ?? 'Read the program'}
-            </Button>
-            {mayEnter && (
-              <Button onPress={() => setChanging(true)} testID="changed">
-                Something changed
-              </Button>
-            )}
-            {keying && (
-              <Button onPress={turnKeying} testID="keying">
-                {keying.words}
-              </Button>
-            )}
-            {mayEnter && (
-              <Button onPress={toAgain} testID="again">
-                The same job again
-              </Button>
-            )}
+            <RunActions
+              program={document.programs.at(-1)?.name}
+              onProgram={toProgram}
+              onPlan={toPlan}
+              onChanged={mayEnter ? () => setChanging(true) : undefined}
+              keying={keying && { words: keying.words, turn: turnKeying }}
+              onAgain={mayEnter ? toAgain : undefined}
+            />
           </Scroll>
         </View>
         {changed}
@@ -212,6 +203,7 @@ function Run({
             goTo(view.entrance(station))
           }}
           onProgram={toProgram}
+          onPlan={toPlan}
           keying={keying && { words: keying.words, turn: turnKeying }}
           onAgain={mayEnter ? toAgain : undefined}
           onClose={() => setMenu(false)}

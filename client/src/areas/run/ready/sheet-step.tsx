@@ -44,6 +44,13 @@ export function SheetStep({ document: { sheet, id }, onDone }: SheetStepProps) {
         </Button>
         <Button
           grow
+          onPress={() => router.push({ pathname: '/setups/plan', params: { id } })}
+          testID="plan"
+        >
+          What to touch
+        </Button>
+        <Button
+          grow
           onPress={() => router.push({ pathname: '/setups/again', params: { id } })}
           testID="again"
         >

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router'
+import { PlanScreen } from '@/areas/plan/plan-screen'
+
+export default function PlanRoute() {
+  const { id } = useLocalSearchParams<{ id: string }>()
+  return <PlanScreen key={id} id={id} />
+}

@@ -1,0 +1,195 @@
+import { useRouter } from 'expo-router'
+import { useState } from 'react'
+import type { TouchPlanAnswer } from '@pine/contract'
+import { sheetAsPlanned } from '@pine/core/planner'
+import { OpenedSetup } from '@/areas/run/frame/opened-setup'
+import { failureWords } from '@/data/api'
+import { changeSheet } from '@/data/change-sheet'
+import { useMay } from '@/data/session'
+import { useSetup } from '@/data/setups'
+import type { StandingSetup } from '@/data/standing'
+import { useTouchPlan } from '@/data/touch-plan'
+import { Button } from '@/kit/button'
+import { Page } from '@/kit/page'
+import { Problem } from '@/kit/problem'
+import { SortableList } from '@/kit/sortable-list'
+import { Card, Column, Line, Row } from '@/kit/surfaces'
+import { Words } from '@/kit/words'
+import { leftOutOf, moved, planView, proposedPlan, touchedBy, type PlanView } from './plan-view'
+import { PlannedTouch } from './planned-touch'
+
+/** What is left to touch: with what, in which order, how long; moved about by whoever knows better. */
+export function PlanScreen({ id }: { readonly id: string }) {
+  const router = useRouter()
+  const { plan, error } = useTouchPlan(id)
+  const back = () => router.replace({ pathname: '/setups/[id]', params: { id } })
+  return (
+    <OpenedSetup id={id}>
+      {(setup) =>
+        plan === undefined ? (
+          <Page
+            title="What to touch"
+            foot={
+              <Button kind="plain" onPress={back}>
+                Back to the step
+              </Button>
+            }
+          >
+            <Words role={error === undefined ? 'status' : 'alert'} tone={error ? 'wrong' : 'soft'}>
+              {error === undefined
+                ? 'It is being planned.'
+                : `${failureWords(error)} Touch in the order of the sheet meanwhile.`}
+            </Words>
+          </Page>
+        ) : (
+          <Plan id={id} setup={setup} answer={plan} onBack={back} />
+        )
+      }
+    </OpenedSetup>
+  )
+}
+
+function Plan({
+  id,
+  setup: { document, sheetAsWritten },
+  answer,
+  onBack,
+}: {
+  readonly id: string
+  readonly setup: StandingSetup
+  readonly answer: TouchPlanAnswer
+  readonly onBack: () => void
+}) {
+  const { enter } = useSetup(id)
+  const mayEnter = useMay('enter')
+  const [draft, setDraft] = useState(() => proposedPlan(answer, document.sheet))
+  const [opened, setOpened] = useState<number>()
+  const [problem, setProblem] = useState<string>()
+  const view = planView(answer, draft, document.sheet)
+  const keep = () => {
+    setProblem(undefined)
+    changeSheet(document, enter, sheetAsPlanned(sheetAsWritten, view.keeps)).then(
+      onBack,
+      (failure: unknown) => setProblem(failureWords(failure)),
+    )
+  }
+  return (
+    <Page
+      title={view.title}
+      foot={
+        <>
+          <Button kind="plain" onPress={onBack}>
+            Back
+          </Button>
+          {mayEnter && (
+            <Button kind="act" grow onPress={keep} testID="keep-plan">
+              Work in this order
+            </Button>
+          )}
+        </>
+      }
+    >
+      {view.about !== '' && <Words testID="plan-about">{view.about}</Words>}
+      {view.lines.length > 1 && (
+        <Words as="note">Drag one to another place; press it for other ways to touch it.</Words>
+      )}
+      <Problem words={problem} />
+      {view.lines.length > 0 && (
+        <Card overflow="hidden">
+          <SortableList
+            label="what is touched, in this order"
+            onMove={(key, to) => setDraft(moved(draft, Number(key), to))}
+            items={view.lines.map((line, place) => ({
+              key: String(line.tool),
+              name: `T${line.tool}`,
+              body: (
+                <PlannedTouch
+                  line={line}
+                  place={place}
+                  count={view.lines.length}
+                  open={opened === line.tool}
+                  onOpen={() => setOpened(opened === line.tool ? undefined : line.tool)}
+                  onMove={(to) => setDraft(moved(draft, line.tool, to))}
+                  onWay={(way) => setDraft(touchedBy(draft, line.tool, way))}
+                  onLeaveOut={(reason) => setDraft(leftOutOf(draft, line.tool, reason))}
+                />
+              ),
+            }))}
+          />
+        </Card>
+      )}
+      {!view.isProposed && (
+        <Row>
+          <Button
+            kind="plain"
+            onPress={() => setDraft(proposedPlan(answer, document.sheet))}
+            testID="as-proposed"
+          >
+            As it was proposed
+          </Button>
+        </Row>
+      )}
+      <LeftOut
+        tools={view.leftOut}
+        onTakeBack={(tool) => setDraft(leftOutOf(draft, tool, undefined))}
+      />
+      <Kept tools={view.kept} />
+    </Page>
+  )
+}
+
+function LeftOut({
+  tools,
+  onTakeBack,
+}: {
+  readonly tools: PlanView['leftOut']
+  readonly onTakeBack: (tool: number) => void
+}) {
+  if (tools.length === 0) return null
+  return (
+    <Column gap="$2">
+      <Words as="title" role="heading" aria-level={2}>
+        Left out for now
+      </Words>
+      <Card overflow="hidden" role="list" testID="left-out">
+        {tools.map(({ tool, name, reason }, index) => (
+          <Line key={tool} first={index === 0} apart role="listitem">
+            <Column gap={0} flexShrink={1}>
+              <Words strong>
+                T{tool} {name}
+              </Words>
+              <Words as="note">{reason}</Words>
+            </Column>
+            <Button kind="plain" label={`take T${tool} back`} onPress={() => onTakeBack(tool)}>
+              Take back
+            </Button>
+          </Line>
+        ))}
+      </Card>
+    </Column>
+  )
+}
+
+function Kept({ tools }: { readonly tools: PlanView['kept'] }) {
+  if (tools.length === 0) return null
+  return (
+    <Column gap="$2">
+      <Words as="title" role="heading" aria-level={2}>
+        Need not be touched
+      </Words>
+      <Card overflow="hidden" role="list" testID="kept">
+        {tools.map(({ tool, name, why }, index) => (
+          <Line key={tool} first={index === 0} role="listitem" paddingVertical="$2">
+            <Column gap={0} flexShrink={1}>
+              <Words strong>
+                T{tool} {name}
+              </Words>
+              <Words as="note">{why}</Words>
+            </Column>
+          </Line>
+        ))}
+      </Card>
+      <Words as="note">They are taken over when the first tool is to be touched.</Words>
+    </Column>
+  )
+}

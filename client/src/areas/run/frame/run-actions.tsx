@@ -1,0 +1,51 @@
+import { Button } from '@/kit/button'
+
+export interface RunActionsProps {
+  /** Name of the program that was read; none where none was. */
+  readonly program: string | undefined
+  readonly onProgram: () => void
+  /** What is left to touch, planned. */
+  readonly onPlan: () => void
+  /** None for who may not enter. */
+  readonly onChanged?: (() => void) | undefined
+  /** When numbers are keyed, the other way than now; none for who may not enter. */
+  readonly keying: { readonly words: string; readonly turn: () => void } | undefined
+  /** Begins the same job once more; none for who may not enter. */
+  readonly onAgain: (() => void) | undefined
+}
+
+/** What can be done at any step, beside the step itself. */
+export function RunActions({
+  program,
+  onProgram,
+  onPlan,
+  onChanged,
+  keying,
+  onAgain,
+}: RunActionsProps) {
+  return (
+    <>
+      <Button onPress={onProgram} testID="program">
+        {program ?? 'Read the program'}
+      </Button>
+      <Button onPress={onPlan} testID="plan">
+        What to touch
+      </Button>
+      {onChanged && (
+        <Button onPress={onChanged} testID="changed">
+          Something changed
+        </Button>
+      )}
+      {keying && (
+        <Button onPress={keying.turn} testID="keying">
+          {keying.words}
+        </Button>
+      )}
+      {onAgain && (
+        <Button onPress={onAgain} testID="again">
+          The same job again
+        </Button>
+      )}
+    </>
+  )
+}
