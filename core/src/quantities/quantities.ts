@@ -68,6 +68,7 @@ export function quantityOfKey(key: string): QuantityName | undefined {
     if (spec === 'tool') return [name, Number(value.replace(/^T/, ''))]
     return [name, spec === 'point' ? Number(value) : value]
   })
+  if (named.some(([, value]) => Number.isNaN(value))) return undefined
   return { of, ...Object.fromEntries(named) } as QuantityName
 }
 
