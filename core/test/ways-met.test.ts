@@ -9,6 +9,7 @@ import { solve } from '../src/solve'
 import { describeStep } from '../src/words'
 import {
   difference,
+  fact,
   frontTouch,
   leftTouch,
   mm,
@@ -44,16 +45,17 @@ const face = (changes: object = {}) =>
     read: mm('-1'),
     with: ['finder'],
     ...changes,
+    ...fact(),
   }) as Reading
 const edge = (changes: object = {}) =>
   ({
     ...{ of: 'edge-point', row: 'G54', face: 'front', point: 1 },
-    ...{ read: mm('-1'), readY: mm('-2'), with: ['finder'], ...changes },
+    ...{ read: mm('-1'), readY: mm('-2'), with: ['finder'], ...changes, ...fact() },
   }) as Reading
 const circle = (changes: object = {}) =>
   ({
     ...{ of: 'circle-point', row: 'G54', point: 1 },
-    ...{ read: mm('-1'), readY: mm('-2'), with: ['finder'], ...changes },
+    ...{ read: mm('-1'), readY: mm('-2'), with: ['finder'], ...changes, ...fact() },
   }) as Reading
 const sweep = {
   of: 'sweep',
