@@ -1,5 +1,5 @@
 import type { Reading } from '../src/facts'
-import type { SetupSheet } from '../src/sheet'
+import type { Gauge, SetupSheet } from '../src/sheet'
 import { solve } from '../src/solve'
 import { SourceReader } from '../src/sources/sources'
 import { fact, leftTouch, mm, readingOf, setupOf, tipTouch, workedSheet } from './worked-example'
@@ -17,7 +17,12 @@ const sourcesOf = (readings: readonly Reading[], sheet = workedSheet()) =>
 const swept = (dial: Record<'left' | 'right' | 'front' | 'back', string>, changes: object = {}) =>
   ({
     ...{ of: 'sweep', row: 'G54', read: mm('-120'), readY: mm('-60'), with: [] },
-    dial: Object.fromEntries(Object.entries(dial).map(([face, text]) => [face, mm(text)])),
+    dial: {
+      left: mm(dial.left),
+      right: mm(dial.right),
+      front: mm(dial.front),
+      back: mm(dial.back),
+    },
     ...changes,
     ...fact(),
   }) as Extract<Reading, { of: 'sweep' }>
@@ -36,13 +41,11 @@ describe('a dial that was swept', () => {
   })
 
   test('or as the one that is named', () => {
-    const gauges = [
-      ...workedSheet().gauges,
-      {
-        ...{ id: 'dial', kind: 'dial-indicator', name: 'old indicator', size: mm('0.8') },
-        repeatability: mm('0.01'),
-      } as const,
-    ]
+    const indicator: Gauge = {
+      ...{ id: 'dial', kind: 'dial-indicator', name: 'old indicator' },
+      ...{ size: mm('0.8'), repeatability: mm('0.01') },
+    }
+    const gauges = [...workedSheet().gauges, indicator]
     const own = leftMm(swept(STEPS, { with: ['dial'] }), workedSheet({ gauges }))
     expect(own).toBeCloseTo(Math.hypot(0.01, 0.001 / Math.sqrt(12)), 9)
   })
