@@ -82,8 +82,8 @@ test('a check as it is typed: the same master as last time, and what is wrong wi
 })
 
 test('how it is watched, as it is typed', () => {
-  expect(watchDraft(undefined)).toEqual({ limit: '', days: '', reason: '' })
-  expect(watchDraft({ limit: mm('0.01'), everyDays: 30 })).toMatchObject({
+  expect(watchDraft(undefined, 'mm')).toEqual({ limit: '', days: '', reason: '' })
+  expect(watchDraft({ limit: mm('0.01'), everyDays: 30 }, 'mm')).toMatchObject({
     limit: '0.01',
     days: '30',
   })

@@ -78,3 +78,17 @@ test('a gauge is corrected with a reason; what the form does not ask stays', () 
   const cleared = correctedGauge(finder, { ...gaugeDraft(finder), maxSpeed: '', reason: 'x' })
   expect(cleared).not.toHaveProperty('made.gauge.maxSpeed')
 })
+
+test('a block of a grade, and how sure a size is by its certificate', () => {
+  const block = { ...newGauge, kind: 'gauge-block', size: '25', grade: '1' } as const
+  expect(gaugeOf({ ...block, uncertainty: '0.0001' })).toEqual({
+    made: {
+      ...{ kind: 'gauge-block', name: '25 mm gauge block', size: { text: '25', unit: 'mm' } },
+      ...{ grade: '1', uncertainty: { text: '0.0001', unit: 'mm' } },
+    },
+  })
+  // What is no block has no grade, whatever was chosen before.
+  expect(gaugeOf({ ...block, kind: 'ball' })).toHaveProperty('made.kind', 'ball')
+  expect(gaugeOf({ ...block, kind: 'ball' })).not.toHaveProperty('made.grade')
+  expect(gaugeOf({ ...block, uncertainty: '-1' })).toHaveProperty('problems.uncertainty')
+})

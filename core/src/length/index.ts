@@ -8,4 +8,5 @@ export {
   otherUnit,
   toNanometres,
 } from './length'
+export { textIn } from './text-in'
 export { type ReadLengthOptions, readLength } from './read-length'

@@ -30,3 +30,15 @@ export function blockLimitMm(nominalMm: number, grade: BlockGrade): number | und
   const limits = LIMITS.find(([upToMm]) => nominalMm <= upToMm)?.[1]
   return limits && limits[grade] / 1000
 }
+
+/** From the finest on; K is held to the limits of 1, and to less over its faces. */
+const FINEST_FIRST: readonly BlockGrade[] = ['0', '1', '2']
+
+/**
+ * The finest grade whose limit a block of this length keeps; undefined where it keeps none, and above 250 mm.
+ *
+ * @param offMm measured less marked, millimetres.
+ * @example finestGrade(0.00035, 25) // '2': outside of ± 0.0003, inside of ± 0.0006
+ */
+export const finestGrade = (offMm: number, nominalMm: number): BlockGrade | undefined =>
+  FINEST_FIRST.find((grade) => Math.abs(offMm) <= (blockLimitMm(nominalMm, grade) ?? -1))

@@ -1,4 +1,4 @@
-export { BLOCK_GRADES } from './gauge-block-limits'
+export { BLOCK_GRADES, type BlockGrade, blockLimitMm, finestGrade } from './gauge-block-limits'
 export {
   GAUGE_FACTS,
   GAUGE_KINDS,

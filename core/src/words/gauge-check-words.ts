@@ -3,6 +3,7 @@ import { NANOMETRES_PER, toNanometres, type LengthUnit } from '../length/length'
 import type { ChartSignal } from '../shop/control-chart'
 import type { IntervalAdvice } from '../shop/check-interval'
 import type { GaugeStanding } from '../shop/gauge-checks'
+import { blockLimitMm, finestGrade, type BlockGrade } from '../touch/gauge-block-limits'
 import { typographic } from './typographic'
 
 const DECIMALS: Readonly<Record<LengthUnit, number>> = { mm: 3, in: 4 }
@@ -16,9 +17,9 @@ const write = (mm: number, unit: LengthUnit, more = 0): string =>
     ),
   )
 
-/** How far off a check was, with its sign: `+0.004 mm`, `−0.0002 in`, `0.000 mm`. */
-export function describeOff(offMm: number, unit: LengthUnit): string {
-  const text = write(offMm, unit)
+/** How far off a check was, with its sign: `+0.004 mm`, `−0.0002 in`, `0.000 mm`; with more decimals where they mean something. */
+export function describeOff(offMm: number, unit: LengthUnit, more = 0): string {
+  const text = write(offMm, unit, more)
   return `${offMm > 0 && /[1-9]/.test(text) ? '+' : ''}${text} ${unit}`
 }
 
@@ -52,6 +53,32 @@ export function describeGaugeStanding({
   if (suspectSince !== undefined)
     return `Its last check was not good. What was measured with it since ${suspectSince.slice(0, 10)} is suspect: check it again, then measure it anew.`
   return isDue ? `It is to be checked: due since ${dueOn}.` : `Good. To be checked by ${dueOn}.`
+}
+
+/** Ground blocks are off by tenths of a micrometre. */
+export const BLOCK_DECIMALS = 2
+
+/**
+ * Whether a block still is of its grade, by its last check (ISO 3650): “Grade 1 allows ± 0.00030 mm at 25 mm: it is off by
+ * +0.00041 mm, as grade 2 may be.”
+ */
+export function describeBlockGrade(
+  { grade, nominalMm }: { readonly grade: BlockGrade; readonly nominalMm: number },
+  offMm: number | undefined,
+  unit: LengthUnit,
+): { readonly words: string; readonly isOutside: boolean } | undefined {
+  const limit = blockLimitMm(nominalMm, grade)
+  if (limit === undefined) return undefined
+  const allows = `Grade ${grade} by ISO 3650 allows ± ${write(limit, unit, BLOCK_DECIMALS)} ${unit} at ${Number(nominalMm.toFixed(3))} mm`
+  if (offMm === undefined) return { words: `${allows}.`, isOutside: false }
+  const off = `it is off by ${describeOff(offMm, unit, BLOCK_DECIMALS)}`
+  if (Math.abs(offMm) <= limit) return { words: `${allows}: ${off}.`, isOutside: false }
+  const now = finestGrade(offMm, nominalMm)
+  const held = now === undefined ? 'more than any grade may be' : `as grade ${now} may be`
+  return {
+    words: `${allows}: ${off}, ${held}. Declare it so, or with its true size.`,
+    isOutside: true,
+  }
 }
 
 const WEEK_DAYS = 7

@@ -3,6 +3,8 @@ export { CHANGE_NAMES } from './change-words'
 export { type CheckWords, describeCheck } from './check-words'
 export { describeStale } from './event-words'
 export {
+  BLOCK_DECIMALS,
+  describeBlockGrade,
   describeCheckFault,
   describeGaugeStanding,
   describeInterval,

@@ -1,7 +1,15 @@
 import type { GaugeHistory, Watch } from '@pine/contract'
 import { gaugeStanding } from '@pine/core/shop'
-import { NANOMETRES_PER, readLength, type LengthUnit, type WrittenLength } from '@pine/core/length'
 import {
+  NANOMETRES_PER,
+  readLength,
+  textIn,
+  type LengthUnit,
+  type WrittenLength,
+} from '@pine/core/length'
+import {
+  BLOCK_DECIMALS,
+  describeBlockGrade,
   describeCheckFault,
   describeGaugeStanding,
   describeInterval,
@@ -17,6 +25,8 @@ export interface ChecksView {
   readonly tone: 'good' | 'due' | 'wrong'
   /** How often it is to be checked, and why; undefined before the first check. */
   readonly interval: string | undefined
+  /** Of a gauge block: whether it still is of its grade. */
+  readonly grade: ReturnType<typeof describeBlockGrade>
   /** The youngest first. */
   readonly rows: readonly {
     readonly id: string
@@ -53,9 +63,24 @@ export function checksView(
   const limitMm = mmOf(watch.limit)
   const inUnit = (mm: number) => (mm * NANOMETRES_PER.mm) / NANOMETRES_PER[unit]
   const { chart } = standing
+  const more = gauge.grade === undefined ? 0 : BLOCK_DECIMALS
+  const off = (mm: number) => describeOff(mm, unit, more)
+  const grade =
+    gauge.grade &&
+    describeBlockGrade(
+      { grade: gauge.grade, nominalMm: mmOf(gauge.size) },
+      standing.checks.at(-1)?.offMm,
+      unit,
+    )
   return {
     stands: describeGaugeStanding(standing),
-    tone: standing.suspectSince !== undefined ? 'wrong' : standing.isDue ? 'due' : 'good',
+    tone:
+      standing.suspectSince !== undefined || grade?.isOutside
+        ? 'wrong'
+        : standing.isDue
+          ? 'due'
+          : 'good',
+    grade,
     interval:
       checks.length === 0
         ? undefined
@@ -64,7 +89,7 @@ export function checksView(
       .map((check) => ({
         id: check.id,
         on: check.at.slice(0, 10),
-        off: describeOff(check.offMm, unit),
+        off: off(check.offMm),
         by: checks.find(({ id }) => id === check.id)?.by ?? '',
         fault: describeCheckFault(check),
       }))
@@ -80,7 +105,7 @@ export function checksView(
       lower: inUnit(chart.lower),
       reach:
         AIR * inUnit(Math.max(limitMm, ...standing.checks.map(({ offMm }) => Math.abs(offMm)))),
-      says: `${standing.checks.length} checks, on average ${describeOff(chart.mean, unit)}; by chance from ${describeOff(chart.lower, unit)} to ${describeOff(chart.upper, unit)}; it may be off by ±${describeOff(limitMm, unit).slice(1)}.`,
+      says: `${standing.checks.length} checks, on average ${off(chart.mean)}; by chance from ${off(chart.lower)} to ${off(chart.upper)}; it may be off by ±${off(limitMm).slice(1)}.`,
     },
   }
 }
@@ -102,7 +127,11 @@ export interface CheckDraft {
 /** The same master as last time; at first its marked size. */
 export function newCheck({ gauge: { gauge }, checks }: GaugeHistory): CheckDraft {
   const last = checks.at(-1)
-  return { read: '', against: last?.against ?? '', master: last?.master.text ?? gauge.size.text }
+  return {
+    read: '',
+    against: last?.against ?? '',
+    master: textIn(last?.master ?? gauge.size, gauge.size.unit),
+  }
 }
 
 interface Check {
@@ -134,8 +163,8 @@ export interface WatchDraft {
   readonly reason: string
 }
 
-export const watchDraft = (watch: Watch | undefined): WatchDraft => ({
-  limit: watch?.limit.text ?? '',
+export const watchDraft = (watch: Watch | undefined, unit: LengthUnit): WatchDraft => ({
+  limit: textIn(watch?.limit, unit),
   days: watch?.everyDays === undefined ? '' : String(watch.everyDays),
   reason: '',
 })

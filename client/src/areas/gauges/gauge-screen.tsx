@@ -98,7 +98,7 @@ function OverTime({
 const TONES = { good: 'ink', due: 'caution', wrong: 'wrong' } as const
 
 function Checks({
-  view: { stands, tone, interval, rows, chart },
+  view: { stands, tone, interval, grade, rows, chart },
   suspect,
   gauge,
 }: {
@@ -113,6 +113,11 @@ function Checks({
           {stands}
         </Words>
         {interval !== undefined && <Words testID="interval">{interval}</Words>}
+        {grade && (
+          <Words tone={grade.isOutside ? 'wrong' : 'ink'} testID="grade">
+            {grade.words}
+          </Words>
+        )}
       </Card>
       {suspect.length > 0 && <Suspect suspect={suspect} gauge={gauge} />}
       {chart !== undefined && (

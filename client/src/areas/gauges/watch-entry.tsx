@@ -22,7 +22,7 @@ export function WatchEntry({
   const { again } = useGaugeChecks(id)
   const { control, submit, failure } = useKeptForm(
     `watch:${id}`,
-    watchDraft(watch),
+    watchDraft(watch, unit),
     (draft) => watchOf(draft, unit),
     async ({ watch: said, reason }) => {
       await change(id, gauge as Gauge, { reason, watch: said })

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react'
 import type { FieldValues } from 'react-hook-form'
 import { otherUnit } from '@pine/core/length'
 import type { Gauge } from '@pine/core/sheet'
-import { GAUGE_FACTS, GAUGE_KINDS } from '@pine/core/touch'
+import { BLOCK_GRADES, GAUGE_FACTS, GAUGE_KINDS } from '@pine/core/touch'
 import { GAUGE_NAMES, MEASURE_NAMES } from '@pine/core/words'
 import { useGauges } from '@/data/shop'
 import { useKeptForm, type KeptForm } from '@/data/use-kept-form'
@@ -17,6 +17,11 @@ import {
   turns,
   type GaugeDraft,
 } from './gauge-draft'
+
+const GRADES = [
+  { value: 'none', label: 'none is marked' },
+  ...BLOCK_GRADES.map((value) => ({ value, label: value })),
+] as const
 
 /** A gauge with its true size. Also used while a set-up is made. */
 export function AddGauge({ onDone }: { onDone: (id?: string) => void }) {
@@ -86,6 +91,22 @@ function GaugeForm<Result extends FieldValues>({
         name="size"
         label={`Its ${MEASURE_NAMES[GAUGE_FACTS[kind].measure]}, as marked or measured`}
         testID="gauge-size"
+      />
+      {kind === 'gauge-block' && (
+        <FormChoice
+          control={control}
+          name="grade"
+          label="Its grade by ISO 3650"
+          options={GRADES}
+          note="It says how far it may be from its mark, where no certificate tells its true size."
+        />
+      )}
+      <FormField
+        {...length}
+        name="uncertainty"
+        label="Standard uncertainty of that, where a certificate says it"
+        note="Half of what is stated with k = 2. Left empty, what is usual for its kind counts."
+        testID="gauge-uncertainty"
       />
       {kind === 'plate' && (
         <FormField

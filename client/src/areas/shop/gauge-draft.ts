@@ -1,6 +1,6 @@
-import { type LengthUnit } from '@pine/core/length'
+import { textIn, type LengthUnit } from '@pine/core/length'
 import { type Gauge } from '@pine/core/sheet'
-import { TURNING_GAUGES, type GaugeKind } from '@pine/core/touch'
+import { TURNING_GAUGES, type BlockGrade, type GaugeKind } from '@pine/core/touch'
 import { GAUGE_NAMES } from '@pine/core/words'
 import type { FormOutcome } from '@/data/use-kept-form'
 import { lengthProblem } from './length-problem'
@@ -17,6 +17,10 @@ export interface GaugeDraft {
   readonly maxSpeed: string
   /** Of a cutter that is tapered: half its angle, in degrees. */
   readonly halfAngle: string
+  /** Of a gauge block: its grade by ISO 3650. */
+  readonly grade: BlockGrade | 'none'
+  /** Standard uncertainty of its size, where a certificate says it. */
+  readonly uncertainty: string
   /** Why it is declared anew; nobody asks it of a new one. */
   readonly reason: string
 }
@@ -29,6 +33,8 @@ export const newGauge: GaugeDraft = {
   wall: '',
   maxSpeed: '',
   halfAngle: '',
+  grade: 'none',
+  uncertainty: '',
   reason: '',
 }
 
@@ -40,15 +46,21 @@ export function gaugeOf(draft: GaugeDraft): FormOutcome<GaugeDraft, Omit<Gauge, 
   const { kind, unit } = draft
   const [name, size, wall] = [draft.name.trim(), draft.size.trim(), draft.wall.trim()]
   const hasWall = kind === 'plate' && wall !== ''
+  const uncertainty = draft.uncertainty.trim()
   const sizeProblem = lengthProblem({ text: size, unit }, { sign: 'positive' })
+  const unsureProblem =
+    uncertainty === ''
+      ? undefined
+      : lengthProblem({ text: uncertainty, unit }, { sign: 'positive' })
   const wallProblem = hasWall
     ? lengthProblem({ text: wall, unit }, { sign: 'positive' })
     : undefined
-  if (sizeProblem !== undefined || wallProblem !== undefined)
+  if (sizeProblem !== undefined || wallProblem !== undefined || unsureProblem !== undefined)
     return {
       problems: {
         ...(sizeProblem !== undefined && { size: sizeProblem }),
         ...(wallProblem !== undefined && { wall: wallProblem }),
+        ...(unsureProblem !== undefined && { uncertainty: unsureProblem }),
       },
     }
   const maxSpeed = turns(kind) ? turnsOf(draft.maxSpeed) : undefined
@@ -68,19 +80,32 @@ export function gaugeOf(draft: GaugeDraft): FormOutcome<GaugeDraft, Omit<Gauge, 
       ...(hasWall && { wall: { text: wall, unit } }),
       ...(maxSpeed !== undefined && { maxSpeed }),
       ...(halfAngle !== undefined && { halfAngle }),
+      ...(kind === 'gauge-block' && draft.grade !== 'none' && { grade: draft.grade }),
+      ...(uncertainty !== '' && { uncertainty: { text: uncertainty, unit } }),
     },
   }
 }
 
 /** A gauge that is declared, to be corrected. */
-export const gaugeDraft = ({ kind, name, size, wall, maxSpeed, halfAngle }: Gauge): GaugeDraft => ({
+export const gaugeDraft = ({
+  kind,
+  name,
+  size,
+  wall,
+  maxSpeed,
+  halfAngle,
+  grade,
+  uncertainty,
+}: Gauge): GaugeDraft => ({
   kind,
   name,
   size: size.text,
   unit: size.unit,
-  wall: wall?.text ?? '',
+  wall: textIn(wall, size.unit),
   maxSpeed: maxSpeed === undefined ? '' : String(maxSpeed),
   halfAngle: halfAngle === undefined ? '' : String(halfAngle),
+  grade: grade ?? 'none',
+  uncertainty: textIn(uncertainty, size.unit),
   reason: '',
 })
 
@@ -94,6 +119,11 @@ export function correctedGauge(
   const reason = draft.reason.trim()
   if (reason === '')
     return { problems: { reason: 'Say why: it stays with the change, under your name.' } }
-  const { wall: _wall, maxSpeed: _speed, halfAngle: _angle, ...rest } = before
-  return { made: { gauge: { ...rest, ...outcome.made }, reason } }
+  const { repeatability, foot, footUncertainty } = before
+  const kept = {
+    ...(repeatability && { repeatability }),
+    ...(foot && { foot }),
+    ...(footUncertainty && { footUncertainty }),
+  }
+  return { made: { gauge: { id: before.id, ...kept, ...outcome.made }, reason } }
 }

@@ -1,5 +1,5 @@
 import { type MachineAxis } from '@pine/core/address'
-import { readLength, type LengthUnit, type WrittenLength } from '@pine/core/length'
+import { readLength, textIn, type LengthUnit, type WrittenLength } from '@pine/core/length'
 import { type Problem } from '@pine/core/problem'
 import { type KeyMode, type MachineDeclaration, type Proves, type Travel } from '@pine/core/sheet'
 import { describeProblem } from '@pine/core/words'
@@ -136,6 +136,7 @@ export function machineDraft(machine: MachineDeclaration): MachineDraft {
     dialTurn?.X,
     ...AXES.flatMap((axis) => [travels?.[axis]?.min, lostMotion?.[axis]]),
   ].find((one) => one !== undefined)
+  const unit = written?.unit ?? newMachine.unit
   return {
     ...newMachine,
     name,
@@ -150,16 +151,16 @@ export function machineDraft(machine: MachineDeclaration): MachineDraft {
     homing: homing ?? newMachine.homing,
     secondLook: policy?.secondLook === true ? 'yes' : 'no',
     proves: policy?.proves ?? 'all',
-    turn: dialTurn?.X?.text ?? '',
+    turn: textIn(dialTurn?.X, unit),
     travels: byAxis((axis) => {
       const travel = travels?.[axis]
-      return [travel?.min.text ?? '', travel?.max.text ?? '']
+      return [textIn(travel?.min, unit), textIn(travel?.max, unit)]
     }),
-    lostMotion: byAxis((axis) => lostMotion?.[axis]?.text ?? ''),
+    lostMotion: byAxis((axis) => textIn(lostMotion?.[axis], unit)),
     spindle: machine.maxSpindleSpeed === undefined ? '' : String(machine.maxSpindleSpeed),
     retract: machine.retract ?? '',
     pockets: machine.pockets === undefined ? '' : String(machine.pockets),
-    unit: written?.unit ?? newMachine.unit,
+    unit,
   }
 }
 

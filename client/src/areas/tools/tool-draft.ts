@@ -1,5 +1,5 @@
 import type { ToolAssembly } from '@pine/contract'
-import type { LengthUnit } from '@pine/core/length'
+import { textIn, type LengthUnit } from '@pine/core/length'
 import { PROPERTY_NAMES, TOOL_PROPERTIES, type Seat, type ToolProperty } from '@pine/core/shop'
 import type { FormOutcome } from '@/data/use-kept-form'
 import { lengthProblem } from '../shop/length-problem'
@@ -32,20 +32,19 @@ export const newTool: ToolDraft = {
 
 /** A tool that is declared, to be put right. */
 export function toolDraft({ name, holder, stickOut, properties = {} }: ToolAssembly): ToolDraft {
+  const unit = properties.DC?.unit ?? properties.LF?.unit ?? stickOut?.unit ?? 'mm'
   const written = Object.fromEntries(
     PROPERTY_NAMES.map((symbol) => {
       const value = properties[symbol]
-      const text = typeof value === 'object' ? value.text : value
-      return [symbol, text === undefined ? '' : String(text)]
+      return [symbol, typeof value === 'number' ? String(value) : textIn(value, unit)]
     }),
   ) as Record<ToolProperty, string>
-  const unit = properties.DC?.unit ?? properties.LF?.unit ?? stickOut?.unit ?? 'mm'
   return {
     ...written,
     name,
     holder: holder?.name ?? '',
     seat: holder?.seat ?? 'unsaid',
-    stickOut: stickOut?.text ?? '',
+    stickOut: textIn(stickOut, unit),
     unit,
     reason: '',
   }
