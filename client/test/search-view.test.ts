@@ -5,13 +5,14 @@ import { foundGroups } from '@/areas/setups/search-view'
 const ID = '019aaaaa-0000-7000-8000-0000deadbeef'
 
 test('what is found stands by its kind, each with its page; set-ups are the list’s own', () => {
-  const found = (['gauge', 'setup', 'tool', 'machine'] as const).map((kind) => ({
+  const found = (['gauge', 'setup', 'tool', 'machine', 'program'] as const).map((kind) => ({
     ...{ kind, id: ID, name: `the ${kind}`, about: 'T4' },
   }))
   expect(foundGroups(found).map(({ title, lines }) => [title, lines[0]!.href])).toEqual([
     ['Tools', `/tools/${ID}`],
     ['Gauges', `/gauges/${ID}`],
-    ['Machines', '/shop'],
+    ['Programs', `/setups/program?id=${ID}`],
+    ['Machines', `/machines/${ID}`],
   ])
   expect(foundGroups(undefined)).toEqual([])
 })

@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { name, reason, writtenLengthSchema } from './fields'
 import { kind, SETUP_FACTS, type FactKindOf } from './setup-facts'
 import { gaugeSchema, watchSchema } from './gauge-schema'
+import { reversalTestSchema } from './machine-schema'
 import { machineDeclarationSchema } from './setup-schema'
 import { machineEventSchema, toolEventSchema, toolFactSchema } from './tool-schema'
 
@@ -35,6 +36,7 @@ export const FACTS = {
   machine: {
     machine: kind(machineFactSchema, ({ name }) => `The machine ${name}`),
     'machine-event': kind(machineEventSchema, () => 'What happened to the machine'),
+    'reversal-test': kind(reversalTestSchema, ({ axis }) => `The reversal test of ${axis}`),
   },
   gauge: {
     gauge: kind(gaugeFactSchema, ({ name }) => `The gauge ${name}`),

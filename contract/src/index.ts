@@ -32,6 +32,12 @@ export {
   type ToolQuery,
 } from './tool-schema'
 export { foundSchema, searchQuerySchema, type Found } from './search-schema'
+export {
+  machineHistorySchema,
+  newReversalTestSchema,
+  type MachineHistory,
+  type NewReversalTest,
+} from './machine-schema'
 export { touchPlanSchema, type TouchPlanAnswer } from './touch-plan-schema'
 export { keptAnswerSchema, type KeptAnswer } from './kept-schema'
 export { readingSchema } from './reading-schema'

@@ -5,7 +5,7 @@ export const searchQuerySchema = z.object({ find: z.string().trim().min(1).max(1
 /** What was found over everything that the shop keeps: a few of each kind, those that changed last first. */
 export const foundSchema = z.array(
   z.object({
-    kind: z.enum(['setup', 'tool', 'gauge', 'machine']),
+    kind: z.enum(['setup', 'tool', 'gauge', 'machine', 'program']),
     id: z.uuid(),
     name: z.string(),
     /** Where it is, or what it is on. */

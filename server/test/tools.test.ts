@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid'
 import type { KeptAnswer, ToolHistory, ToolPage, TouchPlanAnswer } from '@pine/contract'
+import { readProgram } from '@pine/core/program'
 import { type SetupSheet } from '@pine/core/sheet'
 import { startHarness, type Harness } from './harness'
 import { mm, sheetOf } from './sheets'
@@ -320,6 +321,12 @@ describe('the list of tools', () => {
     expect(await found('tool 3')).toEqual(['tool tool 3'])
     expect(await found(tools[2]!.assembly.slice(-8).toUpperCase())).toEqual(['tool tool 3'])
     expect(await found('%')).not.toContain('machine Mill 2')
+    const program = await begin('Hub')
+    const reading = readProgram('G21 G90 G54\nM30\n')
+    await say(program, 'program', {
+      ...{ name: 'hub-top.nc', bytes: 16, sha256: 'a'.repeat(64), reading },
+    })
+    expect(await found('hub-TOP')).toEqual(['program hub-top.nc'])
     expect((await server.send('GET', '/search?find=')).status).toBe(422)
   })
 

@@ -20,6 +20,7 @@ export {
   type ToolHappening,
   type ToolProperty,
 } from './tool-properties'
+export { LEAST_PAIRS, lostMotionBy, type Reversal, type ReversalPair } from './reversal'
 export { holderRepeatsMm, lastLengthOf, toolTrust, type ToolTrust } from './tool-trust'
 export {
   touchGaps,

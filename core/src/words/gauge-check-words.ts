@@ -8,7 +8,8 @@ import { typographic } from './typographic'
 
 const DECIMALS: Readonly<Record<LengthUnit, number>> = { mm: 3, in: 4 }
 
-const write = (mm: number, unit: LengthUnit, more = 0): string =>
+/** Millimetres in a unit, with the decimals that its gauges have. */
+export const writeMm = (mm: number, unit: LengthUnit, more = 0): string =>
   typographic(
     formatLength(
       toNanometres(Math.round(mm * NANOMETRES_PER.mm)),
@@ -19,7 +20,7 @@ const write = (mm: number, unit: LengthUnit, more = 0): string =>
 
 /** How far off a check was, with its sign: `+0.004 mm`, `−0.0002 in`, `0.000 mm`; with more decimals where they mean something. */
 export function describeOff(offMm: number, unit: LengthUnit, more = 0): string {
-  const text = write(offMm, unit, more)
+  const text = writeMm(offMm, unit, more)
   return `${offMm > 0 && /[1-9]/.test(text) ? '+' : ''}${text} ${unit}`
 }
 
@@ -69,7 +70,7 @@ export function describeBlockGrade(
 ): { readonly words: string; readonly isOutside: boolean } | undefined {
   const limit = blockLimitMm(nominalMm, grade)
   if (limit === undefined) return undefined
-  const allows = `Grade ${grade} by ISO 3650 allows ± ${write(limit, unit, BLOCK_DECIMALS)} ${unit} at ${Number(nominalMm.toFixed(3))} mm`
+  const allows = `Grade ${grade} by ISO 3650 allows ± ${writeMm(limit, unit, BLOCK_DECIMALS)} ${unit} at ${Number(nominalMm.toFixed(3))} mm`
   if (offMm === undefined) return { words: `${allows}.`, isOutside: false }
   const off = `it is off by ${describeOff(offMm, unit, BLOCK_DECIMALS)}`
   if (Math.abs(offMm) <= limit) return { words: `${allows}: ${off}.`, isOutside: false }
@@ -108,8 +109,8 @@ function ownInterval(
   limitMm: number,
   unit: LengthUnit,
 ): string {
-  const within = `within ${write(limitMm, unit)} ${unit}`
-  const drifts = `${write(Math.abs(trend?.slope ?? 0) * WEEK_DAYS, unit, 1)} ${unit} a week`
+  const within = `within ${writeMm(limitMm, unit)} ${unit}`
+  const drifts = `${writeMm(Math.abs(trend?.slope ?? 0) * WEEK_DAYS, unit, 1)} ${unit} a week`
   if (because === 'too-few')
     return 'Fewer than four checks: once a month, until they tell its drift.'
   if (because === 'longest') return `It hardly moves: once a year keeps it ${within}.`

@@ -41,6 +41,7 @@ export {
   describeProgramVerdict,
 } from './program-words'
 export { describeZeroHeight, describeZeroPlace } from './zero-words'
+export { describeReversal, REVERSAL_STEPS } from './reversal-words'
 export { describeRestart } from './restart-words'
 export { describeProof, describeProofReasons } from './proof-words'
 export { describeReadBackError } from './read-back-words'

@@ -38,6 +38,7 @@ import { busy, databaseAway, noRoute, notJson, tooLarge, unexpected } from './re
 import { soundJson } from './sound-json'
 import { replyRefusal } from './reply'
 import { requirePerson, type Signed } from './session'
+import { machineRoutes } from './machine-routes'
 import { toolRoutes } from './tool-routes'
 
 /** What is said beside a fact that is sent. */
@@ -99,6 +100,7 @@ export function createApi({
     .route('/', liveRoutes(store, clock, changes))
     .route('/', gaugeCheckRoutes(store, clock, setups))
     .route('/', toolRoutes(store, clock, setups))
+    .route('/', machineRoutes(store, clock))
     .get('/machines', async (c) => c.json(await machinesOf(store)))
     .post('/machines', body(newMachineSchema), async (c) => {
       const added = await addMachine(store, clock, c.var.person, c.req.valid('json'))

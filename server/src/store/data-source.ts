@@ -18,6 +18,7 @@ import { PeopleOfTheShop1796630400000 } from './migrations/people-of-the-shop'
 import { ProgramTexts1796198400000 } from './migrations/program-texts'
 import { PutAways1796803200000 } from './migrations/put-aways'
 import { Streams1796544000000 } from './migrations/streams'
+import { MachinesOverTime1797062400000 } from './migrations/machines-over-time'
 import { ToolsOverTime1796976000000 } from './migrations/tools-over-time'
 import { WhatDevicesHadSeen1796716800000 } from './migrations/what-devices-had-seen'
 import { FirstTables1772438400000 } from './migrations/first-tables'
@@ -45,6 +46,7 @@ const MIGRATIONS = [
   PutAways1796803200000,
   GaugeChecks1796889600000,
   ToolsOverTime1796976000000,
+  MachinesOverTime1797062400000,
 ]
 
 /** Nobody at a machine waits longer than this; a migration may. */

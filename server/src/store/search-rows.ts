@@ -32,6 +32,16 @@ export async function searchRows(
        ) latest
        WHERE shop_id = $1 AND stream.kind IN ('gauge', 'machine') AND lower(latest.body ->> 'name') LIKE ALL ($2::text[])
        ORDER BY stream.kind, stream.created_at DESC LIMIT ${2 * MOST}
+     ) UNION ALL (
+       -- Read several times for a job it is one program of it.
+       SELECT 'program', stream_id, read.name, summary.summary ->> 'name'
+       FROM (
+         SELECT stream_id, body ->> 'name' AS name, max(recorded_at) AS at FROM fact
+         WHERE shop_id = $1 AND kind = 'program' AND lower(body ->> 'name') LIKE ALL ($2::text[])
+         GROUP BY stream_id, body ->> 'name'
+       ) read JOIN summary USING (stream_id)
+       WHERE summary.shop_id = $1
+       ORDER BY read.at DESC LIMIT ${MOST}
      )`,
     [shopId, words.map(like), words.join('')],
   )

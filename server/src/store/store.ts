@@ -1,6 +1,7 @@
 import type { Found, Person, SetupSummary, StreamKind } from '@pine/contract'
 import type { Insertion, PeopleStore } from './people-store'
 import type { FactRow, NewFactRow } from './fact-row'
+import type { MachineStore } from './machine-store'
 import type { ChangedUses, ToolStore } from './tool-store'
 
 /** A stream without its facts. */
@@ -65,7 +66,7 @@ export interface NewProgramText {
 }
 
 /** What the use cases of one shop need kept. PostgreSQL serves it through TypeORM: typeorm-store.ts. */
-export interface Store extends PeopleStore, ToolStore {
+export interface Store extends PeopleStore, MachineStore, ToolStore {
   /** Fails where the database does not answer. */
   ping(): Promise<void>
   shop(): Promise<{ readonly id: string; readonly name: string }>

@@ -9,6 +9,7 @@ import {
 } from './entities'
 import { checksOf, usesOf } from './check-rows'
 import { factsOf, headOf, insertFact, tellDeclared, writeFact } from './stream-rows'
+import { machineRows } from './machine-rows'
 import { searchRows } from './search-rows'
 import type { Store } from './store'
 import { toolRows } from './tool-rows'
@@ -40,6 +41,7 @@ export function typeormStore(source: DataSource, shopId: string): Store {
 
     ...typeormPeople(source),
     ...toolRows(source, shopId),
+    ...machineRows(source, shopId),
 
     async keepProgramText({ sha256, bytes, personId, at }) {
       await texts

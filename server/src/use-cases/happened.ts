@@ -1,7 +1,8 @@
 import type { Member, NewMachineEvent, NewToolEvent, ToolHistory } from '@pine/contract'
 import { validate as isUuid } from 'uuid'
-import { accept, refuse, type Outcome } from '../refusal'
+import { accept, type Outcome } from '../refusal'
 import { notAllowed } from './allowed'
+import { noMachine } from './shop'
 import { tell, type Shop } from './told-to-setups'
 import { entered, noTool, toolHistory } from './tools'
 
@@ -39,11 +40,3 @@ export async function addMachineEvent(
     await tell(setups, person, id, setup, { kind: body.what })
   return accept({ id })
 }
-
-const noMachine = (received: string) =>
-  refuse('not-found', {
-    message: 'There is no such machine.',
-    expected: 'a machine of the shop',
-    received,
-    remedy: 'Load the list again.',
-  })

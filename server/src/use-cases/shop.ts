@@ -88,7 +88,7 @@ export const policyInForce = async (
   sheet: Pick<SetupSheet, 'machineId' | 'machine'>,
 ): Promise<MachinePolicy | undefined> => policyOf(await machinesOf(store), sheet)
 
-const noMachine = (id: string) =>
+export const noMachine = (id: string) =>
   refuse('not-found', {
     message: 'There is no such machine.',
     expected: 'a machine of the shop',

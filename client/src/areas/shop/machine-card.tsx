@@ -1,3 +1,4 @@
+import { Link } from 'expo-router'
 import { useState } from 'react'
 import { keepsLengths, type MachineDeclaration } from '@pine/core/sheet'
 import { Allowed } from '@/areas/people/allowed'
@@ -30,9 +31,11 @@ export function MachineCard({ id, machine }: { id: string; machine: MachineDecla
     <Card padded>
       <Row justifyContent="space-between" alignItems="flex-start">
         <Column flex={1} gap="$1">
-          <Words as="lead" strong>
-            {name}
-          </Words>
+          <Link href={{ pathname: '/machines/[id]', params: { id } }} asChild>
+            <Words as="lead" strong tone="act" paddingVertical={10} marginVertical={-10}>
+              {name}
+            </Words>
+          </Link>
           <Words as="note">
             {kind} · shows {control.decimals.mm} decimals in mm, {control.decimals.in} in inch ·{' '}
             {keepsLengths(control)

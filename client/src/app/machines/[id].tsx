@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router'
+import { MachineScreen } from '@/areas/machines/machine-screen'
+
+export default function MachineRoute() {
+  const { id } = useLocalSearchParams<{ id: string }>()
+  return <MachineScreen key={id} id={id} />
+}

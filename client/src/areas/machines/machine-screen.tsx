@@ -1,0 +1,186 @@
+import { Link, useRouter } from 'expo-router'
+import { useState } from 'react'
+import type { MachineHistory } from '@pine/contract'
+import { Allowed } from '@/areas/people/allowed'
+import { failureWords } from '@/data/api'
+import { useMachineHistory } from '@/data/machine-history'
+import { useMachines } from '@/data/shop'
+import { Button } from '@/kit/button'
+import { Page } from '@/kit/page'
+import { Problem } from '@/kit/problem'
+import { Card, Column, Line } from '@/kit/surfaces'
+import { Digits, Words } from '@/kit/words'
+import {
+  declaredLines,
+  happenedLines,
+  offsetLines,
+  screwLines,
+  type ScrewLine,
+} from './machine-view'
+import { ReversalEntry } from './reversal-entry'
+
+/** A machine over time: what its control holds, how its screws were found, what happened to it. */
+export function MachineScreen({ id }: { readonly id: string }) {
+  const router = useRouter()
+  const { history, error } = useMachineHistory(id)
+  const [testing, setTesting] = useState(false)
+  const back = (
+    <Button kind="plain" onPress={() => router.push('/shop')}>
+      The shop
+    </Button>
+  )
+  if (history === undefined)
+    return (
+      <Page title="A machine over time" foot={back}>
+        <Words role={error === undefined ? 'status' : 'alert'} tone={error ? 'wrong' : 'soft'}>
+          {error === undefined ? 'What is known of it is on its way.' : failureWords(error)}
+        </Words>
+      </Page>
+    )
+  return (
+    <Page
+      title={history.machine.name}
+      foot={
+        <>
+          {back}
+          {!testing && (
+            <Allowed to="enter">
+              <Button grow kind="act" onPress={() => setTesting(true)} testID="test-screw">
+                Test a screw
+              </Button>
+            </Allowed>
+          )}
+        </>
+      }
+    >
+      {testing && <ReversalEntry id={id} onDone={() => setTesting(false)} />}
+      <Offsets history={history} />
+      <Screws history={history} />
+      <Told
+        title="What happened to it"
+        lines={happenedLines(history)}
+        none="Nothing that anybody said."
+      />
+      <Told title="How it was declared" lines={declaredLines(history)} none="Not yet." />
+    </Page>
+  )
+}
+
+function Offsets({ history }: { readonly history: MachineHistory }) {
+  const lines = offsetLines(history)
+  return (
+    <Column gap="$2">
+      <Words as="title" role="heading" aria-level={2}>
+        What its control holds
+      </Words>
+      {lines.length === 0 ? (
+        <Words tone="soft">No set-up has keyed anything on it yet.</Words>
+      ) : (
+        <>
+          <Card overflow="hidden" role="list" testID="offsets">
+            {lines.map(({ address, value, how, setup, isSeen }, index) => (
+              <Line key={address} apart first={index === 0} role="listitem" paddingVertical="$2">
+                <Column gap={0} flexShrink={1}>
+                  <Link href={{ pathname: '/setups/[id]', params: { id: setup } }} asChild>
+                    <Words strong tone="act" paddingVertical={10} marginVertical={-10}>
+                      {address}
+                    </Words>
+                  </Link>
+                  <Words as="note">{how}</Words>
+                </Column>
+                <Digits as="lead" tone={isSeen ? 'ink' : 'soft'} flexShrink={0}>
+                  {value}
+                </Digits>
+              </Line>
+            ))}
+          </Card>
+          <Words as="note">
+            As it was last shown or typed in a set-up here. What somebody keyed without one is not
+            known: look at the control before you rely on a row.
+          </Words>
+        </>
+      )}
+    </Column>
+  )
+}
+
+function Screws({ history }: { readonly history: MachineHistory }) {
+  return (
+    <Column gap="$2">
+      <Words as="title" role="heading" aria-level={2}>
+        Lost motion of its screws
+      </Words>
+      <Card overflow="hidden" role="list" testID="screws">
+        {screwLines(history).map((screw, index) => (
+          <Line key={screw.axis} first={index === 0} role="listitem" paddingVertical="$2">
+            <Screw screw={screw} history={history} />
+          </Line>
+        ))}
+      </Card>
+    </Column>
+  )
+}
+
+function Screw({
+  screw: { axis, counts, tested, takesOver },
+  history: { id },
+}: {
+  readonly screw: ScrewLine
+  readonly history: MachineHistory
+}) {
+  const { change } = useMachines()
+  const { again } = useMachineHistory(id)
+  const [failure, setFailure] = useState<string>()
+  const take = ({ machine, reason }: NonNullable<ScrewLine['takesOver']>) =>
+    void change(id, machine, { reason })
+      .then(again)
+      .catch((cause: unknown) => setFailure(failureWords(cause)))
+  return (
+    <Column gap="$1" flex={1}>
+      <Words>
+        <Words strong>{axis}</Words> {counts}
+      </Words>
+      {tested !== undefined && <Words as="note">{tested}</Words>}
+      {takesOver && (
+        <Allowed to="declare">
+          <Button onPress={() => take(takesOver)} testID={`count-${axis}`}>
+            {takesOver.says}
+          </Button>
+        </Allowed>
+      )}
+      <Problem words={failure} />
+    </Column>
+  )
+}
+
+function Told({
+  title,
+  lines,
+  none,
+}: {
+  readonly title: string
+  readonly lines: readonly { readonly what: string; readonly about: string }[]
+  readonly none: string
+}) {
+  return (
+    <Column gap="$2">
+      <Words as="title" role="heading" aria-level={2}>
+        {title}
+      </Words>
+      {lines.length === 0 ? (
+        <Words tone="soft">{none}</Words>
+      ) : (
+        <Card overflow="hidden" role="list" aria-label={title}>
+          {lines.map(({ what, about }, index) => (
+            <Line key={`${about}${what}`} first={index === 0} role="listitem" paddingVertical="$2">
+              <Column gap={0} flexShrink={1}>
+                <Words>{what}</Words>
+                <Words as="note">{about}</Words>
+              </Column>
+            </Line>
+          ))}
+        </Card>
+      )}
+    </Column>
+  )
+}

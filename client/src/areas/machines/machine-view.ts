@@ -1,0 +1,181 @@
+import type { MachineHistory, NewReversalTest } from '@pine/contract'
+import { AXES, type MachineAxis } from '@pine/core/address'
+import {
+  formatLength,
+  NANOMETRES_PER,
+  otherUnit,
+  readLength,
+  toNanometres,
+  type LengthUnit,
+  type WrittenLength,
+} from '@pine/core/length'
+import type { MachineDeclaration } from '@pine/core/sheet'
+import { LEAST_PAIRS, lostMotionBy, type Reversal } from '@pine/core/shop'
+import { describeReversal, lengthWords, typographic } from '@pine/core/words'
+import type { FormOutcome } from '@/data/use-kept-form'
+import { lengthProblem } from '../shop/length-problem'
+
+/** What a control holds, as its page shows it. */
+export interface OffsetLine {
+  readonly address: string
+  readonly value: string
+  /** Who, when, in which set-up; that it was only typed, where nobody read it back. */
+  readonly how: string
+  readonly setup: string
+  readonly isSeen: boolean
+}
+
+/** Work offsets first, as they are looked for; then lengths and diameters, each by its number. */
+export const offsetLines = ({ offsets }: Pick<MachineHistory, 'offsets'>): readonly OffsetLine[] =>
+  offsets
+    .toSorted((one, other) => byRegister.compare(one.address, other.address))
+    .map(({ address, shown, isSeen, by, at, name, setup }) => ({
+      address,
+      value: `${typographic(shown.text)} ${shown.unit}`,
+      how: `${isSeen ? 'shown' : 'typed, not read back'} · ${at.slice(0, 10)}, ${by} · ${name}`,
+      setup,
+      isSeen,
+    }))
+
+// G comes before H, and H2 before H10.
+const byRegister = new Intl.Collator('en', { numeric: true })
+
+const HAPPENED = {
+  'plane-moved': 'the setting plane or its setter was moved',
+  'home-lost': 'it lost its home position',
+} as const
+
+export const happenedLines = ({ happened }: Pick<MachineHistory, 'happened'>) =>
+  happened.map(({ what, at, name, plane }) => ({
+    what: HAPPENED[what],
+    about: [at.slice(0, 10), plane, name]
+      .filter((one) => one !== undefined && one !== '')
+      .join(' · '),
+  }))
+
+export const declaredLines = ({ declared }: Pick<MachineHistory, 'declared'>) =>
+  declared.map(({ by, at, reason }, index) => ({
+    what: reason ?? (index === declared.length - 1 ? 'declared' : 'declared anew'),
+    about: `${at.slice(0, 10)}, ${by}`,
+  }))
+
+/** A screw: what is counted with now, and what its last reversal test told. */
+export interface ScrewLine {
+  readonly axis: MachineAxis
+  readonly counts: string
+  readonly tested: string | undefined
+  /** The machine with what the test told, where that is not what is counted with; and why. */
+  readonly takesOver:
+    | { readonly says: string; readonly machine: MachineDeclaration; readonly reason: string }
+    | undefined
+}
+
+export const screwLines = ({ machine, reversals }: MachineHistory): readonly ScrewLine[] =>
+  AXES.map((axis) => {
+    const declared = (machine as MachineDeclaration).lostMotion?.[axis]
+    const last = reversals.find((one) => one.axis === axis)
+    const told = last && lostMotionBy(last.pairs)
+    const unit = last?.pairs[0]?.towardsPlus.unit ?? 'mm'
+    return {
+      axis,
+      counts:
+        declared === undefined
+          ? 'Nobody has said: it makes every number that leans on it less sure.'
+          : `Counted with ${lengthWords(declared)}.`,
+      tested: told && `${last.at.slice(0, 10)}, ${last.by}: ${describeReversal(told, unit)}`,
+      takesOver: told && last && takeOver(machine as MachineDeclaration, axis, told, unit, last.at),
+    }
+  })
+
+/** Nothing where the columns were turned, or it is counted with already. */
+function takeOver(
+  machine: MachineDeclaration,
+  axis: MachineAxis,
+  told: Reversal,
+  unit: LengthUnit,
+  at: string,
+): ScrewLine['takesOver'] {
+  if (told.isTurned) return undefined
+  const lost = { text: writtenMm(Math.max(told.meanMm, 0), unit), unit }
+  const declared = machine.lostMotion?.[axis]
+  if (declared !== undefined && nmOf(declared) === nmOf(lost)) return undefined
+  return {
+    says: `Count ${axis} with ${lost.text} ${unit}`,
+    machine: { ...machine, lostMotion: { ...machine.lostMotion, [axis]: lost } },
+    reason: `${axis} by a reversal test of ${told.pairs} pairs on ${at.slice(0, 10)}`,
+  }
+}
+
+const DECIMALS: Readonly<Record<LengthUnit, number>> = { mm: 3, in: 4 }
+
+const writtenMm = (mm: number, unit: LengthUnit): string =>
+  formatLength(toNanometres(Math.round(mm * NANOMETRES_PER.mm)), unit, DECIMALS[unit])
+
+function nmOf(written: WrittenLength): number | undefined {
+  const read = readLength(written)
+  return read.ok ? read.value.nm : undefined
+}
+
+/** A reversal test while it is made. */
+export interface ReversalDraft {
+  readonly axis: MachineAxis
+  readonly unit: LengthUnit
+  readonly plus: readonly string[]
+  readonly minus: readonly string[]
+}
+
+/** Places that are offered; three are enough, more say more. */
+export const PLACES = 5
+
+export const newReversal: ReversalDraft = {
+  axis: 'X',
+  unit: 'mm',
+  plus: Array.from({ length: PLACES }, () => ''),
+  minus: Array.from({ length: PLACES }, () => ''),
+}
+
+export const turnedUnit = ({ unit }: ReversalDraft): LengthUnit => otherUnit(unit)
+
+/** What it tells so far, in words; undefined with too few. */
+export function toldSoFar(draft: ReversalDraft): string | undefined {
+  const told = lostMotionBy(pairsOf(draft))
+  return told && describeReversal(told, draft.unit)
+}
+
+const pairsOf = ({ plus, minus, unit }: ReversalDraft) =>
+  plus.flatMap((text, index) => {
+    const [one, other] = [text.trim(), (minus[index] ?? '').trim()]
+    return one === '' || other === ''
+      ? []
+      : [{ towardsPlus: { text: one, unit }, towardsMinus: { text: other, unit } }]
+  })
+
+export function reversalOf(
+  draft: ReversalDraft,
+): FormOutcome<ReversalDraft, Omit<NewReversalTest, 'id'>> {
+  const problems: Record<string, string> = {}
+  draft.plus.forEach((text, index) => {
+    for (const [field, own, other] of [
+      ['plus', text, draft.minus[index]],
+      ['minus', draft.minus[index], text],
+    ] as const) {
+      const typed = (own ?? '').trim()
+      const wrong =
+        typed !== ''
+          ? lengthProblem({ text: typed, unit: draft.unit }, {})
+          : (other ?? '').trim() === ''
+            ? undefined
+            : 'This place was read from one side only: read it from the other as well.'
+      if (wrong !== undefined) problems[`${field}.${index}`] = wrong
+    }
+  })
+  if (Object.keys(problems).length > 0) return { problems }
+  const pairs = pairsOf(draft)
+  if (pairs.length < LEAST_PAIRS)
+    return {
+      problems: {
+        [`plus.${pairs.length}`]: `${LEAST_PAIRS} places at least tell how it scatters; ${pairs.length} are there.`,
+      },
+    }
+  return { made: { axis: draft.axis, pairs } }
+}

@@ -1,0 +1,21 @@
+import type { WrittenLength } from '@pine/core/length'
+import type { FactRow } from './fact-row'
+
+/** What a register of a control was last seen to hold, or was told. */
+export interface OffsetRow {
+  readonly address: string
+  readonly shown: WrittenLength
+  /** It was read back; else only that it was typed is known. */
+  readonly seen: boolean
+  readonly at: Date
+  readonly by: string
+  readonly setup: string
+  readonly name: string
+}
+
+export interface MachineStore {
+  /** What a machine was declared to be and how its screws were tested, the youngest first. */
+  machineFacts(machine: string): Promise<readonly FactRow[]>
+  /** What its registers were last seen to hold, by address: in its last set-ups. */
+  offsetsOf(machine: string): Promise<readonly OffsetRow[]>
+}

@@ -1,0 +1,61 @@
+import {
+  machineHistorySchema,
+  type MachineHistory,
+  type Member,
+  type NewReversalTest,
+} from '@pine/contract'
+import { validate as isUuid } from 'uuid'
+import type { Clock } from '../clock'
+import { accept, type Outcome } from '../refusal'
+import type { FactRow } from '../store/fact-row'
+import type { Store } from '../store/store'
+import { notAllowed } from './allowed'
+import { entered } from './tools'
+import { machinesOf, noMachine } from './shop'
+
+/** A machine over time: what its control holds and who keyed it, what it was declared to be, its screws, what happened to it. */
+export async function machineHistory(store: Store, id: string): Promise<Outcome<MachineHistory>> {
+  const machine = isUuid(id) ? (await machinesOf(store)).find((one) => one.id === id) : undefined
+  if (machine === undefined) return noMachine(id)
+  const facts = await store.machineFacts(id)
+  const declared = facts.filter(({ kind }) => kind === 'machine')
+  const offsets = await store.offsetsOf(id)
+  const happened = await store.happenedTo(
+    [{ id, name: machine.machine.name }],
+    declared.at(-1)?.recordedAt ?? new Date(0),
+  )
+  const said = ({ by, recordedAt }: FactRow) => ({ by: by.name, at: recordedAt.toISOString() })
+  return accept(
+    machineHistorySchema.parse({
+      ...machine,
+      offsets: offsets.map(({ at, seen, ...offset }) => ({
+        ...offset,
+        at: at.toISOString(),
+        isSeen: seen,
+      })),
+      declared: declared.map((fact) => ({
+        ...said(fact),
+        ...('reason' in fact.body && { reason: fact.body.reason }),
+      })),
+      reversals: facts
+        .filter(({ kind }) => kind === 'reversal-test')
+        .map((fact) => ({ ...said(fact), ...fact.body })),
+      happened: happened.map(({ machine: _its, ...event }) => event),
+    }),
+  )
+}
+
+/** A screw of a machine was tested by reversal. What it tells counts once the machine is declared with it. Sent twice it was once. */
+export async function addReversalTest(
+  store: Store,
+  clock: Clock,
+  person: Member,
+  machineId: string,
+  { id, ...body }: NewReversalTest,
+): Promise<Outcome<MachineHistory>> {
+  const refusal = notAllowed(person, 'enter')
+  if (refusal) return { ok: false, refusal }
+  const fact = { id, kind: 'reversal-test', body, ...entered(person, clock) } as const
+  const added = isUuid(machineId) ? await store.addOutside('machine', machineId, fact) : 'missing'
+  return added === 'missing' ? noMachine(machineId) : machineHistory(store, machineId)
+}

@@ -1,0 +1,115 @@
+import { v7 as uuid } from 'uuid'
+import type { MachineHistory } from '@pine/contract'
+import { startHarness, type Harness } from './harness'
+import { mm, sheetOf } from './sheets'
+
+// A machine over time: what its control holds and who keyed it, how its screws were tested, what it was declared to be.
+
+let server: Harness
+const machine = uuid()
+const declared = { ...sheetOf(1).machine, name: 'Mill 2' }
+
+beforeAll(async () => {
+  server = await startHarness()
+  await server.signInAs('Mira Toller', '2468', 'lead')
+  await server.send('POST', '/machines', { id: machine, machine: declared })
+})
+afterAll(() => server.close())
+
+async function begin(name: string): Promise<string> {
+  const id = uuid()
+  const sheet = { ...sheetOf(1), name, machineId: machine }
+  const made = await server.send('POST', '/setups', { id, sheetFactId: uuid(), sheet })
+  expect(made.status).toBe(201)
+  return id
+}
+
+async function say(setup: string, kind: string, body: object): Promise<void> {
+  const answer = await server.send('POST', `/setups/${setup}/facts`, { id: uuid(), kind, body })
+  expect([answer.status, answer.body.error]).toEqual([201, undefined])
+  server.passSeconds(1)
+}
+
+const keyed = (setup: string, address: string, text: string) =>
+  say(setup, 'key-in', { address, mode: 'set', typed: mm(text) })
+const seen = (setup: string, address: string, text: string) =>
+  say(setup, 'read-back', { address, moment: 'after', shown: mm(text) })
+
+const history = async () =>
+  (await server.send('GET', `/machines/${machine}/history`)).body as MachineHistory
+const held = async () =>
+  (await history()).offsets.map(
+    ({ address, shown, isSeen, by, name }) =>
+      `${address} ${shown.text} ${isSeen ? 'seen' : 'typed'} by ${by} in ${name}`,
+  )
+
+test('what its control holds is what was shown or typed last, register by register, over its set-ups', async () => {
+  const first = await begin('Ring')
+  await keyed(first, 'H1', '-270.000')
+  await seen(first, 'H1', '-270.000')
+  await keyed(first, 'G54.X', '-347.300')
+  expect(await held()).toEqual([
+    'G54.X -347.300 typed by Mira Toller in Ring',
+    'H1 -270.000 seen by Mira Toller in Ring',
+  ])
+  const second = await begin('Cover')
+  await server.signInAs('Jory Fenn', '2468')
+  await keyed(second, 'G54.X', '-120.000')
+  await seen(second, 'G54.X', '-120.001')
+  expect(await held()).toEqual([
+    'G54.X -120.001 seen by Jory Fenn in Cover',
+    'H1 -270.000 seen by Mira Toller in Ring',
+  ])
+  // Typed again in the first job, later than in the second: that stands now.
+  await keyed(first, 'G54.X', '-347.300')
+  expect((await held())[0]).toBe('G54.X -347.300 typed by Jory Fenn in Ring')
+})
+
+test('another machine’s set-ups tell nothing of it', async () => {
+  const other = uuid()
+  await server.signInAs('Mira Toller')
+  await server.send('POST', '/machines', { id: other, machine: { ...declared, name: 'Mill 3' } })
+  const { body } = await server.send('GET', `/machines/${other}/history`)
+  expect((body as MachineHistory).offsets).toEqual([])
+  expect((await server.send('GET', `/machines/${uuid()}/history`)).status).toBe(404)
+  expect((await server.send('GET', '/machines/none/history')).status).toBe(404)
+})
+
+test('a reversal test stays as it was made, once, and counts only when the machine is declared with it', async () => {
+  const pairs = ['10.012', '20.013', '30.011'].map((text) => ({
+    towardsPlus: mm(text),
+    towardsMinus: mm(`${text.slice(0, 2)}.000`),
+  }))
+  const test = { id: uuid(), axis: 'Z', pairs }
+  const path = `/machines/${machine}/reversal-tests`
+  expect((await server.send('POST', path, test)).status).toBe(201)
+  expect((await server.send('POST', path, test)).status).toBe(201)
+  const { reversals, machine: now } = await history()
+  expect(reversals).toMatchObject([{ axis: 'Z', by: 'Mira Toller', pairs }])
+  expect(now.lostMotion).toBeUndefined()
+  const counted = { ...declared, lostMotion: { Z: mm('0.012') } }
+  const reason = 'reversal test of three pairs'
+  await server.send('PUT', `/machines/${machine}`, { machine: counted, reason })
+  const after = await history()
+  expect(after.machine.lostMotion?.Z?.text).toBe('0.012')
+  expect(after.declared.map((one) => one.reason)).toEqual([reason, undefined])
+  expect((await server.send('POST', path, { ...test, pairs: [] })).status).toBe(422)
+  expect(
+    (await server.send('POST', `/machines/${uuid()}/reversal-tests`, { ...test, id: uuid() }))
+      .status,
+  ).toBe(404)
+})
+
+test('what happened to it is told, in set-ups and outside of them, the youngest first', async () => {
+  const setup = await begin('Moved')
+  await say(setup, 'event', { kind: 'plane-moved' })
+  const event = { id: uuid(), what: 'home-lost', note: 'power cut' }
+  await server.send('POST', `/machines/${machine}/events`, event)
+  const { happened } = await history()
+  expect(
+    happened
+      .map(({ what, name }) => `${what} ${name}`)
+      .slice(-2)
+      .toSorted(),
+  ).toEqual(['home-lost power cut', 'plane-moved Moved'])
+})
