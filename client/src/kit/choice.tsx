@@ -6,6 +6,8 @@ const Option = styled(View, {
   name: 'Option',
   render: 'button',
   minHeight: '$touch',
+  minWidth: '$touch',
+  alignItems: 'center',
   // A long answer wraps within its card.
   maxWidth: '100%',
   justifyContent: 'center',

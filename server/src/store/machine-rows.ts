@@ -16,7 +16,7 @@ export function machineRows(source: DataSource, shopId: string): MachineStore {
       )
       return rows.map(factRow)
     },
-    async offsetsOf(machine) {
+    async offsetsOf({ id, name }) {
       const rows: readonly {
         readonly address: string
         readonly shown: WrittenLength
@@ -32,14 +32,15 @@ export function machineRows(source: DataSource, shopId: string): MachineStore {
            recorded_at AS at, person.name AS by, last.stream_id AS setup, last.name
          FROM (
            SELECT stream_id, summary ->> 'name' AS name FROM summary
-           WHERE shop_id = $1 AND summary ->> 'machineId' = $2
+           WHERE shop_id = $1 AND (summary ->> 'machineId' = $2
+             OR summary ->> 'machineId' IS NULL AND summary ->> 'machine' = $3)
            ORDER BY created_at DESC LIMIT ${KEYED_SETUPS}
          ) last
          JOIN fact ON fact.shop_id = $1 AND fact.stream_id = last.stream_id
          JOIN person ON person.id = person_id
          WHERE kind = 'key-in' OR kind = 'read-back'
          ORDER BY body ->> 'address', recorded_at DESC, place DESC`,
-        [shopId, machine],
+        [shopId, id, name],
       )
       return rows
     },

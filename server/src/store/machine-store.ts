@@ -16,6 +16,6 @@ export interface OffsetRow {
 export interface MachineStore {
   /** What a machine was declared to be and how its screws were tested, the youngest first. */
   machineFacts(machine: string): Promise<readonly FactRow[]>
-  /** What its registers were last seen to hold, by address: in its last set-ups. */
-  offsetsOf(machine: string): Promise<readonly OffsetRow[]>
+  /** What its registers were last seen to hold, by address: in its last set-ups, by its id, or by its name where a sheet tells no more. */
+  offsetsOf(machine: { readonly id: string; readonly name: string }): Promise<readonly OffsetRow[]>
 }

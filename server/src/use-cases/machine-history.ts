@@ -19,7 +19,7 @@ export async function machineHistory(store: Store, id: string): Promise<Outcome<
   if (machine === undefined) return noMachine(id)
   const facts = await store.machineFacts(id)
   const declared = facts.filter(({ kind }) => kind === 'machine')
-  const offsets = await store.offsetsOf(id)
+  const offsets = await store.offsetsOf({ id, name: machine.machine.name })
   const happened = await store.happenedTo(
     [{ id, name: machine.machine.name }],
     declared.at(-1)?.recordedAt ?? new Date(0),
