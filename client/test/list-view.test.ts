@@ -14,6 +14,7 @@ const summary = (told: Partial<SetupSummary>): SetupSummary => ({
   nextStation: 'lengths',
   recorded: false,
   warnings: 0,
+  blocks: null,
   oldFrom: null,
   away: null,
   machineId: null,
@@ -24,6 +25,8 @@ test('what is next, or what is wrong, or that it is done', () => {
   expect(progressWords(summary({}))).toBe('Next: Lengths')
   expect(progressWords(summary({ warnings: 1, recorded: true }))).toBe('One thing to look at')
   expect(progressWords(summary({ warnings: 3 }))).toBe('3 things to look at')
+  const blocks = '2 numbers no longer hold.'
+  expect(progressWords(summary({ warnings: 3, recorded: true, blocks }))).toBe(blocks)
   expect(progressWords(summary({ recorded: true, nextStation: null }))).toBe('Released')
   expect(progressWords(summary({ recorded: true }))).toBe('Open again since its release')
 })

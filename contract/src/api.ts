@@ -201,6 +201,8 @@ export const setupSummarySchema = z.object({
   /** It was released, now or before; `nextStation` tells whether something is open again. */
   recorded: z.boolean(),
   warnings: z.number(),
+  /** What stands in the way, in a sentence: the first disagreement, else that numbers no longer hold. */
+  blocks: z.string().nullable().default(null),
   /** From when on a number of it is older than the shop allows; null where none grows old. */
   oldFrom: z.string().nullable(),
   /** Who put it away, and when; null where it is among those that are worked on. */

@@ -113,3 +113,29 @@ test('what happened to it is told, in set-ups and outside of them, the youngest 
       .toSorted(),
   ).toEqual(['home-lost power cut', 'plane-moved Moved'])
 })
+
+describe('the list of set-ups', () => {
+  const blocksOf = async (id: string) => {
+    const { body } = await server.send('GET', '/setups')
+    return (body as { id: string; blocks: string | null }[]).find((one) => one.id === id)?.blocks
+  }
+  const tip = (setup: string, read: string) =>
+    say(setup, 'reading', { of: 'tip-on-plane', tool: 1, read: mm(read), with: [] })
+
+  test('says what stands in the way: what disagrees first, else how many numbers no longer hold', async () => {
+    const setup = await begin('In the way')
+    expect(await blocksOf(setup)).toBeNull()
+    await tip(setup, '-220.000')
+    await keyed(setup, 'H1', '-220.000')
+    expect(await blocksOf(setup)).toBeNull()
+    await say(setup, 'event', { kind: 'plane-moved' })
+    expect(await blocksOf(setup)).toBe('One number no longer holds.')
+    await tip(setup, '-221.000')
+    expect(await blocksOf(setup)).toBeNull()
+    await keyed(setup, 'H1', '-221.000')
+    await seen(setup, 'H1', '-212.000')
+    expect(await blocksOf(setup)).toBe(
+      'H1: the control does not show what it should; it is off by 9.000 mm.',
+    )
+  })
+})

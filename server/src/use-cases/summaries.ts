@@ -4,7 +4,10 @@ import { oldFrom } from '@pine/core/freshness'
 import { nextStep, stepsOf } from '@pine/core/plan'
 import { type MachinePolicy } from '@pine/core/sheet'
 import { toolUses, type AssemblyUse } from '@pine/core/running'
+import { formatLength } from '@pine/core/length'
+import { isRemark } from '@pine/core/registers'
 import { solve, type Solution } from '@pine/core/solve'
+import { describeWarning, typographic } from '@pine/core/words'
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
 import { SetupStreams, type StandingSetup } from './set-up-streams'
@@ -45,11 +48,27 @@ export function standingOf(
     nextStation: nextStep(steps)?.step.station ?? null,
     recorded: document.records.length > 0,
     warnings: solution.warnings.length,
+    blocks: blocksOf(solution),
     oldFrom: nextOld(solution, sheet.machine.policy?.maxAgeDays),
     away: away === undefined ? null : { by: away.by.name, at: away.at },
     machineId: sheet.machineId ?? null,
   }
   return { summary, uses: toolUses(document, solution) }
+}
+
+/** The first thing that disagrees, in its first sentence; else how many numbers no longer hold. */
+function blocksOf({ warnings, registers, unit, decimals }: Solution): string | null {
+  const warning = warnings.find((one) => !isRemark(one))
+  if (warning !== undefined) {
+    const words = describeWarning(
+      warning,
+      (nm) => `${typographic(formatLength(nm, unit, decimals))} ${unit}`,
+    )
+    return /^.+?\.(?= |$)/.exec(words)?.[0] ?? words
+  }
+  const stale = registers.filter(({ state }) => state === 'stale').length
+  if (stale === 0) return null
+  return stale === 1 ? 'One number no longer holds.' : `${stale} numbers no longer hold.`
 }
 
 /** From when on another number is too old; one that is too old now will not be any more so. */

@@ -19,8 +19,9 @@ export function found(setups: readonly SetupSummary[], words: string): readonly 
   })
 }
 
-/** How far a set-up is, and what is next. */
-export function progressWords({ recorded, warnings, nextStation }: SetupSummary): string {
+/** What stands in the way of a set-up; else how far it is, and what is next. */
+export function progressWords({ recorded, warnings, nextStation, blocks }: SetupSummary): string {
+  if (blocks !== null) return blocks
   if (warnings > 0) return warnings === 1 ? 'One thing to look at' : `${warnings} things to look at`
   if (recorded) return nextStation === null ? 'Released' : 'Open again since its release'
   const station = STATIONS.find((one) => one === nextStation)

@@ -155,6 +155,7 @@ function SetupCard({ setup, named }: { setup: SetupSummary; named: boolean }) {
     stepsTotal,
     recorded,
     warnings,
+    blocks,
     changedAt,
     changedBy,
   } = setup
@@ -170,7 +171,10 @@ function SetupCard({ setup, named }: { setup: SetupSummary; named: boolean }) {
               {name}
             </Words>
             {named && <Words as="note">{machine}</Words>}
-            <Words tone={warnings > 0 ? 'wrong' : recorded ? 'act' : 'read'} strong>
+            <Words
+              tone={warnings > 0 || blocks !== null ? 'wrong' : recorded ? 'act' : 'read'}
+              strong
+            >
               {progressWords(setup)}
             </Words>
             <Words as="note">
