@@ -488,4 +488,19 @@ test('what is proven: every number that is typed, or where the policy picks, the
     'G54 T3 new',
     'G55 T3 new',
   ])
+  // One that was measured before and reaches no further than others is let go, but for the first of each row.
+  const known = {
+    ...changes,
+    tools: changes.tools.map((tool) => ({ ...tool, lastLength: mm('40') })),
+  }
+  const letGo = router({
+    ...known,
+    machine: { ...router().machine, policy: { proves: 'riskiest' } },
+  })
+  expect(proofsOf(letGo, touched)).toEqual([
+    'G54 T1 row',
+    'G55 T1 row',
+    'G54 T2 longest',
+    'G55 T2 longest',
+  ])
 })
