@@ -16,6 +16,8 @@ export interface Config {
   readonly clientFolder: string
   /** Fill an empty database with the demo workshop. */
   readonly demo: boolean
+  /** Write anew, before anybody is served, all that is worked out of facts. */
+  readonly rebuild: boolean
 }
 
 /** Reads the environment; throws one clear line for what is missing or wrong. */
@@ -50,5 +52,6 @@ export function readConfig(environment: Readonly<Record<string, string | undefin
     proxied: environment['PINE_PROXY'] === '1',
     logFolder: environment['PINE_LOGS'] || undefined,
     demo: environment['PINE_DEMO'] === '1',
+    rebuild: environment['PINE_REBUILD'] === '1',
   }
 }

@@ -11,7 +11,7 @@ import { createSite } from './http/site'
 import { openLog } from './log'
 import { listen, openDatabase } from './store/data-source'
 import { firstShop, typeormStore } from './store/typeorm-store'
-import { fillSummaries } from './use-cases/summaries'
+import { fillSummaries, rebuildAll } from './use-cases/summaries'
 
 /** From SIGTERM to the end, at most. */
 const LONGEST_STOP_MS = 8_000
@@ -26,6 +26,8 @@ async function main(): Promise<void> {
   const store = typeormStore(database, await firstShop(database))
   const clock = () => new Date()
   await fillSummaries(store, clock)
+  if (config.rebuild)
+    process.stdout.write(`rebuilt from facts: ${await rebuildAll(store, clock)} set-ups\n`)
   if (config.demo) await loadDemo(store, clock)
   const changes = listen(config.databaseUrl)
   const api = createApi({

@@ -2,6 +2,7 @@ import { v7 as uuid } from 'uuid'
 import type { KeptAnswer, ToolHistory, ToolPage, TouchPlanAnswer } from '@pine/contract'
 import { readProgram } from '@pine/core/program'
 import { type SetupSheet } from '@pine/core/sheet'
+import { rebuildAll } from '../src/use-cases/summaries'
 import { startHarness, type Harness } from './harness'
 import { mm, sheetOf } from './sheets'
 
@@ -371,4 +372,27 @@ describe('the list of tools', () => {
     ]
     expect(refused.map(({ status }) => status)).toEqual([403, 403, 403])
   })
+})
+
+test('all that is worked out of facts is built again from them as it was', async () => {
+  const all = async () => [
+    (await server.send('GET', '/tools')).body,
+    ((await server.send('GET', '/setups')).body as { id: string }[]).toSorted((one, other) =>
+      one.id.localeCompare(other.id),
+    ),
+    (await server.send('GET', `/machines/${machine}/tools`)).body,
+    (await server.send('GET', `/tools/${tools[1]!.assembly}`)).body,
+    await server.asOwner(
+      'SELECT tool_id, setup_id, at, use FROM tool_use ORDER BY tool_id, setup_id',
+    ),
+    await server.asOwner('SELECT * FROM tool_now ORDER BY tool_id'),
+  ]
+  const before = await all()
+  expect((before[4] as unknown[]).length).toBeGreaterThan(10)
+  await server.asOwner('DELETE FROM tool_use')
+  await server.asOwner('DELETE FROM tool_now')
+  await server.asOwner('DELETE FROM summary')
+  expect((await server.send('GET', '/tools')).body).toMatchObject({ total: 0 })
+  await rebuildAll(server.store, () => new Date('2026-03-20T08:00:00Z'))
+  expect(await all()).toEqual(before)
 })

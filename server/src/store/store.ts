@@ -118,6 +118,10 @@ export interface Store extends PeopleStore, MachineStore, ToolStore {
   addSummary(summary: SetupSummary): Promise<void>
   /** Puts a summary in the place of one that the clock has overtaken, unless a fact has written another meanwhile. */
   renewSummary(before: SetupSummary, now: SetupSummary): Promise<void>
+  /** Every set-up of the shop, by its id. */
+  setupIds(): Promise<readonly string[]>
+  /** Writes what the list shows of a set-up and what it tells of tools, whatever stood there. */
+  keepStanding(summary: SetupSummary, uses: ChangedUses): Promise<void>
   /** What a record froze. */
   frozen(factId: string): Promise<object | undefined>
 }

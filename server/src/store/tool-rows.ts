@@ -66,6 +66,22 @@ export function toolRows(source: DataSource, shopId: string): ToolStore {
         return written
       }),
 
+    async renewTools() {
+      await source.query(
+        `INSERT INTO tool_now (shop_id, tool_id, name, machine_id, pocket, retired, declared, placed_at)
+         SELECT $1, stream.id, body ->> 'name', (body -> 'place' ->> 'machine')::uuid, (body -> 'place' ->> 'pocket')::int,
+           coalesce((body ->> 'retired')::boolean, false), body - 'reason' - 'retired', latest.recorded_at
+         FROM stream CROSS JOIN LATERAL (
+           SELECT body, recorded_at FROM fact
+           WHERE fact.shop_id = stream.shop_id AND stream_id = stream.id AND fact.kind = 'tool'
+           ORDER BY place DESC LIMIT 1
+         ) latest
+         WHERE stream.shop_id = $1 AND stream.kind = 'tool'
+         ON CONFLICT (shop_id, tool_id) DO UPDATE SET name = EXCLUDED.name, machine_id = EXCLUDED.machine_id,
+           pocket = EXCLUDED.pocket, retired = EXCLUDED.retired, declared = EXCLUDED.declared, placed_at = EXCLUDED.placed_at`,
+        [shopId],
+      )
+    },
     async toolPage({ find, machine, retired, from, most }) {
       const rows: readonly (DeclaredTool & { readonly total: string })[] = await source.query(
         `SELECT tool_id, declared, retired, count(*) OVER () AS total FROM tool_now

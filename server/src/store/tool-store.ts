@@ -31,6 +31,8 @@ export interface ToolStore {
   declareTool(id: string, fact: NewFactRow, row: ToolRow): Promise<Insertion>
   /** Adds a fact to the end of the stream of a tool or a machine; `missing` where there is no such stream. */
   addOutside(kind: 'tool' | 'machine', id: string, fact: NewFactRow): Promise<Insertion | 'missing'>
+  /** Writes what every tool is declared to be now, as its stream tells it. */
+  renewTools(): Promise<void>
   /** A page of the tools that every one of some words stands in the name of, by name, and how many there are of all pages. */
   toolPage(asked: {
     readonly find: readonly string[]

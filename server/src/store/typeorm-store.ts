@@ -8,7 +8,7 @@ import {
   summaryEntity,
 } from './entities'
 import { checksOf, usesOf } from './check-rows'
-import { factsOf, headOf, insertFact, tellDeclared, writeFact } from './stream-rows'
+import { factsOf, headOf, insertFact, KEEP_USES, tellDeclared, writeFact } from './stream-rows'
 import { machineRows } from './machine-rows'
 import { searchRows } from './search-rows'
 import type { Store } from './store'
@@ -170,6 +170,21 @@ export function typeormStore(source: DataSource, shopId: string): Store {
       await source.query(
         'UPDATE summary SET summary = $4 WHERE shop_id = $1 AND stream_id = $2 AND summary = $3',
         [shopId, now.id, before, now],
+      )
+    },
+    async setupIds() {
+      const rows: readonly { readonly id: string }[] = await source.query(
+        `SELECT id FROM stream WHERE shop_id = $1 AND kind = 'setup' ORDER BY created_at, id`,
+        [shopId],
+      )
+      return rows.map(({ id }) => id)
+    },
+    async keepStanding(summary, uses) {
+      await source.query(
+        `WITH told AS (${KEEP_USES('$3', '$2')})
+         INSERT INTO summary (shop_id, stream_id, summary, created_at) VALUES ($1, $2, $4, $5)
+         ON CONFLICT (shop_id, stream_id) DO UPDATE SET summary = EXCLUDED.summary`,
+        [shopId, summary.id, JSON.stringify(uses), summary, summary.createdAt],
       )
     },
     async frozen(factId) {

@@ -11,6 +11,7 @@ import { describeWarning, typographic } from '@pine/core/words'
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
 import { SetupStreams, type StandingSetup } from './set-up-streams'
+import { machinesOf, policyOf } from './shop'
 
 /**
  * A set-up as the list shows it.
@@ -78,6 +79,25 @@ function nextOld({ registers }: Solution, days: number | undefined): string | nu
   )
   const moment = days === undefined ? undefined : oldFrom(young, days)
   return moment === undefined ? null : new Date(moment).toISOString()
+}
+
+/**
+ * Writes all that is worked out of facts anew: the list of set-ups, what they tell of tools, and what tools are. Facts stay as they
+ * are; whoever keeps a copy of a database that lost one of these has them again by it.
+ */
+export async function rebuildAll(store: Store, clock: Clock): Promise<number> {
+  await store.renewTools()
+  const streams = new SetupStreams(store)
+  const machines = await machinesOf(store)
+  const ids = await store.setupIds()
+  for (const id of ids) {
+    const setup = await streams.open(id)
+    if (setup === undefined) continue
+    const policy = policyOf(machines, setup.document.sheet)
+    const { summary, uses } = standingOf(setup, clock().toISOString(), policy)
+    await store.keepStanding(summary, uses)
+  }
+  return ids.length
 }
 
 /** Writes what the list shows of set-ups from before there were summaries; the facts tell it at any time. */
