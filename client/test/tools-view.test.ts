@@ -33,9 +33,13 @@ test('a label holds the address of the tool’s page, and its code is the end of
 test('a tool is in a pocket of a machine, of one that is unknown here, or in none', () => {
   const machines = [{ id: ID, machine: { name: 'Mill 2' } as never }]
   const place = { machine: ID, pocket: 4 }
-  expect(placeWords({ place }, machines)).toBe('T4 in Mill 2')
-  expect(placeWords({ place }, [])).toBe('T4')
-  expect(placeWords({}, machines)).toBe('in no machine')
+  const tool = { name: 'drill', place }
+  expect(placeWords({ tool }, machines)).toBe('T4 in Mill 2')
+  expect(placeWords({ tool }, [])).toBe('T4')
+  expect(placeWords({ tool: { name: 'drill' } }, machines)).toBe('in no machine')
+  expect(placeWords({ tool, displaced: true }, machines)).toBe(
+    'out of its pocket: another is T4 in Mill 2 now',
+  )
 })
 
 test('properties are told by symbol and name, each with its unit', () => {

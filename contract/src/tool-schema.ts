@@ -68,6 +68,8 @@ export const toolLineSchema = z.object({
   id: uuid(),
   tool: toolAssemblySchema,
   retired,
+  /** Another tool was put into its pocket since. */
+  displaced: z.literal(true).optional(),
   trust: toolTrustSchema,
 })
 export type ToolLine = z.infer<typeof toolLineSchema>

@@ -339,6 +339,27 @@ describe('the list of tools', () => {
     expect(pockets.map(({ pocket }: { pocket: number }) => pocket)).toEqual([2, 3, 4, 9])
   })
 
+  test('a tool whose pocket another was put into says so, in the list and on its page', async () => {
+    const other = uuid()
+    const isDisplaced = async () => [
+      (await historyOf(3)).displaced,
+      ((await server.send('GET', '/tools?find=tool+4')).body as ToolPage).tools[0]?.displaced,
+    ]
+    expect(await isDisplaced()).toEqual([undefined, undefined])
+    server.passSeconds(60)
+    await begin('In its place', {
+      tools: [{ number: 4, name: 'another tap', lengthRegister: 4, assembly: other }],
+    })
+    expect(await isDisplaced()).toEqual([true, true])
+    expect((await server.send('GET', `/tools/${other}`)).body.displaced).toBeUndefined()
+    // Put back, it is where it was.
+    server.passSeconds(60)
+    await begin('Back in it', {
+      tools: [{ number: 4, name: 'tool 4', lengthRegister: 4, assembly: tools[3]!.assembly }],
+    })
+    expect(await isDisplaced()).toEqual([undefined, undefined])
+  })
+
   test('two tools cannot be one, and what is not there is said', async () => {
     const twice = [1, 2].map((number) => ({
       ...{ number, name: `tool ${number}`, lengthRegister: number },

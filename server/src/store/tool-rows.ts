@@ -14,13 +14,22 @@ interface DeclaredTool {
   readonly tool_id: string
   readonly declared: ToolAssembly
   readonly retired: boolean
+  readonly displaced?: boolean
 }
 
-const rowOf = ({ tool_id, declared, retired }: DeclaredTool): ToolRow => ({
+const rowOf = ({ tool_id, declared, retired, displaced }: DeclaredTool): ToolRow => ({
   id: tool_id,
   tool: declared,
   retired,
+  ...(displaced && { displaced }),
 })
+
+/** Whether another tool in use was put into its pocket later. */
+const IS_DISPLACED = `EXISTS (
+  SELECT FROM tool_now later
+  WHERE later.shop_id = tool_now.shop_id AND later.machine_id = tool_now.machine_id AND later.pocket = tool_now.pocket
+    AND NOT later.retired AND later.tool_id <> tool_now.tool_id AND later.placed_at > tool_now.placed_at
+) AS displaced`
 
 /** A set-up that is worked on: neither put away, nor released and left as it was. */
 const IS_OPEN = `summary ->> 'away' IS NULL AND summary ->> 'nextStation' IS NOT NULL`
@@ -84,7 +93,7 @@ export function toolRows(source: DataSource, shopId: string): ToolStore {
     },
     async toolPage({ find, machine, retired, from, most }) {
       const rows: readonly (DeclaredTool & { readonly total: string })[] = await source.query(
-        `SELECT tool_id, declared, retired, count(*) OVER () AS total FROM tool_now
+        `SELECT tool_id, declared, retired, ${IS_DISPLACED}, count(*) OVER () AS total FROM tool_now
          WHERE shop_id = $1 AND retired = $2 AND ($3::uuid IS NULL OR machine_id = $3) AND (lower(name) LIKE ALL ($4::text[]) OR right(tool_id::text, 8) = lower($7))
          ORDER BY lower(name) COLLATE by_number, tool_id LIMIT $5 OFFSET $6`,
         [shopId, retired, machine ?? null, find.map(like), most, from, find.join('')],
@@ -93,7 +102,7 @@ export function toolRows(source: DataSource, shopId: string): ToolStore {
     },
     async toolsById(ids) {
       const rows: readonly DeclaredTool[] = await source.query(
-        'SELECT tool_id, declared, retired FROM tool_now WHERE shop_id = $1 AND tool_id = ANY ($2::uuid[])',
+        `SELECT tool_id, declared, retired, ${IS_DISPLACED} FROM tool_now WHERE shop_id = $1 AND tool_id = ANY ($2::uuid[])`,
         [shopId, ids],
       )
       return rows.map(rowOf)

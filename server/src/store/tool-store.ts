@@ -9,6 +9,8 @@ export interface ToolRow {
   readonly id: string
   readonly tool: ToolAssembly
   readonly retired: boolean
+  /** Another tool was put into its pocket since. */
+  readonly displaced?: boolean
 }
 
 /** A fact of one of several streams. */

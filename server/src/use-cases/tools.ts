@@ -74,7 +74,7 @@ async function knownOf(store: Store, ids: readonly string[], most: number) {
 
 /** A tool as the list has it. */
 function lineOf(
-  { id, tool, retired }: ToolRow,
+  { id, tool, retired, displaced }: ToolRow,
   { uses, events, machines, happened }: Awaited<ReturnType<typeof knownOf>>,
   now: Date,
 ): ToolLine {
@@ -91,6 +91,7 @@ function lineOf(
     id,
     tool,
     ...(retired && { retired: true as const }),
+    ...(displaced && { displaced: true as const }),
     trust: { state: trust.state, words: describeToolTrust(trust) },
   }
 }
@@ -227,7 +228,8 @@ export async function keepTools(
   const placed = tools.flatMap(({ number, assembly, name: called, diameter }) => {
     if (assembly === undefined) return []
     const place = machineId === undefined ? undefined : { machine: machineId, pocket: number }
-    return [{ id: assembly, place, called, diameter, before: known.get(assembly)?.tool }]
+    const { tool: before, displaced = false } = known.get(assembly) ?? {}
+    return [{ id: assembly, place, called, diameter, before, displaced }]
   })
   const begun = placed.flatMap(({ id, place, called, diameter, before }) =>
     before !== undefined
@@ -245,9 +247,10 @@ export async function keepTools(
         ],
   )
   if (begun.length > 0) await store.beginTools(begun, person.id, clock())
-  for (const { id, place, before } of placed) {
+  for (const { id, place, before, displaced } of placed) {
     if (before === undefined || place === undefined) continue
-    if (isDeepStrictEqual(before.place, place)) continue
+    // Where another was put since, it is said anew that this one is there.
+    if (isDeepStrictEqual(before.place, place) && !displaced) continue
     const row = { id, tool: { ...before, place }, retired: false }
     await declare(store, clock, person, row, `set up for ${name}`)
   }

@@ -37,7 +37,7 @@ export function LabelScreen({ id }: { readonly id: string }) {
           <QrCode text={labelText(window.location.origin, id)} size={148} />
           <Column gap="$1" maxWidth={180}>
             <Words as="title">{tool?.tool.name ?? ''}</Words>
-            <Words>{tool ? placeWords(tool.tool, all) : ''}</Words>
+            <Words>{tool ? placeWords(tool, all) : ''}</Words>
             <Digits as="number">{codeOf(id)}</Digits>
           </Column>
         </Row>

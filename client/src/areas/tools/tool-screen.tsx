@@ -69,7 +69,8 @@ export function ToolScreen({ id }: { readonly id: string }) {
   )
 }
 
-function Trust({ tool: { id, tool, trust, retired } }: { readonly tool: ToolHistory }) {
+function Trust({ tool: history }: { readonly tool: ToolHistory }) {
+  const { id, trust, retired } = history
   const { all } = useMachines()
   return (
     <Card padded tone={trust.state === 'stale' ? 'wrong' : 'plain'}>
@@ -77,7 +78,7 @@ function Trust({ tool: { id, tool, trust, retired } }: { readonly tool: ToolHist
         <TrustMark state={trust.state} size={32} />
         <Column gap="$1" flex={1}>
           <Words as="lead" strong>
-            {retired ? 'Out of use' : placeWords(tool, all)}
+            {retired ? 'Out of use' : placeWords(history, all)}
           </Words>
           <Words tone={trust.state === 'stale' ? 'wrong' : 'ink'} testID="trust">
             {trust.words}

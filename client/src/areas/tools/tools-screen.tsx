@@ -84,7 +84,8 @@ export function ToolsScreen() {
   )
 }
 
-function ToolRow({ line: { id, tool, trust }, first }: { line: ToolLine; first: boolean }) {
+function ToolRow({ line, first }: { line: ToolLine; first: boolean }) {
+  const { id, tool, trust } = line
   const { machines } = useMachines()
   return (
     <Line first={first} role="listitem" paddingVertical="$2">
@@ -108,7 +109,7 @@ function ToolRow({ line: { id, tool, trust }, first }: { line: ToolLine; first: 
             </Words>
           </Column>
           <Words as="note" strong>
-            {placeWords(tool, machines)}
+            {placeWords(line, machines)}
           </Words>
         </View>
       </Link>

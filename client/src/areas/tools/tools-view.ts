@@ -1,4 +1,4 @@
-import type { MachineEntry, ToolAssembly, ToolHistory } from '@pine/contract'
+import type { MachineEntry, ToolAssembly, ToolHistory, ToolLine } from '@pine/contract'
 import { formatLength, NANOMETRES_PER, readLength, toNanometres } from '@pine/core/length'
 import { PROPERTY_NAMES, TOOL_PROPERTIES, type ToolHappening } from '@pine/core/shop'
 import { lengthWords, typographic } from '@pine/core/words'
@@ -14,12 +14,13 @@ export const HAPPENING_NAMES: Readonly<Record<ToolHappening, string>> = {
 
 /** Where a tool is, as it is called there. */
 export function placeWords(
-  { place }: Pick<ToolAssembly, 'place'>,
+  { tool: { place }, displaced }: Pick<ToolLine, 'tool' | 'displaced'>,
   machines: readonly Pick<MachineEntry, 'id' | 'machine'>[] = [],
 ): string {
   if (place === undefined) return 'in no machine'
   const on = machines.find(({ id }) => id === place.machine)?.machine.name
-  return on === undefined ? `T${place.pocket}` : `T${place.pocket} in ${on}`
+  const where = on === undefined ? `T${place.pocket}` : `T${place.pocket} in ${on}`
+  return displaced ? `out of its pocket: another is ${where} now` : where
 }
 
 /** What stands under a label, to be typed where no camera is at hand. */
