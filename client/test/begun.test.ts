@@ -1,7 +1,7 @@
 import { renderHook } from '@testing-library/react'
 import { begunDocument, factOfEntry, useBegun } from '@/data/begun'
 import { withWaiting } from '@/data/setups'
-import type { OutboxEntry } from '@/data/outbox-store'
+import type { OutboxEntry, SetupEntry } from '@/data/outbox-entry'
 import { example } from './run/set-ups'
 
 jest.mock('@/data/outbox', () => ({ post: jest.fn() }))
@@ -18,8 +18,8 @@ const begins = {
   fact: { id: 'first', kind: 'sheet', body: sheet },
   by: MIRA,
   at: AT,
-} as unknown as OutboxEntry
-const home: OutboxEntry = {
+} as unknown as SetupEntry
+const home: SetupEntry = {
   setupId: 's',
   fact: { id: 'second', kind: 'check-off', body: { of: 'home' } },
   by: 'Mira Toller',

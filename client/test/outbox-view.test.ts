@@ -1,5 +1,5 @@
 import { firstWaiting, outboxView } from '@/areas/outbox/outbox-view'
-import type { OutboxEntry } from '@/data/outbox-store'
+import type { OutboxEntry } from '@/data/outbox-entry'
 
 jest.mock('@/data/outbox-store', () => ({ outboxStore: {} }))
 
@@ -81,4 +81,18 @@ test('a refused one tells why, and can be saved as it is before it is taken out'
     fact: { id: 'a', kind: 'check-off' },
     refused: { remedy: 'Add it.' },
   })
+})
+
+test('a check of a gauge that was refused is told by what it was', () => {
+  const mm = (text: string) => ({ text, unit: 'mm' as const })
+  const body = { read: mm('50'), against: 'the 50 mm block', master: mm('50') }
+  const refused = { message: 'Nobody watches it.', remedy: 'Say what it may be off.' } as never
+  const { refused: told } = outboxView(
+    [{ gaugeId: 'g', fact: { id: 'c', kind: 'gauge-check', body }, by: MIRA, at: '', refused }],
+    MIRA,
+    false,
+  )
+  expect(told[0]?.words).toBe(
+    'The check against the 50 mm block was not accepted: Nobody watches it. Say what it may be off.',
+  )
 })

@@ -15,10 +15,13 @@ jest.mock('@/data/api', () => {
         ':id': { facts: { $post: (request: unknown) => request } },
         $post: (request: object) => ({ ...request, begins: true }),
       },
+      gauges: { ':id': { checks: { $post: (request: object) => ({ ...request, gauge: true }) } } },
     },
     ask: (request: unknown) => mockPost(request),
+    sendable: (body: object) => body,
   }
 })
+jest.mock('@/data/shown-checks', () => ({ showChecks: async () => undefined }))
 jest.mock('@/data/shown-setups', () => ({
   showFacts: async () => undefined,
   showBegun: async () => undefined,
@@ -140,7 +143,7 @@ test('a set-up that is begun here goes out first, as a set-up, and what was ente
   const sheet = { id: 'sheet', kind: 'sheet', body: { name: 'Begun' } } as unknown as NewFact
   await here.post({ ...entry('sheet'), fact: sheet, begins: true })
   await here.post(entry('reading'))
-  expect((await kept()).map(({ begins }) => begins)).toEqual([true, undefined])
+  expect((await kept()).map((one) => 'begins' in one && one.begins)).toEqual([true, false])
   mockPost.mockReset().mockResolvedValue({})
   const again = page()
   await again.flushOutbox()
@@ -260,4 +263,48 @@ test('what a version before kept in the small store is taken over once', async (
   expect(await keptIds()).toEqual(['old', 'older'])
   expect(window.localStorage.getItem('pine.outbox')).toBeNull()
   expect(await keptIds()).toEqual(['old', 'older'])
+})
+
+describe('a check of a gauge', () => {
+  const mm = (text: string) => ({ text, unit: 'mm' as const })
+  const body = { read: mm('50.001'), against: 'block', master: mm('50') }
+  const check = (id: string, gaugeId = 'g') => ({
+    ...{ gaugeId, by: MIRA, at: AT },
+    fact: { id, kind: 'gauge-check' as const, body },
+  })
+
+  test('waits without a network, and is sent to its gauge with who and when', async () => {
+    offline()
+    const here = page()
+    await here.post(check('a'))
+    expect(await keptIds()).toContain('a')
+    const sent: unknown[] = []
+    mockPost.mockReset().mockImplementation(async (request: unknown) => void sent.push(request))
+    await here.flushOutbox()
+    expect(sent).toEqual([
+      {
+        ...{ gauge: true, param: { id: 'g' }, json: { id: 'a', ...body } },
+        query: { at: AT, by: MIRA.id },
+      },
+    ])
+    expect(here.waiting()).toEqual([])
+  })
+
+  test('that the server fails at holds up no set-up and no other gauge', async () => {
+    const here = page()
+    const failing = ['a']
+    const done: string[] = []
+    mockPost.mockReset().mockImplementation(async ({ json }: Sent) => {
+      if (failing.includes(json.id)) throw here.refusal(500)
+      done.push(json.id)
+    })
+    await here.post(check('a'))
+    await here.post(entry('f'))
+    await here.post(check('b', 'other'))
+    await here.post(check('c'))
+    expect(done).toEqual(['f', 'b'])
+    failing.pop()
+    await here.flushOutbox()
+    expect(done).toEqual(['f', 'b', 'a', 'c'])
+  })
 })

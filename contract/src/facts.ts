@@ -48,6 +48,9 @@ export const FACTS = {
   },
 } as const satisfies Readonly<Record<StreamKind, Readonly<Record<string, FactKindOf>>>>
 
+/** What a person calls a check of a gauge that they entered. */
+export const checkWords = FACTS.gauge['gauge-check'].words
+
 export type FactKind = { [Kind in StreamKind]: keyof (typeof FACTS)[Kind] & string }[StreamKind]
 
 export const FACT_KINDS = Object.values(FACTS).flatMap((kinds) => Object.keys(kinds)) as FactKind[]

@@ -65,6 +65,7 @@ export {
 export {
   FACTS,
   FACT_KINDS,
+  checkWords,
   gaugeCheckFactSchema,
   gaugeFactSchema,
   machineFactSchema,

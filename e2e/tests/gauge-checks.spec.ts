@@ -133,3 +133,34 @@ test('a gauge that failed is told in the set-ups that are open: what leans on it
   await page.goto(`${setup}?step=key-in%3AH1`)
   await expect(page.getByTestId('stale')).toContainText('The Lent setter failed its check')
 })
+
+test('a check that is made where nothing is received stands at once, and arrives later as of then', async ({
+  page,
+  demo,
+}) => {
+  page.setDefaultTimeout(15_000)
+  const mira = new Machinist(page, demo.address, true)
+  await mira.signIn('Mira Toller')
+  const id = uuid()
+  const gauge = { id, kind: 'ball', name: '20 mm ball', size: mm('20.000') }
+  const watch = { limit: mm('0.010') }
+  const made = await page.request.post(`${demo.address}/api/gauges`, { data: { id, gauge, watch } })
+  expect(made.status()).toBe(201)
+  await page.goto(`${demo.address}/gauges/${id}`)
+  await expect(page.getByTestId('stands')).toContainText('Never checked')
+  await page.context().setOffline(true)
+  await page.getByTestId('check-it').click()
+  await page.getByTestId('check-read').fill('20.004')
+  await page.getByTestId('check-against').fill('20 mm block')
+  await page.getByRole('button', { name: 'Keep this check' }).click()
+  await expect(page.getByText('No connection. 1 entry is kept on this device')).toBeVisible()
+  await expect(page.getByTestId('stands')).toContainText('Good. To be checked by')
+  await expect(page.getByText('+0.004 mm')).toBeVisible()
+  await mira.look('gauge-offline')
+  expect(await barriers(page)).toEqual([])
+  await page.context().setOffline(false)
+  await mira.sent()
+  const checks = await page.request.get(`${demo.address}/api/gauges/${id}/checks`)
+  expect((await checks.json()).checks).toMatchObject([{ read: mm('20.004'), by: 'Mira Toller' }])
+  await expect(page.getByText('+0.004 mm')).toBeVisible()
+})

@@ -155,6 +155,27 @@ test('a check sent twice is one, under the name of who made it', async () => {
   })
 })
 
+test('a check that was entered without a network is of its own day, and of who entered it alone', async () => {
+  const late = await gauge('checked in the cellar', { limit: mm('0.010') })
+  const { body: first } = await check('50.000', late)
+  const now = Date.parse(first.checks[0].at)
+  const send = (beside: Record<string, string>) =>
+    shop.send('POST', `/gauges/${late}/checks?${new URLSearchParams(beside).toString()}`, {
+      ...{ id: uuid(), read: mm('50.001') },
+      ...{ against: '50 mm master', master: mm('50.000') },
+    })
+  const entered = new Date(now - 3 * DAY * 1000).toISOString()
+  const { body } = await send({ at: entered })
+  expect(body.checks[1].at).toBe(entered)
+  expect(await send({ at: entered, by: uuid() })).toMatchObject({
+    status: 401,
+    body: { error: { message: expect.stringContaining('by another person') } },
+  })
+  // A clock that is ahead is not believed.
+  const ahead = await send({ at: new Date(now + DAY * 1000).toISOString() })
+  expect(Date.parse(ahead.body.checks[2].at)).toBeLessThan(now + 60_000)
+})
+
 test('what cannot be a check is refused with what to do', async () => {
   const free = await gauge('watched by nobody')
   expect(await check('50', free)).toMatchObject({

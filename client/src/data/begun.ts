@@ -2,7 +2,8 @@ import { foldSetup, type SetupDocument, type SetupFact } from '@pine/core/facts'
 import { type Author } from '@pine/core/journal'
 import { type SetupSheet } from '@pine/core/sheet'
 import { post } from './outbox'
-import { useOutbox, type OutboxEntry } from './outbox-store'
+import { isOfSetup, type SetupEntry } from './outbox-entry'
+import { useOutbox } from './outbox-store'
 
 /** Begins a set-up: it is there at once, and on its way to the server. The sheet is sound. */
 export function beginSetup(
@@ -12,7 +13,7 @@ export function beginSetup(
   return post({
     setupId: id,
     begins: true,
-    fact: { id: sheetFactId, kind: 'sheet', body: structuredClone(sheet) } as OutboxEntry['fact'],
+    fact: { id: sheetFactId, kind: 'sheet', body: structuredClone(sheet) } as SetupEntry['fact'],
     by,
     at: new Date().toISOString(),
   })
@@ -21,6 +22,7 @@ export function beginSetup(
 /** Set-ups that were begun on this device and are not with the server yet. */
 export function useBegun(): readonly { readonly id: string; readonly sheet: SetupSheet }[] {
   return useOutbox()
+    .filter(isOfSetup)
     .filter(({ begins, refused }) => begins === true && refused === undefined)
     .map(({ setupId, fact }) => ({ id: setupId, sheet: fact.body as SetupSheet }))
 }
@@ -28,14 +30,14 @@ export function useBegun(): readonly { readonly id: string; readonly sheet: Setu
 /** A set-up as it was begun here; undefined where it was not. */
 export function begunDocument(
   id: string,
-  waiting: readonly OutboxEntry[],
+  waiting: readonly SetupEntry[],
 ): SetupDocument | undefined {
   const first = waiting.find(({ begins }) => begins === true)
   return first && foldSetup({ id, facts: [factOfEntry(first)] })
 }
 
 /** What was entered, as the fact that it will be. */
-export const factOfEntry = ({ fact, by, at, seen }: OutboxEntry): SetupFact =>
+export const factOfEntry = ({ fact, by, at, seen }: SetupEntry): SetupFact =>
   ({
     via: 'typed',
     ...fact,

@@ -1,13 +1,20 @@
+import { useMemo } from 'react'
 import useSWR, { mutate } from 'swr'
 import {
   gaugeHistorySchema,
   gaugeStandingsSchema,
   suspectSetupsSchema,
+  type GaugeHistory,
   type NewGaugeCheck,
 } from '@pine/contract'
 import { v7 as uuid } from 'uuid'
 import { api, ask, sendable } from './api'
+import { post } from './outbox'
+import { type CheckEntry, type OutboxEntry } from './outbox-entry'
+import { useOutbox } from './outbox-store'
 import { saveText } from './save-text'
+import { useSession } from './session'
+import { checksKey } from './shown-checks'
 
 /** How each gauge that is watched stands now, by its id. */
 export function useGaugeStandings() {
@@ -19,14 +26,16 @@ export function useGaugeStandings() {
 
 /** The checks of a gauge, and the set-ups that they make suspect. */
 export function useGaugeChecks(id: string) {
-  const { data, error } = useSWR(`gauge-checks:${id}`, () =>
+  const { person } = useSession()
+  const { data, error } = useSWR(checksKey(id), () =>
     ask(api.gauges[':id'].checks.$get({ param: { id } }), gaugeHistorySchema),
   )
+  const outbox = useOutbox()
   const { data: suspect } = useSWR(`gauge-checks:${id}:suspect`, () =>
     ask(api.gauges[':id'].suspect.$get({ param: { id } }), suspectSetupsSchema),
   )
   return {
-    history: data,
+    history: useMemo(() => data && withWaitingChecks(data, outbox), [data, outbox]),
     suspect,
     error: error as unknown,
     /** What its checks are held to was changed: all of it is asked for anew. */
@@ -46,19 +55,31 @@ export function useGaugeChecks(id: string) {
       )
       await mutate(`gauge-checks:${id}:suspect`, told, { revalidate: false })
     },
-    async add(check: Omit<NewGaugeCheck, 'id'>) {
-      const json = sendable({ id: uuid(), ...check })
-      const history = await ask(
-        api.gauges[':id'].checks.$post({ param: { id }, json }),
-        gaugeHistorySchema,
-      )
-      await Promise.all([
-        mutate(`gauge-checks:${id}`, history, { revalidate: false }),
-        mutate(`gauge-checks:${id}:suspect`),
-        mutate('gauge-standings'),
-      ])
-    },
+    /** Enters a check: kept here at once, sent as soon as the server answers. */
+    add: (check: Omit<NewGaugeCheck, 'id'>): Promise<void> =>
+      post({
+        gaugeId: id,
+        fact: { id: uuid(), kind: 'gauge-check', body: check },
+        by: person ?? { name: '' },
+        at: new Date().toISOString(),
+      }),
   }
+}
+
+/** The checks of a gauge with those that were entered here and are still on their way. */
+export function withWaitingChecks(
+  history: GaugeHistory,
+  outbox: readonly OutboxEntry[],
+): GaugeHistory {
+  const known = new Set(history.checks.map(({ id }) => id))
+  const waiting = outbox
+    .filter((entry): entry is CheckEntry => entry.gaugeId === history.gauge.id)
+    .filter(({ fact, refused }) => refused === undefined && !known.has(fact.id))
+    .map(({ fact, by, at }) => ({
+      ...{ id: fact.id, at, by: typeof by === 'string' ? by : by.name },
+      ...fact.body,
+    }))
+  return { ...history, checks: [...history.checks, ...waiting] }
 }
 
 /** When the gauges that are watched are to be checked, as a calendar for whatever keeps one. */

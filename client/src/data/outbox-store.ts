@@ -1,24 +1,9 @@
 import { Dexie, liveQuery, type EntityTable } from 'dexie'
 import { useSyncExternalStore } from 'react'
-import type { NewFact, ReportedProblem } from '@pine/contract'
-import type { Author } from '@pine/core/journal'
+import type { ReportedProblem } from '@pine/contract'
+import type { OutboxEntry } from './outbox-entry'
 
-/** A fact that was entered here and is not yet known to be kept by the server. */
-export interface OutboxEntry {
-  readonly setupId: string
-  readonly fact: NewFact
-  /** The fact is the sheet that the set-up begins with: the server does not know it before. */
-  readonly begins?: boolean
-  /** Who entered it here; older entries of this device tell the name alone. */
-  readonly by: Author | string
-  readonly at: string
-  /** How many facts of the set-up this device had from the server when it was entered. */
-  readonly seen?: number
-  /** Why the server refused it: it stays here, with the reason, until a person decides. */
-  readonly refused?: ReportedProblem
-}
-
-interface Row extends OutboxEntry {
+type Row = OutboxEntry & {
   /** The order in which the device took them in, whichever tab. */
   readonly seq: number
   readonly id: string

@@ -1,7 +1,15 @@
-import { factsAnswerSchema, setupAnswerSchema } from '@pine/contract'
+import { factsAnswerSchema, gaugeHistorySchema, setupAnswerSchema } from '@pine/contract'
 import type { Author } from '@pine/core/journal'
-import { api, ApiRefusal, ask } from './api'
-import { outboxStore, type OutboxEntry } from './outbox-store'
+import { api, ApiRefusal, ask, sendable } from './api'
+import {
+  isOfSetup,
+  streamOf,
+  type CheckEntry,
+  type OutboxEntry,
+  type SetupEntry,
+} from './outbox-entry'
+import { outboxStore } from './outbox-store'
+import { showChecks } from './shown-checks'
 import { showBegun, showFacts } from './shown-setups'
 
 type BeginRequest = Parameters<typeof api.setups.$post>[0]['json']
@@ -53,12 +61,12 @@ export function flushOutbox(): Promise<void> {
 
 async function sendAll(): Promise<void> {
   await outboxStore.ready
-  // Set-ups whose next fact the server failed at: the others’ go on.
+  // Set-ups and gauges whose next fact the server failed at: the others’ go on.
   const stuck = new Set<string>()
   for (let entry = nextOf(stuck); entry !== undefined; entry = nextOf(stuck)) {
     const outcome = await send(entry)
     if (outcome === 'later') return tryAgainLater()
-    if (outcome === 'failed') stuck.add(entry.setupId)
+    if (outcome === 'failed') stuck.add(streamOf(entry))
   }
   if (stuck.size > 0) tryAgainLater()
 }
@@ -69,33 +77,16 @@ const nextOf = (stuck: ReadonlySet<string>): OutboxEntry | undefined => {
   return outboxStore
     .entries()
     .find(
-      (entry) => entry.refused === undefined && isOf(entry, person) && !stuck.has(entry.setupId),
+      (entry) => entry.refused === undefined && isOf(entry, person) && !stuck.has(streamOf(entry)),
     )
 }
 
 /** Sends one fact: it is with the server, refused, to be tried again, or the server failed at this very one. */
 async function send(entry: OutboxEntry): Promise<'done' | 'later' | 'failed'> {
-  const { setupId, fact, at, begins, seen } = entry
+  const { fact } = entry
   try {
-    const query = {
-      at,
-      ...(sender?.id !== undefined && { by: sender.id }),
-      ...(seen !== undefined && { seen: String(seen) }),
-    }
     // The answer is shown before the entry goes, so that the fact never flickers away.
-    if (begins === true) {
-      const json = { id: setupId, sheetFactId: fact.id, sheet: fact.body } as BeginRequest
-      await showBegun(setupId, await ask(api.setups.$post({ query, json }), setupAnswerSchema))
-    } else {
-      const json = fact
-      await showFacts(
-        setupId,
-        await ask(
-          api.setups[':id'].facts.$post({ param: { id: setupId }, query, json }),
-          factsAnswerSchema,
-        ),
-      )
-    }
+    await (isOfSetup(entry) ? sendFact(entry) : sendCheck(entry))
     failures.delete(fact.id)
     await outboxStore.remove(fact.id)
     return 'done'
@@ -105,6 +96,35 @@ async function send(entry: OutboxEntry): Promise<'done' | 'later' | 'failed'> {
     await outboxStore.refuse(fact.id, cause.problem)
     return 'done'
   }
+}
+
+const beside = ({ at }: Pick<OutboxEntry, 'at'>) => ({
+  at,
+  ...(sender?.id !== undefined && { by: sender.id }),
+})
+
+async function sendFact(entry: SetupEntry): Promise<void> {
+  const { setupId, fact, begins, seen } = entry
+  const query = { ...beside(entry), ...(seen !== undefined && { seen: String(seen) }) }
+  if (begins === true) {
+    const json = { id: setupId, sheetFactId: fact.id, sheet: fact.body } as BeginRequest
+    await showBegun(setupId, await ask(api.setups.$post({ query, json }), setupAnswerSchema))
+    return
+  }
+  await showFacts(
+    setupId,
+    await ask(
+      api.setups[':id'].facts.$post({ param: { id: setupId }, query, json: fact }),
+      factsAnswerSchema,
+    ),
+  )
+}
+
+async function sendCheck(entry: CheckEntry): Promise<void> {
+  const { gaugeId, fact } = entry
+  const json = sendable({ id: fact.id, ...fact.body })
+  const request = { param: { id: gaugeId }, query: beside(entry), json }
+  await showChecks(gaugeId, await ask(api.gauges[':id'].checks.$post(request), gaugeHistorySchema))
 }
 
 /** Nobody is signed in, or the server is busy or away: nothing is wrong with the fact. */

@@ -14,7 +14,8 @@ import { type Author } from '@pine/core/journal'
 import { api, ask } from './api'
 import { begunDocument, factOfEntry } from './begun'
 import { post } from './outbox'
-import { useOutbox, type OutboxEntry } from './outbox-store'
+import { isOfSetup, type SetupEntry } from './outbox-entry'
+import { useOutbox } from './outbox-store'
 import type { Said } from './said'
 import { useSession } from './session'
 import { policyOf, useMachines } from './shop'
@@ -62,7 +63,10 @@ export function useSetup(id: string) {
   )
   const outbox = useOutbox()
   const waiting = useMemo(
-    () => outbox.filter(({ setupId, refused }) => setupId === id && refused === undefined),
+    () =>
+      outbox
+        .filter(isOfSetup)
+        .filter(({ setupId, refused }) => setupId === id && refused === undefined),
     [outbox, id],
   )
   const known = useMemo(
@@ -100,7 +104,7 @@ export function useRecord(setupId: string, recordId: string) {
 }
 
 /** A set-up with what was entered here since. A release is one when the server has frozen it, and not before. */
-export function withWaiting(known: SetupDocument, waiting: readonly OutboxEntry[]): SetupDocument {
+export function withWaiting(known: SetupDocument, waiting: readonly SetupEntry[]): SetupDocument {
   const ids = factIds(known)
   return waiting
     .filter(({ fact, begins }) => begins !== true && !ids.has(fact.id) && fact.kind !== 'record')

@@ -1,4 +1,5 @@
 import { Hono } from 'hono'
+import { besideFactSchema } from './beside-fact'
 import { bodyLimit } from 'hono/body-limit'
 import { HTTPException } from 'hono/http-exception'
 import { requestId } from 'hono/request-id'
@@ -41,22 +42,10 @@ import { requirePerson, type Signed } from './session'
 import { machineRoutes } from './machine-routes'
 import { toolRoutes } from './tool-routes'
 
-/** What is said beside a fact that is sent. */
-const besideFactSchema = z.object({
-  /** How many facts of the set-up the sender has. */
-  known: z.coerce.number().int().min(0).optional(),
-  /** How many the device had when it was entered. */
-  seen: z.coerce.number().int().min(0).optional(),
-  /** Who entered it: another person than the one who is signed in by now sends it not. */
-  by: z.uuid().optional(),
-  /** When it was entered, by the clock of the device. */
-  at: z.iso.datetime({ offset: true }).optional(),
-})
-
-/** From which place on the facts of a set-up are wanted. */
 /** Which of the set-ups: those that are put away, where it is 1. */
 const listedSchema = z.object({ away: z.enum(['0', '1']).optional() })
 
+/** From which place on the facts of a set-up are wanted. */
 const sinceSchema = z.object({ from: z.coerce.number().int().min(0) })
 
 /** Longest request of somebody whom nobody has let in yet: a name, a PIN, a code. */

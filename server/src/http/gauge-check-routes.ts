@@ -12,7 +12,8 @@ import {
 } from '../use-cases/gauge-checks'
 import type { Setups } from '../use-cases/setups'
 import { gaugesOf } from '../use-cases/shop'
-import { body } from './body'
+import { besideFactSchema } from './beside-fact'
+import { body, query } from './body'
 import { replyRefusal } from './reply'
 import type { Signed } from './session'
 
@@ -31,9 +32,11 @@ export const gaugeCheckRoutes = (store: Store, clock: Clock, setups: Setups) =>
       const history = await gaugeHistory(store, c.req.param('id'))
       return history.ok ? c.json(history.value) : replyRefusal(c, history.refusal)
     })
-    .post('/gauges/:id/checks', body(newGaugeCheckSchema), async (c) => {
+    .post('/gauges/:id/checks', query(besideFactSchema), body(newGaugeCheckSchema), async (c) => {
       const { person } = c.var
-      const added = await addCheck(store, clock, person, c.req.param('id'), c.req.valid('json'))
+      const id = c.req.param('id')
+      const check = c.req.valid('json')
+      const added = await addCheck(store, clock, person, id, check, c.req.valid('query'))
       return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
     })
     .post('/gauges/:id/suspect', body(tellSuspectSchema), async (c) => {

@@ -15,6 +15,8 @@ import type { Clock } from '../clock'
 import { accept, refuse, refuseInput, type Outcome } from '../refusal'
 import type { CheckRow, GaugeUseRow, Store } from '../store/store'
 import { notAllowed } from './allowed'
+import { momentOf, type BesideFact } from './sent-facts'
+import { enteredByAnother } from './setup-refusals'
 import { gaugesOf, noGauge } from './shop'
 import { tell, type Shop } from './told-to-setups'
 
@@ -32,7 +34,9 @@ export async function addCheck(
   person: Member,
   gaugeId: string,
   { id, ...check }: NewGaugeCheck,
+  { by, at }: Pick<BesideFact, 'by' | 'at'> = {},
 ): Promise<Outcome<GaugeHistory>> {
+  if (by !== undefined && by !== person.id) return enteredByAnother()
   const refusal = notAllowed(person, 'enter')
   if (refusal) return { ok: false, refusal }
   const problems = (['read', 'master'] as const).flatMap((place) => {
@@ -49,7 +53,8 @@ export async function addCheck(
     body: check,
     via: 'typed',
     personId: person.id,
-    recordedAt: clock(),
+    // Entered without a network it is of the day on which it was made.
+    recordedAt: momentOf(at, clock()),
   })
   return gaugeHistory(store, gaugeId)
 }

@@ -3,6 +3,18 @@ import type { NewFact } from '@pine/contract'
 import type { SetupFact } from '@pine/core/facts'
 import type { Problem } from '@pine/core/problem'
 
+/** What a device says beside a fact. */
+export interface BesideFact {
+  /** How many facts of the set-up it has; where it is not said, the answer begins with the fact itself. */
+  readonly known?: number | undefined
+  /** How many facts of it the device had when it was entered: of what came later, whoever entered it knew nothing. */
+  readonly seen?: number | undefined
+  /** Id of the person who entered it. */
+  readonly by?: string | undefined
+  /** When it was entered by the device's clock, ISO 8601. */
+  readonly at?: string | undefined
+}
+
 /** A device may have waited for weeks; one whose clock is ahead, or wrong by more than that, is not believed. */
 const LONGEST_AWAY_MS = 60 * 86_400_000
 const AHEAD_MS = 60_000

@@ -26,25 +26,13 @@ import { contentHash } from './canonical'
 import { InTurn, NotInTime } from './in-turn'
 import { recordOf } from './records'
 import { machinesOf, policyInForce, policyOf } from './shop'
-import { asSent, isSame, isSameFact, momentOf } from './sent-facts'
+import { asSent, isSame, isSameFact, momentOf, type BesideFact } from './sent-facts'
 import { factOf, SetupStreams, StandingSetup } from './set-up-streams'
 import { enteredByAnother, idInUse, noRecord, noSetup, stepsOpen } from './setup-refusals'
 import { keptFor } from './kept'
 import { touchPlanFor } from './touch-plan'
 import { standingOf, summaryOf } from './summaries'
 import { keepTools } from './tools'
-
-/** What a device says beside a fact. */
-export interface BesideFact {
-  /** How many facts of the set-up it has; where it is not said, the answer begins with the fact itself. */
-  readonly known?: number | undefined
-  /** How many facts of it the device had when it was entered: of what came later, whoever entered it knew nothing. */
-  readonly seen?: number | undefined
-  /** Id of the person who entered it. */
-  readonly by?: string | undefined
-  /** When it was entered by the device's clock, ISO 8601. */
-  readonly at?: string | undefined
-}
 
 /** What can be asked of the set-ups of a shop. */
 export interface Setups {

@@ -1,7 +1,7 @@
-import { factWords } from '@pine/contract'
+import { checkWords, factWords } from '@pine/contract'
 import type { Author } from '@pine/core/journal'
 import { isOf } from '@/data/outbox'
-import type { OutboxEntry } from '@/data/outbox-store'
+import type { OutboxEntry } from '@/data/outbox-entry'
 
 /** What of this device is not with the server: in words, and what was refused one by one. */
 export interface OutboxView {
@@ -60,7 +60,7 @@ export function outboxView(
         : [
             {
               id: fact.id,
-              words: `${factWords(fact)} was not accepted: ${refused.message} ${refused.remedy}`,
+              words: `${fact.kind === 'gauge-check' ? checkWords(fact.body) : factWords(fact)} was not accepted: ${refused.message} ${refused.remedy}`,
               file: JSON.stringify({ ...rest, fact, refused }, null, 2),
             },
           ],

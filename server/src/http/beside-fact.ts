@@ -1,0 +1,13 @@
+import { z } from 'zod'
+
+/** What is said beside a fact that is sent. */
+export const besideFactSchema = z.object({
+  /** How many facts of the set-up the sender has. */
+  known: z.coerce.number().int().min(0).optional(),
+  /** How many the device had when it was entered. */
+  seen: z.coerce.number().int().min(0).optional(),
+  /** Who entered it: another person than the one who is signed in by now sends it not. */
+  by: z.uuid().optional(),
+  /** When it was entered, by the clock of the device. */
+  at: z.iso.datetime({ offset: true }).optional(),
+})
