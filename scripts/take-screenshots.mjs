@@ -24,7 +24,6 @@ const shows = (text) => (page) => page.getByText(text).first().waitFor()
 /** Each view: where it is kept, its size and theme, and the way to it from the list of set-ups. */
 const VIEWS = [
   { file: 'setups-phone', size: PHONE, way: [shows('Mirror cell plate')] },
-  { file: 'setups-wide', size: WIDE, way: [shows('Mirror cell plate')] },
   {
     file: 'length-phone',
     size: PHONE,
@@ -107,9 +106,23 @@ const VIEWS = [
     ],
   },
   {
-    file: 'proof-wide',
-    size: WIDE,
-    way: [open('Eyepiece adapter'), shows('Send T3 over zero')],
+    file: 'plan-phone',
+    size: PHONE,
+    way: [
+      open('Spider hub'),
+      (page) => page.getByRole('button', { name: /^menu/ }).click(),
+      (page) => page.getByTestId('plan').click(),
+      shows('Need not be touched'),
+    ],
+  },
+  {
+    file: 'machine-phone',
+    size: PHONE,
+    way: [
+      (page) => page.getByRole('link', { name: 'Shop' }).click(),
+      (page) => page.getByRole('link', { name: 'Router', exact: true }).click(),
+      shows('What its control holds'),
+    ],
   },
   {
     file: 'trace-phone',

@@ -28,6 +28,7 @@ export const MACHINES = {
       Z: { min: mm('-500'), max: mm('0') },
     },
     retract: 'G53 G0 Z0',
+    pockets: 16,
   },
   smallMill: {
     name: 'Bench mill',

@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router'
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import type { TouchPlanAnswer } from '@pine/contract'
 import { sheetAsPlanned } from '@pine/core/planner'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
@@ -12,11 +12,15 @@ import { useTouchPlan } from '@/data/touch-plan'
 import { Button } from '@/kit/button'
 import { Page } from '@/kit/page'
 import { Problem } from '@/kit/problem'
-import { SortableList } from '@/kit/sortable-list'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { leftOutOf, moved, planView, proposedPlan, touchedBy, type PlanView } from './plan-view'
 import { PlannedTouch } from './planned-touch'
+
+// What drags comes when it is wanted: whoever only reads a number does not wait for it.
+const SortableList = lazy(() =>
+  import('@/kit/sortable-list').then(({ SortableList: List }) => ({ default: List })),
+)
 
 /** What is left to touch: with what, in which order, how long; moved about by whoever knows better. */
 export function PlanScreen({ id }: { readonly id: string }) {
@@ -96,26 +100,28 @@ function Plan({
       <Problem words={problem} />
       {view.lines.length > 0 && (
         <Card overflow="hidden">
-          <SortableList
-            label="what is touched, in this order"
-            onMove={(key, to) => setDraft(moved(draft, Number(key), to))}
-            items={view.lines.map((line, place) => ({
-              key: String(line.tool),
-              name: `T${line.tool}`,
-              body: (
-                <PlannedTouch
-                  line={line}
-                  place={place}
-                  count={view.lines.length}
-                  open={opened === line.tool}
-                  onOpen={() => setOpened(opened === line.tool ? undefined : line.tool)}
-                  onMove={(to) => setDraft(moved(draft, line.tool, to))}
-                  onWay={(way) => setDraft(touchedBy(draft, line.tool, way))}
-                  onLeaveOut={(reason) => setDraft(leftOutOf(draft, line.tool, reason))}
-                />
-              ),
-            }))}
-          />
+          <Suspense fallback={<Words padding="$3">The list is on its way.</Words>}>
+            <SortableList
+              label="what is touched, in this order"
+              onMove={(key, to) => setDraft(moved(draft, Number(key), to))}
+              items={view.lines.map((line, place) => ({
+                key: String(line.tool),
+                name: `T${line.tool}`,
+                body: (
+                  <PlannedTouch
+                    line={line}
+                    place={place}
+                    count={view.lines.length}
+                    open={opened === line.tool}
+                    onOpen={() => setOpened(opened === line.tool ? undefined : line.tool)}
+                    onMove={(to) => setDraft(moved(draft, line.tool, to))}
+                    onWay={(way) => setDraft(touchedBy(draft, line.tool, way))}
+                    onLeaveOut={(reason) => setDraft(leftOutOf(draft, line.tool, reason))}
+                  />
+                ),
+              }))}
+            />
+          </Suspense>
         </Card>
       )}
       {!view.isProposed && (
