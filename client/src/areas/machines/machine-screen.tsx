@@ -8,7 +8,9 @@ import { useMachines } from '@/data/shop'
 import { Button } from '@/kit/button'
 import { Page } from '@/kit/page'
 import { Problem } from '@/kit/problem'
+import { Section } from '@/kit/section'
 import { Card, Column, Line } from '@/kit/surfaces'
+import { WaitingPage } from '@/kit/waiting-page'
 import { Digits, Words } from '@/kit/words'
 import {
   declaredLines,
@@ -31,11 +33,12 @@ export function MachineScreen({ id }: { readonly id: string }) {
   )
   if (history === undefined)
     return (
-      <Page title="A machine over time" foot={back}>
-        <Words role={error === undefined ? 'status' : 'alert'} tone={error ? 'wrong' : 'soft'}>
-          {error === undefined ? 'What is known of it is on its way.' : failureWords(error)}
-        </Words>
-      </Page>
+      <WaitingPage
+        title="A machine over time"
+        waits="What is known of it is on its way."
+        failure={error === undefined ? undefined : failureWords(error)}
+        foot={back}
+      />
     )
   return (
     <Page
@@ -69,10 +72,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
 function Offsets({ history }: { readonly history: MachineHistory }) {
   const lines = offsetLines(history)
   return (
-    <Column gap="$2">
-      <Words as="title" role="heading" aria-level={2}>
-        What its control holds
-      </Words>
+    <Section title="What its control holds">
       {lines.length === 0 ? (
         <Words tone="soft">No set-up has keyed anything on it yet.</Words>
       ) : (
@@ -100,16 +100,13 @@ function Offsets({ history }: { readonly history: MachineHistory }) {
           </Words>
         </>
       )}
-    </Column>
+    </Section>
   )
 }
 
 function Screws({ history }: { readonly history: MachineHistory }) {
   return (
-    <Column gap="$2">
-      <Words as="title" role="heading" aria-level={2}>
-        Lost motion of its screws
-      </Words>
+    <Section title="Lost motion of its screws">
       <Card overflow="hidden" role="list" testID="screws">
         {screwLines(history).map((screw, index) => (
           <Line key={screw.axis} first={index === 0} role="listitem" paddingVertical="$2">
@@ -117,7 +114,7 @@ function Screws({ history }: { readonly history: MachineHistory }) {
           </Line>
         ))}
       </Card>
-    </Column>
+    </Section>
   )
 }
 
@@ -163,10 +160,7 @@ function Told({
   readonly none: string
 }) {
   return (
-    <Column gap="$2">
-      <Words as="title" role="heading" aria-level={2}>
-        {title}
-      </Words>
+    <Section title={title}>
       {lines.length === 0 ? (
         <Words tone="soft">{none}</Words>
       ) : (
@@ -181,6 +175,6 @@ function Told({
           ))}
         </Card>
       )}
-    </Column>
+    </Section>
   )
 }

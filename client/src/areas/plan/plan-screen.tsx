@@ -12,6 +12,7 @@ import { useTouchPlan } from '@/data/touch-plan'
 import { Button } from '@/kit/button'
 import { Page } from '@/kit/page'
 import { Problem } from '@/kit/problem'
+import { Section } from '@/kit/section'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { leftOutOf, moved, planView, proposedPlan, touchedBy, type PlanView } from './plan-view'
@@ -153,10 +154,7 @@ function LeftOut({
 }) {
   if (tools.length === 0) return null
   return (
-    <Column gap="$2">
-      <Words as="title" role="heading" aria-level={2}>
-        Left out for now
-      </Words>
+    <Section title="Left out for now">
       <Card overflow="hidden" role="list" testID="left-out">
         {tools.map(({ tool, name, reason }, index) => (
           <Line key={tool} first={index === 0} apart role="listitem">
@@ -172,17 +170,14 @@ function LeftOut({
           </Line>
         ))}
       </Card>
-    </Column>
+    </Section>
   )
 }
 
 function Kept({ tools }: { readonly tools: PlanView['kept'] }) {
   if (tools.length === 0) return null
   return (
-    <Column gap="$2">
-      <Words as="title" role="heading" aria-level={2}>
-        Need not be touched
-      </Words>
+    <Section title="Need not be touched">
       <Card overflow="hidden" role="list" testID="kept">
         {tools.map(({ tool, name, why }, index) => (
           <Line key={tool} first={index === 0} role="listitem" paddingVertical="$2">
@@ -196,6 +191,6 @@ function Kept({ tools }: { readonly tools: PlanView['kept'] }) {
         ))}
       </Card>
       <Words as="note">They are taken over when the first tool is to be touched.</Words>
-    </Column>
+    </Section>
   )
 }

@@ -8,8 +8,10 @@ import { useMachines } from '@/data/shop'
 import { useTool } from '@/data/tools'
 import { Button } from '@/kit/button'
 import { Page } from '@/kit/page'
+import { Section } from '@/kit/section'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { TrustMark } from '@/kit/trust-mark'
+import { WaitingPage } from '@/kit/waiting-page'
 import { Digits, Words } from '@/kit/words'
 import { CorrectTool } from './tool-entry'
 import { ToolHappened } from './tool-happened'
@@ -38,11 +40,12 @@ export function ToolScreen({ id }: { readonly id: string }) {
   )
   if (tool === undefined)
     return (
-      <Page title="A tool over time" foot={back}>
-        <Words role={error === undefined ? 'status' : 'alert'} tone={error ? 'wrong' : 'soft'}>
-          {error === undefined ? 'What is known of it is on its way.' : failureWords(error)}
-        </Words>
-      </Page>
+      <WaitingPage
+        title="A tool over time"
+        waits="What is known of it is on its way."
+        failure={error === undefined ? undefined : failureWords(error)}
+        foot={back}
+      />
     )
   return (
     <Page
@@ -103,10 +106,7 @@ function Measured({ tool }: { readonly tool: ToolHistory }) {
   const lines = measuredLines(tool)
   const chart = lengthChart(tool)
   return (
-    <Column gap="$2">
-      <Words as="title" role="heading" aria-level={2}>
-        Measured
-      </Words>
+    <Section title="Measured">
       {chart && (
         <>
           <Words>{chart.says}</Words>
@@ -148,17 +148,14 @@ function Measured({ tool }: { readonly tool: ToolHistory }) {
           ))}
         </Card>
       )}
-    </Column>
+    </Section>
   )
 }
 
 function Happened({ tool: { events } }: { readonly tool: ToolHistory }) {
   if (events.length === 0) return null
   return (
-    <Column gap="$2">
-      <Words as="title" role="heading" aria-level={2}>
-        What happened to it
-      </Words>
+    <Section title="What happened to it">
       <Card overflow="hidden" role="list" testID="events">
         {events.map(({ what, note, by, at }, index) => (
           <Line key={`${at}${what}`} first={index === 0} role="listitem" apart paddingVertical="$2">
@@ -172,7 +169,7 @@ function Happened({ tool: { events } }: { readonly tool: ToolHistory }) {
           </Line>
         ))}
       </Card>
-    </Column>
+    </Section>
   )
 }
 
@@ -183,10 +180,7 @@ function Properties({ tool: history }: { readonly tool: ToolHistory }) {
   const lines = propertyLines(tool)
   if (correcting) return <CorrectTool tool={history} onDone={() => setCorrecting(false)} />
   return (
-    <Column gap="$2">
-      <Words as="title" role="heading" aria-level={2}>
-        What it is
-      </Words>
+    <Section title="What it is">
       {lines.length === 0 && (
         <Words tone="soft">Nobody has said its holder, its diameter or its flutes yet.</Words>
       )}
@@ -209,6 +203,6 @@ function Properties({ tool: history }: { readonly tool: ToolHistory }) {
           onRetire={(reason) => change(tool, { reason, retired: true })}
         />
       </Allowed>
-    </Column>
+    </Section>
   )
 }
