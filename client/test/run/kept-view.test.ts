@@ -236,6 +236,24 @@ describe('the shop’s own tools on a new sheet', () => {
     expect(lastOf({ name: 'Reamer' })).toBeUndefined()
   })
 
+  test('that were never measured bring what the bench says, to be expected and no more', () => {
+    const bench = { ...pockets[0]!.tool, properties: { LF: mm('81') } }
+    const told = (tool: object, lastLength?: ReturnType<typeof mm>) => {
+      const known = [{ ...pockets[0]!, tool: bench, ...(lastLength && { lastLength }) }]
+      const name = '10 mm end mill'
+      const [made] = withAssemblies(
+        { ...sheet, tools: [{ ...sheet.tools[0]!, name, ...tool }] },
+        known,
+        newId,
+      ).tools
+      return [made?.length, made?.lastLength, made?.rough]
+    }
+    expect(told({})).toEqual([undefined, undefined, mm('81')])
+    expect(told({}, mm('80.9'))).toEqual([undefined, mm('80.9'), undefined])
+    expect(told({ rough: mm('75') })).toEqual([undefined, undefined, mm('75')])
+    expect(told({ length: mm('80') })).toEqual([mm('80'), undefined, undefined])
+  })
+
   test('another one in the same pocket is another tool, and what was said stays', () => {
     made = 0
     const { tools } = withAssemblies(named('12 mm end mill', 'Spot drill'), pockets, newId)

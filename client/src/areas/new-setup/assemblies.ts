@@ -20,6 +20,19 @@ const isUnnamed = ({ number, name }: Tool): boolean =>
   name.trim() === '' || isSameName(name, `tool ${number}`)
 
 /**
+ * What is known of its length beforehand: as it was measured last, else as it stood on the bench. The latter says what to expect, and
+ * no number is made of it. What a person typed stays; a length that is known needs none to be held against.
+ */
+function lengthFrom(
+  { lastLength, tool: { properties } }: Pockets[number],
+  { length, lastLength: typed, rough }: Tool,
+): Pick<Tool, 'lastLength' | 'rough'> {
+  if (length !== undefined || typed !== undefined) return {}
+  if (lastLength !== undefined) return { lastLength }
+  return properties?.LF !== undefined && rough === undefined ? { rough: properties.LF } : {}
+}
+
+/**
  * A sheet whose tools are the shop's own: what is in the pocket already, where it is that one, else a new one. While it is not known
  * what is in the pockets nothing is said: one tool must not become two.
  *
@@ -40,10 +53,7 @@ export function withAssemblies(
           ...tool,
           assembly: there.id,
           ...(isUnnamed(tool) && { name: there.tool.name }),
-          // What a person typed stays; a length that is known needs none to be held against.
-          ...(there.lastLength !== undefined &&
-            tool.length === undefined &&
-            tool.lastLength === undefined && { lastLength: there.lastLength }),
+          ...lengthFrom(there, tool),
         }
       return { ...tool, assembly: tool.assembly ?? newId() }
     }),
