@@ -7,7 +7,7 @@ import {
   type PlannedTouch,
   type TouchPlan,
 } from '../src/planner'
-import type { SetupSheet, Tool } from '../src/sheet'
+import type { Gauge, SetupSheet, Tool } from '../src/sheet'
 import { solve } from '../src/solve'
 import {
   describeMinutes,
@@ -94,6 +94,32 @@ describe('with what', () => {
     const plan = planned(sheetOf({ gauges: sheetOf().gauges.filter(({ id }) => id === 'finder') }))
     expect(withWhat(plan)).toEqual(['', '', ''])
     expect(plan.minutes.median).toBeCloseTo(3 * 2 + 1, 9)
+  })
+})
+
+describe('of many gauges and many tools', () => {
+  const setter = (index: number, repeatability: string): Gauge => ({
+    id: `setter ${index}`,
+    kind: 'height-setter',
+    name: `setter ${index}`,
+    size: mm('50'),
+    repeatability: mm(repeatability),
+  })
+  const gauges = Array.from({ length: 30 }, (_, index) =>
+    setter(index, index === 17 || index === 23 ? '0.001' : '0.005'),
+  )
+  const tools = Array.from({ length: 300 }, (_, index) => tool(index + 1))
+
+  test('the quickest and those that repeat best are thought of, and an answer comes all the same', () => {
+    const log = [5, 9, 12, 20].flatMap((index) => logged(`setter ${index}`, 0.5))
+    const plan = planned(sheetOf({ gauges, tools }), log)
+    expect(plan.touches[0]?.ways.map((way) => way.with[0])).toEqual(
+      [5, 9, 12, 17, 20, 23].map((index) => `setter ${index}`),
+    )
+    expect(inOrder(plan).toSorted((one, other) => one - other)).toEqual(
+      tools.map(({ number }) => number),
+    )
+    expect(plan.minutes.median).toBeCloseTo(300 * 0.5 + 1, 6)
   })
 })
 

@@ -13,6 +13,8 @@ type Order = readonly ChosenTouch[]
 
 /** Beginnings that are bettered: the quickest few of those that each choice of gauges gives. */
 const BETTERED = 3
+/** Of more tools than this a beginning is good enough: looking near it would take longer than it spares. */
+const MOST_MOVED = 50
 /** Tools that are moved together. */
 const MOST_TOGETHER = 3
 
@@ -29,10 +31,12 @@ export function nearbyOrder(
   const beginnings = beginningsOf(touches, rules).toSorted(
     (one, other) => minutesOf(one) - minutesOf(other),
   )
+  const [best] = beginnings
+  if (best !== undefined && touches.length > MOST_MOVED) return best
   const bettered = beginnings
     .slice(0, BETTERED)
     .map((order) => betterUntilNone(order, touches, minutesOf, rules))
-  return bettered.reduce((best, order) => (minutesOf(order) < minutesOf(best) ? order : best))
+  return bettered.reduce((least, order) => (minutesOf(order) < minutesOf(least) ? order : least))
 }
 
 /** An order for every choice of gauges that serves all tools, and for every gauge to begin with. */

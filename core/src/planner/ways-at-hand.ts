@@ -6,6 +6,8 @@ import { formatLength } from '../length/format-length'
 import { toNanometres } from '../length/length'
 import { suggestGauges } from '../plan/suggest-gauges'
 import { quantityKey, type QuantityName } from '../quantities/quantities'
+import { repeatabilityMm } from '../budget/source-uncertainty'
+import type { Gauge } from '../sheet/sheet'
 import type { TouchGap } from '../shop/touch-minutes'
 import { lengthAddressOf } from '../sheet/tool-rows'
 import { solve } from '../solve/solve'
@@ -22,9 +24,13 @@ export interface WayAtHand {
   readonly fitness?: Verdict
 }
 
+/** Of many gauges those that a person would think of: so many of the quickest, and of those that repeat best. */
+const QUICKEST = 4
+const SUREST = 2
+
 /**
- * Every way at hand to touch tools on the setting plane, by tool: with each gauge of the sheet that serves in Z, or the bare tip
- * where there is none. How sure each would be is worked out by the set-up itself, as if the tools had been touched so.
+ * The ways at hand to touch tools on the setting plane, by tool: with each gauge of the sheet that serves in Z (of more than six the
+ * quickest and those that repeat best), or the bare tip where there is none. How sure each would be is worked out by the set-up itself, as if the tools had been touched so.
  *
  * @param gaps the log of touches on this machine.
  */
@@ -34,7 +40,10 @@ export function waysAtHand(
   gaps: readonly TouchGap[],
 ): ReadonlyMap<number, readonly WayAtHand[]> {
   const { sheet } = document
-  const serving = sheet.gauges.filter(({ kind }) => gaugeServes(kind, 'touch', 'Z'))
+  const serving = thoughtOf(
+    sheet.gauges.filter(({ kind }) => gaugeServes(kind, 'touch', 'Z')),
+    gaps,
+  )
   const sets = serving.length === 0 ? [[]] : serving.map((gauge) => [gauge])
   const withNose = noseAsIfRead(document)
   const ways = sets.map((gauges) => {
@@ -67,6 +76,16 @@ export function waysAtHand(
       }),
     ]),
   )
+}
+
+/** Each gauge that is thought of costs a solution of the whole set-up, and every choice among them an order. */
+function thoughtOf(serving: readonly Gauge[], gaps: readonly TouchGap[]): readonly Gauge[] {
+  const takes = ({ id, kind }: Gauge) => wayMinutes([id], [kind], gaps).median
+  const quickest = serving.toSorted((one, other) => takes(one) - takes(other)).slice(0, QUICKEST)
+  const surest = serving
+    .toSorted((one, other) => repeatabilityMm([one]) - repeatabilityMm([other]))
+    .slice(0, SUREST)
+  return serving.filter((gauge) => quickest.includes(gauge) || surest.includes(gauge))
 }
 
 /** The nose is touched once for all tools, where a school counts from it; with the usual gauge, while it is not. */
