@@ -164,3 +164,20 @@ test('a program fills in tools, rows and unit; what it cannot say stays as it wa
   expect(named.name).toBe('flange.rev.b')
   expect(named.tools).toEqual(emptyDraft().tools)
 })
+
+test('a plan of touches goes on while it fits, and not with a gauge or a tool that it no longer does', () => {
+  const setter = { id: 'setter', kind: 'height-setter', name: 'setter', size: mm('50') } as const
+  const tools = [
+    { number: 1, name: 'one', touchWith: ['setter'] },
+    { number: 2, name: 'two', touchWith: ['gone'] },
+  ]
+  const leftOut = [2, 9].map((number) => ({
+    tool: { number, name: `T${number}` },
+    reason: 'second side',
+  }))
+  const { sheet, problems } = finish({ ...written, gauges: [setter], tools, leftOut })
+  expect(problems).toEqual([])
+  expect(sheet?.tools.map(({ touchWith }) => touchWith)).toEqual([['setter'], undefined])
+  expect(sheet?.leftOut?.map(({ tool }) => tool.number)).toEqual([9])
+  expect(finish(written).sheet).not.toHaveProperty('leftOut')
+})

@@ -61,3 +61,11 @@ test('faces of a part that was changed, and anything after home was lost, did no
   expect(after({ kind: 'plane-moved' })).toEqual({ faces: expect.any(Array) })
   expect(after({ kind: 'home-lost' })).toBeUndefined()
 })
+
+test('a tool that was left out for that day is asked for again', () => {
+  const tool = { number: 9, name: 'tap', lengthRegister: 9 }
+  const { sheet } = gaugeLine
+  const made = again({ ...gaugeLine, sheet: { ...sheet, leftOut: [{ tool, reason: 'broken' }] } })
+  expect(made.tools.map(({ number }) => number)).toEqual([1, 9])
+  expect(made).not.toHaveProperty('leftOut')
+})

@@ -50,6 +50,14 @@ describe('a sheet that is read out', () => {
   const [offset] = workedSheet().offsets
   const row = (changes: object) => lines({ offsets: [{ ...offset!, ...changes }] }, 'G54')
 
+  test('what is left out for now stands there with its reason, and nothing where nothing is', () => {
+    const tool = { number: 11, name: 'chamfer mill', lengthRegister: 11 }
+    expect(lines({ leftOut: [{ tool, reason: 'second side' }] }, 'Left out for now')).toEqual([
+      ['T11', 'chamfer mill: second side'],
+    ])
+    expect(lines({}, 'Left out for now')).toBeUndefined()
+  })
+
   test('numbers below zero have a minus, and not the hyphen that they are typed with', () => {
     const drawing = mm('-40.000')
     const all = JSON.stringify([

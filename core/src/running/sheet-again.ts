@@ -22,14 +22,17 @@ export function sheetAgain(
   solution: Pick<Solution, 'heights' | 'registers' | 'faces'>,
   { machine, gauges }: ShopToday,
 ): SetupSheet {
-  const { stood: _before, ...rest } = sheet
+  const { stood: _before, leftOut = [], ...rest } = sheet
   const stood = allStood({ sheet, events }, solution)
   return {
     ...rest,
     ...(stood && { stood }),
     ...(machine && { machine }),
     gauges: sheet.gauges.map((gauge) => gauges.find(({ id }) => id === gauge.id) ?? gauge),
-    tools: sheet.tools.map((tool) => toolAgain(tool, sheet, solution)),
+    // What was left out for that day is asked for again.
+    tools: [...sheet.tools, ...leftOut.map(({ tool }) => tool)].map((tool) =>
+      toolAgain(tool, sheet, solution),
+    ),
   }
 }
 

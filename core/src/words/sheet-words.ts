@@ -14,7 +14,7 @@ export interface SheetPart {
 
 /** What was declared before anything was read, in the order of the sheet. */
 export function describeSheet(sheet: SetupSheet): readonly SheetPart[] {
-  const { machine, zero, stock, offsets, tools, gauges } = sheet
+  const { machine, zero, stock, offsets, tools, leftOut = [], gauges } = sheet
   return [
     {
       title: 'Machine and zero',
@@ -46,6 +46,16 @@ export function describeSheet(sheet: SetupSheet): readonly SheetPart[] {
           ] as const,
       ),
     },
+    ...(leftOut.length === 0
+      ? []
+      : [
+          {
+            title: 'Left out for now',
+            lines: leftOut.map(
+              ({ tool, reason }) => [`T${tool.number}`, `${tool.name}: ${reason}`] as const,
+            ),
+          },
+        ]),
     {
       title: 'Gauges',
       lines: gauges.map(

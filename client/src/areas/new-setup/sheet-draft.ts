@@ -198,6 +198,22 @@ const named = (draft: SheetDraft): SheetDraft => ({
   })),
 })
 
+/** A plan of its touches that still fits: without gauges that were taken off the sheet, and tools that were put back on it. */
+function planThatFits(draft: SheetDraft): SheetDraft {
+  const { leftOut, ...rest } = draft
+  const isThere = (id: string) => draft.gauges.some((gauge) => gauge.id === id)
+  const out = leftOut?.filter(({ tool }) =>
+    draft.tools.every(({ number }) => number !== tool.number),
+  )
+  return {
+    ...rest,
+    tools: draft.tools.map(({ touchWith, ...tool }) =>
+      touchWith?.every(isThere) ? { ...tool, touchWith } : tool,
+    ),
+    ...(out !== undefined && out.length > 0 && { leftOut: out }),
+  }
+}
+
 /**
  * The draft on a machine. Where its control keeps no lengths each tool is touched on the part itself, unless something else
  * was chosen: that is what most do.
@@ -216,7 +232,7 @@ export function finish(draft: SheetDraft): {
   readonly sheet?: SetupSheet
   readonly problems: readonly ReportedProblem[]
 } {
-  const complete = named(draft)
+  const complete = planThatFits(named(draft))
   const parsed = setupSheetSchema.safeParse(complete)
   if (!parsed.success)
     return { problems: [...reportIssues(parsed.error, complete), ...numbersOf(complete)] }
