@@ -1,4 +1,5 @@
 import {
+  benchLength,
   holderRepeatsMm,
   lastLengthOf,
   toolTrust,
@@ -6,7 +7,7 @@ import {
   type ShopEvent,
   type ToolUse,
 } from '../src/shop'
-import { describeToolTrust } from '../src/words'
+import { describeBench, describeToolTrust } from '../src/words'
 import { Chance, trials } from './random'
 import { mm } from './worked-example'
 
@@ -177,5 +178,30 @@ describe('how well a holder repeats', () => {
     const mean = found.reduce((sum, one) => sum + one, 0) / found.length
     // 20 lengths tell a deviation to about a fifth; the mean of 20 and more such to a twentieth.
     expect(Math.abs(mean / 0.005 - 1)).toBeLessThan(0.15)
+  })
+})
+
+describe('a length from the bench', () => {
+  const properties = { LF: mm('80.000') }
+  test('holds where a face seats the holder, and says else what to expect', () => {
+    const told = (seat?: 'register-face' | 'taper') => {
+      const bench = benchLength({ holder: { seat }, properties })
+      return bench && [bench.holds, describeBench(bench)]
+    }
+    expect(told('register-face')).toEqual([
+      true,
+      'On the bench it measured 80.000 mm. Its face seats it there again: it may count without a touch.',
+    ])
+    expect(told('taper')).toEqual([
+      false,
+      'On the bench it measured 80.000 mm. Its cone seats it elsewhere each time: it is touched, and the bench says what to expect.',
+    ])
+    expect(told()?.[1]).toContain('Nobody has said whether a face seats it there again')
+  })
+
+  test('that nobody measured is none', () => {
+    expect(benchLength({ holder: { seat: 'register-face' } })).toBeUndefined()
+    expect(benchLength({ properties: {} })).toBeUndefined()
+    expect(benchLength({ properties })?.holds).toBe(false)
   })
 })

@@ -1,3 +1,4 @@
+export { type BenchLength, benchLength } from './bench-length'
 export { type ChartSignal, type ControlChart } from './control-chart'
 export { type IntervalAdvice } from './check-interval'
 export { type GaugeCheck, type GaugeStanding, gaugeStanding } from './gauge-checks'

@@ -14,6 +14,7 @@ export { describeImplied } from './implied-words'
 export { describeActiveLength, describeKeyMode } from './key-words'
 export {
   KEPT_CAUTION,
+  describeBench,
   describeKept,
   describeOffer,
   describeSaved,

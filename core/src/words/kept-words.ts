@@ -1,6 +1,8 @@
+import type { BenchLength } from '../shop/bench-length'
 import type { KeptOffer, KeptTouch, ShopEvent, WhyTouched } from '../shop/kept-offers'
 import type { ToolTrust } from '../shop/tool-trust'
 import type { TouchMinutes } from '../shop/touch-minutes'
+import { lengthWords } from './typographic'
 
 const HAPPENED: Readonly<Record<ShopEvent['what'], string>> = {
   'plane-moved': 'the setting plane or its setter was moved',
@@ -59,6 +61,17 @@ function touchedWords(touches: readonly KeptTouch[]): string {
 /** What taking over rests on, said where it is done. */
 export const KEPT_CAUTION =
   'They hold while each tool sits in its holder as it was measured, in the pocket that is listed. Look at each: one that was swapped outside the control meets the part at full speed.'
+
+/** What a length from the bench is worth here. */
+export function describeBench({ length, holds, seat }: BenchLength): string {
+  const measured = `On the bench it measured ${lengthWords(length)}.`
+  if (holds) return `${measured} Its face seats it there again: it may count without a touch.`
+  const why =
+    seat === 'taper'
+      ? 'Its cone seats it elsewhere each time'
+      : 'Nobody has said whether a face seats it there again'
+  return `${measured} ${why}: it is touched, and the bench says what to expect.`
+}
 
 /** Where a reading comes from that is taken over, to stand beside it. */
 export const describeKept = ({ kept }: Pick<KeptTouch, 'kept'>): string =>

@@ -4,6 +4,8 @@ import { v7 as uuid } from 'uuid'
 import type { Pockets } from '@pine/contract'
 import type { LengthUnit } from '@pine/core/length'
 import type { Tool } from '@pine/core/sheet'
+import { benchLength } from '@pine/core/shop'
+import { describeBench } from '@pine/core/words'
 import { usePockets } from '@/data/tools'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
@@ -117,22 +119,38 @@ function InPocket({
   const there = inPocket(pockets, tool.number)
   if (there === undefined) return null
   const { assembly: _other, ...another } = tool
+  const isSame = isKnown(tool, pockets)
+  const bench = isSame && tool.length === undefined ? benchLength(there.tool) : undefined
   return (
-    <Choice
-      label={`In pocket ${tool.number} sits ${there.tool.name}`}
-      value={isKnown(tool, pockets) ? 'same' : 'another'}
-      onChange={(is) =>
-        onChange(
-          is === 'same'
-            ? { ...tool, name: there.tool.name, assembly: there.id }
-            : { ...another, assembly: uuid() },
-        )
-      }
-      options={[
-        { value: 'same', label: 'this one' },
-        { value: 'another', label: 'another one' },
-      ]}
-    />
+    <>
+      <Choice
+        label={`In pocket ${tool.number} sits ${there.tool.name}`}
+        value={isSame ? 'same' : 'another'}
+        onChange={(is) =>
+          onChange(
+            is === 'same'
+              ? { ...tool, name: there.tool.name, assembly: there.id }
+              : { ...another, assembly: uuid() },
+          )
+        }
+        options={[
+          { value: 'same', label: 'this one' },
+          { value: 'another', label: 'another one' },
+        ]}
+      />
+      {bench && <Words as="note">{describeBench(bench)}</Words>}
+      {bench?.holds && (
+        <Row>
+          <Button
+            kind="plain"
+            label={`count T${tool.number} with its length from the bench`}
+            onPress={() => onChange({ ...tool, length: bench.length })}
+          >
+            Use it, no touch
+          </Button>
+        </Row>
+      )}
+    </>
   )
 }
 
