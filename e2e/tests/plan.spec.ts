@@ -169,3 +169,49 @@ test('a job is planned: the changer turns the shorter way, one is left out, anot
   await mira.look('plan-second')
   expect(await barriers(page)).toEqual([])
 })
+
+test('a length from the bench counts without a touch where a face seats the holder, and not by a cone', async ({
+  page,
+  demo,
+}) => {
+  page.setDefaultTimeout(15_000)
+  const mira = new Machinist(page, demo.address, true)
+  await mira.signIn('Mira Toller')
+  const machineId = uuid()
+  const machine = {
+    ...{ name: 'Turning-head mill', kind: 'mill' },
+    control: { decimals: { mm: 3, in: 4 }, lengthKey: 'set', workOffsetKey: 'set' },
+  }
+  const post = async (path: string, data: object) => {
+    const answer = await page.request.post(`${demo.address}/api${path}`, { data })
+    expect(answer.status(), await answer.text()).toBe(201)
+  }
+  await post('/machines', { id: machineId, machine })
+  for (const [pocket, seat] of [
+    [1, 'register-face'],
+    [2, 'taper'],
+  ] as const)
+    await post('/tools', {
+      id: uuid(),
+      tool: {
+        ...{ name: `${seat} tool`, holder: { name: 'holder', seat } },
+        ...{ properties: { LF: mm('80.000') }, place: { machine: machineId, pocket } },
+      },
+    })
+  await page.goto(`${demo.address}/setups/new`)
+  await page.getByTestId('job-name').fill('By the bench')
+  await page.getByRole('radio', { name: 'Turning-head mill' }).click()
+  await expect(page.getByText('Its face seats it there again')).toBeVisible()
+  await page.getByRole('button', { name: 'Another tool' }).click()
+  await expect(page.getByText('Its cone seats it elsewhere each time')).toBeVisible()
+  await page.getByText('Its face seats it there again').scrollIntoViewIfNeeded()
+  await mira.look('bench')
+  expect(await barriers(page)).toEqual([])
+  await expect(page.getByRole('button', { name: 'do not touch T2' })).toBeHidden()
+  await page.getByRole('button', { name: 'do not touch T1' }).click()
+  await expect(page.getByText('Counted with its length from the bench')).toBeVisible()
+  await page.getByTestId('tool-more-0').click()
+  await expect(page.getByTestId('tool-length-0')).toHaveValue('80.000')
+  await page.getByRole('button', { name: 'touch T1', exact: true }).click()
+  await expect(page.getByTestId('tool-length-0')).toHaveValue('')
+})

@@ -4,7 +4,7 @@ import { v7 as uuid } from 'uuid'
 import type { Pockets } from '@pine/contract'
 import type { LengthUnit } from '@pine/core/length'
 import type { Tool } from '@pine/core/sheet'
-import { benchLength } from '@pine/core/shop'
+import { benchLength, type BenchLength } from '@pine/core/shop'
 import { describeBench } from '@pine/core/words'
 import { usePockets } from '@/data/tools'
 import { Button } from '@/kit/button'
@@ -120,7 +120,7 @@ function InPocket({
   if (there === undefined) return null
   const { assembly: _other, ...another } = tool
   const isSame = isKnown(tool, pockets)
-  const bench = isSame && tool.length === undefined ? benchLength(there.tool) : undefined
+  const bench = isSame ? benchLength(there.tool) : undefined
   return (
     <>
       <Choice
@@ -138,15 +138,37 @@ function InPocket({
           { value: 'another', label: 'another one' },
         ]}
       />
-      {bench && <Words as="note">{describeBench(bench)}</Words>}
-      {bench?.holds && (
+      {bench && <OnBench bench={bench} tool={tool} onChange={onChange} />}
+    </>
+  )
+}
+
+/** What was measured on a surface plate: where its seat allows it, it may count without a touch. */
+function OnBench({
+  bench,
+  tool,
+  onChange,
+}: {
+  readonly bench: BenchLength
+  readonly tool: Tool
+  readonly onChange: (tool: Tool) => void
+}) {
+  const { length, ...touched } = tool
+  const counts = length?.text === bench.length.text && length.unit === bench.length.unit
+  if (length !== undefined && !counts) return null
+  return (
+    <>
+      <Words as="note">
+        {counts ? 'Counted with its length from the bench: no touch.' : describeBench(bench)}
+      </Words>
+      {bench.holds && (
         <Row>
           <Button
             kind="plain"
-            label={`count T${tool.number} with its length from the bench`}
-            onPress={() => onChange({ ...tool, length: bench.length })}
+            label={`${counts ? 'touch' : 'do not touch'} T${tool.number}`}
+            onPress={() => onChange(counts ? touched : { ...tool, length: bench.length })}
           >
-            Use it, no touch
+            {counts ? 'Touch it after all' : 'Use it, no touch'}
           </Button>
         </Row>
       )}
