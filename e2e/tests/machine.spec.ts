@@ -24,14 +24,14 @@ test('what a control holds is told with who keyed it; a screw is tested and coun
 
   // A machine of the test's own: what others begin on those of the demonstration stays as it was.
   const machine = {
-    ...{ name: 'Old mill', kind: 'mill' },
+    ...{ name: 'Worn mill', kind: 'mill' },
     control: { decimals: { mm: 3, in: 4 }, lengthKey: 'set', workOffsetKey: 'set' },
   }
   const id = uuid()
   const made = await page.request.post(`${demo.address}/api/machines`, { data: { id, machine } })
   expect(made.status()).toBe(201)
   await page.getByRole('button', { name: 'The shop' }).click()
-  await page.getByRole('link', { name: 'Old mill' }).click()
+  await page.getByRole('link', { name: 'Worn mill' }).click()
   await expect(page.getByTestId('screws')).toContainText('Y Nobody has said')
   await page.getByTestId('test-screw').click()
   await page.getByRole('radio', { name: 'Y', exact: true }).click()

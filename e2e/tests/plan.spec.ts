@@ -88,6 +88,7 @@ test('a job is planned: the changer turns the shorter way, one is left out, anot
   await expect(page.getByTestId('plan-about')).toHaveText(
     'On half of the days between 4 and 13 minutes.',
   )
+  await expect(page.getByTestId('planned-T1')).toBeVisible()
   // 21, 1, 3, 11 or the other way: between 11 and 21 the gap is the widest.
   expect([
     ['T21', 'T1', 'T3', 'T11'],
