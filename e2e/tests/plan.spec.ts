@@ -119,10 +119,13 @@ test('a job is planned: the changer turns the shorter way, one is left out, anot
   await page.getByRole('radio', { name: /^paper/ }).click()
   await page.getByTestId(`planned-${third}`).click()
   await page.getByTestId(`handle-${last!.slice(1)}`).focus()
+  // Each move is told to a screen reader; only then comes the next one.
+  const told = (words: string) => expect(page.getByText(`${last} ${words}`)).toBeAttached()
   await page.keyboard.press('Space')
-  for (let step = 0; step < 3; step += 1) {
+  await told('would be number 4.')
+  for (const place of [3, 2, 1]) {
     await page.keyboard.press('ArrowUp')
-    await page.waitForTimeout(300)
+    await told(`would be number ${place}.`)
   }
   await page.keyboard.press('Space')
   await expect.poll(async () => (await planned(page))[0]).toBe(last)
