@@ -1,6 +1,8 @@
 import {
+  checksAmong,
   keptOffers,
   touchesToKeep,
+  type KeptOffer,
   type KeptTouch,
   type ShopEvent,
   type ToolUse,
@@ -69,6 +71,38 @@ describe('what is offered', () => {
     })
   })
 
+  test('is of the same machine, and where nobody said on which it was, of none', () => {
+    expect(because([use([tip(2)], { machine: 'router' })])).toBe('other-machine')
+    const { machine: _unsaid, ...nowhere } = use([tip(2)])
+    expect(because([nowhere])).toBe('other-machine')
+    expect(offerFor([use([tip(9)], { machine: 'router' }), use([tip(2)])])).toMatchObject({
+      touches: [tip(2)],
+    })
+    const asked = { machine: undefined, plane: 'fixed jaw', byMarks: false, policy: undefined }
+    const [offer] = keptOffers(
+      { ...asked, gauges: [] },
+      [{ number: 3, uses: [nowhere], events: [] }],
+      [],
+      day(20),
+    )
+    expect(offer).toMatchObject({ why: { because: 'other-machine' } })
+  })
+
+  test('is of the youngest use that touched its tip there; where none did, what happened to it is said first', () => {
+    const nose = use([touch('nose-on-plane', 9)])
+    expect(offerFor([nose, use([tip(2)])])).toMatchObject({ touches: [tip(2)] })
+    expect(because([nose])).toBe('not-on-plane')
+    const broken: ShopEvent = { what: 'tool-changed', at: day(1), name: 'broken' }
+    const asking = { machine: 'mill', plane: 'fixed jaw', byMarks: false, policy: undefined }
+    const [offer] = keptOffers(
+      { ...asking, gauges: [] },
+      [{ number: 3, uses: [nose], events: [broken] }],
+      [],
+      day(20),
+    )
+    expect(offer).toMatchObject({ why: { because: 'tool-changed' } })
+  })
+
   test('holds after one touch where that plane was moved since, and as it was where another was, or it was before', () => {
     expect(because([use([tip(5)])], [moved(6)])).toBe('after-rebase')
     expect(because([use([tip(5)])], [moved(6, 'FIXED jaw')])).toBe('after-rebase')
@@ -83,6 +117,33 @@ describe('what is offered', () => {
     expect(because([use([tip(2), touch('nose-on-plane', 15)])], [], policy)).toBe('too-old')
     expect(because([use([tip(13)])], [], policy)).toBe('as-it-was')
     expect(because([use([tip(12)])], [], policy)).toBe('too-old')
+  })
+})
+
+describe('what is touched again', () => {
+  const offered = (
+    tool: number,
+    read: string,
+    on: number,
+    unit: 'mm' | 'in' = 'mm',
+  ): KeptOffer => ({
+    ...{ tool, take: 'as-it-was', use: use([]) },
+    touches: [{ ...touch('tip-on-plane', on, tool), read: { text: read, unit } }],
+  })
+
+  test('is the tool that reaches furthest: the machine stood highest with it', () => {
+    const offers = [offered(1, '-352.750', 1), offered(2, '-300', 9), offered(3, '-400', 9)]
+    expect(checksAmong(offers, { keptChecks: 1 })).toEqual([2])
+    expect(checksAmong(offers, undefined)).toEqual([2, 1])
+    // Twenty inches below home is lower than 400 millimetres.
+    expect(
+      checksAmong([offered(4, '-20', 9, 'in'), offered(3, '-400', 9)], { keptChecks: 1 }),
+    ).toEqual([3])
+  })
+
+  test('is none whose number cannot be read, while another’s can', () => {
+    const offers = [offered(1, 'high', 1), offered(2, '-400', 9), offered(3, '-450', 9)]
+    expect(checksAmong(offers, { keptChecks: 1 })).toEqual([2])
   })
 })
 

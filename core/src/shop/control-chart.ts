@@ -72,7 +72,7 @@ function signalsAt(values: readonly number[], mean: number, sigma: number): read
   const side = Math.sign(last)
   /** How many of the last ones lie beyond so many standard deviations, on the side of the last one. */
   const beyond = (sigmas: number, among: number) =>
-    off.length < among ? 0 : off.slice(-among).filter((one) => side * one > sigmas * sigma).length
+    off.slice(-among).filter((one) => side * one > sigmas * sigma).length
   const isBeyond = (sigmas: number) => Math.abs(last) > sigmas * sigma
   return [
     ...(isBeyond(3) ? (['beyond-limit'] as const) : []),
