@@ -2,7 +2,7 @@ import { adviceForRegister } from '../src/registers/register-advice'
 import type { Register } from '../src/registers'
 import { solve } from '../src/solve'
 import type { SetupSheet } from '../src/sheet'
-import { mm, readingOf, setupOf, tipTouch, workedSheet } from './worked-example'
+import { leftTouch, mm, readingOf, setupOf, tipTouch, workedSheet } from './worked-example'
 
 // What makes a length sure enough: by the gauge that its touch was made with, against what the job needs.
 
@@ -50,4 +50,19 @@ test('a better gauge than the one that lay there, by how far it is from enough',
 test('a touch that few repeats better is repeated', () => {
   const touch = byPaper()
   expect(advised(needs('0.09'), touch)).toEqual({ do: 'repeat', sourceId: touch.id, times: 2 })
+})
+
+test('what stands in the spindle is bettered by what stands in the spindle, and not by a shim', () => {
+  const wobbler = { id: 'wob', kind: 'wobbler', name: 'wobbler', size: mm('10') } as const
+  const touch = { ...leftTouch(), with: ['wob'] }
+  const sheet = workedSheet({
+    gauges: [...workedSheet().gauges, wobbler],
+    needs: { position: mm('0.044') },
+  })
+  // Another reading stands before it, with another gauge: the advice is about the touch that it names.
+  const document = setupOf(sheet, [tipTouch(), touch])
+  const register = solve(document).registers.find(({ address }) => address === 'G54.X')!
+  expect(adviceForRegister(document, register)).toEqual({
+    ...{ do: 'change-gauge', sourceId: touch.id, to: 'edge-finder' },
+  })
 })
