@@ -22,7 +22,7 @@ const touch = (of: 'tip-on-plane' | 'nose-on-plane', on: number, tool = 3): Kept
     kept: { setup: `job ${on}`, reading: `r${on}`, name: `Job ${on}`, by: 'Mira', at: day(on) },
   }) as KeptTouch
 
-const use = (touches: readonly KeptTouch[], changes: Partial<ToolUse> = {}): ToolUse => ({
+const usedWith = (touches: readonly KeptTouch[], changes: Partial<ToolUse> = {}): ToolUse => ({
   setup: 'A',
   name: 'Job A',
   machine: 'mill',
@@ -62,22 +62,24 @@ const moved = (on: number, plane?: string): ShopEvent => ({
 
 describe('what is offered', () => {
   test('is of the same plane, however it is written, and of no other', () => {
-    expect(because([use([tip(2)])])).toBe('as-it-was')
-    expect(because([use([tip(2)], { plane: 'fixed jaw ' })])).toBe('as-it-was')
-    expect(because([use([tip(2)], { plane: 'block' })])).toBe('other-plane')
+    expect(because([usedWith([tip(2)])])).toBe('as-it-was')
+    expect(because([usedWith([tip(2)], { plane: 'fixed jaw ' })])).toBe('as-it-was')
+    expect(because([usedWith([tip(2)], { plane: 'block' })])).toBe('other-plane')
     // The youngest use on this plane counts, also where a younger one is on another.
-    expect(offerFor([use([tip(9)], { plane: 'block' }), use([tip(2)])])).toMatchObject({
+    expect(offerFor([usedWith([tip(9)], { plane: 'block' }), usedWith([tip(2)])])).toMatchObject({
       touches: [tip(2)],
     })
   })
 
   test('is of the same machine, and where nobody said on which it was, of none', () => {
-    expect(because([use([tip(2)], { machine: 'router' })])).toBe('other-machine')
-    const { machine: _unsaid, ...nowhere } = use([tip(2)])
+    expect(because([usedWith([tip(2)], { machine: 'router' })])).toBe('other-machine')
+    const { machine: _unsaid, ...nowhere } = usedWith([tip(2)])
     expect(because([nowhere])).toBe('other-machine')
-    expect(offerFor([use([tip(9)], { machine: 'router' }), use([tip(2)])])).toMatchObject({
-      touches: [tip(2)],
-    })
+    expect(offerFor([usedWith([tip(9)], { machine: 'router' }), usedWith([tip(2)])])).toMatchObject(
+      {
+        touches: [tip(2)],
+      },
+    )
     const asked = { machine: undefined, plane: 'fixed jaw', byMarks: false, policy: undefined }
     const [offer] = keptOffers(
       { ...asked, gauges: [] },
@@ -89,8 +91,8 @@ describe('what is offered', () => {
   })
 
   test('is of the youngest use that touched its tip there; where none did, what happened to it is said first', () => {
-    const nose = use([touch('nose-on-plane', 9)])
-    expect(offerFor([nose, use([tip(2)])])).toMatchObject({ touches: [tip(2)] })
+    const nose = usedWith([touch('nose-on-plane', 9)])
+    expect(offerFor([nose, usedWith([tip(2)])])).toMatchObject({ touches: [tip(2)] })
     expect(because([nose])).toBe('not-on-plane')
     const broken: ShopEvent = { what: 'tool-changed', at: day(1), name: 'broken' }
     const asking = { machine: 'mill', plane: 'fixed jaw', byMarks: false, policy: undefined }
@@ -104,19 +106,19 @@ describe('what is offered', () => {
   })
 
   test('holds after one touch where that plane was moved since, and as it was where another was, or it was before', () => {
-    expect(because([use([tip(5)])], [moved(6)])).toBe('after-rebase')
-    expect(because([use([tip(5)])], [moved(6, 'FIXED jaw')])).toBe('after-rebase')
-    expect(because([use([tip(5)])], [moved(6, 'block')])).toBe('as-it-was')
-    expect(because([use([tip(5)])], [moved(4)])).toBe('as-it-was')
+    expect(because([usedWith([tip(5)])], [moved(6)])).toBe('after-rebase')
+    expect(because([usedWith([tip(5)])], [moved(6, 'FIXED jaw')])).toBe('after-rebase')
+    expect(because([usedWith([tip(5)])], [moved(6, 'block')])).toBe('as-it-was')
+    expect(because([usedWith([tip(5)])], [moved(4)])).toBe('as-it-was')
   })
 
   test('is as old as the last touch of its tip, whatever else was read later', () => {
     const policy = { maxAgeDays: 7 }
-    expect(because([use([tip(2), tip(15)])], [], policy)).toBe('as-it-was')
-    expect(because([use([tip(15), tip(2)])], [], policy)).toBe('as-it-was')
-    expect(because([use([tip(2), touch('nose-on-plane', 15)])], [], policy)).toBe('too-old')
-    expect(because([use([tip(13)])], [], policy)).toBe('as-it-was')
-    expect(because([use([tip(12)])], [], policy)).toBe('too-old')
+    expect(because([usedWith([tip(2), tip(15)])], [], policy)).toBe('as-it-was')
+    expect(because([usedWith([tip(15), tip(2)])], [], policy)).toBe('as-it-was')
+    expect(because([usedWith([tip(2), touch('nose-on-plane', 15)])], [], policy)).toBe('too-old')
+    expect(because([usedWith([tip(13)])], [], policy)).toBe('as-it-was')
+    expect(because([usedWith([tip(12)])], [], policy)).toBe('too-old')
   })
 })
 
@@ -127,7 +129,7 @@ describe('what is touched again', () => {
     on: number,
     unit: 'mm' | 'in' = 'mm',
   ): KeptOffer => ({
-    ...{ tool, take: 'as-it-was', use: use([]) },
+    ...{ tool, take: 'as-it-was', use: usedWith([]) },
     touches: [{ ...touch('tip-on-plane', on, tool), read: { text: read, unit } }],
   })
 
@@ -149,11 +151,11 @@ describe('what is touched again', () => {
 
 describe('what is entered', () => {
   const offers = [
-    { tool: 3, take: 'as-it-was', use: use([]), touches: [touch('nose-on-plane', 4), tip(4)] },
+    { tool: 3, take: 'as-it-was', use: usedWith([]), touches: [touch('nose-on-plane', 4), tip(4)] },
     {
       tool: 4,
       take: 'as-it-was',
-      use: use([]),
+      use: usedWith([]),
       touches: [touch('nose-on-plane', 9), touch('tip-on-plane', 9, 7)],
     },
   ] as const

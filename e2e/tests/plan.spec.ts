@@ -21,7 +21,7 @@ async function shop(page: Page, address: string) {
   await mira.signIn('Mira Toller')
   const decimals = { mm: 3, in: 4 }
   const machine = {
-    name: `Changer mill ${uuid().slice(-4)}`,
+    name: 'Carousel mill',
     kind: 'mill',
     control: { decimals, lengthKey: 'set', workOffsetKey: 'set' },
     pockets: 24,
