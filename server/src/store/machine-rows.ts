@@ -1,5 +1,4 @@
 import type { DataSource } from 'typeorm'
-import type { WrittenLength } from '@pine/core/length'
 import { factRow, SELECT_FACTS, type KeptFact } from './stream-rows'
 import type { MachineStore } from './machine-store'
 
@@ -16,16 +15,8 @@ export function machineRows(source: DataSource, shopId: string): MachineStore {
       )
       return rows.map(factRow)
     },
-    async offsetsOf({ id, name }) {
-      const rows: readonly {
-        readonly address: string
-        readonly shown: WrittenLength
-        readonly seen: boolean
-        readonly at: Date
-        readonly by: string
-        readonly setup: string
-        readonly name: string
-      }[] = await source.query(
+    offsetsOf({ id, name }) {
+      return source.query(
         // Across set-ups only the clock of this server tells what was keyed last; within one, its place does.
         `SELECT DISTINCT ON (body ->> 'address') body ->> 'address' AS address,
            coalesce(body -> 'shown', body -> 'typed') AS shown, kind = 'read-back' AS seen,
@@ -42,7 +33,6 @@ export function machineRows(source: DataSource, shopId: string): MachineStore {
          ORDER BY body ->> 'address', recorded_at DESC, place DESC`,
         [shopId, id, name],
       )
-      return rows
     },
   }
 }
