@@ -41,6 +41,9 @@ test('registers stand by their names and numbers, and what was only typed says s
     isSeen: false,
   })
   expect(lines[2]?.how).toBe('shown · 2026-03-05, Mira · Ring')
+  // Keyed by a difference: what was typed is not what stands there.
+  const { shown: _typed, ...added } = offset('H3', false)
+  expect(offsetLines(history({ offsets: [added] as never }))[0]?.value).toBe('not known')
 })
 
 test('what happened and how it was declared', () => {

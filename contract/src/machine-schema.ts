@@ -28,7 +28,8 @@ export const machineHistorySchema = z.object({
     z.object({
       ...said,
       address,
-      shown: writtenLengthSchema,
+      /** Absent where it was keyed by a difference or a position, and nobody read what stands there now. */
+      shown: writtenLengthSchema.optional(),
       /** It was read back; else only that it was typed is known. */
       isSeen: z.boolean(),
       setup: uuid(),

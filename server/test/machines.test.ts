@@ -40,7 +40,7 @@ const history = async () =>
 const held = async () =>
   (await history()).offsets.map(
     ({ address, shown, isSeen, by, name }) =>
-      `${address} ${shown.text} ${isSeen ? 'seen' : 'typed'} by ${by} in ${name}`,
+      `${address} ${shown?.text} ${isSeen ? 'seen' : 'typed'} by ${by} in ${name}`,
   )
 
 test('what its control holds is what was shown or typed last, register by register, over its set-ups', async () => {
@@ -63,6 +63,16 @@ test('what its control holds is what was shown or typed last, register by regist
   // Typed again in the first job, later than in the second: that stands now.
   await keyed(first, 'G54.X', '-347.300')
   expect((await held())[0]).toBe('G54.X -347.300 typed by Jory Fenn in Ring')
+})
+
+test('what was typed as a difference or a position is not told as what the row holds', async () => {
+  const setup = await begin('By a difference')
+  await say(setup, 'key-in', { address: 'G54.Y', mode: 'add', typed: mm('-0.020') })
+  const row = async () => (await history()).offsets.find(({ address }) => address === 'G54.Y')
+  expect(await row()).toMatchObject({ isSeen: false })
+  expect(await row()).not.toHaveProperty('shown')
+  await seen(setup, 'G54.Y', '-210.020')
+  expect(await row()).toMatchObject({ isSeen: true, shown: { text: '-210.020' } })
 })
 
 test('another machine’s set-ups tell nothing of it', async () => {

@@ -19,7 +19,8 @@ export function machineRows(source: DataSource, shopId: string): MachineStore {
       return source.query(
         // Across set-ups only the clock of this server tells what was keyed last; within one, its place does.
         `SELECT DISTINCT ON (body ->> 'address') body ->> 'address' AS address,
-           coalesce(body -> 'shown', body -> 'typed') AS shown, kind = 'read-back' AS seen,
+           -- What was typed is what stands there only where it overwrites: a difference or a position is another number.
+           CASE WHEN kind = 'read-back' THEN body -> 'shown' WHEN body ->> 'mode' = 'set' THEN body -> 'typed' END AS shown, kind = 'read-back' AS seen,
            recorded_at AS at, person.name AS by, last.stream_id AS setup, last.name
          FROM (
            SELECT stream_id, summary ->> 'name' AS name FROM summary

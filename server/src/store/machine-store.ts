@@ -4,7 +4,8 @@ import type { FactRow } from './fact-row'
 /** What a register of a control was last seen to hold, or was told. */
 export interface OffsetRow {
   readonly address: string
-  readonly shown: WrittenLength
+  /** Null where it was keyed by a difference or a position, and nobody read what stands there now. */
+  readonly shown: WrittenLength | null
   /** It was read back; else only that it was typed is known. */
   readonly seen: boolean
   readonly at: Date

@@ -28,8 +28,9 @@ export async function machineHistory(store: Store, id: string): Promise<Outcome<
   return accept(
     machineHistorySchema.parse({
       ...machine,
-      offsets: offsets.map(({ at, seen, ...offset }) => ({
+      offsets: offsets.map(({ at, seen, shown, ...offset }) => ({
         ...offset,
+        ...(shown !== null && { shown }),
         at: at.toISOString(),
         isSeen: seen,
       })),

@@ -11,7 +11,7 @@ import {
 } from '@pine/core/length'
 import type { MachineDeclaration } from '@pine/core/sheet'
 import { LEAST_PAIRS, lostMotionBy, type Reversal } from '@pine/core/shop'
-import { describeReversal, lengthWords, typographic } from '@pine/core/words'
+import { describeReversal, lengthWords } from '@pine/core/words'
 import type { FormOutcome } from '@/data/use-kept-form'
 import { lengthProblem } from '../shop/length-problem'
 
@@ -31,7 +31,7 @@ export const offsetLines = ({ offsets }: Pick<MachineHistory, 'offsets'>): reado
     .toSorted((one, other) => byRegister.compare(one.address, other.address))
     .map(({ address, shown, isSeen, by, at, name, setup }) => ({
       address,
-      value: `${typographic(shown.text)} ${shown.unit}`,
+      value: shown === undefined ? 'not known' : lengthWords(shown),
       how: `${isSeen ? 'shown' : 'typed, not read back'} · ${at.slice(0, 10)}, ${by} · ${name}`,
       setup,
       isSeen,
