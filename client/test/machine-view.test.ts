@@ -113,7 +113,12 @@ describe('a reversal test that is typed', () => {
   const minus = ['1', '2', '3', '', '']
 
   test('tells what it says so far, and is kept with the places that were read', () => {
-    expect(toldSoFar(draft({ plus, minus }))).toContain('The screw loses 0.012 mm')
+    const told = toldSoFar(draft({ plus, minus }))
+    expect([told?.isWrong, told?.words]).toEqual([
+      false,
+      expect.stringContaining('The screw loses 0.012 mm'),
+    ])
+    expect(toldSoFar(draft({ plus: minus, minus: plus }))?.isWrong).toBe(true)
     expect(toldSoFar(draft({ plus: plus.slice(0, 2), minus }))).toBeUndefined()
     expect(reversalOf(draft({ axis: 'Z', plus, minus }))).toEqual({
       made: {

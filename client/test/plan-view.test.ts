@@ -22,6 +22,7 @@ const touch = (tool: number, pocket?: number): TouchPlanAnswer['touches'][number
     { with: [], minutes: minutes(2) },
   ],
   change: 0,
+  check: tool === 3,
   why: `Touch it: why of T${tool}.`,
 })
 
@@ -65,7 +66,7 @@ describe('a plan as it was proposed', () => {
       why: 'Touch it: why of T1.',
       chosen: '0',
     })
-    expect(view.lines[2]?.how).toBe('by hand, 50 mm setter')
+    expect(view.lines[2]?.how).toBe('by hand, 50 mm setter, as a check')
     expect(view.lines[0]?.ways.map(({ label }) => label)).toEqual([
       '50 mm setter',
       'paper: 0.5 min quicker, ± 0.026 mm, barely enough (and not ± 0.007)',

@@ -22,6 +22,8 @@ export const touchPlanSchema = z.object({
       ways: z.array(waySchema),
       /** Minutes before it, for another gauge and the changer. */
       change: z.number(),
+      /** It is offered, and touched all the same. */
+      check: z.boolean(),
       /** Why it is touched. */
       why: z.string(),
     }),

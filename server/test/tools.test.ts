@@ -118,6 +118,7 @@ describe('a month of a shop', () => {
       'T2 Touch it as a check',
       'T3 Touch it as a check',
     ])
+    expect(plan.touches.map(({ check }) => check)).toEqual([true, true])
     expect(plan.kept.map(({ tool, why }) => `T${tool} ${why.slice(0, 5)}`)).toEqual([
       'T1 Holds',
       'T4 Holds',

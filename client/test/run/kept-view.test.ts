@@ -170,6 +170,19 @@ describe('a tool that is checked', () => {
     const slip = typed('220.000', { slip: { code: 'reading-sign-lost', meant: -220e6 } })
     expect([slip.surprise !== undefined, slip.warnings, slip.disagrees]).toEqual([true, [], true])
     expect(slip.ifItIsSo).toContain('what was taken over counts no more')
+    // Where the machine does not go nothing was moved: that alone is told.
+    const sheet = setup.document.sheet
+    const travels = { Z: { min: mm('-500'), max: mm('0') } }
+    const bounded = {
+      ...setup,
+      document: { ...setup.document, sheet: { ...sheet, machine: { ...sheet.machine, travels } } },
+    }
+    const astray = after(bounded as typeof setup, reading(1, '220.000'))
+    const view = readingView(bounded as typeof setup, quantity, {
+      ...{ draft: { with: ['setter'] }, complete: true, started: true, again: false },
+      ...{ preview: astray.document, solution: astray.solution },
+    } as unknown as Parameters<typeof readingView>[2])
+    expect(view.warnings.map(({ code }) => code)).toEqual(['outside-travel'])
     const without = typed('-219.700', {})
     expect([without.surprise, without.warnings.map(({ code }) => code)]).toEqual([
       undefined,

@@ -18,7 +18,7 @@ export function describeReversal(
 /** How it is done, one thing after another, and what to mind. */
 export const REVERSAL_STEPS: readonly string[] = [
   'Spindle stopped. Stand an indicator on the table against the spindle, so that this axis moves its needle.',
-  'Move well past the place, come back towards plus until the needle is at zero: read the display.',
-  'Go on past it, come back towards minus until the needle is at zero again: read the display.',
+  'Move well past the place, come back towards plus (the display counts up) until the needle is at zero: read the display.',
+  'Go on past it, come back towards minus (it counts down) until the needle is at zero again: read the display.',
   'Five times or more, at different places along the travel where it may be worn.',
 ]

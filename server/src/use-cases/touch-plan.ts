@@ -42,6 +42,7 @@ export async function touchPlanFor(
     touches: plan.touches.map(({ ways, ...touch }) => ({
       ...touch,
       ways: ways.map((way) => ({ ...way, with: [...way.with] })),
+      check: checks.includes(touch.tool),
       why: whyOf(touch.tool),
     })),
     kept: [...kept].map((tool) => ({ tool, why: whyOf(tool) })),

@@ -137,9 +137,11 @@ export const newReversal: ReversalDraft = {
 export const turnedUnit = ({ unit }: ReversalDraft): LengthUnit => otherUnit(unit)
 
 /** What it tells so far, in words; undefined with too few. */
-export function toldSoFar(draft: ReversalDraft): string | undefined {
+export function toldSoFar(
+  draft: ReversalDraft,
+): { readonly words: string; readonly isWrong: boolean } | undefined {
   const told = lostMotionBy(pairsOf(draft))
-  return told && describeReversal(told, draft.unit)
+  return told && { words: describeReversal(told, draft.unit), isWrong: told.isTurned }
 }
 
 const pairsOf = ({ plus, minus, unit }: ReversalDraft) =>

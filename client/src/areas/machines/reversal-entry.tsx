@@ -66,8 +66,14 @@ export function ReversalEntry({
         </Row>
       ))}
       {told !== undefined && (
-        <Words as="lead" strong role="status" testID="reversal-told">
-          {told}
+        <Words
+          as="lead"
+          strong
+          role={told.isWrong ? 'alert' : 'status'}
+          tone={told.isWrong ? 'wrong' : 'ink'}
+          testID="reversal-told"
+        >
+          {told.words}
         </Words>
       )}
       <FormEnd failure={failure} takes="Keep this test" onLeave={onDone} onTake={submit} />

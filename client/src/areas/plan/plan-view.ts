@@ -23,7 +23,7 @@ export interface PlanDraft {
 export interface PlanLine {
   readonly tool: number
   readonly name: string
-  /** Where it is, and with what it is touched. */
+  /** Where it is, with what it is touched, and whether only to check what is taken over. */
   readonly how: string
   readonly takes: string
   /** By what it is known how long it takes. */
@@ -106,7 +106,7 @@ function aboutWords(
 }
 
 function lineOf(
-  touch: Omit<PlannedTouch, 'change'> & { readonly why: string },
+  touch: Omit<PlannedTouch, 'change'> & { readonly why: string; readonly check: boolean },
   { times }: TouchPlanAnswer,
   sheet: SetupSheet,
   name: string,
@@ -122,7 +122,10 @@ function lineOf(
   return {
     tool: touch.tool,
     name,
-    how: chosen === undefined ? '' : `${place}${withWhat(chosen.with)}`,
+    how:
+      chosen === undefined
+        ? ''
+        : `${place}${withWhat(chosen.with)}${touch.check ? ', as a check' : ''}`,
     takes: chosen === undefined ? '' : describeMinutes(chosen.minutes.median),
     timed: chosen === undefined ? '' : describeWayMinutes(chosen),
     sure: chosen === undefined ? '' : describeWaySureness(chosen),

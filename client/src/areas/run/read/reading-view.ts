@@ -108,10 +108,12 @@ export function readingView(
     (surprise?.slip === undefined && told.some(({ code }) => OF_KEPT.includes(code))) ||
     (implied?.size?.agrees === false && surprise?.number === undefined)
   const surprising = isTold ? undefined : surprise
-  // One sentence with the slip is enough: that the machine does not go there follows from it.
+  // One sentence with the slip is enough: that the machine does not go there follows from it. And where it does not go, nothing moved.
+  const astray = told.some(({ code }) => code === 'outside-travel')
   const warnings = told.filter(
     ({ code }) =>
-      surprising?.slip === undefined || (code !== 'outside-travel' && !OF_KEPT.includes(code)),
+      !(surprising?.slip !== undefined && (code === 'outside-travel' || OF_KEPT.includes(code))) &&
+      !(astray && OF_KEPT.includes(code)),
   )
   const last = standingReadings(preview, quantity).at(-1)
   const captured = capture && captureView(capture, quantity, row?.nm)
