@@ -1,16 +1,13 @@
 import type { WrittenLength } from '@pine/core/length'
 import type { SetupSheet } from '@pine/core/sheet'
+import { PLAIN_CONTROL } from './declare'
 
 // Sheets of the browser's runs, in invented numbers that can be followed by hand.
 
 export const mm = (text: string): WrittenLength => ({ text, unit: 'mm' })
 export const inch = (text: string): WrittenLength => ({ text, unit: 'in' })
 
-const control = {
-  decimals: { mm: 3, in: 4 },
-  lengthKey: 'set',
-  workOffsetKey: 'set',
-} as const
+const control = PLAIN_CONTROL
 
 const finder = {
   id: 'finder',
@@ -31,6 +28,12 @@ const corner = (row: 'G54' | 'G55') =>
     X: { by: 'one-face', face: 'left', side: 'outside', drawing: mm('0') },
     Y: { by: 'one-face', face: 'front', side: 'outside', drawing: mm('0') },
   }) as const
+
+/** A part in one vise: a corner for X and Y, its Z by a difference from the plane. */
+export const ONE_VISE = {
+  stock: { X: mm('50'), Y: mm('50'), Z: mm('20') },
+  offsets: [{ ...corner('G54'), Z: { by: 'carried-difference', facing: mm('0') } }],
+} as const
 
 const common = {
   unit: 'mm',

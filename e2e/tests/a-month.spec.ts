@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid'
 import type { Page } from '@playwright/test'
 import { barriers } from '../support/accessible'
 import { Machinist } from '../support/machinist'
-import { mm } from '../support/sheets'
+import { mm, ONE_VISE } from '../support/sheets'
 import { expect, test } from '../support/product'
 
 // A month of one mill: eight tools that stay in their holders, a setter on the vise, one job after another. What is true of the machine
@@ -55,19 +55,11 @@ async function job({ page, mira, address, machine, tools, gauge, mark }: Bench, 
   await mira.begin({
     ...{ name, unit: 'mm', machineId: machine.id, machine: machine.machine },
     ...{ school: 'setting-plane', zero: '', plane: 'setter on vise 3' },
-    stock: { X: mm('50'), Y: mm('50'), Z: mm('20') },
+    ...ONE_VISE,
     gauges: [gauge],
     tools: tools.map(({ number, assembly }, index) => ({
       ...{ number, assembly, name: `${NAMES[index]}${mark}`, lengthRegister: number },
     })),
-    offsets: [
-      {
-        row: 'G54',
-        X: { by: 'one-face', face: 'left', side: 'outside', drawing: mm('0') },
-        Y: { by: 'one-face', face: 'front', side: 'outside', drawing: mm('0') },
-        Z: { by: 'carried-difference', facing: mm('0') },
-      },
-    ],
   })
   const id = /setups\/([0-9a-f-]+)/.exec(page.url())![1]!
   const say = async (kind: string, body: object) => {

@@ -2,6 +2,7 @@ import { v7 as uuid } from 'uuid'
 import { barriers } from '../support/accessible'
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
+import { declare } from '../support/declare'
 import { mm } from '../support/sheets'
 
 test('checks of a setter: its drift and when it is due, one that is off, and what that makes suspect', async ({
@@ -144,8 +145,7 @@ test('a check that is made where nothing is received stands at once, and arrives
   const id = uuid()
   const gauge = { id, kind: 'ball', name: '20 mm ball', size: mm('20.000') }
   const watch = { limit: mm('0.010') }
-  const made = await page.request.post(`${demo.address}/api/gauges`, { data: { id, gauge, watch } })
-  expect(made.status()).toBe(201)
+  await declare(page, demo.address, '/gauges', { id, gauge, watch })
   await page.goto(`${demo.address}/gauges/${id}`)
   await expect(page.getByTestId('stands')).toContainText('Never checked')
   await page.context().setOffline(true)

@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid'
 import { barriers } from '../support/accessible'
+import { declare, PLAIN_CONTROL } from '../support/declare'
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
 
@@ -25,11 +26,10 @@ test('what a control holds is told with who keyed it; a screw is tested and coun
   // A machine of the test's own: what others begin on those of the demonstration stays as it was.
   const machine = {
     ...{ name: 'Worn mill', kind: 'mill' },
-    control: { decimals: { mm: 3, in: 4 }, lengthKey: 'set', workOffsetKey: 'set' },
+    control: PLAIN_CONTROL,
   }
   const id = uuid()
-  const made = await page.request.post(`${demo.address}/api/machines`, { data: { id, machine } })
-  expect(made.status()).toBe(201)
+  await declare(page, demo.address, '/machines', { id, machine })
   await page.getByRole('button', { name: 'The shop' }).click()
   await page.getByRole('link', { name: 'Worn mill' }).click()
   await expect(page.getByTestId('screws')).toContainText('Y Nobody has said')

@@ -2,7 +2,8 @@ import { v7 as uuid } from 'uuid'
 import type { Page } from '@playwright/test'
 import { barriers } from '../support/accessible'
 import { Machinist } from '../support/machinist'
-import { mm } from '../support/sheets'
+import { declare, PLAIN_CONTROL } from '../support/declare'
+import { mm, ONE_VISE } from '../support/sheets'
 import { expect, test } from '../support/product'
 
 // What is left to touch of a job is planned, moved about, and worked so. A mill of the test's own, with a changer of 24 pockets.
@@ -19,18 +20,14 @@ const meets = (length: number) => (-450 + length).toFixed(3)
 async function shop(page: Page, address: string) {
   const mira = new Machinist(page, address, true)
   await mira.signIn('Mira Toller')
-  const decimals = { mm: 3, in: 4 }
   const machine = {
     name: 'Carousel mill',
     kind: 'mill',
-    control: { decimals, lengthKey: 'set', workOffsetKey: 'set' },
+    control: PLAIN_CONTROL,
     pockets: 24,
   }
   const machineId = uuid()
-  const post = async (path: string, data: object) => {
-    const answer = await page.request.post(`${address}/api${path}`, { data })
-    expect(answer.status(), await answer.text()).toBe(201)
-  }
+  const post = (path: string, data: object) => declare(page, address, path, data)
   await post('/machines', { id: machineId, machine })
   const gauges = [
     { id: uuid(), kind: 'height-setter', name: '50 mm setter', size: mm('50.000') },
@@ -41,19 +38,11 @@ async function shop(page: Page, address: string) {
     await mira.begin({
       ...{ name, unit: 'mm', machineId, machine, school: 'setting-plane', zero: '' },
       ...{ plane: 'block on the table', needs: { depth: mm('0.05') } },
-      stock: { X: mm('50'), Y: mm('50'), Z: mm('20') },
+      ...ONE_VISE,
       gauges,
       tools: tools.map(({ number, name: called, assembly }) => ({
         ...{ number, name: called, assembly, lengthRegister: number },
       })),
-      offsets: [
-        {
-          row: 'G54',
-          X: { by: 'one-face', face: 'left', side: 'outside', drawing: mm('0') },
-          Y: { by: 'one-face', face: 'front', side: 'outside', drawing: mm('0') },
-          Z: { by: 'carried-difference', facing: mm('0') },
-        },
-      ],
     })
     const id = /setups\/([0-9a-f-]+)/.exec(page.url())![1]!
     const say = (kind: string, body: object) =>
@@ -184,12 +173,9 @@ test('a length from the bench counts without a touch where a face seats the hold
   const machineId = uuid()
   const machine = {
     ...{ name: 'Turning-head mill', kind: 'mill' },
-    control: { decimals: { mm: 3, in: 4 }, lengthKey: 'set', workOffsetKey: 'set' },
+    control: PLAIN_CONTROL,
   }
-  const post = async (path: string, data: object) => {
-    const answer = await page.request.post(`${demo.address}/api${path}`, { data })
-    expect(answer.status(), await answer.text()).toBe(201)
-  }
+  const post = (path: string, data: object) => declare(page, demo.address, path, data)
   await post('/machines', { id: machineId, machine })
   for (const [pocket, seat] of [
     [1, 'register-face'],

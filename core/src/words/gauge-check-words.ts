@@ -1,22 +1,9 @@
-import { formatLength } from '../length/format-length'
-import { NANOMETRES_PER, toNanometres, type LengthUnit } from '../length/length'
+import type { LengthUnit } from '../length/length'
 import type { ChartSignal } from '../shop/control-chart'
 import type { IntervalAdvice } from '../shop/check-interval'
 import type { GaugeStanding } from '../shop/gauge-checks'
 import { blockLimitMm, finestGrade, type BlockGrade } from '../touch/gauge-block-limits'
-import { typographic } from './typographic'
-
-const DECIMALS: Readonly<Record<LengthUnit, number>> = { mm: 3, in: 4 }
-
-/** Millimetres in a unit, with the decimals that its gauges have. */
-export const writeMm = (mm: number, unit: LengthUnit, more = 0): string =>
-  typographic(
-    formatLength(
-      toNanometres(Math.round(mm * NANOMETRES_PER.mm)),
-      unit,
-      Math.min(DECIMALS[unit] + more, 6),
-    ),
-  )
+import { writeMm } from './write-mm'
 
 /** How far off a check was, with its sign: `+0.004 mm`, `−0.0002 in`, `0.000 mm`; with more decimals where they mean something. */
 export function describeOff(offMm: number, unit: LengthUnit, more = 0): string {

@@ -1,6 +1,6 @@
 import type { LengthUnit } from '../length/length'
 import type { Reversal } from '../shop/reversal'
-import { writeMm } from './gauge-check-words'
+import { writeMm } from './write-mm'
 
 /** What a reversal test tells: “The screw loses 0.012 mm (± 0.003 mm, by 5 pairs).” */
 export function describeReversal(

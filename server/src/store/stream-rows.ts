@@ -91,7 +91,7 @@ const tellsOf = (kind: string): string =>
   `pg_notify('${CHANNEL}', concat_ws(' ', $1::text, ${kind}, $2::text, $3::text))`
 
 /** What a set-up tells of tools from now on: parameters of a JSON array of uses, and of the set-up's id. */
-export const KEEP_USES = (uses: string, setup: string): string =>
+export const keepUses = (uses: string, setup: string): string =>
   `INSERT INTO tool_use (shop_id, tool_id, setup_id, at, use)
    SELECT $1, (use ->> 'assembly')::uuid, ${setup}::uuid, (use ->> 'at')::timestamptz, use FROM jsonb_array_elements(${uses}::jsonb) AS use
    ON CONFLICT (shop_id, tool_id, setup_id) DO UPDATE SET at = EXCLUDED.at, use = EXCLUDED.use`
@@ -112,7 +112,7 @@ export async function writeFact(
      ), kept AS (
        INSERT INTO frozen (shop_id, fact_id, content) SELECT $1, $4, $13::jsonb WHERE $13 IS NOT NULL
      ), told AS (
-       ${KEEP_USES('$14', '$2')}
+       ${keepUses('$14', '$2')}
      )
      INSERT INTO summary (shop_id, stream_id, summary, created_at) VALUES ($1, $2, $10, $11)
      ON CONFLICT (shop_id, stream_id) DO UPDATE SET summary = EXCLUDED.summary

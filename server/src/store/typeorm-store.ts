@@ -8,7 +8,7 @@ import {
   summaryEntity,
 } from './entities'
 import { checksOf, usesOf } from './check-rows'
-import { factsOf, headOf, insertFact, KEEP_USES, tellDeclared, writeFact } from './stream-rows'
+import { factsOf, headOf, insertFact, keepUses, tellDeclared, writeFact } from './stream-rows'
 import { machineRows } from './machine-rows'
 import { searchRows } from './search-rows'
 import type { Store } from './store'
@@ -181,7 +181,7 @@ export function typeormStore(source: DataSource, shopId: string): Store {
     },
     async keepStanding(summary, uses) {
       await source.query(
-        `WITH told AS (${KEEP_USES('$3', '$2')})
+        `WITH told AS (${keepUses('$3', '$2')})
          INSERT INTO summary (shop_id, stream_id, summary, created_at) VALUES ($1, $2, $4, $5)
          ON CONFLICT (shop_id, stream_id) DO UPDATE SET summary = EXCLUDED.summary`,
         [shopId, summary.id, JSON.stringify(uses), summary, summary.createdAt],
