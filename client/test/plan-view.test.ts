@@ -1,6 +1,13 @@
 import type { TouchPlanAnswer } from '@pine/contract'
 import type { SetupSheet } from '@pine/core/sheet'
-import { leftOutOf, moved, planView, proposedPlan, touchedBy } from '../src/areas/plan/plan-view'
+import {
+  leftOutOf,
+  moved,
+  planView,
+  proposedPlan,
+  sheetToKeep,
+  touchedBy,
+} from '../src/areas/plan/plan-view'
 
 // A plan as the server answers it: two ways for each of three tools, a changer of ten pockets.
 
@@ -66,7 +73,8 @@ describe('a plan as it was proposed', () => {
       why: 'Touch it: why of T1.',
       chosen: '0',
     })
-    expect(view.lines[2]?.how).toBe('by hand, 50 mm setter, as a check')
+    expect(view.lines[2]?.how).toBe('by hand, 50 mm setter')
+    expect(view.lines[2]?.takes).toBe('check, 1.5 min')
     expect(view.lines[0]?.ways.map(({ label }) => label)).toEqual([
       '50 mm setter',
       'paper: 0.5 min quicker, ± 0.026 mm, barely enough (and not ± 0.007)',
@@ -123,5 +131,14 @@ describe('moved about', () => {
     const none = { ...answer, touches: [], minutes: { median: 0, lower: 0, upper: 0 } }
     const view = planView(none, proposedPlan(none, sheet), sheet)
     expect([view.title, view.about, view.lines]).toEqual(['Nothing is left to touch.', '', []])
+    expect([view.isWork, sheetToKeep(sheet, view)]).toEqual([false, undefined])
+    const back = planView(none, leftOutOf(proposedPlan(none, sheet), 9, undefined), sheet)
+    expect([back.isWork, sheetToKeep(sheet, back)?.tools.at(-1)?.number]).toEqual([true, 9])
+  })
+
+  test('kept once, the same plan changes nothing', () => {
+    const planned = sheetToKeep(sheet, planView(answer, proposed, sheet))
+    expect(planned?.tools[0]).toMatchObject({ number: 1, touchWith: ['setter'] })
+    expect(sheetToKeep(planned!, planView(answer, proposed, planned!))).toBeUndefined()
   })
 })

@@ -1,7 +1,6 @@
 import { useRouter } from 'expo-router'
 import { lazy, Suspense, useState } from 'react'
 import type { TouchPlanAnswer } from '@pine/contract'
-import { sheetAsPlanned } from '@pine/core/planner'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
 import { failureWords } from '@/data/api'
 import { changeSheet } from '@/data/change-sheet'
@@ -15,7 +14,15 @@ import { Problem } from '@/kit/problem'
 import { Section } from '@/kit/section'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { leftOutOf, moved, planView, proposedPlan, touchedBy, type PlanView } from './plan-view'
+import {
+  leftOutOf,
+  moved,
+  planView,
+  proposedPlan,
+  sheetToKeep,
+  touchedBy,
+  type PlanView,
+} from './plan-view'
 import { PlannedTouch } from './planned-touch'
 
 // What drags comes when it is wanted: whoever only reads a number does not wait for it.
@@ -73,9 +80,10 @@ function Plan({
   const view = planView(answer, draft, document.sheet)
   const keep = () => {
     setProblem(undefined)
-    changeSheet(document, enter, sheetAsPlanned(sheetAsWritten, view.keeps)).then(
-      onBack,
-      (failure: unknown) => setProblem(failureWords(failure)),
+    const sheet = sheetToKeep(sheetAsWritten, view)
+    if (sheet === undefined) return onBack()
+    changeSheet(document, enter, sheet).then(onBack, (failure: unknown) =>
+      setProblem(failureWords(failure)),
     )
   }
   return (
@@ -86,7 +94,7 @@ function Plan({
           <Button kind="plain" onPress={onBack}>
             Back
           </Button>
-          {mayEnter && (
+          {mayEnter && view.isWork && (
             <Button kind="act" grow onPress={keep} testID="keep-plan">
               Work in this order
             </Button>

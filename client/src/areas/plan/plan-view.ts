@@ -1,5 +1,5 @@
 import type { TouchPlanAnswer } from '@pine/contract'
-import { minutesOfPlan, type PlanKept, type PlannedTouch } from '@pine/core/planner'
+import { minutesOfPlan, sheetAsPlanned, type PlanKept, type PlannedTouch } from '@pine/core/planner'
 import type { SetupSheet } from '@pine/core/sheet'
 import {
   describeMinutes,
@@ -23,8 +23,9 @@ export interface PlanDraft {
 export interface PlanLine {
   readonly tool: number
   readonly name: string
-  /** Where it is, with what it is touched, and whether only to check what is taken over. */
+  /** Where it is, and with what it is touched. */
   readonly how: string
+  /** How long it takes, and whether it is only to check what is taken over. */
   readonly takes: string
   /** By what it is known how long it takes. */
   readonly timed: string
@@ -50,6 +51,8 @@ export interface PlanView {
   }[]
   /** The plan as it would be kept on the sheet. */
   readonly keeps: PlanKept
+  /** There is something to work by: touches are left, or something was put otherwise. */
+  readonly isWork: boolean
 }
 
 /** The plan as the server proposes it; what the sheet leaves out is left out. */
@@ -79,6 +82,7 @@ export function planView(answer: TouchPlanAnswer, draft: PlanDraft, sheet: Setup
     lines: touches.map((touch) => lineOf(touch, answer, sheet, nameOf(touch.tool))),
     kept: answer.kept.map(({ tool, why }) => ({ tool, name: nameOf(tool), why })),
     leftOut: draft.leftOut.map(({ tool, reason }) => ({ tool, name: nameOf(tool), reason })),
+    isWork: touches.length > 0 || !isProposed,
     keeps: {
       touches: touches.map(({ tool, ways, chosen }) => ({ tool, with: ways[chosen]?.with ?? [] })),
       leftOut: draft.leftOut,
@@ -122,11 +126,11 @@ function lineOf(
   return {
     tool: touch.tool,
     name,
-    how:
+    how: chosen === undefined ? '' : `${place}${withWhat(chosen.with)}`,
+    takes:
       chosen === undefined
         ? ''
-        : `${place}${withWhat(chosen.with)}${touch.check ? ', as a check' : ''}`,
-    takes: chosen === undefined ? '' : describeMinutes(chosen.minutes.median),
+        : `${touch.check ? 'check, ' : ''}${describeMinutes(chosen.minutes.median)}`,
     timed: chosen === undefined ? '' : describeWayMinutes(chosen),
     sure: chosen === undefined ? '' : describeWaySureness(chosen),
     isUnsure: chosen?.fitness === 'undecided' || chosen?.fitness === 'unfit',
@@ -141,6 +145,19 @@ function lineOf(
     chosen: String(touch.chosen),
   }
 }
+
+/** The sheet by which a plan is worked; undefined where it is worked so already, and a new one would only open a release again. */
+export function sheetToKeep(sheet: SetupSheet, { keeps }: PlanView): SetupSheet | undefined {
+  const planned = sheetAsPlanned(sheet, keeps)
+  return asPlanned(planned) === asPlanned(sheet) ? undefined : planned
+}
+
+/** What a sheet says of its plan. */
+const asPlanned = ({ tools, leftOut = [] }: SetupSheet): string =>
+  JSON.stringify([
+    tools.map(({ number, touchWith }) => [number, touchWith]),
+    leftOut.map(({ tool, reason }) => [tool.number, reason]),
+  ])
 
 /** A tool is touched at another place in the order. */
 export const moved = (draft: PlanDraft, tool: number, to: number): PlanDraft => {
