@@ -70,6 +70,29 @@ describe('the order of touches', () => {
     expect(changeMinutes(at(1), { ...at(1), way: way(1, 'paper') }, times(round))).toBe(1)
   })
 
+  test('of more than ten tools it is found by bettering, and the bound is met where the way round is all there is', () => {
+    // Beginning at 1 it goes 5, then 16 back over 40 to 30, then 5; over 40 from 30 to 6 it is 5 + 6 + 5.
+    const pockets = [1, 2, 3, 4, 5, 6, 30, 31, 32, 33, 34, 35]
+    const touches = pockets.map((pocket) => ({ tool: pocket, pocket, ways: [setter] }))
+    const order = orderTouches(touches, times({ pockets: 40, minutesEach: 0.1 }))
+    expect(order.minutes).toBeCloseTo(12 * 1.5 + 1 + 16 * 0.1, 9)
+    expect(order.least).toBeCloseTo(order.minutes, 9)
+  })
+
+  test('of very many each is touched by its quickest gauge where laying one ready costs nothing', () => {
+    const touches = Array.from({ length: 60 }, (_, index) => ({
+      tool: index + 1,
+      ways: [way(index % 2 === 0 ? 1 : 3, 'setter'), way(2, 'paper')],
+    }))
+    const order = orderTouches(touches, { gauge: 0 })
+    expect(order.minutes).toBeCloseTo(30 * 1 + 30 * 2, 9)
+    expect(order.least).toBeCloseTo(order.minutes, 9)
+    // Where it costs much, all are touched with the one that all together are quickest with.
+    const dear = orderTouches(touches, { gauge: 100 })
+    expect(dear.minutes).toBeCloseTo(60 * 2 + 100, 9)
+    expect(dear.least).toBeCloseTo(dear.minutes, 9)
+  })
+
   test('says what was wrong with what it was asked', () => {
     expect(() => orderTouches([{ tool: 3, ways: [] }], times())).toThrow(/T3 has no way/)
     expect(() => orderTouches([{ tool: 3, ways: [setter] }], times(), { first: [4] })).toThrow(
