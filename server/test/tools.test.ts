@@ -66,6 +66,9 @@ const touch = (setup: string, tool: number, plane = -500) =>
 const keptFor = async (setup: string) =>
   (await server.send('GET', `/setups/${setup}/kept`)).body as KeptAnswer
 
+const planFor = async (setup: string) =>
+  (await server.send('GET', `/setups/${setup}/touch-plan`)).body as TouchPlanAnswer
+
 const takes = async (setup: string) =>
   (await keptFor(setup)).tools.map(({ tool, take, check }) => `T${tool} ${check ? 'check' : take}`)
 
@@ -110,8 +113,7 @@ describe('a month of a shop', () => {
     expect(await takes(second)).toEqual(['T1 as-it-was', 'T2 check', 'T3 check', 'T4 as-it-was'])
     const { tools: said } = await keptFor(second)
     expect(said[3]!.words).toBe('Holds: touched 2026-03-02 by Mira Toller in Focuser body.')
-    const planOf = async () =>
-      (await server.send('GET', `/setups/${second}/touch-plan`)).body as TouchPlanAnswer
+    const planOf = () => planFor(second)
     const plan = await planOf()
     // Nothing tells which is the longer, and no pockets are declared: either may come first.
     expect(plan.touches.map(({ tool, why }) => `T${tool} ${why.slice(0, 19)}`).toSorted()).toEqual([
@@ -180,6 +182,10 @@ describe('a month of a shop', () => {
       'nothing',
     ])
     expect(said[0]!.words).toContain('Holds after one touch')
+    // One of them tells by how much; the drill that broke is touched for itself.
+    const plan = await planFor(sixth)
+    expect(plan.touches.map(({ tool }) => tool).toSorted()).toEqual([1, 4])
+    expect(plan.kept.map(({ tool }) => tool)).toEqual([2, 3])
     await takeOver(sixth)
     await say(sixth, 'event', { kind: 'plane-moved' })
     await touch(sixth, 1, -499.25)
@@ -206,6 +212,8 @@ describe('a month of a shop', () => {
       tools: sheet.tools.map(({ lengthRegister: _none, ...tool }) => tool),
     })
     expect(await keptFor(byHand)).toEqual({ tools: [], readings: [], rebases: false })
+    // There each is touched when its turn comes, in the order of the program: nothing is planned.
+    expect(await planFor(byHand)).toMatchObject({ touches: [], kept: [], minutes: { median: 0 } })
   })
 
   test('how long a touch takes is told by the machine’s own log', async () => {
