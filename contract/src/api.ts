@@ -4,7 +4,8 @@ import { roleSchema } from './roles'
 import { setupFactSchema, setupFileSchema } from './setup-facts'
 import { gaugeCheckFactSchema } from './facts'
 import { gaugeSchema, watchSchema } from './gauge-schema'
-import { machineDeclarationSchema, setupSheetSchema } from './setup-schema'
+import { setupSheetSchema } from './setup-schema'
+import { machineDeclarationSchema } from './machine-declaration-schema'
 import { solutionViewSchema } from './solution-view'
 
 /** Four to eight digits: typed with oily thumbs. */

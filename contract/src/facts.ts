@@ -4,7 +4,7 @@ import { name, reason, writtenLengthSchema } from './fields'
 import { kind, SETUP_FACTS, type FactKindOf } from './setup-facts'
 import { gaugeSchema, watchSchema } from './gauge-schema'
 import { reversalTestSchema } from './machine-schema'
-import { machineDeclarationSchema } from './setup-schema'
+import { machineDeclarationSchema } from './machine-declaration-schema'
 import { machineEventSchema, toolEventSchema, toolFactSchema } from './tool-schema'
 
 /** From the second time on: why it was declared anew, and whether it is out of use. */

@@ -1,11 +1,5 @@
-export {
-  setupSheetSchema,
-  machineDeclarationSchema,
-  controlProfileSchema,
-  toolSchema,
-  offsetPlanSchema,
-  axisPlanSchema,
-} from './setup-schema'
+export { setupSheetSchema, toolSchema, offsetPlanSchema, axisPlanSchema } from './setup-schema'
+export { machineDeclarationSchema, controlProfileSchema } from './machine-declaration-schema'
 export { gaugeSchema } from './gauge-schema'
 export {
   changedToolSchema,

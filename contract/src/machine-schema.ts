@@ -1,7 +1,7 @@
 import { LEAST_PAIRS } from '@pine/core/shop'
 import { z } from 'zod'
 import { address, name, uuid, writtenLengthSchema } from './fields'
-import { machineDeclarationSchema } from './setup-schema'
+import { machineDeclarationSchema } from './machine-declaration-schema'
 
 /** How a screw's lost motion was found: one place after another, met from both sides. */
 export const reversalTestSchema = z.strictObject({

@@ -43,6 +43,7 @@ const readingBody = {
   supersedes: factId.optional(),
   reason: words.optional(),
   surprise: words.optional(),
+  contactShown: z.literal(true).optional(),
   kept: z
     .strictObject({
       setup: uuid(),

@@ -2,7 +2,7 @@ import { AXES } from '@pine/core/address'
 import { LIFT_PLACES, SHORT_READ_BACKS } from '@pine/core/facts'
 import { LENGTH_UNITS } from '@pine/core/length'
 import { SCHOOLS } from '@pine/core/schools'
-import { KEYINGS, PROVES, STAYS_PUT } from '@pine/core/sheet'
+import { KEYINGS, STAYS_PUT } from '@pine/core/sheet'
 import { FACES } from '@pine/core/touch'
 import { z } from 'zod'
 import {
@@ -15,57 +15,11 @@ import {
   registerNumber,
   row,
   side,
-  turnsAMinute,
   words,
   writtenLengthSchema,
 } from './fields'
 import { gaugeSchema } from './gauge-schema'
-
-export const controlProfileSchema = z.strictObject({
-  decimals: z.strictObject({ mm: z.int().min(1).max(6), in: z.int().min(1).max(5) }),
-  lengthKey: z.enum(['set', 'add', 'copy']),
-  workOffsetKey: keyMode,
-  workOffsetKeys: z
-    .strictObject({ X: keyMode.optional(), Y: keyMode.optional(), Z: keyMode.optional() })
-    .optional(),
-  toolLengths: z.enum(['registers', 'none']).optional(),
-  lengthSign: z.enum(['added', 'subtracted']).optional(),
-  diameterRegister: z.enum(['diameter', 'radius']).optional(),
-})
-
-const byAxis = <Schema extends z.ZodType>(schema: Schema) =>
-  z.strictObject({ X: schema.optional(), Y: schema.optional(), Z: schema.optional() })
-
-export const machineDeclarationSchema = z.strictObject({
-  name,
-  kind: z.enum(['mill', 'router']),
-  control: controlProfileSchema,
-  lostMotion: byAxis(writtenLengthSchema).optional(),
-  externalOffset: byAxis(writtenLengthSchema).optional(),
-  travels: byAxis(
-    z.strictObject({ min: writtenLengthSchema, max: writtenLengthSchema }),
-  ).optional(),
-  homing: z.enum(['switches', 'axis-by-axis', 'marks']).optional(),
-  dialTurn: byAxis(writtenLengthSchema).optional(),
-  policy: z
-    .strictObject({
-      maxAgeDays: z.number().positive().max(3650).optional(),
-      secondLook: z.boolean().optional(),
-      leastGrip: writtenLengthSchema.optional(),
-      keptChecks: z.int().min(1).max(100).optional(),
-      proves: z.enum(PROVES).optional(),
-    })
-    .optional(),
-  maxSpindleSpeed: turnsAMinute.optional(),
-  retract: z
-    .string()
-    .trim()
-    .min(1)
-    .max(60)
-    .regex(/^[\x20-\x7e]+$/, 'letters, digits and signs that a control has')
-    .optional(),
-  pockets: z.int().min(2).max(400).optional(),
-})
+import { machineDeclarationSchema } from './machine-declaration-schema'
 
 export const toolSchema = z.strictObject({
   number: registerNumber,
@@ -220,6 +174,7 @@ export const eventSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('plane-moved') }),
   z.strictObject({ kind: z.literal('tool-changed'), tool: registerNumber }),
   z.strictObject({ kind: z.literal('home-lost') }),
+  z.strictObject({ kind: z.literal('cycle-broken'), gauge: name }),
   z.strictObject({
     kind: z.literal('external-changed'),
     axis: machineAxis,

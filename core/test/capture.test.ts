@@ -12,7 +12,7 @@ import {
 } from '../src/plan'
 import { type ReadingToBe } from '../src/expect'
 import { type KeyMode, type SetupSheet } from '../src/sheet'
-import { type ControlProfile } from '../src/sheet/sheet'
+import { type ControlProfile } from '../src/sheet/machine'
 import { solve } from '../src/solve'
 import {
   fact,

@@ -1,7 +1,7 @@
 import { type Address } from '../src/address'
 import { type Reading, type SetupDocument } from '../src/facts'
 import { type KeyMode } from '../src/sheet'
-import { type ControlProfile } from '../src/sheet/sheet'
+import { type ControlProfile } from '../src/sheet/machine'
 import { solve } from '../src/solve'
 import {
   leftTouch,

@@ -158,6 +158,33 @@ describe('a number', () => {
     expect(staleAfter([known, touched], [], 'H1')).toBeUndefined()
   })
 
+  test('of another tool stays when the one that found the plane is changed after both were touched', () => {
+    // T2 is as long as it is known to be: plane = its touch less its length, and both of them change alike.
+    const readings = [tip('-220', 2), tip('-231')]
+    const later = event({ kind: 'tool-changed', tool: 2 })
+    const gauged = { ...documentOf(readings, [later]).sheet, school: 'gauge-line' as const }
+    const document = { ...documentOf(readings, [later]), sheet: gauged }
+    const fallenBy = (address: string) => {
+      const chain = solve(document).registers.find((one) => one.address === address)?.chain
+      return chain && (staleBy(chain, document)?.kind ?? 'nothing')
+    }
+    expect([fallenBy('H1'), fallenBy('H2')]).toEqual(['nothing', 'tool-changed'])
+  })
+
+  test('from nose and tip met from two sides outlives its plane all the same: lost motion is the screw’s', () => {
+    const sheet = workedSheet({ school: 'gauge-line' })
+    const lostMotion = { X: mm('0'), Y: mm('0'), Z: mm('0.02') }
+    const screwed = { ...sheet, machine: { ...sheet.machine, lostMotion } }
+    const rising = { ...noseTouch(), approach: '+' } as Reading
+    const document = {
+      ...setupOf(screwed, [rising, tipTouch()]),
+      events: [event({ kind: 'plane-moved' })],
+    }
+    const H1 = solve(document).registers.find(({ address }) => address === 'H1')
+    expect(H1?.chain?.terms.some(({ role }) => role === 'lost-motion')).toBe(true)
+    expect(H1?.chain && staleBy(H1.chain, document)).toBeUndefined()
+  })
+
   test('is told the last of the events that it falls by', () => {
     const read = tipTouch()
     const first = event({ kind: 'plane-moved' })
@@ -222,6 +249,21 @@ describe('homes', () => {
     // Nobody wrote the first marks down: then it is the frame that was lost.
     expect(familyAt(after)).toBe(familyAt(read))
     expect(familyAt(between)).not.toBe(familyAt(after))
+  })
+
+  test('is related by its own marks, and not by those of a later home', () => {
+    const marks = home('0.1')
+    const read = fact().place
+    const gone = lost()
+    const found = recovered()
+    // Later it is homed again, its new marks are written down, and something else happens, or it is lost once more.
+    const later = home('0.3')
+    for (const end of [event({ kind: 'plane-moved' }), lost()]) {
+      const frames = framesOf([gone, found, end], [marks, later])
+      const foundFrame = frames.frameAt(found.place + 1)
+      expect(frames.familyOf(frames.frameAt(read))).toBe(frames.familyOf(foundFrame))
+      expect(frames.familyOf(foundFrame)).toBe(0)
+    }
   })
 
   test('that nobody lost is found where it is', () => {

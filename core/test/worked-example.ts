@@ -1,6 +1,7 @@
 import type { Address } from '../src/address'
 import type { Reading, SetupDocument, SetupEvent } from '../src/facts'
-import type { EventBody, ReadBack } from '../src/facts/document'
+import type { ReadBack } from '../src/facts/document'
+import type { EventBody } from '../src/facts/event'
 import type { Author } from '../src/journal'
 import type { Entered } from '../src/journal/entered'
 import type { LengthUnit, WrittenLength } from '../src/length'

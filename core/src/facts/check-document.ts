@@ -7,7 +7,8 @@ import { checkSheet } from '../sheet/check-sheet'
 import { namesOf, type Names } from '../sheet/names'
 import { lengthProblem, unknownName } from '../sheet/problems'
 import { FACES } from '../touch/touch'
-import type { CheckOff, SetupDocument, SetupEvent } from './document'
+import type { CheckOff, SetupDocument } from './document'
+import type { SetupEvent } from './event'
 import { rebaseOf } from './rebase'
 
 /**
@@ -97,6 +98,8 @@ function eventProblems(
           ? [{ ...UNKNOWN_READING, place: `${place}.lastGood`, received: event.lastGood } as const]
           : []),
       ]
+    case 'cycle-broken':
+      return unknownName(`${place}.gauge`, event.gauge, names.gauges)
     case 'gauge-measured':
       return [
         ...unknownName(`${place}.gauge`, event.gauge, names.gauges),

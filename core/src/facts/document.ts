@@ -4,10 +4,12 @@ import type { FactOf } from '../journal/stream'
 import type { WrittenLength } from '../length/length'
 import type { ProgramReading } from '../program/program-types'
 import type { Quantity } from '../quantities/quantities'
-import type { Face, Way } from '../touch/touch'
-import type { KeyMode, SetupSheet } from '../sheet/sheet'
+import type { Way } from '../touch/touch'
+import type { SetupSheet } from '../sheet/sheet'
+import type { KeyMode } from '../sheet/machine'
 import type { Address } from '../address/address'
 import type { MachineAxis, OffsetRow } from '../address/row'
+import type { EventBody, SetupEvent } from './event'
 
 /** What was read: a machine position at contact, or a relative counter for a carried difference. */
 export type ReadingBody = Quantity & {
@@ -27,6 +29,8 @@ export type ReadingBody = Quantity & {
   readonly surprise?: string
   /** It was read in an earlier set-up and is taken over: what it tells of is where it was. */
   readonly kept?: Kept
+  /** A fixed setter's contact was pressed by hand just before, and the control showed it. */
+  readonly contactShown?: true
 }
 
 export type Reading = Entered & ReadingBody
@@ -62,73 +66,6 @@ export interface ReadBackBody {
 
 /** What the control showed. What was read later is not what was keyed. */
 export type ReadBack = Entered & ReadBackBody
-
-/** A gauge did not read what it should. */
-interface CheckFailed {
-  readonly kind: 'check-failed'
-  readonly gauge: string
-  /** Id of the last reading that was made before its last good check; where it is not said, nothing vouches for any. */
-  readonly lastGood?: string
-}
-
-/** What of a part is where it was on the one before it. */
-export interface PartStays {
-  readonly faces: readonly Face[]
-  readonly top: boolean
-}
-
-type OtherEvent =
-  | {
-      readonly kind: 'part-changed'
-      readonly row: OffsetRow
-      /** What it shares with the one before: faces that stand at the same stop or jaw, a raw top of the same height. */
-      readonly stays?: PartStays
-    }
-  | { readonly kind: 'plane-moved' }
-  | { readonly kind: 'tool-changed'; readonly tool: number }
-  | { readonly kind: 'home-lost' }
-  /** The external offset of an axis is now this; it replaces the sheet's. */
-  | {
-      readonly kind: 'external-changed'
-      readonly axis: MachineAxis
-      readonly value: WrittenLength
-    }
-  /** The control was switched to another unit: what it showed before proves nothing any more. */
-  | { readonly kind: 'unit-changed' }
-  /**
-   * A gauge was measured anew: its true size. Since its last good check (or, where none failed, ever): what was read with
-   * it is corrected. From now on: what was read before stays as it is, and stays suspect where a check failed.
-   */
-  | {
-      readonly kind: 'gauge-measured'
-      readonly gauge: string
-      readonly size: WrittenLength
-      readonly since: 'last-good' | 'now'
-      /** Standard uncertainty of that size; as on the sheet, where it is not said. */
-      readonly uncertainty?: WrittenLength
-    }
-  /** This tool was touched again on a plane that had moved: lengths from before shift by the difference. */
-  | { readonly kind: 'rebased'; readonly tool: number }
-  /**
-   * A lost home was found again by its marks: what the machine shows now is what it showed before,
-   * plus this much, by axis.
-   */
-  | {
-      readonly kind: 'home-recovered'
-      readonly shift: Readonly<Record<MachineAxis, WrittenLength>>
-    }
-
-/** Something changed that makes numbers stale: those that lean on what was read before it. */
-export type EventBody = OtherEvent | CheckFailed
-
-export type SetupEvent = Entered &
-  (
-    | OtherEvent
-    | (CheckFailed & {
-        /** Place of `lastGood`; −1 where there is none. */
-        readonly goodThrough: number
-      })
-  )
 
 /** A stale number that somebody takes responsibility for. */
 export interface AcceptanceBody {

@@ -13,10 +13,10 @@ export {
   type Recorded,
   type SetupBodies,
   type SetupDocument,
-  type SetupEvent,
   type SetupFact,
   type SetupFile,
 } from './document'
+export { type SetupEvent } from './event'
 export { type Crossing, crossingsOf } from './crossings'
 export { appendFact, factIds, foldSetup, isReleased, putAway } from './fold'
 export { rebaseOf } from './rebase'

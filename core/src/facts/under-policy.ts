@@ -1,5 +1,5 @@
 import { stricterOf } from '../sheet/policy'
-import type { MachinePolicy } from '../sheet/sheet'
+import type { MachinePolicy } from '../sheet/machine'
 import type { SetupDocument } from './document'
 
 /**

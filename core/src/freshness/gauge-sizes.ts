@@ -1,4 +1,5 @@
-import type { SetupDocument, SetupEvent } from '../facts/document'
+import type { SetupDocument } from '../facts/document'
+import type { SetupEvent } from '../facts/event'
 
 export type GaugeMeasured = Extract<SetupEvent, { kind: 'gauge-measured' }>
 type CheckFailed = Extract<SetupEvent, { kind: 'check-failed' }>

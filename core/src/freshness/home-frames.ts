@@ -1,4 +1,5 @@
-import type { CheckOff, HomeMark, SetupDocument, SetupEvent } from '../facts/document'
+import type { CheckOff, HomeMark, SetupDocument } from '../facts/document'
+import type { SetupEvent } from '../facts/event'
 import type { MachineAxis } from '../address/row'
 
 /**

@@ -1,4 +1,5 @@
-import type { Reading, SetupEvent } from '../facts/document'
+import type { Reading } from '../facts/document'
+import type { SetupEvent } from '../facts/event'
 import { equationOf } from '../quantities/equation'
 import type { State } from '../quantities/state'
 
@@ -14,6 +15,7 @@ export function isRenewed(state: State, event: SetupEvent): boolean {
     case 'home-lost':
       return state.of === 'zero'
     case 'check-failed':
+    case 'cycle-broken':
       return state.of === 'gauge' && state.gauge === event.gauge
     // What these change is worked into the numbers themselves.
     case 'external-changed':

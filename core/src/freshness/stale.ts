@@ -1,5 +1,6 @@
 import type { Chain } from '../chain/chain'
-import type { Reading, SetupDocument, SetupEvent } from '../facts/document'
+import type { Reading, SetupDocument } from '../facts/document'
+import type { SetupEvent } from '../facts/event'
 import { readingOf, readingsById } from '../facts/readings-by-id'
 import { isMeasuredSince } from './gauge-sizes'
 import { homeFramesOf } from './home-frames'
@@ -59,7 +60,7 @@ export function staleBy(chain: Chain, document: SetupDocument): SetupEvent | und
   return events.findLast((event) => {
     if (event.kind === 'home-lost') return event === lastLoss && homeIsGone
     if (event.kind === 'check-failed' && isMeasuredSince(events, event)) return false
-    return Math.abs(movedBy(event, placed) + declaredLengths(event, chain)) > NOTHING
+    return movedBy(event, placed, declaredLengths(event, chain), document) > NOTHING
   })
 }
 
@@ -70,15 +71,37 @@ interface PlacedTerm {
 }
 
 /**
- * What a number moves by with an event. A gauge that failed its check may have changed at any time since it was last
- * good, between two touches as well: there nothing cancels.
+ * How far a number moves with an event. A gauge that failed its check may have changed at any time since it was last
+ * good, between two touches as well: there nothing cancels. Nor does it among what a broken cycle told.
  */
-const movedBy = (event: SetupEvent, terms: readonly PlacedTerm[]): number =>
-  terms.reduce((sum, { reading, moves }) => {
-    if (reading.place > event.place) return sum
+function movedBy(
+  event: SetupEvent,
+  terms: readonly PlacedTerm[],
+  declared: number,
+  document: Pick<SetupDocument, 'checkOffs'>,
+): number {
+  const until = speaksUntil(event, document)
+  let [together, each] = [declared, 0]
+  for (const { reading, moves } of terms) {
+    if (reading.place > until) continue
     const moved = moves * sensitivity(reading, event)
-    return sum + (event.kind === 'check-failed' ? Math.abs(moved) : moved)
-  }, 0)
+    if (event.kind === 'check-failed' || reading.place > event.place) each += Math.abs(moved)
+    else together += moved
+  }
+  return Math.abs(together) + each
+}
+
+/**
+ * Up to which place of the stream an event speaks of what is read: its own, but for a cycle that counts from another tool. That one
+ * makes wrong what comes after it, until the machine is homed.
+ */
+function speaksUntil(event: SetupEvent, { checkOffs }: Pick<SetupDocument, 'checkOffs'>): number {
+  if (event.kind !== 'cycle-broken') return event.place
+  const homed = checkOffs.find(
+    (one) => one.of === 'home' && one.leftOut === undefined && one.place > event.place,
+  )
+  return homed?.place ?? Infinity
+}
 
 /** A tool that was changed is no longer as long as the sheet knows it. */
 const declaredLengths = (event: SetupEvent, { terms }: Chain): number =>
@@ -114,7 +137,7 @@ export function isBehind(
     return inMachinePosition(reading) && familyOf(frameAt(reading.place)) !== familyOf(current)
   }
   if (event.kind === 'check-failed' && isMeasuredSince(document.events, event)) return false
-  return reading.place < event.place && sensitivity(reading, event) !== 0
+  return reading.place < speaksUntil(event, document) && sensitivity(reading, event) !== 0
 }
 
 /** When the oldest reading of a number was entered; undefined for a number that has none. */

@@ -1,4 +1,5 @@
-import type { Reading, SetupDocument, SetupEvent } from '../facts/document'
+import type { Reading, SetupDocument } from '../facts/document'
+import type { SetupEvent } from '../facts/event'
 import { inMachinePosition, quantityKey, type QuantityName } from '../quantities/quantities'
 import { sensitivity } from './sensitivity'
 

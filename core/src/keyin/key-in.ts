@@ -1,7 +1,7 @@
 import { formatLength, roundToDisplay } from '../length/format-length'
 import { toNanometres, type LengthUnit, type Nanometres } from '../length/length'
 import { addressParts, axisOfAddress, type Address } from '../address/address'
-import type { ControlProfile, KeyMode } from '../sheet/sheet'
+import type { ControlProfile, KeyMode } from '../sheet/machine'
 import { keepsLengths } from '../sheet/tool-rows'
 import type { MachineAxis } from '../address/row'
 

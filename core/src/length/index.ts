@@ -9,4 +9,4 @@ export {
   toNanometres,
 } from './length'
 export { textIn } from './text-in'
-export { type ReadLengthOptions, readLength } from './read-length'
+export { nanometresOf, type ReadLengthOptions, readLength } from './read-length'

@@ -107,3 +107,9 @@ function exactNanometres(digits: string, decimals: number, unit: LengthUnit): Na
   const whole = Number(digits.replace('.', ''))
   return toNanometres(whole * (NANOMETRES_PER[unit] / 10 ** decimals))
 }
+
+/** A written length in nanometres; undefined where it is not there, or is no number: what is wrong with it is told where it is entered. */
+export function nanometresOf(written: WrittenLength | undefined): Nanometres | undefined {
+  const read = written && readLength(written)
+  return read?.ok === true ? read.value.nm : undefined
+}

@@ -1,5 +1,5 @@
 import type { OffsetRow } from '../address/row'
-import type { PartStays } from '../facts/document'
+import type { PartStays } from '../facts/event'
 import type { SetupSheet } from '../sheet/sheet'
 import { liesAgainst } from '../sheet/against'
 import { facesTouched } from '../sheet/zero-place'

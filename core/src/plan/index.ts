@@ -11,7 +11,7 @@ export {
   mendOf,
   needsBeside,
 } from './needs-beside'
-export { asksForSpindle, readingBody } from './reading-fields'
+export { asksForContact, asksForSpindle, readingBody } from './reading-fields'
 export { recoveryOf } from './recovery'
 export { STATIONS, type Station, type Step, type StepState } from './step'
 export { axesAtHome, mayLook, standingCheckOff } from './standing-check-off'

@@ -29,6 +29,15 @@ export function readingBody(
   }
 }
 
+/**
+ * Whether a fixed setter's cycle is to be started for this touch: then its contact is pressed by hand just before, and the control
+ * has to show it (domain.md §18: a dead contact lets the tool go through it).
+ */
+export const asksForContact = (
+  { sheet }: Pick<SetupDocument, 'sheet'>,
+  using: readonly string[],
+): boolean => sheet.gauges.some(({ id, kind }) => kind === 'fixed-setter' && using.includes(id))
+
 /** Whether Z of a work offset is set by this touch: then the tool in the spindle is asked for, and the control’s. */
 export function asksForSpindle({ sheet }: SetupDocument, quantity: QuantityName): boolean {
   // A control that keeps no lengths has none active.

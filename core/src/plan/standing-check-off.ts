@@ -1,5 +1,6 @@
 import { AXES, type MachineAxis } from '../address/row'
 import type { CheckOff, SetupDocument } from '../facts/document'
+import type { SetupEvent } from '../facts/event'
 import { isSamePerson, type Author, type Entered } from '../journal/entered'
 
 /** Whether a fact stands after another in the stream. */
@@ -15,6 +16,10 @@ export const mayLook = (
 ): boolean =>
   ![readings, keyIns, readBacks].some((facts) => facts.some(({ by }) => isSamePerson(by, person)))
 
+/** After these the machine is homed anew: its zero is gone, or what its setter's cycle counts from. */
+const asksForHome = ({ kind }: Pick<SetupEvent, 'kind'>): boolean =>
+  kind === 'home-lost' || kind === 'cycle-broken'
+
 /**
  * The axes that are home: all of them at once, or those that were said one by one since home was last lost.
  */
@@ -22,7 +27,7 @@ export function axesAtHome({
   checkOffs,
   events,
 }: Pick<SetupDocument, 'checkOffs' | 'events'>): readonly MachineAxis[] {
-  const lost = events.findLast(({ kind }) => kind === 'home-lost')?.place ?? -1
+  const lost = events.findLast(asksForHome)?.place ?? -1
   const homed = new Set(
     checkOffs.flatMap((one) => (one.of === 'home' && one.place > lost ? (one.axes ?? AXES) : [])),
   )
@@ -45,7 +50,7 @@ export function standingCheckOff(
     const since = events.filter(isAfter(checkOff))
     switch (of) {
       case 'home':
-        return !since.some(({ kind }) => kind === 'home-lost')
+        return !since.some(asksForHome)
       case 'clean':
       case 'holding':
       case 'cut':

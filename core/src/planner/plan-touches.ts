@@ -1,6 +1,5 @@
 import type { SetupDocument } from '../facts/document'
-import { readLength } from '../length/read-length'
-import type { Tool } from '../sheet/sheet'
+import { roughLengthOf } from '../sheet/fixed-setter'
 import type { TouchGap } from '../shop/touch-minutes'
 import { orderTouches } from './order-touches'
 import { changeMinutes, type ChangeTimes, type ChosenTouch } from './touch-order'
@@ -128,7 +127,7 @@ function comesFirst({ sheet }: SetupDocument, open: readonly number[]): readonly
   const others = sheet.tools.filter(({ number }) => open.includes(number) && number !== master)
   const [longest] = others
     .flatMap((tool) => {
-      const nm = knownLength(tool)
+      const nm = roughLengthOf(tool)?.nm
       return nm === undefined ? [] : [{ tool: tool.number, nm }]
     })
     .toSorted((one, other) => other.nm - one.nm)
@@ -136,11 +135,4 @@ function comesFirst({ sheet }: SetupDocument, open: readonly number[]): readonly
     ...(master !== undefined && open.includes(master) ? [master] : []),
     ...(longest === undefined ? [] : [longest.tool]),
   ]
-}
-
-/** Nose to tip, as surely as anything tells it before it is touched. */
-function knownLength({ length, lastLength, rough }: Tool): number | undefined {
-  const written = length ?? lastLength ?? rough
-  const read = written && readLength(written)
-  return read?.ok === true ? read.value.nm : undefined
 }

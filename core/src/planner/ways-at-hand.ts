@@ -7,6 +7,7 @@ import { toNanometres } from '../length/length'
 import { suggestGauges } from '../plan/suggest-gauges'
 import { quantityKey, type QuantityName } from '../quantities/quantities'
 import { repeatabilityMm } from '../budget/source-uncertainty'
+import { isTooLongForSetter } from '../sheet/fixed-setter'
 import type { Gauge } from '../sheet/sheet'
 import type { TouchGap } from '../shop/touch-minutes'
 import { lengthAddressOf } from '../sheet/tool-rows'
@@ -44,7 +45,13 @@ export function waysAtHand(
     sheet.gauges.filter(({ kind }) => gaugeServes(kind, 'touch', 'Z')),
     gaps,
   )
-  const sets = serving.length === 0 ? [[]] : serving.map((gauge) => [gauge])
+  // A fixed setter's cycle begins too low for a long tool: that one is touched with something else, or with nothing between.
+  const isTooLong = (tool: number) => isTooLongForSetter(sheet, tool)
+  const needsBare = serving.every(({ kind }) => kind === 'fixed-setter') && tools.some(isTooLong)
+  const sets = [
+    ...serving.map((gauge) => [gauge]),
+    ...(serving.length === 0 || needsBare ? [[]] : []),
+  ]
   const withNose = noseAsIfRead(document)
   const ways = sets.map((gauges) => {
     const ids = gauges.map(({ id }) => id)
@@ -54,6 +61,7 @@ export function waysAtHand(
     )
     return {
       with: ids,
+      byCycle: gauges.some(({ kind }) => kind === 'fixed-setter'),
       minutes: wayMinutes(
         ids,
         gauges.map(({ kind }) => kind),
@@ -65,15 +73,17 @@ export function waysAtHand(
   return new Map(
     tools.map((tool) => [
       tool,
-      ways.map(({ registers, ...way }): WayAtHand => {
-        const address = lengthAddressOf(sheet, tool)
-        const register = registers.find((one) => one.address === address)
-        return {
-          ...way,
-          ...(register?.budget && { withinMm: register.budget.expandedMm }),
-          ...(register?.fitness && { fitness: register.fitness }),
-        }
-      }),
+      ways
+        .filter(({ byCycle }) => !byCycle || !isTooLong(tool))
+        .map(({ registers, byCycle: _, ...way }): WayAtHand => {
+          const address = lengthAddressOf(sheet, tool)
+          const register = registers.find((one) => one.address === address)
+          return {
+            ...way,
+            ...(register?.budget && { withinMm: register.budget.expandedMm }),
+            ...(register?.fitness && { fitness: register.fitness }),
+          }
+        }),
     ]),
   )
 }

@@ -27,6 +27,9 @@ export const PROBLEM_CODES = [
   'face-spared',
   'length-register-missing',
   'length-register-unknown',
+  'place-outside-travel',
+  'setter-not-cleared',
+  'quill-beyond-travel',
 ] as const
 
 export type ProblemCode = (typeof PROBLEM_CODES)[number]

@@ -1,7 +1,7 @@
 import { lengthAddress, offsetAddress } from '../address/address'
 import { valueOf } from '../chain/chain'
 import { toNanometres, type Nanometres } from '../length/length'
-import { readLength } from '../length/read-length'
+import { nanometresOf } from '../length/read-length'
 import type { SetupDocument } from '../facts/document'
 import type { MachineAxis, OffsetRow } from '../address/row'
 import type { Shown } from '../registers/register'
@@ -38,10 +38,6 @@ export function machineFrame(document: SetupDocument, solution: Shown): MachineF
   const values = new Map(solution.registers.map(({ address, value }) => [address, value] as const))
   const sources = new SourceReader(document)
   const turned = machine.control.lengthSign === 'subtracted' ? -1 : 1
-  const declared = (written: Parameters<typeof readLength>[0] | undefined) => {
-    const read = written && readLength(written)
-    return read?.ok ? read.value.nm : undefined
-  }
   const byTool = isToolByTool(document.sheet)
   const storedLength = ({ tool = -1, lengthRegister }: ActiveTool) => {
     // Without lengths in the control nothing is added, whatever a program calls.
@@ -65,8 +61,8 @@ export function machineFrame(document: SetupDocument, solution: Shown): MachineF
         : toNanometres(valueOf(external) + offset + turned * stored)
     },
     travel: (axis) => ({
-      min: declared(machine.travels?.[axis]?.min),
-      max: declared(machine.travels?.[axis]?.max),
+      min: nanometresOf(machine.travels?.[axis]?.min),
+      max: nanometresOf(machine.travels?.[axis]?.max),
     }),
   }
 }

@@ -4,8 +4,8 @@ import { toNanometres, type LengthUnit, type Nanometres } from '../length/length
 import type { SetupDocument } from '../facts/document'
 import type { MachineAxis, OffsetRow } from '../address/row'
 import type { Shown } from '../registers/register'
-import type { MachineDeclaration, Tool } from '../sheet/sheet'
-import { keepsLengths, zRowsOf } from '../sheet/tool-rows'
+import type { Tool } from '../sheet/sheet'
+import { zRowsOf } from '../sheet/tool-rows'
 import { explain } from '../slips/explain'
 import type { Explanation } from '../slips/slip'
 import { machineFrame } from './machine-frame'
@@ -53,7 +53,7 @@ export function proofMove(
     ...(retract !== undefined && { retract }),
     blocks: [
       `G90 ${row} G0 X0 Y0`,
-      `${lengthWord(declared, document.sheet.machine)} Z${programNumber(clearance, solution.unit)}`,
+      `${lengthWord(declared)} Z${programNumber(clearance, solution.unit)}`,
     ],
     machine: { X, Y, Z: toNanometres(Z + clearance) },
     clearance,
@@ -61,12 +61,9 @@ export function proofMove(
   }
 }
 
-/** What makes the length of a tool active; where the control keeps none the row itself was set with the tool. */
-const lengthWord = (
-  { lengthRegister }: Tool,
-  { control }: Pick<MachineDeclaration, 'control'>,
-): string =>
-  keepsLengths(control) && lengthRegister !== undefined ? `G43 H${lengthRegister}` : 'G0'
+/** What makes the length of a tool active; where the control keeps none it has no register, and the row itself was set with it. */
+const lengthWord = ({ lengthRegister }: Tool): string =>
+  lengthRegister === undefined ? 'G0' : `G43 H${lengthRegister}`
 
 /** A number as a program has it: no trailing zeros, always a point. */
 export function programNumber(nm: Nanometres, unit: LengthUnit): string {

@@ -34,7 +34,6 @@ export function proofsNeeded(
   const { tools: all, offsets, machine } = document.sheet
   const candidates = provable(document, all)
   const [firstRow] = offsets
-  if (firstRow === undefined || candidates.length === 0) return []
   const picks = machine.policy?.proves === 'riskiest'
   const longest = picks ? longestOf(document, candidates, registers) : undefined
   const reasons = new Map(
@@ -44,7 +43,7 @@ export function proofsNeeded(
   )
   const risky = candidates.filter(({ number }) => (reasons.get(number) ?? []).length > 0)
   const [first, ...rest] = picks && risky.length > 0 ? risky : candidates
-  if (first === undefined) return []
+  if (firstRow === undefined || first === undefined) return []
   const tools = [first, ...(picks && risky.length === 0 ? [] : rest)]
   if (isToolByTool(document.sheet)) return everySetting(document, tools, picks, reasons)
   const moves = Math.max(tools.length, offsets.length)

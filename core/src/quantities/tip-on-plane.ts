@@ -19,10 +19,16 @@ export const tipOnPlane = quantity({
   usualGauges: SETTERS,
   tells: ({ tool }, sheet) => lengthOf(sheet, tool),
   called: ({ tool }) => `T${tool} on the plane`,
-  words: ({ tool }, { gauge, plane, toolName }) => ({
-    title: `T${tool} · ${toolName(tool)}`,
-    sentence: `Lower T${tool} onto the ${gauge === '' ? plane : gauge}.`,
-    caution: CAUTIONS.tip,
-    field: 'Machine Z at contact',
-  }),
+  words: ({ tool }, { gauge, plane, toolName, uses }) => {
+    const isCycle = uses('fixed-setter')
+    const onto = gauge === '' ? plane : gauge
+    return {
+      title: `T${tool} · ${toolName(tool)}`,
+      sentence: isCycle
+        ? `Let the cycle lower T${tool} onto the ${onto}.`
+        : `Lower T${tool} onto the ${onto}.`,
+      caution: isCycle ? CAUTIONS.cycle : CAUTIONS.tip,
+      field: 'Machine Z at contact',
+    }
+  },
 })

@@ -8,7 +8,9 @@ import { namesOf, type Names } from './names'
 import { keepsLengths, lengthAddressOf } from './tool-rows'
 import { lengthProblem, unknownName } from './problems'
 import { FACES_OF_AXIS, type Face, type PlanAxis } from '../touch/touch'
+import { placeProblems } from './machine-places'
 import { sideOf, type AxisPlan, type OffsetPlan, type SetupSheet } from './sheet'
+import { type FixedSetter } from './machine'
 
 /** Everything that is wrong with a sheet of the right shape, in one pass; places begin with `sheet`. */
 export const checkSheet = (sheet: SetupSheet): readonly Problem[] => [
@@ -38,7 +40,11 @@ function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
       ...optional(`sheet.machine.dialTurn.${axis}`, machine.dialTurn?.[axis], { sign: 'positive' }),
       ...optional(`sheet.machine.travels.${axis}.min`, machine.travels?.[axis]?.min),
       ...optional(`sheet.machine.travels.${axis}.max`, machine.travels?.[axis]?.max),
+      ...optional(`sheet.machine.toolChange.${axis}`, machine.toolChange?.[axis]),
     ]),
+    ...setterLengths(machine.fixedSetter),
+    ...optional('sheet.machine.quill.travel', machine.quill?.travel, { sign: 'positive' }),
+    ...optional('sheet.machine.quill.uncertainty', machine.quill?.uncertainty, uncertain),
     ...optional('sheet.machine.policy.leastGrip', machine.policy?.leastGrip, { sign: 'positive' }),
     ...optional('sheet.holding.jaw', sheet.holding?.jaw, { sign: 'positive' }),
     ...optional('sheet.holding.parallels', sheet.holding?.parallels, { sign: 'not-negative' }),
@@ -82,6 +88,19 @@ function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
       toolLengths(tool, `sheet.leftOut.${index}.tool`),
     ),
     ...sheet.offsets.flatMap((offset, index) => offsetLengths(offset, `sheet.offsets.${index}`)),
+  ]
+}
+
+function setterLengths(setter: FixedSetter | undefined): readonly NamedLength[] {
+  if (setter === undefined) return []
+  const place = 'sheet.machine.fixedSetter'
+  return [
+    ...(['X', 'Y', 'top', 'from'] as const).map((field): NamedLength => [
+      `${place}.${field}`,
+      setter[field],
+      {},
+    ]),
+    [`${place}.margin`, setter.margin, { sign: 'not-negative' }],
   ]
 }
 
@@ -153,6 +172,7 @@ function sheetReferences(sheet: SetupSheet, names: Names): readonly Problem[] {
     diameterRegister === undefined ? undefined : diameterAddress(diameterRegister),
   )
   return [
+    ...placeProblems(sheet),
     ...duplicates(
       'sheet.tools',
       [...sheet.tools, ...leftOutTools(sheet)].map(({ number }) => `T${number}`),

@@ -1,28 +1,33 @@
 export { checkSheet } from './check-sheet'
+export { isTooLongForSetter, longestForSetter } from './fixed-setter'
+export { machineProblems } from './machine-places'
 export { needOf } from './needs'
 export { asksLess, shopMachineOf } from './policy'
 export {
   type Against,
   type AxisPlan,
   type Gauge,
-  KEY_MODES,
   KEYINGS,
   type Keying,
-  type KeyMode,
-  type MachineDeclaration,
-  type MachinePolicy,
   type OffsetPlan,
-  PROVES,
   STAYS_PUT,
   type StaysPut,
-  type Proves,
   type SetupSheet,
   type StoodBefore,
   type Tool,
-  type Travel,
   type ZPlan,
   sideOf,
 } from './sheet'
+export {
+  type FixedSetter,
+  KEY_MODES,
+  type KeyMode,
+  type MachineDeclaration,
+  type MachinePolicy,
+  PROVES,
+  type Proves,
+  type Travel,
+} from './machine'
 export { isToolByTool, keepsLengths, registerOfTool, toolOfRegister } from './tool-rows'
 export { usualTolerance } from './usual'
 export {

@@ -1,5 +1,6 @@
-import { readLength } from '../length/read-length'
-import type { MachinePolicy, SetupSheet } from './sheet'
+import { nanometresOf } from '../length/read-length'
+import type { SetupSheet } from './sheet'
+import type { MachinePolicy } from './machine'
 
 /** What both ask: a second look where either does, the lower age, and every proof unless both let some go. */
 export function stricterOf(
@@ -20,10 +21,7 @@ export function stricterOf(
 }
 
 /** The least grip that is asked for, in nanometres; 0 where a policy does not say. */
-function grips({ leastGrip }: MachinePolicy): number {
-  const read = leastGrip && readLength(leastGrip)
-  return read?.ok === true ? read.value.nm : 0
-}
+const grips = ({ leastGrip }: MachinePolicy): number => nanometresOf(leastGrip) ?? 0
 
 /** So many of the lengths that are taken over are touched again, where a policy does not say. */
 const KEPT_CHECKS = 2

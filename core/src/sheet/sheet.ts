@@ -2,86 +2,9 @@ import type { LengthUnit, WrittenLength } from '../length/length'
 import type { School } from '../schools/schools'
 import type { BlockGrade } from '../touch/gauge-block-limits'
 import type { GaugeKind } from '../touch/gauge-kinds'
-import type { MachineAxis, OffsetRow } from '../address/row'
+import type { OffsetRow } from '../address/row'
 import type { Face, Side } from '../touch/touch'
-
-/**
- * How a register is changed:
- * - `set`: overwritten by a number;
- * - `add`: by a difference from what it holds;
- * - `position`: by telling the control what the position is at which the machine stands now;
- * - `copy`: the machine position at which the axis stands is copied in, and a difference is added;
- * - `halve`: the relative counter is zeroed on one face and halved on the other, and the position is
- *   told where the counter then reads zero. Only a middle of two faces can be halved.
- */
-export const KEY_MODES = ['set', 'add', 'position', 'copy', 'halve'] as const
-
-export type KeyMode = (typeof KEY_MODES)[number]
-
-/** How a control stores and takes numbers. Described by what it does, never by its maker. */
-export interface ControlProfile {
-  /** Decimals that the control shows and takes, by unit. */
-  readonly decimals: Readonly<Record<LengthUnit, number>>
-  readonly lengthKey: Extract<KeyMode, 'set' | 'add' | 'copy'>
-  readonly workOffsetKey: KeyMode
-  /** Axes whose rows are changed another way: X and Y copied, say, and Z typed. */
-  readonly workOffsetKeys?: Readonly<Partial<Record<MachineAxis, KeyMode>>>
-  /**
-   * What the control keeps of its tools' lengths: a register for each where it is not said, or nothing. Then one tool is set at
-   * a time, and Z of a row is set anew with each.
-   */
-  readonly toolLengths?: 'registers' | 'none'
-  /** What the control does with a stored length: most add it (the default), some subtract it. */
-  readonly lengthSign?: 'added' | 'subtracted'
-  /** What a D row holds; a diameter where it is not said. */
-  readonly diameterRegister?: 'diameter' | 'radius'
-}
-
-/** How far an axis travels, in machine position. */
-export interface Travel {
-  readonly min: WrittenLength
-  readonly max: WrittenLength
-}
-
-export interface MachineDeclaration {
-  readonly name: string
-  readonly kind: 'mill' | 'router'
-  readonly control: ControlProfile
-  /** Backlash of each screw: how much the display moves before the axis does, on turning round. */
-  readonly lostMotion?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
-  /** Added by the control to every work offset at once; zero where it is not said. */
-  readonly externalOffset?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
-  readonly travels?: Readonly<Partial<Record<MachineAxis, Travel>>>
-  /** How it finds its zero after power on: by switches, all axes in one go, where it is not said; each axis by itself; or by marks. */
-  readonly homing?: 'switches' | 'axis-by-axis' | 'marks'
-  /** What one turn of a hand-wheel's dial moves: marks are certain only to within a turn. */
-  readonly dialTurn?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
-  readonly policy?: MachinePolicy
-  /** Turns a minute that the spindle can do, to hold a program's speeds against. */
-  readonly maxSpindleSpeed?: number
-  /** The words that lift Z to where nothing stands in the way, as this machine takes them: before X and Y move. */
-  readonly retract?: string
-  /** How many pockets its changer has, in a ring that turns both ways; every tool is loaded by hand where it is not said. */
-  readonly pockets?: number
-}
-
-/** What the shop asks before a part is cut on a machine. */
-export interface MachinePolicy {
-  /** Readings older than this are stale. */
-  readonly maxAgeDays?: number
-  /** Another person looks at the set-up before it is released. */
-  readonly secondLook?: boolean
-  /** Which tools are proven by a cautious move: `all` that were touched, where it is not said, or the riskiest. */
-  readonly proves?: Proves
-  /** A grip of the jaws that is less asks for a reason. */
-  readonly leastGrip?: WrittenLength
-  /** How many of the lengths that are taken over are touched again before the others count; two, where it is not said. */
-  readonly keptChecks?: number
-}
-
-export const PROVES = ['all', 'riskiest'] as const
-
-export type Proves = (typeof PROVES)[number]
+import type { MachineDeclaration } from './machine'
 
 /** When numbers are typed into the control: each `as-known`, at the machine where it was touched, or all `together`. */
 export const KEYINGS = ['as-known', 'together'] as const

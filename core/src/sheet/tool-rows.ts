@@ -7,7 +7,8 @@ import {
   type Address,
 } from '../address/address'
 import type { OffsetRow } from '../address/row'
-import type { ControlProfile, SetupSheet } from './sheet'
+import type { SetupSheet } from './sheet'
+import type { ControlProfile } from './machine'
 
 /** Whether a control keeps a length for each tool; where it does not, Z of a row is set anew with each tool. */
 export const keepsLengths = ({ toolLengths }: Pick<ControlProfile, 'toolLengths'>): boolean =>

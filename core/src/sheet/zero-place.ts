@@ -1,11 +1,6 @@
 import { formatLength } from '../length/format-length'
-import { readLength } from '../length/read-length'
-import {
-  toNanometres,
-  type LengthUnit,
-  type Nanometres,
-  type WrittenLength,
-} from '../length/length'
+import { nanometresOf } from '../length/read-length'
+import { toNanometres, type LengthUnit, type WrittenLength } from '../length/length'
 import { FACES_OF_AXIS, type Face, type PlanAxis } from '../touch/touch'
 import type { AxisPlan } from './sheet'
 import { usualTolerance } from './usual'
@@ -46,7 +41,7 @@ export function zeroPlaceOf(
   const share = zeroShare(plan, stock, axis)
   if (share === undefined) return undefined
   // Of a stock whose size is not known the share is known at the touched face alone, and there it is exact.
-  const within = WRITTEN_WITHIN / (nmOf(stock) || Infinity)
+  const within = WRITTEN_WITHIN / (nanometresOf(stock) || Infinity)
   return AXIS_PLACES.find((place) => Math.abs(share - HALVES[place] / 2) <= within)
 }
 
@@ -57,7 +52,7 @@ export function zeroShare(
   axis: PlanAxis,
 ): number | undefined {
   const halves = halvesOfTouch(plan, stock, axis)
-  const [drawing, size] = [nmOf(plan.drawing), nmOf(stock)]
+  const [drawing, size] = [nanometresOf(plan.drawing), nanometresOf(stock)]
   if (halves === undefined || drawing === undefined) return undefined
   if (drawing === 0) return halves / 2
   return size === undefined || size === 0 ? undefined : halves / 2 - drawing / size
@@ -103,7 +98,7 @@ export function withStockSize(
 
 /** Where zero lies in height, by how far it is below the raw top. */
 export function zeroHeightOf(facing: WrittenLength, stock: WrittenLength): ZeroHeight {
-  const [below, size] = [nmOf(facing), nmOf(stock)]
+  const [below, size] = [nanometresOf(facing), nanometresOf(stock)]
   if (below === 0) return 'top'
   return below !== undefined && below === size ? 'bottom' : 'below'
 }
@@ -153,7 +148,7 @@ function halvesOfTouch(plan: AxisPlan, stock: WrittenLength, axis: PlanAxis): nu
   if (faces.length === 0) return undefined
   if (plan.by === 'two-faces')
     // The middle of a step or a boss is not the stock's.
-    return nmOf(plan.size) === nmOf(stock) ? 1 : undefined
+    return nanometresOf(plan.size) === nanometresOf(stock) ? 1 : undefined
   return faces[0] === FACES_OF_AXIS[axis][0] ? 0 : 2
 }
 
@@ -161,15 +156,10 @@ function halvesOfTouch(plan: AxisPlan, stock: WrittenLength, axis: PlanAxis): nu
 function halvesOf(length: WrittenLength, halves: number): WrittenLength {
   const { unit } = length
   if (halves === 0) return { text: '0', unit }
-  const nm = nmOf(length)
+  const nm = nanometresOf(length)
   return { text: nm === undefined ? '' : shortest((nm * halves) / 2, unit), unit }
 }
 
 /** With as many decimals as it takes. */
 const shortest = (nm: number, unit: LengthUnit): string =>
   formatLength(toNanometres(Math.round(nm)), unit, 6).replace(/\.?0+$/, '')
-
-function nmOf(written: WrittenLength): Nanometres | undefined {
-  const read = readLength(written)
-  return read.ok ? read.value.nm : undefined
-}

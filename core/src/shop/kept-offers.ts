@@ -2,10 +2,11 @@ import type { ReadingBody } from '../facts/document'
 import type { Kept } from '../facts/kept'
 import { instantOf } from '../freshness/instant'
 import { NANOMETRES_PER, type WrittenLength } from '../length/length'
-import { readLength } from '../length/read-length'
+import { nanometresOf } from '../length/read-length'
 import { quantityKey } from '../quantities/quantities'
 import { keptChecksOf } from '../sheet/policy'
-import type { Gauge, MachinePolicy } from '../sheet/sheet'
+import type { Gauge } from '../sheet/sheet'
+import type { MachinePolicy } from '../sheet/machine'
 
 /** A touch of an earlier set-up as it would stand in another: what was read, with what, and where it comes from. */
 export type KeptTouch = ReadingBody & { readonly kept: Kept }
@@ -178,14 +179,10 @@ const youngest = (touches: readonly KeptTouch[]): string | undefined =>
 /** A gauge that is another size now may have been that size then, or not: nobody knows. */
 function isAsDeclared(gauge: Gauge, today: readonly Gauge[]): boolean {
   const now = today.find(({ id }) => id === gauge.id)
-  const sizeOf = (written: WrittenLength | undefined) => {
-    const read = written && readLength(written)
-    return read?.ok ? read.value.nm : undefined
-  }
   return (
     now !== undefined &&
-    sizeOf(now.size) === sizeOf(gauge.size) &&
-    sizeOf(now.foot) === sizeOf(gauge.foot)
+    nanometresOf(now.size) === nanometresOf(gauge.size) &&
+    nanometresOf(now.foot) === nanometresOf(gauge.foot)
   )
 }
 
@@ -213,8 +210,7 @@ export function checksAmong(
 /** How far down a tip reached the plane: the higher the machine stood, the longer the tool. */
 function reachMm(touches: readonly KeptTouch[]): number {
   const tip = touches.findLast(({ of }) => of === 'tip-on-plane')
-  const read = tip && readLength(tip.read)
-  return read?.ok ? read.value.nm / NANOMETRES_PER.mm : -Infinity
+  return (nanometresOf(tip?.read) ?? -Infinity) / NANOMETRES_PER.mm
 }
 
 /**

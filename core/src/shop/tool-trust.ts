@@ -3,7 +3,7 @@ import { instantOf } from '../freshness/instant'
 import { NANOMETRES_PER, type WrittenLength } from '../length/length'
 import { readLength } from '../length/read-length'
 import { offerFor, type ShopEvent, type ToolUse, type WhyTouched } from './kept-offers'
-import type { MachinePolicy } from '../sheet/sheet'
+import type { MachinePolicy } from '../sheet/machine'
 
 /** How far a tool's length can be relied on now, on the machine and plane that it was touched on last. */
 export interface ToolTrust {

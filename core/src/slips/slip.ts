@@ -1,6 +1,6 @@
 import type { Chain } from '../chain/chain'
 import type { LengthUnit, Nanometres } from '../length/length'
-import type { KeyMode } from '../sheet/sheet'
+import type { KeyMode } from '../sheet/machine'
 
 /** Simplest first: this order is the order in which causes are named. */
 export const SLIP_CODES = [

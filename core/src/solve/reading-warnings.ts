@@ -1,13 +1,7 @@
 import { repeatabilityMm, resolutionMm } from '../budget/source-uncertainty'
 import { rangeLimit } from '../budget/range'
-import {
-  FINEST_DECIMALS,
-  NANOMETRES_PER,
-  toNanometres,
-  type Nanometres,
-  type WrittenLength,
-} from '../length/length'
-import { readLength, type ReadLength } from '../length/read-length'
+import { FINEST_DECIMALS, NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
+import { nanometresOf, readLength, type ReadLength } from '../length/read-length'
 import { explain, knownSizes } from '../slips/explain'
 import type { Explanation, SlipCode } from '../slips/slip'
 import { axesRead, inMachinePosition, axisOfQuantity, quantityKey } from '../quantities/quantities'
@@ -42,8 +36,8 @@ function outsideTravel({ sheet }: SetupDocument, reading: Reading): readonly War
   if (!inMachinePosition(reading)) return []
   return axesRead(reading).flatMap((axis): readonly Warning[] => {
     const ends = sheet.machine.travels?.[axis]
-    const [min, max] = [ends?.min, ends?.max].map((end) => valueIn(end))
-    const at = valueIn(axis === 'Y' && 'readY' in reading ? reading.readY : reading.read)
+    const [min, max] = [ends?.min, ends?.max].map((end) => nanometresOf(end))
+    const at = nanometresOf(axis === 'Y' && 'readY' in reading ? reading.readY : reading.read)
     if (min === undefined || max === undefined || at === undefined) return []
     const isInside = (nm: number) => nm >= min && nm <= max
     if (isInside(at)) return []
@@ -58,11 +52,6 @@ function outsideTravel({ sheet }: SetupDocument, reading: Reading): readonly War
       },
     ]
   })
-}
-
-const valueIn = (written: WrittenLength | undefined): Nanometres | undefined => {
-  const read = written && readLength(written)
-  return read?.ok ? read.value.nm : undefined
 }
 
 /** What a slip may have done to a place that the machine can be at, the likeliest first: anything small lies within any travel. */

@@ -1,6 +1,6 @@
 import type { Chain } from '../chain/chain'
 import type { ActiveLength, Stand } from '../keyin/key-in'
-import { readLength } from '../length/read-length'
+import { nanometresOf, readLength } from '../length/read-length'
 import type { Nanometres } from '../length/length'
 import type { Reading, SetupDocument } from '../facts/document'
 import { readingOf, readingsById } from '../facts/readings-by-id'
@@ -70,10 +70,8 @@ function middlePair(touches: readonly Reading[]): Stand['pair'] {
   return first.face !== second.face && from.ok && to.ok ? [from.value.nm, to.value.nm] : undefined
 }
 
-function placeOn(axis: MachineAxis, reading: Reading): Nanometres | undefined {
-  const read = readLength(axis === 'Y' && 'readY' in reading ? reading.readY : reading.read)
-  return read.ok ? read.value.nm : undefined
-}
+const placeOn = (axis: MachineAxis, reading: Reading): Nanometres | undefined =>
+  nanometresOf(axis === 'Y' && 'readY' in reading ? reading.readY : reading.read)
 
 /** Whether a machine position was read for this register itself. */
 function isTouchOf(subject: Subject, reading: Reading): boolean {

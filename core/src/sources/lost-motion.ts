@@ -3,7 +3,7 @@ import { unknownWay, UNKNOWN_LOST_MOTION } from '../budget/source-uncertainty'
 import type { MachineAxis } from '../address/row'
 import { NANOMETRES_PER, toNanometres } from '../length/length'
 import type { ReadLength } from '../length/read-length'
-import type { MachineDeclaration } from '../sheet/sheet'
+import type { MachineDeclaration } from '../sheet/machine'
 import type { Way } from '../touch/touch'
 import type { LengthReader } from './gauge-chains'
 

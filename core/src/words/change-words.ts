@@ -1,4 +1,4 @@
-import type { SetupEvent } from '../facts/document'
+import type { SetupEvent } from '../facts/event'
 
 /** What may change in the middle of a job, as a person would say it. */
 export const CHANGE_NAMES: Readonly<Record<SetupEvent['kind'], string>> = {
@@ -7,6 +7,7 @@ export const CHANGE_NAMES: Readonly<Record<SetupEvent['kind'], string>> = {
   'plane-moved': 'The setter or the setting plane was moved',
   rebased: 'Carry lengths over by a tool touched again',
   'home-lost': 'Power cut, or home was lost',
+  'cycle-broken': 'A tool was changed past the control',
   'home-recovered': 'Home was found again by its marks',
   'external-changed': 'The external offset was changed',
   'unit-changed': 'The control was switched to another unit',

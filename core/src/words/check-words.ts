@@ -1,6 +1,7 @@
 import { AXES } from '../address/row'
 import type { CheckOff, SetupDocument } from '../facts/document'
 import { sparedWords } from './sheet-words'
+import { setterPoints, toolChangeWords } from './setter-words'
 import { lengthWords } from './typographic'
 
 /** What is seen to at a step that reads no number. */
@@ -114,12 +115,16 @@ export function describeCheck(
 }
 
 /** One tool at a time: the program runs with it up to where the next one is called. */
-function cutWords({ sheet: { tools }, programs }: Standing, tool: number | undefined): CheckWords {
+function cutWords(
+  { sheet: { tools, machine }, programs }: Standing,
+  tool: number | undefined,
+): CheckWords {
   const program = programs.at(-1)
   const operations = program?.reading.operations ?? []
   const at = operations.findIndex((one) => one.tool === tool)
   const [own, next] = [operations[at], at < 0 ? undefined : operations[at + 1]]
   const isLast = tools.at(-1)?.number === tool
+  const change = toolChangeWords(machine)
   const until = next === undefined ? 'to its end' : `to line ${next.from.line}, where it stops`
   return {
     title: `Cut with T${tool}`,
@@ -133,6 +138,7 @@ function cutWords({ sheet: { tools }, programs }: Standing, tool: number | undef
         ? []
         : [
             'Then spindle stopped and Z up before a hand goes to the tool. X and Y stay as they are: only Z is set again.',
+            ...(change === undefined ? [] : [change]),
           ]),
     ],
     caution:
@@ -152,7 +158,7 @@ function commonOffset({ sheet: { unit, machine }, events }: Standing): string {
 }
 
 function homeBySwitches(document: Standing): CheckWords {
-  const cycled = document.sheet.gauges.some(({ kind }) => kind === 'fixed-setter')
+  const change = toolChangeWords(document.sheet.machine)
   return {
     title: 'Home',
     sentence: 'Home the machine and let it warm.',
@@ -163,11 +169,8 @@ function homeBySwitches(document: Standing): CheckWords {
       'Spindle run warm as the manual asks, then stopped.',
       'Rows that are not used are cleared to zero.',
       commonOffset(document),
-      ...(cycled
-        ? [
-            'The first tool touched on the setter after homing is the reference; change tools only through the control from here on.',
-          ]
-        : []),
+      ...(change === undefined ? [] : [change]),
+      ...setterPoints(document.sheet),
     ],
     caution: GUARDS,
     done: 'It is home',

@@ -1,5 +1,5 @@
 import type { StaleReason } from '../freshness/stale'
-import type { PartStays, SetupEvent } from '../facts/document'
+import type { PartStays, SetupEvent } from '../facts/event'
 import type { Gauge } from '../sheet/sheet'
 import { lengthWords } from './typographic'
 
@@ -17,6 +17,8 @@ export function describeEvent(event: SetupEvent, gauges: NamedGauges): string {
       return `T${event.tool} was broken, replaced or re-gripped`
     case 'home-lost':
       return 'the machine lost its home position'
+    case 'cycle-broken':
+      return `a tool was changed past the control: its cycle on ${nameOf(event.gauge, gauges)} counts from another tool`
     case 'external-changed':
       return `the external offset of ${event.axis} is ${lengthWords(event.value)} now`
     case 'unit-changed':

@@ -1,4 +1,4 @@
-import type { KeyMode } from '../sheet/sheet'
+import type { KeyMode } from '../sheet/machine'
 
 /** How to key a number, by what the control does with it. */
 export interface KeyWords {

@@ -25,6 +25,21 @@ const words: Readonly<Record<ProblemCode, (problem: Problem) => ProblemWords>> =
     expected: 'no length register: Z of the work offset is set anew with each tool',
     remedy: 'Leave it out, or say on the machine that its control keeps lengths.',
   }),
+  'place-outside-travel': ({ received, limit }) => ({
+    message: `The machine does not go to ${received}.`,
+    expected: `a machine position within its travel, ${limit}`,
+    remedy: 'Drive there and read the machine position off the display, sign and all.',
+  }),
+  'setter-not-cleared': ({ received, limit }) => ({
+    message: `From Z ${received} not even a tool of no length clears the setter.`,
+    expected: `a start above its top, ${limit}`,
+    remedy: 'The start is where Z is high; the top is where the bare nose would stand on it.',
+  }),
+  'quill-beyond-travel': ({ received, limit }) => ({
+    message: `A quill that goes out ${limit} cannot be out ${received}.`,
+    expected: `at most ${limit}`,
+    remedy: 'Read its scale again, or correct on the machine how far it goes.',
+  }),
   'length-empty': () => ({
     message: 'There is no number yet.',
     expected: aNumber,

@@ -1,6 +1,6 @@
 import { addressParts, axisOfAddress, type Address } from '../address/address'
 import { toNanometres, type Nanometres } from '../length/length'
-import type { ControlProfile } from '../sheet/sheet'
+import type { ControlProfile } from '../sheet/machine'
 
 /**
  * What a wrong register would do, in the direction that matters: deeper or higher for lengths and

@@ -1,5 +1,5 @@
 import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
-import { readLength } from '../length/read-length'
+import { nanometresOf, readLength } from '../length/read-length'
 import type { SetupSheet } from '../sheet/sheet'
 import type { Warning } from '../registers/warning'
 import { clamping, clearsJaws, type ClampingResult } from './workholding'
@@ -14,9 +14,7 @@ const JAW_MARGIN: Nanometres = toNanometres(0.5 * NANOMETRES_PER.mm)
 const LEAST_GRIP: Nanometres = toNanometres(2 * NANOMETRES_PER.mm)
 
 function leastGrip({ machine }: Pick<SetupSheet, 'machine'>): Nanometres {
-  const said = machine.policy?.leastGrip
-  const read = said && readLength(said)
-  return read?.ok === true ? read.value.nm : LEAST_GRIP
+  return nanometresOf(machine.policy?.leastGrip) ?? LEAST_GRIP
 }
 
 /** How the part of a sheet is held, and whether its sides can be cut as deep as they are. */

@@ -5,7 +5,7 @@ import {
   type SetupDocument,
   type SetupEvent,
 } from '../../src/facts'
-import { type EventBody } from '../../src/facts/document'
+import { type EventBody } from '../../src/facts/event'
 import { type WrittenLength } from '../../src/length'
 import type { Chance } from '../random'
 import { checkFailed, event, fact, setupOf } from '../worked-example'
@@ -24,6 +24,7 @@ const HAPPENINGS = [
   'gauge-hurt',
   'gauge-checked',
   'rebased',
+  'cycle-broken',
 ] as const
 
 /** A set-up over time: readings and events in any order, while the world moves for real. */
@@ -35,6 +36,8 @@ export class Timeline {
   private checkOffs: readonly CheckOff[] = []
   /** Gauges that are not what they are marked any more, since which reading. */
   private readonly hurt = new Map<string, number>()
+  /** Gauges whose cycle counts from another tool, and what they are by themselves: until the machine is homed. */
+  private readonly broken = new Map<string, number>()
   /** What each gauge is taken to be where its check is passed. */
   private marked: World['gauges']
   /** Zero of the machine when its marks were last written down, and when home was last lost. */
@@ -134,7 +137,7 @@ export class Timeline {
       }
       case 'gauge-hurt': {
         const gauge = chance.of(GAUGE_IDS)
-        if (this.hurt.has(gauge)) return
+        if (this.hurt.has(gauge) || this.broken.has(gauge)) return
         this.hurt.set(gauge, this.readings.length)
         return this.move({
           gauges: { ...world.gauges, [gauge]: world.gauges[gauge]! + 4 * world.grain },
@@ -142,6 +145,14 @@ export class Timeline {
       }
       case 'gauge-checked':
         return this.checkGauge(chance.of(GAUGE_IDS))
+      case 'cycle-broken': {
+        const gauge = chance.of(GAUGE_IDS)
+        if (this.hurt.has(gauge) || this.broken.has(gauge)) return
+        this.broken.set(gauge, world.gauges[gauge]!)
+        const off = some(chance, world.grain, 5, 40)
+        this.move({ gauges: { ...world.gauges, [gauge]: world.gauges[gauge]! + off } })
+        return this.tell({ kind: 'cycle-broken', gauge })
+      }
       case 'rebased': {
         const before = this.events
         this.tell({ kind: 'rebased', tool })
@@ -157,6 +168,8 @@ export class Timeline {
     if (this.chance.next() < 0.5) return
     const mark = { dial: this.model.write(0), coarse: this.model.write(0) }
     this.atMarks = this.world.zero
+    this.move({ gauges: { ...this.world.gauges, ...Object.fromEntries(this.broken) } })
+    this.broken.clear()
     this.checkOffs = [
       ...this.checkOffs,
       {

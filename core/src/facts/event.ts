@@ -1,0 +1,76 @@
+import type { Entered } from '../journal/entered'
+import type { WrittenLength } from '../length/length'
+import type { Face } from '../touch/touch'
+import type { MachineAxis, OffsetRow } from '../address/row'
+
+/** A gauge did not read what it should. */
+interface CheckFailed {
+  readonly kind: 'check-failed'
+  readonly gauge: string
+  /** Id of the last reading that was made before its last good check; where it is not said, nothing vouches for any. */
+  readonly lastGood?: string
+}
+
+/** What of a part is where it was on the one before it. */
+export interface PartStays {
+  readonly faces: readonly Face[]
+  readonly top: boolean
+}
+
+type OtherEvent =
+  | {
+      readonly kind: 'part-changed'
+      readonly row: OffsetRow
+      /** What it shares with the one before: faces that stand at the same stop or jaw, a raw top of the same height. */
+      readonly stays?: PartStays
+    }
+  | { readonly kind: 'plane-moved' }
+  | { readonly kind: 'tool-changed'; readonly tool: number }
+  | { readonly kind: 'home-lost' }
+  /**
+   * A tool was changed past the control's own change: from here on its cycle on this fixed setter counts from a wrong tool, until the
+   * machine is homed and the first tool touched anew.
+   */
+  | { readonly kind: 'cycle-broken'; readonly gauge: string }
+  /** The external offset of an axis is now this; it replaces the sheet's. */
+  | {
+      readonly kind: 'external-changed'
+      readonly axis: MachineAxis
+      readonly value: WrittenLength
+    }
+  /** The control was switched to another unit: what it showed before proves nothing any more. */
+  | { readonly kind: 'unit-changed' }
+  /**
+   * A gauge was measured anew: its true size. Since its last good check (or, where none failed, ever): what was read with
+   * it is corrected. From now on: what was read before stays as it is, and stays suspect where a check failed.
+   */
+  | {
+      readonly kind: 'gauge-measured'
+      readonly gauge: string
+      readonly size: WrittenLength
+      readonly since: 'last-good' | 'now'
+      /** Standard uncertainty of that size; as on the sheet, where it is not said. */
+      readonly uncertainty?: WrittenLength
+    }
+  /** This tool was touched again on a plane that had moved: lengths from before shift by the difference. */
+  | { readonly kind: 'rebased'; readonly tool: number }
+  /**
+   * A lost home was found again by its marks: what the machine shows now is what it showed before,
+   * plus this much, by axis.
+   */
+  | {
+      readonly kind: 'home-recovered'
+      readonly shift: Readonly<Record<MachineAxis, WrittenLength>>
+    }
+
+/** Something changed that makes numbers stale: those that lean on what was read before it. */
+export type EventBody = OtherEvent | CheckFailed
+
+export type SetupEvent = Entered &
+  (
+    | OtherEvent
+    | (CheckFailed & {
+        /** Place of `lastGood`; −1 where there is none. */
+        readonly goodThrough: number
+      })
+  )
