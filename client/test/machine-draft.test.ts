@@ -145,6 +145,10 @@ describe('a machine that is corrected', () => {
       spindle: '8000',
       retract: 'G53 G0 Z0',
       pockets: '30',
+      places: {
+        ...{ setterX: '-1', setterY: '2', setterTop: '-12', setterFrom: '-1', setterMargin: '0.5' },
+        ...{ changeX: '', changeY: '1.5', changeZ: '0', quillTravel: '4', quillWithin: '0.002' },
+      },
       workOffsetKey: 'copy',
       zOffsetKey: 'set',
       lengthSign: 'subtracted',
@@ -181,5 +185,58 @@ describe('a machine that is corrected', () => {
     expect(correctedMachine(own, { ...machineDraft(own), name: '' })).toHaveProperty(
       'problems.name',
     )
+  })
+})
+
+describe('what stands on a machine', () => {
+  const mm = (text: string) => ({ text, unit: 'mm' as const })
+  const SETTER = {
+    ...{ setterX: '-20', setterY: '-400', setterTop: '-310' },
+    ...{ setterFrom: '-60', setterMargin: '20' },
+  }
+  const declared = (
+    places: Partial<typeof newMachine.places>,
+    changes: Partial<MachineDraft> = {},
+  ) =>
+    machineOf({
+      ...newMachine,
+      ...{ name: 'Mill', places: { ...newMachine.places, ...places } },
+      ...changes,
+    })
+
+  test('is declared in machine position, a setter whole', () => {
+    expect(declared({ ...SETTER, changeZ: '0', quillTravel: '100' })).toMatchObject({
+      made: {
+        fixedSetter: {
+          ...{ X: mm('-20'), Y: mm('-400'), top: mm('-310') },
+          ...{ from: mm('-60'), margin: mm('20') },
+        },
+        toolChange: { Z: mm('0') },
+        quill: { travel: mm('100') },
+      },
+    })
+    expect(declared({})).not.toHaveProperty('made.fixedSetter')
+    expect(declared({ ...SETTER, setterTop: ' ' })).toEqual({
+      problems: { 'places.setterTop': expect.stringContaining('declared whole') as string },
+    })
+    expect(declared({ quillWithin: '0.05' })).toHaveProperty('problems', {
+      'places.quillTravel': 'Type how far it goes out.',
+    })
+  })
+
+  test('is told at its field where the machine cannot go, or no tool would clear it', () => {
+    const travels = { ...newMachine.travels, X: ['-800', '0'] as const }
+    expect(declared({ ...SETTER, setterX: '20' }, { travels })).toEqual({
+      problems: { 'places.setterX': expect.stringContaining('does not go to X 20 mm') as string },
+    })
+    expect(declared({ ...SETTER, setterFrom: '-300' })).toEqual({
+      problems: { 'places.setterFrom': expect.stringContaining('no length clears') as string },
+    })
+    expect(declared({ ...SETTER, setterMargin: '-1' })).toHaveProperty([
+      'problems',
+      'places.setterMargin',
+    ])
+    expect(declared({ changeX: '1,5' })).toHaveProperty(['problems', 'places.changeX'])
+    expect(declared({ changeX: '5' }, { travels })).toHaveProperty(['problems', 'places.changeX'])
   })
 })

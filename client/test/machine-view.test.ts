@@ -1,15 +1,18 @@
 import type { MachineHistory } from '@pine/contract'
+import type { MachineDeclaration } from '@pine/core/sheet'
 import {
   declaredLines,
   happenedLines,
   newReversal,
   offsetLines,
+  placeLines,
   reversalOf,
   screwLines,
   toldSoFar,
   turnedUnit,
   type ReversalDraft,
 } from '@/areas/machines/machine-view'
+import { example } from './run/set-ups'
 
 const mm = (text: string) => ({ text, unit: 'mm' as const })
 const said = { by: 'Mira', at: '2026-03-05T08:00:00.000Z' }
@@ -146,4 +149,33 @@ describe('a reversal test that is typed', () => {
     ])
     expect(wrong({})).toEqual(['plus.0'])
   })
+})
+
+test('what stands on it is told as it was declared, and where jaw, stop and plane were last found', () => {
+  const declared = {
+    ...{ name: 'Mill 2', kind: 'mill' },
+    fixedSetter: {
+      ...{ X: mm('-20'), Y: mm('-400'), top: mm('-310'), from: mm('-60') },
+      margin: mm('20'),
+    },
+    toolChange: { Z: mm('0') },
+    quill: { travel: mm('100'), uncertainty: mm('0.05') },
+  } as unknown as MachineDeclaration
+  expect(placeLines(declared, undefined).map(({ name }) => name)).toEqual([
+    'Fixed setter',
+    'Tool change',
+    'Quill',
+  ])
+  const { document } = example('whole-run', 6, {
+    holding: { jaw: mm('40'), parallels: mm('20'), against: { jaw: 'front', stop: 'left' } },
+  })
+  const bare = { ...declared, fixedSetter: undefined, toolChange: undefined, quill: undefined }
+  expect(
+    placeLines(bare, document).map(({ name, says }) => `${name}: ${says.split(',')[0]}`),
+  ).toEqual([
+    'Setting plane, the fixed jaw: bare nose on it at Z −350.000 mm',
+    'Stop: the left face of the part lay against it at X −407.300 mm',
+    'Fixed jaw: the front face of the part lay against it at Y −250.000 mm',
+  ])
+  expect(placeLines(bare, undefined)).toEqual([])
 })

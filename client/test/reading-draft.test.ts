@@ -139,3 +139,21 @@ test('a reading that replaces another says which and why; without a reason it is
   })
   expect(bodyOf(draft(), tip, written, id, false)).not.toHaveProperty('supersedes')
 })
+
+test('a fixed setter’s cycle is entered only once its contact has shown, and is no matter with another gauge', () => {
+  const cycled = {
+    sheet: {
+      ...document.sheet,
+      gauges: [
+        { id: 'fixed', kind: 'fixed-setter' },
+        { id: 'block', kind: 'gauge-block' },
+      ],
+    },
+  } as unknown as SetupDocument
+  const asked = (changes: Partial<ReadingDraft>) =>
+    circumstanceProblem(cycled, draft(changes), { of: 'tip-on-plane', tool: 1 })
+  expect(asked({ with: ['fixed'] })).toContain('press the setter’s contact by hand')
+  expect(asked({ with: ['fixed'], contact: 'dead' })).toContain('Do not start the cycle')
+  expect(asked({ with: ['fixed'], contact: 'shown' })).toBeUndefined()
+  expect(asked({ with: ['block'] })).toBeUndefined()
+})

@@ -128,6 +128,12 @@ export const ROUTER_WITHOUT_LENGTHS: SetupSheet = {
 export const ROUTER_SETTER: SetupSheet = {
   ...ROUTER_PLATE,
   name: 'Cell plate by fixed setter',
+  machine: {
+    ...ROUTER_PLATE.machine,
+    // The bare nose would stand on its top at −172; from −20 a tool of 132 mm clears it.
+    fixedSetter: { X: mm('5'), Y: mm('-20'), top: mm('-172'), from: mm('-20'), margin: mm('20') },
+    toolChange: { Y: mm('-20'), Z: mm('0') },
+  },
   gauges: [
     { id: 'fixed', kind: 'fixed-setter', name: 'fixed setter', size: mm('40.000') },
     { id: 'pin', kind: 'pin', name: '6 mm pin', size: mm('6.000') },
@@ -135,7 +141,7 @@ export const ROUTER_SETTER: SetupSheet = {
   ],
   tools: [
     { number: 1, name: '6 mm compression bit', lengthRegister: 1 },
-    { number: 2, name: '3 mm bit', lengthRegister: 2 },
+    { number: 2, name: '3 mm bit', lengthRegister: 2, rough: mm('62') },
   ],
 }
 

@@ -1,3 +1,4 @@
+import { barriers } from '../support/accessible'
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
 import { ROUTER_PLATE, ROUTER_SETTER, ROUTER_WITHOUT_LENGTHS } from '../support/sheets'
@@ -71,9 +72,25 @@ test('router with a fixed setter: repeats that spread, a turned sign, the setter
   await ansel.signIn('Ansel Okoro')
   await ansel.begin(ROUTER_SETTER)
   await expect(page.getByText('The first tool touched on the setter after homing')).toBeVisible()
+  await expect(page.getByText('tools up to 132.0 mm clear it by 20 mm')).toBeVisible()
+  await expect(page.getByText('Tools are changed at Y −20 mm, Z 0 mm')).toBeVisible()
   await ansel.ready()
-  await ansel.read(/Lower T1 onto the fixed setter/, '-120.000', '0.000')
-  await ansel.read(/Lower T2 onto the fixed setter/, '-110.000', '10.000')
+  // The cycle moves by itself: its contact is asked for before each touch, and a dead one stops it.
+  await expect(page.getByTestId('setter-cycle')).toContainText('hold a rule to it first')
+  await page.getByRole('radio', { name: 'nothing' }).click()
+  await expect(page.getByRole('alert')).toContainText('Do not start the cycle')
+  await ansel.keys('-120.000')
+  await expect(page.getByTestId('implied')).toHaveText('0.000')
+  await ansel.next()
+  await ansel.look('setter-dead')
+  expect(await barriers(page)).toEqual([])
+  await page.getByRole('radio', { name: 'it shows' }).click()
+  await ansel.next()
+  await expect(page.getByTestId('setter-cycle')).toContainText('T2 is about 62 mm')
+  await expect(page.getByRole('radio', { name: 'it shows' })).not.toBeChecked()
+  await page.getByRole('radio', { name: 'it shows' }).click()
+  await ansel.look('setter-cycle')
+  await ansel.read(/Let the cycle lower T2 onto the fixed setter/, '-110.000', '10.000')
 
   // A repeat with two digits swapped is told, with what it may be, before it is entered.
   await ansel.goTo('tip-on-plane:T2')
@@ -85,6 +102,7 @@ test('router with a fixed setter: repeats that spread, a turned sign, the setter
   await page.getByTestId('reading').fill('')
   await ansel.keys('-110.004')
   await expect(page.getByTestId('implied')).toHaveText('9.998')
+  await page.getByRole('radio', { name: 'it shows' }).click()
   await ansel.next()
 
   await ansel.seeTo(/Seat the part/)
@@ -102,6 +120,12 @@ test('router with a fixed setter: repeats that spread, a turned sign, the setter
   await page.getByTestId('changed').click()
   await page.getByRole('radio', { name: 'The setter or the setting plane was moved' }).click()
   await expect(page.getByTestId('to-do-again')).toHaveText('Nothing has to be done again.')
+  // A tool that was changed past the control: what its cycle told counts from another one, and it is homed anew.
+  const changed = page.getByTestId('something-changed')
+  await changed.getByRole('button', { name: 'Something else' }).click()
+  await page.getByRole('radio', { name: 'A tool was changed past the control' }).click()
+  await expect(page.getByTestId('to-do-again')).toContainText('To do again: Home')
+  await ansel.look('cycle-broken')
   await page.getByRole('button', { name: 'Nothing', exact: true }).click()
   await ansel.keyIn('G54 X', '100.000')
   await ansel.keyIn('G54 Y', '50.000')

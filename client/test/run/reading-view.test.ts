@@ -9,10 +9,10 @@ import { bodyOf, type ReadingDraft } from '@/areas/run/read/reading-draft'
 import {
   gaugeQuestion,
   gaugesServing,
-  readingView,
   wayQuestion,
   zeroEnds,
-} from '@/areas/run/read/reading-view'
+} from '@/areas/run/read/circumstances-view'
+import { readingView } from '@/areas/run/read/reading-view'
 import { after, example, mm, registerAt } from './set-ups'
 
 const TIP: QuantityName = { of: 'tip-on-plane', tool: 1 }

@@ -26,6 +26,10 @@ export const roughLengthOf = ({
   return written === undefined || nm === undefined ? undefined : { nm, written }
 }
 
+/** Whether anything tells how long a tool is before it is touched. */
+export const isRoughlyKnown = ({ tools }: Pick<SetupSheet, 'tools'>, tool: number): boolean =>
+  tools.some((one) => one.number === tool && roughLengthOf(one) !== undefined)
+
 /** Whether the cycle would begin with the tip of this tool too low: false while nothing tells how long it is. */
 export function isTooLongForSetter({ machine, tools }: SetupSheet, tool: number): boolean {
   const longest = machine.fixedSetter && longestForSetter(machine.fixedSetter)

@@ -1,5 +1,5 @@
 export { checkSheet } from './check-sheet'
-export { isTooLongForSetter, longestForSetter } from './fixed-setter'
+export { isRoughlyKnown, isTooLongForSetter, longestForSetter } from './fixed-setter'
 export { machineProblems } from './machine-places'
 export { needOf } from './needs'
 export { asksLess, shopMachineOf } from './policy'

@@ -1,8 +1,10 @@
 import { Link, useRouter } from 'expo-router'
 import { useState } from 'react'
 import type { MachineHistory } from '@pine/contract'
+import type { MachineDeclaration } from '@pine/core/sheet'
 import { Allowed } from '@/areas/people/allowed'
 import { failureWords } from '@/data/api'
+import { useLastSetups } from '@/data/last-setups'
 import { useMachineHistory } from '@/data/machine-history'
 import { useMachines } from '@/data/shop'
 import { Button } from '@/kit/button'
@@ -16,6 +18,7 @@ import {
   declaredLines,
   happenedLines,
   offsetLines,
+  placeLines,
   screwLines,
   type ScrewLine,
 } from './machine-view'
@@ -59,6 +62,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
       {testing && <ReversalEntry id={id} onDone={() => setTesting(false)} />}
       <Offsets history={history} />
       <Screws history={history} />
+      <Places history={history} />
       <Told
         title="What happened to it"
         lines={happenedLines(history)}
@@ -100,6 +104,26 @@ function Offsets({ history }: { readonly history: MachineHistory }) {
           </Words>
         </>
       )}
+    </Section>
+  )
+}
+
+/** A set-up's numbers tell where jaw, stop and plane stand; what is bolted down was declared. */
+function Places({ history: { id, machine } }: { readonly history: MachineHistory }) {
+  const last = useLastSetups([{ id, machine }])[id]
+  const lines = placeLines(machine as MachineDeclaration, last)
+  if (lines.length === 0) return null
+  return (
+    <Section title="What stands on it">
+      <Card overflow="hidden" role="list" testID="places">
+        {lines.map(({ name, says }, index) => (
+          <Line key={name} first={index === 0} role="listitem" paddingVertical="$2">
+            <Words flex={1}>
+              <Words strong>{name}</Words>: {says}
+            </Words>
+          </Line>
+        ))}
+      </Card>
     </Section>
   )
 }

@@ -4,14 +4,17 @@ import {
   formatLength,
   NANOMETRES_PER,
   otherUnit,
-  readLength,
+  nanometresOf,
   toNanometres,
   type LengthUnit,
-  type WrittenLength,
 } from '@pine/core/length'
+import type { SetupDocument } from '@pine/core/facts'
+import { machineStood } from '@pine/core/running'
 import type { MachineDeclaration } from '@pine/core/sheet'
 import { LEAST_PAIRS, lostMotionBy, type Reversal } from '@pine/core/shop'
-import { describeReversal, lengthWords } from '@pine/core/words'
+import { solve } from '@pine/core/solve'
+import { axisOfFace } from '@pine/core/touch'
+import { describePlaces, describeReversal, lengthWords } from '@pine/core/words'
 import type { FormOutcome } from '@/data/use-kept-form'
 import { lengthProblem } from '../shop/length-problem'
 
@@ -59,6 +62,33 @@ export const declaredLines = ({ declared }: Pick<MachineHistory, 'declared'>) =>
     about: `${at.slice(0, 10)}, ${by}`,
   }))
 
+/** What is bolted to a machine, and where what stays on it was last found: plane, fixed jaw, stop. */
+export function placeLines(
+  machine: MachineDeclaration,
+  last: SetupDocument | undefined,
+): readonly { readonly name: string; readonly says: string }[] {
+  const declared = describePlaces(machine).map(([name, says]) => ({ name, says }))
+  const stood = last && machineStood(last, solve(last))
+  if (last === undefined || stood === undefined) return declared
+  const { sheet } = last
+  const by = `found in “${sheet.name}”`
+  return [
+    ...declared,
+    ...(stood.plane === undefined
+      ? []
+      : [
+          {
+            name: `Setting plane, the ${sheet.plane}`,
+            says: `bare nose on it at Z ${lengthWords(stood.plane)}, ${by}.`,
+          },
+        ]),
+    ...(stood.faces ?? []).map(({ face, at, against }) => ({
+      name: against === 'jaw' ? 'Fixed jaw' : 'Stop',
+      says: `the ${face} face of the part lay against it at ${axisOfFace(face)} ${lengthWords(at)}, ${by}.`,
+    })),
+  ]
+}
+
 /** A screw: what is counted with now, and what its last reversal test told. */
 export interface ScrewLine {
   readonly axis: MachineAxis
@@ -98,7 +128,7 @@ function takeOver(
   if (told.isTurned) return undefined
   const lost = { text: writtenMm(Math.max(told.meanMm, 0), unit), unit }
   const declared = machine.lostMotion?.[axis]
-  if (declared !== undefined && nmOf(declared) === nmOf(lost)) return undefined
+  if (declared !== undefined && nanometresOf(declared) === nanometresOf(lost)) return undefined
   return {
     says: `Count ${axis} with ${lost.text} ${unit}`,
     machine: { ...machine, lostMotion: { ...machine.lostMotion, [axis]: lost } },
@@ -110,11 +140,6 @@ const DECIMALS: Readonly<Record<LengthUnit, number>> = { mm: 3, in: 4 }
 
 const writtenMm = (mm: number, unit: LengthUnit): string =>
   formatLength(toNanometres(Math.round(mm * NANOMETRES_PER.mm)), unit, DECIMALS[unit])
-
-function nmOf(written: WrittenLength): number | undefined {
-  const read = readLength(written)
-  return read.ok ? read.value.nm : undefined
-}
 
 /** A reversal test while it is made. */
 export interface ReversalDraft {

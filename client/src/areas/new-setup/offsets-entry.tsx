@@ -132,7 +132,7 @@ function OffsetEntry({ draft, offset, index, onChange, problem }: OffsetEntryPro
               label: Z_WAY_NAMES[by],
             }))}
           />
-          <ZExtras draft={draft} offset={offset} onChange={onChange} />
+          <ZExtras draft={draft} offset={offset} onChange={onChange} problem={problem} />
         </>
       ) : (
         <Row justifyContent="space-between" alignItems="center" gap="$2">
@@ -212,13 +212,17 @@ interface ZExtrasProps {
   readonly draft: SheetPageProps['draft']
   readonly offset: OffsetPlan
   readonly onChange: (offset: OffsetPlan) => void
+  readonly problem: (field: string) => string | undefined
 }
 
 /** Which tool, which other part, and a quill that stays out. */
-function ZExtras({ draft, offset, onChange }: ZExtrasProps) {
+function ZExtras({ draft, offset, onChange, problem }: ZExtrasProps) {
   const { Z } = offset
   const { quill, ...plain } = Z
   const zero = { text: '0', unit: draft.unit }
+  // How well its scale is read is the machine's.
+  const uncertainty = draft.machine?.quill?.uncertainty
+  const within = uncertainty && { uncertainty }
   return (
     <>
       {Z.by === 'tool-on-part' && (
@@ -249,7 +253,10 @@ function ZExtras({ draft, offset, onChange }: ZExtrasProps) {
         <Button
           kind="plain"
           onPress={() =>
-            onChange({ ...offset, Z: { ...Z, quill: { measured: zero, running: zero } } })
+            onChange({
+              ...offset,
+              Z: { ...Z, quill: { measured: zero, running: zero, ...within } },
+            })
           }
         >
           A quill stays out …
@@ -262,6 +269,7 @@ function ZExtras({ draft, offset, onChange }: ZExtrasProps) {
             onChange={(measured) =>
               onChange({ ...offset, Z: { ...Z, quill: { ...quill, measured } } })
             }
+            problem={problem('Z.quill.measured')}
             testID="quill-measured"
           />
           <LengthEntry
@@ -270,6 +278,7 @@ function ZExtras({ draft, offset, onChange }: ZExtrasProps) {
             onChange={(running) =>
               onChange({ ...offset, Z: { ...Z, quill: { ...quill, running } } })
             }
+            problem={problem('Z.quill.running')}
             testID="quill-running"
           />
           <Button kind="plain" onPress={() => onChange({ ...offset, Z: plain as typeof Z })}>

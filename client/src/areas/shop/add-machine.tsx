@@ -1,7 +1,10 @@
 import { otherUnit } from '@pine/core/length'
 import { type KeyMode, type MachineDeclaration } from '@pine/core/sheet'
+import { useState } from 'react'
+import { useFormState } from 'react-hook-form'
 import { useMachines } from '@/data/shop'
 import { useKeptForm, type FormOutcome } from '@/data/use-kept-form'
+import { Button } from '@/kit/button'
 import { FormEnd } from '@/kit/form-end'
 import { FormChoice, FormField, onlyDigits } from '@/kit/form'
 import { Card, Column, Row } from '@/kit/surfaces'
@@ -14,6 +17,8 @@ import {
   newMachine,
   type MachineDraft,
 } from './machine-draft'
+import { MachinePlaces, type MachinePlacesProps } from './machine-places'
+import { hasPlaces } from './machine-places-draft'
 import { PROVES_NOTE, PROVES_OPTIONS } from './policy-draft'
 
 const LENGTH_KEYS = [
@@ -170,6 +175,19 @@ interface MachineFormProps {
   readonly onLeave: () => void
 }
 
+/** Most machines have none of these: they are opened. */
+function Places({ length, open }: MachinePlacesProps & { readonly open: boolean }) {
+  const [opened, setOpened] = useState(open)
+  const wrong = useFormState({ control: length.control }).errors.places !== undefined
+  return opened || wrong ? (
+    <MachinePlaces length={length} />
+  ) : (
+    <Button kind="plain" onPress={() => setOpened(true)} testID="machine-places">
+      A fixed setter, where tools are changed, a quill …
+    </Button>
+  )
+}
+
 function MachineForm({ formKey, initial, make, send, asks, onLeave }: MachineFormProps) {
   const { control, watch, setValue, submit, failure } = useKeptForm(formKey, initial, make, send)
   const [homing, unit, toolLengths] = watch(['homing', 'unit', 'toolLengths'])
@@ -267,6 +285,7 @@ function MachineForm({ formKey, initial, make, send, asks, onLeave }: MachineFor
         note="They come first in a proof, before X and Y move. Left empty, Z is raised by hand."
         testID="machine-retract"
       />
+      <Places length={length} open={hasPlaces(initial)} />
       <FormEnd failure={failure} takes="Keep this machine" onLeave={onLeave} onTake={submit} />
     </Card>
   )

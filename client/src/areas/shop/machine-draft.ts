@@ -5,6 +5,14 @@ import { type KeyMode, type MachineDeclaration, type Proves, type Travel } from 
 import { describeProblem } from '@pine/core/words'
 import type { FieldPath } from 'react-hook-form'
 import type { FormOutcome } from '@/data/use-kept-form'
+import {
+  firstPlace,
+  noPlaces,
+  placesDraft,
+  placesOf,
+  type PlaceField,
+  type PlacesDraft,
+} from './machine-places-draft'
 import { turnsOf } from './turns'
 
 export const AXES: readonly MachineAxis[] = ['X', 'Y', 'Z']
@@ -39,6 +47,8 @@ export interface MachineDraft {
   readonly retract: string
   /** How many pockets its changer has; empty where tools are loaded by hand. */
   readonly pockets: string
+  /** What stands on it: a fixed setter, where tools are changed, a quill. */
+  readonly places: PlacesDraft
   /** Of everything that is typed here. */
   readonly unit: LengthUnit
 }
@@ -62,6 +72,7 @@ export const newMachine: MachineDraft = {
   spindle: '',
   retract: '',
   pockets: '',
+  places: noPlaces,
   unit: 'mm',
 }
 
@@ -92,7 +103,11 @@ export function machineOf(draft: MachineDraft): FormOutcome<MachineDraft, Machin
   const pockets = draft.pockets.trim() === '' ? undefined : Number(draft.pockets)
   if (pockets !== undefined && !(pockets >= 2 && pockets <= 400))
     problems.pockets = `A changer has 2 to 400 pockets, and not ${draft.pockets.trim()}.`
-  if (Object.keys(problems).length > 0) return { problems }
+  const places = placesOf(draft.places, unit, travels)
+  if ('problems' in places)
+    for (const [field, told] of Object.entries(places.problems))
+      problems[`places.${field as PlaceField}`] = told
+  if ('problems' in places || Object.keys(problems).length > 0) return { problems }
   const maxSpindleSpeed = turnsOf(draft.spindle)
   return {
     made: {
@@ -113,6 +128,7 @@ export function machineOf(draft: MachineDraft): FormOutcome<MachineDraft, Machin
       ...(Object.keys(lostMotion).length > 0 && { lostMotion }),
       ...(maxSpindleSpeed !== undefined && { maxSpindleSpeed }),
       ...(pockets !== undefined && { pockets }),
+      ...places.made,
       ...(draft.retract.trim() !== '' && { retract: draft.retract.trim().toUpperCase() }),
       ...((draft.secondLook === 'yes' || draft.proves !== 'all') && {
         policy: {
@@ -135,6 +151,7 @@ export function machineDraft(machine: MachineDeclaration): MachineDraft {
   const written = [
     dialTurn?.X,
     ...AXES.flatMap((axis) => [travels?.[axis]?.min, lostMotion?.[axis]]),
+    firstPlace(machine),
   ].find((one) => one !== undefined)
   const unit = written?.unit ?? newMachine.unit
   return {
@@ -159,6 +176,7 @@ export function machineDraft(machine: MachineDeclaration): MachineDraft {
     lostMotion: byAxis((axis) => textIn(lostMotion?.[axis], unit)),
     spindle: machine.maxSpindleSpeed === undefined ? '' : String(machine.maxSpindleSpeed),
     retract: machine.retract ?? '',
+    places: placesDraft(machine, unit),
     pockets: machine.pockets === undefined ? '' : String(machine.pockets),
     unit,
   }

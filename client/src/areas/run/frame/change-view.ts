@@ -8,7 +8,7 @@ import {
 } from '@pine/core/length'
 import { consequencesOf, partStays, type AnotherPart } from '@pine/core/plan'
 import { type TrustState } from '@pine/core/registers'
-import { type SetupSheet } from '@pine/core/sheet'
+import { type Gauge, type SetupSheet } from '@pine/core/sheet'
 import { GAUGE_FACTS } from '@pine/core/touch'
 import {
   CHANGE_NAMES,
@@ -33,6 +33,7 @@ const KINDS: readonly ChangeKind[] = [
   'plane-moved',
   'rebased',
   'home-lost',
+  'cycle-broken',
   'external-changed',
   'unit-changed',
   'check-failed',
@@ -98,7 +99,8 @@ export function changeView(setup: StandingSetup, said: ChangeSaid): ChangeView {
   const offered = KINDS.filter(
     (one) =>
       (one !== 'rebased' || canRebase.length > 0) &&
-      (!OF_A_GAUGE.includes(one) || sheet.gauges.length > 0),
+      (!OF_A_GAUGE.includes(one) || sheet.gauges.length > 0) &&
+      (one !== 'cycle-broken' || sheet.gauges.some(isFixedSetter)),
   )
   const { kind, which, value } = said
   const options = kind === undefined ? [] : whichOptions(kind, setup, canRebase)
@@ -207,6 +209,8 @@ function whichOptions(
     case 'check-failed':
     case 'gauge-measured':
       return sheet.gauges.map(({ id, name }) => ({ value: id, label: name }))
+    case 'cycle-broken':
+      return sheet.gauges.filter(isFixedSetter).map(({ id, name }) => ({ value: id, label: name }))
     case 'plane-moved':
     case 'home-lost':
     case 'unit-changed':
@@ -238,6 +242,8 @@ function eventBody(
     case 'check-failed':
       // Nothing vouches for the readings before it: all of this set-up's are suspect.
       return { kind, gauge: which ?? '' }
+    case 'cycle-broken':
+      return { kind, gauge: which ?? '' }
     case 'plane-moved':
     case 'home-lost':
     case 'unit-changed':
@@ -253,6 +259,8 @@ function partChanged(sheet: SetupSheet, row: OffsetRow, part: AnotherPart): Even
     ...(stays && { stays: { faces: [...stays.faces], top: stays.top } }),
   }
 }
+
+const isFixedSetter = ({ kind }: Gauge): boolean => kind === 'fixed-setter'
 
 /** Half a number tells nothing yet. */
 const isNumber = (value: WrittenLength, options: ReadLengthOptions = {}): boolean =>

@@ -3,7 +3,13 @@ import { type Way } from '@pine/core/touch'
 import { Button } from '@/kit/button'
 import { Choice, Several } from '@/kit/choice'
 import { Column } from '@/kit/surfaces'
-import { gaugeQuestion, gaugesServing, wayQuestion, waysOfReading, zeroEnds } from './reading-view'
+import {
+  gaugeQuestion,
+  gaugesServing,
+  wayQuestion,
+  waysOfReading,
+  zeroEnds,
+} from './circumstances-view'
 import type { useReading } from './use-reading'
 
 export interface ZeroedOnProps {

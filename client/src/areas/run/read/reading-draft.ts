@@ -1,7 +1,7 @@
 import type { NewFact } from '@pine/contract'
 import { type SetupDocument } from '@pine/core/facts'
 import { type WrittenLength } from '@pine/core/length'
-import { asksForSpindle, readingBody, type WayEnd } from '@pine/core/plan'
+import { asksForContact, asksForSpindle, readingBody, type WayEnd } from '@pine/core/plan'
 import { type FieldKey, type QuantityName } from '@pine/core/quantities'
 import { type Way } from '@pine/core/touch'
 
@@ -18,6 +18,8 @@ export interface ReadingDraft {
   /** Where Z is set: what stands in the spindle, and what the control takes for active; `none` is the bare nose. */
   readonly holds?: string
   readonly controlSays?: string
+  /** Of a fixed setter: its contact was pressed by hand, and the control showed it, or did not. */
+  readonly contact?: 'shown' | 'dead'
   /** Why an earlier reading is replaced; without it a further reading is a repeat. */
   readonly replaces?: string
   /** The position is read, though the row could tell it; with what the row showed, where that was typed before. */
@@ -91,16 +93,24 @@ export function bodyOf(
   }
 }
 
+/** A contact that does not show lets the tool go on into the setter. */
+const DEAD_CONTACT =
+  'Do not start the cycle: the tool would go on into the setter. See to clip, cable and plug first.'
+
 /** What has to be said before a reading is whole, in words; undefined where nothing is missing. */
 export function circumstanceProblem(
   document: SetupDocument,
-  { zeroedOn, holds, controlSays }: ReadingDraft,
+  { zeroedOn, holds, controlSays, contact, with: using }: ReadingDraft,
   quantity: QuantityName,
 ): string | undefined {
   if (isDifference(quantity) && zeroedOn === undefined)
     return 'Say where the counter was zeroed: the sign follows from that.'
   if (asksForSpindle(document, quantity) && (holds === undefined || controlSays === undefined))
     return 'Say what stands in the spindle, and which tool the control takes for active.'
+  if (!asksForContact(document, using)) return undefined
+  if (contact === 'dead') return DEAD_CONTACT
+  if (contact === undefined)
+    return 'Before its cycle, press the setter’s contact by hand. Does the control show it? Say so.'
   return undefined
 }
 

@@ -14,6 +14,7 @@ import type { StepProps } from '../frame/step-props'
 import { EntryFrame } from '../frame/entry-frame'
 import { CaptureBefore, CaptureChecked, CaptureTold } from './captured'
 import { GaugesBetween, ZeroedOn } from './circumstances'
+import { ContactQuestion } from './contact-question'
 import { ImpliedLine } from './implied-line'
 import { Reviewed } from './reviewed'
 import { RuleEntry } from './rule-entry'
@@ -144,6 +145,7 @@ export function ReadingStep({
       )}
       {view.zeroesCounter !== undefined && <Caution>{view.zeroesCounter}</Caution>}
       {view.asksZeroedOn && <ZeroedOn reading={reading} quantity={quantity} />}
+      {view.cycle && <ContactQuestion reading={reading} cycle={view.cycle} />}
       {view.asksSpindle && <SpindleQuestion reading={reading} onAsk={setSpindleAsked} />}
     </>
   )

@@ -1,26 +1,24 @@
-import { type MachineAxis } from '@pine/core/address'
-import { registerOfTool } from '@pine/core/sheet'
+import { isRoughlyKnown, registerOfTool } from '@pine/core/sheet'
 import { type Reading, type SetupDocument } from '@pine/core/facts'
 import { type Nanometres, type WrittenLength } from '@pine/core/length'
 import {
+  asksForContact,
   asksForSpindle,
   impliedBy,
-  waysAsked,
   zeroesCounter,
   type Capture,
   type Implied,
-  type WayEnd,
 } from '@pine/core/plan'
-import { axisOfQuantity, moduleOf, quantityKey, type QuantityName } from '@pine/core/quantities'
+import { axisOfQuantity, quantityKey, type QuantityName } from '@pine/core/quantities'
 import { isHalfTyped, type Belief, type Surprise } from '@pine/core/expect'
 import { isRemark, type Warning } from '@pine/core/registers'
 import { type Solution } from '@pine/core/solve'
 import { repeatSpread } from '@pine/core/sources'
 import { standingReadings } from '@pine/core/freshness'
-import { GAUGE_FACTS, gaugeServes } from '@pine/core/touch'
-import { describeExpected, describeStep, gaugeNames, isVague } from '@pine/core/words'
+import { describeExpected, describeStep, gaugeNames, isVague, setterRoom } from '@pine/core/words'
 import type { StandingSetup } from '@/data/standing'
 import { captureView, type CaptureView } from './capture-view'
+import { gaugesServing, waysOfReading } from './circumstances-view'
 import { isDifference, type ReadingDraft } from './reading-draft'
 
 /** A reading while it is typed: what is asked, what the number would mean, and whether it may be entered at once. */
@@ -40,6 +38,8 @@ export interface ReadingView {
   readonly aside: string
   readonly asksZeroedOn: boolean
   readonly asksSpindle: boolean
+  /** A fixed setter's cycle: its contact is asked for, and whether the tool clears it where the cycle begins is told. */
+  readonly cycle: { readonly room: ReturnType<typeof setterRoom> } | undefined
   readonly warnings: readonly Warning[]
   readonly implied: Implied | undefined
   /** What should be read, in words; undefined where nothing is known that tells it. */
@@ -130,13 +130,20 @@ export function readingView(
     aside: betweenWords(preview, draft, quantity),
     asksZeroedOn: isDifference(quantity),
     asksSpindle: asksForSpindle(preview, quantity),
+    cycle: asksForContact(preview, draft.with)
+      ? { room: 'tool' in quantity ? setterRoom(preview.sheet, quantity.tool) : undefined }
+      : undefined,
     warnings,
     implied: complete || standing.length > 0 ? implied : undefined,
     expected:
       belief === undefined || isVague(belief)
         ? undefined
         : describeExpected(belief, setup.document.sheet.unit),
-    asksForRule: quantity.of === 'tip-on-plane' && belief !== undefined && isVague(belief),
+    asksForRule:
+      quantity.of === 'tip-on-plane' &&
+      belief !== undefined &&
+      isVague(belief) &&
+      !isRoughlyKnown(setup.document.sheet, quantity.tool),
     surprise: surprising,
     halfTyped:
       belief !== undefined && last !== undefined && isHalfTyped(row?.written ?? last.read, belief),
@@ -195,75 +202,6 @@ function lastTime({ sheet }: SetupDocument, quantity: QuantityName): string | un
   if (quantity.of !== 'tip-on-plane') return undefined
   const last = sheet.tools.find(({ number }) => number === quantity.tool)?.lastLength
   return last && `${last.text} ${last.unit}`
-}
-
-/** At which ends the counter may have been zeroed: asked in words, so that nobody has to know the sign. */
-export function zeroEnds(
-  { sheet }: SetupDocument,
-  quantity: QuantityName,
-): readonly { value: NonNullable<ReadingDraft['zeroedOn']>; label: string }[] {
-  if (quantity.of === 'fixture-difference')
-    return [
-      { value: 'from', label: `on the part of ${quantity.from}` },
-      { value: 'row', label: `on the part of ${quantity.row}` },
-    ]
-  return [
-    { value: 'plane', label: `on the ${sheet.plane}` },
-    { value: 'part', label: 'on the raw top' },
-  ]
-}
-
-/** The gauges of the sheet that can serve a touch, each with its size where that counts. */
-export function gaugesServing({ sheet }: SetupDocument, quantity: QuantityName) {
-  return sheet.gauges
-    .filter(({ kind }) => gaugeServes(kind, moduleOf(quantity).purpose, axisOfQuantity(quantity)))
-    .map(({ id, kind, name, size }) => ({
-      value: id,
-      // What only tells has no size that counts.
-      label: GAUGE_FACTS[kind].measure === 'range' ? name : `${name} · ${size.text} ${size.unit}`,
-    }))
-}
-
-export function gaugeQuestion(quantity: QuantityName): string {
-  switch (quantity.of) {
-    case 'carried-difference':
-      return 'What lay between at the part?'
-    case 'fixture-difference':
-      return `What lay between at the part of ${quantity.row}?`
-    case 'sweep':
-      return 'Which dial was swept?'
-    case 'tool-diameter':
-      return 'What was it measured with?'
-    default:
-      return axisOfQuantity(quantity) === 'Z' ? 'What lies between?' : 'What touches the face?'
-  }
-}
-
-/** From which side each screw was met: asked where the machine declares its lost motion, and nowhere else. */
-export const waysOfReading = (
-  document: SetupDocument,
-  draft: ReadingDraft,
-  quantity: QuantityName,
-): ReturnType<typeof waysAsked> =>
-  waysAsked(document, quantity, draft.with, otherGauges(draft, quantity))
-
-const otherGauges = (draft: ReadingDraft, quantity: QuantityName): readonly string[] =>
-  quantity.of === 'carried-difference' ? draft.withOnPlane : (draft.withOnFrom ?? draft.with)
-
-export function wayQuestion(
-  { sheet: { plane } }: SetupDocument,
-  quantity: QuantityName,
-  end: WayEnd,
-  axis: MachineAxis,
-): string {
-  if (end === 'own' && quantity.of === 'carried-difference') return 'How did Z come to the part?'
-  if (end === 'other')
-    return quantity.of === 'fixture-difference'
-      ? `How did Z come to the part of ${quantity.from}?`
-      : `How did Z come to the ${plane}?`
-  if (end === 'own' && quantity.of === 'fixture-difference')
-    return `How did Z come to the part of ${quantity.row}?`
-  return `How did ${axis} come to its place?`
 }
 
 /** Whether there is anything to say of how a reading is made: a gauge that serves it, or a screw whose side matters. */

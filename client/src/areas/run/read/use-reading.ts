@@ -1,7 +1,13 @@
 import { useMemo, useState } from 'react'
 import type { Address } from '@pine/core/address'
 import { standingReadings } from '@pine/core/freshness'
-import { asksForSpindle, capturedReading, rowExpected, suggestGauges } from '@pine/core/plan'
+import {
+  asksForContact,
+  asksForSpindle,
+  capturedReading,
+  rowExpected,
+  suggestGauges,
+} from '@pine/core/plan'
 import type { WrittenLength } from '@pine/core/length'
 import { quantityKey, readingFields, type FieldKey, type QuantityName } from '@pine/core/quantities'
 import { solve } from '@pine/core/solve'
@@ -152,7 +158,10 @@ export function useReading(
     drawn: complete || ghost === undefined ? { document: preview, solution } : ghost,
     /** Said once the person wants to go on. */
     problem:
-      numbers.problem ?? (asked ? circumstanceProblem(document, draft, quantity) : undefined),
+      numbers.problem ??
+      (asked || draft.contact === 'dead'
+        ? circumstanceProblem(document, draft, quantity)
+        : undefined),
     /** The position is read instead of the row; what the row was read to show is kept for its comparison. */
     readApart() {
       set({ ...draft, apart: row === undefined ? {} : { shown: row.written } })
@@ -165,11 +174,16 @@ export function useReading(
      */
     finish(surprise?: string): { facts: readonly Said[]; keyed?: Address } | undefined {
       if (!numbers.complete()) return undefined
-      if (body === undefined) {
+      // What a number is made of can be shown without the setter's contact; to be entered, it asks for it.
+      if (body === undefined || circumstanceProblem(document, draft, quantity) !== undefined) {
         setAsked(true)
         return undefined
       }
-      const reading = { ...body, ...(surprise !== undefined && { surprise }) } as NewReading
+      const reading = {
+        ...body,
+        ...(asksForContact(document, draft.with) && { contactShown: true }),
+        ...(surprise !== undefined && { surprise }),
+      } as NewReading
       if (capture !== undefined)
         return {
           facts: capturedFacts(capture, 'captured', reading, written('read')),
