@@ -397,3 +397,13 @@ test('a repeat that lies far off is explained: two digits changed places', () =>
     },
   ])
 })
+
+test.each([
+  ['in the second and third decimal', ['-218.409', '-218.490'], 'mm'],
+  ['in inches beside a set-up in millimetres', ['-8.60110', '-8.61010'], 'in'],
+] as const)('and so is one that was %s', (_, [first, second], unit) => {
+  const read = (text: string) => ({ ...tip(1, '0'), read: { text, unit } }) as Reading
+  const [told] = solve(workedDocument({}, [read(first), read(second)])).warnings
+  expect(told).toMatchObject({ code: 'repeats-spread' })
+  expect(told?.causes?.map(({ code }) => code)).toContain('digits-swapped')
+})

@@ -93,6 +93,23 @@ describe('the order of touches', () => {
     expect(dear.least).toBeCloseTo(dear.minutes, 9)
   })
 
+  test('is bettered by turning a stretch round as well: without that these six shops take 7 minutes more', () => {
+    const minutesOf = (seed: number) => {
+      const chance = new Chance(seed)
+      const touches = Array.from({ length: chance.whole(11, 22) }, (_, index) => ({
+        tool: index + 1,
+        ...(chance.next() < 0.9 && { pocket: chance.whole(1, 40) }),
+        ways: ['a', 'b', 'c']
+          .filter((gauge) => gauge === 'a' || chance.next() < 0.5)
+          .map((gauge) => way(0.5 + chance.next() * 3, gauge)),
+      }))
+      return orderTouches(touches, times({ pockets: 40, minutesEach: 0.1 })).minutes
+    }
+    const all = [15, 20, 21, 31, 44, 48].reduce((sum, seed) => sum + minutesOf(seed), 0)
+    // What it came to when this was written, and half a minute.
+    expect(all).toBeLessThan(236.4)
+  })
+
   test('says what was wrong with what it was asked', () => {
     expect(() => orderTouches([{ tool: 3, ways: [] }], times())).toThrow(/T3 has no way/)
     expect(() => orderTouches([{ tool: 3, ways: [setter] }], times(), { first: [4] })).toThrow(

@@ -37,7 +37,7 @@ export function explainReadBacks(
       mode: keyIn.mode,
       gauges: knownSizes(gauges, axisOfAddress(address)),
       others,
-      ...(keyIn.before === undefined ? {} : { before: keyIn.before }),
+      before: keyIn.before,
     })
     return { ...register, readBack: { ...readBack, causes } }
   })

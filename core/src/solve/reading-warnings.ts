@@ -131,7 +131,8 @@ function spreadWarning(
         expected: other.nm,
         observed: newest.nm,
         unit: newest.unit,
-        decimals: decimalsOf(document, newest),
+        // A slip of a digit that no display shows lies within the limit: finer than that asks nothing more.
+        decimals: FINEST_DECIMALS[newest.unit],
         within: limit,
         kind: 'size',
         gauges: knownSizes(document.sheet.gauges, axisOfQuantity(last) satisfies MachineAxis),
@@ -165,13 +166,4 @@ function spreadLimit(
   const steps = values.map((length) => resolutionMm(length, display))
   const standard = Math.hypot(...contacts, Math.max(...steps))
   return toNanometres(rangeLimit(values.length) * standard * NANOMETRES_PER.mm)
-}
-
-/** Decimals of the machine's display; of a number in the other unit, those that it was typed with. */
-function decimalsOf(
-  { sheet: { unit, machine } }: SetupDocument,
-  { unit: typedUnit, decimals }: ReadLength,
-): number {
-  const shown = typedUnit === unit ? Math.max(machine.control.decimals[unit], decimals) : decimals
-  return Math.min(Math.max(shown, 1), FINEST_DECIMALS[typedUnit])
 }
