@@ -124,6 +124,20 @@ export const pocketsSchema = z.array(
     tool: toolAssemblySchema,
     /** Nose to tip as it was measured last, where it is the same tool in its holder since. */
     lastLength: writtenLengthSchema.optional(),
+    /** What it was measured to be in another set-up, as it counts on this machine without a touch. */
+    carried: z
+      .object({
+        length: writtenLengthSchema,
+        /** One standard deviation, with the seat. */
+        uncertainty: writtenLengthSchema,
+        from: z.object({ name: z.string(), at: z.string(), plane: z.string() }),
+        /** Id of the machine that it was measured on, and what the shop calls it. */
+        machine: z.string(),
+        machineName: z.string(),
+        because: z.enum(['same-machine', 'face', 'measured-on-both']),
+        nose: z.object({ mm: z.number(), standardMm: z.number(), tools: z.number() }).optional(),
+      })
+      .optional(),
   }),
 )
 export type Pockets = z.infer<typeof pocketsSchema>

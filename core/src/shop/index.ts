@@ -1,4 +1,11 @@
 export { type BenchLength, benchLength } from './bench-length'
+export {
+  carriedLength,
+  type CarriedLength,
+  type MeasuredTool,
+  noseDifferences,
+  type NoseDifference,
+} from './carried-length'
 export { type ChartSignal, type ControlChart } from './control-chart'
 export { type IntervalAdvice } from './check-interval'
 export { type GaugeCheck, type GaugeStanding, gaugeStanding } from './gauge-checks'

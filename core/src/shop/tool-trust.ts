@@ -51,17 +51,25 @@ export function toolTrust(
  *
  * @param uses the youngest first, each with when its set-up told it.
  */
-export function lastLengthOf(
-  uses: readonly (ToolUse & { readonly at: string })[],
+export const lastLengthOf = (
+  uses: readonly UseAt[],
   events: readonly ShopEvent[],
-): WrittenLength | undefined {
+): WrittenLength | undefined => lastMeasured(uses, events)?.length
+
+type UseAt = ToolUse & { readonly at: string }
+
+/** The use that measured it last, while it is still the same in its holder. */
+export function lastMeasured(
+  uses: readonly UseAt[],
+  events: readonly ShopEvent[],
+): UseAt | undefined {
   const index = uses.findIndex(({ length }) => length !== undefined)
   const use = uses[index]
   if (use === undefined) return undefined
   const isChanged =
     uses.slice(0, index).some(({ changedAt }) => changedAt !== undefined) ||
     events.some(({ what, at }) => what === 'tool-changed' && instantOf(at) >= instantOf(use.at))
-  return isChanged ? undefined : use.length
+  return isChanged ? undefined : use
 }
 
 /** Differences that tell how a holder repeats; with fewer, nothing is said. */

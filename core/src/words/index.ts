@@ -15,6 +15,7 @@ export { describeActiveLength, describeKeyMode } from './key-words'
 export {
   KEPT_CAUTION,
   describeBench,
+  describeCarried,
   describeKept,
   describeOffer,
   describeSaved,

@@ -1,4 +1,8 @@
 import type { BenchLength } from '../shop/bench-length'
+import { formatLength } from '../length/format-length'
+import { NANOMETRES_PER, toNanometres, type WrittenLength } from '../length/length'
+import { nanometresOf } from '../length/read-length'
+import type { CarriedLength } from '../shop/carried-length'
 import type { KeptOffer, KeptTouch, ShopEvent, WhyTouched } from '../shop/kept-offers'
 import type { ToolTrust } from '../shop/tool-trust'
 import type { TouchMinutes } from '../shop/touch-minutes'
@@ -71,6 +75,38 @@ export function describeBench({ length, holds, seat }: BenchLength): string {
       ? 'Its cone seats it elsewhere each time'
       : 'Nobody has said whether a face seats it there again'
   return `${measured} ${why}: it is touched, and the bench says what to expect.`
+}
+
+/** What a length that was measured in another set-up is here, and why it may count without a touch. */
+export function describeCarried(
+  { length, uncertainty, from, because, nose }: CarriedLength,
+  machine: string,
+): string {
+  const within = formatLength(
+    toNanometres(Math.round(2 * (nanometresOf(uncertainty) ?? 0))),
+    length.unit,
+    length.unit === 'mm' ? 3 : 4,
+  )
+  const here = `${lengthWords({ ...length, text: `${length.text} ±${within}` })}`
+  const where = `in “${from.name}” on ${day(from.at)}`
+  switch (because) {
+    case 'same-machine':
+      return `Measured ${where}, on the ${from.plane}. Nose to tip it is ${here}, whatever plane the others are touched on.`
+    case 'face':
+      return `Measured ${where} on ${machine}. Its face seats it against this nose as well: ${here}.`
+    case 'measured-on-both':
+      return `Measured ${where} on ${machine}. Here it is ${here}: ${noseWords(nose, length.unit)}`
+  }
+}
+
+function noseWords(nose: CarriedLength['nose'], unit: WrittenLength['unit']): string {
+  if (nose === undefined) return ''
+  const by = formatLength(
+    toNanometres(Math.round(Math.abs(nose.mm) * NANOMETRES_PER.mm)),
+    unit,
+    unit === 'mm' ? 3 : 4,
+  )
+  return `${nose.tools} tools that were measured on both are ${by} ${unit} ${nose.mm < 0 ? 'shorter' : 'longer'} here.`
 }
 
 /** Where a reading comes from that is taken over, to stand beside it. */

@@ -40,7 +40,9 @@ export const toolRoutes = (store: Store, clock: Clock, setups: Setups) =>
       const added = await addToolEvent({ store, clock, setups }, person, id, c.req.valid('json'))
       return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
     })
-    .get('/machines/:id/tools', async (c) => c.json(await pocketsOf(store, c.req.param('id'))))
+    .get('/machines/:id/tools', async (c) =>
+      c.json(await pocketsOf(store, clock, c.req.param('id'))),
+    )
     .post('/machines/:id/events', body(newMachineEventSchema), async (c) => {
       const { person } = c.var
       const id = c.req.param('id')

@@ -15,9 +15,12 @@ import {
 import type { MachinePolicy, SetupSheet } from '@pine/core/sheet'
 import type { AssemblyUse } from '@pine/core/running'
 import {
+  carriedLength,
   holderRepeatsMm,
   lastLengthOf,
+  noseDifferences,
   toolTrust,
+  type MeasuredTool,
   type ShopEvent,
   type ToolUse,
 } from '@pine/core/shop'
@@ -159,24 +162,41 @@ function measuredIn(use: AssemblyUse, machine = ''): readonly ToolMeasured[] {
 }
 
 /** The tools in the pockets of a machine. */
-export async function pocketsOf(store: Store, machine: string): Promise<Pockets> {
+export async function pocketsOf(store: Store, clock: Clock, machine: string): Promise<Pockets> {
   if (!isUuid(machine)) return []
   const rows = await store.inPockets(machine)
   const ids = rows.map(({ id }) => id)
-  const [uses, events] = await Promise.all([
+  const [uses, events, machines] = await Promise.all([
     store.toolUses(ids, LATEST_USES),
     store.toolEvents(ids),
+    machinesOf(store),
   ])
-  return rows.flatMap(({ id, tool }) => {
-    const lastLength = lastLengthOf(uses.get(id) ?? [], eventsOf(events, id))
-    return tool.place === undefined
-      ? []
-      : [
-          {
-            ...{ id, pocket: tool.place.pocket, tool },
-            ...(lastLength && { lastLength: { ...lastLength } }),
+  const measured = rows.map(({ id, tool }): MeasuredTool => ({
+    uses: uses.get(id) ?? [],
+    events: eventsOf(events, id),
+    seat: tool.holder?.seat,
+  }))
+  const noses = noseDifferences(machine, measured)
+  const maxAgeDays = machines.find(({ id }) => id === machine)?.machine.policy?.maxAgeDays
+  const now = clock().toISOString()
+  return rows.flatMap(({ id, tool }, index) => {
+    const known = measured[index]
+    if (tool.place === undefined || known === undefined) return []
+    const lastLength = lastLengthOf(known.uses, known.events)
+    const carried = carriedLength(known, machine, noses, { maxAgeDays, now })
+    return [
+      {
+        ...{ id, pocket: tool.place.pocket, tool },
+        ...(lastLength && { lastLength: { ...lastLength } }),
+        ...(carried && {
+          carried: {
+            ...carried,
+            ...{ length: { ...carried.length }, uncertainty: { ...carried.uncertainty } },
+            machineName: machines.find((one) => one.id === carried.machine)?.machine.name ?? '',
           },
-        ]
+        }),
+      },
+    ]
   })
 }
 

@@ -4,8 +4,6 @@ import { v7 as uuid } from 'uuid'
 import type { Pockets } from '@pine/contract'
 import type { LengthUnit } from '@pine/core/length'
 import type { Tool } from '@pine/core/sheet'
-import { benchLength, type BenchLength } from '@pine/core/shop'
-import { describeBench } from '@pine/core/words'
 import { usePockets } from '@/data/tools'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
@@ -13,6 +11,8 @@ import { Field } from '@/kit/field'
 import { Card, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { inPocket, isKnown } from './assemblies'
+import { KnownLength } from './known-length'
+import { knownLengths } from './known-lengths'
 import { LengthEntry } from './length-entry'
 import type { SheetPageProps } from './sheet-page-props'
 import { keepsLengths, nextTool } from './sheet-draft'
@@ -71,7 +71,12 @@ export function ToolsEntry({ draft, change, problem }: SheetPageProps) {
             hint={inPocket(pockets, tool.number)?.tool.name ?? '10 mm end mill'}
             testID={`tool-name-${index}`}
           />
-          <InPocket tool={tool} pockets={pockets} onChange={(next) => replace(index, next)} />
+          <InPocket
+            tool={tool}
+            draft={draft}
+            pockets={pockets}
+            onChange={(next) => replace(index, next)}
+          />
           {draft.school === 'master-tool' && (
             <Choice
               label="Is it the master?"
@@ -109,10 +114,12 @@ export function ToolsEntry({ draft, change, problem }: SheetPageProps) {
 /** The tool that the shop knows in this pocket: what was measured of it may still hold. */
 function InPocket({
   tool,
+  draft,
   pockets,
   onChange,
 }: {
   readonly tool: Tool
+  readonly draft: SheetPageProps['draft']
   readonly pockets: Pockets | undefined
   readonly onChange: (tool: Tool) => void
 }) {
@@ -120,7 +127,6 @@ function InPocket({
   if (there === undefined) return null
   const { assembly: _other, ...another } = tool
   const isSame = isKnown(tool, pockets)
-  const bench = isSame ? benchLength(there.tool) : undefined
   return (
     <>
       <Choice
@@ -138,40 +144,10 @@ function InPocket({
           { value: 'another', label: 'another one' },
         ]}
       />
-      {bench && <OnBench bench={bench} tool={tool} onChange={onChange} />}
-    </>
-  )
-}
-
-/** What was measured on a surface plate: where its seat allows it, it may count without a touch. */
-function OnBench({
-  bench,
-  tool,
-  onChange,
-}: {
-  readonly bench: BenchLength
-  readonly tool: Tool
-  readonly onChange: (tool: Tool) => void
-}) {
-  const { length, ...touched } = tool
-  const counts = length?.text === bench.length.text && length.unit === bench.length.unit
-  if (length !== undefined && !counts) return null
-  return (
-    <>
-      <Words as="note">
-        {counts ? 'Counted with its length from the bench: no touch.' : describeBench(bench)}
-      </Words>
-      {bench.holds && (
-        <Row>
-          <Button
-            kind="plain"
-            label={`${counts ? 'touch' : 'do not touch'} T${tool.number}`}
-            onPress={() => onChange(counts ? touched : { ...tool, length: bench.length })}
-          >
-            {counts ? 'Touch it after all' : 'Use it, no touch'}
-          </Button>
-        </Row>
-      )}
+      {isSame &&
+        knownLengths(there, draft).map((known) => (
+          <KnownLength key={known.by} known={known} tool={tool} onChange={onChange} />
+        ))}
     </>
   )
 }
