@@ -205,3 +205,62 @@ test('a length from the bench counts without a touch where a face seats the hold
   await page.getByRole('button', { name: 'touch T1', exact: true }).click()
   await expect(page.getByTestId('tool-length-0')).toHaveValue('')
 })
+
+test('a tool that was lent by another mill counts with its length there and what the two noses differ by', async ({
+  page,
+  demo,
+}) => {
+  page.setDefaultTimeout(15_000)
+  const mira = new Machinist(page, demo.address, true)
+  await mira.signIn('Mira Toller')
+  const post = (path: string, data: object) => declare(page, demo.address, path, data)
+  const gauge = { id: uuid(), kind: 'height-setter', name: '50 mm setter', size: mm('50.000') }
+  const tools = [81, 82, 83].map((number) => ({
+    ...{ number, name: `lent tool ${number}`, lengthRegister: number, assembly: uuid() },
+  }))
+  const LENGTHS = [80, 90.5, 101.2]
+  const measured = async (name: string, nose: number, own: typeof tools) => {
+    const machine = { name, kind: 'mill', control: PLAIN_CONTROL }
+    const machineId = uuid()
+    await post('/machines', { id: machineId, machine })
+    await mira.begin({
+      ...{ name: `Measured on ${name}`, unit: 'mm', machineId, machine, school: 'gauge-line' },
+      ...{ zero: '', plane: 'block on the table', gauges: [gauge], tools: own, ...ONE_VISE },
+    })
+    const id = /setups\/([0-9a-f-]+)/.exec(page.url())![1]!
+    const read = (body: object) =>
+      post(`/setups/${id}/facts`, {
+        id: uuid(),
+        kind: 'reading',
+        body: { ...body, with: [gauge.id] },
+      })
+    await read({ of: 'nose-on-plane', read: mm('-450.000') })
+    for (const [index, { number }] of own.entries())
+      await read({
+        ...{ of: 'tip-on-plane', tool: number },
+        read: mm((-450 + LENGTHS[index]! + nose).toFixed(3)),
+      })
+    return machineId
+  }
+  await measured('Lending mill', 0, tools)
+  const borrower = await measured('Borrowing mill', 0.048, tools.slice(0, 2))
+  const { name, assembly } = tools[2]!
+  const lent = await page.request.put(`${demo.address}/api/tools/${assembly}`, {
+    data: { tool: { name, place: { machine: borrower, pocket: 83 } }, reason: 'lent' },
+  })
+  expect(lent.status(), await lent.text()).toBe(200)
+
+  await page.goto(`${demo.address}/setups/new`)
+  await page.getByTestId('job-name').fill('With a lent tool')
+  await page.getByRole('radio', { name: 'Borrowing mill' }).click()
+  await page.getByTestId('tool-number-0').fill('83')
+  const says = page.getByText('2 tools that were measured on both are 0.048 mm longer here')
+  await expect(says).toContainText('on Lending mill. Here it is 101.248 ±0.0')
+  await says.scrollIntoViewIfNeeded()
+  await mira.look('lent')
+  expect(await barriers(page)).toEqual([])
+  await page.getByRole('button', { name: 'count T83 as it was measured' }).click()
+  await expect(page.getByText('Counted with its length as it was measured')).toBeVisible()
+  await page.getByTestId('tool-more-0').click()
+  await expect(page.getByTestId('tool-length-0')).toHaveValue('101.248')
+})
