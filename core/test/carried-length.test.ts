@@ -17,7 +17,7 @@ type Use = MeasuredTool['uses'][number]
 const day = (number: number) => `2026-03-${String(number).padStart(2, '0')}T08:00:00Z`
 const NOW = { now: day(20) }
 
-const use = (machine: string, at: number, length?: string, changes: Partial<Use> = {}): Use => ({
+const usedOn = (machine: string, at: number, length?: string, changes: Partial<Use> = {}): Use => ({
   ...{ setup: `s${at}`, name: `job ${at}`, machine, number: 1, plane: 'table', touches: [] },
   ...{ gauges: [], at: day(at) },
   ...(length !== undefined && { length: mm(length), lengthWithinMm: 0.01 }),
@@ -34,7 +34,7 @@ const none: ReadonlyMap<string, NoseDifference> = new Map()
 
 describe('how two machines differ', () => {
   const both = (first: string, second: string, changes: Partial<MeasuredTool> = {}) =>
-    tool([use('B', 5, second), use('A', 3, first)], changes)
+    tool([usedOn('B', 5, second), usedOn('A', 3, first)], changes)
 
   test('is the mean of what their common tools differ by, never surer than the touches of it', () => {
     const noses = noseDifferences('B', [
@@ -68,19 +68,19 @@ describe('how two machines differ', () => {
     expect(two({ events: [changed(2)] })).toBe(true)
     expect(two({ events: [changed(6)] })).toBe(true)
     expect(two({ events: [{ ...changed(4), what: 'plane-moved' }] })).toBe(true)
-    expect(two({ uses: [use('B', 5, '90.07', { changedAt: day(4) }), use('A', 3, '90')] })).toBe(
-      false,
-    )
-    expect(two({ uses: [use('B', 5), use('A', 3, '90')] })).toBe(false)
+    expect(
+      two({ uses: [usedOn('B', 5, '90.07', { changedAt: day(4) }), usedOn('A', 3, '90')] }),
+    ).toBe(false)
+    expect(two({ uses: [usedOn('B', 5), usedOn('A', 3, '90')] })).toBe(false)
     expect(noseDifferences('B', [both('80', '80.05')]).size).toBe(0)
   })
 
   test('is taken from the last time on each', () => {
     const again = tool([
-      use('B', 9, '80.05'),
-      use('A', 8, '80'),
-      use('B', 7, '81'),
-      use('A', 6, '79'),
+      usedOn('B', 9, '80.05'),
+      usedOn('A', 8, '80'),
+      usedOn('B', 7, '81'),
+      usedOn('A', 6, '79'),
     ])
     expect(noseDifferences('B', [again, again]).get('A')?.mm).toBeCloseTo(0.05, 9)
   })
@@ -90,7 +90,7 @@ describe('a length', () => {
   const nose = new Map([['A', { mm: 0.052, standardMm: 0.006, tools: 3 }]])
 
   test('of a taper counts elsewhere with the difference of the noses, and not without it', () => {
-    const known = tool([use('A', 3, '101.237')])
+    const known = tool([usedOn('A', 3, '101.237')])
     expect(carriedLength(known, 'B', none, NOW)).toBeUndefined()
     const carried = carriedLength(known, 'B', nose, NOW)
     expect(carried?.length).toEqual(mm('101.289'))
@@ -109,7 +109,7 @@ describe('a length', () => {
   })
 
   test('of a holder that a face seats is the same on any nose', () => {
-    const known = tool([use('A', 3, '101.237')], { seat: 'register-face' })
+    const known = tool([usedOn('A', 3, '101.237')], { seat: 'register-face' })
     const carried = carriedLength(known, 'B', none, NOW)
     expect(carried).toMatchObject({ length: mm('101.237'), because: 'face' })
     expect(carried && describeCarried(carried, 'Mill 1')).toBe(
@@ -120,7 +120,7 @@ describe('a length', () => {
   })
 
   test('that was measured on this machine on another plane is what it was', () => {
-    const carried = carriedLength(tool([use('B', 3, '101.237')]), 'B', nose, NOW)
+    const carried = carriedLength(tool([usedOn('B', 3, '101.237')]), 'B', nose, NOW)
     expect(carried).toMatchObject({ length: mm('101.237'), because: 'same-machine' })
     expect(carried && describeCarried(carried, 'Mill 2')).toBe(
       'Measured in “job 3” on 2026-03-03, on the table. Nose to tip it is 101.237 ±0.017 mm, whatever plane the others are touched on.',
@@ -128,7 +128,7 @@ describe('a length', () => {
   })
 
   test('falls with the tool, with its age, and where no set-up knows the nose or the machine', () => {
-    const uses = [use('A', 3, '80')]
+    const uses = [usedOn('A', 3, '80')]
     const face = (changes: Partial<MeasuredTool>, days?: number) =>
       carriedLength(tool(uses, { seat: 'register-face', ...changes }), 'B', none, {
         ...NOW,
@@ -136,14 +136,14 @@ describe('a length', () => {
       })
     expect(face({})).toBeDefined()
     expect(face({ events: [changed(4)] })).toBeUndefined()
-    expect(face({ uses: [use('A', 3)] })).toBeUndefined()
-    expect(face({ uses: [use('A', 3, '80', { machine: undefined as never })] })).toBeUndefined()
+    expect(face({ uses: [usedOn('A', 3)] })).toBeUndefined()
+    expect(face({ uses: [usedOn('A', 3, '80', { machine: undefined as never })] })).toBeUndefined()
     expect(face({}, 17)).toBeDefined()
     expect(face({}, 16)).toBeUndefined()
   })
 
   test('in inches stays in inches', () => {
-    const inches = use('A', 3, '0', {
+    const inches = usedOn('A', 3, '0', {
       length: { text: '3.1500', unit: 'in' },
       lengthWithinMm: 0.01,
     })
@@ -168,8 +168,8 @@ test('what it is told to be here is within its interval, 93 to 99 times of a hun
     const half = { lengthWithinMm: 1.96 * 0.008 }
     const tools = lengths.map((length, index) =>
       tool([
-        ...(index === 0 ? [] : [use('B', 5, told(length + differ), half)]),
-        use('A', 3, told(length), half),
+        ...(index === 0 ? [] : [usedOn('B', 5, told(length + differ), half)]),
+        usedOn('A', 3, told(length), half),
       ]),
     )
     const carried = carriedLength(tools[0]!, 'B', noseDifferences('B', tools), NOW)

@@ -4,7 +4,6 @@ import {
   toolFactSchema,
   type ChangedTool,
   type Member,
-  type Pockets,
   type ToolAssembly,
   type ToolHistory,
   type ToolLine,
@@ -14,16 +13,7 @@ import {
 } from '@pine/contract'
 import type { MachinePolicy, SetupSheet } from '@pine/core/sheet'
 import type { AssemblyUse } from '@pine/core/running'
-import {
-  carriedLength,
-  holderRepeatsMm,
-  lastLengthOf,
-  noseDifferences,
-  toolTrust,
-  type MeasuredTool,
-  type ShopEvent,
-  type ToolUse,
-} from '@pine/core/shop'
+import { holderRepeatsMm, toolTrust, type ShopEvent, type ToolUse } from '@pine/core/shop'
 import { describeToolTrust } from '@pine/core/words'
 import { v7 as uuid, validate as isUuid } from 'uuid'
 import type { Clock } from '../clock'
@@ -39,7 +29,7 @@ const A_PAGE = 50
 /** So many set-ups of a tool are told; the older ones are in their own records. */
 const MOST_USES = 100
 /** What a tool rests on now lies in its last few set-ups. */
-const LATEST_USES = 5
+export const LATEST_USES = 5
 
 /** A page of the tools with how far each is to be trusted. */
 export async function toolPage(store: Store, clock: Clock, asked: ToolQuery): Promise<ToolPage> {
@@ -159,45 +149,6 @@ function measuredIn(use: AssemblyUse, machine = ''): readonly ToolMeasured[] {
       ...(lengthWithinMm !== undefined && { lengthWithinMm }),
     },
   ]
-}
-
-/** The tools in the pockets of a machine. */
-export async function pocketsOf(store: Store, clock: Clock, machine: string): Promise<Pockets> {
-  if (!isUuid(machine)) return []
-  const rows = await store.inPockets(machine)
-  const ids = rows.map(({ id }) => id)
-  const [uses, events, machines] = await Promise.all([
-    store.toolUses(ids, LATEST_USES),
-    store.toolEvents(ids),
-    machinesOf(store),
-  ])
-  const measured = rows.map(({ id, tool }): MeasuredTool => ({
-    uses: uses.get(id) ?? [],
-    events: eventsOf(events, id),
-    seat: tool.holder?.seat,
-  }))
-  const noses = noseDifferences(machine, measured)
-  const maxAgeDays = machines.find(({ id }) => id === machine)?.machine.policy?.maxAgeDays
-  const now = clock().toISOString()
-  return rows.flatMap(({ id, tool }, index) => {
-    const known = measured[index]
-    if (tool.place === undefined || known === undefined) return []
-    const lastLength = lastLengthOf(known.uses, known.events)
-    const carried = carriedLength(known, machine, noses, { maxAgeDays, now })
-    return [
-      {
-        ...{ id, pocket: tool.place.pocket, tool },
-        ...(lastLength && { lastLength: { ...lastLength } }),
-        ...(carried && {
-          carried: {
-            ...carried,
-            ...{ length: { ...carried.length }, uncertainty: { ...carried.uncertainty } },
-            machineName: machines.find((one) => one.id === carried.machine)?.machine.name ?? '',
-          },
-        }),
-      },
-    ]
-  })
 }
 
 /** A tool of the shop. The same entry again is the same tool. */
