@@ -1,6 +1,7 @@
-import { checkDocument } from '../src/facts'
+import { checkDocument, type Reading } from '../src/facts'
 import { suggestGauges } from '../src/plan/suggest-gauges'
 import {
+  carriedOver,
   minutesOfPlan,
   planTouches,
   sheetAsPlanned,
@@ -16,7 +17,15 @@ import {
   describeWayMinutes,
   describeWaySureness,
 } from '../src/words'
-import { mm, noseTouch, readingOf, setupOf, workedSheet } from './worked-example'
+import {
+  checkFailed,
+  event,
+  mm,
+  noseTouch,
+  readingOf,
+  setupOf,
+  workedSheet,
+} from './worked-example'
 
 // What is left to touch, with what and in which order: sheets made by hand, one thing different at a time.
 
@@ -299,4 +308,37 @@ describe('in words', () => {
     ],
     [() => describeOtherWay(way(1.52, 0), way(1.5, 0)), 'as quick, nothing tells how sure yet'],
   ])('%#', (said, wanted) => expect(said()).toBe(wanted))
+})
+
+describe('over a plane that moved', () => {
+  const tip = (number: number, changes: object = {}) =>
+    readingOf<'tip-on-plane'>({
+      ...{ of: 'tip-on-plane', tool: number, read: mm('-220'), with: ['setter'], ...changes },
+    })
+  const after = (readings: readonly Reading[], ...events: readonly ReturnType<typeof event>[]) =>
+    carriedOver({ ...setupOf(sheetOf(), readings), events, length: 1e9 }, [1, 2, 3])
+
+  test('one touch carries those that were touched before; a second touch of one says which', () => {
+    const before = [tip(1), tip(2), tip(3)]
+    const moved = event({ kind: 'plane-moved' })
+    expect(after(before)).toBeUndefined()
+    expect(after(before, moved)).toEqual({ by: 1, isTouched: false, tools: [2, 3] })
+    expect(after([...before, tip(2)], moved)).toEqual({ by: 2, isTouched: true, tools: [1, 2, 3] })
+  })
+
+  test('one that is behind something else, or was never touched before it, is touched', () => {
+    const before = [tip(1), tip(2), tip(3, { with: ['paper'] })]
+    const broken = event({ kind: 'tool-changed', tool: 1 })
+    const failed = checkFailed('paper')
+    const moved = event({ kind: 'plane-moved' })
+    expect(after(before, broken, moved)).toEqual({ by: 2, isTouched: false, tools: [3] })
+    // Alone there is nothing that it carries.
+    expect(after(before, broken, failed, moved)).toBeUndefined()
+    expect(after([tip(1), tip(2)], moved)).toBeUndefined()
+    const again = event({ kind: 'plane-moved' })
+    expect(after([...before, tip(3)], moved, again)).toMatchObject({ by: 1, tools: [2, 3] })
+    const replaced = tip(2, { supersedes: before[1]!.id, reason: 'misread' })
+    const last = event({ kind: 'plane-moved' })
+    expect(after([...before, replaced], last)).toMatchObject({ by: 1, tools: [2, 3] })
+  })
 })

@@ -188,8 +188,21 @@ describe('a month of a shop', () => {
     expect(plan.kept.map(({ tool }) => tool)).toEqual([2, 3])
     await takeOver(sixth)
     await say(sixth, 'event', { kind: 'plane-moved' })
+    // Taken over and said so, the plan is what it was.
+    const still = await planFor(sixth)
+    expect(still.touches.map(({ tool }) => tool).toSorted()).toEqual([1, 4])
+    expect(still.touches.find(({ tool }) => tool === 1)?.why).toContain('by how much')
+    expect(still.kept[0]).toEqual({
+      tool: 2,
+      why: 'The plane moved as a whole: one touch of T1 and a re-base on it carry this one over.',
+    })
     await touch(sixth, 1, -499.25)
+    const touched = await planFor(sixth)
+    expect(touched.touches.map(({ tool }) => tool)).toEqual([4])
+    expect(touched.kept.map(({ tool }) => tool)).toEqual([2, 3])
+    expect(touched.kept[0]?.why).toContain('T1 was touched before and after the plane moved')
     await say(sixth, 'event', { kind: 'rebased', tool: 1 })
+    expect((await planFor(sixth)).kept).toEqual([])
     const { body } = await server.send('GET', `/setups/${sixth}/solution`)
     const h3 = body.registers.find(({ address }: { address: string }) => address === 'H3')
     expect([h3.value, h3.state]).toEqual(['-403.750', 'read'])

@@ -1,3 +1,4 @@
+export { carriedOver, type CarriedOver } from './carried-over'
 export { minutesOfPlan, type PlannedTouch, planTouches, type TouchPlan } from './plan-touches'
 export { type PlanKept, sheetAsPlanned } from './sheet-as-planned'
 export { orderTouches } from './order-touches'

@@ -16,6 +16,7 @@ export {
   KEPT_CAUTION,
   describeBench,
   describeCarried,
+  describeCarriedOver,
   describeKept,
   describeOffer,
   describeSaved,

@@ -2,6 +2,7 @@ import type { BenchLength } from '../shop/bench-length'
 import { formatLength } from '../length/format-length'
 import { NANOMETRES_PER, toNanometres, type WrittenLength } from '../length/length'
 import { nanometresOf } from '../length/read-length'
+import type { CarriedOver } from '../planner/carried-over'
 import type { CarriedLength } from '../shop/carried-length'
 import type { KeptOffer, KeptTouch, ShopEvent, WhyTouched } from '../shop/kept-offers'
 import type { ToolTrust } from '../shop/tool-trust'
@@ -76,6 +77,12 @@ export function describeBench({ length, holds, seat }: BenchLength): string {
       : 'Nobody has said whether a face seats it there again'
   return `${measured} ${why}: it is touched, and the bench says what to expect.`
 }
+
+/** Why a tool need not be touched although its plane moved. */
+export const describeCarriedOver = ({ by, isTouched }: Omit<CarriedOver, 'tools'>): string =>
+  isTouched
+    ? `T${by} was touched before and after the plane moved: a re-base on it carries this one over.`
+    : `The plane moved as a whole: one touch of T${by} and a re-base on it carry this one over.`
 
 /** What a length that was measured in another set-up is here, and why it may count without a touch. */
 export function describeCarried(

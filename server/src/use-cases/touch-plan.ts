@@ -1,8 +1,8 @@
 import type { TouchPlanAnswer } from '@pine/contract'
 import type { StepState } from '@pine/core/plan'
-import { planTouches } from '@pine/core/planner'
+import { carriedOver, planTouches } from '@pine/core/planner'
 import { isToolByTool } from '@pine/core/sheet'
-import { describeOffer } from '@pine/core/words'
+import { describeCarriedOver, describeOffer } from '@pine/core/words'
 import type { KeptOffer } from '@pine/core/shop'
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
@@ -19,7 +19,9 @@ export async function touchPlanFor(
   const { sheet } = document
   const kept = spared(offers, checks)
   // One tool at a time they are touched in the order of the program, each when its turn comes.
-  const open = isToolByTool(sheet) ? [] : openTips(steps).filter((tool) => !kept.has(tool))
+  const asked = isToolByTool(sheet) ? [] : openTips(steps).filter((tool) => !kept.has(tool))
+  const carried = carriedOver(document, asked)
+  const open = asked.filter((tool) => carried?.tools.includes(tool) !== true)
   const pockets = sheet.machineId === undefined ? [] : await store.inPockets(sheet.machineId)
   const plan = planTouches(
     document,
@@ -34,6 +36,7 @@ export async function touchPlanFor(
   )
   const whyOf = (tool: number) => {
     const offer = offers.find((one) => one.tool === tool)
+    if (tool === carried?.by) return 'Touch it: it tells by how much the plane moved.'
     return offer === undefined
       ? 'Touch it: nothing is known of it yet.'
       : describeOffer(offer, checks.includes(tool))
@@ -45,7 +48,10 @@ export async function touchPlanFor(
       check: checks.includes(touch.tool),
       why: whyOf(touch.tool),
     })),
-    kept: [...kept].map((tool) => ({ tool, why: whyOf(tool) })),
+    kept: [
+      ...[...kept].map((tool) => ({ tool, why: whyOf(tool) })),
+      ...(carried?.tools.map((tool) => ({ tool, why: describeCarriedOver(carried) })) ?? []),
+    ],
     times: { ...plan.times },
     minutes: plan.minutes,
     least: plan.least,
