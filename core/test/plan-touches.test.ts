@@ -335,10 +335,20 @@ describe('over a plane that moved', () => {
     // Alone there is nothing that it carries.
     expect(after(before, broken, failed, moved)).toBeUndefined()
     expect(after([tip(1), tip(2)], moved)).toBeUndefined()
-    const again = event({ kind: 'plane-moved' })
-    expect(after([...before, tip(3)], moved, again)).toMatchObject({ by: 1, tools: [2, 3] })
     const replaced = tip(2, { supersedes: before[1]!.id, reason: 'misread' })
     const last = event({ kind: 'plane-moved' })
     expect(after([...before, replaced], last)).toMatchObject({ by: 1, tools: [2, 3] })
+  })
+
+  test('from before two moves one touch carries nothing, unless the first was re-based over', () => {
+    const before = [tip(1), tip(2)]
+    const first = event({ kind: 'plane-moved' })
+    const between = [tip(2), tip(3)]
+    const rebased = event({ kind: 'rebased', tool: 2 })
+    const second = event({ kind: 'plane-moved' })
+    const all = [...before, ...between]
+    expect(after(before, first, second)).toBeUndefined()
+    expect(after(all, first, second)).toEqual({ by: 2, isTouched: false, tools: [3] })
+    expect(after(all, first, rebased, second)).toMatchObject({ by: 1, tools: [2, 3] })
   })
 })

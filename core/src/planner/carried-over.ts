@@ -23,6 +23,11 @@ export function carriedOver(
   const { readings, events, sheet } = document
   const moved = events.findLast(({ kind }) => kind === 'plane-moved')
   if (moved === undefined) return undefined
+  // What was read before an earlier move that nothing was re-based over stands two moves back: one touch does not bridge them.
+  const from = events.findLast(
+    ({ kind, place }) => (kind === 'plane-moved' || kind === 'rebased') && place < moved.place,
+  )
+  const since = from?.kind === 'plane-moved' ? from.place : -1
   const others = events.filter(({ kind }) => kind !== 'plane-moved')
   const superseded = new Set(readings.map(({ supersedes }) => supersedes))
   const held = open.filter((tool) => {
@@ -31,6 +36,7 @@ export function carriedOver(
         one.of === 'tip-on-plane' &&
         one.tool === tool &&
         one.place < moved.place &&
+        one.place > since &&
         !superseded.has(one.id),
     )
     return before !== undefined && !others.some((event) => isBehind(event, before, document))
