@@ -47,6 +47,51 @@ test.each([
   expect(Object.keys(outcome.problems)).toEqual(wrong)
 })
 
+test('a sensor has styli, each with its name and the length of the sensor with it; nothing else has', () => {
+  const typed = {
+    styli: [
+      [' 30 mm ', ' 160.000 '],
+      ['', ''],
+      ['50 mm', '180'],
+    ] as const,
+  }
+  const styli = [
+    { name: '30 mm', length: { text: '160.000', unit: 'mm' } },
+    { name: '50 mm', length: { text: '180', unit: 'mm' } },
+  ] as const
+  expect(declared({ kind: 'dial-sensor', ...typed })).toMatchObject({ made: { styli } })
+  expect(declared({ kind: 'probe', ...typed })).toMatchObject({ made: { styli } })
+  expect(declared({ kind: 'pin', ...typed })).not.toHaveProperty('made.styli')
+  expect(declared({ kind: 'probe' })).not.toHaveProperty('made.styli')
+  const wrong = {
+    styli: [
+      ['', '160'],
+      ['long', '-3'],
+    ] as const,
+  }
+  expect(declared({ kind: 'probe', ...wrong })).toEqual({
+    problems: {
+      'styli.0.0': 'Call it what is marked on it.',
+      'styli.1.1': expect.stringContaining('below zero') as string,
+    },
+  })
+  const sensor = {
+    id: 's',
+    kind: 'probe',
+    name: 'P',
+    size: { text: '3', unit: 'mm' },
+    styli,
+  } as const
+  expect(gaugeDraft(sensor).styli.slice(0, 3)).toEqual([
+    ['30 mm', '160.000'],
+    ['50 mm', '180'],
+    ['', ''],
+  ])
+  expect(correctedGauge(sensor, { ...gaugeDraft(sensor), reason: 'new stylus' })).toMatchObject({
+    made: { gauge: { styli } },
+  })
+})
+
 test('a tapered cutter has half an angle; nothing else has', () => {
   expect(declared({ kind: 'cutter', halfAngle: '30' })).toMatchObject({ made: { halfAngle: 30 } })
   expect(declared({ kind: 'cutter' })).not.toHaveProperty('made.halfAngle')

@@ -1,5 +1,13 @@
 import type { Pockets } from '@pine/contract'
-import { counted, countsWith, knownLengths, touchedAfterAll } from '@/areas/new-setup/known-lengths'
+import type { Gauge } from '@pine/core/sheet'
+import {
+  counted,
+  countsWith,
+  knownLengths,
+  stylusOf,
+  stylusOptions,
+  touchedAfterAll,
+} from '@/areas/new-setup/known-lengths'
 
 const mm = (text: string) => ({ text, unit: 'mm' as const })
 const measured = {
@@ -39,4 +47,24 @@ test('counted with it a tool has its length and how sure it is, and neither when
   expect(counted(tool, { ...known!, uncertainty: undefined })).not.toHaveProperty(
     'lengthUncertainty',
   )
+})
+
+test('a sensor is as long as the stylus that is in makes it', () => {
+  const sensor: Gauge = {
+    ...({ id: 'sensor', kind: 'dial-sensor', name: '3D sensor' } as const),
+    size: mm('160'),
+    styli: [
+      { name: '30 mm', length: mm('160.000') },
+      { name: '50 mm', length: mm('180.500') },
+    ],
+  }
+  const pin: Gauge = { id: 'pin', kind: 'pin', name: 'pin', size: mm('6') }
+  expect(stylusOptions([pin, sensor]).map(({ label }) => label)).toEqual([
+    '3D sensor, 30 mm: 160.000 mm',
+    '3D sensor, 50 mm: 180.500 mm',
+  ])
+  const tool = { number: 9, name: '3D sensor', lengthRegister: 9 }
+  const [, long] = stylusOptions([pin, sensor])
+  expect(stylusOf(tool, [sensor])).toBeUndefined()
+  expect(stylusOf(counted(tool, long!.stylus), [pin, sensor])).toBe('sensor 50 mm')
 })

@@ -15,6 +15,11 @@ export const gaugeSchema = z.strictObject({
   grade: z.enum(BLOCK_GRADES).optional(),
   halfAngle: z.number().min(1).max(89).optional(),
   maxSpeed: turnsAMinute.optional(),
+  styli: z
+    .array(z.strictObject({ name, length: writtenLengthSchema }))
+    .min(1)
+    .max(12)
+    .optional(),
 })
 
 /** How a gauge is watched by the shop; a set-up does not ask. */

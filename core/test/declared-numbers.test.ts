@@ -31,6 +31,7 @@ const holding = (changes: object) =>
   workedSheet({ holding: { jaw: mm('50'), parallels: mm('38'), ...changes } })
 const quill = (changes: object) =>
   withOffset({ Z: { ...offset.Z, quill: { measured: mm('1'), running: mm('1'), ...changes } } })
+const bolted = { X: mm('1'), Y: mm('1'), top: mm('-300'), from: mm('-20'), margin: mm('5') }
 const twoFaces = {
   by: 'two-faces',
   side: 'outside',
@@ -140,6 +141,29 @@ const NUMBERS: Numbers = [
     'offsets.0.edge.tolerance',
     'not-negative',
     (text) => withOffset({ edge: { tolerance: mm(text) } }),
+  ],
+  ['machine.toolChange.X', 'any', (text) => machine({ toolChange: { X: mm(text) } })],
+  ['machine.fixedSetter.Y', 'any', (text) => machine({ fixedSetter: { ...bolted, Y: mm(text) } })],
+  [
+    'machine.fixedSetter.top',
+    'any',
+    (text) => machine({ fixedSetter: { ...bolted, top: mm(text) } }),
+  ],
+  [
+    'machine.fixedSetter.margin',
+    'not-negative',
+    (text) => machine({ fixedSetter: { ...bolted, margin: mm(text) } }),
+  ],
+  ['machine.quill.travel', 'positive', (text) => machine({ quill: { travel: mm(text) } })],
+  [
+    'machine.quill.uncertainty',
+    'not-negative',
+    (text) => machine({ quill: { travel: mm('100'), uncertainty: mm(text) } }),
+  ],
+  [
+    'gauges.0.styli.0.length',
+    'positive',
+    (text) => gauge({ styli: [{ name: '30 mm', length: mm(text) }] }),
   ],
   ['offsets.0.Z.quill.measured', 'not-negative', (text) => quill({ measured: mm(text) })],
   ['offsets.0.Z.quill.running', 'not-negative', (text) => quill({ running: mm(text) })],

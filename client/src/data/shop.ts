@@ -100,7 +100,7 @@ export function useGauges() {
     async add(gauge: Omit<Gauge, 'id'>) {
       const id = uuid()
       const entry = await ask(
-        api.gauges.$post({ json: { id, gauge: { ...gauge, id } } }),
+        api.gauges.$post({ json: sendable({ id, gauge: { ...gauge, id } }) }),
         shopGaugeSchema,
       )
       await mutate()

@@ -72,7 +72,7 @@ function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
     ]),
     ...sheet.gauges.flatMap(
       (
-        { size, wall, repeatability, uncertainty, foot, footUncertainty },
+        { size, wall, repeatability, uncertainty, foot, footUncertainty, styli = [] },
         index,
       ): readonly NamedLength[] => [
         [`sheet.gauges.${index}.size`, size, { sign: 'positive' }],
@@ -81,6 +81,11 @@ function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
         ...optional(`sheet.gauges.${index}.uncertainty`, uncertainty, uncertain),
         ...optional(`sheet.gauges.${index}.foot`, foot),
         ...optional(`sheet.gauges.${index}.footUncertainty`, footUncertainty, uncertain),
+        ...styli.map(({ length }, which): NamedLength => [
+          `sheet.gauges.${index}.styli.${which}.length`,
+          length,
+          { sign: 'positive' },
+        ]),
       ],
     ),
     ...sheet.tools.flatMap((tool, index) => toolLengths(tool, `sheet.tools.${index}`)),

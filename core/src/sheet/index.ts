@@ -14,6 +14,7 @@ export {
   type StaysPut,
   type SetupSheet,
   type StoodBefore,
+  type Stylus,
   type Tool,
   type ZPlan,
   sideOf,

@@ -33,6 +33,14 @@ export interface Gauge {
   readonly halfAngle?: number
   /** Turns a minute that it bears, for one that turns: an edge finder or a wobbler. */
   readonly maxSpeed?: number
+  /** Of a sensor: its styli. With each it is a tool of another length. */
+  readonly styli?: readonly Stylus[]
+}
+
+/** A stylus, by the length that its sensor has with it: nose to tip, under its preload. */
+export interface Stylus {
+  readonly name: string
+  readonly length: WrittenLength
 }
 
 export interface Tool {

@@ -166,6 +166,9 @@ export function gaugeServes(
 /** Kinds that stand in a turning spindle, and bear only so many turns a minute. */
 export const TURNING_GAUGES: readonly GaugeKind[] = ['edge-finder', 'wobbler']
 
+/** Kinds that take one stylus or another, and are as long as that makes them. */
+export const STYLUS_GAUGES: readonly GaugeKind[] = ['dial-sensor', 'probe']
+
 /** A bare tip or nose on the part, with nothing between (from memory). */
 export const BARE_REPEATABILITY_MM = 0.02
 

@@ -3,6 +3,7 @@ export {
   GAUGE_FACTS,
   GAUGE_KINDS,
   type GaugeKind,
+  STYLUS_GAUGES,
   TURNING_GAUGES,
   gaugeServes,
 } from './gauge-kinds'

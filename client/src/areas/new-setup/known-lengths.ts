@@ -1,8 +1,8 @@
 import type { Pockets } from '@pine/contract'
 import type { WrittenLength } from '@pine/core/length'
-import type { Tool } from '@pine/core/sheet'
+import type { Gauge, Stylus, Tool } from '@pine/core/sheet'
 import { benchLength } from '@pine/core/shop'
-import { describeBench, describeCarried } from '@pine/core/words'
+import { describeBench, describeCarried, lengthWords } from '@pine/core/words'
 import type { SheetDraft } from './sheet-draft'
 
 /** A length that was measured somewhere else than in this set-up. */
@@ -53,12 +53,31 @@ export function knownLengths(
 const isSamePlane = (one: string, other: string | undefined): boolean =>
   one.trim().toLowerCase() === (other ?? '').trim().toLowerCase()
 
+/** The styli of the sensors of a sheet, as a tool may stand with one of them. */
+export const stylusOptions = (
+  gauges: readonly Gauge[],
+): readonly { readonly value: string; readonly label: string; readonly stylus: Stylus }[] =>
+  gauges.flatMap(({ id, name, styli = [] }) =>
+    styli.map((stylus) => ({
+      value: `${id} ${stylus.name}`,
+      label: `${name}, ${stylus.name}: ${lengthWords(stylus.length)}`,
+      stylus,
+    })),
+  )
+
+/** The stylus that a tool stands with: the one by whose length it counts. */
+export const stylusOf = (tool: Tool, gauges: readonly Gauge[]): string | undefined =>
+  stylusOptions(gauges).find(({ stylus: { length } }) => countsWith({ length }, tool))?.value
+
 /** Whether this is the length that a tool counts with. */
-export const countsWith = ({ length }: KnownElsewhere, tool: Tool): boolean =>
+export const countsWith = ({ length }: Pick<KnownElsewhere, 'length'>, tool: Tool): boolean =>
   tool.length?.text === length.text && tool.length.unit === length.unit
 
 /** The tool counted with this length and no touch of its own, or touched after all. */
-export function counted(tool: Tool, { length, uncertainty }: KnownElsewhere): Tool {
+export function counted(
+  tool: Tool,
+  { length, uncertainty }: Pick<KnownElsewhere, 'length' | 'uncertainty'>,
+): Tool {
   const { lengthUncertainty: _before, ...rest } = tool
   return { ...rest, length, ...(uncertainty && { lengthUncertainty: uncertainty }) }
 }

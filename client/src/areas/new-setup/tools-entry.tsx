@@ -12,7 +12,7 @@ import { Card, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { inPocket, isKnown } from './assemblies'
 import { KnownLength } from './known-length'
-import { knownLengths } from './known-lengths'
+import { counted, knownLengths, stylusOf, stylusOptions } from './known-lengths'
 import { LengthEntry } from './length-entry'
 import type { SheetPageProps } from './sheet-page-props'
 import { keepsLengths, nextTool } from './sheet-draft'
@@ -93,6 +93,7 @@ export function ToolsEntry({ draft, change, problem }: SheetPageProps) {
           <ToolExtras
             tool={tool}
             unit={draft.unit}
+            gauges={draft.gauges}
             index={index}
             onChange={(next) => replace(index, next)}
             problem={(field) => problem(`tools.${index}.${field}`)}
@@ -155,6 +156,7 @@ function InPocket({
 interface ToolExtrasProps {
   readonly tool: Tool
   readonly unit: LengthUnit
+  readonly gauges: SheetPageProps['draft']['gauges']
   readonly index: number
   readonly onChange: (tool: Tool) => void
   readonly problem: (field: string) => string | undefined
@@ -188,7 +190,7 @@ const LENGTHS = [
 ] as const
 
 /** What only some tools have: a length from a presetter or from last time, its diameter and where that is keyed. */
-function ToolExtras({ tool, unit, index, onChange, problem }: ToolExtrasProps) {
+function ToolExtras({ tool, unit, gauges, index, onChange, problem }: ToolExtrasProps) {
   const { diameterRegister, ...plain } = tool
   const has = LENGTHS.some(({ field }) => tool[field] !== undefined) || diameterRegister
   const [open, setOpen] = useState(Boolean(has))
@@ -198,8 +200,20 @@ function ToolExtras({ tool, unit, index, onChange, problem }: ToolExtrasProps) {
         Known length, last time, diameter …
       </Button>
     )
+  const styli = stylusOptions(gauges)
   return (
     <>
+      {styli.length > 0 && (
+        <Choice
+          label="It is a sensor, with this stylus in"
+          value={stylusOf(tool, gauges)}
+          onChange={(value) => {
+            const chosen = styli.find((one) => one.value === value)
+            if (chosen) onChange(counted(tool, chosen.stylus))
+          }}
+          options={styli}
+        />
+      )}
       {LENGTHS.map(({ field, label, testID, ...about }) => (
         <LengthEntry
           key={field}

@@ -8,12 +8,14 @@ import { useGauges } from '@/data/shop'
 import { useKeptForm, type KeptForm } from '@/data/use-kept-form'
 import { FormEnd } from '@/kit/form-end'
 import { FormChoice, FormField, onlyDigits } from '@/kit/form'
-import { Card } from '@/kit/surfaces'
+import { Card, Column, Row } from '@/kit/surfaces'
+import { Words } from '@/kit/words'
 import {
   correctedGauge,
   gaugeDraft,
   gaugeOf,
   newGauge,
+  takesStyli,
   turns,
   type GaugeDraft,
 } from './gauge-draft'
@@ -137,6 +139,32 @@ function GaugeForm<Result extends FieldValues>({
           note="As marked on it, or in its leaflet. A program that leaves more on the control is told of."
           testID="gauge-speed"
         />
+      )}
+      {takesStyli(kind) && (
+        <Column gap="$2">
+          <Words strong>Its styli, and how long it is with each</Words>
+          <Words as="note">
+            Nose to tip, under its preload. With another stylus it is another tool; its sheet asks
+            which one is in.
+          </Words>
+          {newGauge.styli.map((_, index) => (
+            <Row key={index} gap="$2" alignItems="flex-start">
+              <FormField
+                control={control}
+                name={`styli.${index}.0`}
+                label={`Stylus ${index + 1}`}
+                hint="30 mm, ball 4"
+                testID={`stylus-name-${index}`}
+              />
+              <FormField
+                {...length}
+                name={`styli.${index}.1`}
+                label="Length with it"
+                testID={`stylus-length-${index}`}
+              />
+            </Row>
+          ))}
+        </Column>
       )}
       <FormField
         control={control}

@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { Link } from 'expo-router'
 import type { Gauge } from '@pine/core/sheet'
 import { GAUGE_FACTS } from '@pine/core/touch'
-import { GAUGE_NAMES, MEASURE_NAMES } from '@pine/core/words'
+import { GAUGE_NAMES, lengthWords, MEASURE_NAMES } from '@pine/core/words'
 import { Allowed } from '@/areas/people/allowed'
 import { useGaugeStandings } from '@/data/gauge-checks'
 import { useGauges } from '@/data/shop'
@@ -29,6 +29,7 @@ export function GaugeCard({ gauge }: { readonly gauge: Gauge }) {
             {GAUGE_NAMES[gauge.kind]}, {MEASURE_NAMES[GAUGE_FACTS[gauge.kind].measure]}
             {gauge.wall && ` · wall ${gauge.wall.text} ${gauge.wall.unit}`}
             {gauge.maxSpeed !== undefined && ` · bears ${gauge.maxSpeed} turns a minute`}
+            {gauge.styli?.map(({ name, length }) => ` · ${name}: ${lengthWords(length)}`).join('')}
           </Words>
         </Column>
         <Digits as="lead">

@@ -1,6 +1,6 @@
 import { textIn, type LengthUnit } from '@pine/core/length'
-import { type Gauge } from '@pine/core/sheet'
-import { TURNING_GAUGES, type BlockGrade, type GaugeKind } from '@pine/core/touch'
+import { type Gauge, type Stylus } from '@pine/core/sheet'
+import { STYLUS_GAUGES, TURNING_GAUGES, type BlockGrade, type GaugeKind } from '@pine/core/touch'
 import { GAUGE_NAMES } from '@pine/core/words'
 import type { FormOutcome } from '@/data/use-kept-form'
 import { lengthProblem } from './length-problem'
@@ -21,9 +21,14 @@ export interface GaugeDraft {
   readonly grade: BlockGrade | 'none'
   /** Standard uncertainty of its size, where a certificate says it. */
   readonly uncertainty: string
+  /** Of a sensor: what each stylus is called, and how long the sensor is with it. */
+  readonly styli: readonly (readonly [name: string, length: string])[]
   /** Why it is declared anew; nobody asks it of a new one. */
   readonly reason: string
 }
+
+/** So many styli are asked for. */
+export const MOST_STYLI = 4
 
 export const newGauge: GaugeDraft = {
   kind: 'height-setter',
@@ -35,11 +40,15 @@ export const newGauge: GaugeDraft = {
   halfAngle: '',
   grade: 'none',
   uncertainty: '',
+  styli: Array.from({ length: MOST_STYLI }, () => ['', ''] as const),
   reason: '',
 }
 
 /** Whether a kind of gauge turns with the spindle, and has a speed that it bears. */
 export const turns = (kind: GaugeKind): boolean => TURNING_GAUGES.includes(kind)
+
+/** Whether a kind of gauge takes one stylus or another. */
+export const takesStyli = (kind: GaugeKind): boolean => STYLUS_GAUGES.includes(kind)
 
 /** The gauge that is declared, or what is wrong with it. Without a name it is called by its size and kind. */
 export function gaugeOf(draft: GaugeDraft): FormOutcome<GaugeDraft, Omit<Gauge, 'id'>> {
@@ -72,6 +81,8 @@ export function gaugeOf(draft: GaugeDraft): FormOutcome<GaugeDraft, Omit<Gauge, 
         halfAngle: 'Type half its angle, from 1 to 89 degrees, or nothing where it is straight.',
       },
     }
+  const styli = takesStyli(kind) ? styliOf(draft) : { made: [] }
+  if ('problems' in styli) return styli
   return {
     made: {
       kind,
@@ -82,8 +93,30 @@ export function gaugeOf(draft: GaugeDraft): FormOutcome<GaugeDraft, Omit<Gauge, 
       ...(halfAngle !== undefined && { halfAngle }),
       ...(kind === 'gauge-block' && draft.grade !== 'none' && { grade: draft.grade }),
       ...(uncertainty !== '' && { uncertainty: { text: uncertainty, unit } }),
+      ...(styli.made.length > 0 && { styli: styli.made }),
     },
   }
+}
+
+/** The styli that were typed, each with its name and the sensor's length with it. */
+function styliOf({
+  styli,
+  unit,
+}: GaugeDraft):
+  | { readonly made: readonly Stylus[] }
+  | Extract<FormOutcome<GaugeDraft, never>, { problems: unknown }> {
+  const problems: Partial<Record<`styli.${number}.${0 | 1}`, string>> = {}
+  const made: Stylus[] = []
+  for (const [index, [typed, long]] of styli.entries()) {
+    const [name, text] = [typed.trim(), long.trim()]
+    if (name === '' && text === '') continue
+    if (name === '') problems[`styli.${index}.0`] = 'Call it what is marked on it.'
+    const length = { text, unit }
+    const problem = lengthProblem(length, { sign: 'positive' })
+    if (problem !== undefined) problems[`styli.${index}.1`] = problem
+    made.push({ name, length })
+  }
+  return Object.keys(problems).length > 0 ? { problems } : { made }
 }
 
 /** A gauge that is declared, to be corrected. */
@@ -96,6 +129,7 @@ export const gaugeDraft = ({
   halfAngle,
   grade,
   uncertainty,
+  styli = [],
 }: Gauge): GaugeDraft => ({
   kind,
   name,
@@ -106,6 +140,10 @@ export const gaugeDraft = ({
   halfAngle: halfAngle === undefined ? '' : String(halfAngle),
   grade: grade ?? 'none',
   uncertainty: textIn(uncertainty, size.unit),
+  styli: newGauge.styli.map((none, index) => {
+    const stylus = styli[index]
+    return stylus === undefined ? none : [stylus.name, textIn(stylus.length, size.unit)]
+  }),
   reason: '',
 })
 

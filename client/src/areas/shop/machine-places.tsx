@@ -15,6 +15,12 @@ export interface MachinePlacesProps {
   }
 }
 
+const CHANGE = [
+  ['changeX', 'X'],
+  ['changeY', 'Y'],
+  ['changeZ', 'Z'],
+] as const satisfies readonly (readonly [PlaceField, string])[]
+
 /** What stands on a machine: a setter with its cycle, where tools are changed, a quill. */
 export function MachinePlaces({ length }: MachinePlacesProps) {
   const field = (name: PlaceField, label: string, note?: string) => (
@@ -50,16 +56,23 @@ export function MachinePlaces({ length }: MachinePlacesProps) {
       <Column gap="$2">
         <Words strong>Where tools are changed</Words>
         <Row gap="$2" alignItems="flex-start">
-          {field('changeX', 'Change X')}
-          {field('changeY', 'Change Y')}
-          {field('changeZ', 'Change Z')}
+          {CHANGE.map(([name, axis]) => (
+            <FormField
+              key={name}
+              control={length.control}
+              name={`places.${name}`}
+              label={`Change ${axis}, ${length.unit}`}
+              digits
+              testID={`place-${name}`}
+            />
+          ))}
         </Row>
       </Column>
       <Column gap="$2">
         <Words strong>A quill that can stay out</Words>
         <Row gap="$2" alignItems="flex-start">
           {field('quillTravel', 'It goes out by')}
-          {field('quillWithin', 'Its scale is read to ± (1 σ)')}
+          {field('quillWithin', 'Its scale, ± one σ')}
         </Row>
       </Column>
     </>
