@@ -138,6 +138,11 @@ describe('what several checks of lengths that were taken over say together', () 
       [0.3, 0.326],
       ['kept-differs', 'kept-differs'],
     ],
+    // The middle one lies near both, and they do not near each other.
+    [
+      [0.3, 0.32, 0.34],
+      ['kept-differs', 'kept-differs', 'kept-differs'],
+    ],
     [
       [0.3, 0.31, 0.01],
       ['kept-differs', 'kept-differs'],

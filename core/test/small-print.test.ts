@@ -83,6 +83,37 @@ describe('a declared constant', () => {
       9,
     )
   })
+
+  test('is what the bare nose on the part is counted from, where no plane was touched', () => {
+    const told = (reference?: SetupSheet['reference']) => {
+      const sheet = workedSheet({
+        ...{ school: 'gauge-line', ...(reference && { reference }) },
+        tools: [{ number: 1, name: 'mill', lengthRegister: 1, length: mm('80') }],
+        offsets: [{ ...G54, Z: { by: 'nose-on-part', facing: mm('0.5') } }],
+      })
+      const nose = readingOf<'nose-on-part'>({
+        ...{ of: 'nose-on-part', row: 'G54', read: mm('-400'), with: [] },
+      })
+      const { registers } = solve(setupOf(sheet, [nose]))
+      return ['H1', 'G54.Z'].map(
+        (address) => (registers.find((one) => one.address === address)?.value ?? NaN) / 1e6,
+      )
+    }
+    // Zero lies 0.5 below where the nose stood: the tip of 80 mm is there at −320.5, whatever H counts from.
+    expect(told()).toEqual([80, -400.5])
+    expect(told({ constant: mm('100') })).toEqual([-20, -300.5])
+  })
+})
+
+test('faces are told where a common offset cannot be read, and the row is not', () => {
+  const { machine } = workedSheet()
+  const sheet = workedSheet({ machine: { ...machine, externalOffset: { X: mm('x') } } })
+  const left = readingOf<'face'>({
+    ...{ of: 'face', row: 'G54', face: 'left', read: mm('-412.300'), with: ['finder'] },
+  })
+  const { faces, registers } = solve(setupOf(sheet, [left]))
+  expect(Object.keys(faces)).toEqual(['face:G54:left'])
+  expect(registers.find(({ address }) => address === 'G54.X')?.value).toBeUndefined()
 })
 
 describe('an edge that is squared', () => {
