@@ -172,6 +172,12 @@ for (const size of SIZES) {
           'SELECT body FROM fact WHERE shop_id = $1 AND stream_id = $2 ORDER BY place DESC LIMIT 1',
           [shop, machine.id],
         ),
+        // What happened to its machine since it was touched: planes that moved and homes that were lost, in set-ups and outside.
+        owner.query(
+          `SELECT stream_id, body FROM fact WHERE shop_id = $1 AND recorded_at > now() - interval '30 days'
+             AND (kind = 'event' AND body ->> 'kind' IN ('plane-moved', 'home-lost') OR kind = 'machine-event')`,
+          [shop],
+        ),
       ]),
   )
   await row(

@@ -37,7 +37,7 @@ test('registers stand by their names and numbers, and what was only typed says s
       offsets: [offset('H10', true), offset('H2', false), offset('G54.X', true)] as never,
     }),
   )
-  expect(lines.map(({ address }) => address)).toEqual(['G54.X', 'H2', 'H10'])
+  expect(lines.map(({ address }) => address)).toEqual(['G54 X', 'H2', 'H10'])
   expect(lines[1]).toMatchObject({
     value: '−270.000 mm',
     how: 'typed, not read back · 2026-03-05, Mira · Ring',

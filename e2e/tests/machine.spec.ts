@@ -15,7 +15,7 @@ test('what a control holds is told with who keyed it; a screw is tested and coun
   await mira.signIn('Mira Toller')
   await page.getByRole('link', { name: 'Shop' }).click()
   await page.getByRole('link', { name: 'Router', exact: true }).click()
-  await expect(page.getByTestId('offsets')).toContainText('G54.X')
+  await expect(page.getByTestId('offsets')).toContainText('G54 X')
   await expect(page.getByTestId('offsets')).toContainText('shown · ')
   await mira.look('machine')
   expect(await barriers(page)).toEqual([])

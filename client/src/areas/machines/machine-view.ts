@@ -1,5 +1,5 @@
 import type { MachineHistory, NewReversalTest } from '@pine/contract'
-import { AXES, type MachineAxis } from '@pine/core/address'
+import { AXES, registerName, type MachineAxis } from '@pine/core/address'
 import {
   formatLength,
   NANOMETRES_PER,
@@ -33,7 +33,7 @@ export const offsetLines = ({ offsets }: Pick<MachineHistory, 'offsets'>): reado
   offsets
     .toSorted((one, other) => byRegister.compare(one.address, other.address))
     .map(({ address, shown, isSeen, by, at, name, setup }) => ({
-      address,
+      address: registerName(address),
       value: shown === undefined ? 'not known' : lengthWords(shown),
       how: `${isSeen ? 'shown' : 'typed, not read back'} · ${at.slice(0, 10)}, ${by} · ${name}`,
       setup,
