@@ -1,4 +1,4 @@
-import { OverTimeChart } from '@/kit/over-time-chart'
+import { LateChart } from '@/kit/late-chart'
 import { useRoles } from '@/theme/use-roles'
 import type { ChecksView } from './checks-view'
 
@@ -14,7 +14,7 @@ export function ChecksChart({
   const may = { color: roles.wrong, strokeWidth: 2 }
   const chance = { color: roles.inkSoft, strokeDasharray: [5, 4], strokeWidth: 1 }
   return (
-    <OverTimeChart
+    <LateChart
       {...drawn}
       decimals={decimals}
       height={240}

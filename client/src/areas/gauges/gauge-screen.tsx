@@ -1,4 +1,4 @@
-import { lazy, Suspense, useState, type ReactNode } from 'react'
+import { useState, type ReactNode } from 'react'
 import { Link, useRouter } from 'expo-router'
 import type { GaugeHistory, SuspectSetups } from '@pine/contract'
 import type { Gauge } from '@pine/core/sheet'
@@ -12,13 +12,9 @@ import { Problem } from '@/kit/problem'
 import { Card, Column, Line } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { CheckEntry } from './check-entry'
+import { ChecksChart } from './checks-chart'
 import { checksView, type ChecksView } from './checks-view'
 import { WatchEntry } from './watch-entry'
-
-// The chart's library is as large as the rest of the page: it comes when there is something to draw.
-const ChecksChart = lazy(() =>
-  import('./checks-chart').then(({ ChecksChart: Chart }) => ({ default: Chart })),
-)
 
 /** A gauge over time: how it stands, its checks, and what they make suspect. */
 export function GaugeScreen({ id }: { readonly id: string }) {
@@ -122,9 +118,7 @@ function Checks({
       {suspect.length > 0 && <Suspect suspect={suspect} gauge={gauge} />}
       {chart !== undefined && (
         <Column gap="$2">
-          <Suspense fallback={<Words as="note">The chart is on its way.</Words>}>
-            <ChecksChart chart={chart} decimals={gauge.size.unit === 'mm' ? 3 : 4} />
-          </Suspense>
+          <ChecksChart chart={chart} decimals={gauge.size.unit === 'mm' ? 3 : 4} />
           <Words as="note" testID="chart-says">
             {chart.says}
           </Words>

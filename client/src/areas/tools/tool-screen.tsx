@@ -1,5 +1,5 @@
 import { Link, useRouter } from 'expo-router'
-import { lazy, Suspense, useState } from 'react'
+import { useState } from 'react'
 import type { ToolHistory } from '@pine/contract'
 import { Allowed } from '@/areas/people/allowed'
 import { Declared } from '@/areas/shop/declared'
@@ -7,6 +7,7 @@ import { failureWords } from '@/data/api'
 import { useMachines } from '@/data/shop'
 import { useTool } from '@/data/tools'
 import { Button } from '@/kit/button'
+import { LateChart } from '@/kit/late-chart'
 import { Page } from '@/kit/page'
 import { Section } from '@/kit/section'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
@@ -23,10 +24,6 @@ import {
   placeWords,
   propertyLines,
 } from './tools-view'
-
-const OverTimeChart = lazy(() =>
-  import('@/kit/over-time-chart').then(({ OverTimeChart: Chart }) => ({ default: Chart })),
-)
 
 /** A tool over time: how far its length is to be relied on, every measurement of it, and what happened to it. */
 export function ToolScreen({ id }: { readonly id: string }) {
@@ -110,9 +107,7 @@ function Measured({ tool }: { readonly tool: ToolHistory }) {
       {chart && (
         <>
           <Words>{chart.says}</Words>
-          <Suspense fallback={<Words as="note">The picture is on its way.</Words>}>
-            <OverTimeChart {...chart} height={200} />
-          </Suspense>
+          <LateChart {...chart} height={200} />
         </>
       )}
       {lines.length === 0 ? (
