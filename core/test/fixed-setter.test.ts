@@ -220,6 +220,14 @@ describe('a tool that was changed past the control', () => {
       H2: 'stale',
       H3: 'read',
     })
+    // A home that was left out is none, and whatever else is seen to is no home.
+    for (const other of [
+      { ...again, leftOut: 'in a hurry' },
+      { ...again, of: 'clean' as const },
+    ])
+      expect(states(documentOf(readings, [happened], [first, other]))).toMatchObject({
+        H3: 'stale',
+      })
     // While nobody has homed it, whatever is touched counts from another tool.
     expect(states(documentOf(readings, [happened], [first]))).toEqual({
       H1: 'stale',

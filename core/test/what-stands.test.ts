@@ -1,7 +1,7 @@
 import type { Reading, SetupDocument, SetupEvent } from '../src/facts'
 import type { CheckOff } from '../src/facts/document'
 import { standingReadings } from '../src/freshness'
-import { homeFramesOf } from '../src/freshness/home-frames'
+import { homeBefore, homeFramesOf } from '../src/freshness/home-frames'
 import { isBehind, staleBy } from '../src/freshness/stale'
 import { solve } from '../src/solve'
 import {
@@ -249,6 +249,19 @@ describe('homes', () => {
     // Nobody wrote the first marks down: then it is the frame that was lost.
     expect(familyAt(after)).toBe(familyAt(read))
     expect(familyAt(between)).not.toBe(familyAt(after))
+  })
+
+  test('its marks are the last that were written down before a place, whatever else was seen to', () => {
+    const [early, later] = [home('0.1'), home('0.2')]
+    const bare: CheckOff = { ...fact(), of: 'home' }
+    const clean: CheckOff = { ...fact(), of: 'clean' }
+    const place = fact().place
+    const after = home('0.3')
+    const all = [early, later, bare, clean, after]
+    expect(homeBefore(all, place)).toBe(later)
+    expect(homeBefore(all, later.place)).toBe(early)
+    expect(homeBefore([bare, clean, after], place)).toBeUndefined()
+    expect(homeBefore(all, after.place + 1)).toBe(after)
   })
 
   test('is related by its own marks, and not by those of a later home', () => {
