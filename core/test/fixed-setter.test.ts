@@ -2,7 +2,7 @@ import { appendFact, type Reading, type SetupDocument } from '../src/facts'
 import type { CheckOff } from '../src/facts/document'
 import type { EventBody } from '../src/facts/event'
 import { checkDocument } from '../src/facts'
-import { asksForContact, standingCheckOff, stepsOf } from '../src/plan'
+import { asksForContact, standingCheckOff, stepsOf, suggestGauges } from '../src/plan'
 import { planTouches } from '../src/planner'
 import {
   checkSheet,
@@ -92,6 +92,17 @@ describe('the longest tool that clears it', () => {
         'Do not start the cycle: tools up to 230.0 mm clear it by 20 mm, T4 is about 240 mm. Touch it with another gauge, or let the cycle begin higher.',
     })
     expect(setterRoom(sheetWith({ fixedSetter: undefined }), 1)).toBeUndefined()
+  })
+
+  test('is offered it, also where the last one was touched with it; a longer one is offered another gauge or none', () => {
+    const tools = [tool(1, { rough: mm('100') }), tool(2, { rough: mm('240') })]
+    const offered = (number: number, ...gauges: SetupSheet['gauges']) =>
+      suggestGauges(setupOf({ ...sheetWith({}, tools), gauges }, [touch(1, '-220')]), {
+        ...{ of: 'tip-on-plane', tool: number },
+      } as const)
+    const block = { id: 'block', kind: 'gauge-block', name: 'block', size: mm('25') } as const
+    expect([offered(1, FIXED, block), offered(2, FIXED, block)]).toEqual([['fixed'], ['block']])
+    expect(offered(2, FIXED)).toEqual([])
   })
 
   test('is planned with it, and a longer one with something else', () => {

@@ -1,5 +1,7 @@
 import type { SetupDocument } from '../facts/document'
 import { axisOfQuantity, moduleOf, type QuantityName } from '../quantities/quantities'
+import { isTooLongForSetter } from '../sheet/fixed-setter'
+import { asksForContact } from './reading-fields'
 
 /**
  * The gauges to offer for a touch: those that were planned for it, else those of the last touch of the same kind, else the
@@ -16,12 +18,14 @@ export function suggestGauges(document: SetupDocument, quantity: QuantityName): 
       (axisOfQuantity(reading) === 'Z') === inZ &&
       standsAsSensor(document, reading) === isSensor,
   )
-  if (alike !== undefined) return alike.with
+  // Where its cycle begins too low for this tool, a fixed setter is not what lies nearest.
+  const isTooLong = 'tool' in quantity && isTooLongForSetter(document.sheet, quantity.tool)
+  if (alike !== undefined && !(isTooLong && asksForContact(document, alike.with))) return alike.with
   // A sprung setter is for tools; a sensor of known length goes on the solid plane itself.
   if (isSensor) return []
   for (const kind of moduleOf(quantity).usualGauges) {
     const gauge = document.sheet.gauges.find((one) => one.kind === kind)
-    if (gauge !== undefined) return [gauge.id]
+    if (gauge !== undefined && !(isTooLong && kind === 'fixed-setter')) return [gauge.id]
   }
   return []
 }
