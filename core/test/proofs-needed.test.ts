@@ -51,6 +51,23 @@ describe('which tools are proven where the machine’s policy proves the riskies
     expect(named(moves({ tools: tools() }, lengths))).toEqual(['G54 T2 longest'])
   })
 
+  test('one that was never measured in its holder; not one whose touch was taken over', () => {
+    const kept = (tool: number) => ({
+      ...touch(tool, '-215'),
+      kept: {
+        ...{ setup: '019aaaaa-0000-7000-8000-0000000000bb', name: 'Ring', by: 'Mira' },
+        ...{ reading: '019aaaaa-0000-7000-8000-0000000000cc', at: '2026-03-01T08:00:00Z' },
+      },
+    })
+    const all = [...tools().filter(({ number }) => number !== 3), unmeasured(3)]
+    const said = (...readings: typeof lengths) => named(moves({ tools: all }, readings))
+    const others = lengths.filter((one) => !('tool' in one && one.tool === 3))
+    expect(said(...lengths)).toEqual(['G54 T2 longest', 'G54 T3 new'])
+    expect(said(...others, kept(3))).toEqual(['G54 T2 longest'])
+    // That of another tool tells nothing of this one.
+    expect(said(...lengths, kept(4))).toEqual(['G54 T2 longest', 'G54 T3 new'])
+  })
+
   test('the longest, on a control that subtracts its lengths', () => {
     const { machine } = workedSheet()
     const control = { ...machine.control, lengthSign: 'subtracted' } as const

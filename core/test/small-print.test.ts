@@ -261,4 +261,16 @@ describe('a gap under a proof', () => {
     expect(codes('75', { machine: { ...machine, control } })).toContain('gauge-forgotten')
     expect(codes('-25', { machine: { ...machine, control } })).not.toContain('gauge-forgotten')
   })
+
+  test('and its work offsets are added all the same: a facing that was forgotten stands the tip too high', () => {
+    const { machine } = workedSheet()
+    const control = { ...machine.control, lengthSign: 'subtracted' as const }
+    const offsets = [{ ...G54, Z: { ...G54.Z, facing: mm('0.5') } }]
+    const codes = (gap: string) =>
+      verdict(gap, '0.05', { offsets, machine: { ...machine, control } })
+        .causes.filter(({ address }) => address === 'G54.Z')
+        .flatMap(({ explanations }) => explanations.map((one) => ('code' in one ? one.code : '')))
+    expect(codes('25.5')).toContain('facing-forgotten')
+    expect(codes('24.5')).not.toContain('facing-forgotten')
+  })
 })
