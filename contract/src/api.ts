@@ -151,6 +151,19 @@ export const suspectSetupsSchema = z.array(
 )
 export type SuspectSetups = z.infer<typeof suspectSetupsSchema>
 
+/** The set-ups that used a gauge last, the youngest first. */
+export const gaugeUsesSchema = z.array(
+  z.object({
+    id: uuid(),
+    name: z.string(),
+    machine: z.string(),
+    /** When the first of its readings with the gauge was made. */
+    from: z.string(),
+    readings: z.number(),
+  }),
+)
+export type GaugeUses = z.infer<typeof gaugeUsesSchema>
+
 export const newSetupSchema = z.strictObject({
   id: uuid(),
   sheetFactId: uuid(),

@@ -90,6 +90,8 @@ export {
   newGaugeCheckSchema,
   gaugeHistorySchema,
   gaugeStandingsSchema,
+  type GaugeUses,
+  gaugeUsesSchema,
   suspectSetupsSchema,
   tellSuspectSchema,
   type GaugeHistory,

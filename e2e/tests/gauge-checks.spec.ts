@@ -24,6 +24,10 @@ test('checks of a setter: its drift and when it is due, one that is off, and wha
   await expect(page.getByTestId('chart-says')).toContainText('10 checks, on average +0.002 mm')
   await expect(page.getByRole('img', { name: /10 checks/ }).locator('svg')).toBeVisible()
   await mira.look('gauge-checks')
+  const used = page.getByTestId('used-in')
+  await expect(used.getByRole('link', { name: 'Focuser body, two fixtures' })).toBeVisible()
+  await used.scrollIntoViewIfNeeded()
+  await mira.look('gauge-used')
   expect(await barriers(page)).toEqual([])
 
   // Half typed and not a number: told, with what to do.

@@ -101,10 +101,14 @@ test('a month of checks: what was measured since the last good one is suspect, a
     isSuspect: true,
   })
   const suspect = (await shop.send('GET', `/gauges/${setter}/suspect`)).body
+  const used = (await shop.send('GET', `/gauges/${setter}/used`)).body
   expect(suspect).toEqual([
     expect.objectContaining({ id: hit, name: 'after it', readings: 3, released: false }),
   ])
   expect([early, other]).not.toContain(suspect[0].id)
+  // What used it is told whether it was good then or not, the youngest first; what did not use it is not.
+  expect(used.map(({ id }: { id: string }) => id)).toEqual([suspect[0].id, early])
+  expect(used[0]).toMatchObject({ name: suspect[0].name, readings: suspect[0].readings })
 
   // Told in the set-up that is open, once; what was read there before the last good check is no part of it.
   expect(suspect[0].untold).toBe(true)

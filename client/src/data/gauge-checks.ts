@@ -3,6 +3,7 @@ import useSWR, { mutate } from 'swr'
 import {
   gaugeHistorySchema,
   gaugeStandingsSchema,
+  gaugeUsesSchema,
   suspectSetupsSchema,
   type GaugeHistory,
   type NewGaugeCheck,
@@ -34,7 +35,11 @@ export function useGaugeChecks(id: string) {
   const { data: suspect } = useSWR(`gauge-checks:${id}:suspect`, () =>
     ask(api.gauges[':id'].suspect.$get({ param: { id } }), suspectSetupsSchema),
   )
+  const { data: used } = useSWR(`gauge-checks:${id}:used`, () =>
+    ask(api.gauges[':id'].used.$get({ param: { id } }), gaugeUsesSchema),
+  )
   return {
+    used,
     history: useMemo(() => data && withWaitingChecks(data, outbox), [data, outbox]),
     suspect,
     error: error as unknown,

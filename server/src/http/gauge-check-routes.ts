@@ -7,6 +7,7 @@ import {
   addCheck,
   gaugeHistory,
   gaugeStandings,
+  setupsUsing,
   suspectSetups,
   tellSuspects,
 } from '../use-cases/gauge-checks'
@@ -44,6 +45,10 @@ export const gaugeCheckRoutes = (store: Store, clock: Clock, setups: Setups) =>
       const { id } = c.req.valid('json')
       const told = await tellSuspects({ store, clock, setups }, person, c.req.param('id'), id)
       return told.ok ? c.json(told.value, 201) : replyRefusal(c, told.refusal)
+    })
+    .get('/gauges/:id/used', async (c) => {
+      const used = await setupsUsing(store, c.req.param('id'))
+      return used.ok ? c.json(used.value) : replyRefusal(c, used.refusal)
     })
     .get('/gauges/:id/suspect', async (c) => {
       const suspect = await suspectSetups(store, clock, c.req.param('id'))

@@ -23,12 +23,15 @@ const READ_AT = `coalesce((body -> 'kept' ->> 'at')::timestamptz, recorded_at)`
 /**
  * Set-ups in which a gauge lay at a reading that was recorded after a moment, at either of its ends. What came first in different
  * streams only the clock of this server tells: no place does.
+ *
+ * @param most so many of the youngest; all of them where it is not said.
  */
 export async function usesOf(
   manager: EntityManager,
   shopId: string,
   gaugeId: string,
   since: Date,
+  most: number | undefined,
 ): Promise<readonly GaugeUseRow[]> {
   const rows: readonly {
     readonly summary: SetupSummary
@@ -51,8 +54,8 @@ export async function usesOf(
        )
        GROUP BY stream_id
      ) used JOIN summary ON summary.shop_id = $1 AND summary.stream_id = used.stream_id
-     ORDER BY used.first DESC`,
-    [shopId, gaugeId, since],
+     ORDER BY used.first DESC LIMIT $4`,
+    [shopId, gaugeId, since, most ?? null],
   )
   return rows.map(({ summary, first, readings, last_good, told }) => ({
     summary,

@@ -92,7 +92,7 @@ export interface Store extends PeopleStore, MachineStore, ToolStore {
   /** Every check of every gauge, or of one, in the order of their streams. */
   checks(gaugeId?: string): Promise<readonly CheckRow[]>
   /** The set-ups in which something was read with a gauge after a moment, the youngest first. */
-  usesOf(gaugeId: string, since: Date): Promise<readonly GaugeUseRow[]>
+  usesOf(gaugeId: string, since: Date, most?: number): Promise<readonly GaugeUseRow[]>
   /** A stream of a kind with all its facts. */
   stream(kind: StreamKind, id: string): Promise<StreamRow | undefined>
   /** The facts of a stream from a place on. */

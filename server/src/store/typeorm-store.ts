@@ -109,7 +109,7 @@ export function typeormStore(source: DataSource, shopId: string): Store {
         return written
       }),
     checks: (gaugeId) => checksOf(source.manager, shopId, gaugeId),
-    usesOf: (gaugeId, since) => usesOf(source.manager, shopId, gaugeId, since),
+    usesOf: (gaugeId, since, most) => usesOf(source.manager, shopId, gaugeId, since, most),
     async stream(kind, id) {
       const [head, facts] = await Promise.all([
         headOf(source.manager, shopId, id),

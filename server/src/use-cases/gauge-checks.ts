@@ -3,6 +3,7 @@ import {
   reportProblem,
   type GaugeHistory,
   type GaugeStandings,
+  type GaugeUses,
   type Member,
   type NewGaugeCheck,
   type SetupSummary,
@@ -99,6 +100,21 @@ export async function suspectSetups(
       readings,
       released: summary.recorded,
       untold: isWorkedOn(summary) && !told,
+    })),
+  )
+}
+
+/** So many set-ups are told that used a gauge; the older ones are found by their names. */
+const MOST_USES = 30
+
+/** The last set-ups that were measured with a gauge, whether it was good or not. */
+export async function setupsUsing(store: Store, id: string): Promise<Outcome<GaugeUses>> {
+  if ((await gaugeOf(store, id)) === undefined) return noGauge(id)
+  const uses = await store.usesOf(id, new Date(0), MOST_USES)
+  return accept(
+    uses.map(({ summary: { id: setup, name, machine }, from, readings }) => ({
+      ...{ id: setup, name, machine, readings },
+      from: from.toISOString(),
     })),
   )
 }

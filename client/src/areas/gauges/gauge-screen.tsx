@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react'
 import { Link, useRouter } from 'expo-router'
-import type { GaugeHistory, SuspectSetups } from '@pine/contract'
+import type { GaugeHistory, GaugeUses, SuspectSetups } from '@pine/contract'
 import type { Gauge } from '@pine/core/sheet'
 import { GAUGE_NAMES } from '@pine/core/words'
 import { Allowed } from '@/areas/people/allowed'
@@ -9,6 +9,7 @@ import { useGaugeChecks } from '@/data/gauge-checks'
 import { Button } from '@/kit/button'
 import { Page } from '@/kit/page'
 import { Problem } from '@/kit/problem'
+import { Section } from '@/kit/section'
 import { Card, Column, Line } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { CheckEntry } from './check-entry'
@@ -19,7 +20,7 @@ import { WatchEntry } from './watch-entry'
 /** A gauge over time: how it stands, its checks, and what they make suspect. */
 export function GaugeScreen({ id }: { readonly id: string }) {
   const router = useRouter()
-  const { history, suspect, error } = useGaugeChecks(id)
+  const { history, suspect, used, error } = useGaugeChecks(id)
   const back = (
     <Button kind="plain" onPress={() => router.push('/shop')}>
       Back to the gauges
@@ -33,16 +34,18 @@ export function GaugeScreen({ id }: { readonly id: string }) {
         </Words>
       </Page>
     )
-  return <OverTime history={history} suspect={suspect ?? []} back={back} />
+  return <OverTime history={history} suspect={suspect ?? []} used={used ?? []} back={back} />
 }
 
 function OverTime({
   history,
   suspect,
+  used,
   back,
 }: {
   readonly history: GaugeHistory
   readonly suspect: SuspectSetups
+  readonly used: GaugeUses
   readonly back: ReactNode
 }) {
   const gauge = history.gauge.gauge as Gauge
@@ -80,6 +83,7 @@ function OverTime({
       ) : (
         <Checks view={view} suspect={suspect} gauge={gauge} />
       )}
+      <UsedIn used={used} />
       {entering !== 'watch' && (
         <Allowed to="declare" otherwise="A lead says what it may be off.">
           <Button onPress={() => setEntering('watch')} testID="watch-it">
@@ -88,6 +92,49 @@ function OverTime({
         </Allowed>
       )}
     </Page>
+  )
+}
+
+/** The set-ups that used it last, each one tap away. */
+function UsedIn({ used }: { readonly used: GaugeUses }) {
+  if (used.length === 0) return null
+  return (
+    <Section title="What used it">
+      <Card overflow="hidden" role="list" testID="used-in">
+        {used.map(({ id, name, machine, readings, from }, index) => (
+          <Line key={id} first={index === 0} role="listitem" paddingVertical="$2">
+            <UseLine setup={id} name={name}>
+              {machine} · {readingsWords(readings)}, {from.slice(0, 10)}
+            </UseLine>
+          </Line>
+        ))}
+      </Card>
+    </Section>
+  )
+}
+
+const readingsWords = (readings: number): string =>
+  readings === 1 ? 'one reading' : `${readings} readings`
+
+/** A set-up by its name, which leads to it, and what the gauge did in it. */
+function UseLine({
+  setup,
+  name,
+  children,
+}: {
+  readonly setup: string
+  readonly name: string
+  readonly children: ReactNode
+}) {
+  return (
+    <Column gap={0} flex={1}>
+      <Link href={{ pathname: '/setups/[id]', params: { id: setup } }} asChild>
+        <Words strong tone="act" paddingVertical={10} marginVertical={-10}>
+          {name}
+        </Words>
+      </Link>
+      <Words as="note">{children}</Words>
+    </Column>
   )
 }
 
@@ -164,17 +211,9 @@ function Suspect({ suspect, gauge }: { readonly suspect: SuspectSetups; readonly
       <Card overflow="hidden">
         {suspect.map(({ id, name, machine, readings, released, from }, index) => (
           <Line key={id} first={index === 0} paddingVertical="$2">
-            <Column gap={0} flex={1}>
-              <Link href={{ pathname: '/setups/[id]', params: { id } }} asChild>
-                <Words strong tone="act" paddingVertical={10} marginVertical={-10}>
-                  {name}
-                </Words>
-              </Link>
-              <Words as="note">
-                {machine} · {readings} {readings === 1 ? 'reading' : 'readings'} since{' '}
-                {from.slice(0, 10)}
-              </Words>
-            </Column>
+            <UseLine setup={id} name={name}>
+              {machine} · {readingsWords(readings)} since {from.slice(0, 10)}
+            </UseLine>
             {released && (
               <Words as="note" tone="wrong" strong>
                 released
