@@ -31,6 +31,10 @@ const IS_DISPLACED = `EXISTS (
     AND NOT later.retired AND later.tool_id <> tool_now.tool_id AND later.placed_at > tool_now.placed_at
 ) AS displaced`
 
+/** The tools that a page is asked of: $2 out of use or not, $3 the machine, $4 words of the name, $7 the end of an id. */
+const ASKED = `shop_id = $1 AND retired = $2 AND ($3::uuid IS NULL OR machine_id = $3)
+  AND (lower(name) LIKE ALL ($4::text[]) OR right(tool_id::text, 8) = lower($7))`
+
 /** A set-up that is worked on: neither put away, nor released and left as it was. */
 const IS_OPEN = `summary ->> 'away' IS NULL AND summary ->> 'nextStation' IS NOT NULL`
 
@@ -93,9 +97,13 @@ export function toolRows(source: DataSource, shopId: string): ToolStore {
     },
     async toolPage({ find, machine, retired, from, most }) {
       const rows: readonly (DeclaredTool & { readonly total: string })[] = await source.query(
-        `SELECT tool_id, declared, retired, ${IS_DISPLACED}, count(*) OVER () AS total FROM tool_now
-         WHERE shop_id = $1 AND retired = $2 AND ($3::uuid IS NULL OR machine_id = $3) AND (lower(name) LIKE ALL ($4::text[]) OR right(tool_id::text, 8) = lower($7))
-         ORDER BY lower(name) COLLATE by_number, tool_id LIMIT $5 OFFSET $6`,
+        // Counted apart: with a count over the rows the index by name does not end at the page, and every tool is asked whether it was displaced.
+        `SELECT tool_id, declared, retired, ${IS_DISPLACED}, (SELECT count(*) FROM tool_now WHERE ${ASKED}) AS total
+         FROM (
+           SELECT * FROM tool_now WHERE ${ASKED}
+           ORDER BY lower(name) COLLATE by_number, tool_id LIMIT $5 OFFSET $6
+         ) tool_now
+         ORDER BY lower(name) COLLATE by_number, tool_id`,
         [shopId, retired, machine ?? null, find.map(like), most, from, find.join('')],
       )
       return { rows: rows.map(rowOf), total: Number(rows[0]?.total ?? 0) }
