@@ -103,6 +103,28 @@ describe('a declared constant', () => {
     expect(told()).toEqual([80, -400.5])
     expect(told({ constant: mm('100') })).toEqual([-20, -300.5])
   })
+
+  test('is what a second part counts from by the bare nose, where the first was found by a tool', () => {
+    const told = (constant?: string) => {
+      const sheet = workedSheet({
+        ...{ school: 'gauge-line', ...(constant && { reference: { constant: mm(constant) } }) },
+        tools: [{ number: 1, name: 'mill', lengthRegister: 1, length: mm('80') }],
+        offsets: [
+          { ...G54, Z: { by: 'tool-on-part', tool: 1, facing: mm('0') } },
+          { ...G54, row: 'G55', Z: { by: 'nose-on-part', facing: mm('0') } },
+        ],
+      })
+      const nose = readingOf<'nose-on-part'>({
+        ...{ of: 'nose-on-part', row: 'G55', read: mm('-410'), with: [] },
+      })
+      const { registers } = solve(setupOf(sheet, [nose]))
+      return (registers.find(({ address }) => address === 'G55.Z')?.value ?? NaN) / 1e6
+    }
+    // The tip of 80 mm stands on it at −330: −410 + 80, or −310 + (80 − 100).
+    expect(told()).toBe(-410)
+    expect(told('100')).toBe(-310)
+    expect(told('-20')).toBe(-430)
+  })
 })
 
 test('faces are told where a common offset cannot be read, and the row is not', () => {
