@@ -126,7 +126,9 @@ process.stdout.write(
 )
 line('request', 'statements', 'p50 ms, ours / bare', 'p95 ms, ours / bare')
 line('---', '---', '---', '---')
-const PAGE = `SELECT tool_id, declared, youngest.use
+// A page says how many there are of all pages: so does the bare one.
+const PAGE = `SELECT tool_id, declared, youngest.use,
+    (SELECT count(*) FROM tool_now WHERE shop_id = $1 AND NOT retired AND lower(name) LIKE $2) AS total
   FROM (SELECT * FROM tool_now WHERE shop_id = $1 AND NOT retired AND lower(name) LIKE $2
         ORDER BY lower(name) COLLATE by_number, tool_id LIMIT 50 OFFSET $3) page
   LEFT JOIN LATERAL (
