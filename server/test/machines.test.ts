@@ -149,3 +149,22 @@ describe('the list of set-ups', () => {
     )
   })
 })
+
+test('a machine whose numbers cannot be is refused at its field, new or corrected, and stays as it was', async () => {
+  const travels = { X: { min: mm('-500'), max: mm('0') } }
+  const wrong = [
+    [{ lostMotion: { Y: mm('-0.01') } }, 'machine.lostMotion.Y'],
+    [{ travels: { X: { min: mm('x'), max: mm('0') } } }, 'machine.travels.X.min'],
+    [{ travels, toolChange: { X: mm('12') } }, 'machine.toolChange.X'],
+    [{ quill: { travel: mm('0') } }, 'machine.quill.travel'],
+  ] as const
+  for (const [changes, place] of wrong) {
+    const of = { ...declared, ...changes }
+    const made = await server.send('POST', '/machines', { id: uuid(), machine: of })
+    expect([made.status, made.body.error.place]).toEqual([422, place])
+    const path = `/machines/${machine}`
+    const changed = await server.send('PUT', path, { machine: of, reason: 'measured' })
+    expect([changed.status, changed.body.error.place]).toEqual([422, place])
+  }
+  expect((await history()).machine).not.toHaveProperty('travels')
+})

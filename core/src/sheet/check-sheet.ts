@@ -1,16 +1,13 @@
 import type { Problem } from '../problem/problem'
-import type { ReadLengthOptions } from '../length/read-length'
-import type { WrittenLength } from '../length/length'
 import { zWayProblem } from '../schools/z-way-problem'
 import { diameterAddress } from '../address/address'
 import { AXES } from '../address/row'
 import { namesOf, type Names } from './names'
 import { keepsLengths, lengthAddressOf } from './tool-rows'
-import { lengthProblem, unknownName } from './problems'
+import { lengthProblem, optional, uncertain, unknownName, type NamedLength } from './problems'
 import { FACES_OF_AXIS, type Face, type PlanAxis } from '../touch/touch'
-import { placeProblems } from './machine-places'
+import { machineLengths, placeProblems } from './check-machine'
 import { sideOf, type AxisPlan, type OffsetPlan, type SetupSheet } from './sheet'
-import { type FixedSetter } from './machine'
 
 /** Everything that is wrong with a sheet of the right shape, in one pass; places begin with `sheet`. */
 export const checkSheet = (sheet: SetupSheet): readonly Problem[] => [
@@ -20,32 +17,10 @@ export const checkSheet = (sheet: SetupSheet): readonly Problem[] => [
   ...sheetReferences(sheet, namesOf(sheet)),
 ]
 
-type NamedLength = readonly [place: string, written: WrittenLength, options: ReadLengthOptions]
-
-/** A length that need not be there. */
-const optional = (
-  place: string,
-  written: WrittenLength | undefined,
-  options: ReadLengthOptions = {},
-): readonly NamedLength[] => (written === undefined ? [] : [[place, written, options]])
-
 function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
   const { machine, reference, needs } = sheet
   return [
-    ...AXES.flatMap((axis) => [
-      ...optional(`sheet.machine.lostMotion.${axis}`, machine.lostMotion?.[axis], {
-        sign: 'not-negative',
-      }),
-      ...optional(`sheet.machine.externalOffset.${axis}`, machine.externalOffset?.[axis]),
-      ...optional(`sheet.machine.dialTurn.${axis}`, machine.dialTurn?.[axis], { sign: 'positive' }),
-      ...optional(`sheet.machine.travels.${axis}.min`, machine.travels?.[axis]?.min),
-      ...optional(`sheet.machine.travels.${axis}.max`, machine.travels?.[axis]?.max),
-      ...optional(`sheet.machine.toolChange.${axis}`, machine.toolChange?.[axis]),
-    ]),
-    ...setterLengths(machine.fixedSetter),
-    ...optional('sheet.machine.quill.travel', machine.quill?.travel, { sign: 'positive' }),
-    ...optional('sheet.machine.quill.uncertainty', machine.quill?.uncertainty, uncertain),
-    ...optional('sheet.machine.policy.leastGrip', machine.policy?.leastGrip, { sign: 'positive' }),
+    ...machineLengths(machine, 'sheet.machine.'),
     ...optional('sheet.holding.jaw', sheet.holding?.jaw, { sign: 'positive' }),
     ...optional('sheet.holding.parallels', sheet.holding?.parallels, { sign: 'not-negative' }),
     ...optional('sheet.holding.sideCut', sheet.holding?.sideCut, { sign: 'positive' }),
@@ -96,23 +71,7 @@ function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
   ]
 }
 
-function setterLengths(setter: FixedSetter | undefined): readonly NamedLength[] {
-  if (setter === undefined) return []
-  const place = 'sheet.machine.fixedSetter'
-  return [
-    ...(['X', 'Y', 'top', 'from'] as const).map((field): NamedLength => [
-      `${place}.${field}`,
-      setter[field],
-      {},
-    ]),
-    [`${place}.margin`, setter.margin, { sign: 'not-negative' }],
-  ]
-}
-
 const leftOutTools = ({ leftOut = [] }: SetupSheet) => leftOut.map(({ tool }) => tool)
-
-/** What a standard uncertainty may be. */
-const uncertain: ReadLengthOptions = { sign: 'not-negative' }
 
 function toolLengths(
   {

@@ -28,3 +28,20 @@ export const unknownName = (
           limit: [...known].slice(0, 40).join(', '),
         },
       ]
+
+/** A number at its place, and what it may be. */
+export type NamedLength = readonly [
+  place: string,
+  written: WrittenLength,
+  options: ReadLengthOptions,
+]
+
+/** A length that need not be there. */
+export const optional = (
+  place: string,
+  written: WrittenLength | undefined,
+  options: ReadLengthOptions = {},
+): readonly NamedLength[] => (written === undefined ? [] : [[place, written, options]])
+
+/** What a standard uncertainty may be. */
+export const uncertain: ReadLengthOptions = { sign: 'not-negative' }

@@ -10,7 +10,13 @@ import {
   type ShopGauge,
 } from '@pine/contract'
 import { readLength } from '@pine/core/length'
-import { asksLess, shopMachineOf, type MachinePolicy, type SetupSheet } from '@pine/core/sheet'
+import {
+  asksLess,
+  checkMachine,
+  shopMachineOf,
+  type MachinePolicy,
+  type SetupSheet,
+} from '@pine/core/sheet'
 import { v7 as uuid } from 'uuid'
 import type { Clock } from '../clock'
 import { accept, refuse, refuseInput, type Outcome } from '../refusal'
@@ -39,6 +45,8 @@ export async function addMachine(
 ): Promise<Outcome<MachineEntry>> {
   const refusal = notAllowed(person, 'declare')
   if (refusal) return { ok: false, refusal }
+  const wrong = checkMachine(entry.machine, 'machine.').map(reportProblem)
+  if (wrong.length > 0) return refuseInput(wrong)
   const written = await declare(store, clock, person, 'machine', entry.id, entry.machine)
   return kept(written, entry, await machinesOf(store))
 }
@@ -58,6 +66,8 @@ export async function changeMachine(
   if (refusal) return { ok: false, refusal }
   const before = (await machinesOf(store)).find((one) => one.id === id)
   if (before === undefined) return noMachine(id)
+  const wrong = checkMachine(machine, 'machine.').map(reportProblem)
+  if (wrong.length > 0) return refuseInput(wrong)
   if (asksLess(machine.policy, before.machine.policy)) {
     const denied = notAllowed(person, 'lower-policy')
     if (denied) return { ok: false, refusal: denied }

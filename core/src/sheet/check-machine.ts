@@ -3,8 +3,51 @@ import type { WrittenLength } from '../length/length'
 import { nanometresOf } from '../length/read-length'
 import type { Problem } from '../problem/problem'
 import { longestForSetter } from './fixed-setter'
+import { lengthProblem, optional, uncertain, type NamedLength } from './problems'
 import type { SetupSheet } from './sheet'
-import type { MachineDeclaration } from './machine'
+import type { FixedSetter, MachineDeclaration } from './machine'
+
+/**
+ * Everything that is wrong with a machine of the right shape, as it is declared.
+ *
+ * @param at what the places of its fields begin with, such as `machine.`.
+ */
+export const checkMachine = (machine: MachineDeclaration, at: string): readonly Problem[] => [
+  ...machineLengths(machine, at).flatMap(([place, written, options]) =>
+    lengthProblem(place, written, options),
+  ),
+  ...machineProblems(machine, at),
+]
+
+/** The numbers of a machine, each with what it may be. */
+export const machineLengths = (machine: MachineDeclaration, at: string): readonly NamedLength[] => [
+  ...AXES.flatMap((axis) => [
+    ...optional(`${at}lostMotion.${axis}`, machine.lostMotion?.[axis], {
+      sign: 'not-negative',
+    }),
+    ...optional(`${at}externalOffset.${axis}`, machine.externalOffset?.[axis]),
+    ...optional(`${at}dialTurn.${axis}`, machine.dialTurn?.[axis], { sign: 'positive' }),
+    ...optional(`${at}travels.${axis}.min`, machine.travels?.[axis]?.min),
+    ...optional(`${at}travels.${axis}.max`, machine.travels?.[axis]?.max),
+    ...optional(`${at}toolChange.${axis}`, machine.toolChange?.[axis]),
+  ]),
+  ...setterLengths(machine.fixedSetter, `${at}fixedSetter`),
+  ...optional(`${at}quill.travel`, machine.quill?.travel, { sign: 'positive' }),
+  ...optional(`${at}quill.uncertainty`, machine.quill?.uncertainty, uncertain),
+  ...optional(`${at}policy.leastGrip`, machine.policy?.leastGrip, { sign: 'positive' }),
+]
+
+function setterLengths(setter: FixedSetter | undefined, place: string): readonly NamedLength[] {
+  if (setter === undefined) return []
+  return [
+    ...(['X', 'Y', 'top', 'from'] as const).map((field): NamedLength => [
+      `${place}.${field}`,
+      setter[field],
+      {},
+    ]),
+    [`${place}.margin`, setter.margin, { sign: 'not-negative' }],
+  ]
+}
 
 /** What a machine is said to do that it cannot: a place where it does not go, a setter that no tool clears, a quill that is out too far. */
 export const placeProblems = (sheet: SetupSheet): readonly Problem[] => [
