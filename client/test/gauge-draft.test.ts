@@ -90,6 +90,12 @@ test('a sensor has styli, each with its name and the length of the sensor with i
   expect(correctedGauge(sensor, { ...gaugeDraft(sensor), reason: 'new stylus' })).toMatchObject({
     made: { gauge: { styli } },
   })
+  // More than the form of a new one has rows for: none is cut off.
+  const six = [1, 2, 3, 4, 5, 6].map((one) => ({ ...styli[0], name: `stylus ${one}` }))
+  const many = { ...sensor, styli: six }
+  expect(correctedGauge(many, { ...gaugeDraft(many), reason: 'why' })).toMatchObject({
+    made: { gauge: { styli: six } },
+  })
 })
 
 test('a tapered cutter has half an angle; nothing else has', () => {

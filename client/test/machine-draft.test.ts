@@ -236,6 +236,7 @@ describe('what stands on a machine', () => {
       'problems',
       'places.setterMargin',
     ])
+    expect(declared({ quillTravel: '0' })).toHaveProperty(['problems', 'places.quillTravel'])
     expect(declared({ changeX: '1,5' })).toHaveProperty(['problems', 'places.changeX'])
     expect(declared({ changeX: '5' }, { travels })).toHaveProperty(['problems', 'places.changeX'])
   })

@@ -17,8 +17,14 @@ type Use = MeasuredTool['uses'][number]
 const day = (number: number) => `2026-03-${String(number).padStart(2, '0')}T08:00:00Z`
 const NOW = { now: day(20) }
 
+/** Nose and tip were touched there; with which numbers is told by the length. */
+const TOUCHED = (['nose-on-plane', 'tip-on-plane'] as const).map(
+  (of) => ({ of, tool: 1 }) as unknown as Use['touches'][number],
+)
+
 const usedOn = (machine: string, at: number, length?: string, changes: Partial<Use> = {}): Use => ({
-  ...{ setup: `s${at}`, name: `job ${at}`, machine, number: 1, plane: 'table', touches: [] },
+  ...{ setup: `s${at}`, name: `job ${at}`, machine, number: 1, plane: 'table' },
+  touches: TOUCHED,
   ...{ gauges: [], at: day(at) },
   ...(length !== undefined && { length: mm(length), lengthWithinMm: 0.01 }),
   ...changes,
@@ -73,6 +79,21 @@ describe('how two machines differ', () => {
     ).toBe(false)
     expect(two({ uses: [usedOn('B', 5), usedOn('A', 3, '90')] })).toBe(false)
     expect(noseDifferences('B', [both('80', '80.05')]).size).toBe(0)
+  })
+
+  test('is told by no length that was declared, nor by one beside it: that would vouch for itself', () => {
+    const untouched = (wanted: string) => TOUCHED.filter(({ of }) => of !== wanted)
+    for (const touches of [untouched('nose-on-plane'), untouched('tip-on-plane')]) {
+      const uses = [usedOn('B', 5, '90.07', { touches }), usedOn('A', 3, '90')]
+      expect(noseDifferences('B', [both('80', '80.05'), tool(uses)]).size).toBe(0)
+      const nose = new Map([['A', { mm: 0.05, standardMm: 0.006, tools: 2 }]])
+      expect(carriedLength(tool(uses), 'B', nose, NOW)).toMatchObject({
+        ...{ because: 'measured-on-both', length: mm('90.050'), from: { name: 'job 3' } },
+      })
+      // A change in it is one all the same.
+      const changedThere = [usedOn('B', 5, '90.07', { touches, changedAt: day(5) }), uses[1]!]
+      expect(carriedLength(tool(changedThere), 'B', nose, NOW)).toBeUndefined()
+    }
   })
 
   test('is taken from the last time on each', () => {

@@ -239,6 +239,12 @@ describe('a tool that was changed past the control', () => {
       expect(states(documentOf(readings, [happened], [first, other]))).toMatchObject({
         H3: 'stale',
       })
+    // Each axis by itself: the last of them ends it.
+    const axis = (...axes: readonly ('X' | 'Y' | 'Z')[]) => ({ ...again, axes })
+    const parts = (...offs: SetupDocument['checkOffs']) =>
+      states(documentOf(readings, [happened], [first, ...offs]))['H3']
+    expect(parts(axis('Z'), axis('X'))).toBe('stale')
+    expect(parts(axis('Z'), axis('X'), axis('Y'))).toBe('read')
     // While nobody has homed it, whatever is touched counts from another tool.
     expect(states(documentOf(readings, [happened], [first]))).toEqual({
       H1: 'stale',

@@ -348,6 +348,8 @@ describe('over a plane that moved', () => {
     const second = event({ kind: 'plane-moved' })
     const all = [...before, ...between]
     expect(after(before, first, second)).toBeUndefined()
+    // A touch from two moves back and one from now tell both moves together, and those between by neither.
+    expect(after([...all, tip(1)], first, second)).toEqual({ by: 2, isTouched: false, tools: [3] })
     expect(after(all, first, second)).toEqual({ by: 2, isTouched: false, tools: [3] })
     expect(after(all, first, rebased, second)).toMatchObject({ by: 1, tools: [2, 3] })
   })

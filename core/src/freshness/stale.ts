@@ -1,3 +1,4 @@
+import { AXES, type MachineAxis } from '../address/row'
 import type { Chain } from '../chain/chain'
 import type { Reading, SetupDocument } from '../facts/document'
 import type { SetupEvent } from '../facts/event'
@@ -97,10 +98,14 @@ function movedBy(
  */
 function speaksUntil(event: SetupEvent, { checkOffs }: Pick<SetupDocument, 'checkOffs'>): number {
   if (event.kind !== 'cycle-broken') return event.place
-  const homed = checkOffs.find(
-    (one) => one.of === 'home' && one.leftOut === undefined && one.place > event.place,
-  )
-  return homed?.place ?? Infinity
+  // Where each axis is homed by itself, the last of the three ends it.
+  const open = new Set<MachineAxis>(AXES)
+  const last = checkOffs.find((one) => {
+    if (one.of !== 'home' || one.leftOut !== undefined || one.place < event.place) return false
+    for (const axis of one.axes ?? AXES) open.delete(axis)
+    return open.size === 0
+  })
+  return last?.place ?? Infinity
 }
 
 /** A tool that was changed is no longer as long as the sheet knows it. */

@@ -41,9 +41,10 @@ export function carriedOver(
     )
     return before !== undefined && !others.some((event) => isBehind(event, before, document))
   })
-  const by = sheet.tools.find(({ number }) =>
-    rebaseOf(document, { tool: number, place: document.length }),
-  )?.number
+  const by = sheet.tools.find(({ number }) => {
+    const pair = rebaseOf(document, { tool: number, place: document.length })
+    return pair !== undefined && pair.before.place > since
+  })?.number
   if (by !== undefined) return held.length === 0 ? undefined : { by, isTouched: true, tools: held }
   const [first, ...rest] = held
   return first === undefined || rest.length === 0

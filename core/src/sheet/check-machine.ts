@@ -7,12 +7,15 @@ import { lengthProblem, optional, uncertain, type NamedLength } from './problems
 import type { SetupSheet } from './sheet'
 import type { FixedSetter, MachineDeclaration } from './machine'
 
+/** What of a machine is numbers. */
+type Numbers = Omit<MachineDeclaration, 'name' | 'kind' | 'control'>
+
 /**
- * Everything that is wrong with a machine of the right shape, as it is declared.
+ * Everything that is wrong with the numbers of a machine of the right shape, as it is declared.
  *
  * @param at what the places of its fields begin with, such as `machine.`.
  */
-export const checkMachine = (machine: MachineDeclaration, at: string): readonly Problem[] => [
+export const checkMachine = (machine: Numbers, at: string): readonly Problem[] => [
   ...machineLengths(machine, at).flatMap(([place, written, options]) =>
     lengthProblem(place, written, options),
   ),
@@ -20,7 +23,7 @@ export const checkMachine = (machine: MachineDeclaration, at: string): readonly 
 ]
 
 /** The numbers of a machine, each with what it may be. */
-export const machineLengths = (machine: MachineDeclaration, at: string): readonly NamedLength[] => [
+export const machineLengths = (machine: Numbers, at: string): readonly NamedLength[] => [
   ...AXES.flatMap((axis) => [
     ...optional(`${at}lostMotion.${axis}`, machine.lostMotion?.[axis], {
       sign: 'not-negative',
@@ -62,7 +65,7 @@ type Places = Pick<MachineDeclaration, 'fixedSetter' | 'toolChange' | 'travels'>
  *
  * @param at what the places of its fields begin with: `sheet.machine.`, or nothing.
  */
-export function machineProblems(machine: Places, at: string): readonly Problem[] {
+function machineProblems(machine: Places, at: string): readonly Problem[] {
   const { fixedSetter, toolChange } = machine
   const beyond = (axis: MachineAxis, written: WrittenLength | undefined, field: string) =>
     beyondTravel(machine, axis, written, `${at}${field}`)

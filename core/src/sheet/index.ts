@@ -1,6 +1,6 @@
 export { checkSheet } from './check-sheet'
 export { isRoughlyKnown, isTooLongForSetter, longestForSetter } from './fixed-setter'
-export { checkMachine, machineProblems } from './check-machine'
+export { checkMachine } from './check-machine'
 export { needOf } from './needs'
 export { asksLess, shopMachineOf } from './policy'
 export {

@@ -100,7 +100,7 @@ export function carriedLength(
     now,
   }: { readonly maxAgeDays?: number | undefined; readonly now: string },
 ): CarriedLength | undefined {
-  const use = lastMeasured(tool.uses, tool.events)
+  const use = lastMeasured(tool.uses.map(asTouched), tool.events)
   const measured = use && measuredOf(use)
   if (use !== undefined && dayOf(now) - dayOf(use.at) > maxAgeDays) return undefined
   if (use?.length === undefined || use.machine === undefined || measured === undefined)
@@ -152,9 +152,21 @@ function measuredOf({
     : { mm: nm / NANOMETRES_PER.mm, standard: lengthWithinMm / K, at }
 }
 
+/**
+ * A use tells a length only where nose and tip were touched: one that was declared, or worked out beside a tool whose length was, would
+ * vouch for itself.
+ */
+function asTouched(use: MeasuredTool['uses'][number]): MeasuredTool['uses'][number] {
+  const isTouched = (['nose-on-plane', 'tip-on-plane'] as const).every((wanted) =>
+    use.touches.some(({ of }) => of === wanted),
+  )
+  const { length: _told, ...others } = use
+  return isTouched ? use : others
+}
+
 /** The last time that a machine measured it. */
 const measuredOn = ({ uses }: MeasuredTool, machine: string): Measured | undefined =>
-  uses.flatMap((use) => (use.machine === machine ? (measuredOf(use) ?? []) : []))[0]
+  uses.map(asTouched).flatMap((use) => (use.machine === machine ? (measuredOf(use) ?? []) : []))[0]
 
 function isChangedBetween({ uses, events }: MeasuredTool, one: Measured, other: Measured): boolean {
   const moments = [one, other].map(({ at }) => instantOf(at))

@@ -1,6 +1,5 @@
 import type { BenchLength } from '../shop/bench-length'
-import { formatLength } from '../length/format-length'
-import { NANOMETRES_PER, toNanometres, type WrittenLength } from '../length/length'
+import { NANOMETRES_PER, type WrittenLength } from '../length/length'
 import { nanometresOf } from '../length/read-length'
 import type { CarriedOver } from '../planner/carried-over'
 import type { CarriedLength } from '../shop/carried-length'
@@ -8,6 +7,7 @@ import type { KeptOffer, KeptTouch, ShopEvent, WhyTouched } from '../shop/kept-o
 import type { ToolTrust } from '../shop/tool-trust'
 import type { TouchMinutes } from '../shop/touch-minutes'
 import { lengthWords } from './typographic'
+import { writeMm } from './write-mm'
 
 const HAPPENED: Readonly<Record<ShopEvent['what'], string>> = {
   'plane-moved': 'the setting plane or its setter was moved',
@@ -89,11 +89,7 @@ export function describeCarried(
   { length, uncertainty, from, because, nose }: CarriedLength,
   machine: string,
 ): string {
-  const within = formatLength(
-    toNanometres(Math.round(2 * (nanometresOf(uncertainty) ?? 0))),
-    length.unit,
-    length.unit === 'mm' ? 3 : 4,
-  )
+  const within = writeMm((2 * (nanometresOf(uncertainty) ?? 0)) / NANOMETRES_PER.mm, length.unit)
   const here = `${lengthWords({ ...length, text: `${length.text} ±${within}` })}`
   const where = `in “${from.name}” on ${day(from.at)}`
   switch (because) {
@@ -108,12 +104,7 @@ export function describeCarried(
 
 function noseWords(nose: CarriedLength['nose'], unit: WrittenLength['unit']): string {
   if (nose === undefined) return ''
-  const by = formatLength(
-    toNanometres(Math.round(Math.abs(nose.mm) * NANOMETRES_PER.mm)),
-    unit,
-    unit === 'mm' ? 3 : 4,
-  )
-  return `${nose.tools} tools that were measured on both are ${by} ${unit} ${nose.mm < 0 ? 'shorter' : 'longer'} here.`
+  return `${nose.tools} tools that were measured on both are ${writeMm(Math.abs(nose.mm), unit)} ${unit} ${nose.mm < 0 ? 'shorter' : 'longer'} here.`
 }
 
 /** Where a reading comes from that is taken over, to stand beside it. */

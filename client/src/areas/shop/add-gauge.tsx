@@ -78,7 +78,7 @@ function GaugeForm<Result extends FieldValues>({
   readonly onLeave: () => void
   readonly children?: ReactNode
 }) {
-  const [kind, unit] = watch(['kind', 'unit'])
+  const [kind, unit, styli] = watch(['kind', 'unit', 'styli'])
   const length = { control, unit, onUnit: () => setValue('unit', otherUnit(unit)) }
   return (
     <Card padded gap="$3">
@@ -147,7 +147,7 @@ function GaugeForm<Result extends FieldValues>({
             Nose to tip, under its preload. With another stylus it is another tool; its sheet asks
             which one is in.
           </Words>
-          {newGauge.styli.map((_, index) => (
+          {styli.map((_, index) => (
             <Row key={index} gap="$2" alignItems="flex-start">
               <FormField
                 control={control}

@@ -140,10 +140,11 @@ export const gaugeDraft = ({
   halfAngle: halfAngle === undefined ? '' : String(halfAngle),
   grade: grade ?? 'none',
   uncertainty: textIn(uncertainty, size.unit),
-  styli: newGauge.styli.map((none, index) => {
-    const stylus = styli[index]
-    return stylus === undefined ? none : [stylus.name, textIn(stylus.length, size.unit)]
-  }),
+  // As many rows as it has, and never fewer than the form of a new one: what is declared is not cut off.
+  styli: [
+    ...styli.map((stylus) => [stylus.name, textIn(stylus.length, size.unit)] as const),
+    ...newGauge.styli.slice(styli.length),
+  ],
   reason: '',
 })
 

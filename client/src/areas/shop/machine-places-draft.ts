@@ -1,6 +1,6 @@
 import { AXES } from '@pine/core/address'
-import { readLength, textIn, type LengthUnit, type WrittenLength } from '@pine/core/length'
-import { machineProblems, type MachineDeclaration } from '@pine/core/sheet'
+import { textIn, type LengthUnit, type WrittenLength } from '@pine/core/length'
+import { checkMachine, type MachineDeclaration } from '@pine/core/sheet'
 import { describeProblem } from '@pine/core/words'
 
 /** What stands on a machine, each number as it is typed. */
@@ -43,6 +43,8 @@ const CHANGE = { X: 'changeX', Y: 'changeY', Z: 'changeZ' } as const
 const FIELD_AT: Readonly<Record<string, PlaceField>> = {
   ...Object.fromEntries(Object.entries(SETTER).map(([at, field]) => [`fixedSetter.${at}`, field])),
   ...Object.fromEntries(Object.entries(CHANGE).map(([at, field]) => [`toolChange.${at}`, field])),
+  'quill.travel': 'quillTravel',
+  'quill.uncertainty': 'quillWithin',
 }
 
 type PlaceProblems = Readonly<Partial<Record<PlaceField, string>>>
@@ -56,11 +58,7 @@ export function placesOf(
   const problems: Partial<Record<PlaceField, string>> = {}
   const written = (field: PlaceField): WrittenLength | undefined => {
     const text = draft[field].trim()
-    if (text === '') return undefined
-    const sizes = ['setterMargin', 'quillTravel', 'quillWithin'].includes(field)
-    const read = readLength({ text, unit }, sizes ? { sign: 'not-negative' } : {})
-    if (!read.ok) problems[field] = wordsOf(read.problem)
-    return { text, unit }
+    return text === '' ? undefined : { text, unit }
   }
   const setter = Object.entries(SETTER).map(([at, field]) => [at, written(field)] as const)
   const isSetter = setter.some(([, value]) => value !== undefined)
@@ -85,12 +83,12 @@ export function placesOf(
     ...(change.length > 0 && { toolChange: Object.fromEntries(change) }),
     ...(travel && { quill: { travel, ...(within && { uncertainty: within }) } }),
   }
-  const told = machineProblems({ ...made, ...(travels && { travels }) }, '')
-  for (const problem of told) {
+  // Of the travels themselves the form has told already.
+  for (const problem of checkMachine({ ...made, ...(travels && { travels }) }, '')) {
     const field = FIELD_AT[problem.place]
-    if (field !== undefined) problems[field] = wordsOf(problem)
+    if (field !== undefined) problems[field] ??= wordsOf(problem)
   }
-  return told.length > 0 ? { problems } : { made }
+  return Object.keys(problems).length > 0 ? { problems } : { made }
 }
 
 /** Places that are declared, to be corrected. */
