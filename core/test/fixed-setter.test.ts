@@ -141,6 +141,9 @@ describe('what a machine is said to do', () => {
     expect(problems({ toolChange: { X: mm('-400'), Z: mm('2') } })).toEqual([
       'place-outside-travel sheet.machine.toolChange.Z',
     ])
+    // A top that lies above its travel lost its sign: that is told, at the number that is wrong. Below it need not be reached.
+    expect(setter({ top: mm('310') })[0]).toBe('place-outside-travel sheet.machine.fixedSetter.top')
+    expect(setter({ top: mm('-600') })).toEqual([])
     // Where nobody has said how far it goes, nothing is held against it.
     expect(problems({ travels: undefined, toolChange: { Z: mm('2') } })).toEqual([])
   })
@@ -156,7 +159,7 @@ describe('what a machine is said to do', () => {
     expect(setter({ top: mm('1,5') })).toEqual(['length-comma sheet.machine.fixedSetter.top'])
     const [told] = checkSheet(sheetWith({ fixedSetter: { ...SETTER, from: mm('-300') } }))
     expect(told && describeProblem(told).message).toBe(
-      'From Z -300 mm not even a tool of no length clears the setter.',
+      'From Z −300 mm not even a tool of no length clears a top at −310 mm and 20 mm of margin.',
     )
   })
 

@@ -76,7 +76,10 @@ function machineProblems(machine: Places, at: string): readonly Problem[] {
       : [
           ...beyond('X', fixedSetter.X, 'fixedSetter.X'),
           ...beyond('Y', fixedSetter.Y, 'fixedSetter.Y'),
-          // The nose need not reach the top: with a tool in it the machine stands higher.
+          // The nose need not reach down to the top, for with a tool in it the machine stands higher; but nothing is above its travel.
+          ...(isAboveTravel(machine, fixedSetter.top)
+            ? beyond('Z', fixedSetter.top, 'fixedSetter.top')
+            : []),
           ...beyond('Z', fixedSetter.from, 'fixedSetter.from'),
         ]),
     ...AXES.flatMap((axis) => beyond(axis, toolChange?.[axis], `toolChange.${axis}`)),
@@ -91,6 +94,11 @@ function machineProblems(machine: Places, at: string): readonly Problem[] {
         ]
       : []),
   ]
+}
+
+function isAboveTravel({ travels }: Places, written: WrittenLength): boolean {
+  const [at, max] = [nanometresOf(written), nanometresOf(travels?.Z?.max)]
+  return at !== undefined && max !== undefined && at > max
 }
 
 function beyondTravel(

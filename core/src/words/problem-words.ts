@@ -1,4 +1,5 @@
 import type { Problem, ProblemCode } from '../problem/problem'
+import { typographic } from './typographic'
 
 /** What a person reads about a problem: what is wrong, what was expected, what to do. */
 export interface ProblemWords {
@@ -26,12 +27,12 @@ const words: Readonly<Record<ProblemCode, (problem: Problem) => ProblemWords>> =
     remedy: 'Leave it out, or say on the machine that its control keeps lengths.',
   }),
   'place-outside-travel': ({ received, limit }) => ({
-    message: `The machine does not go to ${received}.`,
-    expected: `a machine position within its travel, ${limit}`,
+    message: `The machine does not go to ${typographic(received)}.`,
+    expected: `a machine position within its travel, ${typographic(limit ?? '')}`,
     remedy: 'Drive there and read the machine position off the display, sign and all.',
   }),
   'setter-not-cleared': ({ received, limit }) => ({
-    message: `From Z ${received} not even a tool of no length clears the setter.`,
+    message: `From Z ${typographic(received)} not even a tool of no length clears a top at ${typographic(limit ?? '')}.`,
     expected: `a start above its top, ${limit}`,
     remedy: 'The start is where Z is high; the top is where the bare nose would stand on it.',
   }),

@@ -281,7 +281,7 @@ function MachineForm({ formKey, initial, make, send, asks, onLeave }: MachineFor
         control={control}
         name="retract"
         label="Words that lift Z clear of everything"
-        hint="as its manual has them"
+        hint="G53 G0 Z0"
         note="They come first in a proof, before X and Y move. Left empty, Z is raised by hand."
         testID="machine-retract"
       />
