@@ -34,7 +34,11 @@ export function SortableList({ label, items, onMove }: SortableListProps) {
   const sensors = useSensors(
     // A little way first, so that a tap on the handle is no move.
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+    // It scrolls at once: while a list glides, the arrow that is pressed next would be lost.
+    useSensor(KeyboardSensor, {
+      coordinateGetter: sortableKeyboardCoordinates,
+      scrollBehavior: 'auto',
+    }),
   )
   const keys = items.map(({ key }) => key)
   const nameOf = (key: string | number) => items.find((item) => item.key === key)?.name ?? ''
