@@ -1,4 +1,4 @@
-import { cpSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
+import { cpSync, mkdirSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { chromium, type Browser } from '@playwright/test'
@@ -26,6 +26,8 @@ async function emptyPage(): Promise<void> {
   mkdirSync(join(EMPTY, 'src/app'), { recursive: true })
   for (const name of ['app.json', 'babel.config.cjs', 'metro.config.cjs', 'package.json'])
     cpSync(join(ROOT, 'client', name), join(EMPTY, name))
+  // It knows core and contract by where it lies: a link stays there.
+  symlinkSync(join(ROOT, 'client/direct-imports.cjs'), join(EMPTY, 'direct-imports.cjs'))
   cpSync(join(ROOT, 'client/public'), join(EMPTY, 'public'), { recursive: true })
   for (const name of ['global.css', 'tamagui.config.ts', 'roles.ts'])
     cpSync(join(ROOT, 'client/src/theme', name), join(EMPTY, 'src/theme', name))

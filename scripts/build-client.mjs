@@ -20,6 +20,7 @@ const MADE_OF = [
   'client/src',
   'client/app.json',
   'client/babel.config.cjs',
+  'client/direct-imports.cjs',
   'client/metro.config.cjs',
   'client/package.json',
   'client/icons',
@@ -69,12 +70,11 @@ function copyFonts() {
 
 /** What the first screen needs and the page itself does not name: without this each is asked for only when the one before has run. */
 const aheadOf = (dist) => {
-  const scripts = join(dist, '_expo/static/js/web')
-  const chunk = existsSync(scripts)
-    ? readdirSync(scripts).filter((name) => /^(_layout|index)-.*\.js$/.test(name))
-    : []
+  const scripts = '_expo/static/js/web'
   return [
-    ...chunk.map((name) => `<link rel="preload" as="script" href="/_expo/static/js/web/${name}">`),
+    ...readdirSync(join(dist, scripts))
+      .filter((name) => /^(_layout|index)-.*\.js$/.test(name))
+      .map((name) => `<link rel="preload" as="script" href="/${scripts}/${name}">`),
     ...['next-500', 'next-700'].map(
       (name) =>
         `<link rel="preload" as="font" type="font/woff2" href="/fonts/${name}.woff2" crossorigin>`,

@@ -1,6 +1,6 @@
 import { renderHook } from '@testing-library/react'
-import { begunDocument, factOfEntry, useBegun } from '@/data/begun'
-import { withWaiting } from '@/data/setups'
+import { useBegun } from '@/data/begun'
+import { begunDocument, factOfEntry, withWaiting } from '@/data/one-setup'
 import type { OutboxEntry, SetupEntry } from '@/data/outbox-entry'
 import { example } from './run/set-ups'
 

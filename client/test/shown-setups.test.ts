@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { parseSetupText, type SetupAnswer } from '@pine/contract'
 import { isReleased } from '@pine/core/facts'
 import { withFacts } from '../src/data/shown-setups'
-import { withWaiting } from '../src/data/setups'
+import { withWaiting } from '../src/data/one-setup'
 
 jest.mock('@/data/api', () => ({ api: {}, ask: jest.fn(), ApiRefusal: Error }))
 

@@ -39,11 +39,10 @@ export { writtenLengthSchema } from './fields'
 export {
   errorBodySchema,
   reportedProblemSchema,
-  reportIssues,
-  reportProblem,
   type ErrorBody,
   type ReportedProblem,
-} from './report'
+} from './error-body'
+export { reportIssues, reportProblem } from './report'
 export { keptProgramTextSchema, LONGEST_PROGRAM, type KeptProgramText } from './program-schema'
 export {
   SETUP_FACTS,
@@ -67,7 +66,8 @@ export {
 } from './facts'
 export { parseSetupFile, parseSetupText, type ParsedSetup } from './parse-document'
 export { setupJsonSchema } from './json-schema'
-export { solutionViewSchema, viewSolution, type SolutionView } from './solution-view'
+export { solutionViewSchema, type SolutionView } from './solution-view'
+export { viewSolution } from './view-solution'
 export {
   pinSchema,
   personNameSchema,

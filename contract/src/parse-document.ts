@@ -1,5 +1,6 @@
 import { checkDocument, foldSetup, type SetupDocument, type SetupFile } from '@pine/core/facts'
-import { reportIssues, reportProblem, type ReportedProblem } from './report'
+import type { ReportedProblem } from './error-body'
+import { reportIssues, reportProblem } from './report'
 import { setupFileSchema } from './setup-facts'
 import { carryOver, version1Schema } from './version-1'
 

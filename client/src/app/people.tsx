@@ -1,1 +1,1 @@
-export { PeopleScreen as default } from '@/areas/people/people-screen'
+export { PeopleScreen as default } from '@/areas/late'

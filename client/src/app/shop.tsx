@@ -1,1 +1,1 @@
-export { ShopScreen as default } from '@/areas/shop/shop-screen'
+export { ShopScreen as default } from '@/areas/late'

@@ -1,4 +1,3 @@
-import { foldSetup, type SetupDocument, type SetupFact } from '@pine/core/facts'
 import { type Author } from '@pine/core/journal'
 import { type SetupSheet } from '@pine/core/sheet'
 import { post } from './outbox'
@@ -26,22 +25,3 @@ export function useBegun(): readonly { readonly id: string; readonly sheet: Setu
     .filter(({ begins, refused }) => begins === true && refused === undefined)
     .map(({ setupId, fact }) => ({ id: setupId, sheet: fact.body as SetupSheet }))
 }
-
-/** A set-up as it was begun here; undefined where it was not. */
-export function begunDocument(
-  id: string,
-  waiting: readonly SetupEntry[],
-): SetupDocument | undefined {
-  const first = waiting.find(({ begins }) => begins === true)
-  return first && foldSetup({ id, facts: [factOfEntry(first)] })
-}
-
-/** What was entered, as the fact that it will be. */
-export const factOfEntry = ({ fact, by, at, seen }: SetupEntry): SetupFact =>
-  ({
-    via: 'typed',
-    ...fact,
-    by: typeof by === 'string' ? { name: by } : by,
-    at,
-    ...(seen !== undefined && { seen }),
-  }) as SetupFact

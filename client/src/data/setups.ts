@@ -1,26 +1,9 @@
-import { useMemo } from 'react'
 import useSWR from 'swr'
 import { v7 as uuid } from 'uuid'
 import { z } from 'zod'
-import {
-  factsAnswerSchema,
-  recordSchema,
-  setupAnswerSchema,
-  setupSummarySchema,
-  type NewFact,
-} from '@pine/contract'
-import { appendFact, factIds, foldSetup, type SetupDocument } from '@pine/core/facts'
-import { type Author } from '@pine/core/journal'
+import { factsAnswerSchema, setupSummarySchema, type NewFact } from '@pine/contract'
 import { api, ask } from './api'
-import { begunDocument, factOfEntry } from './begun'
-import { post } from './outbox'
-import { isOfSetup, type SetupEntry } from './outbox-entry'
-import { useOutbox } from './outbox-store'
-import type { Said } from './said'
-import { useSession } from './session'
-import { policyOf, useMachines } from './shop'
-import { setupKey, showLists, useShown } from './shown-setups'
-import { standing } from './standing'
+import { showLists } from './shown-setups'
 
 /** The set-ups that are worked on, or those that were put away. */
 export function useSetups({ away } = { away: false }) {
@@ -38,76 +21,4 @@ export async function putAwayOrBack(id: string, moves: 'away' | 'back'): Promise
     factsAnswerSchema,
   )
   await showLists()
-}
-
-/**
- * Enters a fact into a set-up: kept here at once, sent as soon as the server answers.
- *
- * @param seen how many of its facts this device has from the server.
- */
-export function enterFact(setupId: string, said: Said, by: Author, seen: number): Promise<void> {
-  const fact = { id: uuid(), ...said } as NewFact
-  return post({ setupId, fact, by, at: new Date().toISOString(), seen })
-}
-
-/**
- * One set-up as it stands, with what was entered here and is still on its way. Everything is
- * worked out on this device by the same core as on the server.
- */
-export function useSetup(id: string) {
-  const { person } = useSession()
-  useShown(id)
-  const { all: machines } = useMachines()
-  const { data, error } = useSWR(setupKey(id), () =>
-    ask(api.setups[':id'].$get({ param: { id } }), setupAnswerSchema),
-  )
-  const outbox = useOutbox()
-  const waiting = useMemo(
-    () =>
-      outbox
-        .filter(isOfSetup)
-        .filter(({ setupId, refused }) => setupId === id && refused === undefined),
-    [outbox, id],
-  )
-  const known = useMemo(
-    () => (data === undefined ? begunDocument(id, waiting) : foldSetup(data.file)),
-    [data, id, waiting],
-  )
-  const setup = useMemo(
-    () =>
-      known &&
-      standing(
-        withWaiting(known, waiting),
-        new Date().toISOString(),
-        policyOf(machines, known.sheet),
-      ),
-    [known, waiting, machines],
-  )
-  return {
-    setup,
-    error: error as unknown,
-    /** Enters a fact: kept here at once, sent as soon as the server answers. */
-    enter: (said: Said): Promise<void> =>
-      enterFact(id, said, person ?? { name: '' }, known?.length ?? 1),
-  }
-}
-
-/** What a release froze. */
-export function useRecord(setupId: string, recordId: string) {
-  const { data, error } = useSWR(['record', setupId, recordId], () =>
-    ask(
-      api.setups[':id'].records[':record'].$get({ param: { id: setupId, record: recordId } }),
-      recordSchema,
-    ),
-  )
-  return { record: data, error: error as unknown }
-}
-
-/** A set-up with what was entered here since. A release is one when the server has frozen it, and not before. */
-export function withWaiting(known: SetupDocument, waiting: readonly SetupEntry[]): SetupDocument {
-  const ids = factIds(known)
-  return waiting
-    .filter(({ fact, begins }) => begins !== true && !ids.has(fact.id) && fact.kind !== 'record')
-    .map(factOfEntry)
-    .reduce(appendFact, known)
 }

@@ -50,14 +50,9 @@ export { describeProof, describeProofReasons } from './proof-words'
 export { describeReadBackError } from './read-back-words'
 export { describeCause } from './slip-words'
 export { spokenNumber } from './spoken'
+export { STATION_NAMES } from './station-names'
 export { stepName } from './step-name'
-export {
-  FIELD_NAMES,
-  STATION_NAMES,
-  describeApproach,
-  describeStep,
-  gaugeNames,
-} from './step-words'
+export { FIELD_NAMES, describeApproach, describeStep, gaugeNames } from './step-words'
 export { describeRole, describeTerm, saysSomething } from './term-words'
 export { describeExpected, describeSurprise, isVague } from './expect-words'
 export { lengthWords, typographic } from './typographic'

@@ -7,22 +7,9 @@ import { toNanometres } from '../length/length'
 import { readLength } from '../length/read-length'
 import { asksForSpindle } from '../plan/reading-fields'
 import { type FieldKey } from '../quantities/fields'
-import type { Station } from '../plan/step'
 import { sideOf } from '../sheet/sheet'
 import { approachDirection, axisOfFace, type Face, type Side } from '../touch/touch'
 import { lengthWords } from './typographic'
-
-export const STATION_NAMES: Readonly<Record<Station, string>> = {
-  ready: 'Ready',
-  reference: 'Reference',
-  lengths: 'Lengths',
-  plan: 'X and Y',
-  height: 'Z',
-  'key-in': 'Key in',
-  stops: 'Tool by tool',
-  prove: 'Prove',
-  release: 'Release',
-}
 
 /** The numbers of a reading that is made of several. */
 export const FIELD_NAMES: Readonly<Record<FieldKey, string>> = {

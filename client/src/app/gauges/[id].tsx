@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router'
-import { GaugeScreen } from '@/areas/gauges/gauge-screen'
+import { GaugeScreen } from '@/areas/late'
 
 export default function GaugeRoute() {
   const { id } = useLocalSearchParams<{ id: string }>()

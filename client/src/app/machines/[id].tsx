@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router'
-import { MachineScreen } from '@/areas/machines/machine-screen'
+import { MachineScreen } from '@/areas/late'
 
 export default function MachineRoute() {
   const { id } = useLocalSearchParams<{ id: string }>()

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router'
-import { RunScreen } from '@/areas/run/frame/run-screen'
+import { RunScreen } from '@/areas/late'
 
 export default function RunRoute() {
   const { id, step } = useLocalSearchParams<{ id: string; step?: string }>()

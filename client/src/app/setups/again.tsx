@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router'
-import { AgainScreen } from '@/areas/new-setup/again-screen'
+import { AgainScreen } from '@/areas/late'
 
 export default function AgainRoute() {
   const { id } = useLocalSearchParams<{ id: string }>()

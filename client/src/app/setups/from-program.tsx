@@ -1,1 +1,1 @@
-export { FromProgramScreen as default } from '@/areas/program/from-program-screen'
+export { FromProgramScreen as default } from '@/areas/late'

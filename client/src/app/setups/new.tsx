@@ -1,1 +1,1 @@
-export { NewSetupScreen as default } from '@/areas/new-setup/new-setup-screen'
+export { NewSetupScreen as default } from '@/areas/late'

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router'
-import { PlanScreen } from '@/areas/plan/plan-screen'
+import { PlanScreen } from '@/areas/late'
 
 export default function PlanRoute() {
   const { id } = useLocalSearchParams<{ id: string }>()

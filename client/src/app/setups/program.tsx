@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router'
-import { ProgramScreen } from '@/areas/program/program-screen'
+import { ProgramScreen } from '@/areas/late'
 
 export default function ProgramRoute() {
   const { id } = useLocalSearchParams<{ id: string }>()

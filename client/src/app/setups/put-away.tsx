@@ -1,1 +1,1 @@
-export { PutAwayScreen as default } from '@/areas/setups/put-away-screen'
+export { PutAwayScreen as default } from '@/areas/late'

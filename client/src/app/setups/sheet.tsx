@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router'
-import { ChangeSheetScreen } from '@/areas/new-setup/change-sheet-screen'
+import { ChangeSheetScreen } from '@/areas/late'
 
 export default function SheetRoute() {
   const { id } = useLocalSearchParams<{ id: string }>()

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router'
-import { ToolScreen } from '@/areas/tools/tool-screen'
+import { ToolScreen } from '@/areas/late'
 
 export default function ToolRoute() {
   const { id } = useLocalSearchParams<{ id: string }>()

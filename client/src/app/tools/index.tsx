@@ -1,1 +1,1 @@
-export { ToolsScreen as default } from '@/areas/tools/tools-screen'
+export { ToolsScreen as default } from '@/areas/late'

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router'
-import { LabelScreen } from '@/areas/tools/label-screen'
+import { LabelScreen } from '@/areas/late'
 
 export default function LabelRoute() {
   const { id } = useLocalSearchParams<{ id: string }>()

@@ -1,1 +1,1 @@
-export { ScanScreen as default } from '@/areas/tools/scan-screen'
+export { ScanScreen as default } from '@/areas/late'

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import { failureWords } from '@/data/api'
-import { useSetup } from '@/data/setups'
+import { useSetup } from '@/data/one-setup'
 import type { StandingSetup } from '@/data/standing'
 import { Message } from '@/kit/message'
 

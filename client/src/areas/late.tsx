@@ -1,0 +1,36 @@
+import { lazy, Suspense, type ComponentType } from 'react'
+import { Message } from '@/kit/message'
+
+type Work = typeof import('./work')
+
+/**
+ * A screen that comes after the first page: who signs in or looks over the list waits for neither solver nor sheet. All of them
+ * are one piece; the service worker fetches it when the first screen stands.
+ */
+function late<Props extends object>(of: (work: Work) => ComponentType<Props>) {
+  const Screen = lazy(async () => ({ default: of(await import('./work')) }))
+  return function Late(props: Props) {
+    return (
+      <Suspense fallback={<Message text="Opening …" />}>
+        <Screen {...props} />
+      </Suspense>
+    )
+  }
+}
+
+export const GaugeScreen = late((work) => work.GaugeScreen)
+export const MachineScreen = late((work) => work.MachineScreen)
+export const AgainScreen = late((work) => work.AgainScreen)
+export const ChangeSheetScreen = late((work) => work.ChangeSheetScreen)
+export const NewSetupScreen = late((work) => work.NewSetupScreen)
+export const PeopleScreen = late((work) => work.PeopleScreen)
+export const PlanScreen = late((work) => work.PlanScreen)
+export const FromProgramScreen = late((work) => work.FromProgramScreen)
+export const ProgramScreen = late((work) => work.ProgramScreen)
+export const RunScreen = late((work) => work.RunScreen)
+export const PutAwayScreen = late((work) => work.PutAwayScreen)
+export const ShopScreen = late((work) => work.ShopScreen)
+export const LabelScreen = late((work) => work.LabelScreen)
+export const ScanScreen = late((work) => work.ScanScreen)
+export const ToolScreen = late((work) => work.ToolScreen)
+export const ToolsScreen = late((work) => work.ToolsScreen)
