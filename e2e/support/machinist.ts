@@ -50,6 +50,13 @@ export class Machinist {
     await this.typePin(pin)
   }
 
+  /** Signs out, and sees that it is done. */
+  async signOut(): Promise<void> {
+    await this.page.goto(`${this.address}/sign-in`)
+    await this.page.getByRole('button', { name: 'Sign out' }).click()
+    await expect(this.page.getByRole('heading', { name: 'Who is at the machine?' })).toBeVisible()
+  }
+
   private async typePin(pin: string): Promise<void> {
     await this.keys(pin)
     await this.next()

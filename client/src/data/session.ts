@@ -34,7 +34,9 @@ export function useSession() {
     },
     async signOut() {
       sendAs(undefined)
-      await mutate(await ask(api.session.$delete(), sessionSchema), { revalidate: false })
+      // Whoever closes the page in the same moment is signed out all the same.
+      const signsOut = api.session.$delete({}, { init: { keepalive: true } })
+      await mutate(await ask(signsOut, sessionSchema), { revalidate: false })
       await seenBefore.forget()
     },
   }
