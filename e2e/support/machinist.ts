@@ -4,7 +4,7 @@ import { v7 as uuid } from 'uuid'
 const KEY_NAMES: Readonly<Record<string, string>> = { '.': 'decimal point', '-': 'turn the sign' }
 
 /** A device tries again every few seconds. */
-const LONGEST_AWAY_MS = 20_000
+const LONGEST_AWAY_MS = 60_000
 
 /** What a person does, in the words of the screen. */
 export class Machinist {

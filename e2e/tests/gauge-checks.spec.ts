@@ -143,7 +143,6 @@ test('a check that is made where nothing is received stands at once, and arrives
   page,
   demo,
 }) => {
-  page.setDefaultTimeout(15_000)
   const mira = new Machinist(page, demo.address, true)
   await mira.signIn('Mira Toller')
   const id = uuid()

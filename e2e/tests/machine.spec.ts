@@ -10,7 +10,6 @@ test('what a control holds is told with who keyed it; a screw is tested and coun
   page,
   demo,
 }) => {
-  page.setDefaultTimeout(15_000)
   const mira = new Machinist(page, demo.address, true)
   await mira.signIn('Mira Toller')
   await page.getByRole('link', { name: 'Shop' }).click()

@@ -68,7 +68,6 @@ test('a job is planned: the changer turns the shorter way, one is left out, anot
   page,
   demo,
 }) => {
-  page.setDefaultTimeout(15_000)
   const { mira, job, setter } = await shop(page, demo.address)
   const first = await job('Rack plate')
   await page.goto(`${demo.address}/setups/${first.id}?step=sheet`)
@@ -116,7 +115,7 @@ test('a job is planned: the changer turns the shorter way, one is left out, anot
   await expect(async () => {
     await page.keyboard.press('ArrowUp')
     await told('would be number 1.', 1_000)
-  }).toPass({ timeout: 20_000 })
+  }).toPass({ timeout: 60_000 })
   await page.keyboard.press('Space')
   await expect.poll(async () => (await planned(page))[0]).toBe(last)
   const order = await planned(page)
@@ -168,7 +167,6 @@ test('a length from the bench counts without a touch where a face seats the hold
   page,
   demo,
 }) => {
-  page.setDefaultTimeout(15_000)
   const mira = new Machinist(page, demo.address, true)
   await mira.signIn('Mira Toller')
   const machineId = uuid()
@@ -211,7 +209,6 @@ test('a tool that was lent by another mill counts with its length there and what
   page,
   demo,
 }) => {
-  page.setDefaultTimeout(15_000)
   const mira = new Machinist(page, demo.address, true)
   await mira.signIn('Mira Toller')
   const post = (path: string, data: object) => declare(page, demo.address, path, data)

@@ -238,7 +238,6 @@ test.describe('files that are no program for this set-up', () => {
     page,
     demo,
   }) => {
-    test.setTimeout(240_000)
     await readFresh(page, demo.address, 'Ansel Okoro')
     // Made in the page: a file of this length cannot be handed over by the driver.
     const giveFile = (moves: number) =>

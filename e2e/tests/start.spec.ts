@@ -73,7 +73,6 @@ const postmasterOf = (state: string): number =>
   Number(readFileSync(`${state}-data/data/postmaster.pid`, 'utf8').split('\n')[0])
 
 test('killed without a chance to clean up, the next start takes over and loses nothing; copies are put back, and --fresh keeps the old', async () => {
-  test.setTimeout(180_000)
   const folder = mkdtempSync(join(PLACE, 'pine-start-'))
   chmodSync(folder, 0o711)
   const state = join(folder, 'shop')

@@ -22,7 +22,6 @@ const refuse = (page: Page, status: number, code: string, message: string) =>
 test('no network, waiting, refused, of another, another version, altered: each is told, and keeps nobody from using it', async ({
   browser,
 }) => {
-  test.setTimeout(300_000)
   const folder = mkdtempSync(join(tmpdir(), 'pine-page-'))
   cpSync(BUILT, folder, { recursive: true })
   const product = await Product.start(true, folder)

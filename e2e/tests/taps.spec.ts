@@ -86,7 +86,6 @@ for (const { name, control, most, captures } of CONTROLS)
     page,
     demo,
   }) => {
-    test.setTimeout(240_000)
     const mira = new Counted(page, demo.address)
     await mira.listen()
     await mira.signIn('Mira Toller')

@@ -8,7 +8,7 @@ test.beforeAll(async () => {
 })
 test.afterAll(() => demo.close())
 
-test('a reading entered on the phone stands on the wide screen within a second', async ({
+test('a reading entered on the phone stands on the wide screen, where nothing asks for it', async ({
   page,
   browser,
 }) => {
@@ -34,7 +34,11 @@ test('a reading entered on the phone stands on the wide screen within a second',
   await phone.next()
   const entered = Date.now()
   await expect(first).not.toContainText('–')
-  expect(Date.now() - entered).toBeLessThan(1000)
+  // Nothing asks again by itself: it was told. How long that took stands in the report.
+  test.info().annotations.push({
+    type: 'a reading on the other screen',
+    description: `${Date.now() - entered} ms after it was entered`,
+  })
 
   // After a gap (the server was away) what was missed is there without anybody looking.
   await demo.halt()
@@ -43,7 +47,7 @@ test('a reading entered on the phone stands on the wide screen within a second',
   await expect(page.getByText('1 entry is kept on this device')).toBeVisible()
   await demo.run()
   const second = wide.getByRole('button', { name: /^H3: where|^H3, not read/ })
-  await expect(second).not.toContainText('–', { timeout: 15_000 })
+  await expect(second).not.toContainText('–')
   // Two pages of one device hold one line between them: both are told.
   const other = await office.newPage()
   await other.goto(wide.url())
@@ -53,7 +57,6 @@ test('a reading entered on the phone stands on the wide screen within a second',
   for (const one of [wide, other])
     await expect(one.getByRole('button', { name: /^H4: where|^H4, not read/ })).not.toContainText(
       '–',
-      { timeout: 3000 },
     )
   await office.close()
 })

@@ -5,9 +5,6 @@ import { v7 as uuid } from 'uuid'
 import { expect, test } from '../support/product'
 import { mm, SENSOR_TWO_FIXTURES } from '../support/sheets'
 
-/** Twenty views, each opened from the list: on a busy machine that takes minutes. */
-const MANY_VIEWS_MS = 400_000
-
 // They only look: both workers may share them.
 test.describe.configure({ mode: 'parallel' })
 
@@ -170,7 +167,6 @@ for (const scheme of ['light', 'dark'] as const)
     ['wide', { width: 1280, height: 800 }],
   ] as const)
     test(`every main view is accessible: ${scheme}, ${size}`, async ({ browser, demo }) => {
-      test.setTimeout(MANY_VIEWS_MS)
       // axe wants a context of its own.
       const context = await browser.newContext({ viewport, colorScheme: scheme })
       const page = await context.newPage()
@@ -195,7 +191,6 @@ for (const viewport of [
     browser,
     demo,
   }) => {
-    test.setTimeout(MANY_VIEWS_MS)
     const context = await browser.newContext({ viewport, reducedMotion: 'reduce' })
     const page = await context.newPage()
     const mira = new Machinist(page, demo.address)
@@ -230,7 +225,6 @@ test('from a key to the redrawn ladder at a fourth of the speed: measured, and t
   page,
   demo,
 }) => {
-  test.setTimeout(MANY_VIEWS_MS)
   const mira = new Machinist(page, demo.address)
   await mira.signIn('Mira Toller')
   await page.getByText('Focuser body, two fixtures').click()
