@@ -25,17 +25,15 @@ beforeAll(async () => {
 })
 afterAll(() => shop.close())
 
-// A thousand of the million of bench/requests.ts, with other seeds each time that they fail on are told by fast-check.
-test('whatever is sent, nothing fails, nothing takes long, nothing is told that should not be', async () => {
+// A thousand of the million of bench/requests.ts (which also tells how long they take), with other seeds each time that they fail on are told by fast-check.
+test('whatever is sent, nothing fails, nothing is told that should not be', async () => {
   const seen = new Map<number, number>()
   await fc.assert(
     fc.asyncProperty(mutatedRequests(EXAMPLES, setups), async ({ method, path, type, body }) => {
-      const started = performance.now()
       const answer = await shop.request(method, path, body, type)
       const text = path.startsWith('/live') ? '' : await answer.text()
       seen.set(answer.status, (seen.get(answer.status) ?? 0) + 1)
       expect(answer.status).toBeLessThan(500)
-      expect(performance.now() - started).toBeLessThan(2000)
       expect(text).not.toMatch(LEAKS)
       // Every no has its words.
       if (answer.status >= 400)

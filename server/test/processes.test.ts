@@ -1,5 +1,8 @@
 import { v7 as uuid } from 'uuid'
 import type { NewFact } from '@pine/contract'
+import { SESSION_MOMENT } from '../src/store/typeorm-people'
+import { firstShop, typeormStore } from '../src/store/typeorm-store'
+import { SetupStreams } from '../src/use-cases/set-up-streams'
 import { setupsOf, type Setups } from '../src/use-cases/setups'
 import { startHarness, type Harness } from './harness'
 import { mm, sheetOf } from './sheets'
@@ -108,4 +111,59 @@ test('an id that another set-up has is refused, and nothing is written', async (
     refusal: { code: 'id-already-used' },
   })
   expect(await kept(second.id)).toEqual(['0 sheet'])
+})
+
+test('a set-up as the database tells it is the one that its facts make, whatever stands in them', async () => {
+  const one = aServer()
+  const id = uuid()
+  const sheet = { ...sheetOf(1), name: 'Ring "A" \\ ½ ✓\n, {the second}' }
+  await one.create(mira, { id, sheetFactId: uuid(), sheet })
+  await one.add(mira, id, { ...reading(1, '-210.000'), via: 'captured' }, { seen: 1 })
+  await one.add(mira, id, reading(1, '-210.001'), { at: '2026-03-02T08:59:58.007Z' })
+  // What this server holds it has never read back; another one and the answer that goes out come from the rows.
+  const held = await one.open(id)
+  const told = await one.openAsJson(id)
+  expect(held.ok && told.ok && JSON.parse(told.value)).toEqual(held.ok && held.value)
+  expect(held).toMatchObject({
+    value: {
+      file: { facts: [{}, { via: 'captured', seen: 1 }, { at: '2026-03-02T08:59:58.007Z' }] },
+    },
+  })
+  expect(await aServer().open(id)).toEqual(held)
+  expect(await one.openAsJson(uuid())).toMatchObject({ ok: false, refusal: { code: 'not-found' } })
+})
+
+test('a session that ends at one server is known to be over by another a moment later, and is never longer than it is', async () => {
+  const other = typeormStore(shop.database, await firstShop(shop.database))
+  const at = new Date('2026-03-02T08:00:00Z')
+  const later = (hours: number) => new Date(at.getTime() + hours * 3_600_000)
+  const opened = { personId: mira.id, deviceHash: 'd', at, expiresAt: later(14) }
+  await shop.store.openSession({ tokenHash: 'a shift', ...opened })
+  expect(await other.memberOfSession('a shift', at)).toEqual(mira)
+  expect(await other.memberOfSession('a shift', later(15))).toBeUndefined()
+  await shop.store.closeSession('a shift')
+  expect(await shop.store.memberOfSession('a shift', at)).toBeUndefined()
+  await new Promise((resolve) => setTimeout(resolve, SESSION_MOMENT + 50))
+  expect(await other.memberOfSession('a shift', at)).toBeUndefined()
+})
+
+test('a server holds so many facts and no more: the set-up that was used longest ago is read again', async () => {
+  const { id } = await twoServers()
+  const { id: second } = await twoServers()
+  let asked: string[] = []
+  const store = {
+    ...shop.store,
+    toldSetup: (one: string) => (asked.push(one), shop.store.toldSetup(one)),
+  }
+  const streams = new SetupStreams(store, 1)
+  await streams.open(id)
+  await streams.open(id)
+  await streams.open(second)
+  expect(asked).toEqual([id, second])
+  expect(streams.known(id)).toBeUndefined()
+  expect(streams.known(second)?.facts).toHaveLength(1)
+  asked = []
+  const both = new SetupStreams(store, 2)
+  for (const one of [id, second, id, second]) await both.open(one)
+  expect(asked).toEqual([id, second])
 })

@@ -37,7 +37,7 @@ import { passingFailure } from '../store/failures'
 import { NotInTime } from '../use-cases/in-turn'
 import { busy, databaseAway, noRoute, notJson, tooLarge, unexpected } from './refusals'
 import { soundJson } from './sound-json'
-import { replyRefusal } from './reply'
+import { replyJson, replyRefusal } from './reply'
 import { requirePerson, type Signed } from './session'
 import { machineRoutes } from './machine-routes'
 import { toolRoutes } from './tool-routes'
@@ -130,15 +130,15 @@ export function createApi({
     .get('/shop', async (c) => c.json(await store.shop()))
     .get('/setups', query(listedSchema), async (c) => {
       const list = await setups.list({ away: c.req.valid('query').away === '1' })
-      return c.body(list, 200, { 'Content-Type': 'application/json' })
+      return replyJson(c, list)
     })
     .post('/setups', query(besideFactSchema), body(newSetupSchema), async (c) => {
       const made = await setups.create(c.var.person, c.req.valid('json'), c.req.valid('query'))
       return made.ok ? c.json(made.value, 201) : replyRefusal(c, made.refusal)
     })
     .get('/setups/:id', async (c) => {
-      const opened = await setups.open(c.req.param('id'))
-      return opened.ok ? c.json(opened.value) : replyRefusal(c, opened.refusal)
+      const opened = await setups.openAsJson(c.req.param('id'))
+      return opened.ok ? replyJson(c, opened.value) : replyRefusal(c, opened.refusal)
     })
     .get('/setups/:id/facts', query(sinceSchema), async (c) => {
       const since = await setups.since(c.req.param('id'), c.req.valid('query').from)

@@ -9,3 +9,7 @@ export function replyRefusal(context: Context, refusal: Refusal) {
   if (refusal.retryAfter !== undefined) context.header('Retry-After', String(refusal.retryAfter))
   return context.json(body, REFUSAL_STATUS[refusal.code])
 }
+
+/** An answer that is JSON already. */
+export const replyJson = (context: Context, json: string) =>
+  context.body(json, 200, { 'Content-Type': 'application/json' })

@@ -11,8 +11,10 @@ export interface StreamHead {
   readonly createdAt: Date
 }
 
-export interface StreamRow extends StreamHead {
-  readonly facts: readonly FactRow[]
+export interface ToldSetup {
+  readonly head: StreamHead
+  /** As JSON, as a file has them: they go out as the database has them. */
+  readonly facts: string
 }
 
 /** What is written at once: a fact, and what it makes of its set-up. */
@@ -93,8 +95,8 @@ export interface Store extends PeopleStore, MachineStore, ToolStore {
   checks(gaugeId?: string): Promise<readonly CheckRow[]>
   /** The set-ups in which something was read with a gauge after a moment, the youngest first. */
   usesOf(gaugeId: string, since: Date, most?: number): Promise<readonly GaugeUseRow[]>
-  /** A stream of a kind with all its facts. */
-  stream(kind: StreamKind, id: string): Promise<StreamRow | undefined>
+  /** A set-up with all its facts; undefined where there is none. */
+  toldSetup(id: string): Promise<ToldSetup | undefined>
   /** The facts of a stream from a place on. */
   factsFrom(streamId: string, place: number): Promise<readonly FactRow[]>
   /**

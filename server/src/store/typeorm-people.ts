@@ -8,13 +8,22 @@ import {
 import type { Member, MemberHistory, PersonChange, Role } from '@pine/contract'
 import { personEntity, sessionEntity } from './entities'
 import type { Insertion, NewMember, PeopleStore } from './people-store'
+import { Recent } from './recent'
 
 const UNIQUE_VIOLATION = '23505'
+
+/** Every request asks who it is from: so long, in milliseconds, another server may not know yet that somebody's session has ended. */
+export const SESSION_MOMENT = 1000
+const MOST_SESSIONS = 10_000
 
 /** The people of a database on PostgreSQL. */
 export function typeormPeople(source: DataSource): PeopleStore {
   const people = source.getRepository(personEntity)
   const sessions = source.getRepository(sessionEntity)
+  const signedIn = new Recent<(Member & { readonly expires_at: Date }) | undefined>(
+    SESSION_MOMENT,
+    MOST_SESSIONS,
+  )
 
   /** One after the other: who is first, or the last lead, is decided of what stands. */
   const alone = <T>(work: (manager: EntityManager) => Promise<T>): Promise<T> =>
@@ -74,33 +83,35 @@ export function typeormPeople(source: DataSource): PeopleStore {
       )
     },
     changePerson: ({ personId, change, byId, at, pinHash }) =>
-      alone(async (manager) => {
-        const person = await manager.findOneBy(personEntity, { id: personId })
-        if (person === null) return 'not-found'
-        const endsLead =
-          person.role === 'lead' &&
-          person.leftAt === null &&
-          (change.kind === 'left' || (change.kind === 'role' && change.role !== 'lead'))
-        const leads = await manager.countBy(personEntity, { role: 'lead', leftAt: IsNull() })
-        if (endsLead && leads <= 1) return 'last-lead'
-        await manager.update(
-          personEntity,
-          { id: personId },
-          {
-            ...(change.kind === 'role' && { role: change.role }),
-            ...(change.kind === 'left' && { leftAt: at }),
-            ...(change.kind === 'back' && { leftAt: null }),
-            ...(pinHash !== undefined && { pinHash }),
-          },
-        )
-        await tell(manager, personId, change, byId, at)
-        // Who was signed in by what held before signs in again.
-        if (change.kind === 'left' || change.kind === 'new-pin') {
-          await manager.delete(sessionEntity, { personId })
-          await manager.query('DELETE FROM secret_try WHERE subject LIKE $1', [`%${personId}%`])
-        }
-        return 'changed'
-      }),
+      signedIn.after(
+        alone(async (manager) => {
+          const person = await manager.findOneBy(personEntity, { id: personId })
+          if (person === null) return 'not-found'
+          const endsLead =
+            person.role === 'lead' &&
+            person.leftAt === null &&
+            (change.kind === 'left' || (change.kind === 'role' && change.role !== 'lead'))
+          const leads = await manager.countBy(personEntity, { role: 'lead', leftAt: IsNull() })
+          if (endsLead && leads <= 1) return 'last-lead'
+          await manager.update(
+            personEntity,
+            { id: personId },
+            {
+              ...(change.kind === 'role' && { role: change.role }),
+              ...(change.kind === 'left' && { leftAt: at }),
+              ...(change.kind === 'back' && { leftAt: null }),
+              ...(pinHash !== undefined && { pinHash }),
+            },
+          )
+          await tell(manager, personId, change, byId, at)
+          // Who was signed in by what held before signs in again.
+          if (change.kind === 'left' || change.kind === 'new-pin') {
+            await manager.delete(sessionEntity, { personId })
+            await manager.query('DELETE FROM secret_try WHERE subject LIKE $1', [`%${personId}%`])
+          }
+          return 'changed'
+        }),
+      ),
 
     async pinHash(personId) {
       return (await people.findOneBy({ id: personId, leftAt: IsNull() }))?.pinHash
@@ -148,19 +159,23 @@ export function typeormPeople(source: DataSource): PeopleStore {
         'INSERT INTO known_device (device_hash, person_id, since) VALUES ($1, $2, $3) ON CONFLICT DO NOTHING',
         [deviceHash, personId, at],
       )
-      await sessions.insert({ tokenHash, personId, createdAt: at, expiresAt })
+      await signedIn.after(sessions.insert({ tokenHash, personId, createdAt: at, expiresAt }))
     },
     async memberOfSession(tokenHash, now) {
-      // Asked plainly: every request asks it.
-      const [member]: readonly Member[] = await source.query(
-        `SELECT person.id, name, role FROM session JOIN person ON person.id = person_id
-         WHERE token_hash = $1 AND expires_at > $2 AND left_at IS NULL`,
-        [tokenHash, now],
-      )
-      return member
+      const found = await signedIn.get(tokenHash, async () => {
+        const [row]: readonly (Member & { readonly expires_at: Date })[] = await source.query(
+          `SELECT person.id, name, role, expires_at FROM session JOIN person ON person.id = person_id
+           WHERE token_hash = $1 AND left_at IS NULL`,
+          [tokenHash],
+        )
+        return row
+      })
+      if (found === undefined || found.expires_at <= now) return undefined
+      const { id, name, role } = found
+      return { id, name, role }
     },
     async closeSession(tokenHash) {
-      await sessions.delete({ tokenHash })
+      await signedIn.after(sessions.delete({ tokenHash }))
     },
   }
 }

@@ -10,8 +10,10 @@ import {
 import { checksOf, usesOf } from './check-rows'
 import { factsOf, headOf, insertFact, keepUses, tellDeclared, writeFact } from './stream-rows'
 import { machineRows } from './machine-rows'
+import { Recent } from './recent'
 import { searchRows } from './search-rows'
-import type { Store } from './store'
+import type { DeclaredRow, Store } from './store'
+import { toldSetup } from './told-setup'
 import { toolRows } from './tool-rows'
 import { insertion, typeormPeople } from './typeorm-people'
 
@@ -25,10 +27,26 @@ export async function firstShop(source: DataSource): Promise<string> {
   return shop.id
 }
 
+/** Every new fact asks what the machines ask: so long, in milliseconds, another server may not know yet that one was declared anew. */
+const DECLARED_MOMENT = 1000
+
 /** The store of one shop on PostgreSQL. */
 export function typeormStore(source: DataSource, shopId: string): Store {
   const texts = source.getRepository(programTextEntity)
   const summaries = source.getRepository(summaryEntity)
+  const machines = new Recent<readonly DeclaredRow[]>(DECLARED_MOMENT, 1)
+  const declared = (kind: string): Promise<readonly DeclaredRow[]> =>
+    source.query(
+      `SELECT stream.id, latest.body
+       FROM stream CROSS JOIN LATERAL (
+         SELECT body FROM fact
+         WHERE fact.shop_id = stream.shop_id AND stream_id = stream.id AND fact.kind = $2
+         ORDER BY place DESC LIMIT 1
+       ) latest
+       WHERE shop_id = $1 AND kind = $2
+       ORDER BY created_at, stream.id`,
+      [shopId, kind],
+    )
 
   return {
     async ping() {
@@ -57,47 +75,41 @@ export function typeormStore(source: DataSource, shopId: string): Store {
 
     search: (words) => searchRows(source, shopId, words),
     declared: (kind) =>
-      source.query(
-        `SELECT stream.id, latest.body
-         FROM stream CROSS JOIN LATERAL (
-           SELECT body FROM fact
-           WHERE fact.shop_id = stream.shop_id AND stream_id = stream.id AND fact.kind = $2
-           ORDER BY place DESC LIMIT 1
-         ) latest
-         WHERE shop_id = $1 AND kind = $2
-         ORDER BY created_at, stream.id`,
-        [shopId, kind],
-      ),
+      kind === 'machine' ? machines.get(kind, () => declared(kind)) : declared(kind),
     beginStream: ({ id, kind }, first, summary) =>
-      insertion(
-        source.transaction(async (manager) => {
-          await manager.insert(streamEntity, {
-            shopId,
-            id,
-            kind,
-            createdBy: first.personId,
-            createdAt: first.recordedAt,
-          })
-          await insertFact(manager, shopId, id, 0, first)
-          await tellDeclared(manager, shopId, { id, kind }, 0)
-          if (summary !== undefined)
-            await manager.insert(summaryEntity, {
+      machines.after(
+        insertion(
+          source.transaction(async (manager) => {
+            await manager.insert(streamEntity, {
               shopId,
-              streamId: id,
-              summary,
+              id,
+              kind,
+              createdBy: first.personId,
               createdAt: first.recordedAt,
             })
-        }),
+            await insertFact(manager, shopId, id, 0, first)
+            await tellDeclared(manager, shopId, { id, kind }, 0)
+            if (summary !== undefined)
+              await manager.insert(summaryEntity, {
+                shopId,
+                streamId: id,
+                summary,
+                createdAt: first.recordedAt,
+              })
+          }),
+        ),
       ),
     declareAgain: (kind, id, fact) =>
-      source.transaction(async (manager) => {
-        const head = await headOf(manager, shopId, id, { held: true })
-        if (head?.kind !== kind) return false
-        const place = (await factsOf(manager, shopId, id, 0)).length
-        await insertFact(manager, shopId, id, place, fact)
-        await tellDeclared(manager, shopId, { id, kind }, place)
-        return true
-      }),
+      machines.after(
+        source.transaction(async (manager) => {
+          const head = await headOf(manager, shopId, id, { held: true })
+          if (head?.kind !== kind) return false
+          const place = (await factsOf(manager, shopId, id, 0)).length
+          await insertFact(manager, shopId, id, place, fact)
+          await tellDeclared(manager, shopId, { id, kind }, place)
+          return true
+        }),
+      ),
     addCheck: (gaugeId, check) =>
       source.transaction(async (manager) => {
         const head = await headOf(manager, shopId, gaugeId, { held: true })
@@ -110,13 +122,7 @@ export function typeormStore(source: DataSource, shopId: string): Store {
       }),
     checks: (gaugeId) => checksOf(source.manager, shopId, gaugeId),
     usesOf: (gaugeId, since, most) => usesOf(source.manager, shopId, gaugeId, since, most),
-    async stream(kind, id) {
-      const [head, facts] = await Promise.all([
-        headOf(source.manager, shopId, id),
-        factsOf(source.manager, shopId, id, 0),
-      ])
-      return head?.kind === kind ? { ...head, facts } : undefined
-    },
+    toldSetup: (id) => toldSetup(source.manager, shopId, id),
     factsFrom: (streamId, place) => factsOf(source.manager, shopId, streamId, place),
     async appendFact(stream, place, appended) {
       const written = await insertion(

@@ -52,10 +52,12 @@ export class StandingSetup implements StreamHead {
  */
 export class SetupStreams {
   private readonly held = new Map<string, StandingSetup>()
+  private heldFacts = 0
 
+  /** @param mostFacts of all that are at hand, about a kilobyte each. */
   constructor(
     private readonly store: Store,
-    private readonly most = 200,
+    private readonly mostFacts = 60_000,
   ) {}
 
   /** What is known of a set-up without asking. */
@@ -70,10 +72,10 @@ export class SetupStreams {
       const since = await this.store.factsFrom(id, known.facts.length)
       return this.hold(since.length === 0 ? known : known.grownBy(since.map(factOf)))
     }
-    const stream = await this.store.stream('setup', id)
-    if (stream === undefined) return undefined
-    const { facts, ...head } = stream
-    return this.hold(new StandingSetup(head, facts.map(factOf)))
+    const told = await this.store.toldSetup(id)
+    if (told === undefined) return undefined
+    // Bodies were checked by the contract when they were written.
+    return this.hold(new StandingSetup(told.head, JSON.parse(told.facts) as SetupFact[]))
   }
 
   /** Keeps a set-up at hand, unless more of it is known already; gives it back. */
@@ -82,10 +84,19 @@ export class SetupStreams {
     // Another request may have read further meanwhile.
     if ((this.known(id)?.facts.length ?? 0) > facts.length) return standing
     // The one that was used last is the last to go.
-    this.held.delete(id)
+    this.letGo(id)
     this.held.set(id, standing)
-    if (this.held.size > this.most) this.held.delete(this.held.keys().next().value ?? '')
+    this.heldFacts += facts.length
+    for (const longest of this.held.keys()) {
+      if (this.heldFacts <= this.mostFacts || longest === id) break
+      this.letGo(longest)
+    }
     return standing
+  }
+
+  private letGo(id: string): void {
+    this.heldFacts -= this.known(id)?.facts.length ?? 0
+    this.held.delete(id)
   }
 }
 

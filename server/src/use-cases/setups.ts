@@ -20,7 +20,7 @@ import { validate as isUuid } from 'uuid'
 import type { Clock } from '../clock'
 import { accept, refuseInput, type Outcome } from '../refusal'
 import type { NewFactRow } from '../store/fact-row'
-import type { Appended, Store } from '../store/store'
+import type { Appended, Store, ToldSetup } from '../store/store'
 import { notAllowed } from './allowed'
 import { contentHash } from './canonical'
 import { InTurn, NotInTime } from './in-turn'
@@ -42,6 +42,8 @@ export interface Setups {
     beside?: Omit<BesideFact, 'known'>,
   ): Promise<Outcome<SetupAnswer>>
   open(id: string): Promise<Outcome<SetupAnswer>>
+  /** The same as JSON, as it goes out. */
+  openAsJson(id: string): Promise<Outcome<string>>
   /** The facts from a place on: what a device lacks. */
   since(id: string, from: number): Promise<Outcome<FactsAnswer>>
   solution(id: string): Promise<Outcome<SolutionView>>
@@ -175,6 +177,11 @@ export function setupsOf(store: Store, clock: Clock): Setups {
       return setup.ok ? accept(answerOf(setup.value)) : setup
     },
 
+    async openAsJson(id) {
+      const told = isUuid(id) ? await store.toldSetup(id) : undefined
+      return told === undefined ? noSetup(id) : accept(answerAsJson(told))
+    },
+
     async since(id, from) {
       const setup = await opened(id)
       return setup.ok ? accept({ from, facts: setup.value.facts.slice(from) }) : setup
@@ -271,6 +278,17 @@ function freeze(
   if (open.length > 0) return stepsOpen(document, open)
   const frozen = { version: 2, facts, solution: viewSolution(document, solution) }
   return accept({ body: { hash: contentHash(frozen) }, frozen })
+}
+
+/** The same of facts that are JSON already. */
+function answerAsJson({ head: { id, createdBy, createdAt }, facts }: ToldSetup): string {
+  const file: Omit<SetupAnswer['file'], 'facts'> = { format: 'pine-compass/setup', version: 2, id }
+  const beside: Omit<SetupAnswer, 'file'> = {
+    createdBy: createdBy.name,
+    createdAt: createdAt.toISOString(),
+  }
+  const withFacts = `${JSON.stringify(file).slice(0, -1)},"facts":${facts}}`
+  return `${JSON.stringify(beside).slice(0, -1)},"file":${withFacts}}`
 }
 
 function answerOf({ id, facts, createdBy, createdAt }: StandingSetup): SetupAnswer {

@@ -21,14 +21,23 @@ import { v7 as uuid } from 'uuid'
 import type { Clock } from '../clock'
 import { accept, refuse, refuseInput, type Outcome } from '../refusal'
 import type { Insertion } from '../store/people-store'
-import type { Store } from '../store/store'
+import type { DeclaredRow, Store } from '../store/store'
 import { notAllowed } from './allowed'
 
-export const machinesOf = async (store: Store): Promise<readonly MachineEntry[]> =>
-  (await store.declared('machine')).map(({ id, body }) => {
-    const { reason: _why, retired, ...machine } = machineFactSchema.parse(body)
-    return { id, machine, ...(retired && { retired }) }
-  })
+export async function machinesOf(store: Store): Promise<readonly MachineEntry[]> {
+  const rows = await store.declared('machine')
+  const known = parsed.get(rows) ?? rows.map(machineEntry)
+  parsed.set(rows, known)
+  return known
+}
+
+/** The same rows are read once: every new fact asks what the machines ask. */
+const parsed = new WeakMap<readonly DeclaredRow[], readonly MachineEntry[]>()
+
+function machineEntry({ id, body }: DeclaredRow): MachineEntry {
+  const { reason: _why, retired, ...machine } = machineFactSchema.parse(body)
+  return { id, machine, ...(retired && { retired }) }
+}
 
 export const gaugesOf = async (store: Store): Promise<readonly ShopGauge[]> =>
   (await store.declared('gauge')).map(({ id, body }) => {

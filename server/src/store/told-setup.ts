@@ -1,0 +1,37 @@
+import type { EntityManager } from 'typeorm'
+import type { StreamHead, ToldSetup } from './store'
+
+/**
+ * A set-up with its facts as a file tells them (`setupFactSchema`), put together where they lie: whoever only opens one has them
+ * neither read nor written again on the way. Undefined where there is no such set-up.
+ */
+export async function toldSetup(
+  manager: EntityManager,
+  shopId: string,
+  id: string,
+): Promise<ToldSetup | undefined> {
+  const [row]: readonly {
+    readonly created_at: Date
+    readonly created_by: string
+    readonly name: string
+    readonly facts: string
+  }[] = await manager.query(
+    `SELECT stream.created_at, stream.created_by, person.name, told.facts
+     FROM stream JOIN person ON person.id = created_by CROSS JOIN LATERAL (
+       SELECT string_agg(concat(
+         '{"id":"', fact.id, '","kind":"', kind, '","by":{"id":"', person_id, '","name":', to_json(name), '},"at":"',
+         to_char(recorded_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), '","via":"', via, '",',
+         '"seen":' || seen || ',', '"body":', body, '}'), ',' ORDER BY place) AS facts
+       FROM fact JOIN person ON person.id = person_id WHERE shop_id = $1 AND stream_id = $2
+     ) told
+     WHERE shop_id = $1 AND stream.id = $2 AND stream.kind = 'setup'`,
+    [shopId, id],
+  )
+  if (row === undefined) return undefined
+  const head: StreamHead = {
+    id,
+    createdBy: { id: row.created_by, name: row.name },
+    createdAt: row.created_at,
+  }
+  return { head, facts: `[${row.facts}]` }
+}
