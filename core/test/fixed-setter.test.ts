@@ -199,6 +199,16 @@ describe('the steps of a cycle', () => {
       caution: expect.stringContaining('thumb on feed hold') as string,
     })
     expect(describeStep(document, T1, ['setter']).sentence).toBe('Lower T1 onto the 50 mm setter.')
+    // One that does not clear it is sent to another gauge, and only there to its touch.
+    const { tools, ...sheet } = sheetWith()
+    const rough = (text: string) =>
+      setupOf({ ...sheet, tools: tools.map((tool) => ({ ...tool, rough: mm(text) })) }, [])
+    expect(describeStep(rough('230.5'), T1, ['fixed'])).toMatchObject({
+      sentence: 'T1 does not clear the fixed setter: touch it with another gauge.',
+      title: describeStep(document, T1, ['fixed']).title,
+    })
+    expect(describeStep(rough('230'), T1, ['fixed']).sentence).toMatch(/^Let the cycle lower T1/)
+    expect(describeStep(rough('230.5'), T1, ['setter']).sentence).toMatch(/^Lower T1/)
     expect(asksForContact(document, ['fixed'])).toBe(true)
     expect(asksForContact(document, ['setter'])).toBe(false)
     expect(asksForContact(document, [])).toBe(false)

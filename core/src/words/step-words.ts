@@ -7,6 +7,7 @@ import { toNanometres } from '../length/length'
 import { readLength } from '../length/read-length'
 import { asksForSpindle } from '../plan/reading-fields'
 import { type FieldKey } from '../quantities/fields'
+import { isTooLongForSetter } from '../sheet/fixed-setter'
 import { sideOf } from '../sheet/sheet'
 import { approachDirection, axisOfFace, type Face, type Side } from '../touch/touch'
 import { lengthWords } from './typographic'
@@ -49,11 +50,27 @@ export function describeStep(
   quantity: QuantityName,
   using: readonly string[],
 ): StepWords {
-  const words = touchWords(document, quantity, using)
+  const words = { ...touchWords(document, quantity, using), ...tooLong(document, quantity, using) }
   const more = [quillWords(document, quantity), taperWords(document, quantity, using)].filter(
     (one) => one !== undefined,
   )
   return more.length === 0 ? words : { ...words, caution: [...more, words.caution].join(' ') }
+}
+
+/** Nobody is told to start a cycle that lowers a tool from below the setter's top. */
+function tooLong(
+  { sheet }: SetupDocument,
+  quantity: QuantityName,
+  using: readonly string[],
+): Pick<StepWords, 'sentence'> | undefined {
+  const onSetter = sheet.gauges.some(
+    ({ id, kind }) => kind === 'fixed-setter' && using.includes(id),
+  )
+  if (!onSetter || !('tool' in quantity) || !isTooLongForSetter(sheet, quantity.tool))
+    return undefined
+  return {
+    sentence: `T${quantity.tool} does not clear the ${gaugeNames({ sheet }, using)}: touch it with another gauge.`,
+  }
 }
 
 /** A tapered bit touches a face with its full diameter, which stands above its tip: said where a face is touched with one. */
