@@ -1,13 +1,13 @@
 import { renderHook } from '@testing-library/react'
-import { useBegun } from '@/data/begun'
-import { begunDocument, factOfEntry, withWaiting } from '@/data/one-setup'
-import type { OutboxEntry, SetupEntry } from '@/data/outbox-entry'
+import { useBegun } from '@/data/setup/begun'
+import { begunDocument, factOfEntry, withWaiting } from '@/data/setup/one-setup'
+import type { OutboxEntry, SetupEntry } from '@/data/outbox/outbox-entry'
 import { example } from './run/set-ups'
 
-jest.mock('@/data/outbox', () => ({ post: jest.fn() }))
+jest.mock('@/data/outbox/outbox', () => ({ post: jest.fn() }))
 const mockWaiting: OutboxEntry[] = []
-jest.mock('@/data/outbox-store', () => ({ useOutbox: () => mockWaiting }))
-jest.mock('@/data/session', () => ({ useSession: () => ({}) }))
+jest.mock('@/data/outbox/outbox-store', () => ({ useOutbox: () => mockWaiting }))
+jest.mock('@/data/server/session', () => ({ useSession: () => ({}) }))
 
 const MIRA = { id: '019aaaaa-0000-7000-8000-00000000bbbb', name: 'Mira Toller' }
 const AT = '2026-03-02T08:00:00Z'

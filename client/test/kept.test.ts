@@ -1,4 +1,4 @@
-import { kept } from '@/data/kept'
+import { kept } from '@/data/device/kept'
 import { erased, signTurned, typed } from '@/kit/number-text'
 
 beforeEach(() => window.localStorage.clear())

@@ -1,16 +1,16 @@
 import { mutate, SWRConfig, unstable_serialize } from 'swr'
 import { renderHook } from '@testing-library/react'
-import { ask } from '@/data/api'
-import { showTold } from '@/data/live'
-import { flushOutbox } from '@/data/outbox'
-import { setupKey, useShown } from '@/data/shown-setups'
+import { ask } from '@/data/server/api'
+import { showTold } from '@/data/server/live'
+import { flushOutbox } from '@/data/outbox/outbox'
+import { setupKey, useShown } from '@/data/setup/shown-setups'
 
 const mockGet = jest.fn((_request: unknown) => 'asked')
-jest.mock('@/data/api', () => ({
+jest.mock('@/data/server/api', () => ({
   api: { setups: { ':id': { facts: { $get: (request: unknown) => mockGet(request) } } } },
   ask: jest.fn(() => Promise.reject(new Error('nobody there'))),
 }))
-jest.mock('@/data/outbox', () => ({ flushOutbox: jest.fn(() => Promise.resolve()) }))
+jest.mock('@/data/outbox/outbox', () => ({ flushOutbox: jest.fn(() => Promise.resolve()) }))
 jest.mock('swr', () => {
   const swr = jest.requireActual<typeof import('swr')>('swr')
   return { ...swr, mutate: jest.fn(() => Promise.resolve()) }

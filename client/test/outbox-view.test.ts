@@ -1,7 +1,7 @@
 import { firstWaiting, outboxView } from '@/areas/outbox/outbox-view'
-import type { OutboxEntry } from '@/data/outbox-entry'
+import type { OutboxEntry } from '@/data/outbox/outbox-entry'
 
-jest.mock('@/data/outbox-store', () => ({ outboxStore: {} }))
+jest.mock('@/data/outbox/outbox-store', () => ({ outboxStore: {} }))
 
 const MIRA = { id: '019aaaaa-0000-7000-8000-00000000bbbb', name: 'Mira Toller' }
 const JORY = { id: '019aaaaa-0000-7000-8000-00000000cccc', name: 'Jory Fenn' }

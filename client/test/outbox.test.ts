@@ -3,7 +3,7 @@ import { IDBFactory } from 'fake-indexeddb'
 import type { NewFact } from '@pine/contract'
 
 const mockPost = jest.fn()
-jest.mock('@/data/api', () => {
+jest.mock('@/data/server/api', () => {
   class ApiRefusal extends Error {
     status = 0
     problem: object = {}
@@ -21,8 +21,8 @@ jest.mock('@/data/api', () => {
     sendable: (body: object) => body,
   }
 })
-jest.mock('@/data/shown-checks', () => ({ showChecks: async () => undefined }))
-jest.mock('@/data/shown-setups', () => ({
+jest.mock('@/data/shop/shown-checks', () => ({ showChecks: async () => undefined }))
+jest.mock('@/data/setup/shown-setups', () => ({
   showFacts: async () => undefined,
   showBegun: async () => undefined,
 }))
@@ -47,9 +47,10 @@ const entry = (id: string, by: { id?: string; name: string } | string = MIRA, se
 function page(person: typeof MIRA | null = MIRA) {
   jest.resetModules()
   /* eslint-disable @typescript-eslint/no-require-imports -- fresh modules are a page that was just opened */
-  const outbox = require('@/data/outbox') as typeof import('@/data/outbox')
-  const { outboxStore } = require('@/data/outbox-store') as typeof import('@/data/outbox-store')
-  const { ApiRefusal } = require('@/data/api')
+  const outbox = require('@/data/outbox/outbox') as typeof import('@/data/outbox/outbox')
+  const { outboxStore } =
+    require('@/data/outbox/outbox-store') as typeof import('@/data/outbox/outbox-store')
+  const { ApiRefusal } = require('@/data/server/api')
   /* eslint-enable */
   outbox.sendAs(person ?? undefined)
   opened.push(outbox)

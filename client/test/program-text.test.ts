@@ -1,11 +1,11 @@
 import { LONGEST_PROGRAM } from '@pine/contract'
-import { KeptProgramText, keepProgramText } from '@/data/program-text'
+import { KeptProgramText, keepProgramText } from '@/data/program/program-text'
 
 const HASH = 'a'.repeat(64)
 const path = `/api/programs/${HASH}/text`
 const fetched = jest.fn<Promise<Partial<Response>>, [string, RequestInit?]>()
 
-jest.mock('@/data/program-worker', () => ({
+jest.mock('@/data/program/program-worker', () => ({
   newProgramWorker: () => ({ postMessage: jest.fn() }),
   WorkerLines: class {
     ask = (from: number, to: number) => Promise.resolve([`${from} to ${to}`])

@@ -13,7 +13,7 @@ function page() {
   jest.resetModules()
   /* eslint-disable @typescript-eslint/no-require-imports -- fresh modules are a page that was just opened */
   const { seenBefore, keepAnswers } =
-    require('@/data/seen-before') as typeof import('@/data/seen-before')
+    require('@/data/device/seen-before') as typeof import('@/data/device/seen-before')
   const swr = require('swr') as typeof import('swr')
   // A page draws with its own React.
   const { render, screen } =

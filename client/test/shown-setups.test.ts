@@ -2,10 +2,10 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { parseSetupText, type SetupAnswer } from '@pine/contract'
 import { isReleased } from '@pine/core/facts'
-import { withFacts } from '../src/data/shown-setups'
-import { withWaiting } from '../src/data/one-setup'
+import { withFacts } from '../src/data/setup/shown-setups'
+import { withWaiting } from '../src/data/setup/one-setup'
 
-jest.mock('@/data/api', () => ({ api: {}, ask: jest.fn(), ApiRefusal: Error }))
+jest.mock('@/data/server/api', () => ({ api: {}, ask: jest.fn(), ApiRefusal: Error }))
 
 const parsed = parseSetupText(
   readFileSync(join(__dirname, '../../docs/examples/whole-run.json'), 'utf8'),

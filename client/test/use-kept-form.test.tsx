@@ -1,6 +1,6 @@
 import { act, renderHook, waitFor } from '@testing-library/react'
 import { useController, type Control, type FieldPath } from 'react-hook-form'
-import { useKeptForm, type FormOutcome } from '@/data/use-kept-form'
+import { useKeptForm, type FormOutcome } from '@/data/device/use-kept-form'
 
 interface Typed {
   readonly name: string

@@ -1,8 +1,8 @@
-import { withWaitingChecks } from '@/data/gauge-checks'
-import type { OutboxEntry } from '@/data/outbox-entry'
+import { withWaitingChecks } from '@/data/shop/gauge-checks'
+import type { OutboxEntry } from '@/data/outbox/outbox-entry'
 
-jest.mock('@/data/outbox-store', () => ({ outboxStore: {}, useOutbox: () => [] }))
-jest.mock('@/data/outbox', () => ({ post: () => undefined }))
+jest.mock('@/data/outbox/outbox-store', () => ({ outboxStore: {}, useOutbox: () => [] }))
+jest.mock('@/data/outbox/outbox', () => ({ post: () => undefined }))
 
 const mm = (text: string) => ({ text, unit: 'mm' as const })
 const body = { read: mm('50.001'), against: 'block', master: mm('50') }

@@ -1,6 +1,6 @@
 import { Link } from 'expo-router'
 import { useMedia, View } from '@tamagui/core'
-import { useSession } from '@/data/session'
+import { useSession } from '@/data/server/session'
 import { OutboxNotice } from '@/areas/outbox/outbox-notice'
 import { CompassBadge } from './compass-badge'
 import { Row } from './surfaces'

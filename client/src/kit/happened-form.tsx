@@ -1,5 +1,5 @@
 import { useState, type ReactNode } from 'react'
-import { failureWords } from '@/data/api'
+import { failureWords } from '@/data/server/api'
 import { Button } from './button'
 import { Choice } from './choice'
 import { Field } from './field'

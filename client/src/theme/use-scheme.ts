@@ -1,5 +1,5 @@
 import { useColorScheme } from 'react-native'
-import { kept, useKept } from '@/data/kept'
+import { kept, useKept } from '@/data/device/kept'
 
 export type SchemeChoice = 'device' | 'light' | 'dark'
 

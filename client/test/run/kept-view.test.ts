@@ -3,7 +3,7 @@ import { isKnown, withAssemblies } from '@/areas/new-setup/assemblies'
 import { asksForKept, keptView } from '@/areas/run/kept/kept-view'
 import { rebaseView } from '@/areas/run/kept/rebase-view'
 import { readingView } from '@/areas/run/read/reading-view'
-import type { Said } from '@/data/said'
+import type { Said } from '@/data/outbox/said'
 import { after, example, mm, registerAt } from './set-ups'
 
 const TOOLS = [1, 2, 3].map((number) => ({

@@ -1,5 +1,5 @@
 import { keyInView, type Beneath } from '@/areas/run/key-in/key-in-view'
-import type { StandingSetup } from '@/data/standing'
+import type { StandingSetup } from '@/data/setup/standing'
 import { after, BEN, by, example, mm, registerAt } from './set-ups'
 
 const read = example('whole-run', 6)

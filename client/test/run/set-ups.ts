@@ -3,8 +3,8 @@ import { join } from 'node:path'
 import { parseSetupText } from '@pine/contract'
 import { appendFact, type SetupFact } from '@pine/core/facts'
 import { type SetupSheet } from '@pine/core/sheet'
-import type { Said } from '@/data/said'
-import { standing, type StandingSetup } from '@/data/standing'
+import type { Said } from '@/data/outbox/said'
+import { standing, type StandingSetup } from '@/data/setup/standing'
 
 export const NOW = '2026-03-02T10:00:00.000Z'
 export const MIRA = { id: '019aaaaa-0000-7000-8000-00000000bbbb', name: 'Mira Toller' }

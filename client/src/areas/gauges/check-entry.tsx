@@ -1,6 +1,6 @@
 import type { GaugeHistory } from '@pine/contract'
-import { useGaugeChecks } from '@/data/gauge-checks'
-import { useKeptForm } from '@/data/use-kept-form'
+import { useGaugeChecks } from '@/data/shop/gauge-checks'
+import { useKeptForm } from '@/data/device/use-kept-form'
 import { FormEnd } from '@/kit/form-end'
 import { FormField } from '@/kit/form'
 import { Card } from '@/kit/surfaces'

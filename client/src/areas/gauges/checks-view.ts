@@ -15,7 +15,7 @@ import {
   describeInterval,
   describeOff,
 } from '@pine/core/words'
-import type { FormOutcome } from '@/data/use-kept-form'
+import type { FormOutcome } from '@/data/device/use-kept-form'
 import { lengthProblem } from '../shop/length-problem'
 
 /** A gauge over time, as its page shows it. */

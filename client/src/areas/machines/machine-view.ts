@@ -15,7 +15,7 @@ import { LEAST_PAIRS, lostMotionBy, type Reversal } from '@pine/core/shop'
 import { solve } from '@pine/core/solve'
 import { axisOfFace } from '@pine/core/touch'
 import { describePlaces, describeReversal, lengthWords } from '@pine/core/words'
-import type { FormOutcome } from '@/data/use-kept-form'
+import type { FormOutcome } from '@/data/device/use-kept-form'
 import { lengthProblem } from '../shop/length-problem'
 
 /** What a control holds, as its page shows it. */

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router'
-import { changeSheet } from '@/data/change-sheet'
-import { useSetup } from '@/data/one-setup'
+import { changeSheet } from '@/data/setup/change-sheet'
+import { useSetup } from '@/data/setup/one-setup'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
 import { SheetPages } from './sheet-pages'
 

@@ -1,7 +1,7 @@
 import { checkWords, factWords } from '@pine/contract'
 import type { Author } from '@pine/core/journal'
-import { isOf } from '@/data/outbox'
-import type { OutboxEntry } from '@/data/outbox-entry'
+import { isOf } from '@/data/outbox/outbox'
+import type { OutboxEntry } from '@/data/outbox/outbox-entry'
 
 /** What of this device is not with the server: in words, and what was refused one by one. */
 export interface OutboxView {

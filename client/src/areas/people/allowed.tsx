@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import type { Action } from '@pine/contract'
-import { useMay } from '@/data/session'
+import { useMay } from '@/data/server/session'
 import { Words } from '@/kit/words'
 
 /** What only some may do; the others are told who does it. */

@@ -1,7 +1,7 @@
 import { format } from 'date-fns/format'
 import { useState } from 'react'
 import { ROLE_WORDS, roleSchema, type Role, type ShownJoinCode } from '@pine/contract'
-import { failureWords } from '@/data/api'
+import { failureWords } from '@/data/server/api'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
 import { Problem } from '@/kit/problem'

@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm } from 'react-hook-form'
 import { newPinSchema } from '@pine/contract'
-import { failureWords } from '@/data/api'
+import { failureWords } from '@/data/server/api'
 import { FormEnd } from '@/kit/form-end'
 import { FormField, onlyDigits } from '@/kit/form'
 import { Column } from '@/kit/surfaces'

@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from 'react'
 import { View as Plain } from 'react-native'
-import type { FileFailure } from '@/data/program-file'
+import type { FileFailure } from '@/data/program/program-file'
 import { Button } from '@/kit/button'
 import { percentOf, sizeText } from '@/kit/size-text'
 import { Card } from '@/kit/surfaces'

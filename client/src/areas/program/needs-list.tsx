@@ -7,7 +7,7 @@ import { minutesText } from '@/kit/size-text'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { lengthWriter } from '@/areas/run/frame/write-length'
-import type { StandingSetup } from '@/data/standing'
+import type { StandingSetup } from '@/data/setup/standing'
 
 export interface NeedsListProps {
   readonly needs: readonly OperationNeeds[]

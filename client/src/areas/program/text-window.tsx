@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
 import { View } from '@tamagui/core'
-import type { ProgramText } from '@/data/program-text'
+import type { ProgramText } from '@/data/program/program-text'
 import { Button } from '@/kit/button'
 import { Scroll } from '@/kit/scroll'
 import { Column, Row } from '@/kit/surfaces'

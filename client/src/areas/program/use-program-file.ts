@@ -4,7 +4,7 @@ import {
   type FileFailure,
   type FileJob,
   type ProgramFile,
-} from '@/data/program-file'
+} from '@/data/program/program-file'
 
 export type FileState =
   | { readonly is: 'none' }

@@ -1,6 +1,6 @@
 import { Link, type Href } from 'expo-router'
 import { View } from '@tamagui/core'
-import { useSearch } from '@/data/search'
+import { useSearch } from '@/data/shop/search'
 import { Card, Column, Line } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { foundGroups } from './search-view'

@@ -1,6 +1,6 @@
 import type { MachineDeclaration } from '@pine/core/sheet'
-import { useMachines } from '@/data/shop'
-import { useKeptForm } from '@/data/use-kept-form'
+import { useMachines } from '@/data/shop/shop'
+import { useKeptForm } from '@/data/device/use-kept-form'
 import { FormEnd } from '@/kit/form-end'
 import { FormChoice, FormField, onlyDigits } from '@/kit/form'
 import { Column } from '@/kit/surfaces'

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { failureWords } from '@/data/api'
+import { failureWords } from '@/data/server/api'
 import { ReasonField } from '@/kit/reason-field'
 import { Button } from '@/kit/button'
 import { Column, Row } from '@/kit/surfaces'

@@ -2,7 +2,7 @@ import { textIn, type LengthUnit } from '@pine/core/length'
 import { type Gauge, type Stylus } from '@pine/core/sheet'
 import { STYLUS_GAUGES, TURNING_GAUGES, type BlockGrade, type GaugeKind } from '@pine/core/touch'
 import { GAUGE_NAMES } from '@pine/core/words'
-import type { FormOutcome } from '@/data/use-kept-form'
+import type { FormOutcome } from '@/data/device/use-kept-form'
 import { lengthProblem } from './length-problem'
 import { turnsOf } from './turns'
 

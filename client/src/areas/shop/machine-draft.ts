@@ -4,7 +4,7 @@ import { type Problem } from '@pine/core/problem'
 import { type KeyMode, type MachineDeclaration, type Proves, type Travel } from '@pine/core/sheet'
 import { describeProblem } from '@pine/core/words'
 import type { FieldPath } from 'react-hook-form'
-import type { FormOutcome } from '@/data/use-kept-form'
+import type { FormOutcome } from '@/data/device/use-kept-form'
 import {
   firstPlace,
   noPlaces,

@@ -1,6 +1,6 @@
 import { useState } from 'react'
-import { useSetups } from '@/data/setups'
-import { machineHappened, usePockets } from '@/data/tools'
+import { useSetups } from '@/data/setup/setups'
+import { machineHappened, usePockets } from '@/data/shop/tools'
 import { Field } from '@/kit/field'
 import { HappenedForm } from '@/kit/happened-form'
 import { machineFalls } from './machine-falls'

@@ -1,7 +1,7 @@
 import { asksLess, type MachineDeclaration, type Proves } from '@pine/core/sheet'
 import type { WrittenLength } from '@pine/core/length'
 import { lengthWords } from '@pine/core/words'
-import type { FormOutcome } from '@/data/use-kept-form'
+import type { FormOutcome } from '@/data/device/use-kept-form'
 import { lengthProblem } from './length-problem'
 
 /** What a shop asks before a part is cut on a machine, while it is being changed. */

@@ -1,7 +1,7 @@
 import type { ToolAssembly } from '@pine/contract'
 import { textIn, type LengthUnit } from '@pine/core/length'
 import { PROPERTY_NAMES, TOOL_PROPERTIES, type Seat, type ToolProperty } from '@pine/core/shop'
-import type { FormOutcome } from '@/data/use-kept-form'
+import type { FormOutcome } from '@/data/device/use-kept-form'
 import { lengthProblem } from '../shop/length-problem'
 
 /** A tool while it is declared: numbers as they are typed, in one unit. */

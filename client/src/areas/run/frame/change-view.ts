@@ -19,9 +19,9 @@ import {
   stepName,
   typographic,
 } from '@pine/core/words'
-import { withPreview } from '@/data/preview'
-import type { Said } from '@/data/said'
-import type { StandingSetup } from '@/data/standing'
+import { withPreview } from '@/data/setup/preview'
+import type { Said } from '@/data/outbox/said'
+import type { StandingSetup } from '@/data/setup/standing'
 import { lengthWriter } from './write-length'
 
 type EventBody = Extract<Said, { kind: 'event' }>['body']

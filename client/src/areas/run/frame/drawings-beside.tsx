@@ -1,7 +1,7 @@
 import { memo } from 'react'
 import { ladderOf, planViewOf } from '@pine/core/picture'
 import type { Step } from '@pine/core/plan'
-import type { StandingSetup } from '@/data/standing'
+import type { StandingSetup } from '@/data/setup/standing'
 import { LadderDrawing } from '@/drawings/ladder-drawing'
 import { PlanDrawing } from '@/drawings/plan-drawing'
 import { Card, Column } from '@/kit/surfaces'

@@ -1,5 +1,5 @@
 import { type Chain } from '@pine/core/chain'
-import type { StandingSetup } from '@/data/standing'
+import type { StandingSetup } from '@/data/setup/standing'
 import { Scroll } from '@/kit/scroll'
 import { TrustMark } from '@/kit/trust-mark'
 import { Card, Column, Line } from '@/kit/surfaces'

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react'
-import { failureWords } from '@/data/api'
-import { useSetup } from '@/data/one-setup'
-import type { StandingSetup } from '@/data/standing'
+import { failureWords } from '@/data/server/api'
+import { useSetup } from '@/data/setup/one-setup'
+import type { StandingSetup } from '@/data/setup/standing'
 import { Message } from '@/kit/message'
 
 /** A set-up once it is there; before that, that it is being opened, or why it cannot be. */

@@ -9,9 +9,9 @@ import {
 import { type Register } from '@pine/core/registers'
 import { type Solution } from '@pine/core/solve'
 import { STATION_NAMES, stepName } from '@pine/core/words'
-import { sendable } from '@/data/api'
-import type { Said } from '@/data/said'
-import type { StandingSetup } from '@/data/standing'
+import { sendable } from '@/data/server/api'
+import type { Said } from '@/data/outbox/said'
+import type { StandingSetup } from '@/data/setup/standing'
 
 /** Where a run stands: the step that is shown, what it waits for, and what the head says of it. */
 export interface RunView {

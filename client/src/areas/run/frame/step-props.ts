@@ -1,6 +1,6 @@
 import type { OffsetRow } from '@pine/core/address'
-import type { Enter } from '@/data/said'
-import type { StandingSetup } from '@/data/standing'
+import type { Enter } from '@/data/outbox/said'
+import type { StandingSetup } from '@/data/setup/standing'
 
 /** What every step of a run is given. */
 export interface StepProps {

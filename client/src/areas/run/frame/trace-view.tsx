@@ -13,7 +13,7 @@ import {
   describeVerdict,
   saysSomething,
 } from '@pine/core/words'
-import type { StandingSetup } from '@/data/standing'
+import type { StandingSetup } from '@/data/setup/standing'
 import { Button } from '@/kit/button'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'

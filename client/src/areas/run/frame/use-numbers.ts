@@ -8,7 +8,7 @@ import {
   type WrittenLength,
 } from '@pine/core/length'
 import { describeProblem } from '@pine/core/words'
-import { useDraft } from '@/data/drafts'
+import { useDraft } from '@/data/device/drafts'
 import { erased, signTurned, typed } from '@/kit/number-text'
 
 /** One of several numbers that are typed together. */

@@ -1,6 +1,6 @@
 import type { KeptAnswer } from '@pine/contract'
-import { useDraft } from '@/data/drafts'
-import type { StandingSetup } from '@/data/standing'
+import { useDraft } from '@/data/device/drafts'
+import type { StandingSetup } from '@/data/setup/standing'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { TrustMark } from '@/kit/trust-mark'
 import { Words } from '@/kit/words'

@@ -4,9 +4,9 @@ import { standingReadings } from '@pine/core/freshness'
 import type { StepState } from '@pine/core/plan'
 import type { TrustState } from '@pine/core/registers'
 import { describeSaved, KEPT_CAUTION } from '@pine/core/words'
-import { sendable } from '@/data/api'
-import type { Said } from '@/data/said'
-import type { StandingSetup } from '@/data/standing'
+import { sendable } from '@/data/server/api'
+import type { Said } from '@/data/outbox/said'
+import type { StandingSetup } from '@/data/setup/standing'
 
 /** What still holds of earlier set-ups, offered before the first tool is touched. */
 export interface KeptView {

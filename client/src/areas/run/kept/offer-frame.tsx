@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import type { Enter, Said } from '@/data/said'
+import type { Enter, Said } from '@/data/outbox/said'
 import { Button } from '@/kit/button'
 import { Row } from '@/kit/surfaces'
 import { CheckFrame } from '../frame/check-frame'

@@ -1,5 +1,5 @@
-import { useDraft } from '@/data/drafts'
-import type { StandingSetup } from '@/data/standing'
+import { useDraft } from '@/data/device/drafts'
+import type { StandingSetup } from '@/data/setup/standing'
 import { Card, Line } from '@/kit/surfaces'
 import { TrustMark } from '@/kit/trust-mark'
 import { Digits, Words } from '@/kit/words'

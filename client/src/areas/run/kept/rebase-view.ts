@@ -1,6 +1,6 @@
 import { rebaseOf } from '@pine/core/facts'
-import type { Said } from '@/data/said'
-import type { StandingSetup } from '@/data/standing'
+import type { Said } from '@/data/outbox/said'
+import type { StandingSetup } from '@/data/setup/standing'
 import { consequencesView, type ConsequencesView } from '../frame/change-view'
 
 /** One tool was touched again on a plane that had moved: what that carries the other lengths over by, before it is said. */

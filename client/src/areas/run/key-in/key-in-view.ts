@@ -12,8 +12,8 @@ import {
 } from '@pine/core/words'
 import { nameOfReason, type StaleReason } from '@pine/core/freshness'
 import { registerName } from '@pine/core/address'
-import type { Said } from '@/data/said'
-import type { StandingSetup } from '@/data/standing'
+import type { Said } from '@/data/outbox/said'
+import type { StandingSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
 
 /** A register that is keyed in: what is typed and what belongs to it, and what is shown beneath. */

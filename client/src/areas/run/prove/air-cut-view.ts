@@ -4,8 +4,8 @@ import { standingCheckOff } from '@pine/core/plan'
 import { activeLift, airCutLift, mayLift } from '@pine/core/proof'
 import { lowestZ } from '@pine/core/running'
 import { describeCheck, LIFT_PLACE_WORDS, typographic, type CheckWords } from '@pine/core/words'
-import type { Said } from '@/data/said'
-import type { StandingSetup } from '@/data/standing'
+import type { Said } from '@/data/outbox/said'
+import type { StandingSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
 
 const PLACES: readonly { readonly value: LiftPlace; readonly label: string }[] = [

@@ -7,8 +7,8 @@ import {
   describeProgramVerdict,
   type CheckWords,
 } from '@pine/core/words'
-import type { Said } from '@/data/said'
-import type { StandingSetup } from '@/data/standing'
+import type { Said } from '@/data/outbox/said'
+import type { StandingSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
 
 /** The program against what is keyed by now: whether it may run, and why not. */

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { useMedia } from '@tamagui/core'
-import { useDraft } from '@/data/drafts'
+import { useDraft } from '@/data/device/drafts'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
 import { Card, Column } from '@/kit/surfaces'

@@ -11,9 +11,9 @@ import {
 } from '@pine/core/proof'
 import { causeName } from '@pine/core/slips'
 import { describeCause, describeProof, describeProofReasons, typographic } from '@pine/core/words'
-import { previewed } from '@/data/preview'
-import type { Said } from '@/data/said'
-import type { StandingSetup } from '@/data/standing'
+import { previewed } from '@/data/setup/preview'
+import type { Said } from '@/data/outbox/said'
+import type { StandingSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
 
 export interface ProofOf {

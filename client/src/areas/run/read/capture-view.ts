@@ -3,7 +3,7 @@ import type { Nanometres, WrittenLength } from '@pine/core/length'
 import { capturedReading, type Capture } from '@pine/core/plan'
 import { axisOfQuantity, type QuantityName } from '@pine/core/quantities'
 import { describeActiveLength, describeKeyMode, typographic } from '@pine/core/words'
-import type { Said } from '@/data/said'
+import type { Said } from '@/data/outbox/said'
 import type { NewReading } from './reading-draft'
 
 /** What is keyed at the touch itself, and where the axis stands by what the row shows then. */

@@ -10,7 +10,7 @@ import type { SetupDocument } from '@pine/core/facts'
 import type { WrittenLength } from '@pine/core/length'
 import { asksForSpindle, captureAt, type Capture } from '@pine/core/plan'
 import { readingFields, type QuantityName } from '@pine/core/quantities'
-import { withPreview } from '@/data/preview'
+import { withPreview } from '@/data/setup/preview'
 import { bodyOf, type NewReading, type ReadingDraft } from './reading-draft'
 
 const ZERO = { text: '0', unit: 'mm' } as const

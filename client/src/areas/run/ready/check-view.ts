@@ -6,8 +6,8 @@ import { axesAtHome, mayLook, standingCheckOff } from '@pine/core/plan'
 import { parallelsThatFit } from '@pine/core/workholding'
 import { type GaugeElsewise } from '@pine/core/freshness'
 import { describeCheck, describeWarning, lengthWords, type CheckWords } from '@pine/core/words'
-import type { Said } from '@/data/said'
-import type { StandingSetup } from '@/data/standing'
+import type { Said } from '@/data/outbox/said'
+import type { StandingSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
 
 /** A grip that is none, or little: it is seen to only with the reason why it holds all the same. */

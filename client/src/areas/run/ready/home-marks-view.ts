@@ -3,8 +3,8 @@ import { type HomeMarks } from '@pine/core/freshness'
 import { formatLength, type WrittenLength } from '@pine/core/length'
 import { recoveryOf, standingCheckOff } from '@pine/core/plan'
 import { describeCheck, describeMarks, typographic, type CheckWords } from '@pine/core/words'
-import type { Said } from '@/data/said'
-import type { StandingSetup } from '@/data/standing'
+import type { Said } from '@/data/outbox/said'
+import type { StandingSetup } from '@/data/setup/standing'
 
 export const AXES = ['X', 'Y', 'Z'] as const
 export type MarkKey = `${MachineAxis}${'dial' | 'coarse'}`

@@ -2,7 +2,7 @@ import { type Measured } from '@pine/core/facts'
 import { standingCheckOff } from '@pine/core/plan'
 import { describeCheck, lengthWords, typographic } from '@pine/core/words'
 import { cameOut, wearChange, type CameOut } from '@pine/core/wear'
-import type { StandingSetup } from '@/data/standing'
+import type { StandingSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
 
 export const FEATURES = [

@@ -3,7 +3,7 @@ import { standingReadings } from '@pine/core/freshness'
 import { proofsNeeded } from '@pine/core/proof'
 import { type TrustState } from '@pine/core/registers'
 import { describeStep, describeWarning, stepName } from '@pine/core/words'
-import type { StandingSetup } from '@/data/standing'
+import type { StandingSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
 
 export interface OpenStep {

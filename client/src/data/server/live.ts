@@ -3,8 +3,8 @@ import { z } from 'zod'
 import { factsAnswerSchema } from '@pine/contract'
 import { api, ask } from './api'
 import { noteReached } from './connection'
-import { flushOutbox } from './outbox'
-import { showFacts, showLists, shownSetups } from './shown-setups'
+import { flushOutbox } from '../outbox/outbox'
+import { showFacts, showLists, shownSetups } from '../setup/shown-setups'
 
 /** A fact that somebody entered somewhere: which stream, and its place in it. */
 const changeSchema = z.object({ kind: z.string(), id: z.string(), place: z.number() })

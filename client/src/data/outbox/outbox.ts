@@ -1,6 +1,6 @@
 import { factsAnswerSchema, gaugeHistorySchema, setupAnswerSchema } from '@pine/contract'
 import type { Author } from '@pine/core/journal'
-import { api, ApiRefusal, ask, sendable } from './api'
+import { api, ApiRefusal, ask, sendable } from '../server/api'
 import {
   isOfSetup,
   streamOf,
@@ -9,8 +9,8 @@ import {
   type SetupEntry,
 } from './outbox-entry'
 import { outboxStore } from './outbox-store'
-import { showChecks } from './shown-checks'
-import { showBegun, showFacts } from './shown-setups'
+import { showChecks } from '../shop/shown-checks'
+import { showBegun, showFacts } from '../setup/shown-setups'
 
 type BeginRequest = Parameters<typeof api.setups.$post>[0]['json']
 

@@ -8,7 +8,7 @@ import {
   type FieldValues,
   type UseFormReturn,
 } from 'react-hook-form'
-import { failureWords } from './api'
+import { failureWords } from '../server/api'
 import { useDraft } from './drafts'
 
 /** What a form becomes, or each field that is wrong with what to do. */

@@ -1,6 +1,6 @@
 import { keptProgramTextSchema, LONGEST_PROGRAM } from '@pine/contract'
 import type { ProgramReading } from '@pine/core/program'
-import { ask } from './api'
+import { ask } from '../server/api'
 import { newProgramWorker, WorkerLines } from './program-worker'
 
 /** What was read, with the lines of its text, wherever that is: in a file of this device, or kept by the server. */

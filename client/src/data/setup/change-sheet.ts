@@ -1,9 +1,9 @@
 import { reportProblem } from '@pine/contract'
 import { checkDocument, type SetupDocument } from '@pine/core/facts'
 import type { SetupSheet } from '@pine/core/sheet'
-import { ApiRefusal, sendable } from './api'
+import { ApiRefusal, sendable } from '../server/api'
 import { withPreview } from './preview'
-import type { Enter } from './said'
+import type { Enter } from '../outbox/said'
 
 /**
  * Another version of the sheet: the earlier one is kept, what was read stays. What the server would refuse is told here, without a

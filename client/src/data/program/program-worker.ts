@@ -5,7 +5,7 @@ export interface ProgramWorker extends Omit<Worker, 'postMessage'> {
 }
 
 export const newProgramWorker = (): ProgramWorker =>
-  new Worker(new URL('../workers/program.worker.ts', import.meta.url))
+  new Worker(new URL('../../workers/program.worker.ts', import.meta.url))
 
 /** Asks a worker for lines of the text that it has open. */
 export class WorkerLines {

@@ -1,7 +1,7 @@
 import useSWR, { mutate } from 'swr'
 import { v7 as uuid } from 'uuid'
 import { machineHistorySchema, type NewReversalTest } from '@pine/contract'
-import { api, ask, sendable } from './api'
+import { api, ask, sendable } from '../server/api'
 
 /** A machine over time. */
 export function useMachineHistory(id: string) {

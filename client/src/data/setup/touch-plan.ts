@@ -1,6 +1,6 @@
 import useSWR from 'swr'
 import { touchPlanSchema } from '@pine/contract'
-import { api, ask } from './api'
+import { api, ask } from '../server/api'
 
 /** What is left to touch of a set-up, planned by the server, which knows the shop's log; undefined until it has come. */
 export function useTouchPlan(setupId: string) {

@@ -1,8 +1,8 @@
 import { type Author } from '@pine/core/journal'
 import { type SetupSheet } from '@pine/core/sheet'
-import { post } from './outbox'
-import { isOfSetup, type SetupEntry } from './outbox-entry'
-import { useOutbox } from './outbox-store'
+import { post } from '../outbox/outbox'
+import { isOfSetup, type SetupEntry } from '../outbox/outbox-entry'
+import { useOutbox } from '../outbox/outbox-store'
 
 /** Begins a set-up: it is there at once, and on its way to the server. The sheet is sound. */
 export function beginSetup(

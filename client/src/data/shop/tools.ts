@@ -12,7 +12,7 @@ import {
   type ToolAssembly,
   type ToolLine,
 } from '@pine/contract'
-import { api, ask, sendable } from './api'
+import { api, ask, sendable } from '../server/api'
 
 /** The tools in the pockets of a machine; undefined until that is known. */
 export function usePockets(machine: string | undefined) {

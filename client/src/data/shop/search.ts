@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import useSWR from 'swr'
 import { foundSchema } from '@pine/contract'
-import { api, ask } from './api'
+import { api, ask } from '../server/api'
 
 /** Whoever types goes on typing for so long: each letter is not a question. */
 const PAUSE_MS = 250

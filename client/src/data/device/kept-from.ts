@@ -1,6 +1,6 @@
 import useSWR from 'swr'
 import { keptAnswerSchema } from '@pine/contract'
-import { api, ask } from './api'
+import { api, ask } from '../server/api'
 
 /**
  * What earlier set-ups tell of the tools of this one; asked when it is wanted. Undefined until it has come, and where nobody answers:

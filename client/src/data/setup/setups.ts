@@ -2,7 +2,7 @@ import useSWR from 'swr'
 import { v7 as uuid } from 'uuid'
 import { z } from 'zod'
 import { factsAnswerSchema, setupSummarySchema, type NewFact } from '@pine/contract'
-import { api, ask } from './api'
+import { api, ask } from '../server/api'
 import { showLists } from './shown-setups'
 
 /** The set-ups that are worked on, or those that were put away. */

@@ -16,7 +16,7 @@ import {
   type SetupSheet,
 } from '@pine/core/sheet'
 import { v7 as uuid } from 'uuid'
-import { api, ask, sendable } from './api'
+import { api, ask, sendable } from '../server/api'
 
 /** The shop that everything here belongs to. */
 export function useShop() {

@@ -9,12 +9,12 @@ import {
   type NewGaugeCheck,
 } from '@pine/contract'
 import { v7 as uuid } from 'uuid'
-import { api, ask, sendable } from './api'
-import { post } from './outbox'
-import { type CheckEntry, type OutboxEntry } from './outbox-entry'
-import { useOutbox } from './outbox-store'
-import { saveText } from './save-text'
-import { useSession } from './session'
+import { api, ask, sendable } from '../server/api'
+import { post } from '../outbox/outbox'
+import { type CheckEntry, type OutboxEntry } from '../outbox/outbox-entry'
+import { useOutbox } from '../outbox/outbox-store'
+import { saveText } from '../device/save-text'
+import { useSession } from '../server/session'
 import { checksKey } from './shown-checks'
 
 /** How each gauge that is watched stands now, by its id. */

@@ -3,8 +3,8 @@ import { z } from 'zod'
 import { may, memberSchema, personSchema, type Action, type Person } from '@pine/contract'
 import { v7 as uuid } from 'uuid'
 import { api, ask } from './api'
-import { sendAs } from './outbox'
-import { seenBefore } from './seen-before'
+import { sendAs } from '../outbox/outbox'
+import { seenBefore } from '../device/seen-before'
 
 const sessionSchema = z.object({ person: memberSchema.nullable() })
 

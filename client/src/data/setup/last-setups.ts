@@ -1,7 +1,7 @@
 import useSWR from 'swr'
 import { setupAnswerSchema } from '@pine/contract'
 import { foldSetup, type SetupDocument } from '@pine/core/facts'
-import { api, ask } from './api'
+import { api, ask } from '../server/api'
 import { useSetups } from './setups'
 
 /** The last set-up on each machine, by the machine's id; none of those that have none, or without the server. */
