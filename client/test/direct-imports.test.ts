@@ -71,6 +71,15 @@ test('every value behind every door is made in the file that it is asked of', ()
   expect(asked).toBeGreaterThan(300)
 })
 
+/** What is nothing once it runs. */
+const isOfTypes = (statement: object): boolean =>
+  ('importKind' in statement && statement.importKind === 'type') ||
+  ('exportKind' in statement && statement.exportKind === 'type') ||
+  ('specifiers' in statement &&
+    Array.isArray(statement.specifiers) &&
+    statement.specifiers.length > 0 &&
+    statement.specifiers.every((one: { importKind?: string }) => one.importKind === 'type'))
+
 /** Every file of ours that a page brings when it opens: what is imported late is not among them. */
 function broughtBy(...pages: readonly string[]): readonly string[] {
   const seen = new Set<string>()
@@ -79,10 +88,10 @@ function broughtBy(...pages: readonly string[]): readonly string[] {
     seen.add(file)
     const { ast } = transformFileSync(file, {
       ...{ ...PLAIN, ast: true, code: false },
-      presets: [['@babel/preset-typescript', { allExtensions: true, isTSX: file.endsWith('x') }]],
+      parserOpts: { plugins: file.endsWith('x') ? ['typescript', 'jsx'] : ['typescript'] },
     })!
     for (const statement of ast!.program.body) {
-      if (!('source' in statement) || !statement.source) continue
+      if (!('source' in statement) || !statement.source || isOfTypes(statement)) continue
       const source = statement.source.value
       const path = source.startsWith('@/')
         ? join(ROOT, 'client/src', source.slice(2))
@@ -95,7 +104,7 @@ function broughtBy(...pages: readonly string[]): readonly string[] {
   return [...seen].map((file) => relative(ROOT, file)).sort()
 }
 
-test('the first page brings no solver, no plan and no sentences of them; the late one does', () => {
+test('the first page brings no solver, no plan and no sentences of them; what stands of a set-up does', () => {
   const first = broughtBy('_layout.tsx', 'sign-in.tsx', 'index.tsx')
   expect(first).toContain('client/src/areas/people/sign-in-screen.tsx')
   expect(first).toContain('contract/src/api.ts')
@@ -106,5 +115,5 @@ test('the first page brings no solver, no plan and no sentences of them; the lat
     'core/src/words/typographic.ts',
   ])
   expect(first.filter((file) => /areas\/(run|new-setup|program|machines)\//.test(file))).toEqual([])
-  expect(broughtBy('../areas/work.ts')).toContain('core/src/solve/solve.ts')
+  expect(broughtBy('../data/setup/standing.ts')).toContain('core/src/solve/solve.ts')
 })

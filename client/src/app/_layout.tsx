@@ -1,6 +1,7 @@
 import '@/theme/global.css'
 import { Slot, type ErrorBoundaryProps } from 'expo-router'
 import { useEffect } from 'react'
+import { fetchLate } from '@/areas/late'
 import { SignedIn } from '@/areas/people/signed-in'
 import { SWRConfig } from 'swr'
 import { noteReached } from '@/data/server/connection'
@@ -16,7 +17,7 @@ askAhead()
 
 export default function Layout() {
   const ready = useSeenBefore()
-  useEffect(() => void keepPage(), [])
+  useEffect(() => void keepPage(fetchLate), [])
   useEffect(() => {
     const again = () => void flushOutbox()
     // The network is back, or somebody looks at the page again: nothing waits for the next try.

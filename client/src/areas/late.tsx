@@ -3,12 +3,17 @@ import { Message } from '@/kit/message'
 
 type Work = typeof import('./work')
 
+const arriving = () => import('./work')
+
+/** Asks for them before anybody does. Without the server they are asked for again with the first screen that is wanted. */
+export const fetchLate = (): void => void arriving().catch(() => undefined)
+
 /**
  * A screen that comes after the first page: who signs in or looks over the list waits for neither solver nor sheet. All of them
- * are one piece; the service worker fetches it when the first screen stands.
+ * are one piece, fetched when the first screen stands.
  */
 function late<Props extends object>(of: (work: Work) => ComponentType<Props>) {
-  const Screen = lazy(async () => ({ default: of(await import('./work')) }))
+  const Screen = lazy(async () => ({ default: of(await arriving()) }))
   return function Late(props: Props) {
     return (
       <Suspense fallback={<Message text="Opening …" />}>

@@ -16,11 +16,14 @@ function found(worker: ServiceWorker): void {
 /**
  * Lets this page open without a network: a service worker keeps what it is made of. A new version waits until it is taken,
  * so that nobody's page changes in mid-reading. Without a secure address browsers allow none, and the page needs its network.
+ *
+ * @param fetchRest brings what the first screen did without, where nothing else does: a line that breaks before the first
+ *   set-up is opened must not leave a page that cannot open any.
  */
-export async function keepPage(): Promise<void> {
-  if (!('serviceWorker' in navigator)) return
-  // What it keeps is for later: it does not share the line with the first screen.
+export async function keepPage(fetchRest: () => void): Promise<void> {
+  // What is kept is for later: it does not share the line with the first screen.
   await quiet()
+  if (!('serviceWorker' in navigator)) return fetchRest()
   try {
     const registration = await navigator.serviceWorker.register('/service-worker.js')
     const isUpdate = () => navigator.serviceWorker.controller !== null
@@ -34,6 +37,7 @@ export async function keepPage(): Promise<void> {
     setInterval(() => void registration.update().catch(() => undefined), LOOK_SECONDS * 1000)
   } catch {
     // A browser that forbids it, or an address that is not secure: see above.
+    fetchRest()
   }
 }
 

@@ -38,8 +38,8 @@ export function ImpliedLine({
 }: ImpliedLineProps) {
   if (implied === undefined)
     return (
-      <Row minHeight={28} justifyContent="space-between">
-        <Words as="note" flex={1}>
+      <Row minHeight={28} justifyContent="space-between" flexWrap="wrap">
+        <Words as="note" flexGrow={1} flexShrink={1} flexBasis={160}>
           {onRule !== undefined
             ? 'Nothing tells how long it is yet.'
             : expectedWords(expected, lastTime)}
