@@ -9,6 +9,9 @@ export default defineConfig({
   // Limits for what hangs, not for what is slow: a machine whose cores others use takes four times as long.
   timeout: 400_000,
   expect: { timeout: 30_000 },
+  // A browser whose cores are taken away draws nothing for minutes: one that hung is tried once more, by a new one, and npm test
+  // tells which that were.
+  retries: 1,
   forbidOnly: true,
   // Dots, not titles: a log that is cut to its end still tells what failed and why.
   reporter: [['dot'], ['json', { outputFile: 'test-results/report.json' }]],

@@ -66,11 +66,21 @@ async function browserTests(databaseUrl) {
     ['test', '-c', 'e2e/playwright.config.ts'],
     { env: { ...process.env, DATABASE_URL: databaseUrl, PINE_CHROMIUM: chromiumPath() } },
   )
-  const { stats } = existsSync(BROWSER_REPORT)
+  const { stats, suites } = existsSync(BROWSER_REPORT)
     ? JSON.parse(readFileSync(BROWSER_REPORT, 'utf8'))
-    : { stats: { expected: 0, unexpected: 0, flaky: 0, skipped: 0 } }
-  return counted(code, stats.expected, stats.unexpected + stats.flaky + stats.skipped)
+    : { stats: { expected: 0, unexpected: 0, flaky: 0, skipped: 0 }, suites: [] }
+  for (const title of triedAgain(suites)) say(`  passed when it was tried again: ${title}`)
+  return counted(code, stats.expected + stats.flaky, stats.unexpected + stats.skipped)
 }
+
+/** The browser tests that failed once: which those are tells a test that is ill from a machine that was busy. */
+const triedAgain = (suites) =>
+  suites.flatMap(({ file, specs = [], suites: inner = [] }) => [
+    ...specs
+      .filter(({ tests }) => tests.some(({ status }) => status === 'flaky'))
+      .map(({ title }) => `${file}, ${title}`),
+    ...triedAgain(inner),
+  ])
 
 await runScript(async () => {
   checkNode()
