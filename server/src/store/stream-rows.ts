@@ -9,6 +9,19 @@ import type { Appended, StreamHead } from './store'
  */
 const HELD = 'pg_advisory_xact_lock(hashtextextended(shop_id::text || stream.id::text, 0))'
 
+/** What a query tells of a stream's beginning. */
+export interface HeadRow {
+  readonly created_at: Date
+  readonly person_id: string
+  readonly name: string
+}
+
+export const streamHead = (id: string, row: HeadRow): StreamHead => ({
+  id,
+  createdBy: { id: row.person_id, name: row.name },
+  createdAt: row.created_at,
+})
+
 /** Who began a stream and when; `held` until the transaction ends, where that is asked. */
 export async function headOf(
   manager: EntityManager,
@@ -16,25 +29,13 @@ export async function headOf(
   id: string,
   { held = false } = {},
 ): Promise<(StreamHead & { readonly kind: string }) | undefined> {
-  const [head]: readonly {
-    readonly kind: string
-    readonly created_at: Date
-    readonly person_id: string
-    readonly name: string
-  }[] = await manager.query(
+  const [row]: readonly (HeadRow & { readonly kind: string })[] = await manager.query(
     `SELECT kind, stream.created_at, person.id AS person_id, person.name ${held ? `, ${HELD}` : ''}
      FROM stream JOIN person ON person.id = created_by
      WHERE shop_id = $1 AND stream.id = $2`,
     [shopId, id],
   )
-  return (
-    head && {
-      id,
-      kind: head.kind,
-      createdBy: { id: head.person_id, name: head.name },
-      createdAt: head.created_at,
-    }
-  )
+  return row && { ...streamHead(id, row), kind: row.kind }
 }
 
 export type KeptFact = Pick<FactEntity, 'id' | 'kind' | 'body' | 'via' | 'place' | 'seen'> & {

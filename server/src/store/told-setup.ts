@@ -1,5 +1,6 @@
 import type { EntityManager } from 'typeorm'
-import type { StreamHead, ToldSetup } from './store'
+import type { ToldSetup } from './store'
+import { streamHead, type HeadRow } from './stream-rows'
 
 /**
  * A set-up with its facts as a file tells them (`setupFactSchema`), put together where they lie: whoever only opens one has them
@@ -10,13 +11,8 @@ export async function toldSetup(
   shopId: string,
   id: string,
 ): Promise<ToldSetup | undefined> {
-  const [row]: readonly {
-    readonly created_at: Date
-    readonly created_by: string
-    readonly name: string
-    readonly facts: string
-  }[] = await manager.query(
-    `SELECT stream.created_at, stream.created_by, person.name, told.facts
+  const [row]: readonly (HeadRow & { readonly facts: string })[] = await manager.query(
+    `SELECT stream.created_at, created_by AS person_id, person.name, told.facts
      FROM stream JOIN person ON person.id = created_by CROSS JOIN LATERAL (
        SELECT string_agg(concat(
          '{"id":"', fact.id, '","kind":"', kind, '","by":{"id":"', person_id, '","name":', to_json(name), '},"at":"',
@@ -27,11 +23,5 @@ export async function toldSetup(
      WHERE shop_id = $1 AND stream.id = $2 AND stream.kind = 'setup'`,
     [shopId, id],
   )
-  if (row === undefined) return undefined
-  const head: StreamHead = {
-    id,
-    createdBy: { id: row.created_by, name: row.name },
-    createdAt: row.created_at,
-  }
-  return { head, facts: `[${row.facts}]` }
+  return row && { head: streamHead(id, row), facts: `[${row.facts}]` }
 }
