@@ -204,7 +204,7 @@ describe('the steps of a cycle', () => {
     const rough = (text: string) =>
       setupOf({ ...sheet, tools: tools.map((tool) => ({ ...tool, rough: mm(text) })) }, [])
     expect(describeStep(rough('230.5'), T1, ['fixed'])).toMatchObject({
-      sentence: 'T1 does not clear the fixed setter: touch it with another gauge.',
+      sentence: 'T1 does not clear the fixed setter.',
       title: describeStep(document, T1, ['fixed']).title,
     })
     expect(describeStep(rough('230'), T1, ['fixed']).sentence).toMatch(/^Let the cycle lower T1/)

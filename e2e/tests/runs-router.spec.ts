@@ -1,7 +1,8 @@
+import type { Locator } from '@playwright/test'
 import { barriers } from '../support/accessible'
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
-import { ROUTER_PLATE, ROUTER_SETTER, ROUTER_WITHOUT_LENGTHS } from '../support/sheets'
+import { mm, ROUTER_PLATE, ROUTER_SETTER, ROUTER_WITHOUT_LENGTHS } from '../support/sheets'
 
 test('router with a plate and a tapered bit, then another bit: Z only', async ({ page, demo }) => {
   const ansel = new Machinist(page, demo.address, true)
@@ -196,4 +197,35 @@ test('router without length registers: one tool at a time, Z again with each, X 
   await ansel.release()
   await expect(page.getByTestId('frozen-G54.Z.T1')).toHaveText('−30.100 mm')
   await expect(page.getByTestId('frozen-G54.Z.T2')).toHaveText('−24.100 mm')
+})
+
+test('a tool that does not clear the setter is told so whole, on a phone and on a wide screen', async ({
+  page,
+  demo,
+}) => {
+  const ansel = new Machinist(page, demo.address, true)
+  await ansel.signIn('Ansel Okoro')
+  const tools = ROUTER_SETTER.tools.map((tool) => ({ ...tool, rough: mm('140') }))
+  await ansel.begin({ ...ROUTER_SETTER, name: 'Long bits', tools })
+  await ansel.ready()
+  // Another gauge is offered; whoever takes the setter all the same reads why not.
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Lower T1 onto the 6 mm pin.')
+  await page.getByTestId('with').click()
+  await page.getByRole('checkbox', { name: '6 mm pin' }).click()
+  await page.getByRole('checkbox', { name: 'fixed setter' }).click()
+  await page.getByRole('button', { name: 'Done' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    'T1 does not clear the fixed setter.',
+  )
+  for (const [width, height] of [
+    [390, 844],
+    [1280, 800],
+  ] as const) {
+    await page.setViewportSize({ width, height })
+    await ansel.look(`setter-long-${width}`)
+    const right = async (at: Locator) => ((box) => box!.x + box!.width)(await at.boundingBox())
+    const told = page.getByTestId('setter-cycle').getByRole('alert')
+    const title = page.getByRole('heading', { level: 1 })
+    expect(await right(told)).toBeLessThanOrEqual((await right(title)) + 1)
+  }
 })

@@ -69,7 +69,7 @@ function tooLong(
   if (!onSetter || !('tool' in quantity) || !isTooLongForSetter(sheet, quantity.tool))
     return undefined
   return {
-    sentence: `T${quantity.tool} does not clear the ${gaugeNames({ sheet }, using)}: touch it with another gauge.`,
+    sentence: `T${quantity.tool} does not clear the ${gaugeNames({ sheet }, using)}.`,
   }
 }
 

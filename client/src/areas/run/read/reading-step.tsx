@@ -220,7 +220,10 @@ export function ReadingStep({
         </Row>
         {problem}
         <Row justifyContent="space-between" alignItems="flex-end" flexWrap="wrap">
-          <View>{circumstances}</View>
+          {/* No wider than the line: a long sentence would run out of the page, unread. */}
+          <View flexShrink={1} maxWidth="100%">
+            {circumstances}
+          </View>
           <Button kind="act" onPress={submit} testID="next">
             Next (Enter)
           </Button>
