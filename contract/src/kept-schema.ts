@@ -15,10 +15,11 @@ export const keptAnswerSchema = z.object({
       from: z.string().optional(),
     }),
   ),
-  /** The readings that taking over enters, in this order. */
-  readings: z.array(readingSchema),
-  /** Among them are some from before the plane was moved: that is entered next, and one tool touched. */
-  rebases: z.boolean(),
+  /**
+   * The readings that taking over enters, by the generation of the plane that they were made in: the oldest first, today's
+   * last. Between two generations it was moved: that is entered, and one tool of each earlier one is touched.
+   */
+  generations: z.array(z.array(readingSchema)),
   /** How long one touch takes on this machine, in minutes; absent while its log does not tell. */
   minutes: z
     .object({ median: z.number(), lower: z.number(), upper: z.number(), count: z.number() })

@@ -52,6 +52,7 @@ const readingBody = {
       by: name,
       at: z.iso.datetime({ offset: true }),
       proven: z.literal(true).optional(),
+      generation: name.optional(),
       check: z.literal(true).optional(),
     })
     .optional(),

@@ -97,6 +97,7 @@ export const setupFactSchema = union<SetupFact>((name) =>
     at: z.iso.datetime({ offset: true }),
     via,
     seen: z.number().int().min(0).optional(),
+    device: z.uuid().optional(),
     body: SETUP_FACTS[name].body,
   }),
 )

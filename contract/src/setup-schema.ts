@@ -189,6 +189,12 @@ export const eventSchema = z.discriminatedUnion('kind', [
     uncertainty: writtenLengthSchema.optional(),
   }),
   z.strictObject({ kind: z.literal('check-failed'), gauge: name, lastGood: factId.optional() }),
+  z.strictObject({
+    kind: z.literal('order-told'),
+    reading: factId,
+    event: factId,
+    first: z.enum(['reading', 'event']),
+  }),
   z.strictObject({ kind: z.literal('rebased'), tool: registerNumber }),
   z.strictObject({
     kind: z.literal('home-recovered'),

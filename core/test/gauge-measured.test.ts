@@ -212,14 +212,37 @@ describe('generations of a size', () => {
     )
   })
 
-  test('begin at the earliest of several failed checks', () => {
-    expect(
-      lengthAfter((tip) => [
+  test('begin at the last of several failed checks: what the first made doubtful stays so', () => {
+    const twice = after(() => {
+      const readings = all()
+      const [, tip] = readings
+      return [
+        ...readings,
         checkFailed('setter'),
         checkFailed('setter', tip),
         measured('setter', '50.012'),
-      ]),
-    ).toBe(-270.012)
+      ]
+    })
+    expect(inMm(twice, 'H1')).toBe(-270)
+    expect(at(twice, 'H1').stale).toMatchObject({
+      event: { kind: 'check-failed', goodThrough: -1 },
+    })
+    // Touched since the second failure’s last good check, it is corrected, and neither stands in its way.
+    const since = after(() => {
+      const [nose, , ...others] = all()
+      const first = checkFailed('setter')
+      const tip = tipTouch()
+      return [
+        nose!,
+        ...others,
+        first,
+        tip,
+        checkFailed('setter', nose),
+        measured('setter', '50.012'),
+      ]
+    })
+    expect(inMm(since, 'H1')).toBe(-270.012)
+    expect(at(since, 'H1').stale).toBeUndefined()
   })
 
   test('a check that fails after the measurement takes nothing of it back', () => {

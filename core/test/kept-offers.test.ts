@@ -160,10 +160,12 @@ describe('what is entered', () => {
     },
   ] as const
   const entered = (wanted: readonly string[], checks: readonly number[] = []) =>
-    touchesToKeep(offers, checks, new Set(wanted)).map(
-      (one) =>
-        `${one.of} ${'tool' in one ? one.tool : ''} ${one.kept.name} ${one.kept.check ?? ''}`,
-    )
+    touchesToKeep(offers, checks, new Set(wanted))
+      .flat()
+      .map(
+        (one) =>
+          `${one.of} ${'tool' in one ? one.tool : ''} ${one.kept.name} ${one.kept.check ?? ''}`,
+      )
   const ALL = ['nose-on-plane', 'tip-on-plane:T3', 'tip-on-plane:T4']
 
   test('is the nose once, as it was touched last, and each tip under the number that it has here', () => {

@@ -323,7 +323,7 @@ describe('over a plane that moved', () => {
     const moved = event({ kind: 'plane-moved' })
     expect(after(before)).toBeUndefined()
     expect(after(before, moved)).toEqual({ by: 1, isTouched: false, tools: [2, 3] })
-    expect(after([...before, tip(2)], moved)).toEqual({ by: 2, isTouched: true, tools: [1, 2, 3] })
+    expect(after([...before, tip(2)], moved)).toEqual({ by: 2, isTouched: true, tools: [1, 3] })
   })
 
   test('one that is behind something else, or was never touched before it, is touched', () => {
@@ -340,17 +340,18 @@ describe('over a plane that moved', () => {
     expect(after([...before, replaced], last)).toMatchObject({ by: 1, tools: [2, 3] })
   })
 
-  test('from before two moves one touch carries nothing, unless the first was re-based over', () => {
+  test('from before two moves one touch carries what was made where its own were, and nothing else', () => {
     const before = [tip(1), tip(2)]
     const first = event({ kind: 'plane-moved' })
     const between = [tip(2), tip(3)]
     const rebased = event({ kind: 'rebased', tool: 2 })
     const second = event({ kind: 'plane-moved' })
     const all = [...before, ...between]
-    expect(after(before, first, second)).toBeUndefined()
-    // A touch from two moves back and one from now tell both moves together, and those between by neither.
-    expect(after([...all, tip(1)], first, second)).toEqual({ by: 2, isTouched: false, tools: [3] })
-    expect(after(all, first, second)).toEqual({ by: 2, isTouched: false, tools: [3] })
-    expect(after(all, first, rebased, second)).toMatchObject({ by: 1, tools: [2, 3] })
+    expect(after(before, first, second)).toEqual({ by: 1, isTouched: false, tools: [2] })
+    // T1 from two moves back and from now tells both moves together, and nothing of what was touched between them.
+    expect(after([tip(3), ...before, tip(1)], first, second)).toMatchObject({ by: 1, tools: [2] })
+    // T2 was touched before either: it tells of both.
+    expect(after(all, first, second)).toEqual({ by: 2, isTouched: false, tools: [1, 3] })
+    expect(after(all, first, rebased, second)).toMatchObject({ by: 2, tools: [1, 3] })
   })
 })

@@ -100,9 +100,9 @@ function takenOver(uses: readonly ToolUse[], of: SetupSheet = sheet()) {
     'nose-on-plane',
     ...ALL.map((tool) => quantityKey({ of: 'tip-on-plane', tool })),
   ])
-  const kept = touchesToKeep(offers, checks, wanted).map(
-    (one) => ({ ...one, ...fact() }) as Reading,
-  )
+  const kept = touchesToKeep(offers, checks, wanted)
+    .flat()
+    .map((one) => ({ ...one, ...fact() }) as Reading)
   return { offers, checks, kept }
 }
 

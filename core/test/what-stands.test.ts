@@ -144,7 +144,7 @@ describe('a number', () => {
   const staleAfter = (readings: readonly Reading[], events: readonly SetupEvent[], of = 'H1') => {
     const document = documentOf(readings, events)
     const chain = solve(document).registers.find(({ address }) => address === of)?.chain
-    return chain && staleBy(chain, document)?.kind
+    return chain && staleBy(chain, document)?.event.kind
   }
 
   test('of a tool whose length the sheet knows falls when that tool is changed, and with no other', () => {
@@ -166,7 +166,7 @@ describe('a number', () => {
     const document = { ...documentOf(readings, [later]), sheet: gauged }
     const fallenBy = (address: string) => {
       const chain = solve(document).registers.find((one) => one.address === address)?.chain
-      return chain && (staleBy(chain, document)?.kind ?? 'nothing')
+      return chain && (staleBy(chain, document)?.event.kind ?? 'nothing')
     }
     expect([fallenBy('H1'), fallenBy('H2')]).toEqual(['nothing', 'tool-changed'])
   })
@@ -199,7 +199,7 @@ describe('a number', () => {
     const told = (readings: readonly Reading[], events: readonly SetupEvent[]) => {
       const document = { ...setupOf(sheet, readings), events }
       const chain = solve(document).registers.find(({ address }) => address === 'H1')?.chain
-      return chain && staleBy(chain, document)?.kind
+      return chain && staleBy(chain, document)?.event.kind
     }
     const nose = noseTouch()
     const moved = event({ kind: 'plane-moved' })

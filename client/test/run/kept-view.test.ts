@@ -36,11 +36,9 @@ const line = (tool: number, take: KeptAnswer['tools'][number]['take'], check = f
 })
 const answer = (changes: Partial<KeptAnswer> = {}): KeptAnswer => ({
   tools: [line(1, 'as-it-was', true), line(2, 'as-it-was'), line(3, 'nothing')],
-  readings: [
-    touch(1, '-220.000', { kept: { ...kept, check: true } }),
-    touch(2, '-200.000', { kept }),
+  generations: [
+    [touch(1, '-220.000', { kept: { ...kept, check: true } }), touch(2, '-200.000', { kept })],
   ],
-  rebases: false,
   ...changes,
 })
 const entered = (said: readonly Said[]) => after(bare(), ...said)
@@ -117,14 +115,14 @@ describe('what still holds of earlier set-ups', () => {
 
   test('is not offered where nothing holds, nothing has come, or it was read here meanwhile', () => {
     expect(keptView(bare(), undefined)).toBeUndefined()
-    expect(keptView(bare(), answer({ readings: [] }))).toBeUndefined()
+    expect(keptView(bare(), answer({ generations: [[]] }))).toBeUndefined()
     const read = entered([reading(1, '-220.000'), reading(2, '-200.000')])
     expect(keptView(read, answer())).toBeUndefined()
   })
 
   test('says that the bare nose is taken over with the tools', () => {
     const nose = { of: 'nose-on-plane' as const, read: mm('-300.000'), with: ['setter'], kept }
-    const asked = answer({ readings: [nose, ...answer().readings] })
+    const asked = answer({ generations: [[nose, ...answer().generations.flat()]] })
     const view = keptView(example('gauge-line', 1, { tools: TOOLS }), asked)!
     expect(view.lines[0]).toMatchObject({ name: 'Bare nose on the plane', does: 'taken over' })
     expect(view.says).toBe('Take over 1, touch 2')
@@ -135,11 +133,29 @@ describe('what still holds of earlier set-ups', () => {
       bare(),
       answer({
         tools: [line(1, 'after-rebase'), line(2, 'after-rebase'), line(3, 'nothing')],
-        rebases: true,
+        generations: [answer().generations.flat(), []],
       }),
     )
     expect(view?.says).toBe('Take over 2, touch 2')
     expect(view?.facts.at(-1)).toEqual({ kind: 'event', body: { kind: 'plane-moved' } })
+  })
+
+  test('from before two moves are entered each before its own, and what stands today after both', () => {
+    const one = (tool: number) => touch(tool, '-220.000', { kept })
+    const view = keptView(
+      bare(),
+      answer({
+        tools: [line(1, 'after-rebase'), line(2, 'after-rebase'), line(3, 'as-it-was')],
+        generations: [[one(1)], [one(2)], [one(3)]],
+      }),
+    )
+    const entered = view?.facts.map(({ kind, body }) =>
+      kind === 'reading' && body.of === 'tip-on-plane'
+        ? body.tool
+        : (body as { kind: string }).kind,
+    )
+    expect(entered).toEqual([1, 'plane-moved', 2, 'plane-moved', 3])
+    expect(view?.says).toBe('Take over 3, touch 2')
   })
 })
 

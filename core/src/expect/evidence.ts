@@ -4,6 +4,7 @@ import type { Reading, SetupDocument } from '../facts/document'
 import { standingReadings } from '../freshness/standing'
 import { isRenewed } from '../freshness/sensitivity'
 import { homeFramesOf } from '../freshness/home-frames'
+import { placeAmong } from '../freshness/order'
 import { NANOMETRES_PER, type WrittenLength } from '../length/length'
 import { readLength } from '../length/read-length'
 import { directionOf } from '../quantities/equation'
@@ -182,7 +183,8 @@ function fromReadings(document: SetupDocument, sources: SourceReader): readonly 
     if (reading === undefined) return []
     const terms = moduleOf(reading).equation(reading)
     const isOfNow =
-      (!inMachinePosition(reading) || frames.frameAt(reading.place) === frames.current) &&
+      (!inMachinePosition(reading) ||
+        frames.frameAt(placeAmong(reading, document.events)) === frames.current) &&
       !events.some(
         (event) =>
           event.place > reading.place &&
@@ -215,7 +217,7 @@ export function stateSum(
     const axis = axisOfFace(reading.face)
     const plan = document.sheet.offsets.find(({ row }) => row === reading.row)?.[axis]
     const read = sources.reading(reading)
-    const standOff = sources.gaugeSum(reading.with, axis, asUsedIn(reading))
+    const standOff = sources.gaugeSum(reading.with, axis, asUsedIn(reading, document))
     const direction = approachDirection(reading.face, plan ? sideOf(plan) : 'outside')
     return read && standOff && faceBeyond(read, standOff, direction)
   }

@@ -119,6 +119,15 @@ function eventProblems(
           ? [{ code: 'rebase-undetermined', place, received: `T${event.tool}` } as const]
           : []),
       ]
+    case 'order-told':
+      return [
+        ...unknownName(
+          `${place}.reading`,
+          event.reading,
+          new Set(document.readings.map(({ id }) => id)),
+        ),
+        ...unknownName(`${place}.event`, event.event, new Set(document.events.map(({ id }) => id))),
+      ]
     case 'plane-moved':
     case 'home-lost':
     case 'unit-changed':

@@ -1,9 +1,9 @@
 import type { Address } from '../address/address'
-import { isSamePerson } from '../journal/entered'
+import { knewOf } from '../journal/entered'
 import { readLength } from '../length/read-length'
 import type { ReadBack, SetupDocument } from './document'
 
-/** One register, keyed by two people of whom the second did not know of the first: what each saw there afterwards. */
+/** One register, keyed on two devices of which the second did not know of the first: what each saw there afterwards. */
 export interface Crossing {
   readonly address: Address
   readonly first: ReadBack
@@ -11,7 +11,7 @@ export interface Crossing {
 }
 
 /**
- * Registers that two people keyed without knowing of each other, on devices that had lost each other: nobody can say from
+ * Registers that were keyed on two devices that had lost each other, by two people or by one: nobody can say from
  * the facts what the control holds now. It is told by what each device had seen of the stream, never by clocks. It ends
  * when somebody who has seen both looks at the control once more. Both having seen the same number there is no crossing.
  */
@@ -23,16 +23,12 @@ export function crossingsOf({
   shown.forEach((second, index) => {
     const { address } = second
     const before = crossings.get(address)
-    if (before !== undefined && knowsOf(second, before.second)) crossings.delete(address)
+    if (before !== undefined && knewOf(second, before.second)) crossings.delete(address)
     // Back to what its device had seen, and no further: mostly that is nothing.
     for (let at = index - 1; at >= 0; at -= 1) {
       const first = shown[at]
-      if (first === undefined || knowsOf(second, first)) return
-      if (
-        first.address === address &&
-        !isSamePerson(first.by, second.by) &&
-        !isSameNumber(first, second)
-      ) {
+      if (first === undefined || (second.seen ?? Infinity) > first.place) return
+      if (first.address === address && !knewOf(second, first) && !isSameNumber(first, second)) {
         crossings.set(address, { address, first, second })
         return
       }
@@ -40,10 +36,6 @@ export function crossingsOf({
   })
   return crossings
 }
-
-/** Whether whoever entered a fact had another before their eyes. A fact that does not tell was entered beside the stream itself. */
-const knowsOf = ({ seen }: ReadBack, { place }: ReadBack): boolean =>
-  seen === undefined || seen > place
 
 function isSameNumber(one: ReadBack, other: ReadBack): boolean {
   const [first, second] = [readLength(one.shown), readLength(other.shown)]

@@ -52,6 +52,13 @@ type OtherEvent =
       /** Standard uncertainty of that size; as on the sheet, where it is not said. */
       readonly uncertainty?: WrittenLength
     }
+  /** Of a reading and an event whose devices did not know of each other: which of the two came first. */
+  | {
+      readonly kind: 'order-told'
+      readonly reading: string
+      readonly event: string
+      readonly first: 'reading' | 'event'
+    }
   /** This tool was touched again on a plane that had moved: lengths from before shift by the difference. */
   | { readonly kind: 'rebased'; readonly tool: number }
   /**

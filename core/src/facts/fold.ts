@@ -53,7 +53,7 @@ export function foldSetup({ id, facts }: Pick<SetupFile, 'id' | 'facts'>): Setup
 
 /** The set-up with one more fact at its end. */
 export function appendFact(document: SetupDocument, fact: SetupFact): SetupDocument {
-  const { id, by, at, via, seen, kind, body } = fact
+  const { id, by, at, via, seen, device, kind, body } = fact
   const place = document.length
   const grown = {
     ...document,
@@ -65,6 +65,7 @@ export function appendFact(document: SetupDocument, fact: SetupFact): SetupDocum
     ...body,
     ...relatedTo(document, fact),
     ...(seen !== undefined && { seen }),
+    ...(device !== undefined && { device }),
     ...{ id, by, at, via, place },
   }
   const list = LIST_OF[kind]

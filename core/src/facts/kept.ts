@@ -9,6 +9,11 @@ export interface Kept {
   readonly at: string
   /** Its number was proven there by a cautious move. */
   readonly proven?: true
+  /**
+   * Which generation of the plane it was made in: touches that tell the same one were made while the plane lay in one
+   * place, as far as the shop knows. Where it is not told, only what comes from one set-up is taken to be of one.
+   */
+  readonly generation?: string
   /** It is touched again all the same: all that is taken over stands or falls with it. */
   readonly check?: true
 }

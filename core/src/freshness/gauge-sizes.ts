@@ -39,17 +39,15 @@ function measuredSizes(events: Events): ReadonlyMap<string, readonly MeasuredSiz
     if (event.kind !== 'gauge-measured') continue
     const before = sizes.get(event.gauge) ?? []
     const last = before.at(-1)
-    const failed = events.filter(
+    // Of several that failed the last one begins the generation that was measured: what it was between them nobody knows.
+    const failed = events.findLast(
       (one): one is CheckFailed =>
         one.kind === 'check-failed' &&
         one.gauge === event.gauge &&
         one.place < event.place &&
         one.place > (last?.event.place ?? -1),
     )
-    const generation =
-      failed.length === 0
-        ? (last?.from ?? -1)
-        : Math.min(...failed.map(({ goodThrough }) => goodThrough))
+    const generation = failed?.goodThrough ?? last?.from ?? -1
     const from = event.since === 'now' ? event.place : generation
     sizes.set(event.gauge, [...before, { event, from }])
   }
@@ -57,12 +55,11 @@ function measuredSizes(events: Events): ReadonlyMap<string, readonly MeasuredSiz
   return sizes
 }
 
-/** Whether a failed check stands in nobody's way any more: what the gauge was since its last good one is known. */
+/**
+ * Whether a failed check stands in nobody's way any more: what the gauge was since its last good one is known. A size that
+ * tells of a later failure, or of now, leaves what was read before that as unsure as it was.
+ */
 export const isMeasuredSince = (events: Events, failed: CheckFailed): boolean =>
-  events.some(
-    (one) =>
-      one.kind === 'gauge-measured' &&
-      one.since === 'last-good' &&
-      one.gauge === failed.gauge &&
-      one.place > failed.place,
+  (measuredSizes(events).get(failed.gauge) ?? []).some(
+    ({ event, from }) => event.place > failed.place && from <= failed.goodThrough,
   )

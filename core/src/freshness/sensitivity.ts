@@ -1,6 +1,7 @@
 import type { Reading } from '../facts/document'
 import type { SetupEvent } from '../facts/event'
 import { equationOf } from '../quantities/equation'
+import { inMachinePosition } from '../quantities/quantities'
 import type { State } from '../quantities/state'
 
 /** Whether an event begins another generation of a state: what was read of the one before is not what is there now. */
@@ -23,6 +24,7 @@ export function isRenewed(state: State, event: SetupEvent): boolean {
     case 'rebased':
     case 'home-recovered':
     case 'gauge-measured':
+    case 'order-told':
       return false
   }
 }
@@ -46,4 +48,27 @@ export function sensitivity(reading: Reading, event: SetupEvent): number {
     (sum, { state, coefficient }) => (isRenewed(state, event) ? sum + coefficient : sum),
     0,
   )
+}
+
+/**
+ * How much it matters to a reading whether it was made before an event or after it: 0 where it would be the same. Beside
+ * what the event renews, a zero that was found again is carried over by marks, and a gauge measured anew has its size from
+ * then on.
+ */
+export function orderMatters(reading: Reading, event: SetupEvent): number {
+  switch (event.kind) {
+    case 'home-lost':
+    case 'home-recovered':
+      return inMachinePosition(reading) ? 1 : 0
+    case 'gauge-measured':
+      return event.since === 'now'
+        ? equationOf(reading).reduce(
+            (sum, { state, coefficient }) =>
+              state.of === 'gauge' && state.gauge === event.gauge ? sum + coefficient : sum,
+            0,
+          )
+        : 0
+    default:
+      return sensitivity(reading, event)
+  }
 }

@@ -8,7 +8,8 @@ import { homeFramesOf } from './home-frames'
 import { instantOf } from './instant'
 import type { Nanometres } from '../length/length'
 import { inMachinePosition } from '../quantities/quantities'
-import { sensitivity } from './sensitivity'
+import { orderOf, placeAmong } from './order'
+import { orderMatters, sensitivity } from './sensitivity'
 
 /** Sums of coefficients below this are rounding: a mean of three leaves 1/3 + 1/3 + 1/3 − 1. */
 const NOTHING = 1e-9
@@ -17,6 +18,8 @@ const DAY_MS = 86_400_000
 /** Why a number no longer holds. */
 export type StaleReason =
   | { readonly by: 'event'; readonly event: SetupEvent }
+  /** One of its readings and something that moved it come from devices that did not know of each other: nobody said which was first. */
+  | { readonly by: 'order'; readonly event: SetupEvent; readonly reading: string }
   /** It was taken over, and a tool that was taken over with it and touched again is elsewhere. */
   | {
       readonly by: 'check'
@@ -32,6 +35,8 @@ export function nameOfReason(reason: StaleReason): string {
   switch (reason.by) {
     case 'event':
       return reason.event.id
+    case 'order':
+      return `${reason.reading} ${reason.event.id}`
     case 'check':
       return reason.reading
     case 'age':
@@ -40,14 +45,17 @@ export function nameOfReason(reason: StaleReason): string {
 }
 
 /**
- * The last event that a number no longer holds after, if there is one.
+ * The last event that a number no longer holds after, or may not, if there is one.
  *
  * One rule serves every event of domain.md §12: a number is stale when what was moved does not
  * cancel out of its readings from before. So a tool length taken as tip minus nose outlives a moved
  * plane and a lost home, a length that was counted from the plane itself does not, and a
  * difference that mixes readings from before and after is found.
  */
-export function staleBy(chain: Chain, document: SetupDocument): SetupEvent | undefined {
+export function staleBy(
+  chain: Chain,
+  document: SetupDocument,
+): Extract<StaleReason, { by: 'event' | 'order' }> | undefined {
   const { events } = document
   if (events.length === 0) return undefined
   const readings = readingsById(document.readings)
@@ -58,11 +66,21 @@ export function staleBy(chain: Chain, document: SetupDocument): SetupEvent | und
   })
   const homeIsGone = losesHome(placed, document)
   const lastLoss = events.findLast(({ kind }) => kind === 'home-lost')
-  return events.findLast((event) => {
-    if (event.kind === 'home-lost') return event === lastLoss && homeIsGone
-    if (event.kind === 'check-failed' && isMeasuredSince(events, event)) return false
-    return movedBy(event, placed, declaredLengths(event, chain), document) > NOTHING
-  })
+  for (const event of events.toReversed()) {
+    if (event.kind === 'check-failed' && isMeasuredSince(events, event)) continue
+    const unordered = placed.find(
+      ({ reading, moves }) =>
+        Math.abs(moves * orderMatters(reading, event)) > NOTHING &&
+        orderOf(reading, event, events) === 'unknown',
+    )
+    if (unordered !== undefined) return { by: 'order', event, reading: unordered.reading.id }
+    const isMoved =
+      event.kind === 'home-lost'
+        ? event === lastLoss && homeIsGone
+        : movedBy(event, placed, declaredLengths(event, chain), document) > NOTHING
+    if (isMoved) return { by: 'event', event }
+  }
+  return undefined
 }
 
 interface PlacedTerm {
@@ -79,14 +97,15 @@ function movedBy(
   event: SetupEvent,
   terms: readonly PlacedTerm[],
   declared: number,
-  document: Pick<SetupDocument, 'checkOffs'>,
+  document: Pick<SetupDocument, 'checkOffs' | 'events'>,
 ): number {
   const until = speaksUntil(event, document)
   let [together, each] = [declared, 0]
   for (const { reading, moves } of terms) {
-    if (reading.place > until) continue
+    const place = placeAmong(reading, document.events)
+    if (place > until) continue
     const moved = moves * sensitivity(reading, event)
-    if (event.kind === 'check-failed' || reading.place > event.place) each += Math.abs(moved)
+    if (event.kind === 'check-failed' || place > event.place) each += Math.abs(moved)
     else together += moved
   }
   return Math.abs(together) + each
@@ -124,25 +143,29 @@ function losesHome(terms: readonly PlacedTerm[], document: SetupDocument): boole
   const { frameAt, familyOf, current } = homeFramesOf(document)
   const sums = new Map<number, number>()
   for (const { reading, moves } of terms) {
-    const family = familyOf(frameAt(reading.place))
+    const family = familyOf(frameAt(placeAmong(reading, document.events)))
     if (!inMachinePosition(reading) || family === familyOf(current)) continue
     sums.set(family, (sums.get(family) ?? 0) + moves)
   }
   return [...sums.values()].some((sum) => Math.abs(sum) > NOTHING)
 }
 
-/** Whether a reading was made before what an event moved, and moves with it: then it is to be made again. */
+/** Whether a reading was made before what an event moved, or may have been, and moves with it: then it is to be made again. */
 export function isBehind(
   event: SetupEvent,
   reading: Reading,
   document: Pick<SetupDocument, 'events' | 'checkOffs'>,
 ): boolean {
+  const { events } = document
+  if (event.kind === 'check-failed' && isMeasuredSince(events, event)) return false
+  if (orderMatters(reading, event) !== 0 && orderOf(reading, event, events) === 'unknown')
+    return true
+  const place = placeAmong(reading, events)
   if (event.kind === 'home-lost') {
     const { frameAt, familyOf, current } = homeFramesOf(document)
-    return inMachinePosition(reading) && familyOf(frameAt(reading.place)) !== familyOf(current)
+    return inMachinePosition(reading) && familyOf(frameAt(place)) !== familyOf(current)
   }
-  if (event.kind === 'check-failed' && isMeasuredSince(document.events, event)) return false
-  return reading.place < speaksUntil(event, document) && sensitivity(reading, event) !== 0
+  return place < speaksUntil(event, document) && sensitivity(reading, event) !== 0
 }
 
 /** When the oldest reading of a number was entered; undefined for a number that has none. */

@@ -1,6 +1,7 @@
 import type { Reading, SetupDocument } from '../facts/document'
 import type { SetupEvent } from '../facts/event'
 import { inMachinePosition, quantityKey, type QuantityName } from '../quantities/quantities'
+import { orderOf } from './order'
 import { sensitivity } from './sensitivity'
 
 /**
@@ -31,6 +32,26 @@ const groundMoved = (reading: Reading, event: SetupEvent): boolean =>
 const isSameTouch = ({ kept: one }: Reading, { kept: other }: Reading): boolean =>
   one !== undefined && one.reading === other?.reading
 
+/**
+ * What was read before its ground moved gives way to what was read after; where nobody knows whether it was before, to
+ * what surely was after.
+ */
+function sinceMoved(
+  all: readonly Reading[],
+  event: SetupEvent,
+  events: SetupDocument['events'],
+): readonly Reading[] {
+  const orders = all.map((reading) => orderOf(reading, event, events))
+  const isMoved = all.some(
+    (reading, index) => orders[index] !== 'after' && groundMoved(reading, event),
+  )
+  if (!isMoved) return all
+  const surely = all.filter((_, index) => orders[index] === 'after')
+  if (surely.length > 0) return surely
+  const perhaps = all.filter((_, index) => orders[index] === 'unknown')
+  return perhaps.length > 0 ? perhaps : all
+}
+
 function standingByQuantity({
   readings,
   events,
@@ -49,15 +70,10 @@ function standingByQuantity({
   }
   const standing = new Map(
     [...byQuantity].map(([key, all]) => {
-      // What was read before its ground moved gives way to what was read after.
-      const from = events.reduce((latest, event) => {
-        const again = all.some(({ place }) => place > event.place)
-        const moved = all.some(
-          (reading) => reading.place < event.place && groundMoved(reading, event),
-        )
-        return again && moved ? Math.max(latest, event.place) : latest
-      }, -1)
-      const since = all.filter(({ place }) => place > from)
+      const since = events.reduce<readonly Reading[]>(
+        (standing, event) => sinceMoved(standing, event, events),
+        all,
+      )
       const here = since.filter(({ kept }) => kept === undefined)
       return [key, here.length > 0 ? here : since] as const
     }),

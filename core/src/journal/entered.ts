@@ -22,12 +22,31 @@ export interface Entered {
    * it knew nothing. All that stand before it, where it is not said.
    */
   readonly seen?: number
+  /** The browser that it was entered in: what one device enters is in order, whatever it had seen of others. */
+  readonly device?: string
   /**
    * Where it stands in its stream, from 0. That is its time: what came before it has a lower place, what came
    * after it a higher one.
    */
   readonly place: number
 }
+
+/** Whether two facts come from one device; where a fact does not tell, from one person. */
+const isSameDevice = (one: Entered, other: Entered): boolean =>
+  one.device === undefined || other.device === undefined
+    ? isSamePerson(one.by, other.by)
+    : one.device === other.device
+
+/**
+ * Whether whoever entered the later of two facts of one stream knew of the earlier one. Where not, nobody can tell from
+ * their places which of the two happened first. A fact that does not tell what was seen was entered beside the stream.
+ */
+export const knewOf = (later: Entered, earlier: Entered): boolean =>
+  later.seen === undefined || later.seen > earlier.place || isSameDevice(later, earlier)
+
+/** Whether the order of two facts of one stream in the world is known: whoever entered the later one knew of the other. */
+export const isOrderKnown = (one: Entered, other: Entered): boolean =>
+  one.place > other.place ? knewOf(one, other) : knewOf(other, one)
 
 /** Whether two facts come from one person: by their ids, or by their names where a file tells no more. */
 export const isSamePerson = (one: Author, other: Author): boolean =>

@@ -14,6 +14,8 @@ export interface Fact<Kind extends string, Body> {
   readonly via: Via
   /** How many facts of the stream the device had when it was entered; all before it, where it is not said. */
   readonly seen?: number
+  /** The browser that it was entered in, where it is said. */
+  readonly device?: string
   readonly body: Body
 }
 

@@ -1,13 +1,13 @@
 import { AXES, type MachineAxis } from '../address/row'
 import type { CheckOff, SetupDocument } from '../facts/document'
 import type { SetupEvent } from '../facts/event'
-import { isSamePerson, type Author, type Entered } from '../journal/entered'
+import { isSamePerson, knewOf, type Author, type Entered } from '../journal/entered'
 
-/** Whether a fact stands after another in the stream. */
+/** Whether a fact stands after another in the stream, or before it and unknown to whoever entered that one. */
 export const isAfter =
-  (one: Pick<Entered, 'place'>) =>
-  (other: Pick<Entered, 'place'>): boolean =>
-    other.place > one.place
+  (one: Entered) =>
+  (other: Entered): boolean =>
+    other.place > one.place || !knewOf(one, other)
 
 /** Whether a person may take the second look: nobody who read, keyed in or read back a number of it may. */
 export const mayLook = (
@@ -27,9 +27,15 @@ export function axesAtHome({
   checkOffs,
   events,
 }: Pick<SetupDocument, 'checkOffs' | 'events'>): readonly MachineAxis[] {
-  const lost = events.findLast(asksForHome)?.place ?? -1
+  const lost = events.findLast(asksForHome)
   const homed = new Set(
-    checkOffs.flatMap((one) => (one.of === 'home' && one.place > lost ? (one.axes ?? AXES) : [])),
+    checkOffs.flatMap((one) =>
+      one.of === 'home' &&
+      one.place > (lost?.place ?? -1) &&
+      (lost === undefined || knewOf(one, lost))
+        ? (one.axes ?? AXES)
+        : [],
+    ),
   )
   return AXES.filter((axis) => homed.has(axis))
 }

@@ -119,6 +119,8 @@ function makesStale(document: SetupDocument, solution: Solution, reading: Readin
         return instantOf(readAt(reading)) <= instantOf(stale.readAt)
       case 'check':
         return reading.kept !== undefined
+      case 'order':
+        return reading.id === stale.reading
       case 'event':
         return isBehind(stale.event, reading, document)
     }

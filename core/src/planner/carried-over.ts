@@ -1,6 +1,8 @@
 import type { SetupDocument } from '../facts/document'
-import { rebaseOf } from '../facts/rebase'
 import { isBehind } from '../freshness/stale'
+import { bridgesBy } from '../sources/plane-bridges'
+import { planeFamilies } from '../sources/plane-families'
+import { SourceReader } from '../sources/sources'
 
 /** Lengths from before a plane moved that one tool carries over it: it is touched before and after, or still to be. */
 export interface CarriedOver {
@@ -23,31 +25,40 @@ export function carriedOver(
   const { readings, events, sheet } = document
   const moved = events.findLast(({ kind }) => kind === 'plane-moved')
   if (moved === undefined) return undefined
-  // What was read before an earlier move that nothing was re-based over stands two moves back: one touch does not bridge them.
-  const from = events.findLast(
-    ({ kind, place }) => (kind === 'plane-moved' || kind === 'rebased') && place < moved.place,
-  )
-  const since = from?.kind === 'plane-moved' ? from.place : -1
   const others = events.filter(({ kind }) => kind !== 'plane-moved')
   const superseded = new Set(readings.map(({ supersedes }) => supersedes))
-  const held = open.filter((tool) => {
+  const sources = new SourceReader(document)
+  const familyOf = planeFamilies(document, sources)
+  const held = open.flatMap((tool) => {
     const before = readings.findLast(
       (one) =>
         one.of === 'tip-on-plane' &&
         one.tool === tool &&
         one.place < moved.place &&
-        one.place > since &&
         !superseded.has(one.id),
     )
-    return before !== undefined && !others.some((event) => isBehind(event, before, document))
+    const family = before && familyOf(before)
+    const holds = before && !others.some((event) => isBehind(event, before, document))
+    return holds && family !== undefined ? [{ tool, family }] : []
   })
-  const by = sheet.tools.find(({ number }) => {
-    const pair = rebaseOf(document, { tool: number, place: document.length })
-    return pair !== undefined && pair.before.place > since
-  })?.number
-  if (by !== undefined) return held.length === 0 ? undefined : { by, isTouched: true, tools: held }
-  const [first, ...rest] = held
-  return first === undefined || rest.length === 0
-    ? undefined
-    : { by: first, isTouched: false, tools: rest }
+  /** Other tools that are to be touched, whose last touch is of one of those families. */
+  const carriedBy = (by: number, families: ReadonlySet<string>) =>
+    held.flatMap(({ tool, family }) => (families.has(family) && tool !== by ? [tool] : []))
+  for (const { number } of sheet.tools) {
+    const bridges = bridgesBy(document, sources, { tool: number, place: document.length })
+    const tools = carriedBy(number, new Set(bridges.map(({ from }) => from)))
+    if (tools.length > 0) return { by: number, isTouched: true, tools }
+  }
+  // Of several that would carry others, the one that carries the most is touched.
+  const [most] = held
+    .map(({ tool }) => {
+      const touched = readings.flatMap((one) =>
+        one.of === 'tip-on-plane' && one.tool === tool && !superseded.has(one.id)
+          ? (familyOf(one) ?? [])
+          : [],
+      )
+      return { by: tool, tools: carriedBy(tool, new Set(touched)) }
+    })
+    .toSorted((one, other) => other.tools.length - one.tools.length)
+  return most === undefined || most.tools.length === 0 ? undefined : { ...most, isTouched: false }
 }

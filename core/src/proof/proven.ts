@@ -1,9 +1,9 @@
 import { offsetAddress, type Address } from '../address/address'
 import { toNanometres, NANOMETRES_PER, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
-import type { Entered } from '../journal/entered'
+import { knewOf, type Entered } from '../journal/entered'
 import type { Proof, SetupDocument } from '../facts/document'
-import { placeOf, readingsById } from '../facts/readings-by-id'
+import { readingOf, readingsById } from '../facts/readings-by-id'
 import type { Shown, Register } from '../registers/register'
 import { zRowsOf } from '../sheet/tool-rows'
 import { distanceToGoError, gapVerdict, type GapVerdict } from './proof'
@@ -83,19 +83,27 @@ export function provenAddresses(
   )
 }
 
-/** Whether a register is still what it was when a fact was entered: nothing of it was read or keyed since. */
+/**
+ * Whether a register is still what it was when a fact was entered: nothing of it was read or keyed since, nor by somebody
+ * of whom that device did not know.
+ */
 export function coverageOf(
   document: SetupDocument,
-): (register: Register, fact: Pick<Entered, 'place'>) => boolean {
+): (register: Register, fact: Entered) => boolean {
   const readings = readingsById(document.readings)
-  const keyedAt = new Map(
-    document.readBacks.flatMap(({ address, moment, place }) =>
-      moment === 'after' ? [[address, place] as const] : [],
+  const keyed = new Map(
+    document.readBacks.flatMap((readBack) =>
+      readBack.moment === 'after' ? [[readBack.address, readBack] as const] : [],
     ),
   )
-  return ({ address, chain }, { place }) =>
-    (keyedAt.get(address) ?? -1) < place &&
-    (chain?.terms ?? []).every(({ source }) => (placeOf(readings, source) ?? -1) < place)
+  return ({ address, chain }, fact) => {
+    const isBefore = (one: Entered | undefined): boolean =>
+      one === undefined || (one.place < fact.place && knewOf(fact, one))
+    return (
+      isBefore(keyed.get(address)) &&
+      (chain?.terms ?? []).every(({ source }) => isBefore(readingOf(readings, source)))
+    )
+  }
 }
 
 /** The registers that a cautious move in a row with a tool leans on. */

@@ -25,6 +25,8 @@ export interface ReadBackVerdict {
   readonly equal: boolean
   /** shown − expected: below zero the tool goes too deep, or too far towards minus. */
   readonly error: Nanometres
+  /** What the row showed before it was keyed, where somebody looked. */
+  readonly before?: Nanometres
   /** Every simple cause that gives what is shown, simplest first; empty when equal. */
   readonly causes: readonly Explanation[]
 }

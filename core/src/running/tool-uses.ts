@@ -113,6 +113,10 @@ function useOf(
 function touchOf(reading: Reading, here: Pick<Kept, 'setup' | 'name' | 'proven'>): KeptTouch {
   const { id, by, at, via: _via, place: _place, seen: _seen, kept, ...said } = reading
   const { spindle: _in, supersedes: _instead, reason: _why, surprise: _all, ...body } = said
-  const { check: _check, ...from } = kept ?? { ...here, reading: id, by: by.name, at }
+  const {
+    check: _check,
+    generation: _here,
+    ...from
+  } = kept ?? { ...here, reading: id, by: by.name, at }
   return { ...body, kept: { ...from, ...(here.proven && { proven: true }) } }
 }

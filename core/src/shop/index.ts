@@ -12,6 +12,7 @@ export { type GaugeCheck, type GaugeStanding, gaugeStanding } from './gauge-chec
 export {
   checksAmong,
   keptOffers,
+  offersByGeneration,
   touchesToKeep,
   type AskedTool,
   type KeptOffer,

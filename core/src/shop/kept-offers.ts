@@ -139,14 +139,16 @@ export function offerFor(
   const days = asking.policy?.maxAgeDays
   if (days !== undefined && instantOf(at) + days * DAY_MS < instantOf(now))
     return nothing({ because: 'too-old', at })
-  const moved =
-    movedIn(use) ??
-    happened.find(
+  // The first move since ended the plane's generation that its touches are of.
+  const [moved] = [
+    ...movedIn(use),
+    ...happened.filter(
       (event) =>
         event.what === 'plane-moved' &&
         since(event) &&
         (event.plane === undefined || isSamePlane(event.plane, asking.plane)),
-    )
+    ),
+  ].toSorted((one, other) => instantOf(one.at) - instantOf(other.at))
   const { touches } = use
   return moved === undefined
     ? { take: 'as-it-was', use, touches }
@@ -160,8 +162,8 @@ const isLater = (one: string, other: string): boolean => instantOf(one) > instan
 const isSamePlane = (one: string, other: string): boolean =>
   one.trim().toLowerCase() === other.trim().toLowerCase()
 
-const movedIn = ({ movedAt, name }: ToolUse): ShopEvent | undefined =>
-  movedAt === undefined ? undefined : { what: 'plane-moved', at: movedAt, name }
+const movedIn = ({ movedAt, name }: ToolUse): readonly ShopEvent[] =>
+  movedAt === undefined ? [] : [{ what: 'plane-moved', at: movedAt, name }]
 
 const changeIn = ({ changedAt, name, setup }: ToolUse): readonly ShopEvent[] =>
   changedAt === undefined ? [] : [{ what: 'tool-changed', at: changedAt, name, setup }]
@@ -214,32 +216,51 @@ function reachMm(touches: readonly KeptTouch[]): number {
 }
 
 /**
- * The touches to enter for what is taken over, each once: of the bare nose those of the youngest use, because all speak of one plane.
+ * The offers that are taken over by the generation of the plane that their touches were made in: the oldest first, today's
+ * last. A tool that is touched anew carries over what is of the generation of its own touch, and no other.
+ */
+export function offersByGeneration(
+  offers: readonly KeptOffer[],
+): readonly (readonly Extract<KeptOffer, { touches: unknown }>[])[] {
+  const taken = offers.flatMap((offer) => (offer.take === 'nothing' ? [] : [offer]))
+  const endOf = (offer: (typeof taken)[number]): number =>
+    offer.take === 'after-rebase' ? instantOf(offer.moved.at) : Infinity
+  const ends = [...new Set([...taken.map(endOf), Infinity])].sort((one, other) => one - other)
+  return ends.map((end) => taken.filter((offer) => endOf(offer) === end))
+}
+
+/**
+ * The touches to enter for what is taken over, by generation of the plane as `offersByGeneration` has them; between two of
+ * them the plane was moved. Each once: of the bare nose those of the youngest use, because all of one generation speak of one plane.
  *
  * @param wanted keys of the quantities that the set-up asks for and has not read.
  */
-export function touchesToKeep(
+export const touchesToKeep = (
   offers: readonly KeptOffer[],
   checks: readonly number[],
   wanted: ReadonlySet<string>,
-): readonly KeptTouch[] {
-  const taken = offers.flatMap((offer) => (offer.take === 'nothing' ? [] : [offer]))
-  const nose = taken
-    .map(({ touches }) => touches.filter(({ of }) => of === 'nose-on-plane'))
-    .filter((touches) => touches.length > 0)
-    .toSorted((one, other) => latest(other) - latest(one))[0]
-  const own = taken.flatMap(({ tool, touches }) =>
-    touches
-      .filter(({ of }) => of !== 'nose-on-plane')
-      .map((touch): KeptTouch => {
-        const numbered = { ...touch, ...('tool' in touch && { tool }) } as KeptTouch
-        return checks.includes(tool) && touch.of === 'tip-on-plane'
-          ? { ...numbered, kept: { ...touch.kept, check: true } }
-          : numbered
-      }),
-  )
-  return [...(nose ?? []), ...own].filter((touch) => wanted.has(quantityKey(touch)))
-}
+): readonly (readonly KeptTouch[])[] =>
+  offersByGeneration(offers).map((taken): readonly KeptTouch[] => {
+    const [first] = taken
+    const generation = first?.take === 'after-rebase' ? `until ${first.moved.at}` : 'as it stands'
+    const nose = taken
+      .map(({ touches }) => touches.filter(({ of }) => of === 'nose-on-plane'))
+      .filter((touches) => touches.length > 0)
+      .toSorted((one, other) => latest(other) - latest(one))[0]
+    const own = taken.flatMap(({ tool, touches }) =>
+      touches
+        .filter(({ of }) => of !== 'nose-on-plane')
+        .map((touch): KeptTouch => {
+          const numbered = { ...touch, ...('tool' in touch && { tool }) } as KeptTouch
+          return checks.includes(tool) && touch.of === 'tip-on-plane'
+            ? { ...numbered, kept: { ...touch.kept, check: true } }
+            : numbered
+        }),
+    )
+    return [...(nose ?? []), ...own]
+      .filter((touch) => wanted.has(quantityKey(touch)))
+      .map((touch) => ({ ...touch, kept: { ...touch.kept, generation } }))
+  })
 
 const latest = (touches: readonly KeptTouch[]): number =>
   Math.max(...touches.map(({ kept }) => instantOf(kept.at)))

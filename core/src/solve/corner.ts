@@ -118,7 +118,9 @@ function edgeTouch(
   const x = meanOfKnown(readings.map((reading) => sources.reading(reading)))
   const y = meanOfKnown(readings.map((reading) => sources.readingY(reading)))
   const standOff = meanOfKnown(
-    readings.map((reading) => sources.gaugeSum(reading.with, axisOfFace(face), asUsedIn(reading))),
+    readings.map((reading) =>
+      sources.gaugeSum(reading.with, axisOfFace(face), asUsedIn(reading, document)),
+    ),
   )
   return x && y && standOff && [x, y, standOff]
 }

@@ -37,7 +37,7 @@ export function explainReadBacks(
       mode: keyIn.mode,
       gauges: knownSizes(gauges, axisOfAddress(address)),
       others,
-      before: keyIn.before,
+      before: readBack.before,
     })
     return { ...register, readBack: { ...readBack, causes } }
   })

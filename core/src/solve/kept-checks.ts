@@ -10,7 +10,7 @@ import type { Warning } from '../registers/warning'
 import { heightTold } from '../sources/height-told'
 import type { SourceReader } from '../sources/sources'
 import { meanOfKnown } from './mean-of-known'
-import { repeatsWithin } from './repeats-within'
+import { repeatsWithin } from '../budget/repeats-within'
 
 /** A tool whose length was taken over and that was touched here as well. */
 export interface KeptCheck {

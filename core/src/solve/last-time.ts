@@ -6,7 +6,7 @@ import type { Explanation } from '../slips/slip'
 import type { Address } from '../address/address'
 import type { SetupDocument } from '../facts/document'
 import { registerOfTool } from '../sheet/tool-rows'
-import { repeatsWithin } from './repeats-within'
+import { repeatsWithin } from '../budget/repeats-within'
 import type { Heights } from './solution'
 
 /** A tool whose length is not what it was last time. */

@@ -207,7 +207,7 @@ function faceChain(
   return meanOfKnown(
     standingReadings(document, { of: 'face', row: offset.row, face }).map((reading) => {
       const contact = sources.reading(reading)
-      const standOff = sources.gaugeSum(reading.with, axisOfFace(face), asUsedIn(reading))
+      const standOff = sources.gaugeSum(reading.with, axisOfFace(face), asUsedIn(reading, document))
       return contact && standOff && faceBeyond(contact, standOff, approachDirection(face, side))
     }),
   )

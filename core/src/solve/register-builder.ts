@@ -1,5 +1,5 @@
 import { scaleChain, valueOf, type Chain } from '../chain/chain'
-import { NANOMETRES_PER, toNanometres } from '../length/length'
+import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { budgetOf } from '../budget/budget'
 import { fitness } from '../budget/verdict'
 import { nameOfReason, staleBy, staleByAge, type StaleReason } from '../freshness/stale'
@@ -12,7 +12,7 @@ import { keepsLengths, lengthAddressOf } from '../sheet/tool-rows'
 import type { ReadBackVerdict, Register } from '../registers/register'
 import type { SourceReader } from '../sources/sources'
 import { leansOnKept, type KeptCheck } from './kept-checks'
-import { holdsNow, shownBefore } from './shown-before'
+import { shownBefore } from './shown-before'
 import type { SolveMoment } from './solve-moment'
 import { standOf } from './stand'
 import type { Lengths, WantedNumber } from './numbers'
@@ -46,6 +46,7 @@ export function registerBuilder(
       shown: shown.nm,
       ...(last.way && { way: last.way }),
       equal,
+      ...(line.before !== undefined && { before: line.before }),
       error: toNanometres(shown.nm - expected),
       causes: [],
     }
@@ -59,25 +60,23 @@ export function registerBuilder(
     const value = valueOf(chain)
     const axis = axisOfAddress(address)
     const external = kind === 'work-offset' ? sources.externalOffset(axis) : undefined
-    const after = seen.last(address, 'after')
-    const before = holdsNow([
-      seen.last(address, 'before'),
-      after && seen.isOutdated(after, chain) ? after : undefined,
-      seen.withAnotherTool(address),
-    ])
-    const keyIn = keyInLine(
-      {
-        address,
-        kind,
-        value,
-        unit,
-        ...(before === undefined ? {} : { before }),
-        stand: standOf(document, chain, subject, axis, active),
-        ...(external && { external: valueOf(external) }),
-      },
-      machine.control,
-    )
-    const readBack = verdict(keyIn, chain)
+    const keyedFrom = (before: Nanometres | undefined) =>
+      keyInLine(
+        {
+          address,
+          kind,
+          value,
+          unit,
+          ...(before === undefined ? {} : { before }),
+          stand: standOf(document, chain, subject, axis, active),
+          ...(external && { external: valueOf(external) }),
+        },
+        machine.control,
+      )
+    const told = keyedFrom(seen.beforeKeying(address, chain))
+    const readBack = verdict(told, chain)
+    // What is still to be keyed counts from what the row shows now; what was keyed, from what it showed before that.
+    const keyIn = readBack?.equal ? told : keyedFrom(seen.now(address))
     const stale = staleReason(document, chain, checks, now)
     const accepted = stale && acceptanceOf(document, address, stale)
     const budget = budgetOf(chain)
@@ -120,8 +119,8 @@ function staleReason(
   checks: readonly KeptCheck[],
   now: string | undefined,
 ): StaleReason | undefined {
-  const event = staleBy(chain, document)
-  if (event !== undefined) return { by: 'event', event }
+  const moved = staleBy(chain, document)
+  if (moved !== undefined) return moved
   const elsewhere = checks.find(({ agrees }) => !agrees)
   if (elsewhere !== undefined && leansOnKept(document, chain)) {
     const { tool, reading, off } = elsewhere

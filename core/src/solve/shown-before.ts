@@ -13,6 +13,7 @@ const CARRY_OVER: readonly SetupEvent['kind'][] = [
   'rebased',
   'external-changed',
   'gauge-measured',
+  'order-told',
 ]
 
 /** A number that the control showed, and where that stands in the stream. */
@@ -23,16 +24,12 @@ export interface SeenAt {
   readonly way?: ShortReadBack
 }
 
-/**
- * What a register holds before it is keyed: what was read for that, what it was keyed to before the number was read again,
- * or what it was set to with another tool, whichever was seen last.
- */
-export function holdsNow(seen: readonly (SeenAt | undefined)[]): Nanometres | undefined {
-  return seen.reduce<SeenAt | undefined>(
+/** The one that was seen last. */
+const latest = (seen: readonly (SeenAt | undefined)[]): SeenAt | undefined =>
+  seen.reduce<SeenAt | undefined>(
     (last, one) => (one !== undefined && one.place > (last?.place ?? -1) ? one : last),
     undefined,
-  )?.shown.nm
-}
+  )
 
 /** Whether something was read for a number after the control showed it: its place counts, not a clock. */
 function isOlder(
@@ -48,10 +45,18 @@ function isOlder(
 export interface ShownBefore {
   /** The last number that it showed for a register. */
   readonly last: (address: Address, moment: ReadBack['moment']) => SeenAt | undefined
+  /**
+   * What a row held before it was keyed to a number: what was read for that, what it was keyed to before the number was
+   * read again, or what it was set to with another tool, whichever was seen last.
+   */
+  readonly beforeKeying: (address: Address, chain: Chain) => Nanometres | undefined
+  /**
+   * What a row shows now, whatever it was keyed to: a number that is added is added to that. Undefined where nobody has
+   * looked since it may have changed: it was keyed without being read back, or the control was switched to another unit.
+   */
+  readonly now: (address: Address) => Nanometres | undefined
   /** Whether the number was read again, or carried over, since: the control shows the one from before. */
   readonly isOutdated: (seen: SeenAt, chain: Chain) => boolean
-  /** The last number that it showed for the same row set with another tool; only where each sets it anew. */
-  readonly withAnotherTool: (address: Address) => SeenAt | undefined
   /** What it showed before this place proves nothing any more: it was switched to another unit. */
   readonly provenFrom: number
 }
@@ -77,18 +82,42 @@ export function shownBefore(document: SetupDocument, sources: SourceReader): Sho
     const shown = sources.length(readBack.shown, { place: `facts.${place}.body.shown` })
     return shown && { shown, place, ...(readBack.way && { way: readBack.way }) }
   }
-  return {
-    last: (address, moment) => seen(lastRow.get(`${address} ${moment}`)),
-    withAnotherTool: (address) =>
-      seen(
-        document.readBacks.findLast(
-          (one) =>
-            one.address !== address &&
-            one.moment === 'after' &&
-            controlRow(one.address) === controlRow(address),
-        ),
+  const last: ShownBefore['last'] = (address, moment) => seen(lastRow.get(`${address} ${moment}`))
+  const isOutdated: ShownBefore['isOutdated'] = ({ place }, chain) =>
+    place < carriedOver || isOlder(place, chain, document)
+  // Where one row serves each tool in turn, it shows what it was set to with the one before.
+  const withAnotherTool = (address: Address) =>
+    seen(
+      document.readBacks.findLast(
+        (one) =>
+          one.address !== address &&
+          one.moment === 'after' &&
+          controlRow(one.address) === controlRow(address),
       ),
-    isOutdated: ({ place }, chain) => place < carriedOver || isOlder(place, chain, document),
+    )
+  return {
+    last,
+    beforeKeying(address, chain) {
+      const after = last(address, 'after')
+      return latest([
+        last(address, 'before'),
+        after && isOutdated(after, chain) ? after : undefined,
+        withAnotherTool(address),
+      ])?.shown.nm
+    },
+    now(address) {
+      const keyed = document.keyIns.findLast(
+        (one) => controlRow(one.address) === controlRow(address),
+      )
+      const shown = latest([
+        last(address, 'before'),
+        last(address, 'after'),
+        withAnotherTool(address),
+      ])
+      const mayHaveChanged = Math.max(provenFrom, keyed?.place ?? -1)
+      return shown === undefined || shown.place < mayHaveChanged ? undefined : shown.shown.nm
+    },
+    isOutdated,
     provenFrom,
   }
 }

@@ -1,5 +1,4 @@
 import { chainOf, EMPTY_CHAIN, sumOfKnown, type Chain } from '../chain/chain'
-import type { Reading } from '../facts/document'
 import type { HomeFrames } from '../freshness/home-frames'
 import type { MachineAxis } from '../address/row'
 import type { LengthReader } from './gauge-chains'
@@ -11,7 +10,7 @@ import type { LengthReader } from './gauge-chains'
 export const homeShiftOf = (
   frames: HomeFrames,
   reader: LengthReader,
-  { place: readAt }: Pick<Reading, 'place'>,
+  readAt: number,
   axis: MachineAxis,
 ): Chain | undefined =>
   sumOfKnown(

@@ -14,6 +14,7 @@ import {
 } from '../chain/chain'
 import { readingUncertainty, repeatabilityMm, type Display } from '../budget/source-uncertainty'
 import { homeFramesOf, type HomeFrames } from '../freshness/home-frames'
+import { placeAmong } from '../freshness/order'
 import type { WrittenLength } from '../length/length'
 import { readLength, type ReadLength, type ReadLengthOptions } from '../length/read-length'
 import type { Problem } from '../problem/problem'
@@ -39,10 +40,13 @@ const readBy = (reading: Reading) => ({
 })
 
 /** How the gauges of a reading are used in it. */
-export const asUsedIn = (reading: Reading): GaugeUse => ({
+export const asUsedIn = (
+  reading: Reading,
+  { events }: Pick<SetupDocument, 'events'>,
+): GaugeUse => ({
   of: reading.of,
   place: quantityKey(reading),
-  at: reading.place,
+  at: placeAmong(reading, events),
 })
 
 export type DeclaredRole = Extract<
@@ -136,7 +140,7 @@ export class SourceReader {
         ? wayInZ(endsOf(reading)[0], (ids) => this.gaugesOf(ids))
         : wayInPlane(reading, axis, this.document, radial)
     const lost = this.lostMotion(way, axis)
-    const moved = homeShiftOf(this.frames, this, reading, axis)
+    const moved = homeShiftOf(this.frames, this, placeAmong(reading, this.document.events), axis)
     return lost && moved && subtractChains(sumChains(read, moved), lost)
   }
 
@@ -249,7 +253,7 @@ export class SourceReader {
     const known = (ids: readonly string[]) => this.gaugesOf(ids)
     return sumOfKnown(
       endsOf(reading).map((end) => {
-        const gauges = this.gaugesUnder(end, asUsedIn(reading))
+        const gauges = this.gaugesUnder(end, asUsedIn(reading, this.document))
         const lost = this.lostMotion(wayInZ(end, known), 'Z')
         return gauges && lost && scaleChain(sumChains(gauges, lost), end.share)
       }),
@@ -258,7 +262,7 @@ export class SourceReader {
 
   /** What lay between at a Z touch. */
   gaugesBeneath(reading: Reading): Chain | undefined {
-    return this.gaugesUnder(endsOf(reading)[0], asUsedIn(reading))
+    return this.gaugesUnder(endsOf(reading)[0], asUsedIn(reading, this.document))
   }
 
   /** What lay between at one end of a Z reading; on the plane a gauge's foot counts as well. */

@@ -5,6 +5,7 @@ export const CHANGE_NAMES: Readonly<Record<SetupEvent['kind'], string>> = {
   'tool-changed': 'A tool broke, or was changed or re-gripped',
   'part-changed': 'Another part is in',
   'plane-moved': 'The setter or the setting plane was moved',
+  'order-told': 'Which of two that did not know of each other came first',
   rebased: 'Carry lengths over by a tool touched again',
   'home-lost': 'Power cut, or home was lost',
   'cycle-broken': 'A tool was changed past the control',

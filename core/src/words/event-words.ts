@@ -27,6 +27,8 @@ export function describeEvent(event: SetupEvent, gauges: NamedGauges): string {
       return `${nameOf(event.gauge, gauges)} failed its check`
     case 'gauge-measured':
       return `${nameOf(event.gauge, gauges)} was measured anew: ${lengthWords(event.size)}`
+    case 'order-told':
+      return 'it was said which came first, a reading or what moved it'
     case 'rebased':
       return `lengths were re-based on T${event.tool}`
     case 'home-recovered':
@@ -45,6 +47,8 @@ export function describeStale(reason: StaleReason, gauges: NamedGauges): string 
   switch (reason.by) {
     case 'event':
       return describeEvent(reason.event, gauges)
+    case 'order':
+      return `${describeEvent(reason.event, gauges)}; the device that read it did not know of that, and nobody has said which came first`
     case 'check':
       return `it was taken over, and T${reason.tool}, taken over with it, was touched again and is elsewhere`
     case 'age':

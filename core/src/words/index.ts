@@ -33,6 +33,7 @@ export {
   describeWaySureness,
 } from './plan-touches-words'
 export { speakPlan } from './plan-words'
+export { describeOrderQuestion, type OrderQuestion } from './order-words'
 export { describeProblem } from './problem-words'
 export { describeProgramChange } from './program-change-words'
 export {

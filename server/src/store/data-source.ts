@@ -11,6 +11,7 @@ import {
   streamEntity,
   summaryEntity,
 } from './entities'
+import { DevicesOfFacts1797235200000 } from './migrations/devices-of-facts'
 import { FactsOfPrograms1795939200000 } from './migrations/facts-of-programs'
 import { FactsOfTheWholeRun1795593600000 } from './migrations/facts-of-the-whole-run'
 import { GaugeChecks1796889600000 } from './migrations/gauge-checks'
@@ -47,6 +48,7 @@ const MIGRATIONS = [
   GaugeChecks1796889600000,
   ToolsOverTime1796976000000,
   MachinesOverTime1797062400000,
+  DevicesOfFacts1797235200000,
 ]
 
 /** Nobody at a machine waits longer than this; a migration may. */

@@ -118,6 +118,7 @@ export interface FactEntity {
   personId: string
   recordedAt: Date
   seen?: number | null
+  device?: string | null
   person?: PersonEntity
 }
 
@@ -134,6 +135,7 @@ export const factEntity = new EntitySchema<FactEntity>({
     personId: { type: 'uuid', name: 'person_id' },
     recordedAt: { type: 'timestamptz', name: 'recorded_at' },
     seen: { type: 'int', nullable: true },
+    device: { type: 'uuid', nullable: true },
   },
   relations: {
     person: { type: 'many-to-one', target: 'person', joinColumn: { name: 'person_id' } },

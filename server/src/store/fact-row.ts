@@ -10,6 +10,8 @@ export interface FactRow {
   readonly recordedAt: Date
   /** How many facts of the stream its device had; all before it, where it is not said. */
   readonly seen?: number | undefined
+  /** The browser that it was entered in, where it is said. */
+  readonly device?: string | undefined
 }
 
 export type NewFactRow = Omit<FactRow, 'by'> & { readonly personId: string }

@@ -38,14 +38,17 @@ export async function headOf(
   return row && { ...streamHead(id, row), kind: row.kind }
 }
 
-export type KeptFact = Pick<FactEntity, 'id' | 'kind' | 'body' | 'via' | 'place' | 'seen'> & {
+export type KeptFact = Pick<
+  FactEntity,
+  'id' | 'kind' | 'body' | 'via' | 'place' | 'seen' | 'device'
+> & {
   readonly stream_id: string
   readonly recorded_at: Date
   readonly person_id: string
   readonly name: string
 }
 
-export const SELECT_FACTS = `SELECT fact.id, stream_id, place, kind, body, via, seen, recorded_at, person_id, person.name
+export const SELECT_FACTS = `SELECT fact.id, stream_id, place, kind, body, via, seen, device, recorded_at, person_id, person.name
   FROM fact JOIN person ON person.id = person_id`
 
 /** The facts of a stream from a place on, asked plainly: there may be thousands of them. */
@@ -68,6 +71,7 @@ export const factRow = ({
   body,
   via,
   seen,
+  device,
   recorded_at,
   person_id,
   name,
@@ -79,6 +83,7 @@ export const factRow = ({
   by: { id: person_id, name },
   recordedAt: recorded_at,
   ...(seen !== null && { seen }),
+  ...(device !== null && { device }),
 })
 
 interface FactToWrite extends Appended {
@@ -105,11 +110,11 @@ export async function writeFact(
   manager: EntityManager,
   { shopId, stream, place, fact, summary, frozen, uses }: FactToWrite,
 ): Promise<void> {
-  const { id, kind, body, via, personId, recordedAt, seen } = fact
+  const { id, kind, body, via, personId, recordedAt, seen, device } = fact
   await manager.query(
     `WITH written AS (
-       INSERT INTO fact (shop_id, stream_id, place, id, kind, body, via, person_id, recorded_at, seen)
-       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $12)
+       INSERT INTO fact (shop_id, stream_id, place, id, kind, body, via, person_id, recorded_at, seen, device)
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $12, $15)
      ), kept AS (
        INSERT INTO frozen (shop_id, fact_id, content) SELECT $1, $4, $13::jsonb WHERE $13 IS NOT NULL
      ), told AS (
@@ -120,7 +125,7 @@ export async function writeFact(
      RETURNING ${tellsOf("'setup'")}`,
     [
       ...[shopId, stream.id, place, id, kind, body, via, personId, recordedAt],
-      ...[summary, stream.createdAt, seen, frozen, uses && JSON.stringify(uses)],
+      ...[summary, stream.createdAt, seen, frozen, uses && JSON.stringify(uses), device],
     ],
   )
 }

@@ -17,7 +17,7 @@ export async function toldSetup(
        SELECT string_agg(concat(
          '{"id":"', fact.id, '","kind":"', kind, '","by":{"id":"', person_id, '","name":', to_json(name), '},"at":"',
          to_char(recorded_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), '","via":"', via, '",',
-         '"seen":' || seen || ',', '"body":', body, '}'), ',' ORDER BY place) AS facts
+         '"seen":' || seen || ',', '"device":"' || device || '",', '"body":', body, '}'), ',' ORDER BY place) AS facts
        FROM fact JOIN person ON person.id = person_id WHERE shop_id = $1 AND stream_id = $2
      ) told
      WHERE shop_id = $1 AND stream.id = $2 AND stream.kind = 'setup'`,

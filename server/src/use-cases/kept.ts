@@ -42,8 +42,9 @@ export async function keptFor(
       words: describeOffer(offer, checks.includes(offer.tool)),
       ...(offer.take !== 'nothing' && { from: describeTouched(offer) }),
     })),
-    readings: touchesToKeep(offers, checks, unread).map((touch) => ({ ...touch })),
-    rebases: offers.some(({ take }) => take === 'after-rebase'),
+    generations: touchesToKeep(offers, checks, unread).map((touches) =>
+      touches.map((touch) => ({ ...touch })),
+    ),
     ...(minutes && { minutes }),
   }
 }

@@ -9,6 +9,8 @@ export interface BesideFact {
   readonly known?: number | undefined
   /** How many facts of it the device had when it was entered: of what came later, whoever entered it knew nothing. */
   readonly seen?: number | undefined
+  /** Id of the browser that it was entered in. */
+  readonly device?: string | undefined
   /** Id of the person who entered it. */
   readonly by?: string | undefined
   /** When it was entered by the device's clock, ISO 8601. */

@@ -101,9 +101,10 @@ export class SetupStreams {
 }
 
 /** A fact as the file has it. Its body was checked by the contract when it was written. */
-export const factOf = ({ id, kind, by, recordedAt, via, seen, body }: FactRow): SetupFact =>
+export const factOf = ({ id, kind, by, recordedAt, via, seen, device, body }: FactRow): SetupFact =>
   ({
     ...{ id, kind, by, at: recordedAt.toISOString(), via },
     ...(seen !== undefined && { seen }),
+    ...(device !== undefined && { device }),
     body,
   }) as SetupFact

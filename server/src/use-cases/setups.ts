@@ -237,19 +237,14 @@ export function setupsOf(store: Store, clock: Clock): Setups {
      *
      * A fact that waited on its device is recorded at the moment when it was entered.
      */
-    async add(person, setupId, fact, { known, seen, by, at: entered } = {}) {
+    async add(person, setupId, fact, { known, seen, device, by, at: entered } = {}) {
       if (!isUuid(setupId)) return noSetup(setupId)
       if (by !== undefined && by !== person.id) return enteredByAnother()
       const refusal = notAllowed(person, fact.kind === 'put-away' ? 'put-away' : 'enter')
       if (refusal) return { ok: false, refusal }
       const at = momentOf(entered, clock())
-      const row: Omit<NewFactRow, 'body'> = {
-        id: fact.id,
-        kind: fact.kind,
-        via: fact.via ?? 'typed',
-        personId: person.id,
-        recordedAt: at,
-      }
+      const { id, kind, via = 'typed' } = fact
+      const row = { id, kind, via, personId: person.id, recordedAt: at, device }
       const added = await turns.run(setupId, () => addTo(setupId, fact, row, { person, seen }))
       if (!added.ok) return added
       if (fact.kind === 'sheet') await keepTools(store, clock, person, fact.body as SetupSheet)

@@ -3,7 +3,7 @@ import type { StepState } from '@pine/core/plan'
 import { carriedOver, planTouches } from '@pine/core/planner'
 import { isToolByTool } from '@pine/core/sheet'
 import { describeCarriedOver, describeOffer } from '@pine/core/words'
-import type { KeptOffer } from '@pine/core/shop'
+import { offersByGeneration, type KeptOffer } from '@pine/core/shop'
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
 import { offeredFor } from './kept'
@@ -61,7 +61,10 @@ export async function touchPlanFor(
 /** Tools that are taken over; where their plane was moved, all but the one whose touch tells by how much. */
 function spared(offers: readonly KeptOffer[], checks: readonly number[]): ReadonlySet<number> {
   const taken = offers.filter(({ take, tool }) => take === 'as-it-was' && !checks.includes(tool))
-  const moved = offers.filter(({ take }) => take === 'after-rebase').slice(1)
+  // Of each earlier generation of the plane one is touched, and tells by how much it moved since.
+  const moved = offersByGeneration(offers)
+    .slice(0, -1)
+    .flatMap((generation) => generation.slice(1))
   return new Set([...taken, ...moved].map(({ tool }) => tool))
 }
 

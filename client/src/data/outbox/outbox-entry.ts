@@ -18,6 +18,8 @@ export interface SetupEntry extends Entered {
   readonly begins?: boolean
   /** How many facts of the set-up this device had from the server when it was entered. */
   readonly seen?: number
+  /** This browser, as the fact will carry it. */
+  readonly device?: string
 }
 
 /** A check of a gauge that was entered here and is not yet known to be kept by the server. */

@@ -104,8 +104,12 @@ const beside = ({ at }: Pick<OutboxEntry, 'at'>) => ({
 })
 
 async function sendFact(entry: SetupEntry): Promise<void> {
-  const { setupId, fact, begins, seen } = entry
-  const query = { ...beside(entry), ...(seen !== undefined && { seen: String(seen) }) }
+  const { setupId, fact, begins, seen, device } = entry
+  const query = {
+    ...beside(entry),
+    ...(seen !== undefined && { seen: String(seen) }),
+    ...(device !== undefined && { device }),
+  }
   if (begins === true) {
     const json = { id: setupId, sheetFactId: fact.id, sheet: fact.body } as BeginRequest
     await showBegun(setupId, await ask(api.setups.$post({ query, json }), setupAnswerSchema))

@@ -10,6 +10,7 @@ import {
   type SetupFact,
 } from '@pine/core/facts'
 import { type Author } from '@pine/core/journal'
+import { deviceId } from '../device/device-id'
 import { api, ask } from '../server/api'
 import { post } from '../outbox/outbox'
 import { isOfSetup, type SetupEntry } from '../outbox/outbox-entry'
@@ -27,7 +28,7 @@ import { standing } from './standing'
  */
 export function enterFact(setupId: string, said: Said, by: Author, seen: number): Promise<void> {
   const fact = { id: uuid(), ...said } as NewFact
-  return post({ setupId, fact, by, at: new Date().toISOString(), seen })
+  return post({ setupId, fact, by, at: new Date().toISOString(), seen, device: deviceId() })
 }
 
 /**
@@ -102,11 +103,12 @@ export function begunDocument(
 }
 
 /** What was entered, as the fact that it will be. */
-export const factOfEntry = ({ fact, by, at, seen }: SetupEntry): SetupFact =>
+export const factOfEntry = ({ fact, by, at, seen, device }: SetupEntry): SetupFact =>
   ({
     via: 'typed',
     ...fact,
     by: typeof by === 'string' ? { name: by } : by,
     at,
     ...(seen !== undefined && { seen }),
+    ...(device !== undefined && { device }),
   }) as SetupFact

@@ -25,7 +25,7 @@ import type { StandingSetup } from '@/data/setup/standing'
 import { lengthWriter } from './write-length'
 
 type EventBody = Extract<Said, { kind: 'event' }>['body']
-export type ChangeKind = Exclude<SetupEvent['kind'], 'home-recovered'>
+export type ChangeKind = Exclude<SetupEvent['kind'], 'home-recovered' | 'order-told'>
 
 const KINDS: readonly ChangeKind[] = [
   'tool-changed',
@@ -170,7 +170,7 @@ export function consequencesView(setup: StandingSetup, body: EventBody): Consequ
     })),
     again:
       again.length === 0
-        ? 'Nothing has to be done again.'
+        ? nothingAgain(body, changed.length)
         : `To do again: ${again.map(({ step }) => stepName(document, step)).join(', ')}.`,
     disagrees: disagrees.map((warning) => {
       const [likely] = warning.causes ?? []
@@ -187,6 +187,12 @@ export function consequencesView(setup: StandingSetup, body: EventBody): Consequ
         : `As they are: ${stay.map(({ address }) => typographic(registerName(address))).join(', ')}.`,
   }
 }
+
+/** A re-base that carries nothing over says why: what it should carry was not made where its tool was touched. */
+const nothingAgain = (body: EventBody, changes: number): string =>
+  body.kind === 'rebased' && changes === 0
+    ? `T${body.tool} carries no length over: its touches before the move disagree, or the others were made before another move. Touch them again.`
+    : 'Nothing has to be done again.'
 
 function whichOptions(
   kind: ChangeKind,

@@ -18,13 +18,13 @@ import { KeyInStep } from '../key-in/key-in-step'
 import { DrawingsBeside } from './drawings-beside'
 import { fillsTheMiddle } from './drawings-view'
 import { LookingOn } from './looking-on'
-import { LiftBanner } from '../prove/lift-banner'
 import { NeededStep } from './needed-step'
 import { OpenedSetup } from './opened-setup'
 import { ReadingStep } from '../read/reading-step'
 import { ProofStep } from '../prove/proof-step'
 import { ReleaseStep } from '../release/release-step'
 import { RunActions } from './run-actions'
+import { RunBanners } from './run-banners'
 import { RunBar } from './run-bar'
 import { RunMenu } from './run-menu'
 import { keyingView, runView, type RunView } from './run-view'
@@ -114,6 +114,14 @@ function Run({
   ) : (
     <LookingOn id={id} setup={setup} onTrace={trace} />
   )
+  const banners = (
+    <RunBanners
+      setupId={id}
+      setup={setup}
+      enter={enter}
+      onRegister={(address) => goTo(`key-in:${address}`)}
+    />
+  )
   const traceView = traced && (
     <TraceView
       title={traced.title}
@@ -130,7 +138,7 @@ function Run({
         <View flex={1} minHeight={0} flexDirection="row">
           <StepsRail document={document} steps={steps} current={current} onStep={goTo} />
           <View flex={1} minWidth={0} role="main">
-            <LiftBanner document={document} />
+            {banners}
             <StepAfterProvider
               value={fills ? null : <DrawingsBeside setup={setup} step={current.step} across />}
             >
@@ -171,7 +179,7 @@ function Run({
         onMenu={() => setMenu(true)}
         onChanged={mayEnter ? () => setChanging(true) : undefined}
       />
-      <LiftBanner document={document} />
+      {banners}
       <Column gap={0}>
         {!low && (
           <Trail

@@ -41,9 +41,10 @@ export function keptView(
   { document }: Pick<StandingSetup, 'document'>,
   answer: KeptAnswer | undefined,
 ): KeptView | undefined {
-  const readings = (answer?.readings ?? []).filter(
-    (reading) => standingReadings(document, reading as ReadingBody).length === 0,
+  const generations = (answer?.generations ?? []).map((readings) =>
+    readings.filter((reading) => standingReadings(document, reading as ReadingBody).length === 0),
   )
+  const readings = generations.flat()
   const kept = new Set(
     readings.flatMap((reading) =>
       reading.of === 'tip-on-plane' ? [(reading as { readonly tool: number }).tool] : [],
@@ -82,8 +83,9 @@ export function keptView(
         },
       ]
     : []
+  const movedSince = generations.slice(0, -1)
   const taken = lines.filter(({ does }) => does === 'taken over').length
-  const touched = lines.length - taken + (answer.rebases ? 1 : 0)
+  const touched = lines.length - taken + movedSince.filter((earlier) => earlier.length > 0).length
   return {
     sentence:
       taken === 1
@@ -94,9 +96,11 @@ export function keptView(
     saves: answer.minutes && describeSaved(answer.minutes, touched, lines.length),
     caution: KEPT_CAUTION,
     says: `Take over ${taken}, touch ${touched}`,
-    facts: [
-      ...readings.map((body): Said => ({ kind: 'reading', body: sendable(body) as never })),
-      ...(answer.rebases ? [{ kind: 'event', body: { kind: 'plane-moved' } } as Said] : []),
-    ],
+    facts: [...movedSince, generations.at(-1) ?? []].flatMap((touches, index) => [
+      ...touches.map((body): Said => ({ kind: 'reading', body: sendable(body) as never })),
+      ...(index < movedSince.length
+        ? [{ kind: 'event', body: { kind: 'plane-moved' } } as Said]
+        : []),
+    ]),
   }
 }

@@ -22,23 +22,25 @@ export function rebaseView(setup: StandingSetup): RebaseView | undefined {
     ({ kind, place }) => kind === 'rebased' && moved !== undefined && place > moved.place,
   )
   if (moved === undefined || isAnswered) return undefined
-  const tool = document.sheet.tools.find(({ number }) =>
-    rebaseOf(document, { tool: number, place: document.length }),
-  )?.number
-  if (tool === undefined) return undefined
-  const body = { kind: 'rebased', tool } as const
-  const { changed } = consequencesView(setup, body)
   const stale = new Set(
     setup.solution.registers.flatMap(({ address, state }) => (state === 'stale' ? [address] : [])),
   )
-  const lines = changed.filter(({ address, state }) => stale.has(address) && state !== 'stale')
-  if (lines.length === 0) return undefined
+  const [most] = document.sheet.tools
+    .filter(({ number }) => rebaseOf(document, { tool: number, place: document.length }))
+    .map(({ number: tool }) => {
+      const { changed } = consequencesView(setup, { kind: 'rebased', tool })
+      const lines = changed.filter(({ address, state }) => stale.has(address) && state !== 'stale')
+      return { tool, lines }
+    })
+    .toSorted((one, other) => other.lines.length - one.lines.length)
+  if (most === undefined || most.lines.length === 0) return undefined
+  const { tool, lines } = most
   return {
     sentence: `T${tool} was touched before and after the plane moved: the others shift with it.`,
     lines,
     caution: `True if the plane moved as a whole, and T${tool} is as long as it was. If it was swapped or re-gripped meanwhile, all others are wrong by that.`,
     says: `Re-base ${lines.length === 1 ? 'one number' : `${lines.length} numbers`} on T${tool}`,
-    facts: [{ kind: 'event', body }],
+    facts: [{ kind: 'event', body: { kind: 'rebased', tool } }],
     answers: moved.id,
   }
 }

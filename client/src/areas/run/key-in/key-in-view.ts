@@ -89,6 +89,8 @@ export function keyInView(
   if (keyIn === undefined || chain === undefined) return undefined
   const { mode, type, unit, before, after, copies, counter, insteadOf, activeLength } = keyIn
   const below = beneath(setup, register, keyIn, retyping)
+  // Read back again while it shows what it should: there is nothing to type, and a key that adds would add it once more.
+  const isKeyed = register.readBack?.equal === true
   // A number that no longer holds is not to be typed: it is only told.
   if (below.of === 'stale')
     return {
@@ -120,15 +122,22 @@ export function keyInView(
   return {
     name: registerName(address),
     unit,
-    key: type === undefined ? { first: key.first } : { does: key.does, not: key.not },
-    notes: [...told, ...(type === undefined ? [] : notes.filter((note) => note !== false))],
-    ...(type !== undefined && {
-      type: typographic(type),
-      ...(key.mind !== undefined && { mind: key.mind }),
+    ...(!(isKeyed && retyping) && {
+      key: type === undefined ? { first: key.first } : { does: key.does, not: key.not },
     }),
-    ...(before !== undefined && {
-      change: `${lengthWriter(setup.solution)(before)} → ${typographic(after)} ${unit}`,
-    }),
+    notes: [
+      ...told,
+      ...(type === undefined || isKeyed ? [] : notes.filter((note) => note !== false)),
+    ],
+    ...(type !== undefined &&
+      !(isKeyed && retyping) && {
+        type: typographic(type),
+        ...(key.mind !== undefined && { mind: key.mind }),
+      }),
+    ...(before !== undefined &&
+      !(isKeyed && retyping) && {
+        change: `${lengthWriter(setup.solution)(before)} → ${typographic(after)} ${unit}`,
+      }),
     beneath: below,
   }
 }

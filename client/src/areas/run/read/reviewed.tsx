@@ -1,18 +1,20 @@
 import { format } from 'date-fns/format'
 import { useState, type ReactNode } from 'react'
-import { type Reading } from '@pine/core/facts'
+import { REPLACED_BECAUSE, type Reading, type ReplacedBecause } from '@pine/core/facts'
 import { describeKept, typographic } from '@pine/core/words'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 
-const REASONS = [
-  { value: 'misread', label: 'I misread it' },
-  { value: 'touched again', label: 'touched it again' },
-  { value: 'another gauge', label: 'another gauge' },
-  { value: 'tool re-gripped', label: 're-gripped' },
-] as const
+const REASON_LABELS: Readonly<Record<ReplacedBecause, string>> = {
+  misread: 'I misread it',
+  'touched again': 'touched it again',
+  'another gauge': 'another gauge',
+  'tool re-gripped': 're-gripped',
+}
+
+const REASONS = REPLACED_BECAUSE.map((value) => ({ value, label: REASON_LABELS[value] }))
 
 export interface ReviewedProps {
   readonly standing: readonly Reading[]

@@ -1,4 +1,4 @@
-import { budgetOf } from '../budget/budget'
+import { budgetOf } from './budget'
 import type { Chain } from '../chain/chain'
 import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 
