@@ -21,6 +21,10 @@ export const gaugeFactSchema = gaugeSchema.extend({
   watch: watchSchema.optional(),
 })
 
+/** Facts as they stand in the database: what was accepted once is read as it is, whatever is asked of new ones since. */
+export type MachineFact = z.infer<typeof machineFactSchema>
+export type GaugeFact = z.infer<typeof gaugeFactSchema>
+
 /** A gauge was read against its own master. */
 export const gaugeCheckFactSchema = z.strictObject({
   /** What it read. */
@@ -29,6 +33,8 @@ export const gaugeCheckFactSchema = z.strictObject({
   against: name,
   master: writtenLengthSchema,
 })
+
+export type GaugeCheckFact = z.infer<typeof gaugeCheckFactSchema>
 
 /** Every kind of fact, by the stream that it is allowed in. A machine, a gauge and a tool are what was declared last. */
 export const FACTS = {

@@ -9,6 +9,7 @@ export {
   newToolSchema,
   pocketsSchema,
   toolAssemblySchema,
+  type ToolEventFact,
   toolEventSchema,
   toolFactSchema,
   toolHistorySchema,
@@ -31,6 +32,7 @@ export {
   newReversalTestSchema,
   type MachineHistory,
   type NewReversalTest,
+  type ReversalTest,
 } from './machine-schema'
 export { touchPlanSchema, type TouchPlanAnswer } from './touch-plan-schema'
 export { keptAnswerSchema, type KeptAnswer } from './kept-schema'
@@ -59,6 +61,9 @@ export {
   FACTS,
   FACT_KINDS,
   checkWords,
+  type GaugeCheckFact,
+  type GaugeFact,
+  type MachineFact,
   gaugeCheckFactSchema,
   gaugeFactSchema,
   machineFactSchema,

@@ -1,6 +1,6 @@
 import { LEAST_PAIRS } from '@pine/core/shop'
 import { z } from 'zod'
-import { address, name, uuid, writtenLengthSchema } from './fields'
+import { address, uuid, writtenLengthSchema } from './fields'
 import { machineDeclarationSchema } from './machine-declaration-schema'
 
 /** How a screw's lost motion was found: one place after another, met from both sides. */
@@ -11,6 +11,8 @@ export const reversalTestSchema = z.strictObject({
     .min(LEAST_PAIRS)
     .max(40),
 })
+
+export type ReversalTest = z.infer<typeof reversalTestSchema>
 
 /** A test under an id of its own: sent twice it was made once. */
 export const newReversalTestSchema = reversalTestSchema.extend({ id: uuid() })
@@ -45,7 +47,8 @@ export const machineHistorySchema = z.object({
     z.object({
       what: z.enum(['plane-moved', 'home-lost']),
       at: z.string(),
-      name,
+      /** In which set-up, or what somebody noted: that may be nothing. */
+      name: z.string(),
       plane: z.string().optional(),
       setup: z.string().optional(),
     }),

@@ -35,6 +35,8 @@ export const toolFactSchema = toolAssemblySchema.extend({
 /** What happened to a tool outside of a set-up. */
 export const toolEventSchema = z.strictObject({ what: z.enum(TOOL_HAPPENINGS), note: words })
 
+export type ToolEventFact = z.infer<typeof toolEventSchema>
+
 /** What happened to a machine outside of a set-up: its setting plane was moved (which one), or it lost its home. */
 export const machineEventSchema = z.strictObject({
   what: z.enum(['plane-moved', 'home-lost']),

@@ -1,9 +1,11 @@
 import {
-  machineHistorySchema,
+  type MachineFact,
   type MachineHistory,
   type Member,
   type NewReversalTest,
+  type ReversalTest,
 } from '@pine/contract'
+import type { Address } from '@pine/core/address'
 import { validate as isUuid } from 'uuid'
 import type { Clock } from '../clock'
 import { accept, type Outcome } from '../refusal'
@@ -25,25 +27,26 @@ export async function machineHistory(store: Store, id: string): Promise<Outcome<
     declared.at(-1)?.recordedAt ?? new Date(0),
   )
   const said = ({ by, recordedAt }: FactRow) => ({ by: by.name, at: recordedAt.toISOString() })
-  return accept(
-    machineHistorySchema.parse({
-      ...machine,
-      offsets: offsets.map(({ at, seen, shown, ...offset }) => ({
-        ...offset,
-        ...(shown !== null && { shown }),
-        at: at.toISOString(),
-        isSeen: seen,
-      })),
-      declared: declared.map((fact) => ({
-        ...said(fact),
-        ...('reason' in fact.body && { reason: fact.body.reason }),
-      })),
-      reversals: facts
-        .filter(({ kind }) => kind === 'reversal-test')
-        .map((fact) => ({ ...said(fact), ...fact.body })),
-      happened: happened.map(({ machine: _its, ...event }) => event),
+  return accept({
+    ...machine,
+    offsets: offsets.map(({ at, seen, shown, address, ...offset }) => ({
+      ...offset,
+      address: address as Address,
+      ...(shown !== null && { shown }),
+      at: at.toISOString(),
+      isSeen: seen,
+    })),
+    declared: declared.map((fact) => {
+      const { reason } = fact.body as MachineFact
+      return { ...said(fact), ...(reason !== undefined && { reason }) }
     }),
-  )
+    reversals: facts
+      .filter(({ kind }) => kind === 'reversal-test')
+      .map((fact) => ({ ...said(fact), ...(fact.body as ReversalTest) })),
+    happened: happened.flatMap(({ machine: _its, what, ...event }) =>
+      what === 'tool-changed' ? [] : [{ what, ...event }],
+    ),
+  })
 }
 
 /** A screw of a machine was tested by reversal. What it tells counts once the machine is declared with it. Sent twice it was once. */

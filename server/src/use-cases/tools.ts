@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from 'node:util'
 import {
-  toolEventSchema,
+  type ToolEventFact,
   toolFactSchema,
   type ChangedTool,
   type Member,
@@ -102,7 +102,7 @@ export const eventsOf = (rows: readonly OutsideRow[], id: string): readonly Shop
   rows
     .filter(({ streamId }) => streamId === id)
     .map(({ fact }) => {
-      const { what, note } = toolEventSchema.parse(fact.body)
+      const { what, note } = fact.body as ToolEventFact
       const name = note === '' ? what.replace(/-/g, ' ') : note
       return { what: 'tool-changed', at: fact.recordedAt.toISOString(), name }
     })
@@ -126,7 +126,7 @@ export async function toolHistory(
     ),
     events: events
       .map(({ fact }) => ({
-        ...toolEventSchema.parse(fact.body),
+        ...(fact.body as ToolEventFact),
         by: fact.by.name,
         at: fact.recordedAt.toISOString(),
       }))

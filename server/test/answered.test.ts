@@ -1,0 +1,203 @@
+import {
+  foundSchema,
+  gaugeHistorySchema,
+  gaugeStandingsSchema,
+  gaugeUsesSchema,
+  keptAnswerSchema,
+  machineDeclarationSchema,
+  machineHistorySchema,
+  machineSchema,
+  memberHistorySchema,
+  newGaugeCheckSchema,
+  newMachineEventSchema,
+  newReversalTestSchema,
+  newToolEventSchema,
+  personSchema,
+  pocketsSchema,
+  SETUP_FACTS,
+  SETUP_FACT_KINDS,
+  setupAnswerSchema,
+  setupSummarySchema,
+  shopGaugeSchema,
+  suspectSetupsSchema,
+  toolAssemblySchema,
+  toolHistorySchema,
+  toolPageSchema,
+  touchPlanSchema,
+} from '@pine/contract'
+import fc from 'fast-check'
+import { v7 as uuid } from 'uuid'
+import { z } from 'zod'
+import { bodiesOf } from './accepted-bodies'
+import { startHarness, type Harness } from './harness'
+import { mm, sheetOf } from './sheets'
+
+// What was accepted once is answered for ever: whatever the schemas and the checks let in, every question about the shop is
+// answered, in the shape that the client reads.
+
+let shop: Harness
+const [machine, gauge, tool, setup] = [uuid(), uuid(), uuid(), uuid()]
+
+beforeAll(async () => {
+  shop = await startHarness()
+  await shop.signInAs('Mira Toller')
+  const sheet = sheetOf(1, 2)
+  const post = async (path: string, body: object) => {
+    const { status, body: answer } = await shop.send('POST', path, body)
+    expect([path, status, answer.error]).toEqual([path, 201, undefined])
+  }
+  await post('/machines', { id: machine, machine: sheet.machine })
+  const declared = { id: gauge, kind: 'height-setter', name: 'setter', size: mm('50') }
+  await post('/gauges', { id: gauge, gauge: declared, watch: { limit: mm('0.01') } })
+  await post('/tools', { id: tool, tool: { name: 'drill', place: { machine, pocket: 1 } } })
+  await post('/setups', {
+    id: setup,
+    sheetFactId: uuid(),
+    sheet: {
+      ...sheet,
+      machineId: machine,
+      tools: sheet.tools.map((one, index) => (index === 0 ? { ...one, assembly: tool } : one)),
+    },
+  })
+  for (const one of [1, 2]) {
+    const body = { of: 'tip-on-plane', tool: one, read: mm('-220.000'), with: ['setter'] }
+    await post(`/setups/${setup}/facts`, { id: uuid(), kind: 'reading', body })
+  }
+  // What happens to a machine is asked since it was declared.
+  shop.passSeconds(60)
+})
+afterAll(() => shop.close())
+
+const ASKED: readonly (readonly [() => string, z.ZodType])[] = [
+  [() => '/people', z.array(personSchema)],
+  [() => '/members', z.array(memberHistorySchema)],
+  [() => '/machines', z.array(machineSchema)],
+  [() => `/machines/${machine}/history`, machineHistorySchema],
+  [() => `/machines/${machine}/tools`, pocketsSchema],
+  [() => '/gauges', z.array(shopGaugeSchema)],
+  [() => '/gauges/standings', gaugeStandingsSchema],
+  [() => `/gauges/${gauge}/checks`, gaugeHistorySchema],
+  [() => `/gauges/${gauge}/used`, gaugeUsesSchema],
+  [() => `/gauges/${gauge}/suspect`, suspectSetupsSchema],
+  [() => '/tools', toolPageSchema],
+  [() => `/tools/${tool}`, toolHistorySchema],
+  [() => '/setups', z.array(setupSummarySchema)],
+  [() => '/setups?away=1', z.array(setupSummarySchema)],
+  [() => `/setups/${setup}`, setupAnswerSchema],
+  [() => `/setups/${setup}/solution`, z.object({})],
+  [() => `/setups/${setup}/touch-plan`, touchPlanSchema],
+  [() => `/setups/${setup}/kept`, keptAnswerSchema],
+  [() => '/search?find=a', foundSchema],
+]
+
+async function everythingIsAnswered(after: string): Promise<void> {
+  for (const [path, schema] of ASKED) {
+    const { status, body } = await shop.send('GET', path())
+    expect([after, path(), status]).toEqual([after, path(), 200])
+    const read = schema.safeParse(body)
+    expect([after, path(), read.error?.issues ?? []]).toEqual([after, path(), []])
+  }
+  const calendar = await shop.request('GET', '/gauges/due.ics')
+  expect([after, calendar.status]).toEqual([after, 200])
+}
+
+/** Sends bodies of a schema; once some are accepted everything is asked. Tells how many were. */
+async function sends(
+  bodies: fc.Arbitrary<object>,
+  to: (body: object) => readonly [string, string, object],
+  runs: number,
+): Promise<number> {
+  let accepted = 0
+  await fc.assert(
+    fc.asyncProperty(bodies, async (body) => {
+      const [method, path, request] = to(body)
+      const { status } = await shop.send(method, path, request)
+      expect(status).toBeLessThan(500)
+      if (status > 201) return
+      accepted += 1
+      // Now and then in between, so that what is told of a failure is near the fact that it comes from.
+      if (accepted % 8 === 0) await everythingIsAnswered(`${path} ${JSON.stringify(body)}`)
+    }),
+    { numRuns: runs },
+  )
+  await everythingIsAnswered('the last of them')
+  return accepted
+}
+
+/** A machine as a person may declare it: its numbers have to be ones that can be. */
+const machineOf = (body: object): object => ({
+  ...sheetOf(1).machine,
+  ...Object.fromEntries(
+    Object.entries(body).filter(([name]) => ['name', 'kind', 'homing', 'policy'].includes(name)),
+  ),
+})
+
+const RUNS = 25
+const outside: readonly (readonly [
+  string,
+  z.ZodType,
+  (body: object) => readonly [string, string, object],
+])[] = [
+  [
+    'what happened to a machine',
+    newMachineEventSchema,
+    (body) => ['POST', `/machines/${machine}/events`, { ...body, id: uuid() }],
+  ],
+  [
+    'what happened to a tool',
+    newToolEventSchema,
+    (body) => ['POST', `/tools/${tool}/events`, { ...body, id: uuid() }],
+  ],
+  [
+    'a check of a gauge',
+    newGaugeCheckSchema,
+    (body) => ['POST', `/gauges/${gauge}/checks`, { ...body, id: uuid() }],
+  ],
+  [
+    'a reversal test',
+    newReversalTestSchema,
+    (body) => ['POST', `/machines/${machine}/reversal-tests`, { ...body, id: uuid() }],
+  ],
+  [
+    'a machine',
+    machineDeclarationSchema,
+    (body) => ['POST', '/machines', { id: uuid(), machine: machineOf(body) }],
+  ],
+  ['a tool', toolAssemblySchema, (body) => ['POST', '/tools', { id: uuid(), tool: body }]],
+]
+
+test.each(outside)('%s that is accepted leaves every question answered', async (_, schema, to) => {
+  const known = { machine: [machine] }
+  expect(await sends(bodiesOf(schema, known) as fc.Arbitrary<object>, to, RUNS)).toBeGreaterThan(0)
+})
+
+test('an empty note where the screen says that it may be left empty is answered like any other', async () => {
+  const event = { id: uuid(), what: 'home-lost', note: '' }
+  expect((await shop.send('POST', `/machines/${machine}/events`, event)).status).toBe(201)
+  await everythingIsAnswered('an empty note')
+})
+
+// A sheet and a program are whole documents of their own; a record is made by the server.
+const KINDS = SETUP_FACT_KINDS.filter((kind) => !['sheet', 'program', 'record'].includes(kind))
+
+test.each(KINDS)(
+  'a fact of a set-up that is accepted (%s) leaves every question answered',
+  async (kind) => {
+    const known = {
+      tool: [1, 2],
+      gauge: ['setter'],
+      with: [[], ['setter']],
+      withOnPlane: [[]],
+      row: ['G54'],
+      from: ['G54'],
+      address: ['H1', 'G54.X', 'G54.Z'],
+    }
+    const bodies = bodiesOf(SETUP_FACTS[kind].body, known) as fc.Arbitrary<object>
+    const accepted = await sends(
+      bodies,
+      (body) => ['POST', `/setups/${setup}/facts`, { id: uuid(), kind, body }],
+      RUNS,
+    )
+    expect(accepted).toBeGreaterThan(0)
+  },
+)
