@@ -50,7 +50,9 @@ await runScript(async () => {
   await ensureNodeModules()
   const { generate } = await import('selfsigned')
   mkdirSync(FOLDER, { recursive: true, mode: 0o700 })
-  const names = [...new Set([...ownNames(), ...process.argv.slice(2)])]
+  // The server answers to this machine's own names by itself; to these once it is told them.
+  const named = process.argv.slice(2)
+  const names = [...new Set([...ownNames(), ...named])]
   const made = await generate([{ name: 'commonName', value: names[1] }], {
     keyType: 'ec',
     algorithm: 'sha256',
@@ -74,7 +76,7 @@ await runScript(async () => {
   A certificate for ${names.join(', ')}
   lies in ${FOLDER}, for ${SERVER_DAYS} days. Start with it:
 
-    PINE_HOST=0.0.0.0 PINE_CERT=${FOLDER}/server.crt PINE_KEY=${FOLDER}/server.key npm start
+    ${named.length > 0 ? `PINE_HOSTS=${named.join(',')} ` : ''}PINE_HOST=0.0.0.0 PINE_CERT=${FOLDER}/server.crt PINE_KEY=${FOLDER}/server.key npm start
 
   Each phone trusts it once it trusts the shop's authority, ${FOLDER}/authority.crt.
   Bring that file to the phone (by cable, or by mail to yourself) and open it there, or in its settings look for

@@ -1,8 +1,9 @@
 #!/usr/bin/env node
 // npm run restore -- FILE: puts a copy in the place of the database, which is kept beside it under its date.
 import { resolve } from 'node:path'
-import { putBack, running, withDatabase } from './lib/backups.mjs'
+import { putBack, withDatabase } from './lib/backups.mjs'
 import { ensureNodeModules } from './lib/packages.mjs'
+import { running } from './lib/run-file.mjs'
 import { runScript, say, Trouble } from './lib/say.mjs'
 
 await runScript(async () => {

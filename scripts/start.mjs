@@ -1,6 +1,6 @@
 #!/usr/bin/env node
 // npm start: installs what is missing, starts the database, builds, serves the demo, prints the address.
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync } from 'node:fs'
 import { hostname, networkInterfaces } from 'node:os'
 import { join } from 'node:path'
 import { createInterface } from 'node:readline/promises'
@@ -11,10 +11,10 @@ import {
   ensureNodeModules,
   POSTGRESQL,
 } from './lib/packages.mjs'
-import { ROOT, RUN_FILE, STATE } from './lib/paths.mjs'
+import { STATE } from './lib/paths.mjs'
 import { freePort } from './lib/ports.mjs'
-import { runsScript } from './lib/processes.mjs'
-import { runScript, say, Trouble } from './lib/say.mjs'
+import { forgetRunning, holdStartLock, tellRunning } from './lib/run-file.mjs'
+import { inRed, runScript, say, Trouble } from './lib/say.mjs'
 import { supervise } from './lib/supervise.mjs'
 
 const USUAL_PORT = 4310
@@ -23,13 +23,17 @@ const DATA = `${STATE}-data`
 const HOUR_MS = 3_600_000
 const DAY_MS = 24 * HOUR_MS
 await runScript(async () => {
-  const unknown = process.argv.slice(2).find((arg) => arg !== '--fresh')
+  const unknown = process.argv.slice(2).find((arg) => !['--fresh', '--demo'].includes(arg))
   if (unknown !== undefined)
-    throw new Trouble(`“${unknown}” is not known: expected npm start, or npm start -- --fresh`)
+    throw new Trouble(
+      `“${unknown}” is not known: expected npm start, npm start -- --fresh, or npm start -- --demo`,
+    )
   const fresh = process.argv.includes('--fresh')
-  refuseSecondStart()
-  if (fresh) await confirmFresh()
   checkNode()
+  const wantedPort = portAsked()
+  const letGo = holdStartLock()
+  process.on('exit', letGo)
+  if (fresh) await confirmFresh()
   checkRoom()
   await ensureNodeModules()
   const { startDatabase } = await import('./lib/database.mjs')
@@ -37,7 +41,7 @@ await runScript(async () => {
   const { endLeftServers, startServer } = await import('./lib/serve.mjs')
   // What a killed start left running holds the port and the database.
   await endLeftServers()
-  const port = await choosePort()
+  const port = await choosePort(wantedPort)
   await buildClient()
 
   const database = await openDatabase(startDatabase, fresh)
@@ -47,7 +51,7 @@ await runScript(async () => {
   const stop = async () => {
     isStopping = true
     clearInterval(copies)
-    rmSync(RUN_FILE, { force: true })
+    forgetRunning()
     await server?.stop()
     await database.stop()
   }
@@ -57,8 +61,11 @@ await runScript(async () => {
       say('\nStopping …')
       void stop().then(() => process.exit(0))
     })
-  // Invented people belong to the demonstration: in somebody's own database they are there only where it is asked.
-  const demo = process.env['DATABASE_URL'] ? process.env['PINE_DEMO'] === '1' : true
+  // Invented people have a PIN that everybody can read: they are there on this machine alone, or where it is asked.
+  const demo =
+    process.argv.includes('--demo') ||
+    process.env['PINE_DEMO'] === '1' ||
+    (!process.env['DATABASE_URL'] && !isOnNetwork())
   const serve = () =>
     startServer({ databaseUrl: database.serverUrl, ownerUrl: database.url, port, demo })
   try {
@@ -67,21 +74,19 @@ await runScript(async () => {
     await stop()
     throw cause
   }
-  mkdirSync(join(RUN_FILE, '..'), { recursive: true })
-  writeFileSync(
-    RUN_FILE,
-    JSON.stringify({ pid: process.pid, address: server.address, databaseUrl: database.url }),
-    // The address of the database has its password in it.
-    { mode: 0o600 },
-  )
-  say(
-    `\n  Pine Compass is ready:  ${addressesOf(server.address).join('\n                          ')}\n  ${demo ? 'Demo workshop: pick a name, PIN 2468. ' : ''}Ctrl-C stops; “npm start -- --fresh” begins again.\n`,
-  )
+  tellRunning({ pid: process.pid, address: server.address, databaseUrl: database.url })
+  say(readyWords(server, demo))
   copies = keepCopies(database.url)
   const isOver = () => isStopping
+  const serveAgain = async () => {
+    server = await serve()
+    // While nobody is here each server makes a code of its own: the one before lets nobody in any more.
+    if (server.firstCode !== undefined) say(firstCodeWords(server.firstCode))
+    return server
+  }
   try {
     await Promise.race([
-      supervise('The server', server, async () => (server = await serve()), isOver),
+      supervise('The server', server, serveAgain, isOver),
       database.supervised(isOver),
     ])
   } catch (cause) {
@@ -89,6 +94,45 @@ await runScript(async () => {
     throw cause
   }
 })
+
+/** Whether more than this machine can reach it: it listens elsewhere, or a proxy stands before it. */
+function isOnNetwork() {
+  const host = process.env['PINE_HOST'] || '127.0.0.1'
+  return process.env['PINE_PROXY'] === '1' || !/^(127(\.\d+){3}|::1|localhost)$/.test(host)
+}
+
+/** What a person who started it does next. */
+function readyWords({ address, firstCode, demoOnNetwork }, demo) {
+  const lines = [
+    `Pine Compass is ready:  ${addressesOf(address).join('\n                          ')}`,
+    ...(demoOnNetwork
+      ? [
+          inRed(
+            'DEMONSTRATION ON THE NETWORK: its PIN 2468 is published, anybody signs in as a lead.',
+          ),
+        ]
+      : demo
+        ? ['Demo workshop: pick a name, PIN 2468.']
+        : []),
+    ...(firstCode === undefined
+      ? []
+      : [firstCodeWords(firstCode), 'It is shown only now, and good for a day.']),
+    'Ctrl-C stops; “npm start -- --fresh” begins again.',
+  ]
+  return `\n  ${lines.join('\n  ')}\n`
+}
+
+const firstCodeWords = (code) =>
+  `Nobody is here yet. The first person is the lead, and joins with the code  ${code.slice(0, 4)} ${code.slice(4)}`
+
+/** What brings entered data back where a database does not start any more: the newest copy, before anything is put aside. */
+async function wayBack() {
+  const { BACKUPS, backupName, newestBackup } = await import('./lib/backups.mjs')
+  const newest = newestBackup()
+  return newest === undefined
+    ? `No copy of it was made yet; “npm start -- --fresh” begins again with an empty one and keeps this one aside.`
+    : `The newest copy is ${join(BACKUPS, backupName(newest))}. “npm start -- --fresh” begins again with an empty one and keeps this one aside; stopped again, “npm run restore -- FILE” puts the copy back.`
+}
 
 /** What to type into a browser: a server that listens everywhere is found by each of this machine's names. */
 function addressesOf(address) {
@@ -116,16 +160,10 @@ function keepCopies(url) {
   return setInterval(look, HOUR_MS)
 }
 
-/** Two starts would fight over one database: the second says where the first one is. */
-function refuseSecondStart() {
-  if (!existsSync(RUN_FILE)) return
-  const { pid, address } = JSON.parse(readFileSync(RUN_FILE, 'utf8'))
-  if (runsScript(pid, 'scripts/start.mjs', ROOT))
-    throw new Trouble(
-      `Pine Compass already runs at ${address} (process ${pid}). Stop it with Ctrl-C there, or use it.`,
-    )
-  // That one was stopped without a chance to clean up: its number may be another's by now.
-  rmSync(RUN_FILE, { force: true })
+async function lastCopy() {
+  const { BACKUPS, backupName, newestBackup } = await import('./lib/backups.mjs')
+  const newest = newestBackup()
+  return newest === undefined ? '' : `The newest copy is ${join(BACKUPS, backupName(newest))}. `
 }
 
 /** A person is asked before the database is put aside; a script that says --fresh means it. */
@@ -133,15 +171,24 @@ async function confirmFresh() {
   if (!process.stdin.isTTY || !existsSync(join(DATA, 'data', 'PG_VERSION'))) return
   const line = createInterface({ input: process.stdin, output: process.stdout })
   const said = await line.question(
-    'Begin with an empty database? What is there now is kept aside. Type yes: ',
+    `Begin with an empty database? What is there now is kept aside. ${await lastCopy()}Type yes: `,
   )
   line.close()
   if (said.trim().toLowerCase() !== 'yes') throw new Trouble('left as it is: nothing was started.')
 }
 
-async function choosePort() {
+/** The port that PORT asks for; undefined where it asks for none. */
+function portAsked() {
   const asked = process.env['PORT']
-  const port = await freePort(asked === undefined ? USUAL_PORT : Number(asked))
+  if (asked === undefined || asked === '') return undefined
+  const port = Number(asked)
+  if (!/^\d+$/.test(asked) || port < 1 || port > 65_535)
+    throw new Trouble(`PORT is “${asked}”: expected a whole number from 1 to 65535.`)
+  return port
+}
+
+async function choosePort(asked) {
+  const port = await freePort(asked ?? USUAL_PORT)
   if (port !== undefined) return port
   if (asked !== undefined)
     throw new Trouble(`port ${asked} is in use by another program: set PORT to a free one.`)
@@ -167,7 +214,9 @@ async function openDatabase(startDatabase, fresh) {
     }
   }
   await ensureDebianPackages([POSTGRESQL])
-  let cluster = await startDatabase(DATA, { fresh, keepOld: true })
+  let cluster = await startDatabase(DATA, { fresh, keepOld: true }).catch(async (cause) => {
+    throw cause instanceof Trouble ? new Trouble(`${cause.message} ${await wayBack()}`) : cause
+  })
   if (cluster.aside) say(`The database of before is kept in ${cluster.aside}.`)
   await cluster.createDatabase('pine')
   const { port } = cluster

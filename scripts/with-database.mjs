@@ -19,6 +19,8 @@ await runScript(async () => {
     stdio: 'inherit',
     env: { ...process.env, DATABASE_URL: database.url('postgres') },
   })
+  // Whoever ends this ends the command, and with it the database: nothing is left running.
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => child.kill(signal))
   const code = await new Promise((resolve) => child.on('close', resolve))
   await database.stop()
   rmSync(folder, { recursive: true, force: true })

@@ -26,7 +26,7 @@ export async function benchShop(url: string) {
   /** Somebody who is signed in; the cookie to ask with. */
   async function person(name: string) {
     const member = { id: uuid(), name, role: 'lead' } as const
-    await store.addPerson({ ...member, pinHash: 'x' }, clock())
+    await store.addPerson({ ...member, pinHash: 'x', pinDigits: 6 }, clock())
     const token = uuid()
     const at = clock()
     const expiresAt = new Date(at.getTime() + 14 * 3_600_000)

@@ -10,6 +10,9 @@ import { solutionViewSchema } from './solution-view'
 
 /** Four to eight digits: typed with oily thumbs. */
 export const pinSchema = z.string().regex(/^\d{4,8}$/, 'A PIN has four to eight digits.')
+/** A lead lets people in and puts them out: their PIN takes longer to guess. */
+export const LEAST_LEAD_DIGITS = 6
+
 /** Letters that look alike across these stand for somebody else: a name keeps to one of them. */
 const SCRIPTS = [/\p{Script=Latin}/u, /\p{Script=Cyrillic}/u, /\p{Script=Greek}/u]
 
@@ -33,6 +36,16 @@ export type Person = z.infer<typeof personSchema>
 /** A person with what they may do here. */
 export const memberSchema = personSchema.extend({ role: roleSchema })
 export type Member = z.infer<typeof memberSchema>
+
+/** Who is signed in on this device, and how the product stands that is asked. */
+export const sessionAnswerSchema = z.object({
+  person: memberSchema.nullable(),
+  /** Nobody is here yet, and the first needs the code that the server printed. */
+  firstNeedsCode: z.literal(true).optional(),
+  /** The demonstration’s people, whose PIN is published, can be signed in as from the network. */
+  demoOnNetwork: z.literal(true).optional(),
+})
+export type SessionAnswer = z.infer<typeof sessionAnswerSchema>
 
 /** What happened to a person's place in the shop: told, never undone. */
 export const personChangeSchema = z.discriminatedUnion('kind', [

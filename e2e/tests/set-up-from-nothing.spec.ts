@@ -8,7 +8,7 @@ test('from nothing to a record by the gauge line, unchanged after the server was
   empty,
 }) => {
   const mira = new Machinist(page, empty.address)
-  await mira.introduce('Mira Toller', '2468')
+  await mira.introduce('Mira Toller', '246810')
   await expect(page.getByText('Nothing is set up yet')).toBeVisible()
   await page.getByRole('button', { name: 'New set-up' }).click()
 
@@ -134,7 +134,7 @@ test('the same part by the setting plane: the other numbers, the same sum', asyn
   page,
   empty,
 }) => {
-  const jory = new Machinist(page, empty.address)
+  const jory = new Machinist(page, empty.address, false, '246810')
   await jory.introduce('Jory Fenn', '1357')
   await page.getByRole('button', { name: 'New set-up' }).click()
   await page.getByTestId('job-name').fill('Focuser body by plane')

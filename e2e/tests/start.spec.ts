@@ -1,4 +1,4 @@
-import { spawn, type ChildProcess } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { chmodSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { basename, dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -6,40 +6,9 @@ import { expect, test } from '@playwright/test'
 import { v7 as uuid } from 'uuid'
 import { joinCode } from '../support/machinist'
 import { freePort } from '../support/product'
+import { PLACE, Start } from '../support/start'
 
 const ROOT = fileURLToPath(new URL('../..', import.meta.url)).replace(/\/$/, '')
-/** PostgreSQL does not run as root, and its user cannot enter root's folders. */
-const PLACE = process.getuid?.() === 0 ? '/var/tmp' : join(ROOT, '.pine')
-
-/** The command of the README, with a place of its own for its database. */
-class Start {
-  said = ''
-  private constructor(readonly process: ChildProcess) {
-    for (const stream of [process.stdout, process.stderr])
-      stream?.on('data', (chunk) => (this.said += chunk))
-  }
-
-  static begin(state: string, port: number, ...args: string[]): Start {
-    return new Start(
-      spawn(process.execPath, ['scripts/start.mjs', ...args], {
-        cwd: ROOT,
-        env: { ...process.env, PINE_STATE: state, PORT: String(port), DATABASE_URL: '' },
-        stdio: ['ignore', 'pipe', 'pipe'],
-      }),
-    )
-  }
-
-  async says(words: RegExp): Promise<void> {
-    await expect.poll(() => this.said, { timeout: 60_000 }).toMatch(words)
-  }
-
-  async end(signal: NodeJS.Signals): Promise<number | null> {
-    const ended = new Promise<number | null>((resolve) => this.process.on('exit', resolve))
-    this.process.kill(signal)
-    return ended
-  }
-}
-
 /** What a script of the README prints, with the same place. */
 function script(state: string, name: string, ...args: string[]): Promise<string> {
   const child = spawn(process.execPath, [`scripts/${name}.mjs`, ...args], {

@@ -1,9 +1,18 @@
-import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs'
-import { dirname, join } from 'node:path'
+import {
+  closeSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+} from 'node:fs'
+import { basename, dirname, join } from 'node:path'
 import { must } from './command.mjs'
 import { ensureDebianPackages, postgresFolder, POSTGRESQL } from './packages.mjs'
-import { ROOT, RUN_FILE, STATE } from './paths.mjs'
-import { runsScript } from './processes.mjs'
+import { ROOT, STATE } from './paths.mjs'
+import { isAlive } from './processes.mjs'
+import { running } from './run-file.mjs'
 import { Trouble } from './say.mjs'
 
 export const BACKUPS = `${STATE}-backups`
@@ -106,27 +115,64 @@ async function putInto(url, name, file) {
   return contentOf(named(url, name))
 }
 
+/** Rows that let somebody in, and are worth nothing after a day: they are in no copy. */
+const NOT_COPIED = ['session', 'known_device', 'secret_try', 'join_code']
+
+/** Where a copy is put into a database to be read through: named after the process, so that a killed one's is found. */
+const trialFolder = (pid) => `${STATE}-copy-${pid}`
+
+/** What a copy that was killed in its making has left: its half file, and the cluster that it was read in. */
+async function clearLeft(folder) {
+  for (const name of readdirSync(folder)) {
+    const pid = Number(/\.(\d+)\.making$/.exec(name)?.[1])
+    if (pid && !isAlive(pid)) rmSync(join(folder, name), { force: true })
+  }
+  const { endLeftDatabase } = await import('./database.mjs')
+  const beside = basename(trialFolder(''))
+  for (const name of readdirSync(dirname(STATE))) {
+    const pid = name.startsWith(beside) ? Number(name.slice(beside.length)) : NaN
+    if (!Number.isInteger(pid) || isAlive(pid)) continue
+    await endLeftDatabase(trialFolder(pid))
+    rmSync(trialFolder(pid), { recursive: true, force: true })
+  }
+}
+
 /**
- * A copy of everything by the database's own tools. It counts once it was put into a database beside and read through: the
- * same number of releases, each with its hash.
+ * A copy of everything by the database's own tools, for its owner's eyes alone. It counts once it was put into a throw-away
+ * cluster and read through: the same number of releases, each with its hash.
  */
 export async function backUp(url, file) {
   mkdirSync(dirname(file), { recursive: true, mode: 0o700 })
-  const making = `${file}.making`
-  await withTool(
-    'copying the database',
-    'pg_dump',
-    ['-Fc', '--no-owner', '--no-acl', '-f', making, '-d', unguarded(url)],
-    url,
-  )
-  const beside = `pine_copy_${stamp(new Date()).replaceAll('-', '_')}_${process.pid}`
+  await clearLeft(dirname(file))
+  const making = `${file}.${process.pid}.making`
+  // Made before anything is in it: pg_dump alone would let everybody of this machine read it.
+  closeSync(openSync(making, 'wx', 0o600))
+  const { startDatabase } = await import('./database.mjs')
+  let trial
+  const clear = async () => {
+    rmSync(making, { force: true })
+    await trial?.stop()
+    rmSync(trialFolder(process.pid), { recursive: true, force: true })
+  }
+  const leave = () => void clear().then(() => process.exit(1))
+  for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, leave)
   try {
-    const content = await putInto(url, beside, making)
+    await withTool(
+      'copying the database',
+      'pg_dump',
+      [
+        ...['-Fc', '--no-owner', '--no-acl', '-f', making, '-d', unguarded(url)],
+        ...NOT_COPIED.map((table) => `--exclude-table-data=${table}`),
+      ],
+      url,
+    )
+    trial = await startDatabase(trialFolder(process.pid), { durable: false })
+    const content = await putInto(trial.url('postgres'), 'pine_copy', making)
     renameSync(making, file)
     return content
   } finally {
-    rmSync(making, { force: true })
-    await sql(url, `DROP DATABASE IF EXISTS ${beside}`)
+    for (const signal of ['SIGINT', 'SIGTERM']) process.off(signal, leave)
+    await clear()
   }
 }
 
@@ -149,13 +195,6 @@ export async function putBack(url, file) {
   if (exists === '1') await sql(url, `ALTER DATABASE ${nameOf(url)} RENAME TO ${before}`)
   await sql(url, `ALTER DATABASE ${restored} RENAME TO ${nameOf(url)}`)
   return { content, before: exists === '1' ? before : undefined }
-}
-
-/** What npm start runs just now, where it does. */
-export function running() {
-  if (!existsSync(RUN_FILE)) return undefined
-  const known = JSON.parse(readFileSync(RUN_FILE, 'utf8'))
-  return runsScript(known.pid, 'scripts/start.mjs', ROOT) ? known : undefined
 }
 
 /** The database of DATABASE_URL, of what runs, or the private one, started for this. */

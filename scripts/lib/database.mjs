@@ -61,6 +61,8 @@ async function createCluster(folder, owner) {
       '-E',
       'UTF8',
       '--locale=C.UTF-8',
+      // A disk that turns a bit is told at the next look at that page, and not years later.
+      '--data-checksums',
     ],
     { ...owner, cwd: '/' },
   )
@@ -88,11 +90,12 @@ async function copyCluster(folder, owner, primary) {
 }
 
 /** A database that a killed start left running is ended as its own stop would have: it holds its folder. */
-async function endLeftDatabase(folder) {
+export async function endLeftDatabase(folder) {
   const data = join(folder, 'data')
   const file = join(data, 'postmaster.pid')
   if (!existsSync(file)) return
   const pid = Number(readFileSync(file, 'utf8').split('\n')[0])
+  if (!Number.isInteger(pid)) return
   // The number alone may be another's by now: the folder on its command line is not.
   if (processesOf(data).includes(pid)) await end(pid, 'SIGINT')
 }
@@ -156,9 +159,7 @@ export async function startDatabase(
     if (ended || Date.now() > deadline) {
       const lines = readFileSync(log, 'utf8').trim().split('\n')
       const why = lines.findLast((line) => /FATAL|PANIC|ERROR/.test(line)) ?? lines.at(-1)
-      throw new Trouble(
-        `the database will not start: ${why}. Its log is ${log}; “npm start -- --fresh” begins again with an empty one and keeps this one aside.`,
-      )
+      throw new Trouble(`the database will not start: ${why}. Its log is ${log}.`)
     }
     await pause(100)
   }

@@ -16,7 +16,7 @@ export async function endLeftServers() {
 
 /**
  * Starts the server and waits until it listens.
- * @returns {Promise<{address: string, pid: number, stop: () => Promise<void>, ended: Promise<number>}>}
+ * @returns {Promise<{address: string, firstCode: string | undefined, demoOnNetwork: boolean, pid: number, stop: () => Promise<void>, ended: Promise<number>}>}
  */
 export function startServer({
   databaseUrl,
@@ -55,9 +55,14 @@ export function startServer({
       said += chunk
       process.stderr.write(chunk)
     })
+    let printed = ''
     server.stdout.on('data', (chunk) => {
-      const address = /listening (\S+)/.exec(String(chunk))?.[1]
-      if (address) resolve({ address, pid: server.pid, stop, ended })
+      printed += chunk
+      const address = /listening (\S+)\n/.exec(printed)?.[1]
+      // Printed before it listens, where nobody is here yet: it lets the first person in.
+      const firstCode = /first code (\S+)\n/.exec(printed)?.[1]
+      const demoOnNetwork = /demo on the network\n/.test(printed)
+      if (address) resolve({ address, firstCode, demoOnNetwork, pid: server.pid, stop, ended })
     })
     void ended.then((code) =>
       reject(

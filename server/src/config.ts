@@ -4,6 +4,8 @@ export interface Config {
   /** As whom the tables are brought up to date; whoever the server works as, where it is not said. */
   readonly ownerUrl: string
   readonly host: string
+  /** Whether more than this machine reaches it: it listens elsewhere than on loopback, or a proxy stands before it. */
+  readonly onNetwork: boolean
   /** Names and addresses by which the server is asked, beside those of this machine. */
   readonly hosts: readonly string[]
   /** Files of a certificate and its key: then it is asked by https. */
@@ -19,6 +21,8 @@ export interface Config {
   /** Write anew, before anybody is served, all that is worked out of facts. */
   readonly rebuild: boolean
 }
+
+const LOOPBACK = /^(127(\.\d+){3}|::1|localhost)$/
 
 /** Reads the environment; throws one clear line for what is missing or wrong. */
 export function readConfig(environment: Readonly<Record<string, string | undefined>>): Config {
@@ -47,6 +51,7 @@ export function readConfig(environment: Readonly<Record<string, string | undefin
     port,
     clientFolder,
     host,
+    onNetwork: environment['PINE_PROXY'] === '1' || !LOOPBACK.test(host),
     hosts: (environment['PINE_HOSTS'] ?? '').split(',').flatMap((name) => name.trim() || []),
     tls: cert && key ? { cert, key } : undefined,
     proxied: environment['PINE_PROXY'] === '1',

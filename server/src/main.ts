@@ -3,14 +3,16 @@ import { createServer } from 'node:https'
 import { serve } from '@hono/node-server'
 import type { Logger } from 'pino'
 import { readConfig } from './config'
-import { loadDemo } from './demo/load-demo'
+import { loadDemo, withPublishedPin } from './demo/load-demo'
 import { createApi } from './http/api'
 import { arrivalOf } from './http/arrival'
 import { hostsOf } from './http/hosts'
+import { PATIENCE } from './http/patience'
 import { createSite } from './http/site'
 import { openLog } from './log'
 import { listen, openDatabase } from './store/data-source'
 import { firstShop, typeormStore } from './store/typeorm-store'
+import { firstCode } from './use-cases/people'
 import { fillSummaries, rebuildAll } from './use-cases/summaries'
 
 /** From SIGTERM to the end, at most. */
@@ -28,13 +30,21 @@ async function main(): Promise<void> {
   await fillSummaries(store, clock)
   if (config.rebuild)
     process.stdout.write(`rebuilt from facts: ${await rebuildAll(store, clock)} set-ups\n`)
-  if (config.demo) await loadDemo(store, clock)
+  if (config.demo) await loadDemo(store, clock, { asked: config.onNetwork })
+  const published = config.onNetwork ? await withPublishedPin(store) : []
+  if (published.length > 0 && !config.demo) throw new Error(demoRefused(published))
+  // Somebody's own from its first start on a network: no later one fills it with invented people.
+  if (config.onNetwork && (await store.isDemo()) === undefined) await store.declareDemo(false)
+  const code = config.onNetwork ? await firstCode(store, clock) : undefined
+  if (code !== undefined) process.stdout.write(`first code ${code}\n`)
+  if (published.length > 0) process.stdout.write('demo on the network\n')
   const changes = listen(config.databaseUrl)
   const api = createApi({
     store,
     changes,
     clock,
     arrival: arrivalOf(config.proxied),
+    door: { firstNeedsCode: config.onNetwork, demoOnNetwork: published.length > 0 },
     onUnexpected: (cause, requestId) =>
       failures.error({ err: cause, requestId }, 'unexpected failure'),
   })
@@ -43,13 +53,14 @@ async function main(): Promise<void> {
       fetch: createSite(api, config.clientFolder, hostsOf([config.host, ...config.hosts])).fetch,
       port: config.port,
       hostname: config.host,
-      ...(config.tls && {
-        createServer,
-        serverOptions: {
+      serverOptions: {
+        ...PATIENCE,
+        ...(config.tls && {
           cert: readFileSync(config.tls.cert),
           key: readFileSync(config.tls.key),
-        },
-      }),
+        }),
+      },
+      ...(config.tls && { createServer }),
     },
     ({ port }) => {
       // The scripts wait for this line and read the address from it.
@@ -67,6 +78,10 @@ async function main(): Promise<void> {
   process.on('SIGTERM', stop)
   process.on('SIGINT', stop)
 }
+
+/** Who can be signed in as by whoever has read the README. */
+const demoRefused = (names: readonly string[]): string =>
+  `${names.join(', ')} of the demonstration can be signed in as with the PIN that its README publishes, and PINE_HOST or PINE_PROXY opens this to the network. Begin with an empty product (npm start -- --fresh keeps this one aside), or say that it is the demonstration that you mean (npm start -- --demo).`
 
 /** One line for the person; the stack for the log. */
 function fail(cause: unknown): void {

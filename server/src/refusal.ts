@@ -3,6 +3,8 @@ import type { ReportedProblem } from '@pine/contract'
 /** Why a use case did not do what was asked; the one place where codes meet HTTP statuses. */
 export const REFUSAL_STATUS = {
   'not-json': 400,
+  'wrong-type': 415,
+  'wrong-origin': 403,
   'not-signed-in': 401,
   'pin-wrong': 401,
   'code-wrong': 403,
@@ -16,8 +18,10 @@ export const REFUSAL_STATUS = {
   'nested-too-deep': 422,
   'text-not-storable': 422,
   'wrong-host': 421,
+  'pin-too-short': 422,
   'input-wrong': 422,
   'pin-locked': 429,
+  'too-many-lines': 429,
   internal: 500,
   busy: 503,
   'database-away': 503,

@@ -108,10 +108,11 @@ test('an id in capitals is the same id', async () => {
   expect(opened.body.file.facts.filter((one: { id: string }) => one.id === id)).toHaveLength(1)
 })
 
-test('a path with a NUL in it is a path like any other that is not there', async () => {
-  expect((await shop.send('GET', '/setups/%00')).status).toBe(404)
-  expect((await shop.send('GET', `/setups/${setup}%00/solution`)).status).toBe(404)
-  expect((await shop.send('GET', `/programs/%00/text`)).status).toBe(404)
+test('a path with a NUL in it is refused before anything reads it', async () => {
+  for (const path of ['/setups/%00', `/setups/${setup}%00/solution`, '/programs/%00/text']) {
+    const { status, body } = await shop.send('GET', path)
+    expect([path, status, body.error.place]).toEqual([path, 422, 'path'])
+  }
   const folder = mkdtempSync(join(tmpdir(), 'pine-site-'))
   writeFileSync(join(folder, 'index.html'), '<title>the page</title>')
   const site = createSite(shop.api, folder)

@@ -2,6 +2,7 @@ import '@/theme/global.css'
 import { Slot, type ErrorBoundaryProps } from 'expo-router'
 import { useEffect } from 'react'
 import { fetchLate } from '@/areas/late'
+import { UnderDemoBanner } from '@/areas/people/demo-banner'
 import { SignedIn } from '@/areas/people/signed-in'
 import { SWRConfig } from 'swr'
 import { noteReached } from '@/data/server/connection'
@@ -36,9 +37,11 @@ export default function Layout() {
     <AppFrame>
       {ready ? (
         <SWRConfig value={{ use: [keepAnswers] }}>
-          <SignedIn>
-            <Slot />
-          </SignedIn>
+          <UnderDemoBanner>
+            <SignedIn>
+              <Slot />
+            </SignedIn>
+          </UnderDemoBanner>
         </SWRConfig>
       ) : (
         <Message text="Opening …" />

@@ -1,3 +1,4 @@
+import { verify } from '@node-rs/argon2'
 import type { Member } from '@pine/contract'
 import type { SetupSheet } from '@pine/core/sheet'
 import { v7 as uuid } from 'uuid'
@@ -25,11 +26,19 @@ import {
 const HOUR = 3_600_000
 
 /**
- * Fills an empty database with the invented workshop: set-ups in every state, made through the
+ * Fills an empty database, unless it is somebody's own, with the invented workshop: set-ups in every state, made through the
  * same use cases as a person's, so that the demonstration cannot show what the product does not do.
+ *
+ * @param asked it is asked for by name, also where the product was somebody's own before.
  */
-export async function loadDemo(store: Store, clock: Clock): Promise<void> {
-  if ((await store.people()).length > 0) return
+export async function loadDemo(
+  store: Store,
+  clock: Clock,
+  { asked }: { readonly asked: boolean },
+): Promise<void> {
+  if ((await store.members()).length > 0) return
+  if ((await store.isDemo()) === false && !asked) return
+  await store.declareDemo(true)
   const started = clock().getTime()
   const people: Member[] = []
   for (const person of DEMO_PEOPLE)
@@ -56,6 +65,18 @@ export async function loadDemo(store: Store, clock: Clock): Promise<void> {
   await adapterAtProof(new DemoSetup(store, jory, started - 2 * HOUR))
   await focuserAtLengths(new DemoSetup(store, mira, started - 1 * HOUR), on(FOCUSER_BODY))
   await hubBeforeItsTools(new DemoSetup(store, jory, started - 0.2 * HOUR), on(SPIDER_HUB))
+}
+
+/** The people of the demonstration who are here now with the PIN that its README publishes. */
+export async function withPublishedPin(store: Store): Promise<readonly string[]> {
+  const here = await store.people()
+  const found: string[] = []
+  for (const { name } of DEMO_PEOPLE) {
+    const person = here.find((one) => one.name === name)
+    const pinHash = person && (await store.pinHash(person.id))
+    if (pinHash !== undefined && (await verify(pinHash, DEMO_PIN))) found.push(name)
+  }
+  return found
 }
 
 /** The setter is watched: the lengths of every mill hang on it. */

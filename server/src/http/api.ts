@@ -15,7 +15,7 @@ import {
   searchQuerySchema,
 } from '@pine/contract'
 import type { Clock } from '../clock'
-import type { Changes } from '../store/changes'
+import { SESSIONS_CHANGED, type Changes } from '../store/changes'
 import type { Store } from '../store/store'
 import {
   addGauge,
@@ -32,13 +32,14 @@ import { arrivalOf, type Arrival } from './arrival'
 import { body, query } from './body'
 import { gaugeCheckRoutes } from './gauge-check-routes'
 import { liveRoutes } from './live'
-import { openPeopleRoutes, peopleRoutes } from './people-routes'
+import { openPeopleRoutes, peopleRoutes, type Door } from './people-routes'
 import { passingFailure } from '../store/failures'
 import { NotInTime } from '../use-cases/in-turn'
 import { busy, databaseAway, noRoute, notJson, tooLarge, unexpected } from './refusals'
-import { soundJson } from './sound-json'
+import { soundBody, soundHead } from './gate'
+import { onlyOwnPages } from './own-pages'
 import { replyJson, replyRefusal } from './reply'
-import { requirePerson, type Signed } from './session'
+import { noteSecurity, requirePerson, type Signed } from './session'
 import { machineRoutes } from './machine-routes'
 import { toolRoutes } from './tool-routes'
 
@@ -54,7 +55,9 @@ const LONGEST_OPEN_BODY = 2 * 1024
 const LONGEST_BODY = 1024 * 1024
 
 /** Paths that answer anybody. */
-const OPEN = /^\/api\/(people|session)\/?$/
+const OPEN = /^\/api\/(people|session|health)\/?$/
+/** A product of one machine alone: whoever is first is its lead. */
+const ON_LOOPBACK: Door = { firstNeedsCode: false, demoOnNetwork: false }
 
 export interface ApiParts {
   readonly store: Store
@@ -65,6 +68,8 @@ export interface ApiParts {
   readonly changes: Changes
   /** How requests come here; straight, where it is not said. */
   readonly arrival?: Arrival
+  /** How it stands to whoever comes from outside; as on loopback, where it is not said. */
+  readonly door?: Door
 }
 
 /** The API. It translates in, calls a use case, and translates out. */
@@ -74,6 +79,7 @@ export function createApi({
   onUnexpected,
   changes,
   arrival = arrivalOf(false),
+  door = ON_LOOPBACK,
 }: ApiParts) {
   const setups = setupsOf(store, clock)
   const open = new Hono()
@@ -81,10 +87,12 @@ export function createApi({
       await store.ping()
       return c.json({ ok: true as const })
     })
-    .route('/', openPeopleRoutes(store, clock, arrival))
+    .route('/', openPeopleRoutes(store, clock, arrival, door))
+
+  // Another process has ended sessions: who is signed in is asked anew here as well.
+  changes.subscribe((heard) => heard === SESSIONS_CHANGED && store.sessionsChanged())
 
   const signed = new Hono<Signed>()
-    .use(requirePerson(store, clock))
     .route('/', peopleRoutes(store, clock))
     .route('/', liveRoutes(store, clock, changes))
     .route('/', gaugeCheckRoutes(store, clock, setups))
@@ -173,15 +181,19 @@ export function createApi({
   const longest = (path: string) =>
     path.startsWith('/api/programs/') ? forPrograms : OPEN.test(path) ? forAnybody : forFacts
 
-  return new Hono()
+  const person = requirePerson(store, clock)
+  // One gate for every request: what names it, whose page sent it, who sends it, and only then what it says.
+  return new Hono<Signed>()
     .use(requestId())
-    .use((c, next) => longest(c.req.path)(c, next))
     .use('/api/*', async (c, next) => {
       await next()
       // What stands in a set-up is for whoever asked, and only as it stands now.
       c.header('Cache-Control', 'no-store')
     })
-    .use('/api/*', soundJson)
+    .use('/api/*', noteSecurity(arrival), soundHead, onlyOwnPages)
+    .use('/api/*', (c, next) => (OPEN.test(c.req.path) ? next() : person(c, next)))
+    .use('/api/*', (c, next) => longest(c.req.path)(c, next))
+    .use('/api/*', soundBody)
     .route('/api', open)
     .route('/api', signed)
     .all('/api/*', (c) => replyRefusal(c, noRoute(c.req.path)))

@@ -6,6 +6,8 @@ import {
   newPinSchema,
   newRoleSchema,
   signInSchema,
+  type Member,
+  type SessionAnswer,
 } from '@pine/contract'
 import type { Clock } from '../clock'
 import type { PeopleStore } from '../store/people-store'
@@ -20,29 +22,48 @@ import { signIn } from '../use-cases/sign-in'
 import type { Arrival } from './arrival'
 import { body } from './body'
 import { replyRefusal } from './reply'
-import { askerOf, endSession, keepSession, personOf, type Signed } from './session'
+import { askerOf, endSession, forgetSession, keepSession, personOf, type Signed } from './session'
+
+/** How the product stands to whoever comes from outside. */
+export interface Door {
+  /** The first person of an empty product joins by the code that the server printed. */
+  readonly firstNeedsCode: boolean
+  /** People whose PIN is published are here, and the network reaches them. */
+  readonly demoOnNetwork: boolean
+}
 
 /** What can be asked before anybody is signed in: the names, and to be let in. */
-export const openPeopleRoutes = (store: PeopleStore, clock: Clock, arrival: Arrival) =>
-  new Hono()
+export const openPeopleRoutes = (
+  store: PeopleStore,
+  clock: Clock,
+  arrival: Arrival,
+  door: Door,
+) => {
+  const answer = async (person: Member | undefined): Promise<SessionAnswer> => ({
+    person: person ?? null,
+    ...(door.firstNeedsCode && (await store.members()).length === 0 && { firstNeedsCode: true }),
+    ...(door.demoOnNetwork && { demoOnNetwork: true }),
+  })
+  return new Hono()
     .get('/people', async (c) => c.json(await store.people()))
     .post('/people', body(newPersonSchema), async (c) => {
       const asker = askerOf(c, arrival.address(c))
-      const added = await addPerson(store, clock, c.req.valid('json'), asker)
+      const added = await addPerson(store, clock, c.req.valid('json'), asker, door.firstNeedsCode)
       return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
     })
-    .get('/session', async (c) => c.json({ person: (await personOf(c, store, clock)) ?? null }))
+    .get('/session', async (c) => c.json(await answer(await personOf(c, store, clock))))
     .post('/session', body(signInSchema), async (c) => {
       const asker = askerOf(c, arrival.address(c))
       const opened = await signIn(store, clock, c.req.valid('json'), asker)
       if (!opened.ok) return replyRefusal(c, opened.refusal)
-      keepSession(c, opened.value, arrival.isSecure(c))
-      return c.json({ person: opened.value.person }, 201)
+      keepSession(c, opened.value)
+      return c.json(await answer(opened.value.person), 201)
     })
     .delete('/session', async (c) => {
       await endSession(c, store)
-      return c.json({ person: null })
+      return c.json(await answer(undefined))
     })
+}
 
 /** What people who are signed in do about people. */
 export const peopleRoutes = (store: PeopleStore, clock: Clock) => {
@@ -50,6 +71,11 @@ export const peopleRoutes = (store: PeopleStore, clock: Clock) => {
   const change = (by: Signed['Variables']['person'], id: string, to: PlaceChange) =>
     changePerson(store, clock, by, z.uuid().safeParse(id).data ?? NOBODY, to)
   return new Hono<Signed>()
+    .delete('/sessions', async (c) => {
+      await store.closeSessionsOf(c.var.person.id)
+      forgetSession(c)
+      return c.json({ person: null })
+    })
     .get('/members', async (c) => {
       const members = await membersOf(store, c.var.person)
       return members.ok ? c.json(members.value) : replyRefusal(c, members.refusal)

@@ -5,6 +5,7 @@ import type { Member } from '@pine/contract'
 import type { Clock } from '../clock'
 import { refuse } from '../refusal'
 import type { PeopleStore } from '../store/people-store'
+import type { Arrival } from './arrival'
 import { hashToken, type Asker, type OpenedSession } from '../use-cases/sign-in'
 import { replyRefusal } from './reply'
 
@@ -40,29 +41,54 @@ export async function personOf(
   store: PeopleStore,
   clock: Clock,
 ): Promise<Member | undefined> {
-  const token = getCookie(context, COOKIE)
+  const token = tokenOf(context)
   return token === undefined ? undefined : store.memberOfSession(hashToken(token), clock())
 }
+
+/**
+ * Under TLS the cookies are this host's alone (the prefix __Host-, RFC 6265bis 4.1.3.2): one that another port or a page
+ * without TLS has put there is not looked at.
+ */
+const cookieOf = (context: Context, name: string): string | undefined =>
+  isSecure(context) ? getCookie(context, name, 'host') : getCookie(context, name)
+
+const isSecure = (context: Context): boolean => context.get('isSecure') === true
+
+/** What a session is known by, where the request carries one. */
+export const tokenOf = (context: Context): string | undefined => cookieOf(context, COOKIE)
+
+/** Keeps for whatever reads cookies whether nobody could read along. */
+export const noteSecurity = (arrival: Arrival) =>
+  createMiddleware(async (context, next) => {
+    context.set('isSecure', arrival.isSecure(context))
+    return next()
+  })
 
 /** Where a request comes from. */
 export const askerOf = (context: Context, address: string): Asker => ({
   address,
-  device: getCookie(context, DEVICE),
+  device: cookieOf(context, DEVICE),
 })
 
 /** The page cannot read the cookies, and no other site can send them. */
-export function keepSession(
-  context: Context,
-  { token, expiresAt, device }: OpenedSession,
-  isSecure: boolean,
-): void {
-  const options = { httpOnly: true, sameSite: 'Strict', secure: isSecure, path: '/' } as const
+export function keepSession(context: Context, { token, expiresAt, device }: OpenedSession): void {
+  const own = { httpOnly: true, sameSite: 'Strict', path: '/' } as const
+  const options = isSecure(context)
+    ? ({ ...own, secure: true, prefix: 'host' } as const)
+    : ({ ...own, secure: false } as const)
   setCookie(context, COOKIE, token, { ...options, expires: expiresAt })
   setCookie(context, DEVICE, device, { ...options, maxAge: DEVICE_DAYS * 86_400 })
 }
 
 export async function endSession(context: Context, store: PeopleStore): Promise<void> {
-  const token = getCookie(context, COOKIE)
+  const token = tokenOf(context)
   if (token !== undefined) await store.closeSession(hashToken(token))
-  deleteCookie(context, COOKIE, { path: '/' })
+  forgetSession(context)
+}
+
+export const forgetSession = (context: Context): void => {
+  deleteCookie(context, isSecure(context) ? `__Host-${COOKIE}` : COOKIE, {
+    path: '/',
+    secure: isSecure(context),
+  })
 }

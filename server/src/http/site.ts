@@ -23,6 +23,10 @@ export function createSite(api: Api, clientFolder: string, hosts = hostsOf([])) 
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'data:'],
           workerSrc: ["'self'", 'blob:'],
+          // No form goes elsewhere, and no page is taken for one of another address.
+          formAction: ["'self'"],
+          baseUri: ["'none'"],
+          objectSrc: ["'none'"],
           // Nobody lays another page over the numbers.
           frameAncestors: ["'none'"],
         },

@@ -4,6 +4,9 @@ import type { StreamKind } from '@pine/contract'
 /** The channel of the database on which every process hears of every fact. */
 export const CHANNEL = 'pine_facts'
 
+/** What is told there when sessions ended, or somebody may do something else than before. */
+export const SESSIONS_CHANGED = 'sessions'
+
 /** A fact that was written, by whichever process. */
 export interface Change {
   readonly shopId: string
@@ -13,8 +16,11 @@ export interface Change {
   readonly place: number
 }
 
-/** `gap`: changes may have been missed; what is shown is to be asked for anew. */
-export type Heard = Change | 'gap'
+/**
+ * `gap`: changes may have been missed; what is shown is to be asked for anew. `sessions`: some may have ended; who listens is
+ * asked for anew.
+ */
+export type Heard = Change | 'gap' | typeof SESSIONS_CHANGED
 
 /** Tells of facts as they are written. */
 export interface Changes {
@@ -51,6 +57,7 @@ export function listenTo(connect: () => Client): Changes {
       timer = setTimeout(() => void open(Math.min(after * 2, LONGEST_PAUSE_MS)), after)
     }
     next.on('notification', ({ payload }) => {
+      if (payload === SESSIONS_CHANGED) return tell(SESSIONS_CHANGED)
       const change = changeOf(payload)
       if (change !== undefined) tell(change)
     })

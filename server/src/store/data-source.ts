@@ -23,6 +23,7 @@ import { MachinesOverTime1797062400000 } from './migrations/machines-over-time'
 import { ToolsOverTime1796976000000 } from './migrations/tools-over-time'
 import { WhatDevicesHadSeen1796716800000 } from './migrations/what-devices-had-seen'
 import { FirstTables1772438400000 } from './migrations/first-tables'
+import { AtTheDoor1797321600000 } from './migrations/at-the-door'
 import { clientOf, urlsOf } from './primary'
 
 const ENTITIES = [
@@ -49,6 +50,7 @@ const MIGRATIONS = [
   ToolsOverTime1796976000000,
   MachinesOverTime1797062400000,
   DevicesOfFacts1797235200000,
+  AtTheDoor1797321600000,
 ]
 
 /** Nobody at a machine waits longer than this; a migration may. */
@@ -125,7 +127,8 @@ const RIGHTS = {
   'SELECT, INSERT': ['stream', 'fact', 'frozen', 'program_text', 'person_change', 'known_device'],
   'SELECT, INSERT, UPDATE': ['person', 'summary', 'tool_now', 'tool_use'],
   'SELECT, INSERT, UPDATE, DELETE': ['session', 'join_code', 'secret_try'],
-  SELECT: ['shop', 'migrations'],
+  SELECT: ['migrations'],
+  'SELECT, UPDATE': ['shop'],
 } as const
 
 /** Makes the writer where it is not there yet, and says what it may. Roles are the whole cluster's: others may make it too. */

@@ -8,6 +8,7 @@ export interface PersonEntity {
   id: string
   name: string
   pinHash: string
+  pinDigits: number | null
   role: Role
   /** When they left; facts that carry their name stay. */
   leftAt: Date | null
@@ -20,6 +21,7 @@ export const personEntity = new EntitySchema<PersonEntity>({
     id: { type: 'uuid', primary: true },
     name: { type: 'text' },
     pinHash: { type: 'text', name: 'pin_hash' },
+    pinDigits: { type: 'smallint', name: 'pin_digits', nullable: true },
     role: { type: 'text' },
     leftAt: { type: 'timestamptz', name: 'left_at', nullable: true },
     createdAt: { type: 'timestamptz', name: 'created_at' },
@@ -50,6 +52,7 @@ export const sessionEntity = new EntitySchema<SessionEntity>({
 export interface ShopEntity {
   id: string
   name: string
+  demo: boolean | null
   createdAt: Date
 }
 
@@ -58,6 +61,7 @@ export const shopEntity = new EntitySchema<ShopEntity>({
   columns: {
     id: { type: 'uuid', primary: true },
     name: { type: 'text' },
+    demo: { type: 'boolean', nullable: true },
     createdAt: { type: 'timestamptz', name: 'created_at' },
   },
 })

@@ -7,6 +7,8 @@ export interface Pause {
   /** Seconds of the first pause; it doubles with every further try, up to the longest. */
   readonly first: number
   readonly longest: number
+  /** Seconds without a try after which they are counted anew; a right one alone does that, where it is not said. */
+  readonly forgottenAfter?: number
 }
 
 /** A try that was counted. */
@@ -24,12 +26,15 @@ export type Insertion = 'written' | 'id-exists' | 'name-exists'
 
 export interface NewMember extends Member {
   readonly pinHash: string
+  /** How many digits the PIN has: a lead's has more. */
+  readonly pinDigits: number
 }
 
 export interface JoinCode {
   readonly codeHash: string
   readonly role: Role
-  readonly madeBy: string
+  /** The lead who made it; nobody, of the one that lets the first person in. */
+  readonly madeBy?: string
   readonly expiresAt: Date
 }
 
@@ -50,6 +55,7 @@ export interface ToldChange {
   readonly at: Date
   /** Of the new PIN, where that is what changed. */
   readonly pinHash?: string
+  readonly pinDigits?: number
 }
 
 /** Who is in the shop, and what lets them in. */
@@ -71,6 +77,12 @@ export interface PeopleStore {
     at: Date,
   ): Promise<Insertion | 'no-such-code'>
   keepJoinCode(code: JoinCode, now: Date): Promise<void>
+  /** The role that a code lets somebody in by, while it is good. */
+  roleOfCode(codeHash: string, at: Date): Promise<Role | undefined>
+  /** The role of somebody who is here now, and how many digits their PIN has; null where that is not known. */
+  placeOf(
+    personId: string,
+  ): Promise<{ readonly role: Role; readonly pinDigits: number | null } | undefined>
   /** Tells a change and makes it; `last-lead` where nobody would be left to look after people. */
   changePerson(told: ToldChange): Promise<'changed' | 'not-found' | 'last-lead'>
 
@@ -85,8 +97,14 @@ export interface PeopleStore {
    */
   countTry(subject: string, now: Date, pause: Pause): Promise<CountedTry>
   forgetTries(subjects: readonly string[]): Promise<void>
+  /** Takes one counted try back: it was right, and says nothing of those that others made. */
+  takeTryBack(subject: string): Promise<void>
 
   openSession(session: NewSession): Promise<void>
   memberOfSession(tokenHash: string, now: Date): Promise<Member | undefined>
   closeSession(tokenHash: string): Promise<void>
+  /** Signs a person out on every device. */
+  closeSessionsOf(personId: string): Promise<void>
+  /** Forgets who was signed in a moment ago: another process has ended sessions. */
+  sessionsChanged(): void
 }

@@ -72,6 +72,9 @@ export interface Store extends PeopleStore, MachineStore, ToolStore {
   /** Fails where the database does not answer. */
   ping(): Promise<void>
   shop(): Promise<{ readonly id: string; readonly name: string }>
+  /** Whether it is the demonstration's shop, or somebody's own; undefined while nobody has declared that. */
+  isDemo(): Promise<boolean | undefined>
+  declareDemo(demo: boolean): Promise<void>
 
   /** Writes a text under its hash, unless it is there already. */
   keepProgramText(text: NewProgramText): Promise<void>

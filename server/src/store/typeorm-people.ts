@@ -6,6 +6,7 @@ import {
   type EntityManager,
 } from 'typeorm'
 import type { Member, MemberHistory, PersonChange, Role } from '@pine/contract'
+import { CHANNEL, SESSIONS_CHANGED } from './changes'
 import { personEntity, sessionEntity } from './entities'
 import type { Insertion, NewMember, PeopleStore } from './people-store'
 import { Recent } from './recent'
@@ -59,14 +60,16 @@ export function typeormPeople(source: DataSource): PeopleStore {
       }),
     async addByCode(person, codeHash, at) {
       const spent = source.transaction(async (manager) => {
-        const [rows]: [readonly { readonly role: Role; readonly made_by: string }[], number] =
-          await manager.query(
-            'DELETE FROM join_code WHERE code_hash = $1 AND expires_at > $2 RETURNING role, made_by',
-            [codeHash, at],
-          )
+        const [rows]: [
+          readonly { readonly role: Role; readonly made_by: string | null }[],
+          number,
+        ] = await manager.query(
+          'DELETE FROM join_code WHERE code_hash = $1 AND expires_at > $2 RETURNING role, made_by',
+          [codeHash, at],
+        )
         const [code] = rows
         if (code === undefined) throw new NoSuchCode()
-        await join(manager, { ...person, role: code.role }, at, code.made_by)
+        await join(manager, { ...person, role: code.role }, at, code.made_by ?? person.id)
       })
       try {
         return await insertion(spent)
@@ -76,13 +79,27 @@ export function typeormPeople(source: DataSource): PeopleStore {
       }
     },
     async keepJoinCode({ codeHash, role, madeBy, expiresAt }, now) {
-      await source.query('DELETE FROM join_code WHERE expires_at <= $1', [now])
+      await source.query(
+        'DELETE FROM join_code WHERE expires_at <= $1 OR (made_by IS NULL AND $2::uuid IS NULL)',
+        [now, madeBy ?? null],
+      )
       await source.query(
         'INSERT INTO join_code (code_hash, role, made_by, expires_at) VALUES ($1, $2, $3, $4)',
-        [codeHash, role, madeBy, expiresAt],
+        [codeHash, role, madeBy ?? null, expiresAt],
       )
     },
-    changePerson: ({ personId, change, byId, at, pinHash }) =>
+    async roleOfCode(codeHash, at) {
+      const [row]: readonly { readonly role: Role }[] = await source.query(
+        'SELECT role FROM join_code WHERE code_hash = $1 AND expires_at > $2',
+        [codeHash, at],
+      )
+      return row?.role
+    },
+    async placeOf(personId) {
+      const person = await people.findOneBy({ id: personId, leftAt: IsNull() })
+      return person === null ? undefined : { role: person.role, pinDigits: person.pinDigits }
+    },
+    changePerson: ({ personId, change, byId, at, pinHash, pinDigits }) =>
       signedIn.after(
         alone(async (manager) => {
           const person = await manager.findOneBy(personEntity, { id: personId })
@@ -100,7 +117,7 @@ export function typeormPeople(source: DataSource): PeopleStore {
               ...(change.kind === 'role' && { role: change.role }),
               ...(change.kind === 'left' && { leftAt: at }),
               ...(change.kind === 'back' && { leftAt: null }),
-              ...(pinHash !== undefined && { pinHash }),
+              ...(pinHash !== undefined && { pinHash, pinDigits: pinDigits ?? null }),
             },
           )
           await tell(manager, personId, change, byId, at)
@@ -109,6 +126,9 @@ export function typeormPeople(source: DataSource): PeopleStore {
             await manager.delete(sessionEntity, { personId })
             await manager.query('DELETE FROM secret_try WHERE subject LIKE $1', [`%${personId}%`])
           }
+          // What a lead has shown lets nobody in once they are none.
+          if (endsLead) await manager.query('DELETE FROM join_code WHERE made_by = $1', [personId])
+          await tellSessionsChanged(manager)
           return 'changed'
         }),
       ),
@@ -123,18 +143,19 @@ export function typeormPeople(source: DataSource): PeopleStore {
       )
       return rows.length > 0
     },
-    async countTry(subject, now, { freeTries, first, longest }) {
+    async countTry(subject, now, { freeTries, first, longest, forgottenAfter }) {
       // A pause that ends later than any lasts belongs to a clock that was set back since.
       const [counted]: readonly { readonly tries: number; readonly locked_until: Date | null }[] =
         await source.query(
-          `INSERT INTO secret_try AS before (subject, tries, locked_until) VALUES ($1, 1, NULL)
-           ON CONFLICT (subject) DO UPDATE SET tries = before.tries + 1,
-             locked_until = CASE WHEN before.tries + 1 >= $3::int THEN $2::timestamptz + make_interval(
+          `INSERT INTO secret_try AS before (subject, tries, locked_until, counted_at) VALUES ($1, 1, NULL, $2)
+           ON CONFLICT (subject) DO UPDATE SET counted_at = $2,
+             tries = CASE WHEN ${FORGOTTEN} THEN 1 ELSE before.tries + 1 END,
+             locked_until = CASE WHEN NOT ${FORGOTTEN} AND before.tries + 1 >= $3::int THEN $2::timestamptz + make_interval(
                secs => LEAST($4::float8 * 2 ^ LEAST(before.tries + 1 - $3::int, 20), $5::float8)) END
            WHERE before.locked_until IS NULL OR before.locked_until <= $2
              OR before.locked_until > $2::timestamptz + make_interval(secs => $5::float8)
            RETURNING tries, locked_until`,
-          [subject, now, freeTries, first, longest],
+          [subject, now, freeTries, first, longest, forgottenAfter ?? null],
         )
       if (counted !== undefined)
         return { allowed: true, tries: counted.tries, lockedUntil: counted.locked_until }
@@ -146,6 +167,13 @@ export function typeormPeople(source: DataSource): PeopleStore {
     },
     async forgetTries(subjects) {
       await source.query('DELETE FROM secret_try WHERE subject = ANY($1)', [subjects])
+    },
+
+    async takeTryBack(subject) {
+      await source.query(
+        'UPDATE secret_try SET tries = tries - 1, locked_until = NULL WHERE subject = $1 AND tries > 0',
+        [subject],
+      )
     },
 
     async openSession({ tokenHash, personId, deviceHash, at, expiresAt }) {
@@ -176,20 +204,36 @@ export function typeormPeople(source: DataSource): PeopleStore {
     },
     async closeSession(tokenHash) {
       await signedIn.after(sessions.delete({ tokenHash }))
+      await tellSessionsChanged(source)
     },
+    async closeSessionsOf(personId) {
+      await signedIn.after(sessions.delete({ personId }))
+      await tellSessionsChanged(source)
+    },
+    sessionsChanged: () => signedIn.drop(),
   }
 }
 
+/** Nobody has tried for so long that it begins anew. */
+const FORGOTTEN =
+  '($6::float8 IS NOT NULL AND before.counted_at < $2::timestamptz - make_interval(secs => $6::float8))'
+
 class NoSuchCode extends Error {}
+
+/** Every process asks anew who is signed in, and ends the lines of those who are not. */
+const tellSessionsChanged = (on: DataSource | EntityManager): Promise<unknown> =>
+  on.query('SELECT pg_notify($1, $2)', [CHANNEL, SESSIONS_CHANGED])
 
 /** A person, and how they came: let in by somebody, or the first one. */
 async function join(
   manager: EntityManager,
-  { id, name, pinHash, role }: NewMember,
+  { id, name, pinHash, pinDigits, role }: NewMember,
   at: Date,
   byId = id,
 ): Promise<void> {
-  await manager.insert(personEntity, { id, name, pinHash, role, leftAt: null, createdAt: at })
+  await manager.insert(personEntity, {
+    ...{ id, name, pinHash, pinDigits, role, leftAt: null, createdAt: at },
+  })
   await tell(manager, id, { kind: 'joined', role }, byId, at)
 }
 

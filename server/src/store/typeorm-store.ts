@@ -56,6 +56,13 @@ export function typeormStore(source: DataSource, shopId: string): Store {
       const { id, name } = await source.getRepository(shopEntity).findOneByOrFail({ id: shopId })
       return { id, name }
     },
+    async isDemo() {
+      const { demo } = await source.getRepository(shopEntity).findOneByOrFail({ id: shopId })
+      return demo ?? undefined
+    },
+    async declareDemo(demo) {
+      await source.getRepository(shopEntity).update({ id: shopId }, { demo })
+    },
 
     ...typeormPeople(source),
     ...toolRows(source, shopId),

@@ -26,5 +26,30 @@ export function dueDates(standings: GaugeStandings, gauges: readonly ShopGauge[]
   })
   const { value, error } = createEvents([...events])
   if (!value) throw error ?? new Error('the calendar has no text')
-  return value
+  return foldedByOctets(value)
+}
+
+/** RFC 5545, 3.1: a line has at most 75 octets, without its break; what is longer goes on in the next one behind a space. */
+const LONGEST_LINE = 75
+
+/** The library counts characters: letters beyond ASCII are two to four octets. */
+function foldedByOctets(calendar: string): string {
+  const whole = calendar.replace(/\r\n[ \t]/g, '')
+  return whole.split('\r\n').map(foldedLine).join('\r\n')
+}
+
+function foldedLine(line: string): string {
+  const lines: string[] = []
+  let [part, octets] = ['', 0]
+  for (const character of line) {
+    const size = Buffer.byteLength(character)
+    if (octets + size > LONGEST_LINE) {
+      lines.push(part)
+      // The space that it goes on behind counts.
+      ;[part, octets] = [' ', 1]
+    }
+    part += character
+    octets += size
+  }
+  return [...lines, part].join('\r\n')
 }

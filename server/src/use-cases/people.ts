@@ -2,6 +2,7 @@ import { randomInt } from 'node:crypto'
 import { hash } from '@node-rs/argon2'
 import {
   CODE_LETTERS,
+  LEAST_LEAD_DIGITS,
   type Member,
   type MemberHistory,
   type Person,
@@ -18,7 +19,9 @@ import { hashToken, paused, type Asker } from './sign-in'
 /** Codes are guessed by nobody: forty bits, an hour, and ten tries from an address before a pause. */
 const CODE_LENGTH = 8
 const CODE_HOURS = 1
-const CODE_PAUSE: Pause = { freeTries: 10, first: 30, longest: 15 * 60 }
+/** Whoever starts a server may have to walk to a phone first. */
+const FIRST_CODE_HOURS = 24
+const CODE_PAUSE: Pause = { freeTries: 10, first: 30, longest: 15 * 60, forgottenAfter: 15 * 60 }
 
 export interface NewPerson extends Person {
   readonly pin: string
@@ -28,29 +31,59 @@ export interface NewPerson extends Person {
 /**
  * Adds a person: the first of an empty product, who is its lead, or one with a code that a lead has shown. The same id and
  * name again are the same person; a name can be taken once.
+ *
+ * @param firstNeedsCode on a network the first person needs a code as well: the one that the server printed (firstCode).
  */
 export async function addPerson(
   store: PeopleStore,
   clock: Clock,
   request: NewPerson,
   { address }: Asker,
+  firstNeedsCode: boolean,
 ): Promise<Outcome<Person>> {
   const { id, name, pin, code } = request
   const now = clock()
   if (code === undefined) {
     if ((await store.members()).length > 0) return (await same(store, request)) ?? codeNeeded()
-    const written = await store.addFirstPerson({ id, name, pinHash: await hash(pin) }, now)
+    if (firstNeedsCode) return firstCodeNeeded()
+    if (isTooShort('lead', pin.length)) return pinTooShort()
+    const written = await store.addFirstPerson({ id, name, ...(await secretOf(pin)) }, now)
     return written === 'not-first' ? codeNeeded() : added(store, request, written)
   }
   const byAddress = `code:${address}`
   const counted = await store.countTry(byAddress, now, CODE_PAUSE)
   if (!counted.allowed) return paused('from here', counted, now)
-  const person = { id, name, pinHash: await hash(pin) }
-  const written = await store.addByCode(person, hashToken(code), now)
+  const codeHash = hashToken(code)
+  const role = await store.roleOfCode(codeHash, now)
+  // The code is not spent by a PIN that its role asks more of.
+  if (role !== undefined && isTooShort(role, pin.length)) return pinTooShort()
+  const person = { id, name, ...(await secretOf(pin)) }
+  const written = await store.addByCode(person, codeHash, now)
   if (written === 'no-such-code') return (await same(store, request)) ?? codeWrong()
-  await store.forgetTries([byAddress])
+  await store.takeTryBack(byAddress)
   return added(store, request, written)
 }
+
+const isTooShort = (role: Role, digits: number | null): boolean =>
+  role === 'lead' && (digits === null || digits < LEAST_LEAD_DIGITS)
+
+const secretOf = async (pin: string) => ({ pinHash: await hash(pin), pinDigits: pin.length })
+
+/**
+ * A code for the first person of a product on a network, who is its lead: made at each start while nobody is here, so that
+ * none lies about that was printed long ago. Undefined where somebody is.
+ */
+export async function firstCode(store: PeopleStore, clock: Clock): Promise<string | undefined> {
+  if ((await store.members()).length > 0) return undefined
+  const code = newCode()
+  const now = clock()
+  const expiresAt = new Date(now.getTime() + FIRST_CODE_HOURS * 3_600_000)
+  await store.keepJoinCode({ codeHash: hashToken(code), role: 'lead', expiresAt }, now)
+  return code
+}
+
+const newCode = (): string =>
+  Array.from({ length: CODE_LENGTH }, () => CODE_LETTERS[randomInt(CODE_LETTERS.length)]).join('')
 
 /** Adds a person with a role, as the demonstration does. */
 export async function admit(
@@ -58,7 +91,7 @@ export async function admit(
   clock: Clock,
   { id, name, pin, role }: Member & { readonly pin: string },
 ): Promise<Outcome<Member>> {
-  await store.addPerson({ id, name, role, pinHash: await hash(pin) }, clock())
+  await store.addPerson({ id, name, role, ...(await secretOf(pin)) }, clock())
   return accept({ id, name, role })
 }
 
@@ -71,10 +104,7 @@ export async function makeJoinCode(
 ): Promise<Outcome<ShownJoinCode>> {
   const refusal = notAllowed(lead, 'people')
   if (refusal) return { ok: false, refusal }
-  const code = Array.from(
-    { length: CODE_LENGTH },
-    () => CODE_LETTERS[randomInt(CODE_LETTERS.length)],
-  ).join('')
+  const code = newCode()
   const now = clock()
   const expiresAt = new Date(now.getTime() + CODE_HOURS * 3_600_000)
   await store.keepJoinCode({ codeHash: hashToken(code), role, madeBy: lead.id, expiresAt }, now)
@@ -107,9 +137,14 @@ export async function changePerson(
   const refusal = isOwn ? undefined : notAllowed(by, 'people')
   if (refusal) return { ok: false, refusal }
   const told = { personId, byId: by.id, at: clock() }
+  const place = await store.placeOf(personId)
+  if (change.kind === 'new-pin' && place && isTooShort(place.role, change.pin.length))
+    return pinTooShort()
+  if (change.kind === 'role' && place && isTooShort(change.role, place.pinDigits))
+    return pinTooShort()
   const changed = await store.changePerson(
     change.kind === 'new-pin'
-      ? { ...told, change: { kind: 'new-pin' }, pinHash: await hash(change.pin) }
+      ? { ...told, change: { kind: 'new-pin' }, ...(await secretOf(change.pin)) }
       : { ...told, change },
   )
   if (changed === 'not-found') return noPerson(personId)
@@ -150,6 +185,24 @@ const codeNeeded = () =>
     expected: 'a code of eight letters and digits',
     received: 'none',
     remedy: 'Ask a lead for one: under their own name they find “Let somebody in”.',
+  })
+
+const firstCodeNeeded = () =>
+  refuse('code-wrong', {
+    place: 'code',
+    message: 'Who is first here joins by the code that the server printed when it started.',
+    expected: 'a code of eight letters and digits',
+    received: 'none',
+    remedy: 'Look where “npm start” runs, or start it again: it prints a new one.',
+  })
+
+const pinTooShort = () =>
+  refuse('pin-too-short', {
+    place: 'pin',
+    message: `A lead’s PIN has ${LEAST_LEAD_DIGITS} digits or more: a lead lets people in.`,
+    expected: `${LEAST_LEAD_DIGITS} to 8 digits`,
+    received: 'a shorter PIN',
+    remedy: 'Choose a longer PIN first.',
   })
 
 const codeWrong = () =>

@@ -8,7 +8,10 @@ import type { CountedTry, Pause, PeopleStore } from '../store/people-store'
 /** Five wrong PINs in a row, then half a minute, doubling up to a quarter of an hour. */
 const PIN_PAUSE: Pause = { freeTries: 5, first: 30, longest: 15 * 60 }
 /** A shop may stand behind one address, with many people; who walks through the names from there is slowed down as well. */
-const ADDRESS_PAUSE: Pause = { freeTries: 30, first: 30, longest: 15 * 60 }
+const ADDRESS_PAUSE: Pause = {
+  ...{ freeTries: 30, first: 30, longest: 15 * 60 },
+  forgottenAfter: 15 * 60,
+}
 /** A shift and its overtime: after that the name is asked for again. */
 const SESSION_HOURS = 14
 
@@ -62,7 +65,9 @@ export async function signIn(
     return counted.lockedUntil === null
       ? wrongPin(PIN_PAUSE.freeTries - counted.tries)
       : paused('for this name', counted, now)
-  await store.forgetTries([byName, byAddress])
+  await store.forgetTries([byName])
+  // Their own PIN was right: that says nothing of what else was tried from there.
+  if (ofAddress !== undefined) await store.takeTryBack(byAddress)
   const token = secret()
   const ofDevice = device ?? secret()
   const expiresAt = new Date(now.getTime() + SESSION_HOURS * 3_600_000)

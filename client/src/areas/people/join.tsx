@@ -1,21 +1,23 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm } from 'react-hook-form'
 import { z } from 'zod'
-import { joinCodeSchema, pinSchema, type Person } from '@pine/contract'
-import { failureWords } from '@/data/server/api'
-import { usePeople } from '@/data/server/session'
+import { joinCodeSchema, LEAST_LEAD_DIGITS, pinSchema, type Person } from '@pine/contract'
+import { ApiRefusal, failureWords } from '@/data/server/api'
+import { usePeople, useSession } from '@/data/server/session'
 import { Button } from '@/kit/button'
 import { FormField, onlyDigits } from '@/kit/form'
 import { Page } from '@/kit/page'
 
-const person = {
-  name: z.string().trim().min(1, 'Say who you are: the name that the shop knows you by.'),
-  pin: pinSchema,
-}
-const firstForm = z.object({ ...person, code: z.literal('') })
-const laterForm = z.object({ ...person, code: joinCodeSchema })
+const name = z.string().trim().min(1, 'Say who you are: the name that the shop knows you by.')
+const leadPin = pinSchema.min(LEAST_LEAD_DIGITS, 'A lead’s PIN has six digits or more.')
+const firstForm = z.object({ name, pin: leadPin, code: z.literal('') })
+const firstByCodeForm = z.object({ name, pin: leadPin, code: joinCodeSchema })
+const laterForm = z.object({ name, pin: pinSchema, code: joinCodeSchema })
 
-/** A name, a PIN, and the code that a lead has shown; the first person of an empty product needs none. */
+/**
+ * A name, a PIN, and the code that a lead has shown; the first person of an empty product types the one that the server has
+ * printed, and none where the product is on this machine alone.
+ */
 export function Join({
   isFirst,
   onAdded,
@@ -26,16 +28,20 @@ export function Join({
   readonly onBack: (() => void) | undefined
 }) {
   const { add } = usePeople()
+  const { firstNeedsCode } = useSession()
+  const needsCode = !isFirst || firstNeedsCode
   // Not kept on the device: a PIN is nobody else's.
   const { control, handleSubmit, setError } = useForm({
     defaultValues: { name: '', pin: '', code: '' },
-    resolver: zodResolver(isFirst ? firstForm : laterForm),
+    resolver: zodResolver(isFirst ? (firstNeedsCode ? firstByCodeForm : firstForm) : laterForm),
   })
   const submit = handleSubmit(async ({ name, pin, code }) => {
     try {
       onAdded(await add(name, pin, code === '' ? undefined : code))
     } catch (cause) {
-      setError(isFirst ? 'pin' : 'code', { message: failureWords(cause) })
+      setError(placeOf(cause) === 'pin' || !needsCode ? 'pin' : 'code', {
+        message: failureWords(cause),
+      })
     }
   })
   return (
@@ -64,20 +70,33 @@ export function Join({
       <FormField
         control={control}
         name="pin"
-        label="PIN, four to eight digits"
+        label={isFirst ? 'PIN, six to eight digits' : 'PIN, four to eight digits'}
+        note={isFirst ? undefined : 'A lead’s has six or more.'}
         digits
         clean={onlyDigits}
         testID="pin"
       />
-      {!isFirst && (
+      {needsCode && (
         <FormField
           control={control}
           name="code"
-          label="Code from a lead, eight letters and digits"
-          note="Under their own name a lead finds “Let somebody in”."
+          label={
+            isFirst
+              ? 'Code that the server printed, eight letters and digits'
+              : 'Code from a lead, eight letters and digits'
+          }
+          note={
+            isFirst
+              ? 'It stands where “npm start” runs, below its addresses.'
+              : 'Under their own name a lead finds “Let somebody in”.'
+          }
           testID="code"
         />
       )}
     </Page>
   )
 }
+
+/** Which field a refusal is about. */
+const placeOf = (cause: unknown): string | undefined =>
+  cause instanceof ApiRefusal ? cause.problem.place : undefined

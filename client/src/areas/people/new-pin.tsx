@@ -32,7 +32,7 @@ export function NewPin({
         control={control}
         name="pin"
         label="New PIN, four to eight digits"
-        note="Whoever is signed in by the old one signs in again."
+        note="A lead’s has six or more. Whoever is signed in by the old one signs in again."
         digits
         clean={onlyDigits}
         testID="new-pin"

@@ -17,7 +17,7 @@ import { Join } from './join'
 /** Pick your name, type your PIN. */
 export function SignInScreen() {
   const { people, error } = usePeople()
-  const { person, signOut } = useSession()
+  const { person, signOut, signOutEverywhere } = useSession()
   const [picked, setPicked] = useState<Person>()
   const [adding, setAdding] = useState(false)
   const router = useRouter()
@@ -41,6 +41,9 @@ export function SignInScreen() {
           </Words>
           <Row flexWrap="wrap">
             <Button onPress={() => void signOut()}>Sign out</Button>
+            <Button kind="plain" onPress={() => void signOutEverywhere()}>
+              Sign out on every device
+            </Button>
             <Button onPress={() => router.push('/people')}>
               {may(person, 'people') ? 'People of the shop' : 'My PIN, my place'}
             </Button>

@@ -1,14 +1,17 @@
 import useSWR, { preload } from 'swr'
 import { z } from 'zod'
-import { may, memberSchema, personSchema, type Action, type Person } from '@pine/contract'
+import { may, personSchema, sessionAnswerSchema, type Action, type Person } from '@pine/contract'
 import { v7 as uuid } from 'uuid'
 import { api, ask } from './api'
 import { sendAs } from '../outbox/outbox'
 import { seenBefore } from '../device/seen-before'
 
-const sessionSchema = z.object({ person: memberSchema.nullable() })
-
-const askSession = () => ask(api.session.$get(), sessionSchema)
+const askSession = async () => {
+  const answer = await ask(api.session.$get(), sessionAnswerSchema)
+  // Signed out here, by a lead, or on another device: what was seen before is nobody's to look at.
+  if (answer.person === null) await seenBefore.forget()
+  return answer
+}
 const askPeople = () => ask(api.people.$get(), z.array(personSchema))
 
 /** Asks who is signed in, and for the names where nobody is, before anything is drawn that needs the answer. */
@@ -25,10 +28,12 @@ export function useSession() {
   const { data, error, isLoading, mutate } = useSWR('session', askSession)
   return {
     person: data?.person,
+    firstNeedsCode: data?.firstNeedsCode === true,
+    demoOnNetwork: data?.demoOnNetwork === true,
     loading: isLoading,
     error: error as unknown,
     async signIn(personId: string, pin: string) {
-      const answer = await ask(api.session.$post({ json: { personId, pin } }), sessionSchema)
+      const answer = await ask(api.session.$post({ json: { personId, pin } }), sessionAnswerSchema)
       await mutate(answer, { revalidate: false })
       sendAs(answer.person ?? undefined)
     },
@@ -36,8 +41,15 @@ export function useSession() {
       sendAs(undefined)
       // Whoever closes the page in the same moment is signed out all the same.
       const signsOut = api.session.$delete({}, { init: { keepalive: true } })
-      await mutate(await ask(signsOut, sessionSchema), { revalidate: false })
+      await mutate(await ask(signsOut, sessionAnswerSchema), { revalidate: false })
       await seenBefore.forget()
+    },
+    /** Ends every session of this person, on whichever device. */
+    async signOutEverywhere() {
+      sendAs(undefined)
+      await ask(api.sessions.$delete(), sessionAnswerSchema)
+      await seenBefore.forget()
+      await mutate()
     },
   }
 }

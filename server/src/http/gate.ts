@@ -5,18 +5,50 @@ import { replyRefusal } from './reply'
 /** Deepest nesting that a request may have: a fact has six levels. */
 const DEEPEST = 64
 
+/** The one type of a body that says something: no other text is taken for JSON, by whatever reads it. */
+const JSON_TYPE = /^application\/json(; ?charset=utf-8)?$/
+/** Bodies that are bytes, and are kept as they are. */
+const BYTES = /^\/api\/programs\/[^/]*\/text$/
+
 /**
- * Looks at a JSON body before anything else does: nested deeper than any validator should follow, or with text that the
- * database cannot keep (a NUL, half of a character), it is refused in words.
+ * Looks at what names a request before anything reads it: path, query and headers have whole characters that can be kept,
+ * and no NUL.
  */
-export const soundJson = createMiddleware(async (context, next) => {
-  const type = context.req.header('Content-Type') ?? ''
-  if (!type.startsWith('application/json')) return next()
+export const soundHead = createMiddleware(async (context, next) => {
+  const { raw } = context.req
+  const { pathname, searchParams } = new URL(raw.url)
+  const path = decoded(pathname)
+  if (path === undefined || !isSound(path)) return replyRefusal(context, notStorable('path'))
+  for (const [name, value] of searchParams)
+    if (!isSound(name) || !isSound(value)) return replyRefusal(context, notStorable('query'))
+  for (const [name, value] of raw.headers)
+    if (!isSound(value)) return replyRefusal(context, notStorable(`header ${name}`))
+  return next()
+})
+
+/**
+ * Looks at a body before anything else does: it is JSON and says so, or bytes where bytes are kept; nested no deeper than
+ * any validator should follow; without text that the database cannot keep (a NUL, half of a character).
+ */
+export const soundBody = createMiddleware(async (context, next) => {
+  const { method, path } = context.req
+  if (method === 'GET' || method === 'HEAD' || BYTES.test(path)) return next()
   const text = await context.req.text()
+  if (text === '') return next()
+  const type = context.req.header('Content-Type') ?? ''
+  if (!JSON_TYPE.test(type)) return replyRefusal(context, wrongType(type))
   if (isNestedDeeper(text, DEEPEST)) return replyRefusal(context, nestedTooDeep())
   const place = unsoundPlace(parsed(text))
   return place === undefined ? next() : replyRefusal(context, notStorable(place))
 })
+
+function decoded(path: string): string | undefined {
+  try {
+    return decodeURIComponent(path)
+  } catch {
+    return undefined
+  }
+}
 
 /** Undefined where it is no JSON: the validator tells that. */
 function parsed(text: string): unknown {
@@ -65,6 +97,14 @@ const nestedTooDeep = (): Refusal =>
     expected: `at most ${DEEPEST} levels`,
     received: 'more than that',
     remedy: 'Send a fact as docs/setup-file.md describes it.',
+  }).refusal
+
+const wrongType = (type: string): Refusal =>
+  refuse('wrong-type', {
+    message: 'The request does not say that it is JSON.',
+    expected: 'Content-Type: application/json',
+    received: type === '' ? 'no Content-Type' : type.slice(0, 80),
+    remedy: 'Send it with that type, in small letters.',
   }).refusal
 
 const notStorable = (place: string): Refusal =>
