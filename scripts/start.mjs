@@ -122,8 +122,9 @@ function readyWords({ address, firstCode, demoOnNetwork }, demo) {
   return `\n  ${lines.join('\n  ')}\n`
 }
 
-const firstCodeWords = (code) =>
-  `Nobody is here yet. The first person is the lead, and joins with the code  ${code.slice(0, 4)} ${code.slice(4)}`
+function firstCodeWords(code) {
+  return `Nobody is here yet. The first person is the lead, and joins with the code  ${code.slice(0, 4)} ${code.slice(4)}`
+}
 
 /** What brings entered data back where a database does not start any more: the newest copy, before anything is put aside. */
 async function wayBack() {

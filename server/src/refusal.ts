@@ -14,6 +14,7 @@ export const REFUSAL_STATUS = {
   'name-already-used': 409,
   'last-lead': 409,
   'steps-open': 409,
+  'set-up-full': 409,
   'body-too-large': 413,
   'nested-too-deep': 422,
   'text-not-storable': 422,

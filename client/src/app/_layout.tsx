@@ -9,6 +9,7 @@ import { noteReached } from '@/data/server/connection'
 import { flushOutbox } from '@/data/outbox/outbox'
 import { keepPage } from '@/data/server/page-version'
 import { askAhead } from '@/data/server/session'
+import { useDraftsLoaded } from '@/data/device/drafts'
 import { keepAnswers, useSeenBefore } from '@/data/device/seen-before'
 import { AppFrame } from '@/kit/app-frame'
 import { Broken } from '@/kit/broken'
@@ -17,7 +18,8 @@ import { Message } from '@/kit/message'
 askAhead()
 
 export default function Layout() {
-  const ready = useSeenBefore()
+  const [seen, typed] = [useSeenBefore(), useDraftsLoaded()]
+  const ready = seen && typed
   useEffect(() => void keepPage(fetchLate), [])
   useEffect(() => {
     const again = () => void flushOutbox()

@@ -31,7 +31,7 @@ export function foldSetup({ id, facts }: Pick<SetupFile, 'id' | 'facts'>): Setup
   const [first, ...rest] = facts
   if (first?.kind !== 'sheet')
     throw new RangeError(`set-up ${id} begins with ${first?.kind ?? 'nothing'}, not with a sheet`)
-  return rest.reduce(appendFact, {
+  const grown = {
     id,
     sheet: first.body,
     readings: [],
@@ -48,34 +48,53 @@ export function foldSetup({ id, facts }: Pick<SetupFile, 'id' | 'facts'>): Setup
     putAways: [],
     length: 1,
     lastChange: 0,
-  } satisfies SetupDocument)
+  } satisfies SetupDocument
+  // Grown in place while nobody else has it: a copy of every list for every fact takes the square of their number.
+  const lists = grown as unknown as Growing
+  for (const fact of rest) {
+    if (fact.kind === 'sheet') grown.sheet = fact.body
+    else lists[LIST_OF[fact.kind]].push(enteredAs(fact, grown))
+    grown.lastChange = lastChangeAfter(fact, grown)
+    grown.length += 1
+  }
+  for (const list of Object.values(LIST_OF)) Object.freeze(lists[list])
+  return Object.freeze(grown)
 }
 
-/** The set-up with one more fact at its end. */
+/** The lists of a set-up while they are filled. */
+type Growing = Record<(typeof LIST_OF)[ListedKind], object[]>
+
+type Standing = Pick<SetupDocument, 'length' | 'lastChange' | 'readings'>
+
+/** The set-up with one more fact at its end; the one before stays as it was. */
 export function appendFact(document: SetupDocument, fact: SetupFact): SetupDocument {
-  const { id, by, at, via, seen, device, kind, body } = fact
-  const place = document.length
   const grown = {
     ...document,
-    length: place + 1,
-    lastChange: CHANGES_NOTHING.includes(kind) ? document.lastChange : place,
+    length: document.length + 1,
+    lastChange: lastChangeAfter(fact, document),
   }
-  if (kind === 'sheet') return { ...grown, sheet: body }
-  const entered = {
+  if (fact.kind === 'sheet') return { ...grown, sheet: fact.body }
+  const list = LIST_OF[fact.kind]
+  return { ...grown, [list]: [...document[list], enteredAs(fact, document)] }
+}
+
+const lastChangeAfter = ({ kind }: SetupFact, { length, lastChange }: Standing): number =>
+  CHANGES_NOTHING.includes(kind) ? lastChange : length
+
+/** A fact as it stands in its list, with its place in the stream. */
+function enteredAs(fact: SetupFact, { length: place, readings }: Standing): object {
+  const { id, by, at, via, seen, device, kind, body } = fact
+  return {
     ...body,
-    ...relatedTo(document, fact),
+    // What it says by the id of another is told as its place.
+    ...(kind === 'event' &&
+      body.kind === 'check-failed' && {
+        goodThrough: readings.find((reading) => reading.id === body.lastGood)?.place ?? -1,
+      }),
     ...(seen !== undefined && { seen }),
     ...(device !== undefined && { device }),
     ...{ id, by, at, via, place },
   }
-  const list = LIST_OF[kind]
-  return { ...grown, [list]: [...document[list], entered] }
-}
-
-/** What a fact says by the id of another, as its place. */
-function relatedTo({ readings }: SetupDocument, { kind, body }: SetupFact) {
-  if (kind !== 'event' || body.kind !== 'check-failed') return {}
-  return { goodThrough: readings.find(({ id }) => id === body.lastGood)?.place ?? -1 }
 }
 
 /** Whether the last record stands for the set-up as it is: nothing that changes it was entered since. */

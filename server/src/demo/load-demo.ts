@@ -1,4 +1,4 @@
-import { verify } from '@node-rs/argon2'
+import { isSecret } from '../use-cases/secrets'
 import type { Member } from '@pine/contract'
 import type { SetupSheet } from '@pine/core/sheet'
 import { v7 as uuid } from 'uuid'
@@ -74,7 +74,7 @@ export async function withPublishedPin(store: Store): Promise<readonly string[]>
   for (const { name } of DEMO_PEOPLE) {
     const person = here.find((one) => one.name === name)
     const pinHash = person && (await store.pinHash(person.id))
-    if (pinHash !== undefined && (await verify(pinHash, DEMO_PIN))) found.push(name)
+    if (pinHash !== undefined && (await isSecret(pinHash, DEMO_PIN))) found.push(name)
   }
   return found
 }

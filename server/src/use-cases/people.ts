@@ -1,5 +1,4 @@
 import { randomInt } from 'node:crypto'
-import { hash } from '@node-rs/argon2'
 import {
   CODE_LETTERS,
   LEAST_LEAD_DIGITS,
@@ -14,6 +13,7 @@ import { accept, refuse, type Outcome } from '../refusal'
 import type { Insertion, Pause, PeopleStore } from '../store/people-store'
 import type { Clock } from '../clock'
 import { notAllowed } from './allowed'
+import { secretOf } from './secrets'
 import { hashToken, paused, type Asker } from './sign-in'
 
 /** Codes are guessed by nobody: forty bits, an hour, and ten tries from an address before a pause. */
@@ -66,8 +66,6 @@ export async function addPerson(
 
 const isTooShort = (role: Role, digits: number | null): boolean =>
   role === 'lead' && (digits === null || digits < LEAST_LEAD_DIGITS)
-
-const secretOf = async (pin: string) => ({ pinHash: await hash(pin), pinDigits: pin.length })
 
 /**
  * A code for the first person of a product on a network, who is its lead: made at each start while nobody is here, so that

@@ -21,6 +21,20 @@ export const stepsOpen = (document: SetupDocument, open: readonly StepState[]) =
     remedy: 'Do what is open, or leave it out with a reason, then release.',
   })
 
+/**
+ * A long job has some hundreds of facts. Each new one works the whole set-up out again: one without end would hold up all
+ * the others.
+ */
+export const MOST_FACTS = 20_000
+
+export const setupFull = () =>
+  refuse('set-up-full', {
+    message: `This set-up has ${MOST_FACTS.toLocaleString('en')} facts and takes no more.`,
+    expected: 'a set-up of one job',
+    received: 'a stream that goes on without end',
+    remedy: 'Begin the same job again from its menu; this one stays as it is.',
+  })
+
 export const noSetup = (id: string) =>
   refuse('not-found', {
     message: 'There is no such set-up.',

@@ -20,7 +20,7 @@ import { validate as isUuid } from 'uuid'
 import type { Clock } from '../clock'
 import { accept, refuseInput, type Outcome } from '../refusal'
 import type { NewFactRow } from '../store/fact-row'
-import type { Appended, Store, ToldSetup } from '../store/store'
+import type { Appended, Store } from '../store/store'
 import { notAllowed } from './allowed'
 import { contentHash } from './canonical'
 import { InTurn, NotInTime } from './in-turn'
@@ -28,7 +28,16 @@ import { recordOf } from './records'
 import { machinesOf, policyInForce, policyOf } from './shop'
 import { asSent, isSame, isSameFact, momentOf, type BesideFact } from './sent-facts'
 import { factOf, SetupStreams, StandingSetup } from './set-up-streams'
-import { enteredByAnother, idInUse, noRecord, noSetup, stepsOpen } from './setup-refusals'
+import {
+  enteredByAnother,
+  idInUse,
+  MOST_FACTS,
+  noRecord,
+  noSetup,
+  setupFull,
+  stepsOpen,
+} from './setup-refusals'
+import { answerAsJson, answerOf } from './setup-answers'
 import { keptFor } from './kept'
 import { touchPlanFor } from './touch-plan'
 import { standingOf, summaryOf } from './summaries'
@@ -92,6 +101,7 @@ export function setupsOf(store: Store, clock: Clock): Setups {
       if (setup === undefined) return noSetup(setupId)
       const before = setup.facts.find(({ id }) => id === fact.id)
       if (before !== undefined) return isSameFact(before, fact) ? accept(setup) : idInUse(fact.id)
+      if (setup.facts.length >= MOST_FACTS) return setupFull()
       const decided = decide(setup, machines, fact, row, from)
       if (decided.ok) {
         const { grown, ...what } = decided.value
@@ -273,23 +283,4 @@ function freeze(
   if (open.length > 0) return stepsOpen(document, open)
   const frozen = { version: 2, facts, solution: viewSolution(document, solution) }
   return accept({ body: { hash: contentHash(frozen) }, frozen })
-}
-
-/** The same of facts that are JSON already. */
-function answerAsJson({ head: { id, createdBy, createdAt }, facts }: ToldSetup): string {
-  const file: Omit<SetupAnswer['file'], 'facts'> = { format: 'pine-compass/setup', version: 2, id }
-  const beside: Omit<SetupAnswer, 'file'> = {
-    createdBy: createdBy.name,
-    createdAt: createdAt.toISOString(),
-  }
-  const withFacts = `${JSON.stringify(file).slice(0, -1)},"facts":${facts}}`
-  return `${JSON.stringify(beside).slice(0, -1)},"file":${withFacts}}`
-}
-
-function answerOf({ id, facts, createdBy, createdAt }: StandingSetup): SetupAnswer {
-  return {
-    file: { format: 'pine-compass/setup', version: 2, id, facts: [...facts] },
-    createdBy: createdBy.name,
-    createdAt: createdAt.toISOString(),
-  }
 }

@@ -1,8 +1,8 @@
 import { createHash, randomBytes } from 'node:crypto'
-import { verify } from '@node-rs/argon2'
 import type { Member } from '@pine/contract'
 import { accept, refuse, type Outcome } from '../refusal'
 import type { Clock } from '../clock'
+import { isSecret } from './secrets'
 import type { CountedTry, Pause, PeopleStore } from '../store/people-store'
 
 /** Five wrong PINs in a row, then half a minute, doubling up to a quarter of an hour. */
@@ -61,7 +61,7 @@ export async function signIn(
   if (ofAddress?.allowed === false) return paused('from here', ofAddress, now)
   const counted = await store.countTry(byName, now, PIN_PAUSE)
   if (!counted.allowed) return paused('for this name', counted, now)
-  if (!(await verify(pinHash, pin)))
+  if (!(await isSecret(pinHash, pin)))
     return counted.lockedUntil === null
       ? wrongPin(PIN_PAUSE.freeTries - counted.tries)
       : paused('for this name', counted, now)
