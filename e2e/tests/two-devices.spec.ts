@@ -83,9 +83,19 @@ test('two who key one register while one of them is away: both are told, and it 
   await jory.seesShown('112.406', true)
   await mira.seesShown('112.460', false)
   await expect(page.getByText(/the last two digits|digits/i).first()).toBeVisible()
+  // Mira has gone on by then: both are told all the same, at whatever step they stand.
+  await page.goto(`${page.url().split('?')[0]}?step=face:G54:left`)
   await elsewhere.unroute('**/api/**')
   await elsewhere.reload()
   await jory.sent()
+  for (const one of [page, elsewhere])
+    await expect(one.getByTestId('conflict')).toContainText('H1 was keyed on two devices')
+  await mira.look('conflict-crossed')
+  await page.getByRole('button', { name: 'Seen' }).click()
+  await expect(page.getByTestId('conflict')).toBeHidden()
+  // Put away on the one is not put away on the other.
+  await elsewhere.getByRole('button', { name: 'Check H1' }).click()
+  await expect(elsewhere).toHaveURL(/step=key-in/)
 
   for (const one of [page, elsewhere]) {
     await one.goto(key)
@@ -100,5 +110,47 @@ test('two who key one register while one of them is away: both are told, and it 
   await jory.leaveFor(key)
   await expect(elsewhere.getByText('neither knew of the other')).toBeHidden()
   await expect(elsewhere.getByText('Read back equal.')).toBeVisible()
+  await elsewhere.close()
+})
+
+test('a touch of a device that had not heard that the plane was moved is stale until somebody says which came first', async ({
+  page,
+  browser,
+}) => {
+  const mira = new Machinist(page, demo.address)
+  await mira.signIn('Mira Toller')
+  await page.getByRole('link', { name: /Focuser body/ }).click()
+  await page.waitForURL(/setups\/.{36}/)
+  const run = page.url().split('?')[0] ?? ''
+  const elsewhere = await browser.newPage({ viewport: { width: 390, height: 844 } })
+  const jory = new Machinist(elsewhere, demo.address)
+  await jory.signIn('Jory Fenn')
+  await elsewhere.goto(`${run}?step=tip-on-plane:T4`)
+  await expect(elsewhere.getByRole('heading', { level: 1 })).toHaveText(/T4/)
+
+  // Jory touches T4 while his tablet hears nothing; meanwhile the setter is knocked, and Mira says so.
+  await elsewhere.route('**/api/**', (route) => route.abort())
+  await jory.keys('-218.462')
+  await jory.next()
+  await page.getByTestId('changed').click()
+  await page.getByRole('radio', { name: /setter or the setting plane was moved/ }).click()
+  await page.getByTestId('it-happened').click()
+  await mira.sent()
+  await elsewhere.unroute('**/api/**')
+  await elsewhere.reload()
+  await jory.sent()
+
+  const banner = (one: typeof page) => one.getByTestId('conflict')
+  for (const one of [page, elsewhere]) {
+    await one.goto(`${run}?step=face:G54:left`)
+    await expect(banner(one)).toContainText('Which came first?')
+    await expect(banner(one)).toContainText('−218.462 mm, read by Jory Fenn')
+    await expect(banner(one)).toContainText('told by Mira Toller')
+  }
+  await jory.look('conflict-order')
+  await elsewhere.setViewportSize({ width: 360, height: 560 })
+  await jory.look('conflict-order-small')
+  await banner(elsewhere).getByRole('button', { name: 'The change' }).click()
+  for (const one of [page, elsewhere]) await expect(banner(one)).toBeHidden()
   await elsewhere.close()
 })

@@ -1,5 +1,10 @@
 import { v7 as uuid } from 'uuid'
-import type { KeptAnswer, ToolHistory, ToolPage, TouchPlanAnswer } from '@pine/contract'
+import {
+  keptAnswerSchema,
+  type ToolHistory,
+  type ToolPage,
+  type TouchPlanAnswer,
+} from '@pine/contract'
 import { readProgram } from '@pine/core/program'
 import { type SetupSheet } from '@pine/core/sheet'
 import { rebuildAll } from '../src/use-cases/summaries'
@@ -50,8 +55,11 @@ async function begin(name: string, changes: Partial<SetupSheet> = {}): Promise<s
   return id
 }
 
+/** As a device sends it: with what tells it from every other one. */
+const DEVICE = uuid()
 const say = async (setup: string, kind: string, body: object) => {
-  const answer = await server.send('POST', `/setups/${setup}/facts`, { id: uuid(), kind, body })
+  const path = `/setups/${setup}/facts?device=${DEVICE}&seen=1`
+  const answer = await server.send('POST', path, { id: uuid(), kind, body })
   expect([answer.status, answer.body.error]).toEqual([201, undefined])
 }
 
@@ -64,7 +72,8 @@ const touch = (setup: string, tool: number, plane = -500) =>
   })
 
 const keptFor = async (setup: string) =>
-  (await server.send('GET', `/setups/${setup}/kept`)).body as KeptAnswer
+  // In the shape that a device reads, which takes no more and no less.
+  keptAnswerSchema.parse((await server.send('GET', `/setups/${setup}/kept`)).body)
 
 const planFor = async (setup: string) =>
   (await server.send('GET', `/setups/${setup}/touch-plan`)).body as TouchPlanAnswer

@@ -31,6 +31,19 @@ export interface Entered {
   readonly place: number
 }
 
+/** What a fact carries beside what it says: a field that is new on one side alone does not compile. */
+const ENTRY: Readonly<Record<keyof Entered, true>> = {
+  ...{ id: true, by: true, at: true, via: true },
+  ...{ seen: true, device: true, place: true },
+}
+
+/** What a fact says, without who entered it, when, where and with what: as it would be entered anew. */
+export const bodyOf = <Fact extends Entered>(fact: Fact): Omit<Fact, keyof Entered> =>
+  Object.fromEntries(Object.entries(fact).filter(([name]) => !(name in ENTRY))) as Omit<
+    Fact,
+    keyof Entered
+  >
+
 /** Whether two facts come from one device; where a fact does not tell, from one person. */
 const isSameDevice = (one: Entered, other: Entered): boolean =>
   one.device === undefined || other.device === undefined

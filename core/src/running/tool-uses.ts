@@ -5,6 +5,7 @@ import type { Kept } from '../facts/kept'
 import { instantOf } from '../freshness/instant'
 import { isBehind, staleBy } from '../freshness/stale'
 import { standingReadings } from '../freshness/standing'
+import { bodyOf } from '../journal/entered'
 import { formatLength } from '../length/format-length'
 import { endsOf } from '../quantities/contact-ends'
 import type { QuantityName } from '../quantities/quantities'
@@ -111,12 +112,18 @@ function useOf(
 
 /** A reading as it would stand in another set-up: without what speaks of this one alone. */
 function touchOf(reading: Reading, here: Pick<Kept, 'setup' | 'name' | 'proven'>): KeptTouch {
-  const { id, by, at, via: _via, place: _place, seen: _seen, kept, ...said } = reading
-  const { spindle: _in, supersedes: _instead, reason: _why, surprise: _all, ...body } = said
+  const { id, by, at, kept } = reading
+  const {
+    spindle: _in,
+    supersedes: _instead,
+    reason: _why,
+    surprise: _all,
+    ...body
+  } = bodyOf(reading)
   const {
     check: _check,
     generation: _here,
     ...from
   } = kept ?? { ...here, reading: id, by: by.name, at }
-  return { ...body, kept: { ...from, ...(here.proven && { proven: true }) } }
+  return { ...body, kept: { ...from, ...(here.proven && { proven: true }) } } as KeptTouch
 }

@@ -22,10 +22,10 @@ export function describeOrderQuestion(
   if (reading === undefined) return undefined
   const { gauges } = document.sheet
   return {
-    question: 'Which came first?',
+    question: 'Which came first? The two devices did not know of each other.',
     reading: `${describeStep(document, reading, []).title}: ${lengthWords(reading.read)}, read by ${reading.by.name}`,
     event: `${describeEvent(event, gauges)}, told by ${event.by.name}`,
-    readingFirst: 'The reading came first',
-    eventFirst: 'The change came first',
+    readingFirst: 'The reading',
+    eventFirst: 'The change',
   }
 }

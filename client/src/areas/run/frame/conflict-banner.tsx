@@ -13,12 +13,17 @@ export interface ConflictBannerProps {
   readonly setup: StandingSetup
   readonly enter: Enter
   readonly onRegister: (address: Address) => void
+  /** The register whose step is open: that step itself says what is wrong with it. */
+  readonly at: Address | undefined
 }
 
 /** What two devices did that did not know of each other, at whatever step, on both, until it was seen or answered. */
-export function ConflictBanner({ setupId, setup, enter, onRegister }: ConflictBannerProps) {
+export function ConflictBanner({ setupId, setup, enter, onRegister, at }: ConflictBannerProps) {
   const seen = useDraft<readonly string[]>(`conflicts-seen:${setupId}`, [])
-  const open = conflictViews(setup).find(({ key }) => !seen.value.includes(key))
+  const open = conflictViews(setup).find(
+    ({ key, answers }) =>
+      !seen.value.includes(key) && !answers.some(({ leadsTo }) => leadsTo && leadsTo === at),
+  )
   if (open === undefined) return null
   const { key, title, lines, answers, putAway } = open
   return (

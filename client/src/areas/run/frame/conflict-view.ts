@@ -38,7 +38,6 @@ export function conflictViews({ document, solution }: StandingSetup): readonly C
       lines: [
         `${words.reading}.`,
         `${words.event.charAt(0).toUpperCase()}${words.event.slice(1)}.`,
-        'Neither device knew of the other.',
       ].map(typographic),
       answers: [
         { label: words.readingFirst, says: told('reading') },

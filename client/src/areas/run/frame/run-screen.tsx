@@ -120,6 +120,7 @@ function Run({
       setup={setup}
       enter={enter}
       onRegister={(address) => goTo(`key-in:${address}`)}
+      at={view.register?.address}
     />
   )
   const traceView = traced && (
