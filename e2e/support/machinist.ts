@@ -55,7 +55,7 @@ export class Machinist {
   /** Signs out, and sees that it is done. */
   async signOut(): Promise<void> {
     await this.page.goto(`${this.address}/sign-in`)
-    await this.page.getByRole('button', { name: 'Sign out' }).click()
+    await this.page.getByRole('button', { name: 'Sign out', exact: true }).click()
     await expect(this.page.getByRole('heading', { name: 'Who is at the machine?' })).toBeVisible()
   }
 

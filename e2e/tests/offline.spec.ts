@@ -100,7 +100,7 @@ test('who signs out leaves nothing to be looked at without a network', async ({ 
   await mira.signIn('Mira Toller')
   await keptPage(page)
   await page.getByRole('link', { name: 'Mira', exact: true }).click()
-  await page.getByRole('button', { name: 'Sign out' }).click()
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click()
   await expect(page.getByRole('heading', { name: 'Who is at the machine?' })).toBeVisible()
   await product.halt()
   await page.goto(product.address)

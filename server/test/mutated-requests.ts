@@ -78,10 +78,12 @@ const mutated = (original: unknown): fc.Arbitrary<unknown> =>
 /**
  * @param examples facts as they should be.
  * @param setups ids of set-ups that are there.
+ * @param others of how many requests beside one of the usual type one says to be of another type, or asks with a query.
  */
 export function mutatedRequests(
   examples: readonly Example[],
   setups: readonly string[],
+  others = 0.1,
 ): fc.Arbitrary<MutatedRequest> {
   const sheets = examples.filter(({ kind }) => kind === 'sheet').map(({ body }) => body)
   const id = fc.oneof(
@@ -121,7 +123,18 @@ export function mutatedRequests(
     },
   )
   const facts = fc.tuple(id, query).map(([one, ask]) => `/setups/${encoded(one)}/facts${ask}`)
+  const lists = fc
+    .tuple(
+      fc.constantFrom('/search', '/tools', '/setups', '/machines', '/gauges/standings'),
+      fc.constantFrom('find', 'away', 'from', 'machine', 'retired', '%00', '__proto__'),
+      fc.oneof(
+        scalar.map((value) => encodeURIComponent(sound(textOf(value)))),
+        fc.constantFrom('%00', 'a%00b', '%ED%A0%BD', '%ff', '%', '&&', '+'),
+      ),
+    )
+    .map(([path, name, value]) => `${path}?${name}=${value}`)
   const asked = fc.oneof(
+    { weight: Math.ceil(20 * others), arbitrary: to('GET', lists, fc.constant(undefined)) },
     { weight: 10, arbitrary: to('POST', facts, fact) },
     { weight: 4, arbitrary: to('POST', at('/setups'), sheet) },
     { weight: 1, arbitrary: to('POST', at('/machines'), machine) },
@@ -173,10 +186,18 @@ export function mutatedRequests(
     },
   )
   const type = fc.oneof(
-    { weight: 12, arbitrary: fc.constant('application/json') },
+    { weight: 20, arbitrary: fc.constant('application/json') },
     {
-      weight: 1,
-      arbitrary: fc.constantFrom('text/plain', 'application/json; charset=latin1', 'x'),
+      weight: Math.ceil(20 * others),
+      arbitrary: fc.constantFrom(
+        ...['text/plain', 'application/json; charset=latin1', 'x', '', 'multipart/form-data'],
+        ...['Application/JSON', 'application/x+json', 'application/vnd.api+json', 'text/json'],
+        ...[
+          'application/json;charset=utf-8',
+          'application/json; charset=utf-8',
+          'APPLICATION/JSON',
+        ],
+      ),
     },
   )
   /** How much of the text arrives. */
