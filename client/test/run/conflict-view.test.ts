@@ -41,7 +41,7 @@ test('which came first is asked in plain words, and what is pressed answers it',
   const [asked, ...others] = conflictViews(both)
   expect(others).toEqual([])
   expect(asked).toMatchObject({
-    title: 'Which came first? The two devices did not know of each other.',
+    title: 'Which came first?',
     lines: [
       expect.stringMatching(/T1.*−220\.000 mm, read by Ben Okafor\.$/),
       'The setting plane or its setter was moved, told by Mira Toller.',

@@ -22,7 +22,7 @@ export function describeOrderQuestion(
   if (reading === undefined) return undefined
   const { gauges } = document.sheet
   return {
-    question: 'Which came first? The two devices did not know of each other.',
+    question: 'Which came first?',
     reading: `${describeStep(document, reading, []).title}: ${lengthWords(reading.read)}, read by ${reading.by.name}`,
     event: `${describeEvent(event, gauges)}, told by ${event.by.name}`,
     readingFirst: 'The reading',
