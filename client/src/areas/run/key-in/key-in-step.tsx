@@ -177,7 +177,7 @@ function WhatStands({ beneath, onRetype, ...props }: WhatStandsProps) {
           <Mismatch register={register} setup={setup} />
           <Footing>
             <Button kind="act" focused onPress={onRetype} testID="keyed-again">
-              I keyed it again
+              Key it again
             </Button>
             <Button onPress={onLater}>Leave it open, go on</Button>
           </Footing>

@@ -89,8 +89,10 @@ export function keyInView(
   if (keyIn === undefined || chain === undefined) return undefined
   const { mode, type, unit, before, after, copies, counter, insteadOf, activeLength } = keyIn
   const below = beneath(setup, register, keyIn, retyping)
-  // Read back again while it shows what it should: there is nothing to type, and a key that adds would add it once more.
   const isKeyed = register.readBack?.equal === true
+  // What a key adds must not be told twice: not while a disagreement is looked at, before it is keyed again, and not where it
+  // is read back once more while it shows what it should.
+  const isOnlyLookedAt = below.of === 'mismatch' || (isKeyed && retyping)
   // A number that no longer holds is not to be typed: it is only told.
   if (below.of === 'stale')
     return {
@@ -122,15 +124,17 @@ export function keyInView(
   return {
     name: registerName(address),
     unit,
-    ...(!(isKeyed && retyping) && {
+    ...(!isOnlyLookedAt && {
       key: type === undefined ? { first: key.first } : { does: key.does, not: key.not },
     }),
     notes: [
       ...told,
-      ...(type === undefined || isKeyed ? [] : notes.filter((note) => note !== false)),
+      ...(type === undefined || isKeyed || isOnlyLookedAt
+        ? []
+        : notes.filter((note) => note !== false)),
     ],
     ...(type !== undefined &&
-      !(isKeyed && retyping) && {
+      !isOnlyLookedAt && {
         type: typographic(type),
         ...(key.mind !== undefined && { mind: key.mind }),
       }),
