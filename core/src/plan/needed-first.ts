@@ -3,7 +3,7 @@ import { axesRead, inMachinePosition, type QuantityName } from '../quantities/qu
 import type { SetupSheet } from '../sheet/sheet'
 import { lengthAddressOf, toolOfRegister } from '../sheet/tool-rows'
 import type { ZWay } from '../schools/ways-of-z'
-import { waitsOn } from './order-of-keying'
+import { touchesFor } from './order-of-keying'
 import type { Step, StepState } from './step'
 
 /**
@@ -55,13 +55,13 @@ export function neededFirst(
     }
     case 'key-in': {
       // Keyed where it was touched, it waits for what its own number waits for and for nothing else.
-      if (step.station !== 'key-in')
+      if (step.station !== 'key-in') {
+        const isWaitedFor = touchesFor(sheet, step.address)
         return (
           openRead((one) => one.of === 'nose-on-plane') ??
-          open.find(
-            (state) => state.step.does === 'read' && waitsOn(sheet, step.address, state.step),
-          )
+          open.find((state) => state.step.does === 'read' && isWaitedFor(state.step))
         )
+      }
       const tool = toolOfRegister(sheet, step.address)
       return (
         openRead((one) => one.of === 'nose-on-plane') ??

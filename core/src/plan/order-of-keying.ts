@@ -18,13 +18,18 @@ export function inOrderOfKeying(
   { sheet }: Pick<SetupDocument, 'sheet'>,
   steps: readonly Step[],
 ): readonly Step[] {
-  const reads = steps.filter((step) => step.does === 'read')
+  const atStop = new Map<number | undefined, ReadStep[]>()
+  for (const step of steps) {
+    if (step.does !== 'read') continue
+    const before = atStop.get(step.stop)
+    if (before === undefined) atStop.set(step.stop, [step])
+    else before.push(step)
+  }
   const after = new Map<string, KeyInStep[]>()
   const moved = new Set<Step>()
   for (const step of steps) {
     if (step.does !== 'key-in') continue
-    const own = reads.filter(({ stop }) => stop === step.stop)
-    const touch = keyedAt(sheet, step, own)
+    const touch = keyedAt(sheet, step, atStop.get(step.stop) ?? [])
     if (touch === undefined) continue
     moved.add(step)
     after.set(touch.key, [...(after.get(touch.key) ?? []), { ...step, station: touch.station }])
@@ -38,46 +43,45 @@ function keyedAt(
   { address, stop }: KeyInStep,
   reads: readonly ReadStep[],
 ): ReadStep | undefined {
-  const touch = reads.findLast((step) => waitsOn(sheet, address, step))
+  const touch = reads.findLast(touchesFor(sheet, address))
   if (touch === undefined || sheet.keying === 'as-known' || stop !== undefined) return touch
   const captured = isCaptured(keyModeOf(sheet.machine.control, address))
   return captured && inMachinePosition(touch.quantity) ? touch : undefined
 }
 
-/** Whether a register's own number waits for a touch. */
-export function waitsOn(
-  sheet: SetupSheet,
-  address: Address,
-  { station, quantity }: ReadStep,
-): boolean {
+/** Tells of a touch whether a register's own number waits for it. The register is looked up once, for all touches that are asked for. */
+export function touchesFor(sheet: SetupSheet, address: Address): (touch: ReadStep) => boolean {
   const { tools, school, reference } = sheet
   const parts = addressParts(address)
   switch (parts?.of) {
     case undefined:
-      return false
-    case 'diameter':
-      return (
-        quantity.of === 'tool-diameter' &&
-        tools.some(
-          ({ number, diameterRegister }) =>
-            number === quantity.tool && diameterRegister === parts.register,
-        )
+      return () => false
+    case 'diameter': {
+      const own = tools.flatMap(({ number, diameterRegister }) =>
+        diameterRegister === parts.register ? [number] : [],
       )
+      return ({ quantity }) => quantity.of === 'tool-diameter' && own.includes(quantity.tool)
+    }
     case 'length': {
-      if (station !== 'lengths' || !isTipTouch(quantity)) return false
       const own = tools.find(({ lengthRegister }) => lengthRegister === parts.register)?.number
       // Where all tools are compared with one of them, a length is known once that one is touched as well.
       const master = school === 'master-tool' ? reference?.masterTool : undefined
-      return quantity.tool === own || quantity.tool === master
+      return ({ station, quantity }) =>
+        station === 'lengths' &&
+        isTipTouch(quantity) &&
+        (quantity.tool === own || quantity.tool === master)
     }
-    case 'work-offset':
-      if (parts.tool !== undefined) return setsWith(sheet, parts.row, parts.tool, quantity)
-      return address === planeAddress(reference?.planeRow)
-        ? station === 'reference'
-        : 'row' in quantity &&
-            quantity.row === parts.row &&
-            (parts.axis === 'Z' ? station === 'height' : station === 'plan') &&
-            axesRead(quantity).includes(parts.axis)
+    case 'work-offset': {
+      const { row, axis, tool } = parts
+      if (tool !== undefined) return ({ quantity }) => setsWith(sheet, row, tool, quantity)
+      if (address === planeAddress(reference?.planeRow))
+        return ({ station }) => station === 'reference'
+      return ({ station, quantity }) =>
+        'row' in quantity &&
+        quantity.row === row &&
+        station === (axis === 'Z' ? 'height' : 'plan') &&
+        axesRead(quantity).includes(axis)
+    }
   }
 }
 

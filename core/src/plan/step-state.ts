@@ -88,8 +88,28 @@ const isOvertaken = (
   { events, readBacks, programChecks }: SetupDocument,
 ): boolean => [events, readBacks, programChecks].some((facts) => facts.some(isAfter(checkOff)))
 
+// Every step of a set-up asks: sorted out once for each solution, which never changes after it was made.
+const sortedOut = new WeakMap<readonly Register[], SortedOut>()
+
+interface SortedOut {
+  readonly byAddress: ReadonlyMap<Address, Register>
+  /** Stale, and nobody answers for using it all the same. */
+  readonly stale: readonly Register[]
+}
+
+function sortedOutOf({ registers }: Solution): SortedOut {
+  const known = sortedOut.get(registers)
+  if (known !== undefined) return known
+  const made = {
+    byAddress: new Map(registers.map((register) => [register.address, register] as const)),
+    stale: registers.filter(({ stale, accepted }) => stale !== undefined && accepted === undefined),
+  }
+  sortedOut.set(registers, made)
+  return made
+}
+
 const registerAt = (solution: Solution, wanted: Address): Register | undefined =>
-  solution.registers.find(({ address }) => address === wanted)
+  sortedOutOf(solution).byAddress.get(wanted)
 
 /**
  * By a cautious move, or because somebody takes responsibility for leaving it out; what is keyed after that
@@ -110,8 +130,8 @@ const isProven = (document: SetupDocument, register: Register | undefined): bool
  * the thing that moved. A number that somebody accepted asks for nothing.
  */
 function makesStale(document: SetupDocument, solution: Solution, reading: Reading): boolean {
-  return solution.registers.some(({ stale, accepted, chain }) => {
-    if (stale === undefined || accepted !== undefined) return false
+  return sortedOutOf(solution).stale.some(({ stale, chain }) => {
+    if (stale === undefined) return false
     const isTerm = chain?.terms.some(({ source }) => source.reading === reading.id)
     if (isTerm !== true) return false
     switch (stale.by) {

@@ -1,3 +1,4 @@
+import type { Address } from '../address/address'
 import { budgetOf } from '../budget/budget'
 import { subtractChains, valueOf } from '../chain/chain'
 import type { Reading, SetupDocument } from '../facts/document'
@@ -27,42 +28,62 @@ export function toolUses(
   document: SetupDocument,
   solution: Pick<Solution, 'heights' | 'kept' | 'registers'>,
 ): readonly AssemblyUse[] {
+  const said = saidOfTools(document)
+  const proven = provenAmong(solution.registers)
   return document.sheet.tools.flatMap(({ number, assembly }) => {
-    const at = assembly === undefined ? undefined : lastTouched(document, number)
-    return assembly === undefined || at === undefined
-      ? []
-      : [{ assembly, at, ...touchedHere(document, number), ...useOf(document, solution, number) }]
+    const of = said.get(number)
+    if (assembly === undefined || of === undefined) return []
+    const at = of.moments.toSorted((one, other) => instantOf(other) - instantOf(one))[0]
+    if (at === undefined) return []
+    const use = useOf(document, solution, number, proven)
+    return [{ assembly, at, ...touchedHere(document, of.readings), ...use }]
   })
 }
 
+/** What was read of a tool, and when something was read or said of it. */
+interface SaidOfTool {
+  readonly readings: Reading[]
+  readonly moments: string[]
+}
+
+/** Sorted out once for all tools of a set-up. */
+function saidOfTools({ readings, events }: SetupDocument): ReadonlyMap<number, SaidOfTool> {
+  const said = new Map<number, SaidOfTool>()
+  const of = (tool: number): SaidOfTool => {
+    const known = said.get(tool) ?? { readings: [], moments: [] }
+    said.set(tool, known)
+    return known
+  }
+  for (const reading of readings) {
+    if (!('tool' in reading)) continue
+    of(reading.tool).readings.push(reading)
+    of(reading.tool).moments.push(reading.at)
+  }
+  for (const event of events)
+    if (event.kind === 'tool-changed') of(event.tool).moments.push(event.at)
+  return said
+}
+
+const provenAmong = (registers: Solution['registers']): ReadonlySet<Address> =>
+  new Set(registers.flatMap(({ address, state }) => (state === 'proven' ? [address] : [])))
+
 function touchedHere(
-  { readings, sheet }: SetupDocument,
-  tool: number,
+  { sheet }: SetupDocument,
+  readings: readonly Reading[],
 ): Pick<AssemblyUse, 'touched'> {
   const touch = readings.findLast(
-    (one) =>
-      (one.of === 'tip-on-plane' || one.of === 'tip-on-part') &&
-      one.tool === tool &&
-      one.kept === undefined,
+    ({ of, kept }) => (of === 'tip-on-plane' || of === 'tip-on-part') && kept === undefined,
   )
   if (touch === undefined) return {}
   const lay = sheet.gauges.filter(({ id }) => touch.with.includes(id))
   return { touched: { at: touch.at, by: touch.by.name, with: lay.map(({ name }) => name) } }
 }
 
-/** When something was last read or said of a tool; undefined where nothing was. */
-function lastTouched({ readings, events }: SetupDocument, tool: number): string | undefined {
-  const of = [
-    ...readings.filter((one) => 'tool' in one && one.tool === tool).map(({ at }) => at),
-    ...events.filter((one) => one.kind === 'tool-changed' && one.tool === tool).map(({ at }) => at),
-  ]
-  return of.toSorted((one, other) => instantOf(other) - instantOf(one))[0]
-}
-
 function useOf(
   document: SetupDocument,
-  { heights, registers, kept = [] }: Pick<Solution, 'heights' | 'kept' | 'registers'>,
+  { heights, kept = [] }: Pick<Solution, 'heights' | 'kept'>,
   number: number,
+  proven: ReadonlySet<Address>,
 ): ToolUse {
   const { id, sheet, events } = document
   const { unit, machine } = sheet
@@ -87,7 +108,7 @@ function useOf(
   const used = new Set(readings.flatMap((one) => endsOf(one).flatMap(({ gauges }) => gauges)))
   const changed = events.findLast((event) => event.kind === 'tool-changed' && event.tool === number)
   const own = registerOfTool(sheet, number)
-  const isProven = registers.find(({ address }) => address === own)?.state === 'proven'
+  const isProven = own !== undefined && proven.has(own)
   const here = { setup: id, name: sheet.name, ...(isProven && { proven: true as const }) }
   const [tip, nose] = [heights.tipOnPlane[number], heights.noseOnPlane]
   const length = tip && nose && subtractChains(tip, nose)

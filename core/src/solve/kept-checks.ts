@@ -29,8 +29,10 @@ export interface KeptCheck {
  * taken over is no check: that is known.
  */
 export function keptChecks(document: SetupDocument, sources: SourceReader): readonly KeptCheck[] {
+  const taken = keptTouches(document)
   return document.sheet.tools.flatMap(({ number: tool }): readonly KeptCheck[] => {
-    const kept = keptTouches(document, tool)
+    const kept = taken.get(tool)
+    if (kept === undefined) return []
     const here = standingReadings(document, { of: 'tip-on-plane', tool }).filter(
       (reading) => reading.kept === undefined,
     )
@@ -75,17 +77,17 @@ export function keptWarnings(checks: readonly KeptCheck[]): readonly Warning[] {
   }))
 }
 
-/** Touches of a tool that were taken over, and that nothing has overtaken since. */
-const keptTouches = (document: SetupDocument, tool: number): readonly Reading[] => {
+/** Touches that were taken over, and that nothing has overtaken since, by their tools. */
+function keptTouches(document: SetupDocument): ReadonlyMap<number, readonly Reading[]> {
   const superseded = new Set(document.readings.map(({ supersedes }) => supersedes))
-  return document.readings.filter(
-    (reading) =>
-      reading.kept !== undefined &&
-      reading.of === 'tip-on-plane' &&
-      reading.tool === tool &&
-      !superseded.has(reading.id) &&
-      !document.events.some((event) => isBehind(event, reading, document)),
-  )
+  const byTool = new Map<number, Reading[]>()
+  for (const reading of document.readings) {
+    if (reading.kept === undefined || reading.of !== 'tip-on-plane') continue
+    if (superseded.has(reading.id)) continue
+    if (document.events.some((event) => isBehind(event, reading, document))) continue
+    byTool.set(reading.tool, [...(byTool.get(reading.tool) ?? []), reading])
+  }
+  return byTool
 }
 
 /** Sums of coefficients below this are rounding. */

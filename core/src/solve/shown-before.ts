@@ -85,16 +85,20 @@ export function shownBefore(document: SetupDocument, sources: SourceReader): Sho
   const last: ShownBefore['last'] = (address, moment) => seen(lastRow.get(`${address} ${moment}`))
   const isOutdated: ShownBefore['isOutdated'] = ({ place }, chain) =>
     place < carriedOver || isOlder(place, chain, document)
+  const lastKeyed = new Map(
+    document.keyIns.map(({ address, place }) => [controlRow(address), place] as const),
+  )
+  const afterKeying = new Map<Address, ReadBack[]>()
+  for (const readBack of document.readBacks) {
+    if (readBack.moment !== 'after') continue
+    const row = controlRow(readBack.address)
+    const before = afterKeying.get(row)
+    if (before === undefined) afterKeying.set(row, [readBack])
+    else before.push(readBack)
+  }
   // Where one row serves each tool in turn, it shows what it was set to with the one before.
   const withAnotherTool = (address: Address) =>
-    seen(
-      document.readBacks.findLast(
-        (one) =>
-          one.address !== address &&
-          one.moment === 'after' &&
-          controlRow(one.address) === controlRow(address),
-      ),
-    )
+    seen(afterKeying.get(controlRow(address))?.findLast((one) => one.address !== address))
   return {
     last,
     beforeKeying(address, chain) {
@@ -106,15 +110,12 @@ export function shownBefore(document: SetupDocument, sources: SourceReader): Sho
       ])?.shown.nm
     },
     now(address) {
-      const keyed = document.keyIns.findLast(
-        (one) => controlRow(one.address) === controlRow(address),
-      )
       const shown = latest([
         last(address, 'before'),
         last(address, 'after'),
         withAnotherTool(address),
       ])
-      const mayHaveChanged = Math.max(provenFrom, keyed?.place ?? -1)
+      const mayHaveChanged = Math.max(provenFrom, lastKeyed.get(controlRow(address)) ?? -1)
       return shown === undefined || shown.place < mayHaveChanged ? undefined : shown.shown.nm
     },
     isOutdated,
