@@ -14,6 +14,7 @@ import { listen, openDatabase } from './store/data-source'
 import { firstShop, typeormStore } from './store/typeorm-store'
 import { firstCode } from './use-cases/people'
 import { fillSummaries, rebuildAll } from './use-cases/summaries'
+import { setupThreads } from './work/setup-threads'
 
 /** From SIGTERM to the end, at most. */
 const LONGEST_STOP_MS = 8_000
@@ -39,8 +40,10 @@ async function main(): Promise<void> {
   if (code !== undefined) process.stdout.write(`first code ${code}\n`)
   if (published.length > 0) process.stdout.write('demo on the network\n')
   const changes = listen(config.databaseUrl)
+  const threads = setupThreads(new URL('./work/setup-thread.ts', import.meta.url).href)
   const api = createApi({
     store,
+    work: threads.work,
     changes,
     clock,
     arrival: arrivalOf(config.proxied),

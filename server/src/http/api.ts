@@ -17,6 +17,7 @@ import {
 import type { Clock } from '../clock'
 import { SESSIONS_CHANGED, type Changes } from '../store/changes'
 import type { Store } from '../store/store'
+import type { SetupWork } from '../work/setup-work'
 import {
   addGauge,
   addMachine,
@@ -66,6 +67,8 @@ export interface ApiParts {
   readonly onUnexpected: (cause: unknown, requestId: string) => void
   /** Facts as they are written. */
   readonly changes: Changes
+  /** By whom set-ups are worked out; by whoever answers, where it is not said. */
+  readonly work?: SetupWork
   /** How requests come here; straight, where it is not said. */
   readonly arrival?: Arrival
   /** How it stands to whoever comes from outside; as on loopback, where it is not said. */
@@ -78,10 +81,11 @@ export function createApi({
   clock,
   onUnexpected,
   changes,
+  work,
   arrival = arrivalOf(false),
   door = ON_LOOPBACK,
 }: ApiParts) {
-  const setups = setupsOf(store, clock)
+  const setups = setupsOf(store, clock, work)
   const open = new Hono()
     .get('/health', async (c) => {
       await store.ping()

@@ -1,6 +1,6 @@
 import type { KeptAnswer } from '@pine/contract'
 import { underPolicy } from '@pine/core/facts'
-import { stepsOf, type StepState } from '@pine/core/plan'
+import type { StepState } from '@pine/core/plan'
 import { quantityKey } from '@pine/core/quantities'
 import { standingReadings } from '@pine/core/freshness'
 import { isToolByTool } from '@pine/core/sheet'
@@ -13,10 +13,10 @@ import {
   type TouchGap,
   touchMinutes,
 } from '@pine/core/shop'
-import { solve } from '@pine/core/solve'
 import { describeOffer, describeTouched } from '@pine/core/words'
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
+import type { SetupWork } from '../work/setup-work'
 import type { StandingSetup } from './set-up-streams'
 import { machinesOf, policyOf } from './shop'
 import { eventsOf, oldestTouch } from './tools'
@@ -30,9 +30,10 @@ const LOGGED_SETUPS = 30
 export async function keptFor(
   store: Store,
   clock: Clock,
+  work: SetupWork,
   setup: StandingSetup,
 ): Promise<KeptAnswer> {
-  const { offers, checks, unread, gaps } = await offeredFor(store, clock, setup)
+  const { offers, checks, unread, gaps } = await offeredFor(store, clock, work, setup)
   const minutes = touchMinutes(gaps)
   return {
     tools: offers.map((offer) => ({
@@ -65,6 +66,7 @@ interface Offered {
 export async function offeredFor(
   store: Store,
   clock: Clock,
+  work: SetupWork,
   setup: StandingSetup,
 ): Promise<Offered> {
   const machines = await machinesOf(store)
@@ -72,7 +74,7 @@ export async function offeredFor(
   const document = underPolicy(setup.document, policy)
   const { sheet } = document
   const now = clock().toISOString()
-  const steps = stepsOf(document, solve(document, { now }, { explains: false }), false)
+  const steps = await work.steps(setup, { now, policy })
   const unread = unreadOf(document, steps)
   const machine = machines.find(({ id }) => id === sheet.machineId)
   const ids = sheet.tools.flatMap(({ assembly }) => assembly ?? [])

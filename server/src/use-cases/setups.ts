@@ -1,6 +1,5 @@
 import {
   reportProblem,
-  viewSolution,
   type FactsAnswer,
   type KeptAnswer,
   type TouchPlanAnswer,
@@ -12,15 +11,14 @@ import {
   type SetupRecord,
   type SolutionView,
 } from '@pine/contract'
-import { checkDocument, underPolicy } from '@pine/core/facts'
-import { stepsOf } from '@pine/core/plan'
-import { checkSheet, type MachinePolicy, type SetupSheet } from '@pine/core/sheet'
-import { solve } from '@pine/core/solve'
+import { underPolicy } from '@pine/core/facts'
+import { checkSheet, type SetupSheet } from '@pine/core/sheet'
 import { validate as isUuid } from 'uuid'
 import type { Clock } from '../clock'
 import { accept, refuseInput, type Outcome } from '../refusal'
 import type { NewFactRow } from '../store/fact-row'
 import type { Appended, Store } from '../store/store'
+import { workHere, type SetupWork, type WorkAsked } from '../work/setup-work'
 import { notAllowed } from './allowed'
 import { contentHash } from './canonical'
 import { InTurn, NotInTime } from './in-turn'
@@ -40,7 +38,7 @@ import {
 import { answerAsJson, answerOf } from './setup-answers'
 import { keptFor } from './kept'
 import { touchPlanFor } from './touch-plan'
-import { standingOf, summaryOf } from './summaries'
+import { summaryOf } from './summaries'
 import { keepTools } from './tools'
 
 /** What can be asked of the set-ups of a shop. */
@@ -76,7 +74,8 @@ const LONGEST_WAIT_MS = 4000
 /** So often another process may be first: each time, its fact is written. */
 const MOST_TRIES = 20
 
-export function setupsOf(store: Store, clock: Clock): Setups {
+/** @param work by whom set-ups are worked out; here and now, where it is not said. */
+export function setupsOf(store: Store, clock: Clock, work: SetupWork = workHere): Setups {
   const streams = new SetupStreams(store)
   const turns = new InTurn(LONGEST_WAIT_MS)
   const opened = async (id: string): Promise<Outcome<StandingSetup>> => {
@@ -102,7 +101,7 @@ export function setupsOf(store: Store, clock: Clock): Setups {
       const before = setup.facts.find(({ id }) => id === fact.id)
       if (before !== undefined) return isSameFact(before, fact) ? accept(setup) : idInUse(fact.id)
       if (setup.facts.length >= MOST_FACTS) return setupFull()
-      const decided = decide(setup, machines, fact, row, from)
+      const decided = await decide(setup, machines, fact, row, from)
       if (decided.ok) {
         const { grown, ...what } = decided.value
         if ((await store.appendFact(setup, setup.facts.length, what)) === 'written')
@@ -118,28 +117,30 @@ export function setupsOf(store: Store, clock: Clock): Setups {
   }
 
   /** A set-up with a new fact, and what is written of it; or why it may not be added to what stands. */
-  function decide(
+  async function decide(
     setup: StandingSetup,
     machines: readonly MachineEntry[],
     fact: NewFact,
     row: Omit<NewFactRow, 'body'>,
     { person, seen }: { readonly person: Member; readonly seen: number | undefined },
-  ): Outcome<Appended & { readonly grown: StandingSetup }> {
+  ): Promise<Outcome<Appended & { readonly grown: StandingSetup }>> {
     const sheet = fact.kind === 'sheet' ? (fact.body as SetupSheet) : setup.document.sheet
-    const policy = policyOf(machines, sheet)
+    const asked: WorkAsked = { now: clock().toISOString(), policy: policyOf(machines, sheet) }
     const made =
-      fact.kind === 'record' ? freeze(setup, clock, policy) : accept({ body: fact.body as object })
+      fact.kind === 'record'
+        ? await freeze(setup, work, asked)
+        : accept({ body: fact.body as object })
     if (!made.ok) return made
     // As the database will tell it: what is undefined is not kept.
     const body = JSON.parse(JSON.stringify(made.value.body)) as object
     const told = seen === undefined ? undefined : Math.min(seen, setup.facts.length)
     const grown = setup.grownBy([factOf({ ...row, seen: told, by: authorOf(person), body })])
-    const problems = checkDocument(grown.document)
-    if (problems.length > 0)
+    const weighed = await work.weighed(grown, asked)
+    if (weighed.problems !== undefined)
       return refuseInput(
-        problems.map((problem) => reportProblem(asSent(problem, fact, setup.facts.length))),
+        weighed.problems.map((problem) => reportProblem(asSent(problem, fact, setup.facts.length))),
       )
-    const { summary, uses } = standingOf(grown, clock().toISOString(), policy)
+    const { summary, uses } = weighed
     const news = grown.tellsAnew(uses)
     const written = { ...row, body, seen: told }
     return accept({ ...made.value, grown, fact: written, summary, ...(news && { uses: news }) })
@@ -202,18 +203,17 @@ export function setupsOf(store: Store, clock: Clock): Setups {
       const setup = await opened(id)
       if (!setup.ok) return setup
       const policy = await policyInForce(store, setup.value.document.sheet)
-      const document = underPolicy(setup.value.document, policy)
-      return accept(viewSolution(document, solve(document, { now: clock().toISOString() })))
+      return accept(await work.solution(setup.value, { now: clock().toISOString(), policy }))
     },
 
     async kept(id) {
       const setup = await opened(id)
-      return setup.ok ? accept(await keptFor(store, clock, setup.value)) : setup
+      return setup.ok ? accept(await keptFor(store, clock, work, setup.value)) : setup
     },
 
     async touchPlan(id) {
       const setup = await opened(id)
-      return setup.ok ? accept(await touchPlanFor(store, clock, setup.value)) : setup
+      return setup.ok ? accept(await touchPlanFor(store, clock, work, setup.value)) : setup
     },
 
     async record(id, recordId) {
@@ -233,7 +233,7 @@ export function setupsOf(store: Store, clock: Clock): Setups {
         const setup = await streams.open(summary.id)
         if (setup === undefined) continue
         const policy = await policyInForce(store, setup.document.sheet)
-        await store.renewSummary(summary, summaryOf(setup, now, policy))
+        await store.renewSummary(summary, await work.summary(setup, { now, policy }))
       }
       return (await store.listed(away, now)).json
     },
@@ -270,17 +270,13 @@ export function setupsOf(store: Store, clock: Clock): Setups {
 const authorOf = ({ id, name }: Member): Person => ({ id, name })
 
 /** The body of a record, and what it freezes: every fact before it with the solution of them all. */
-function freeze(
-  { document: asWritten, facts }: StandingSetup,
-  clock: Clock,
-  policy: MachinePolicy | undefined,
-): Outcome<{ readonly body: object; readonly frozen: object }> {
-  const document = underPolicy(asWritten, policy)
-  const solution = solve(document, { now: clock().toISOString() })
-  const open = stepsOf(document, solution, false).filter(
-    ({ step, done }) => !done && step.does !== 'record',
-  )
-  if (open.length > 0) return stepsOpen(document, open)
-  const frozen = { version: 2, facts, solution: viewSolution(document, solution) }
+async function freeze(
+  setup: StandingSetup,
+  work: SetupWork,
+  asked: WorkAsked,
+): Promise<Outcome<{ readonly body: object; readonly frozen: object }>> {
+  const { open, solution } = await work.toFreeze(setup, asked)
+  if (open.length > 0) return stepsOpen(underPolicy(setup.document, asked.policy), open)
+  const frozen = { version: 2, facts: setup.facts, solution }
   return accept({ body: { hash: contentHash(frozen) }, frozen })
 }

@@ -6,6 +6,7 @@ import { describeCarriedOver, describeOffer } from '@pine/core/words'
 import { offersByGeneration, type KeptOffer } from '@pine/core/shop'
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
+import type { SetupWork } from '../work/setup-work'
 import { offeredFor } from './kept'
 import type { StandingSetup } from './set-up-streams'
 
@@ -13,9 +14,10 @@ import type { StandingSetup } from './set-up-streams'
 export async function touchPlanFor(
   store: Store,
   clock: Clock,
+  work: SetupWork,
   setup: StandingSetup,
 ): Promise<TouchPlanAnswer> {
-  const { document, steps, offers, checks, gaps } = await offeredFor(store, clock, setup)
+  const { document, steps, offers, checks, gaps } = await offeredFor(store, clock, work, setup)
   const { sheet } = document
   const kept = spared(offers, checks)
   // One tool at a time they are touched in the order of the program, each when its turn comes.

@@ -1,0 +1,16 @@
+import type { SetupFact } from '@pine/core/facts'
+import type { StreamHead } from '../store/store'
+import { StandingSetup } from '../use-cases/set-up-streams'
+import { workHere, type SetupWork, type WorkAsked } from './setup-work'
+
+/** What is sent to a thread: facts instead of what they are folded to, which is more. */
+export interface ThreadTask {
+  readonly work: keyof SetupWork
+  readonly head: StreamHead
+  readonly facts: readonly SetupFact[]
+  readonly asked: WorkAsked
+}
+
+/** What runs in a thread of the pool (setup-threads.ts). */
+export default ({ work, head, facts, asked }: ThreadTask): ReturnType<SetupWork[typeof work]> =>
+  workHere[work](new StandingSetup(head, facts), asked)
