@@ -79,7 +79,7 @@ export async function benchShop(url: string) {
            INSERT INTO fact SELECT $1, new.id, place, gen_random_uuid(), kind, body, via, person_id, recorded_at, seen
            FROM new, fact WHERE shop_id = $1 AND stream_id = $2
          )
-         INSERT INTO summary SELECT $1, new.id, jsonb_set(summary, '{id}', to_jsonb(new.id)), created_at
+         INSERT INTO summary (shop_id, stream_id, summary, created_at) SELECT $1, new.id, jsonb_set(summary, '{id}', to_jsonb(new.id)), created_at
          FROM new, summary WHERE shop_id = $1 AND stream_id = $2`,
         [shop, id, count],
       ),

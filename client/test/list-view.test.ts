@@ -1,5 +1,11 @@
 import type { SetupSummary } from '@pine/contract'
-import { apart, found, needsFinding, progressWords, trustOf } from '@/areas/setups/list-view'
+import {
+  moreWords,
+  needsFinding,
+  needsMachine,
+  progressWords,
+  trustOf,
+} from '@/areas/setups/list-view'
 
 const summary = (told: Partial<SetupSummary>): SetupSummary => ({
   id: 'a',
@@ -38,28 +44,19 @@ test('its mark: released and nothing open; read; hardly begun', () => {
   expect(trustOf(summary({ stepsDone: 1 }))).toBe('not-read')
 })
 
-test('found by every word, in whatever case and wherever it stands', () => {
-  const [body, ring] = [
-    summary({}),
-    summary({ name: 'Clamp ring', machine: 'Mill 1', changedBy: 'Jory Fenn' }),
-  ]
-  const names = (words: string) => found([body, ring], words).map(({ name }) => name)
-  expect(names('')).toEqual(['Focuser body', 'Clamp ring'])
-  expect(names('  mill ')).toEqual(['Focuser body', 'Clamp ring'])
-  expect(names('RING mill')).toEqual(['Clamp ring'])
-  expect(names('mira body')).toEqual(['Focuser body'])
-  expect(names('mira ring')).toEqual([])
-})
-
 test('a list that is seen at a glance is not searched', () => {
-  expect(needsFinding(Array(8).fill(0))).toBe(false)
-  expect(needsFinding(Array(9).fill(0))).toBe(true)
-  expect(needsFinding(undefined)).toBe(false)
+  expect(needsFinding(8)).toBe(false)
+  expect(needsFinding(9)).toBe(true)
 })
 
-test('what is done stands apart from what is worked on; what was opened since is worked on', () => {
-  const open = summary({ id: 'open' })
-  const done = summary({ id: 'done', recorded: true, nextStation: null })
-  const again = summary({ id: 'again', recorded: true, nextStation: 'lengths' })
-  expect(apart([done, open, again])).toEqual({ open: [open, again], done: [done] })
+test('machines are asked for where there is more than a page on several, or one was chosen', () => {
+  expect(needsMachine(50, 3, '')).toBe(false)
+  expect(needsMachine(51, 3, '')).toBe(true)
+  expect(needsMachine(51, 1, '')).toBe(false)
+  expect(needsMachine(2, 3, 'm')).toBe(true)
+})
+
+test('what the next page brings, the last one too', () => {
+  expect(moreWords(50, 195, 'released')).toBe('Show 50 more of 195 released')
+  expect(moreWords(150, 195, 'released')).toBe('Show 45 more of 195 released')
 })

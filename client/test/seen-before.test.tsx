@@ -57,11 +57,11 @@ test('the oldest are forgotten, not the ones that were asked for again', async (
 test('who signs out leaves nothing', async () => {
   const first = page()
   await loaded(first)
-  await first.seenBefore.keep('setups', ['Focuser'])
+  await first.seenBefore.keep('@"setups","",undefined,"open",undefined,50,', ['Focuser'])
   await first.seenBefore.forget()
   const again = page()
   await loaded(again)
-  expect(cached(again, 'setups')).toBeUndefined()
+  expect(cached(again, '@"setups","",undefined,"open",undefined,50,')).toBeUndefined()
 })
 
 test('a browser that keeps nothing opens all the same', async () => {
@@ -72,7 +72,7 @@ test('a browser that keeps nothing opens all the same', async () => {
   } as unknown as IDBFactory
   const here = page()
   await loaded(here)
-  await here.seenBefore.keep('setups', [])
+  await here.seenBefore.keep('@"setups","",undefined,"open",undefined,50,', [])
   await here.seenBefore.forget()
 })
 

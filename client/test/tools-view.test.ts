@@ -139,35 +139,31 @@ describe('a tool that is declared', () => {
 })
 
 describe('what falls by something that happens between set-ups', () => {
-  const setup = (id: string, changes: Partial<SetupSummary> = {}) =>
-    ({
-      id,
-      name: `Job ${id}`,
-      machineId: 'm',
-      nextStation: 'lengths',
-      away: null,
-      ...changes,
-    }) as SetupSummary
-  const all = [
-    setup('a'),
-    setup('b', { nextStation: null, recorded: true }),
-    setup('c', { away: { by: 'Mira', at: '' } }),
-    setup('d', { machineId: 'other' }),
+  const [a, b, c] = [
+    { setup: 'a', name: 'Job a', open: true },
+    { setup: 'b', name: 'Job b', open: false },
+    { setup: 'c', name: 'Job c', open: true },
   ]
+  const on = (...ids: string[]) => ({
+    setups: ids.map((id) => ({ id, name: `Job ${id}` }) as SetupSummary),
+    total: ids.length,
+  })
 
   test('a tool: those open ones that it was touched in', () => {
-    expect(falls(all, ['a', 'b', 'c']).told.map(({ id }) => id)).toEqual(['a'])
-    expect(falls(all, ['a']).says).toContain('told in the one that is open')
-    expect(falls(all, ['a', 'd']).says).toContain('the 2 that are open')
-    expect(falls(all, ['b']).says).toContain('None is open')
+    expect(falls([a, b]).told).toEqual([{ id: 'a', name: 'Job a' }])
+    expect(falls([a, b]).says).toContain('told in the one that is open')
+    expect(falls([a, b, c]).says).toContain('the 2 that are open')
+    expect(falls([b]).says).toContain('None is open')
   })
 
   test('a machine: those open on it, and its tools', () => {
-    expect(machineFalls(all, 'm', 6).told.map(({ id }) => id)).toEqual(['a'])
-    expect(machineFalls(all, 'm', 6).says).toContain('The 6 tools in it')
-    expect(machineFalls(all, 'm', 1).says).toContain('The one tool in it')
-    expect(machineFalls(all, 'none', 0).says).toBe(
-      'No tool is known in it. No set-up is open on it.',
+    expect(machineFalls(on('a'), 6).told.map(({ id }) => id)).toEqual(['a'])
+    expect(machineFalls(on('a'), 6).says).toBe(
+      'The 6 tools in it: what was touched before counts no more by itself. It is told in the one set-up open on it:',
     )
+    expect(machineFalls(on('a'), 1).says).toContain('The one tool in it')
+    // More than a page of them: all are told of, some are shown.
+    expect(machineFalls({ ...on('a', 'b'), total: 120 }, 1).says).toContain('the 120 set-ups')
+    expect(machineFalls(on(), 0).says).toBe('No tool is known in it. No set-up is open on it.')
   })
 })

@@ -238,3 +238,27 @@ export const setupSummarySchema = z.object({
   machineId: z.string().nullable().default(null),
 })
 export type SetupSummary = z.infer<typeof setupSummarySchema>
+
+/** So many are answered at once, where nobody asks for more. */
+export const SETUPS_A_PAGE = 50
+
+/** Which set-ups are asked for, the youngest first. */
+export const setupQuerySchema = z.object({
+  /** Those that were put away, where it is 1. */
+  away: z.enum(['0', '1']).optional(),
+  /** Those that are worked on, or those that were released and left as they were; both, where it is not said. */
+  standing: z.enum(['open', 'released']).optional(),
+  /** Those on one of the shop's machines. */
+  machine: z.uuid().optional(),
+  /** Words, each of which stands in the name of the job, of its machine or of whoever was last at it. */
+  find: z.string().trim().max(120).optional(),
+  most: z.coerce.number().int().min(1).max(2000).optional(),
+})
+export type SetupQuery = z.infer<typeof setupQuerySchema>
+
+/** The youngest of the set-ups that were asked for, and how many there are in all. */
+export const setupPageSchema = z.object({
+  setups: z.array(setupSummarySchema),
+  total: z.number(),
+})
+export type SetupPage = z.infer<typeof setupPageSchema>

@@ -112,6 +112,9 @@ export {
   setupAnswerSchema,
   factsAnswerSchema,
   shopSchema,
+  SETUPS_A_PAGE,
+  setupPageSchema,
+  setupQuerySchema,
   setupSummarySchema,
   type Person,
   type Member,
@@ -126,6 +129,8 @@ export {
   type SetupRecord,
   type SetupAnswer,
   type FactsAnswer,
+  type SetupPage,
+  type SetupQuery,
   type SetupSummary,
 } from './api'
 export { may, ROLE_WORDS, roleSchema, type Action, type Role } from './roles'

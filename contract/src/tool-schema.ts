@@ -106,6 +106,8 @@ const toolMeasuredSchema = z.object({
   lengthWithinMm: z.number().optional(),
   /** It was touched there; else it was taken over from an earlier one. */
   touched: z.boolean(),
+  /** The set-up is worked on: what happens to the tool is told there. */
+  open: z.boolean(),
 })
 export type ToolMeasured = z.infer<typeof toolMeasuredSchema>
 

@@ -127,7 +127,8 @@ test('what happened to it is told, in set-ups and outside of them, the youngest 
 describe('the list of set-ups', () => {
   const blocksOf = async (id: string) => {
     const { body } = await server.send('GET', '/setups')
-    return (body as { id: string; blocks: string | null }[]).find((one) => one.id === id)?.blocks
+    return (body.setups as { id: string; blocks: string | null }[]).find((one) => one.id === id)
+      ?.blocks
   }
   const tip = (setup: string, read: string) =>
     say(setup, 'reading', { of: 'tip-on-plane', tool: 1, read: mm(read), with: [] })

@@ -102,11 +102,13 @@ test('machines, gauges, people and texts are there', async () => {
   expect(count).toBeGreaterThan(0)
 })
 
+const everything = { away: false, words: [], most: 1000 }
+
 test('the list is empty until it is built from the facts, once', async () => {
-  expect(JSON.parse((await store.listed(false, '2026-01-01')).json)).toEqual([])
+  expect(JSON.parse((await store.listed(everything, '2026-01-01')).json)).toEqual([])
   await fillSummaries(store, now)
   const list: readonly { id: string; stepsTotal: number }[] = JSON.parse(
-    (await store.listed(false, '2026-01-01')).json,
+    (await store.listed(everything, '2026-01-01')).json,
   )
   expect(list.map(({ id }) => id).sort()).toEqual(expected.map(({ id }) => id).sort())
   expect(await store.withoutSummary()).toEqual([])

@@ -129,7 +129,7 @@ test('the list tells what a machine asks now, before anything more is entered', 
   await ask(undefined, 'for this test')
   const open = async () => {
     const { body } = await shop.send('GET', '/setups')
-    const listed = body as { id: string; stepsDone: number; stepsTotal: number }[]
+    const listed = body.setups as { id: string; stepsDone: number; stepsTotal: number }[]
     return [named, known].map((id) => {
       const { stepsDone, stepsTotal } = listed.find((one) => one.id === id)!
       return stepsTotal - stepsDone

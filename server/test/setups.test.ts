@@ -62,7 +62,9 @@ async function keyEverything(id: string) {
 }
 
 const summaryOf = async (id: string) =>
-  ((await server.send('GET', '/setups')).body as { id: string }[]).find((one) => one.id === id)
+  ((await server.send('GET', '/setups?most=2000')).body.setups as { id: string }[]).find(
+    (one) => one.id === id,
+  )
 
 /** Proves the one tool and does what reads no number. */
 async function seeToEverything(id: string) {
@@ -575,8 +577,9 @@ describe('streams', () => {
 })
 
 describe('the list', () => {
+  const everything = { away: false, words: [], most: 1000 }
   const kept = async (id: string) =>
-    JSON.parse((await server.store.listed(false, '2026-01-01')).json).find(
+    JSON.parse((await server.store.listed(everything, '2026-01-01')).json).find(
       (summary: { id: string }) => summary.id === id,
     )
 

@@ -430,7 +430,7 @@ describe('the list of tools', () => {
 test('all that is worked out of facts is built again from them as it was', async () => {
   const all = async () => [
     (await server.send('GET', '/tools')).body,
-    ((await server.send('GET', '/setups')).body as { id: string }[]).toSorted((one, other) =>
+    ((await server.send('GET', '/setups')).body.setups as { id: string }[]).toSorted((one, other) =>
       one.id.localeCompare(other.id),
     ),
     (await server.send('GET', `/machines/${machine}/tools`)).body,

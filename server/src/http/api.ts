@@ -13,6 +13,7 @@ import {
   newSetupSchema,
   newShopGaugeSchema,
   searchQuerySchema,
+  setupQuerySchema,
 } from '@pine/contract'
 import type { Clock } from '../clock'
 import { SESSIONS_CHANGED, type Changes } from '../store/changes'
@@ -43,9 +44,6 @@ import { replyJson, replyRefusal } from './reply'
 import { noteSecurity, requirePerson, type Signed } from './session'
 import { machineRoutes } from './machine-routes'
 import { toolRoutes } from './tool-routes'
-
-/** Which of the set-ups: those that are put away, where it is 1. */
-const listedSchema = z.object({ away: z.enum(['0', '1']).optional() })
 
 /** From which place on the facts of a set-up are wanted. */
 const sinceSchema = z.object({ from: z.coerce.number().int().min(0) })
@@ -140,10 +138,9 @@ export function createApi({
       c.json(await searchEverything(store, c.req.valid('query').find)),
     )
     .get('/shop', async (c) => c.json(await store.shop()))
-    .get('/setups', query(listedSchema), async (c) => {
-      const list = await setups.list({ away: c.req.valid('query').away === '1' })
-      return replyJson(c, list)
-    })
+    .get('/setups', query(setupQuerySchema), async (c) =>
+      replyJson(c, await setups.list(c.req.valid('query'))),
+    )
     .post('/setups', query(besideFactSchema), body(newSetupSchema), async (c) => {
       const made = await setups.create(c.var.person, c.req.valid('json'), c.req.valid('query'))
       return made.ok ? c.json(made.value, 201) : replyRefusal(c, made.refusal)

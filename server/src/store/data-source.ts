@@ -24,6 +24,7 @@ import { ToolsOverTime1796976000000 } from './migrations/tools-over-time'
 import { WhatDevicesHadSeen1796716800000 } from './migrations/what-devices-had-seen'
 import { FirstTables1772438400000 } from './migrations/first-tables'
 import { AtTheDoor1797321600000 } from './migrations/at-the-door'
+import { PagesOfSetups1797408000000 } from './migrations/pages-of-setups'
 import { clientOf, urlsOf } from './primary'
 
 const ENTITIES = [
@@ -51,6 +52,7 @@ const MIGRATIONS = [
   MachinesOverTime1797062400000,
   DevicesOfFacts1797235200000,
   AtTheDoor1797321600000,
+  PagesOfSetups1797408000000,
 ]
 
 /** Nobody at a machine waits longer than this; a migration may. */

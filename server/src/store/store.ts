@@ -28,10 +28,22 @@ export interface Appended {
   readonly uses?: ChangedUses
 }
 
+/** Which set-ups are listed: on one machine, as it is known and called, or on all of them. */
+export interface AskedSetups {
+  readonly away: boolean
+  readonly standing?: 'open' | 'released' | undefined
+  readonly machine?: { readonly id: string; readonly name: string } | undefined
+  /** Each of which stands in the name of the job, of its machine or of whoever was last at it. */
+  readonly words: readonly string[]
+  readonly most: number
+}
+
 /** Set-ups as the list shows them. */
 export interface Listed {
-  /** As JSON: thousands go out as the database has them. */
+  /** As JSON, the youngest first: they go out as the database has them. */
   readonly json: string
+  /** How many there are of all that were asked for. */
+  readonly total: number
   /** Whether a number of one of them is too old by now that was not when its summary was written. */
   readonly isOvertaken: boolean
 }
@@ -67,8 +79,28 @@ export interface NewProgramText {
   readonly at: Date
 }
 
+/** What the list shows of set-ups, kept. */
+export interface SummaryStore {
+  listed(asked: AskedSetups, now: string): Promise<Listed>
+  /** Has those of a machine worked out anew when they are next listed: more or less is asked of it now. */
+  overtakeSummaries(
+    machine: { readonly id: string; readonly name: string },
+    now: string,
+  ): Promise<void>
+  /** Those in which a number is too old at a moment, and was not when they were written. */
+  overtakenSummaries(now: string): Promise<readonly SetupSummary[]>
+  /** Ids of set-ups that have no summary: those of a database from before there were any. */
+  withoutSummary(): Promise<readonly string[]>
+  /** Writes the summary of a set-up that has none; one that a fact wrote meanwhile stays. */
+  addSummary(summary: SetupSummary): Promise<void>
+  /** Puts a summary in the place of one that the clock has overtaken, unless a fact has written another meanwhile. */
+  renewSummary(before: SetupSummary, now: SetupSummary): Promise<void>
+  /** Writes what the list shows of a set-up and what it tells of tools, whatever stood there. */
+  keepStanding(summary: SetupSummary, uses: ChangedUses): Promise<void>
+}
+
 /** What the use cases of one shop need kept. PostgreSQL serves it through TypeORM: typeorm-store.ts. */
-export interface Store extends PeopleStore, MachineStore, ToolStore {
+export interface Store extends PeopleStore, MachineStore, ToolStore, SummaryStore {
   /** Fails where the database does not answer. */
   ping(): Promise<void>
   shop(): Promise<{ readonly id: string; readonly name: string }>
@@ -108,25 +140,8 @@ export interface Store extends PeopleStore, MachineStore, ToolStore {
    */
   appendFact(stream: StreamHead, place: number, appended: Appended): Promise<'written' | 'taken'>
 
-  /** The set-ups that are put away, or those that are not, the youngest first. */
-  listed(away: boolean, now: string): Promise<Listed>
-  /** Has those of a machine worked out anew when they are next listed: more or less is asked of it now. */
-  overtakeSummaries(
-    machine: { readonly id: string; readonly name: string },
-    now: string,
-  ): Promise<void>
-  /** Those in which a number is too old at a moment, and was not when they were written. */
-  overtakenSummaries(now: string): Promise<readonly SetupSummary[]>
-  /** Ids of set-ups that have no summary: those of a database from before there were any. */
-  withoutSummary(): Promise<readonly string[]>
-  /** Writes the summary of a set-up that has none; one that a fact wrote meanwhile stays. */
-  addSummary(summary: SetupSummary): Promise<void>
-  /** Puts a summary in the place of one that the clock has overtaken, unless a fact has written another meanwhile. */
-  renewSummary(before: SetupSummary, now: SetupSummary): Promise<void>
   /** Every set-up of the shop, by its id. */
   setupIds(): Promise<readonly string[]>
-  /** Writes what the list shows of a set-up and what it tells of tools, whatever stood there. */
-  keepStanding(summary: SetupSummary, uses: ChangedUses): Promise<void>
   /** What a record froze. */
   frozen(factId: string): Promise<object | undefined>
 }

@@ -3,6 +3,7 @@ import type { ToolAssembly } from '@pine/contract'
 import type { AssemblyUse } from '@pine/core/running'
 import type { TipMoment } from '@pine/core/shop'
 import { streamEntity } from './entities'
+import { ofMachine } from './summary-rows'
 import { like } from './search-rows'
 import { factsOf, factRow, headOf, insertFact, SELECT_FACTS, tellDeclared } from './stream-rows'
 import type { KeptFact } from './stream-rows'
@@ -174,10 +175,10 @@ export function toolRows(source: DataSource, shopId: string): ToolStore {
            WHERE fact.shop_id = summary.shop_id AND fact.stream_id = summary.stream_id AND kind = 'sheet'
            ORDER BY place DESC LIMIT 1
          ) sheet
-         WHERE shop_id = $1 AND summary ->> 'machineId' = $2 AND ${IS_OPEN}
+         WHERE shop_id = $1 AND ${ofMachine('$2', '$4')} AND ${IS_OPEN}
            AND ($3::text IS NULL OR lower(trim(sheet.plane)) = lower(trim($3)))
          ORDER BY stream_id`,
-        [shopId, machine, plane ?? null],
+        [shopId, machine.id, plane ?? null, machine.name],
       )
       return rows.map(({ id }) => id)
     },

@@ -59,7 +59,10 @@ export interface ToolStore {
   /** Set-ups that are worked on and tell something of a tool, and by which number they call it. */
   openUsesOf(tool: string): Promise<readonly { readonly setup: string; readonly number: number }[]>
   /** Set-ups that are worked on, on a machine, and on a plane where one is said, however it is written. */
-  openOn(machine: string, plane: string | undefined): Promise<readonly string[]>
+  openOn(
+    machine: { readonly id: string; readonly name: string },
+    plane: string | undefined,
+  ): Promise<readonly string[]>
   /** What happened to machines and their planes since a moment, by the clock of this server. */
   happenedTo(
     machines: readonly { readonly id: string; readonly name: string }[],

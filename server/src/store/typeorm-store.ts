@@ -1,4 +1,3 @@
-import type { SetupSummary } from '@pine/contract'
 import type { DataSource } from 'typeorm'
 import {
   frozenEntity,
@@ -8,10 +7,11 @@ import {
   summaryEntity,
 } from './entities'
 import { checksOf, usesOf } from './check-rows'
-import { factsOf, headOf, insertFact, keepUses, tellDeclared, writeFact } from './stream-rows'
+import { factsOf, headOf, insertFact, tellDeclared, writeFact } from './stream-rows'
 import { machineRows } from './machine-rows'
 import { Recent } from './recent'
 import { searchRows } from './search-rows'
+import { summaryRows } from './summary-rows'
 import type { DeclaredRow, Store } from './store'
 import { toldSetup } from './told-setup'
 import { toolRows } from './tool-rows'
@@ -33,7 +33,6 @@ const DECLARED_MOMENT = 1000
 /** The store of one shop on PostgreSQL. */
 export function typeormStore(source: DataSource, shopId: string): Store {
   const texts = source.getRepository(programTextEntity)
-  const summaries = source.getRepository(summaryEntity)
   const machines = new Recent<readonly DeclaredRow[]>(DECLARED_MOMENT, 1)
   const declared = (kind: string): Promise<readonly DeclaredRow[]> =>
     source.query(
@@ -67,6 +66,7 @@ export function typeormStore(source: DataSource, shopId: string): Store {
     ...typeormPeople(source),
     ...toolRows(source, shopId),
     ...machineRows(source, shopId),
+    ...summaryRows(source, shopId),
 
     async keepProgramText({ sha256, bytes, personId, at }) {
       await texts
@@ -138,67 +138,12 @@ export function typeormStore(source: DataSource, shopId: string): Store {
       return written === 'written' ? written : 'taken'
     },
 
-    async listed(away, now) {
-      const [row]: readonly { readonly list: string | null; readonly overtaken: boolean | null }[] =
-        await source.query(
-          `SELECT string_agg(summary::text, ',' ORDER BY created_at DESC) AS list,
-             bool_or(summary->>'oldFrom' <= $3) AS overtaken
-           FROM summary WHERE shop_id = $1 AND (summary->>'away' IS NOT NULL) = $2`,
-          [shopId, away, now],
-        )
-      return { json: `[${row?.list ?? ''}]`, isOvertaken: row?.overtaken ?? false }
-    },
-    async overtakeSummaries({ id, name }, now) {
-      await source.query(
-        `UPDATE summary SET summary = summary || jsonb_build_object('oldFrom', $4::text)
-         WHERE shop_id = $1 AND (summary->>'machineId' = $2 OR summary->>'machineId' IS NULL AND summary->>'machine' = $3)`,
-        [shopId, id, name, now],
-      )
-    },
-    async overtakenSummaries(now) {
-      const rows: readonly { readonly summary: SetupSummary }[] = await source.query(
-        `SELECT summary FROM summary WHERE shop_id = $1 AND summary->>'oldFrom' <= $2`,
-        [shopId, now],
-      )
-      return rows.map(({ summary }) => summary)
-    },
-    async withoutSummary() {
-      const rows: readonly { readonly id: string }[] = await source.query(
-        `SELECT id FROM stream WHERE shop_id = $1 AND kind = 'setup' AND NOT EXISTS (
-           SELECT FROM summary WHERE summary.shop_id = stream.shop_id AND stream_id = stream.id
-         )`,
-        [shopId],
-      )
-      return rows.map(({ id }) => id)
-    },
-    async addSummary(summary) {
-      await summaries
-        .createQueryBuilder()
-        .insert()
-        .values({ shopId, streamId: summary.id, summary, createdAt: new Date(summary.createdAt) })
-        .orIgnore()
-        .execute()
-    },
-    async renewSummary(before, now) {
-      await source.query(
-        'UPDATE summary SET summary = $4 WHERE shop_id = $1 AND stream_id = $2 AND summary = $3',
-        [shopId, now.id, before, now],
-      )
-    },
     async setupIds() {
       const rows: readonly { readonly id: string }[] = await source.query(
         `SELECT id FROM stream WHERE shop_id = $1 AND kind = 'setup' ORDER BY created_at, id`,
         [shopId],
       )
       return rows.map(({ id }) => id)
-    },
-    async keepStanding(summary, uses) {
-      await source.query(
-        `WITH told AS (${keepUses('$3', '$2')})
-         INSERT INTO summary (shop_id, stream_id, summary, created_at) VALUES ($1, $2, $4, $5)
-         ON CONFLICT (shop_id, stream_id) DO UPDATE SET summary = EXCLUDED.summary`,
-        [shopId, summary.id, JSON.stringify(uses), summary, summary.createdAt],
-      )
     },
     async frozen(factId) {
       const row = await source.getRepository(frozenEntity).findOneBy({ shopId, factId })

@@ -2,7 +2,7 @@ import type { Member, NewMachineEvent, NewToolEvent, ToolHistory } from '@pine/c
 import { validate as isUuid } from 'uuid'
 import { accept, type Outcome } from '../refusal'
 import { notAllowed } from './allowed'
-import { noMachine } from './shop'
+import { machineName, machinesOf, noMachine } from './shop'
 import { tell, type Shop } from './told-to-setups'
 import { entered, noTool, toolHistory } from './tools'
 
@@ -35,8 +35,9 @@ export async function addMachineEvent(
   const fact = { id, kind: 'machine-event', body, ...entered(person, clock) } as const
   const added = isUuid(machineId) ? await store.addOutside('machine', machineId, fact) : 'missing'
   if (added === 'missing') return noMachine(machineId)
+  const name = machineName(await machinesOf(store), machineId)
   const plane = body.what === 'plane-moved' ? body.plane : undefined
-  for (const setup of await store.openOn(machineId, plane))
+  for (const setup of await store.openOn({ id: machineId, name }, plane))
     await tell(setups, person, id, setup, { kind: body.what })
   return accept({ id })
 }

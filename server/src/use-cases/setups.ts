@@ -8,6 +8,7 @@ import {
   type NewFact,
   type Person,
   type SetupAnswer,
+  type SetupQuery,
   type SetupRecord,
   type SolutionView,
 } from '@pine/contract'
@@ -24,6 +25,7 @@ import { contentHash } from './canonical'
 import { InTurn, NotInTime } from './in-turn'
 import { recordOf } from './records'
 import { machinesOf, policyInForce, policyOf } from './shop'
+import { listSetups } from './setup-list'
 import { asSent, isSame, isSameFact, momentOf, type BesideFact } from './sent-facts'
 import { factOf, SetupStreams, StandingSetup } from './set-up-streams'
 import {
@@ -59,8 +61,8 @@ export interface Setups {
   /** What is left to touch of it, planned. */
   touchPlan(id: string): Promise<Outcome<TouchPlanAnswer>>
   record(id: string, recordId: string): Promise<Outcome<SetupRecord>>
-  /** Summaries of those that are worked on, or of those that were put away, the youngest first, as JSON. */
-  list(what?: { readonly away: boolean }): Promise<string>
+  /** Summaries of those that are asked for, the youngest first, and how many there are in all: a `SetupPage`, as JSON. */
+  list(asked?: SetupQuery): Promise<string>
   add(
     person: Member,
     setupId: string,
@@ -224,19 +226,7 @@ export function setupsOf(store: Store, clock: Clock, work: SetupWork = workHere)
       return recorded && frozen ? accept(recordOf(recorded, frozen)) : noRecord(recordId)
     },
 
-    async list({ away } = { away: false }) {
-      const now = clock().toISOString()
-      const { json, isOvertaken } = await store.listed(away, now)
-      if (!isOvertaken) return json
-      for (const summary of await store.overtakenSummaries(now)) {
-        // A number has grown too old since the last fact: the set-up stands otherwise than it was written down.
-        const setup = await streams.open(summary.id)
-        if (setup === undefined) continue
-        const policy = await policyInForce(store, setup.document.sheet)
-        await store.renewSummary(summary, await work.summary(setup, { now, policy }))
-      }
-      return (await store.listed(away, now)).json
-    },
+    list: (asked = {}) => listSetups({ store, clock, work, streams }, asked),
 
     /**
      * Appends a fact to a set-up and answers with it, and with whatever else the sender does not know yet.

@@ -95,6 +95,10 @@ export async function changeMachine(
   return accept({ id, machine, ...(retired && { retired }) })
 }
 
+/** What a machine is called: set-ups whose sheet does not say which of the shop's they are on are known by it. */
+export const machineName = (machines: readonly MachineEntry[], id: string): string =>
+  machines.find((one) => one.id === id)?.machine.name ?? ''
+
 /** What the shop asks now of the machine that a sheet is for. */
 export const policyOf = (
   machines: readonly MachineEntry[],

@@ -114,15 +114,23 @@ export async function toolHistory(
   id: string,
 ): Promise<Outcome<ToolHistory>> {
   if (!isUuid(id)) return noTool(id)
-  const [[row], known] = await Promise.all([store.toolsById([id]), knownOf(store, [id], MOST_USES)])
+  const [[row], known, openUses] = await Promise.all([
+    store.toolsById([id]),
+    knownOf(store, [id], MOST_USES),
+    store.openUsesOf(id),
+  ])
   if (row === undefined) return noTool(id)
   const { uses, events, machines } = known
   const of = uses.get(id) ?? []
   const repeatsMm = holderRepeatsMm(of, eventsOf(events, id))
+  const open = new Set(openUses.map(({ setup }) => setup))
   return accept({
     ...lineOf(row, known, clock()),
     measured: of.flatMap((use) =>
-      measuredIn(use, machines.find((one) => one.id === use.machine)?.machine.name),
+      measuredIn(use, {
+        machine: machines.find((one) => one.id === use.machine)?.machine.name ?? '',
+        open: open.has(use.setup),
+      }),
     ),
     events: events
       .map(({ fact }) => ({
@@ -135,7 +143,10 @@ export async function toolHistory(
   })
 }
 
-function measuredIn(use: AssemblyUse, machine = ''): readonly ToolMeasured[] {
+function measuredIn(
+  use: AssemblyUse,
+  { machine, open }: Pick<ToolMeasured, 'machine' | 'open'>,
+): readonly ToolMeasured[] {
   const kept = use.touches.findLast(({ of }) => of === 'tip-on-plane')?.kept
   const { setup, name, number, plane, touched, length, lengthWithinMm } = use
   const { at, by } = touched ?? kept ?? {}
@@ -145,6 +156,7 @@ function measuredIn(use: AssemblyUse, machine = ''): readonly ToolMeasured[] {
       ...{ setup, name, machine, number, plane, at, by },
       with: [...(touched?.with ?? [])],
       touched: touched !== undefined,
+      open,
       ...(length && { length: { ...length } }),
       ...(lengthWithinMm !== undefined && { lengthWithinMm }),
     },

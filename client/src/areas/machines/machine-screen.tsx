@@ -110,7 +110,7 @@ function Offsets({ history }: { readonly history: MachineHistory }) {
 
 /** A set-up's numbers tell where jaw, stop and plane stand; what is bolted down was declared. */
 function Places({ history: { id, machine } }: { readonly history: MachineHistory }) {
-  const last = useLastSetups([{ id, machine }])[id]
+  const last = useLastSetups([{ id }])[id]
   const lines = placeLines(machine as MachineDeclaration, last)
   if (lines.length === 0) return null
   return (

@@ -1,23 +1,21 @@
 import { STATIONS } from '@pine/core/plan'
 import { type TrustState } from '@pine/core/registers'
 import { STATION_NAMES } from '@pine/core/words'
-import type { SetupSummary } from '@pine/contract'
+import { SETUPS_A_PAGE, type SetupSummary } from '@pine/contract'
 
 /** So many are looked over at a glance; of more, one is found by its name. */
 const AT_A_GLANCE = 8
 
-/** Whether a list is long enough to be looked through by words. */
-export const needsFinding = (setups: readonly unknown[] = []): boolean =>
-  setups.length > AT_A_GLANCE
+/** Whether the shop's machines are worth being asked for: there is more than a page, or one was chosen. */
+export const needsMachine = (total: number, machines: number, chosen: string): boolean =>
+  chosen !== '' || (machines > 1 && total > SETUPS_A_PAGE)
 
-/** The set-ups that every word stands in: in the name of the job, of the machine or of whoever was last at it. */
-export function found(setups: readonly SetupSummary[], words: string): readonly SetupSummary[] {
-  const sought = words.trim().toLocaleLowerCase().split(/\s+/)
-  return setups.filter(({ name, machine, changedBy }) => {
-    const text = `${name} ${machine} ${changedBy}`.toLocaleLowerCase()
-    return sought.every((word) => text.includes(word))
-  })
-}
+/** What the next page brings: “Show 50 more of 195 released”. */
+export const moreWords = (shown: number, total: number, of: string): string =>
+  `Show ${Math.min(SETUPS_A_PAGE, total - shown)} more of ${total} ${of}`
+
+/** Whether a list is long enough to be looked through by words. */
+export const needsFinding = (total: number): boolean => total > AT_A_GLANCE
 
 /** What stands in the way of a set-up; else how far it is, and what is next. */
 export function progressWords({ recorded, warnings, nextStation, blocks }: SetupSummary): string {
@@ -31,12 +29,6 @@ export function progressWords({ recorded, warnings, nextStation, blocks }: Setup
 /** Released, and nothing opened it since: it is done. */
 const isDone = ({ recorded, nextStation }: SetupSummary): boolean =>
   recorded && nextStation === null
-
-/** What is worked on, and apart from it what is done. */
-export const apart = (setups: readonly SetupSummary[]) => ({
-  open: setups.filter((setup) => !isDone(setup)),
-  done: setups.filter(isDone),
-})
 
 /** Set-ups by the machine that they are on, those that are worked on most lately first; in the order in which they come. */
 export function byMachine(

@@ -12,13 +12,14 @@ import { Page } from '@/kit/page'
 import { Problem } from '@/kit/problem'
 import { Card, Column, Line } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { found, needsFinding, progressWords } from './list-view'
+import { needsFinding, progressWords } from './list-view'
+import { MoreButton } from './more-button'
 
 /** Keeps the list to what is worked on: set-ups go out of it, and come back. */
 export function PutAwayScreen() {
-  const { setups: listed, error } = useSetups()
-  const { setups: away } = useSetups({ away: true })
   const [sought, setSought] = useState('')
+  const listed = useSetups({ find: sought })
+  const away = useSetups({ find: sought, away: '1' })
   const [problem, setProblem] = useState<string>()
   const [moving, setMoving] = useState<string>()
   const move = async (id: string, moves: 'away' | 'back') => {
@@ -26,16 +27,19 @@ export function PutAwayScreen() {
     setProblem(await putAwayOrBack(id, moves).then(() => undefined, failureWords))
     setMoving(undefined)
   }
-  const group = (title: string, of: readonly SetupSummary[], moves: 'away' | 'back') => (
+  const group = (
+    title: string,
+    { page, of, moves }: { page: typeof listed; of: string; moves: 'away' | 'back' },
+  ) => (
     <Column>
       <Words as="title" role="heading" aria-level={2}>
         {title}
       </Words>
-      {of.length === 0 ? (
+      {page.setups?.length === 0 ? (
         <Words tone="soft">None.</Words>
       ) : (
         <Card overflow="hidden" role="list">
-          {of.map((setup, index) => (
+          {page.setups?.map((setup, index) => (
             <SetupLine
               key={setup.id}
               setup={setup}
@@ -47,9 +51,10 @@ export function PutAwayScreen() {
           ))}
         </Card>
       )}
+      <MoreButton page={page} of={of} testID={`more-${moves}`} />
     </Column>
   )
-  const failed = problem ?? (error === undefined ? undefined : failureWords(error))
+  const failed = problem ?? (listed.error === undefined ? undefined : failureWords(listed.error))
   return (
     <Page title="Put away">
       <Words tone="soft">
@@ -58,7 +63,7 @@ export function PutAwayScreen() {
       </Words>
       <Allowed to="put-away" otherwise="A lead puts set-ups away and takes them out again." />
       <Problem words={failed} />
-      {needsFinding([...(listed ?? []), ...(away ?? [])]) && (
+      {(sought !== '' || needsFinding(listed.total + away.total)) && (
         <Field
           label="Find by job, machine or person"
           value={sought}
@@ -66,8 +71,8 @@ export function PutAwayScreen() {
           testID="find"
         />
       )}
-      {listed && group('In the list', found(listed, sought), 'away')}
-      {away && group('Put away', found(away, sought), 'back')}
+      {listed.setups && group('In the list', { page: listed, of: 'in the list', moves: 'away' })}
+      {away.setups && group('Put away', { page: away, of: 'put away', moves: 'back' })}
     </Page>
   )
 }

@@ -10,26 +10,35 @@ import { gaugesCall } from '@/areas/shop/standing-words'
 import { useGaugeStandings } from '@/data/shop/gauge-checks'
 import { useMay } from '@/data/server/session'
 import { useSetups } from '@/data/setup/setups'
+import { useMachines } from '@/data/shop/shop'
 import { Button } from '@/kit/button'
+import { Choice } from '@/kit/choice'
 import { Field } from '@/kit/field'
 import { Page } from '@/kit/page'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { TrustMark } from '@/kit/trust-mark'
 import { Words } from '@/kit/words'
 import { FoundElsewhere } from './found-elsewhere'
-import { apart, byMachine, found, progressWords, trustOf } from './list-view'
+import { byMachine, needsMachine, progressWords, trustOf } from './list-view'
+import { MoreButton } from './more-button'
 
 /** What is on which machine, how far it is, and what is next. */
 export function SetupsScreen() {
   const router = useRouter()
   const { wide } = useMedia()
   const mayEnter = useMay('enter')
-  const { setups, error } = useSetups()
+  const { machines = [] } = useMachines()
   const { standings } = useGaugeStandings()
   const call = gaugesCall(standings)
   const [sought, setSought] = useState('')
-  const begun = useBegun().filter(({ id }) => !setups?.some((setup) => setup.id === id))
-  const { open, done } = apart(found(setups ?? [], sought))
+  const [machine, setMachine] = useState('')
+  const asked = { find: sought, ...(machine !== '' && { machine }) }
+  const open = useSetups({ ...asked, standing: 'open' })
+  const released = useSetups({ ...asked, standing: 'released' })
+  const listed = [...(open.setups ?? []), ...(released.setups ?? [])]
+  const begun = useBegun().filter(({ id }) => !listed.some((setup) => setup.id === id))
+  const isAll = sought.trim() === '' && machine === ''
+  const isEmpty = open.setups !== undefined && released.setups !== undefined && listed.length === 0
   const card = (setup: SetupSummary, named = false) => (
     <View key={setup.id} role="listitem" width={wide ? '48.5%' : '100%'}>
       <SetupCard setup={setup} named={named} />
@@ -47,12 +56,12 @@ export function SetupsScreen() {
   )
   return (
     <Page title="Set-ups" foot={mayEnter ? startNew : undefined}>
-      {error !== undefined && setups === undefined && (
+      {open.error !== undefined && open.setups === undefined && (
         <Words role="alert" tone="wrong">
-          {failureWords(error)}
+          {failureWords(open.error)}
         </Words>
       )}
-      {setups?.length === 0 && begun.length === 0 && (
+      {isAll && isEmpty && begun.length === 0 && (
         <Words as="lead" tone="soft">
           {mayEnter
             ? 'Nothing is set up yet. Start with the machine, the stock and the tools; you are led from there.'
@@ -81,6 +90,18 @@ export function SetupsScreen() {
         onChange={setSought}
         testID="find"
       />
+      {needsMachine(open.total + released.total, machines.length, machine) && (
+        <Choice
+          label="On which machine"
+          options={[
+            { value: '', label: 'all' },
+            ...machines.map((one) => ({ value: one.id, label: one.machine.name })),
+          ]}
+          value={machine}
+          onChange={setMachine}
+        />
+      )}
+      {!isAll && isEmpty && <Words tone="soft">No set-up is called so.</Words>}
       <FoundElsewhere words={sought} />
       {begun.length > 0 && (
         <View flexDirection="row" flexWrap="wrap" gap="$3" role="list">
@@ -91,24 +112,26 @@ export function SetupsScreen() {
           ))}
         </View>
       )}
-      {byMachine(open).map(({ machine, setups: here }) => (
-        <Column key={machine} gap="$2">
+      {byMachine(open.setups ?? []).map(({ machine: name, setups: here }) => (
+        <Column key={name} gap="$2">
           <Words as="lead" strong role="heading" aria-level={2}>
-            {machine}
+            {name}
           </Words>
           <View flexDirection="row" flexWrap="wrap" gap="$3" role="list">
             {here.map((setup) => card(setup))}
           </View>
         </Column>
       ))}
-      {done.length > 0 && (
+      <MoreButton page={open} of="worked on" testID="more-open" />
+      {released.setups !== undefined && released.setups.length > 0 && (
         <Column gap="$2">
           <Words as="lead" strong role="heading" aria-level={2}>
             Released
           </Words>
           <View flexDirection="row" flexWrap="wrap" gap="$3" role="list" testID="released">
-            {done.map((setup) => card(setup, true))}
+            {released.setups.map((setup) => card(setup, true))}
           </View>
+          <MoreButton page={released} of="released" testID="more-released" />
         </Column>
       )}
       <Row justifyContent="center">

@@ -1,22 +1,25 @@
 import type { SetupSummary } from '@pine/contract'
 
-/** What falls by something that happens to a machine between set-ups: said before it is. */
+/**
+ * What falls by something that happens to a machine between set-ups: said before it is.
+ *
+ * @param page of the set-ups that are worked on there.
+ * @param tools that are known in it.
+ */
 export function machineFalls(
-  setups: readonly SetupSummary[],
-  machine: string,
+  {
+    setups: open = [],
+    total,
+  }: { readonly setups: readonly SetupSummary[] | undefined; readonly total: number },
   tools: number,
 ): { readonly says: string; readonly told: readonly Pick<SetupSummary, 'id' | 'name'>[] } {
-  const open = setups.filter(
-    ({ machineId, nextStation, away }) =>
-      machineId === machine && nextStation !== null && away === null,
-  )
   const lengths =
     tools === 0
       ? 'No tool is known in it.'
       : `${tools === 1 ? 'The one tool' : `The ${tools} tools`} in it: what was touched before counts no more by itself.`
   const where =
-    open.length === 0
+    total === 0
       ? 'No set-up is open on it.'
-      : `It is told in ${open.length === 1 ? 'the one set-up' : `the ${open.length} set-ups`} open on it:`
+      : `It is told in ${total === 1 ? 'the one set-up' : `the ${total} set-ups`} open on it:`
   return { says: `${lengths} ${where}`, told: open }
 }

@@ -20,7 +20,7 @@ export function MachineHappened({
   readonly name: string
   readonly onDone: () => void
 }) {
-  const { setups } = useSetups()
+  const open = useSetups({ machine: id, standing: 'open' })
   const pockets = usePockets(id)
   const [plane, setPlane] = useState('')
   const said = plane.trim()
@@ -39,7 +39,7 @@ export function MachineHappened({
           />
         )
       }
-      {...machineFalls(setups ?? [], id, pockets?.length ?? 0)}
+      {...machineFalls(open, pockets?.length ?? 0)}
       onSay={(what, note) =>
         machineHappened(id, {
           what,

@@ -1,12 +1,11 @@
-import type { SetupSummary } from '@pine/contract'
+import type { ToolMeasured } from '@pine/contract'
 
-/** What falls by something that happens between set-ups: told in every one of these that is worked on. */
-export function falls(
-  setups: readonly SetupSummary[],
-  concerned: readonly string[],
-): { readonly says: string; readonly told: readonly Pick<SetupSummary, 'id' | 'name'>[] } {
-  const of = setups.filter(({ id }) => concerned.includes(id))
-  const told = of.filter(({ nextStation, away }) => nextStation !== null && away === null)
+/** What falls by something that happens between set-ups: told in every one of those that it was in and that is worked on. */
+export function falls(measured: readonly Pick<ToolMeasured, 'setup' | 'name' | 'open'>[]): {
+  readonly says: string
+  readonly told: readonly { readonly id: string; readonly name: string }[]
+} {
+  const told = measured.flatMap(({ setup: id, name, open }) => (open ? [{ id, name }] : []))
   const lengths = 'No set-up takes its length over from before.'
   if (told.length === 0) return { says: `${lengths} None is open that it was touched in.`, told }
   return {

@@ -1,6 +1,5 @@
 import type { ToolHistory } from '@pine/contract'
 import { TOOL_HAPPENINGS } from '@pine/core/shop'
-import { useSetups } from '@/data/setup/setups'
 import { useTool } from '@/data/shop/tools'
 import { HappenedForm } from '@/kit/happened-form'
 import { falls } from './happened-view'
@@ -15,15 +14,11 @@ export function ToolHappened({
   readonly onDone: () => void
 }) {
   const { happened } = useTool(tool.id)
-  const { setups } = useSetups()
   return (
     <HappenedForm
       question={`What happened to ${tool.tool.name}?`}
       options={TOOL_HAPPENINGS.map((value) => ({ value, label: HAPPENING_NAMES[value] }))}
-      {...falls(
-        setups ?? [],
-        tool.measured.map(({ setup }) => setup),
-      )}
+      {...falls(tool.measured)}
       onSay={(what, note) => happened({ what, note })}
       onDone={onDone}
     />

@@ -15,7 +15,7 @@ type Tables = Dexie & { readonly answers: EntityTable<Row, 'key'> }
 
 /** What opens the page without a network: who is signed in, and what set-ups are made of. */
 const KEPT =
-  /^"?(session|shop|machines|gauges|setups)"?$|^"?gauge-checks:[0-9a-f-]+"?$|^@"(setup|record|pockets|kept-from)",/
+  /^"?(session|shop|machines|gauges)"?$|^"?gauge-checks:[0-9a-f-]+"?$|^@"(setup|record|pockets|kept-from)",|^@"setups","",/
 
 /** Answers beyond these are forgotten: a phone's set-ups of a year. */
 const MOST_ANSWERS = 400

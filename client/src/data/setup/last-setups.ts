@@ -1,30 +1,25 @@
 import useSWR from 'swr'
-import { setupAnswerSchema } from '@pine/contract'
+import { setupAnswerSchema, setupPageSchema } from '@pine/contract'
 import { foldSetup, type SetupDocument } from '@pine/core/facts'
 import { api, ask } from '../server/api'
-import { useSetups } from './setups'
 
 /** The last set-up on each machine, by the machine's id; none of those that have none, or without the server. */
 export function useLastSetups(
-  machines:
-    readonly { readonly id: string; readonly machine: { readonly name: string } }[] | undefined,
+  machines: readonly { readonly id: string }[] | undefined,
 ): Readonly<Record<string, SetupDocument>> {
-  const { setups = [] } = useSetups()
-  const newest = setups.toSorted((one, other) => other.createdAt.localeCompare(one.createdAt))
-  const wanted = (machines ?? []).flatMap(({ id, machine }) => {
-    const last = newest.find((one) => one.machineId === id || one.machine === machine.name)
-    return last === undefined ? [] : [[id, last.id] as const]
-  })
-  const { data } = useSWR(wanted.length === 0 ? undefined : ['last-setups', wanted], () =>
-    Promise.all(
-      wanted.map(async ([machine, setup]) => {
-        const { file } = await ask(
-          api.setups[':id'].$get({ param: { id: setup } }),
-          setupAnswerSchema,
-        )
-        return [machine, foldSetup(file)] as const
-      }),
-    ),
+  const ids = (machines ?? []).map(({ id }) => id)
+  const { data } = useSWR(ids.length === 0 ? undefined : ['last-setups', ids], () =>
+    Promise.all(ids.map(async (machine) => [machine, await lastOn(machine)] as const)),
   )
-  return Object.fromEntries(data ?? [])
+  return Object.fromEntries(
+    (data ?? []).flatMap(([machine, last]) => (last === undefined ? [] : [[machine, last]])),
+  )
+}
+
+async function lastOn(machine: string): Promise<SetupDocument | undefined> {
+  const page = await ask(api.setups.$get({ query: { machine, most: '1' } }), setupPageSchema)
+  const [last] = page.setups
+  if (last === undefined) return undefined
+  const answer = api.setups[':id'].$get({ param: { id: last.id } })
+  return foldSetup((await ask(answer, setupAnswerSchema)).file)
 }

@@ -1,16 +1,40 @@
+import { useState } from 'react'
 import useSWR from 'swr'
 import { v7 as uuid } from 'uuid'
-import { z } from 'zod'
-import { factsAnswerSchema, setupSummarySchema, type NewFact } from '@pine/contract'
+import {
+  factsAnswerSchema,
+  SETUPS_A_PAGE,
+  setupPageSchema,
+  type NewFact,
+  type SetupQuery,
+} from '@pine/contract'
 import { api, ask } from '../server/api'
 import { showLists } from './shown-setups'
 
-/** The set-ups that are worked on, or those that were put away. */
-export function useSetups({ away } = { away: false }) {
-  const { data, error } = useSWR(away ? 'setups-away' : 'setups', () =>
-    ask(api.setups.$get({ query: { away: away ? '1' : '0' } }), z.array(setupSummarySchema)),
+/** The youngest set-ups of those that are asked for; more of them on demand. */
+export function useSetups({ find = '', ...asked }: Omit<SetupQuery, 'most'> = {}) {
+  const [pages, setPages] = useState(1)
+  const most = pages * SETUPS_A_PAGE
+  // What is looked for comes first: answers to that are not kept for a day without a network.
+  const { data, error } = useSWR(
+    ['setups', find.trim(), asked.away, asked.standing, asked.machine, most],
+    () =>
+      ask(
+        api.setups.$get({ query: { ...asked, find: find.trim(), most: String(most) } }),
+        setupPageSchema,
+      ),
+    // What is there stays while the next page, or the next word, is asked for.
+    { keepPreviousData: true },
   )
-  return { setups: data, error: error as unknown }
+  const { setups, total = 0 } = data ?? {}
+  return {
+    setups,
+    /** How many there are of all that were asked for. */
+    total,
+    error: error as unknown,
+    /** Asks for the next page; undefined where all are there. */
+    more: setups !== undefined && setups.length < total ? () => setPages(pages + 1) : undefined,
+  }
 }
 
 /** Puts a set-up out of the list, or back into it. It is there for all at once, or not at all: it needs the server. */

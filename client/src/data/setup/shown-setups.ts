@@ -62,7 +62,7 @@ export async function showBegun(id: string, answer: SetupAnswer): Promise<void> 
   await showLists()
 }
 
-/** Asks anew for the set-ups that are worked on and those that are put away. */
+/** Asks anew for every list of set-ups that is shown. */
 export async function showLists(): Promise<void> {
-  await Promise.all([mutate('setups'), mutate('setups-away')])
+  await mutate((key) => Array.isArray(key) && key[0] === 'setups')
 }
