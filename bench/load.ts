@@ -40,17 +40,33 @@ const address = await new Promise<string>((resolve) =>
 const memoryMb = () =>
   Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid}/status`, 'utf8'))?.[1]) / 1024
 
-type What = 'list' | 'open' | 'append'
-/** One in ten looks at the list; of the others two open for each that enters. */
+type What = 'list' | 'open' | 'append' | 'append elsewhere'
+/**
+ * One in ten looks at the list; of the others two open for each that enters: mostly into the set-up that one is at, now and then into
+ * one that nobody has been at lately.
+ */
 const whatOf = (who: number, time: number): What =>
-  who % 10 === 0 ? 'list' : (who + time) % 3 === 0 ? 'append' : 'open'
-const setUpOf = (who: number, time: number) => ids[(who * 37 + time * 11) % ids.length] ?? ''
+  who % 10 === 0
+    ? 'list'
+    : (who + time) % 3 !== 0
+      ? 'open'
+      : (who + time) % 5 === 0
+        ? 'append elsewhere'
+        : 'append'
+const isAppend = (what: What) => what === 'append' || what === 'append elsewhere'
+const setUpOf = (what: What, who: number, time: number) =>
+  ids[what === 'append' ? who : (who * 37 + time * 11) % ids.length] ?? ''
 
 /** All at once until the time is over; what each kind of request took, in milliseconds. */
 async function all(
   work: (what: What, who: number, time: number) => Promise<void>,
 ): Promise<Readonly<Record<What, readonly number[]>>> {
-  const taken: Record<What, number[]> = { list: [], open: [], append: [] }
+  const taken: Record<What, number[]> = {
+    list: [],
+    open: [],
+    append: [],
+    'append elsewhere': [],
+  }
   const until = performance.now() + SECONDS * 1000
   await Promise.all(
     Array.from({ length: PEOPLE }, async (_, who) => {
@@ -76,11 +92,12 @@ let most = memoryMb()
 const atRest = most
 const watch = setInterval(() => (most = Math.max(most, memoryMb())), 250)
 const ours = await all(async (what, who, time) => {
-  const path = what === 'list' ? '' : `/${setUpOf(who, time)}${what === 'append' ? '/facts' : ''}`
+  const path =
+    what === 'list' ? '' : `/${setUpOf(what, who, time)}${isAppend(what) ? '/facts' : ''}`
   const answer = await fetch(`${address}/api/setups${path}`, {
-    method: what === 'append' ? 'POST' : 'GET',
+    method: isAppend(what) ? 'POST' : 'GET',
     headers: { Cookie: cookies[who] ?? '', 'Content-Type': 'application/json' },
-    ...(what === 'append' && { body: JSON.stringify(readBack()) }),
+    ...(isAppend(what) && { body: JSON.stringify(readBack()) }),
   })
   const text = await answer.text()
   if (what === 'list') listBytes = text.length
@@ -90,17 +107,19 @@ clearInterval(watch)
 
 const bare = await all(async (what, who, time) => {
   if (what === 'list')
-    await owner.query('SELECT summary FROM summary WHERE shop_id = $1 ORDER BY created_at DESC', [
-      shop,
-    ])
+    await owner.query(
+      `SELECT summary FROM summary
+       WHERE shop_id = $1 AND NOT is_away ORDER BY created_at DESC LIMIT 50`,
+      [shop],
+    )
   else if (what === 'open')
     await owner.query(
       'SELECT id, kind, body, via, recorded_at, person_id FROM fact WHERE shop_id = $1 AND stream_id = $2 ORDER BY place',
-      [shop, setUpOf(who, time)],
+      [shop, setUpOf(what, who, time)],
     )
   else
     await owner.transaction(async (manager) => {
-      const id = setUpOf(who, time)
+      const id = setUpOf(what, who, time)
       await manager.query('SELECT 1 FROM stream WHERE shop_id = $1 AND id = $2 FOR UPDATE', [
         shop,
         id,
@@ -119,7 +138,7 @@ process.stdout.write(
 )
 line('request', 'answered', 'p50 ms, ours / bare', 'p99 ms, ours / bare', 'slowest ms')
 line('---', '---', '---', '---', '---')
-for (const what of ['list', 'open', 'append'] as const) {
+for (const what of ['list', 'open', 'append', 'append elsewhere'] as const) {
   const at = (share: number) => {
     const [one, other] = [quantile(ours[what], share), quantile(bare[what], share)]
     return `${one.toFixed(0)} / ${other.toFixed(0)} = ${(one / other).toFixed(1)}`

@@ -94,7 +94,7 @@ export function SetupsScreen() {
         <Choice
           label="On which machine"
           options={[
-            { value: '', label: 'all' },
+            { value: '', label: 'All' },
             ...machines.map((one) => ({ value: one.id, label: one.machine.name })),
           ]}
           value={machine}
