@@ -15,6 +15,9 @@ interface Entered {
   readonly setup: string
   readonly personId: string
   readonly tab: number
+  /** When it was acknowledged: by the clock, and since this process began. */
+  readonly on: Date
+  readonly at: number
 }
 
 /**
@@ -94,6 +97,8 @@ export class Devices {
           setup: next.setup,
           personId: member.id,
           tab: number,
+          on: new Date(),
+          at: performance.now(),
         })
         continue
       }
@@ -108,6 +113,14 @@ export class Devices {
     const count = this.acknowledged.length
     while (this.acknowledged.length <= count) await pause(10)
     return performance.now() - since
+  }
+
+  /** The longest that nobody was acknowledged between two moments, in milliseconds. */
+  silence(from: number, to: number): number {
+    const at = [from, ...this.acknowledged.map((one) => one.at), to].filter(
+      (one) => one >= from && one <= to,
+    )
+    return Math.max(...at.map((one, index) => one - (at[index - 1] ?? from)))
   }
 
   /** No more is entered; ends when all is acknowledged. */

@@ -31,6 +31,7 @@ declare module '*/serve.mjs' {
   }
   export function startServer(how: {
     readonly databaseUrl: string
+    readonly ownerUrl?: string
     readonly port: number
     readonly demo: boolean
     readonly clientFolder?: string
@@ -46,6 +47,46 @@ declare module '*/pair.mjs' {
     standFirm(firm: boolean): Promise<void>
     stop(): Promise<void>
   }
+}
+declare module '*/cluster.mjs' {
+  interface Place {
+    readonly name: string
+    readonly port: number
+  }
+  export class Cluster {
+    static start(
+      folder: string,
+      options?: { readonly between?: (port: number) => Promise<number> },
+    ): Promise<Cluster>
+    readonly nodes: readonly Place[]
+    readonly voters: readonly { readonly name: string }[]
+    createDatabase(name: string): Promise<void>
+    beginArchive(): Promise<void>
+    archive(...command: string[]): Promise<string>
+    restore(folder: string, moment: Date): Promise<void>
+    url(database: string): string
+    serverUrl(database: string): Promise<string>
+    leaderUrl(database: string): Promise<string>
+    sql(statements: string, database?: string): Promise<string>
+    leader(): Promise<string | undefined>
+    inStep(): Promise<void>
+    startAgain(name: string): void
+    stop(): Promise<void>
+    readonly places: {
+      ended(): readonly string[]
+      kill(name: string): void
+      freeze(name: string): void
+      thaw(name: string): void
+    }
+  }
+}
+declare module '*/packages.mjs' {
+  interface Package {
+    readonly name: string
+    present(): boolean
+  }
+  export const CLUSTER: readonly Package[]
+  export function ensureDebianPackages(wanted: readonly Package[]): Promise<void>
 }
 declare module '*/build-client.mjs' {
   export function buildClient(): Promise<void>

@@ -86,4 +86,14 @@ export async function ensureDebianPackages(wanted) {
 }
 
 export const POSTGRESQL = { name: 'postgresql', present: () => postgresFolder() !== undefined }
+const onPath = (path) => () => existsSync(path)
+/** What keeps three databases in step and chooses which of them writes, and what keeps all that was written. */
+export const CLUSTER = [
+  POSTGRESQL,
+  { name: 'patroni', present: onPath('/usr/bin/patroni') },
+  // How patroni speaks to those that vote.
+  { name: 'python3-etcd', present: onPath('/usr/lib/python3/dist-packages/etcd/__init__.py') },
+  { name: 'etcd-server', present: onPath('/usr/bin/etcd') },
+  { name: 'pgbackrest', present: onPath('/usr/bin/pgbackrest') },
+]
 export const CHROMIUM = { name: 'chromium', present: () => chromiumPath() !== undefined }
