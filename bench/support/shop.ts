@@ -3,16 +3,17 @@ import { parseSetupText, type NewFact } from '@pine/contract'
 import { DataSource } from 'typeorm'
 import { v7 as uuid } from 'uuid'
 import { openDatabase } from '../../server/src/store/data-source'
-import { firstShop, typeormStore } from '../../server/src/store/typeorm-store'
+import { typeormStore } from '../../server/src/store/typeorm-store'
 import { setupsOf } from '../../server/src/use-cases/setups'
 import { hashToken } from '../../server/src/use-cases/sign-in'
 
 /** A shop on an empty database, to be filled by the thousand: each set-up is the example, read back over and over. */
 export async function benchShop(url: string) {
-  const database = await openDatabase(url)
+  const opened = await openDatabase(url)
+  const shop = await opened.firstShop()
+  const database = await opened.ofShop(shop)
   // What no server may: copies by the thousand, and the bare statements that ours are held against.
   const owner = await new DataSource({ type: 'postgres', url, extra: { max: 4 } }).initialize()
-  const shop = await firstShop(database)
   const store = typeormStore(database, shop)
   const clock = () => new Date()
   const setups = setupsOf(store, clock)
@@ -85,7 +86,7 @@ export async function benchShop(url: string) {
       ),
     async close() {
       await owner.destroy()
-      await database.destroy()
+      await opened.destroy()
     },
   }
 }

@@ -2,19 +2,29 @@ import { openDatabase } from './store/data-source'
 import { contentHash } from './use-cases/canonical'
 
 /**
- * Reads a database through and tells what is in it, as JSON on standard output: facts, streams, releases, and which
- * releases do not give their hash. Run by the scripts that make and put back copies.
+ * Reads a database through, every shop of it, and tells what is in it, as JSON on standard output: facts, streams, releases, and
+ * which releases do not give their hash. Run by the scripts that make and put back copies.
  */
 const database = await openDatabase(process.env['DATABASE_URL'] ?? '')
-const [counts] = await database.query(
-  `SELECT (SELECT count(*)::int FROM fact) AS facts, (SELECT count(*)::int FROM stream) AS streams`,
-)
-const records: readonly { id: string; hash: string; content: unknown }[] = await database.query(
-  `SELECT fact.id, fact.body->>'hash' AS hash, content
-   FROM frozen JOIN fact ON fact.shop_id = frozen.shop_id AND fact.id = fact_id`,
-)
-const altered = records.filter(({ hash, content }) => contentHash(content) !== hash)
+const told = { facts: 0, streams: 0, records: 0, altered: [] as string[] }
+for (const id of await database.shops()) {
+  const shop = await database.ofShop(id)
+  const [counts]: readonly [{ readonly facts: number; readonly streams: number }] =
+    await shop.query(
+      `SELECT (SELECT count(*)::int FROM fact) AS facts, (SELECT count(*)::int FROM stream) AS streams`,
+    )
+  const records: readonly { id: string; hash: string; content: unknown }[] = await shop.query(
+    `SELECT fact.id, fact.body->>'hash' AS hash, content
+     FROM frozen JOIN fact ON fact.shop_id = frozen.shop_id AND fact.id = fact_id`,
+  )
+  told.facts += counts.facts
+  told.streams += counts.streams
+  told.records += records.length
+  told.altered.push(
+    ...records
+      .filter(({ hash, content }) => contentHash(content) !== hash)
+      .map(({ id: record }) => record),
+  )
+}
 await database.destroy()
-process.stdout.write(
-  `${JSON.stringify({ ...counts, records: records.length, altered: altered.map(({ id }) => id) })}\n`,
-)
+process.stdout.write(`${JSON.stringify(told)}\n`)

@@ -8,11 +8,13 @@ import { createApi } from './http/api'
 import { arrivalOf } from './http/arrival'
 import { hostsOf } from './http/hosts'
 import { PATIENCE } from './http/patience'
+import { apiOfHosts } from './http/shops'
 import { createSite } from './http/site'
 import { openLog } from './log'
 import { listen, openDatabase } from './store/data-source'
-import { firstShop, typeormStore } from './store/typeorm-store'
+import { typeormStore } from './store/typeorm-store'
 import { firstCode } from './use-cases/people'
+import { SetupsAtHand } from './use-cases/set-up-streams'
 import { fillSummaries, rebuildAll } from './use-cases/summaries'
 import { setupThreads } from './work/setup-threads'
 
@@ -26,11 +28,15 @@ async function main(): Promise<void> {
   const failures = openLog(config.logFolder)
   log = failures
   const database = await openDatabase(config.databaseUrl, config.ownerUrl)
-  const store = typeormStore(database, await firstShop(database))
+  const first = await database.firstShop()
+  const store = typeormStore(await database.ofShop(first), first)
   const clock = () => new Date()
   await fillSummaries(store, clock)
   if (config.rebuild)
-    process.stdout.write(`rebuilt from facts: ${await rebuildAll(store, clock)} set-ups\n`)
+    for (const shop of await database.shops()) {
+      const count = await rebuildAll(typeormStore(await database.ofShop(shop), shop), clock)
+      process.stdout.write(`rebuilt from facts: ${count} set-ups\n`)
+    }
   if (config.demo) await loadDemo(store, clock, { asked: config.onNetwork })
   const published = config.onNetwork ? await withPublishedPin(store) : []
   if (published.length > 0 && !config.demo) throw new Error(demoRefused(published))
@@ -41,19 +47,27 @@ async function main(): Promise<void> {
   if (published.length > 0) process.stdout.write('demo on the network\n')
   const changes = listen(config.databaseUrl)
   const threads = setupThreads(new URL('./work/setup-thread.ts', import.meta.url).href)
-  const api = createApi({
-    store,
-    work: threads.work,
-    changes,
-    clock,
-    arrival: arrivalOf(config.proxied),
-    door: { firstNeedsCode: config.onNetwork, demoOnNetwork: published.length > 0 },
-    onUnexpected: (cause, requestId) =>
-      failures.error({ err: cause, requestId }, 'unexpected failure'),
-  })
+  const atHand = new SetupsAtHand()
+  const apiOf = apiOfHosts(database, hostsOf([config.host, ...config.hosts]), (ofShop) =>
+    createApi({
+      store: ofShop,
+      work: threads.work,
+      atHand,
+      changes,
+      clock,
+      arrival: arrivalOf(config.proxied),
+      door: {
+        // A shop that was added is open to whoever asks by its host.
+        firstNeedsCode: config.onNetwork || ofShop.shopId !== first,
+        demoOnNetwork: published.length > 0 && ofShop.shopId === first,
+      },
+      onUnexpected: (cause, requestId) =>
+        failures.error({ err: cause, requestId }, 'unexpected failure'),
+    }),
+  )
   const server = serve(
     {
-      fetch: createSite(api, config.clientFolder, hostsOf([config.host, ...config.hosts])).fetch,
+      fetch: createSite(apiOf, config.clientFolder).fetch,
       port: config.port,
       hostname: config.host,
       serverOptions: {

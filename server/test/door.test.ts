@@ -10,7 +10,7 @@ import { PATIENCE } from '../src/http/patience'
 import { createSite } from '../src/http/site'
 import { firstCode } from '../src/use-cases/people'
 import { dueDates } from '../src/use-cases/due-dates'
-import { startHarness, type Harness } from './harness'
+import { onHosts, startHarness, type Harness } from './harness'
 import { mm } from './sheets'
 
 // What comes in from outside: by whom, from which page, in which shape, and for how long.
@@ -292,7 +292,7 @@ describe('over a real line', () => {
     folder = mkdtempSync(join(tmpdir(), 'pine-door-'))
     writeFileSync(join(folder, 'index.html'), '<title>the page</title>')
     server = serve({
-      fetch: createSite(shop.api, folder).fetch,
+      fetch: createSite(onHosts(shop.api), folder).fetch,
       port: 0,
       hostname: '127.0.0.1',
       serverOptions: { ...PATIENCE, headersTimeout: 600, connectionsCheckingInterval: 100 },

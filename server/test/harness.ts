@@ -4,9 +4,10 @@ import { v7 as uuid } from 'uuid'
 import type { Role } from '@pine/contract'
 import type { DataSource } from 'typeorm'
 import { createApi, type Api } from '../src/http/api'
+import { hostsOf, type ApiOfHost } from '../src/http/hosts'
 import { listen, openDatabase } from '../src/store/data-source'
 import type { Store } from '../src/store/store'
-import { firstShop, typeormStore } from '../src/store/typeorm-store'
+import { typeormStore } from '../src/store/typeorm-store'
 import { admit } from '../src/use-cases/people'
 
 export interface Harness {
@@ -36,6 +37,12 @@ export interface Harness {
   close(): Promise<void>
 }
 
+/** A server whose only shop is asked by its own names. */
+export const onHosts =
+  (api: Api, hosts = hostsOf([])): ApiOfHost =>
+  async (host) =>
+    hosts.has(host) ? api : undefined
+
 /** The real API on a real, empty PostgreSQL database of its own. */
 export async function startHarness(): Promise<Harness> {
   const url = process.env['DATABASE_URL']
@@ -48,12 +55,14 @@ export async function startHarness(): Promise<Harness> {
   await admin.connect()
   await admin.query(`CREATE DATABASE ${name}`)
   const own = Object.assign(new URL(url), { pathname: `/${name}` }).href
-  const database = await openDatabase(own)
+  const opened = await openDatabase(own)
+  const first = await opened.firstShop()
+  const database = await opened.ofShop(first)
   const owner = new Client({ connectionString: own })
   await owner.connect()
   const unexpected: unknown[] = []
   let now = new Date('2026-03-02T08:00:00Z').getTime()
-  const store = typeormStore(database, await firstShop(database))
+  const store = typeormStore(database, first)
   const changes = listen(own)
   const api = createApi({
     store,
@@ -110,7 +119,7 @@ export async function startHarness(): Promise<Harness> {
       return id
     },
     async close() {
-      await database.destroy()
+      await opened.destroy()
       await changes.close()
       await owner.end()
       await admin.query(`DROP DATABASE ${name}`)

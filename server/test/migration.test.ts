@@ -10,8 +10,8 @@ import { contentHash } from '../src/use-cases/canonical'
 import { setupsOf } from '../src/use-cases/setups'
 import { fillSummaries } from '../src/use-cases/summaries'
 import { gaugesOf, machinesOf } from '../src/use-cases/shop'
-import { openDatabase } from '../src/store/data-source'
-import { firstShop, typeormStore } from '../src/store/typeorm-store'
+import { openDatabase, type Database } from '../src/store/data-source'
+import { typeormStore } from '../src/store/typeorm-store'
 import type { Store } from '../src/store/store'
 
 // The demonstration as the version before streams kept it, dumped, with what that version worked out of it; two set-ups
@@ -30,6 +30,7 @@ const expected: readonly Expected[] = JSON.parse(fixture('version-1.expected.jso
 const now = () => new Date('2026-11-26T12:00:00Z')
 
 let admin: Client
+let opened: Database
 let database: DataSource
 let store: Store
 const name = `pine_test_${randomUUID().replace(/-/g, '')}`
@@ -44,11 +45,13 @@ beforeAll(async () => {
   await client.connect()
   await client.query(fixture('version-1.sql'))
   await client.end()
-  database = await openDatabase(own)
-  store = typeormStore(database, await firstShop(database))
+  opened = await openDatabase(own)
+  const first = await opened.firstShop()
+  database = await opened.ofShop(first)
+  store = typeormStore(database, first)
 })
 afterAll(async () => {
-  await database.destroy()
+  await opened.destroy()
   await admin.query(`DROP DATABASE ${name}`)
   await admin.end()
 })
@@ -123,7 +126,7 @@ test('three processes that begin at once on one empty database all come up, with
     pathname: `/${empty}`,
   }).href
   const opened = await Promise.all([openDatabase(url), openDatabase(url), openDatabase(url)])
-  const shops = await Promise.all(opened.map(firstShop))
+  const shops = await Promise.all(opened.map((one) => one.firstShop()))
   expect(new Set(shops).size).toBe(1)
   await Promise.all(opened.map((source) => source.destroy()))
   await admin.query(`DROP DATABASE ${empty}`)

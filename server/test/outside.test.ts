@@ -11,7 +11,7 @@ import { createApi } from '../src/http/api'
 import { hostsOf } from '../src/http/hosts'
 import { createSite } from '../src/http/site'
 import { LOG_NAME, openLog } from '../src/log'
-import { startHarness, type Harness } from './harness'
+import { onHosts, startHarness, type Harness } from './harness'
 
 let shop: Harness
 let folder: string
@@ -27,7 +27,7 @@ afterAll(async () => {
 
 describe('by which name it is asked', () => {
   const ask = (host: string, hosts = hostsOf(['bench.example'])) =>
-    createSite(shop.api, folder, hosts).request(`http://${host}/api/health`)
+    createSite(onHosts(shop.api, hosts), folder).request(`http://${host}/api/health`)
 
   test('by its own names and the ones that were given, and no other', async () => {
     for (const host of [
@@ -100,7 +100,7 @@ test('by the certificate that “npm run certificate” makes, a phone that trus
   const file = (name: string) => readFileSync(join(`${state}-tls`, name))
   expect(statSync(join(`${state}-tls`, 'authority.key')).mode & 0o077).toBe(0)
   const server = serve({
-    fetch: createSite(shop.api, folder).fetch,
+    fetch: createSite(onHosts(shop.api), folder).fetch,
     port: 0,
     hostname: '127.0.0.1',
     createServer,

@@ -1,8 +1,8 @@
 import { v7 as uuid } from 'uuid'
 import type { NewFact } from '@pine/contract'
 import { SESSION_MOMENT } from '../src/store/typeorm-people'
-import { firstShop, typeormStore } from '../src/store/typeorm-store'
-import { SetupStreams } from '../src/use-cases/set-up-streams'
+import { typeormStore } from '../src/store/typeorm-store'
+import { SetupsAtHand, SetupStreams } from '../src/use-cases/set-up-streams'
 import { setupsOf, type Setups } from '../src/use-cases/setups'
 import { startHarness, type Harness } from './harness'
 import { mm, sheetOf } from './sheets'
@@ -134,7 +134,7 @@ test('a set-up as the database tells it is the one that its facts make, whatever
 })
 
 test('a session that ends at one server is known to be over by another a moment later, and is never longer than it is', async () => {
-  const other = typeormStore(shop.database, await firstShop(shop.database))
+  const other = typeormStore(shop.database, shop.store.shopId)
   const at = new Date('2026-03-02T08:00:00Z')
   const later = (hours: number) => new Date(at.getTime() + hours * 3_600_000)
   const opened = { personId: mira.id, deviceHash: 'd', at, expiresAt: later(14) }
@@ -155,7 +155,7 @@ test('a server holds so many facts and no more: the set-up that was used longest
     ...shop.store,
     toldSetup: (one: string) => (asked.push(one), shop.store.toldSetup(one)),
   }
-  const streams = new SetupStreams(store, 1)
+  const streams = new SetupStreams(store, new SetupsAtHand(1))
   await streams.open(id)
   await streams.open(id)
   await streams.open(second)
@@ -163,7 +163,7 @@ test('a server holds so many facts and no more: the set-up that was used longest
   expect(streams.known(id)).toBeUndefined()
   expect(streams.known(second)?.facts).toHaveLength(1)
   asked = []
-  const both = new SetupStreams(store, 2)
+  const both = new SetupStreams(store, new SetupsAtHand(2))
   for (const one of [id, second, id, second]) await both.open(one)
   expect(asked).toEqual([id, second])
 })

@@ -5,7 +5,7 @@ import { v7 as uuid } from 'uuid'
 import { createApi } from '../src/http/api'
 import { createSite } from '../src/http/site'
 import { passingFailure } from '../src/store/failures'
-import { startHarness, type Harness } from './harness'
+import { onHosts, startHarness, type Harness } from './harness'
 import { mm, sheetOf } from './sheets'
 
 let shop: Harness
@@ -115,7 +115,7 @@ test('a path with a NUL in it is refused before anything reads it', async () => 
   }
   const folder = mkdtempSync(join(tmpdir(), 'pine-site-'))
   writeFileSync(join(folder, 'index.html'), '<title>the page</title>')
-  const site = createSite(shop.api, folder)
+  const site = createSite(onHosts(shop.api), folder)
   for (const path of ['/%00', '/a%00.js', '/%ff', '/..%2f..%2fetc/passwd'])
     expect(await (await site.request(path)).text()).not.toMatch(/root:/)
   for (const path of ['/%00', '/a%00.js', '/%ff'])
@@ -233,7 +233,7 @@ describe('a database that does not answer as it should', () => {
 test('no other page may lay itself over this one', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'pine-site-'))
   writeFileSync(join(folder, 'index.html'), '<title>the page</title>')
-  const answer = await createSite(shop.api, folder).request('/setups/new')
+  const answer = await createSite(onHosts(shop.api), folder).request('/setups/new')
   expect(answer.headers.get('content-security-policy')).toMatch(/frame-ancestors 'none'/)
   rmSync(folder, { recursive: true })
 })

@@ -548,8 +548,8 @@ describe('streams', () => {
       FROM pg_constraint c JOIN pg_attribute a ON a.attrelid = c.conrelid AND a.attnum = c.conkey[1]
       WHERE c.contype IN ('p', 'u') AND c.connamespace = 'public'::regnamespace`)
     const global = ['person', 'person_change', 'session', 'shop', 'migrations']
-    // Of people and their devices, who may work in several shops.
-    global.push('join_code', 'known_device', 'secret_try')
+    // Of people by an id of their own, of what is looked up by a secret alone, and of which host is whose.
+    global.push('join_code', 'known_device', 'secret_try', 'shop_host')
     const others = rows.filter(({ table }) => !global.includes(table))
     expect(new Set(others.map(({ table }) => table))).toEqual(
       new Set(['stream', 'fact', 'summary', 'frozen', 'program_text', 'tool_now', 'tool_use']),

@@ -29,6 +29,7 @@ import {
 } from '../use-cases/shop'
 import { keepProgramText, programText } from '../use-cases/programs'
 import { searchEverything } from '../use-cases/search'
+import type { SetupsAtHand } from '../use-cases/set-up-streams'
 import { setupsOf } from '../use-cases/setups'
 import { arrivalOf, type Arrival } from './arrival'
 import { body, query } from './body'
@@ -67,6 +68,8 @@ export interface ApiParts {
   readonly changes: Changes
   /** By whom set-ups are worked out; by whoever answers, where it is not said. */
   readonly work?: SetupWork
+  /** What several shops of one process keep of their set-ups together. */
+  readonly atHand?: SetupsAtHand
   /** How requests come here; straight, where it is not said. */
   readonly arrival?: Arrival
   /** How it stands to whoever comes from outside; as on loopback, where it is not said. */
@@ -80,10 +83,11 @@ export function createApi({
   onUnexpected,
   changes,
   work,
+  atHand,
   arrival = arrivalOf(false),
   door = ON_LOOPBACK,
 }: ApiParts) {
-  const setups = setupsOf(store, clock, work)
+  const setups = setupsOf(store, clock, { ...(work && { work }), ...(atHand && { atHand }) })
   const open = new Hono()
     .get('/health', async (c) => {
       await store.ping()

@@ -3,16 +3,15 @@ import { join } from 'node:path'
 import { serveStatic } from '@hono/node-server/serve-static'
 import { Hono } from 'hono'
 import { secureHeaders } from 'hono/secure-headers'
-import type { Api } from './api'
-import { hostsOf, onlyFor } from './hosts'
+import { onlyFor, type ApiOfHost, type ForShop } from './hosts'
 import { packed } from './packed'
 
 const DAY = 86_400
 
-/** The API together with the exported client; any other path opens the client, which routes it. */
-export function createSite(api: Api, clientFolder: string, hosts = hostsOf([])) {
-  return new Hono()
-    .use(onlyFor(hosts))
+/** The API of each shop together with the exported client; any other path opens the client, which routes it. */
+export function createSite(apiOf: ApiOfHost, clientFolder: string) {
+  return new Hono<ForShop>()
+    .use(onlyFor(apiOf))
     .use(
       secureHeaders({
         contentSecurityPolicy: {
@@ -33,7 +32,7 @@ export function createSite(api: Api, clientFolder: string, hosts = hostsOf([])) 
       }),
     )
     .use('/api/*', packed)
-    .route('/', api as unknown as Hono)
+    .all('/api/*', (c) => c.var.api.fetch(c.req.raw, c.env))
     .use(
       serveStatic({
         root: clientFolder,

@@ -10,7 +10,7 @@ export async function checksOf(
   gaugeId: string | undefined,
 ): Promise<readonly CheckRow[]> {
   const rows: readonly KeptFact[] = await manager.query(
-    `${SELECT_FACTS} WHERE shop_id = $1 AND kind = 'gauge-check' AND ($2::uuid IS NULL OR stream_id = $2)
+    `${SELECT_FACTS} WHERE fact.shop_id = $1 AND kind = 'gauge-check' AND ($2::uuid IS NULL OR stream_id = $2)
      ORDER BY stream_id, place`,
     [shopId, gaugeId ?? null],
   )

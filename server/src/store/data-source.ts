@@ -1,4 +1,5 @@
 import 'reflect-metadata'
+import pg from 'pg'
 import { DataSource } from 'typeorm'
 import { listenTo, type Changes } from './changes'
 import {
@@ -24,8 +25,10 @@ import { ToolsOverTime1796976000000 } from './migrations/tools-over-time'
 import { WhatDevicesHadSeen1796716800000 } from './migrations/what-devices-had-seen'
 import { FirstTables1772438400000 } from './migrations/first-tables'
 import { AtTheDoor1797321600000 } from './migrations/at-the-door'
+import { ManyShops1797494400000 } from './migrations/many-shops'
 import { PagesOfSetups1797408000000 } from './migrations/pages-of-setups'
 import { clientOf, urlsOf } from './primary'
+import { NO_SHOP, poolClass, shopPool } from './shop-pool'
 
 const ENTITIES = [
   shopEntity,
@@ -53,6 +56,7 @@ const MIGRATIONS = [
   DevicesOfFacts1797235200000,
   AtTheDoor1797321600000,
   PagesOfSetups1797408000000,
+  ManyShops1797494400000,
 ]
 
 /** Nobody at a machine waits longer than this; a migration may. */
@@ -69,21 +73,80 @@ const MIGRATING = 7_463_215
 /** The role that the server works as: it adds facts, and neither alters nor deletes one. */
 const WRITER = 'pine_writer'
 
+/** A database with the tables brought up to date, and the shops in it. */
+export interface Database {
+  /** What is asked and written for one shop, and shows nothing of any other. */
+  ofShop(id: string): Promise<DataSource>
+  /** The oldest shop: the only one, where nobody has added another. */
+  firstShop(): Promise<string>
+  /** All of them, the oldest first. */
+  shops(): Promise<readonly string[]>
+  /** The shop that is asked for by a host; undefined where it is none's own. */
+  shopOfHost(host: string): Promise<string | undefined>
+  destroy(): Promise<void>
+}
+
 /**
- * A connection pool on any PostgreSQL server, with the tables brought up to date.
+ * A connection pool on any PostgreSQL server, with the tables brought up to date. All shops share it.
  *
  * @param url as whom the server connects, and where; several hosts: whichever of them writes (primary.ts). It works as a
  * role that may add facts and nothing else to them.
  * @param ownerUrl as whom the tables are brought up to date, where that is somebody else.
  */
-export async function openDatabase(url: string, ownerUrl = url): Promise<DataSource> {
+export async function openDatabase(url: string, ownerUrl = url): Promise<Database> {
   await migrate(ownerUrl)
-  return new DataSource({
-    type: 'postgres',
-    url: urlsOf(url)[0],
-    entities: ENTITIES,
-    extra: { ...TIMEOUTS_MS, options: `-c role=${WRITER}`, Client: clientOf(url) },
-  }).initialize()
+  const pool = new pg.Pool({
+    connectionString: urlsOf(url)[0],
+    ...TIMEOUTS_MS,
+    options: `-c role=${WRITER}`,
+    // What the pool's types do not know: the kind of its connections.
+    ...({ Client: clientOf(url) } as object),
+  })
+  // A connection that is lost while nobody uses it is replaced by the next that is asked for.
+  pool.on('error', () => undefined)
+  const shops = new Map<string, Promise<DataSource>>()
+  const directory = shopPool(pool, NO_SHOP)
+  const allShops = async (): Promise<readonly string[]> => {
+    const { rows } = await directory.query<{ id: string }>(
+      'SELECT id FROM shop ORDER BY created_at, id',
+    )
+    return rows.map(({ id }) => id)
+  }
+  return {
+    ofShop(id) {
+      const known = shops.get(id)
+      if (known !== undefined) return known
+      const opened = new DataSource({
+        type: 'postgres',
+        url: urlsOf(url)[0],
+        entities: ENTITIES,
+        driver: Object.assign(Object.create(pg), { Pool: poolClass(pool, id) }),
+      }).initialize()
+      shops.set(id, opened)
+      // What could not be opened is tried again by whoever asks next.
+      opened.catch(() => shops.delete(id))
+      return opened
+    },
+    async firstShop() {
+      const [first] = await allShops()
+      if (first === undefined)
+        throw new Error('the database has no shop: its tables were not brought up to date')
+      return first
+    },
+    shops: allShops,
+    async shopOfHost(host) {
+      const { rows } = await directory.query<{ shop_id: string }>(
+        'SELECT shop_id FROM shop_host WHERE host = $1',
+        [host],
+      )
+      return rows[0]?.shop_id
+    },
+    async destroy() {
+      const opened = await Promise.allSettled(shops.values())
+      for (const one of opened) if (one.status === 'fulfilled') await one.value.destroy()
+      await pool.end()
+    },
+  }
 }
 
 /** Hears of every fact that is written, by whichever process. */
@@ -129,7 +192,7 @@ const RIGHTS = {
   'SELECT, INSERT': ['stream', 'fact', 'frozen', 'program_text', 'person_change', 'known_device'],
   'SELECT, INSERT, UPDATE': ['person', 'summary', 'tool_now', 'tool_use'],
   'SELECT, INSERT, UPDATE, DELETE': ['session', 'join_code', 'secret_try'],
-  SELECT: ['migrations'],
+  SELECT: ['migrations', 'shop_host'],
   'SELECT, UPDATE': ['shop'],
 } as const
 

@@ -5,6 +5,7 @@ import type { FactKind, Role, SetupSummary, StreamKind, Via } from '@pine/contra
 // column types are written out.
 
 export interface PersonEntity {
+  shopId: string
   id: string
   name: string
   pinHash: string
@@ -18,6 +19,7 @@ export interface PersonEntity {
 export const personEntity = new EntitySchema<PersonEntity>({
   name: 'person',
   columns: {
+    shopId: { type: 'uuid', name: 'shop_id' },
     id: { type: 'uuid', primary: true },
     name: { type: 'text' },
     pinHash: { type: 'text', name: 'pin_hash' },
@@ -29,6 +31,7 @@ export const personEntity = new EntitySchema<PersonEntity>({
 })
 
 export interface SessionEntity {
+  shopId: string
   tokenHash: string
   personId: string
   createdAt: Date
@@ -39,6 +42,7 @@ export interface SessionEntity {
 export const sessionEntity = new EntitySchema<SessionEntity>({
   name: 'session',
   columns: {
+    shopId: { type: 'uuid', name: 'shop_id' },
     tokenHash: { type: 'text', name: 'token_hash', primary: true },
     personId: { type: 'uuid', name: 'person_id' },
     createdAt: { type: 'timestamptz', name: 'created_at' },

@@ -1,5 +1,6 @@
 import type { DataSource } from 'typeorm'
 import { factRow, SELECT_FACTS, type KeptFact } from './stream-rows'
+import { ofMachine } from './summary-rows'
 import type { MachineStore } from './machine-store'
 
 /** What a control holds is told by the last set-ups on it: what none of so many keyed, nobody relies on. */
@@ -10,7 +11,7 @@ export function machineRows(source: DataSource, shopId: string): MachineStore {
   return {
     async machineFacts(machine) {
       const rows: readonly KeptFact[] = await source.query(
-        `${SELECT_FACTS} WHERE shop_id = $1 AND stream_id = $2 AND kind IN ('machine', 'reversal-test') ORDER BY place DESC`,
+        `${SELECT_FACTS} WHERE fact.shop_id = $1 AND stream_id = $2 AND kind IN ('machine', 'reversal-test') ORDER BY place DESC`,
         [shopId, machine],
       )
       return rows.map(factRow)
@@ -24,12 +25,11 @@ export function machineRows(source: DataSource, shopId: string): MachineStore {
            recorded_at AS at, person.name AS by, last.stream_id AS setup, last.name
          FROM (
            SELECT stream_id, summary ->> 'name' AS name FROM summary
-           WHERE shop_id = $1 AND (summary ->> 'machineId' = $2
-             OR summary ->> 'machineId' IS NULL AND summary ->> 'machine' = $3)
+           WHERE shop_id = $1 AND ${ofMachine('$2', '$3')}
            ORDER BY created_at DESC LIMIT ${KEYED_SETUPS}
          ) last
          JOIN fact ON fact.shop_id = $1 AND fact.stream_id = last.stream_id
-         JOIN person ON person.id = person_id
+         JOIN person ON person.shop_id = fact.shop_id AND person.id = person_id
          WHERE kind = 'key-in' OR kind = 'read-back'
          ORDER BY body ->> 'address', recorded_at DESC, place DESC`,
         [shopId, id, name],

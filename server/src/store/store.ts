@@ -101,6 +101,8 @@ export interface SummaryStore {
 
 /** What the use cases of one shop need kept. PostgreSQL serves it through TypeORM: typeorm-store.ts. */
 export interface Store extends PeopleStore, MachineStore, ToolStore, SummaryStore {
+  /** Of the shop whose it is. */
+  readonly shopId: string
   /** Fails where the database does not answer. */
   ping(): Promise<void>
   shop(): Promise<{ readonly id: string; readonly name: string }>

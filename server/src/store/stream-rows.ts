@@ -7,7 +7,7 @@ import type { Appended, StreamHead } from './store'
 /**
  * Holds a stream until the transaction ends. A row's own lock would need the right to alter it, which the server has not.
  */
-const HELD = 'pg_advisory_xact_lock(hashtextextended(shop_id::text || stream.id::text, 0))'
+const HELD = 'pg_advisory_xact_lock(hashtextextended(stream.shop_id::text || stream.id::text, 0))'
 
 /** What a query tells of a stream's beginning. */
 export interface HeadRow {
@@ -31,8 +31,8 @@ export async function headOf(
 ): Promise<(StreamHead & { readonly kind: string }) | undefined> {
   const [row]: readonly (HeadRow & { readonly kind: string })[] = await manager.query(
     `SELECT kind, stream.created_at, person.id AS person_id, person.name ${held ? `, ${HELD}` : ''}
-     FROM stream JOIN person ON person.id = created_by
-     WHERE shop_id = $1 AND stream.id = $2`,
+     FROM stream JOIN person ON person.shop_id = stream.shop_id AND person.id = created_by
+     WHERE stream.shop_id = $1 AND stream.id = $2`,
     [shopId, id],
   )
   return row && { ...streamHead(id, row), kind: row.kind }
@@ -49,7 +49,7 @@ export type KeptFact = Pick<
 }
 
 export const SELECT_FACTS = `SELECT fact.id, stream_id, place, kind, body, via, seen, device, recorded_at, person_id, person.name
-  FROM fact JOIN person ON person.id = person_id`
+  FROM fact JOIN person ON person.shop_id = fact.shop_id AND person.id = person_id`
 
 /** The facts of a stream from a place on, asked plainly: there may be thousands of them. */
 export async function factsOf(
@@ -59,7 +59,7 @@ export async function factsOf(
   from: number,
 ): Promise<readonly FactRow[]> {
   const rows: readonly KeptFact[] = await manager.query(
-    `${SELECT_FACTS} WHERE shop_id = $1 AND stream_id = $2 AND place >= $3 ORDER BY place`,
+    `${SELECT_FACTS} WHERE fact.shop_id = $1 AND stream_id = $2 AND place >= $3 ORDER BY place`,
     [shopId, streamId, from],
   )
   return rows.map(factRow)

@@ -13,14 +13,14 @@ export async function toldSetup(
 ): Promise<ToldSetup | undefined> {
   const [row]: readonly (HeadRow & { readonly facts: string })[] = await manager.query(
     `SELECT stream.created_at, created_by AS person_id, person.name, told.facts
-     FROM stream JOIN person ON person.id = created_by CROSS JOIN LATERAL (
+     FROM stream JOIN person ON person.shop_id = stream.shop_id AND person.id = created_by CROSS JOIN LATERAL (
        SELECT string_agg(concat(
          '{"id":"', fact.id, '","kind":"', kind, '","by":{"id":"', person_id, '","name":', to_json(name), '},"at":"',
          to_char(recorded_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), '","via":"', via, '",',
          '"seen":' || seen || ',', '"device":"' || device || '",', '"body":', body, '}'), ',' ORDER BY place) AS facts
-       FROM fact JOIN person ON person.id = person_id WHERE shop_id = $1 AND stream_id = $2
+       FROM fact JOIN person ON person.shop_id = fact.shop_id AND person.id = person_id WHERE fact.shop_id = $1 AND stream_id = $2
      ) told
-     WHERE shop_id = $1 AND stream.id = $2 AND stream.kind = 'setup'`,
+     WHERE stream.shop_id = $1 AND stream.id = $2 AND stream.kind = 'setup'`,
     [shopId, id],
   )
   return row && { head: streamHead(id, row), facts: `[${row.facts}]` }

@@ -141,7 +141,7 @@ export function toolRows(source: DataSource, shopId: string): ToolStore {
     },
     async toolEvents(tools) {
       const rows: readonly KeptFact[] = await source.query(
-        `${SELECT_FACTS} WHERE shop_id = $1 AND kind = 'tool-event' AND stream_id = ANY ($2::uuid[])
+        `${SELECT_FACTS} WHERE fact.shop_id = $1 AND kind = 'tool-event' AND stream_id = ANY ($2::uuid[])
          ORDER BY stream_id, place`,
         [shopId, tools],
       )

@@ -17,16 +17,6 @@ import { toldSetup } from './told-setup'
 import { toolRows } from './tool-rows'
 import { insertion, typeormPeople } from './typeorm-people'
 
-/** The oldest shop of a database: the only one, until an organisation has several. */
-export async function firstShop(source: DataSource): Promise<string> {
-  const [shop] = await source
-    .getRepository(shopEntity)
-    .find({ order: { createdAt: 'ASC' }, take: 1 })
-  if (shop === undefined)
-    throw new Error('the database has no shop: its tables were not brought up to date')
-  return shop.id
-}
-
 /** Every new fact asks what the machines ask: so long, in milliseconds, another server may not know yet that one was declared anew. */
 const DECLARED_MOMENT = 1000
 
@@ -48,6 +38,7 @@ export function typeormStore(source: DataSource, shopId: string): Store {
     )
 
   return {
+    shopId,
     async ping() {
       await source.query('SELECT 1')
     },
@@ -63,7 +54,7 @@ export function typeormStore(source: DataSource, shopId: string): Store {
       await source.getRepository(shopEntity).update({ id: shopId }, { demo })
     },
 
-    ...typeormPeople(source),
+    ...typeormPeople(source, shopId),
     ...toolRows(source, shopId),
     ...machineRows(source, shopId),
     ...summaryRows(source, shopId),

@@ -46,23 +46,47 @@ export class StandingSetup implements StreamHead {
   }
 }
 
-/**
- * Set-ups that were opened lately, so that one more fact does not cost reading all of them again. Facts are only ever
- * appended: what is held here stays true, and what came since is read from its place on, whichever process wrote it.
- */
-export class SetupStreams {
+/** Set-ups that were opened lately, of every shop that this process serves; those that were used last are the last to go. */
+export class SetupsAtHand {
   private readonly held = new Map<string, StandingSetup>()
   private heldFacts = 0
 
   /** @param mostFacts of all that are at hand, about a kilobyte each. */
+  constructor(private readonly mostFacts = 60_000) {}
+
+  get(key: string): StandingSetup | undefined {
+    return this.held.get(key)
+  }
+
+  keep(key: string, standing: StandingSetup): void {
+    this.letGo(key)
+    this.held.set(key, standing)
+    this.heldFacts += standing.facts.length
+    for (const longest of this.held.keys()) {
+      if (this.heldFacts <= this.mostFacts || longest === key) break
+      this.letGo(longest)
+    }
+  }
+
+  private letGo(key: string): void {
+    this.heldFacts -= this.held.get(key)?.facts.length ?? 0
+    this.held.delete(key)
+  }
+}
+
+/**
+ * The set-ups of a shop, those at hand that were opened lately, so that one more fact does not cost reading all of them again.
+ * Facts are only ever appended: what is held stays true, and what came since is read from its place on, whichever process wrote it.
+ */
+export class SetupStreams {
   constructor(
     private readonly store: Store,
-    private readonly mostFacts = 60_000,
+    private readonly atHand: SetupsAtHand = new SetupsAtHand(),
   ) {}
 
   /** What is known of a set-up without asking. */
   known(id: string): StandingSetup | undefined {
-    return this.held.get(id)
+    return this.atHand.get(this.keyOf(id))
   }
 
   /** A set-up with every fact that stands now. */
@@ -83,20 +107,13 @@ export class SetupStreams {
     const { id, facts } = standing
     // Another request may have read further meanwhile.
     if ((this.known(id)?.facts.length ?? 0) > facts.length) return standing
-    // The one that was used last is the last to go.
-    this.letGo(id)
-    this.held.set(id, standing)
-    this.heldFacts += facts.length
-    for (const longest of this.held.keys()) {
-      if (this.heldFacts <= this.mostFacts || longest === id) break
-      this.letGo(longest)
-    }
+    this.atHand.keep(this.keyOf(id), standing)
     return standing
   }
 
-  private letGo(id: string): void {
-    this.heldFacts -= this.known(id)?.facts.length ?? 0
-    this.held.delete(id)
+  /** Two shops may have brought the same set-up with them: one id, and each its own facts. */
+  private keyOf(id: string): string {
+    return `${this.store.shopId} ${id}`
   }
 }
 

@@ -27,7 +27,7 @@ import { recordOf } from './records'
 import { machinesOf, policyInForce, policyOf } from './shop'
 import { listSetups } from './setup-list'
 import { asSent, isSame, isSameFact, momentOf, type BesideFact } from './sent-facts'
-import { factOf, SetupStreams, StandingSetup } from './set-up-streams'
+import { factOf, type SetupsAtHand, SetupStreams, StandingSetup } from './set-up-streams'
 import {
   enteredByAnother,
   idInUse,
@@ -76,9 +76,16 @@ const LONGEST_WAIT_MS = 4000
 /** So often another process may be first: each time, its fact is written. */
 const MOST_TRIES = 20
 
-/** @param work by whom set-ups are worked out; here and now, where it is not said. */
-export function setupsOf(store: Store, clock: Clock, work: SetupWork = workHere): Setups {
-  const streams = new SetupStreams(store)
+/**
+ * @param parts.work by whom set-ups are worked out; here and now, where it is not said.
+ * @param parts.atHand what several shops of one process keep together.
+ */
+export function setupsOf(
+  store: Store,
+  clock: Clock,
+  { work = workHere, atHand }: { readonly work?: SetupWork; readonly atHand?: SetupsAtHand } = {},
+): Setups {
+  const streams = new SetupStreams(store, atHand)
   const turns = new InTurn(LONGEST_WAIT_MS)
   const opened = async (id: string): Promise<Outcome<StandingSetup>> => {
     const setup = isUuid(id) ? await streams.open(id) : undefined
