@@ -10,13 +10,16 @@ const LONG_BYTES = 128 * 1024
 /** Shorter answers fit into one or two packets as they are. */
 const LEAST_BYTES = 2048
 
-const pack = (whole: ArrayBuffer): Buffer | Promise<Buffer> => {
+const pack = async (whole: ArrayBuffer): Promise<Uint8Array<ArrayBuffer>> => {
   // In few pieces: each is a turn of the server's only thread.
   const options = {
     level: constants.Z_BEST_SPEED,
     chunkSize: Math.max(16_384, whole.byteLength >> 2),
   }
-  return whole.byteLength < LONG_BYTES ? gzipSync(whole, options) : packedBy(whole, options)
+  const packed =
+    whole.byteLength < LONG_BYTES ? gzipSync(whole, options) : await packedBy(whole, options)
+  // Its memory is its own: what packs shares none with another thread.
+  return packed as Buffer<ArrayBuffer>
 }
 
 /**
