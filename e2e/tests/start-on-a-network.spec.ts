@@ -30,7 +30,7 @@ test.afterEach(() => rmSync(folder, { recursive: true, force: true }))
 const ended = (start: Start): Promise<number | null> =>
   new Promise((resolve) => start.process.on('exit', resolve))
 
-test('on a network a product begins empty, with a code that lets its first lead in', async ({
+test('on a network a product begins empty, with a code that lets its first lead in, who reads a first number', async ({
   page,
 }) => {
   const port = await freePort()
@@ -55,6 +55,26 @@ test('on a network a product begins empty, with a code that lets its first lead 
   await page.getByRole('button', { name: 'Enter' }).click()
   await expect(page.getByRole('button', { name: 'New set-up' })).toBeVisible()
   await expect(page.getByTestId('demo-on-network')).toBeHidden()
+
+  // And on from there to the first number that is read at the machine.
+  const lena = new Machinist(page, address)
+  await page.getByRole('button', { name: 'New set-up' }).click()
+  await page.getByTestId('job-name').fill('Focuser body')
+  await page.getByRole('button', { name: 'Add a machine' }).click()
+  await page.getByTestId('machine-name').fill('Mill 2')
+  await page.getByRole('button', { name: 'Keep this machine' }).click()
+  await page.getByRole('radio', { name: 'Mill 2' }).click()
+  await page.getByRole('radio', { name: 'real lengths, from the nose' }).click()
+  await page.getByTestId('plane').fill('fixed jaw')
+  await page.getByTestId('tool-name-0').fill('10 mm end mill')
+  await page.getByTestId('go-on').click()
+  for (const axis of ['X', 'Y', 'Z']) await page.getByTestId(`stock-${axis}`).fill('60')
+  await page.getByTestId('go-on').click()
+  await lena.seeTo(/Home the machine/)
+  await lena.seeTo(/Clean the seats/)
+  await lena.read(/bare nose down onto/, '-300.000', '−300.000')
+  await lena.sent()
+  await lena.look('first-reading-on-a-network')
   expect(await start.end('SIGTERM')).toBe(0)
 
   // Somebody's own from now on: started on this machine alone it is not filled with invented people.
