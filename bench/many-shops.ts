@@ -30,7 +30,7 @@ const changes = listen(url)
 const clock = () => new Date()
 const atHand = new SetupsAtHand()
 const site = createSite(
-  apiOfHosts(database, hostsOf([]), (store) =>
+  apiOfHosts(database, { own: hostsOf([]), first: template.shop }, (store) =>
     createApi({
       ...{ store, changes, clock, atHand },
       onUnexpected: (cause) => {

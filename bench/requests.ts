@@ -56,7 +56,11 @@ for (let round = 0; round < rounds; round += 1) {
   const asked = performance.now()
   await (await api.request('/api/health')).text()
   idle += performance.now() - asked
-  if (round % 100 === 99) process.stderr.write(`${(round + 1) * BATCH}\n`)
+  if (round % 100 === 99) {
+    const failed = [...statuses].filter(([status]) => status >= 500)
+    const failures5xx = failed.reduce((sum, [, count]) => sum + count, 0)
+    process.stderr.write(`${(round + 1) * BATCH} asked, ${failures5xx} failed (5xx)\n`)
+  }
 }
 const took = performance.now() - started
 await changes.close()

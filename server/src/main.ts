@@ -48,7 +48,8 @@ async function main(): Promise<void> {
   const changes = listen(config.databaseUrl)
   const threads = setupThreads(new URL('./work/setup-thread.ts', import.meta.url).href)
   const atHand = new SetupsAtHand()
-  const apiOf = apiOfHosts(database, hostsOf([config.host, ...config.hosts]), (ofShop) =>
+  const own = hostsOf([config.host, ...config.hosts])
+  const apiOf = apiOfHosts(database, { own, first }, (ofShop) =>
     createApi({
       store: ofShop,
       work: threads.work,

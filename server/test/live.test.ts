@@ -122,14 +122,43 @@ describe('the line to the database', () => {
       `SELECT pg_terminate_backend(pid) FROM pg_stat_activity
        WHERE datname = current_database() AND query LIKE 'LISTEN%'`,
     )
-    await until(2)
-    expect(heard).toEqual(['gap', 'gap'])
+    await until(3)
+    expect(heard).toEqual(['gap', 'away', 'gap'])
     expect(opened.length).toBeGreaterThanOrEqual(2)
     const id = await begin()
-    await until(3)
-    expect(heard[2]).toMatchObject({ kind: 'setup', id, place: 0 })
+    await until(4)
+    expect(heard[3]).toMatchObject({ kind: 'setup', id, place: 0 })
     await changes.close()
   })
+
+  test('that leads to a database which hangs is given up, and every device is told so until it is back', async () => {
+    let hangs = false
+    const changes = listenTo(() => {
+      const client = new Client({ connectionString: shop.url })
+      const query = client.query.bind(client)
+      // As when its machine stands still: the line is there, and nothing comes back.
+      client.query = ((...asked: unknown[]) =>
+        hangs ? new Promise(() => undefined) : query(...(asked as [string]))) as typeof client.query
+      return client
+    }, 20)
+    const heard: Heard[] = []
+    let wake = () => {}
+    changes.subscribe((one) => {
+      heard.push(one)
+      wake()
+    })
+    const until = async (count: number) => {
+      while (heard.length < count) await new Promise<void>((resolve) => (wake = resolve))
+    }
+    await until(1)
+    hangs = true
+    await until(2)
+    expect(heard).toEqual(['gap', 'away'])
+    hangs = false
+    await until(3)
+    expect(heard).toEqual(['gap', 'away', 'gap'])
+    await changes.close()
+  }, 20_000)
 
   test('what others say on the channel is left alone', async () => {
     const device = await line()

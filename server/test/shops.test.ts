@@ -104,7 +104,8 @@ beforeAll(async () => {
         throw cause
       },
     })
-  const apiOf: ApiOfHost = apiOfHosts(database, hostsOf(['pine.example']), make)
+  const own = hostsOf(['pine.example'])
+  const apiOf: ApiOfHost = apiOfHosts(database, { own, first: server.store.shopId }, make)
   site = createSite(apiOf, __dirname)
   for (let number = 0; number < SHOPS; number += 1) shops.push(await shopOf(number))
 }, 120_000)
@@ -310,6 +311,33 @@ test('by a name that is no shop’s the first one is asked; by one that is nobod
   const people = await ask('pine.example', 'GET', '/people', '')
   expect(people.body.map(({ name }: { name: string }) => name)).toEqual(['First Lead'])
   expect((await ask('elsewhere.example', 'GET', '/people', '')).body.error.code).toBe('wrong-host')
+})
+
+test('while the database is away what was known of hosts holds, and nobody is told that a shop is not there', async () => {
+  let isAway = false
+  const away = Object.assign(new Error('connect ECONNREFUSED'), { code: 'ECONNREFUSED' })
+  const own = hostsOf(['pine.example'])
+  const apiOf = apiOfHosts(
+    {
+      ofShop: (id) => database.ofShop(id),
+      shopOfHost: (host) => (isAway ? Promise.reject(away) : database.shopOfHost(host)),
+    },
+    { own, first: server.store.shopId },
+    (store) => ({ fetch: () => new Response(store.shopId) }) as unknown as Api,
+  )
+  const passing = createSite(apiOf, __dirname)
+  const answered = async (host: string) => {
+    const answer = await passing.request(`http://${host}/api/health`)
+    return [answer.status, answer.status === 200 ? await answer.text() : '']
+  }
+  const { host, shop } = shops[5]!
+  expect(await answered(host)).toEqual([200, shop])
+  const later = jest.spyOn(performance, 'now').mockReturnValue(performance.now() + 60_000)
+  isAway = true
+  expect(await answered(host)).toEqual([200, shop])
+  expect(await answered('pine.example')).toEqual([200, server.store.shopId])
+  expect(await answered(shops[6]!.host)).toEqual([503, ''])
+  later.mockRestore()
 })
 
 test('the first lock holds without the second: nothing of another is shown where the database would show it', async () => {

@@ -42,11 +42,17 @@ export const liveRoutes = (
       const stop = () => wake()
       changes.closed.addEventListener('abort', stop)
       stream.onAbort(stop)
-      /** Somebody who was put out, or signed out, hears nothing more. */
-      const mayHear = async () => (await personOf(c, store, clock)) !== undefined
+      /** Somebody who was put out, or signed out, hears nothing more; who cannot be asked for comes again by itself. */
+      const mayHear = async () =>
+        (await personOf(c, store, clock).catch(() => undefined)) !== undefined
       await stream.writeSSE({ event: 'gap', data: '' })
       while (!stream.aborted && !changes.closed.aborted) {
         const next = heard.shift()
+        // Who may hear cannot be asked while the database is away: that it is tells nothing of the shop.
+        if (next === 'away') {
+          await stream.writeSSE({ event: 'away', data: '' })
+          continue
+        }
         if (next !== undefined && !(await mayHear())) break
         if (next === 'gap') await stream.writeSSE({ event: 'gap', data: '' })
         else if (typeof next === 'object') {

@@ -17,10 +17,11 @@ export interface Change {
 }
 
 /**
- * `gap`: changes may have been missed; what is shown is to be asked for anew. `sessions`: some may have ended; who listens is
+ * `away`: the database does not answer; until the next gap nothing is heard. `gap`: changes may have been missed; what is shown is
+ * to be asked for anew. `sessions`: some may have ended; who listens is
  * asked for anew.
  */
-export type Heard = Change | 'gap' | typeof SESSIONS_CHANGED
+export type Heard = Change | 'away' | 'gap' | typeof SESSIONS_CHANGED
 
 /** Tells of facts as they are written. */
 export interface Changes {
@@ -30,14 +31,19 @@ export interface Changes {
   readonly closed: AbortSignal
 }
 
+/** So often it is asked whether the line still leads to the database: one that hangs says nothing of itself. */
+const BEAT_MS = 3_000
+const LONGEST_BEAT_MS = 4_000
 const FIRST_PAUSE_MS = 250
 const LONGEST_PAUSE_MS = 5_000
 
 /**
- * Listens on a connection of its own (PostgreSQL's LISTEN and NOTIFY). A connection that is lost is opened again, and then
- * a gap is told: what was written in between is asked for by place.
+ * Listens on a connection of its own (PostgreSQL's LISTEN and NOTIFY). That it is lost, or leads to a database that hangs, is told; it
+ * is opened again, and then a gap is told: what was written in between is asked for by place.
+ *
+ * @param beat milliseconds between two questions whether the database still answers there.
  */
-export function listenTo(connect: () => Client): Changes {
+export function listenTo(connect: () => Client, beat = BEAT_MS): Changes {
   const listeners = new Set<(heard: Heard) => void>()
   const ending = new AbortController()
   let client: Client | undefined
@@ -46,16 +52,28 @@ export function listenTo(connect: () => Client): Changes {
     for (const listener of listeners) listener(heard)
   }
 
+  let isAway = false
   const open = async (pause: number): Promise<void> => {
     const next = connect()
     client = next
     let isLost = false
+    let beating: NodeJS.Timeout | undefined
     const again = (after: number) => {
       if (isLost || ending.signal.aborted) return
       isLost = true
+      clearTimeout(beating)
+      if (!isAway) tell('away')
+      isAway = true
       next.end().catch(() => undefined)
       timer = setTimeout(() => void open(Math.min(after * 2, LONGEST_PAUSE_MS)), after)
     }
+    const listening = async () => {
+      const tooLate = setTimeout(() => again(FIRST_PAUSE_MS), LONGEST_BEAT_MS)
+      await next.query('SELECT 1').catch(() => again(FIRST_PAUSE_MS))
+      clearTimeout(tooLate)
+      if (!isLost && !ending.signal.aborted) beating = setTimeout(() => void listening(), beat)
+    }
+    ending.signal.addEventListener('abort', () => clearTimeout(beating))
     next.on('notification', ({ payload }) => {
       if (payload === SESSIONS_CHANGED) return tell(SESSIONS_CHANGED)
       const change = changeOf(payload)
@@ -66,7 +84,9 @@ export function listenTo(connect: () => Client): Changes {
     try {
       await next.connect()
       await next.query(`LISTEN ${CHANNEL}`)
+      isAway = false
       tell('gap')
+      beating = setTimeout(() => void listening(), beat)
     } catch {
       again(pause)
     }

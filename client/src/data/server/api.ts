@@ -47,10 +47,11 @@ export async function ask<Schema extends z.ZodType>(
     noteReached(false)
     throw new Unreachable('The server does not answer.')
   })
-  noteReached(true)
   const body = await answer.json().catch(() => undefined)
-  if (answer.ok) return schema.parse(body)
-  const refused = errorBodySchema.safeParse(body)
+  const refused = answer.ok ? undefined : errorBodySchema.safeParse(body)
+  // A server without its database keeps nothing that is sent to it: for whoever enters it is as good as not there.
+  noteReached(refused?.data?.error.code !== 'database-away')
+  if (refused === undefined) return schema.parse(body)
   if (!refused.success)
     throw new Unreachable(`The server answered ${answer.status} without a reason.`)
   const { problems, ...problem } = refused.data.error

@@ -11,7 +11,11 @@ const changeSchema = z.object({ kind: z.string(), id: z.string(), place: z.numbe
 export type Change = z.infer<typeof changeSchema>
 
 /** What is told from one page of this device to the others. */
-type Told = { readonly tells: 'fact'; readonly change: Change } | { readonly tells: 'gap' }
+type Told =
+  | { readonly tells: 'fact'; readonly change: Change }
+  | { readonly tells: 'gap' }
+  /** The server's database does not answer. */
+  | { readonly tells: 'away' }
 
 /** After a no. */
 const AGAIN_MS = 4_000
@@ -33,7 +37,9 @@ async function fetchSince({ id, place }: Pick<Change, 'id' | 'place'>): Promise<
 
 /** Shows what was told: a fact of somebody else, or that some may have been missed. */
 export async function showTold(told: Told): Promise<void> {
+  if (told.tells === 'away') return noteReached(false)
   if (told.tells === 'gap') {
+    noteReached(true)
     void flushOutbox()
     await Promise.all([
       ...[...shownSetups().keys()].map((id) => fetchSince({ id, place: Infinity })),
@@ -87,10 +93,8 @@ function holdLine(ended: AbortSignal, tell: (told: Told) => void): Promise<void>
   }
   const open = () => {
     line = new EventSource('/api/live')
-    line.addEventListener('gap', () => {
-      noteReached(true)
-      say({ tells: 'gap' })
-    })
+    line.addEventListener('gap', () => say({ tells: 'gap' }))
+    line.addEventListener('away', () => say({ tells: 'away' }))
     line.addEventListener('fact', ({ data }: MessageEvent<string>) => {
       const change = changeSchema.safeParse(JSON.parse(data))
       if (change.success) say({ tells: 'fact', change: change.data })
