@@ -26,7 +26,10 @@ const config: KnipConfig = {
     '.': { entry: ['scripts/*.mjs'], project: ['scripts/**/*.mjs'] },
     core: { entry: ['src/*/index.ts!'], project: ['src/**/*.ts!'] },
     contract: { project: ['src/**/*.ts!'] },
-    server: { entry: ['src/main.ts!', 'src/check-database.ts!', 'src/add-shop.ts!'], project: ['src/**/*.ts!'] },
+    server: {
+      entry: ['src/main.ts!', 'src/check-database.ts!', 'src/add-shop.ts!'],
+      project: ['src/**/*.ts!'],
+    },
     cli: { project: ['src/**/*.ts!'] },
     client: {
       entry: ['src/app/**/*.tsx!', 'src/workers/*.worker.ts!'],
