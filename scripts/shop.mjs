@@ -31,6 +31,6 @@ await runScript(async () => {
   if (code !== 0) throw new Trouble(last)
   say(`${name} is asked for by ${host.toLowerCase()}, in ten seconds at the latest.`)
   say(
-    `Its first lead joins there by this code, which is shown only now and good for a day:  ${JSON.parse(last).code}`,
+    `Its first lead joins there by this code, which is shown only now and good for a day:  ${JSON.parse(last).code.replace(/^(.{4})/, '$1 ')}`,
   )
 })
