@@ -1,6 +1,8 @@
 import { createServer, type Socket } from 'node:net'
+import { Pool } from 'pg'
 import { clientOf, urlsOf } from '../src/store/primary'
 import { passingFailure } from '../src/store/failures'
+import { givenUpWhereItHangs, shopPool } from '../src/store/shop-pool'
 
 const live = new URL(process.env['DATABASE_URL'] ?? '')
 /** The tests' own database among other hosts. */
@@ -59,4 +61,31 @@ test('nobody who writes is a failure that passes', async () => {
   const cause: unknown = await client.connect().catch((reason: unknown) => reason)
   expect(String(cause)).toContain('none of 2 hosts of the database can be written to')
   expect(passingFailure(cause)).toBe('away')
+})
+
+describe('a database that hangs', () => {
+  test('keeps nobody waiting behind its question: the connection is given up, and the failure passes', async () => {
+    const pool = new Pool({ connectionString: live.href, max: 1, query_timeout: 150 })
+    pool.on('error', () => undefined)
+    pool.on('connect', givenUpWhereItHangs)
+    const shop = shopPool(pool, '')
+    const failure: unknown = await shop.query('SELECT pg_sleep(3)').catch((cause: unknown) => cause)
+    expect(passingFailure(failure)).toBe('away')
+    // The only connection there is; behind the question it would not be answered in time either.
+    const { rows } = await shop.query<{ one: number }>('SELECT 1 AS one')
+    expect(rows).toEqual([{ one: 1 }])
+    await pool.end()
+  })
+
+  test('what is only wrong gives up no connection', async () => {
+    const pool = new Pool({ connectionString: live.href, max: 1, query_timeout: 5_000 })
+    pool.on('connect', givenUpWhereItHangs)
+    const shop = shopPool(pool, '')
+    const of = async () =>
+      (await shop.query<{ pid: number }>('SELECT pg_backend_pid() AS pid')).rows[0]?.pid
+    const before = await of()
+    await expect(shop.query('SELECT nothing_like_this')).rejects.toThrow('does not exist')
+    expect(await of()).toBe(before)
+    await pool.end()
+  })
 })

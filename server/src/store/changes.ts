@@ -1,3 +1,4 @@
+import { setMaxListeners } from 'node:events'
 import { Client } from 'pg'
 import type { StreamKind } from '@pine/contract'
 
@@ -46,8 +47,11 @@ const LONGEST_PAUSE_MS = 5_000
 export function listenTo(connect: () => Client, beat = BEAT_MS): Changes {
   const listeners = new Set<(heard: Heard) => void>()
   const ending = new AbortController()
+  // Every open line waits for its end.
+  setMaxListeners(0, ending.signal)
   let client: Client | undefined
   let timer: NodeJS.Timeout | undefined
+  let beating: NodeJS.Timeout | undefined
   const tell = (heard: Heard) => {
     for (const listener of listeners) listener(heard)
   }
@@ -57,7 +61,6 @@ export function listenTo(connect: () => Client, beat = BEAT_MS): Changes {
     const next = connect()
     client = next
     let isLost = false
-    let beating: NodeJS.Timeout | undefined
     const again = (after: number) => {
       if (isLost || ending.signal.aborted) return
       isLost = true
@@ -73,7 +76,6 @@ export function listenTo(connect: () => Client, beat = BEAT_MS): Changes {
       clearTimeout(tooLate)
       if (!isLost && !ending.signal.aborted) beating = setTimeout(() => void listening(), beat)
     }
-    ending.signal.addEventListener('abort', () => clearTimeout(beating))
     next.on('notification', ({ payload }) => {
       if (payload === SESSIONS_CHANGED) return tell(SESSIONS_CHANGED)
       const change = changeOf(payload)
@@ -102,6 +104,7 @@ export function listenTo(connect: () => Client, beat = BEAT_MS): Changes {
     async close() {
       ending.abort()
       clearTimeout(timer)
+      clearTimeout(beating)
       await client?.end().catch(() => undefined)
     },
   }

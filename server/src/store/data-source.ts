@@ -28,7 +28,7 @@ import { AtTheDoor1797321600000 } from './migrations/at-the-door'
 import { ManyShops1797494400000 } from './migrations/many-shops'
 import { PagesOfSetups1797408000000 } from './migrations/pages-of-setups'
 import { clientOf, urlsOf } from './primary'
-import { NO_SHOP, poolClass, shopPool } from './shop-pool'
+import { givenUpWhereItHangs, NO_SHOP, poolClass, shopPool } from './shop-pool'
 
 const ENTITIES = [
   shopEntity,
@@ -65,6 +65,8 @@ const TIMEOUTS_MS = {
   lock_timeout: 3_000,
   idle_in_transaction_session_timeout: 15_000,
   connectionTimeoutMillis: 5_000,
+  // The server ends what takes too long; one that hangs ends nothing.
+  query_timeout: 17_000,
 } as const
 
 /** The advisory lock under which tables are brought up to date; any number that nothing else here takes. */
@@ -104,6 +106,7 @@ export async function openDatabase(url: string, ownerUrl = url): Promise<Databas
   })
   // A connection that is lost while nobody uses it is replaced by the next that is asked for.
   pool.on('error', () => undefined)
+  pool.on('connect', givenUpWhereItHangs)
   const shops = new Map<string, Promise<DataSource>>()
   const directory = shopPool(pool, NO_SHOP)
   const allShops = async (): Promise<readonly string[]> => {

@@ -17,7 +17,7 @@ const AWAY = [
 ]
 /** Of the driver and the mapper, which give these no code: the line broke in the middle of a transaction, say. */
 const AWAY_WORDS =
-  /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|query runner (was )?already released/i
+  /Connection terminated|Query read timeout|timeout exceeded when trying to connect|Client has encountered a connection error|query runner (was )?already released/i
 
 /** A failure that passes by itself: a lock that was not let go in time, or a database that is away. */
 export function passingFailure(cause: unknown): Passing | undefined {

@@ -1,5 +1,5 @@
 import { EventEmitter } from 'node:events'
-import type { Pool, PoolClient, QueryResult, QueryResultRow } from 'pg'
+import type { Client, Pool, PoolClient, QueryResult, QueryResultRow } from 'pg'
 
 /** What a connection is told that works for no shop: it sees none's rows. */
 export const NO_SHOP = ''
@@ -9,6 +9,26 @@ type Connected = (error: Error | undefined, client?: PoolClient, release?: Relea
 
 /** For which shop a connection was told to work last. */
 const toldTo = new WeakMap<PoolClient, string>()
+
+/** As the driver says it. */
+const NOT_ANSWERED = 'Query read timeout'
+
+/**
+ * A connection whose question was not answered in time leads to a database that hangs. It is given up: handed out again, it would
+ * keep whoever gets it waiting behind that question, and ten of them would be all there are.
+ */
+export function givenUpWhereItHangs(client: PoolClient): void {
+  const ask = client.query.bind(client) as (...asked: unknown[]) => unknown
+  client.query = ((...asked: unknown[]) => {
+    const answer = ask(...asked)
+    if (answer instanceof Promise)
+      answer.catch((cause: unknown) => {
+        if (cause instanceof Error && cause.message === NOT_ANSWERED)
+          void (client as unknown as Client).end().catch(() => undefined)
+      })
+    return answer
+  }) as typeof client.query
+}
 
 /** Connections of a pool that all shops share, each told for whom it works before it is handed out. */
 class ShopPool extends EventEmitter {
