@@ -351,7 +351,9 @@ test('a lead puts a set-up away and takes it out; what anybody enters brings it 
     server.send('POST', `/setups/${id}/facts`, { id: uuid(), kind, body })
   const where = async () => {
     const lists = await Promise.all(
-      ['', '?away=1'].map(async (query) => (await server.send('GET', `/setups${query}`)).body),
+      ['', '?away=1'].map(
+        async (query) => (await server.send('GET', `/setups${query}`)).body.setups,
+      ),
     )
     return lists.map((list: any[]) => list.find((one) => one.id === id))
   }
