@@ -1,5 +1,6 @@
 import type { SetupSummary } from '@pine/contract'
 import {
+  found,
   moreWords,
   needsFinding,
   needsMachine,
@@ -42,6 +43,18 @@ test('its mark: released and nothing open; read; hardly begun', () => {
   expect(trustOf(summary({ recorded: true }))).toBe('read')
   expect(trustOf(summary({ nextStation: null }))).toBe('read')
   expect(trustOf(summary({ stepsDone: 1 }))).toBe('not-read')
+})
+
+test('what is shown is found by every word at once, in whatever case and wherever it stands', () => {
+  const [body, ring] = [
+    summary({}),
+    summary({ name: 'Clamp ring', machine: 'Mill 1', changedBy: 'Jory Fenn' }),
+  ]
+  const names = (words: string) => found([body, ring], words).map(({ name }) => name)
+  expect(names('')).toEqual(['Focuser body', 'Clamp ring'])
+  expect(names('  mill ')).toEqual(['Focuser body', 'Clamp ring'])
+  expect(names('RING mill')).toEqual(['Clamp ring'])
+  expect(names('mira ring')).toEqual([])
 })
 
 test('a list that is seen at a glance is not searched', () => {

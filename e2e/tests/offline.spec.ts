@@ -58,6 +58,12 @@ test('without a network the page opens with what was seen, a new set-up begins, 
 
   await page.goto(product.address)
   await expect(page.getByRole('link', { name: /Clamp ring/ })).toBeVisible()
+  // What is shown is looked through without asking anybody.
+  await page.getByTestId('find').fill('focus')
+  await expect(page.getByRole('link', { name: /Clamp ring/ })).toBeHidden()
+  await expect(page.getByRole('link', { name: /Focuser body/ }).first()).toBeVisible()
+  await page.getByTestId('find').fill('')
+  await expect(page.getByRole('link', { name: /Clamp ring/ })).toBeVisible()
   await page.getByRole('button', { name: 'New set-up' }).click()
   await page.getByTestId('job-name').fill('Begun in the cellar')
   await page.getByRole('radio', { name: 'Mill 2' }).click()

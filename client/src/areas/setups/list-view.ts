@@ -17,6 +17,18 @@ export const moreWords = (shown: number, total: number, of: string): string =>
 /** Whether a list is long enough to be looked through by words. */
 export const needsFinding = (total: number): boolean => total > AT_A_GLANCE
 
+/**
+ * The set-ups that every word stands in: in the name of the job, of the machine or of whoever was last at it. The server answers by
+ * the same words; what is shown already is looked through at once, and without a network as well.
+ */
+export function found(setups: readonly SetupSummary[], words: string): readonly SetupSummary[] {
+  const sought = words.trim().toLocaleLowerCase().split(/\s+/)
+  return setups.filter(({ name, machine, changedBy }) => {
+    const text = `${name} ${machine} ${changedBy}`.toLocaleLowerCase()
+    return sought.every((word) => text.includes(word))
+  })
+}
+
 /** What stands in the way of a set-up; else how far it is, and what is next. */
 export function progressWords({ recorded, warnings, nextStation, blocks }: SetupSummary): string {
   if (blocks !== null) return blocks

@@ -12,7 +12,7 @@ import { Page } from '@/kit/page'
 import { Problem } from '@/kit/problem'
 import { Card, Column, Line } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { needsFinding, progressWords } from './list-view'
+import { found, needsFinding, progressWords } from './list-view'
 import { MoreButton } from './more-button'
 
 /** Keeps the list to what is worked on: set-ups go out of it, and come back. */
@@ -30,16 +30,17 @@ export function PutAwayScreen() {
   const group = (
     title: string,
     { page, of, moves }: { page: typeof listed; of: string; moves: 'away' | 'back' },
+    shown = found(page.setups ?? [], sought),
   ) => (
     <Column>
       <Words as="title" role="heading" aria-level={2}>
         {title}
       </Words>
-      {page.setups?.length === 0 ? (
+      {shown.length === 0 ? (
         <Words tone="soft">None.</Words>
       ) : (
         <Card overflow="hidden" role="list">
-          {page.setups?.map((setup, index) => (
+          {shown.map((setup, index) => (
             <SetupLine
               key={setup.id}
               setup={setup}

@@ -19,7 +19,7 @@ import { Card, Column, Row } from '@/kit/surfaces'
 import { TrustMark } from '@/kit/trust-mark'
 import { Words } from '@/kit/words'
 import { FoundElsewhere } from './found-elsewhere'
-import { byMachine, needsMachine, progressWords, trustOf } from './list-view'
+import { byMachine, found, needsMachine, progressWords, trustOf } from './list-view'
 import { MoreButton } from './more-button'
 
 /** What is on which machine, how far it is, and what is next. */
@@ -35,7 +35,11 @@ export function SetupsScreen() {
   const asked = { find: sought, ...(machine !== '' && { machine }) }
   const open = useSetups({ ...asked, standing: 'open' })
   const released = useSetups({ ...asked, standing: 'released' })
-  const listed = [...(open.setups ?? []), ...(released.setups ?? [])]
+  const [isOpen, isReleased] = [
+    found(open.setups ?? [], sought),
+    found(released.setups ?? [], sought),
+  ]
+  const listed = [...isOpen, ...isReleased]
   const begun = useBegun().filter(({ id }) => !listed.some((setup) => setup.id === id))
   const isAll = sought.trim() === '' && machine === ''
   const isEmpty = open.setups !== undefined && released.setups !== undefined && listed.length === 0
@@ -112,7 +116,7 @@ export function SetupsScreen() {
           ))}
         </View>
       )}
-      {byMachine(open.setups ?? []).map(({ machine: name, setups: here }) => (
+      {byMachine(isOpen).map(({ machine: name, setups: here }) => (
         <Column key={name} gap="$2">
           <Words as="lead" strong role="heading" aria-level={2}>
             {name}
@@ -123,13 +127,13 @@ export function SetupsScreen() {
         </Column>
       ))}
       <MoreButton page={open} of="worked on" testID="more-open" />
-      {released.setups !== undefined && released.setups.length > 0 && (
+      {isReleased.length > 0 && (
         <Column gap="$2">
           <Words as="lead" strong role="heading" aria-level={2}>
             Released
           </Words>
           <View flexDirection="row" flexWrap="wrap" gap="$3" role="list" testID="released">
-            {released.setups.map((setup) => card(setup, true))}
+            {isReleased.map((setup) => card(setup, true))}
           </View>
           <MoreButton page={released} of="released" testID="more-released" />
         </Column>
