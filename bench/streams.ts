@@ -52,7 +52,10 @@ let there = 0
 async function measure(id: string, setupsThere: number, facts: number): Promise<void> {
   const list = await p99(() => ask('GET', '/setups'))
   const bareList = await p99(() =>
-    owner.query('SELECT summary FROM summary WHERE shop_id = $1 ORDER BY created_at DESC', [shop]),
+    owner.query(
+      'SELECT summary FROM summary WHERE shop_id = $1 AND NOT is_away ORDER BY created_at DESC LIMIT 50',
+      [shop],
+    ),
   )
   const open = await p99(() => ask('GET', `/setups/${id}`))
   const bareOpen = await p99(() =>
