@@ -65,11 +65,11 @@ test('nobody who writes is a failure that passes', async () => {
 
 describe('a database that hangs', () => {
   test('keeps nobody waiting behind its question: the connection is given up, and the failure passes', async () => {
-    const pool = new Pool({ connectionString: live.href, max: 1, query_timeout: 150 })
+    const pool = new Pool({ connectionString: live.href, max: 1, query_timeout: 1_500 })
     pool.on('error', () => undefined)
     pool.on('connect', givenUpWhereItHangs)
     const shop = shopPool(pool, '')
-    const failure: unknown = await shop.query('SELECT pg_sleep(3)').catch((cause: unknown) => cause)
+    const failure: unknown = await shop.query('SELECT pg_sleep(10)').catch((cause: unknown) => cause)
     expect(passingFailure(failure)).toBe('away')
     // The only connection there is; behind the question it would not be answered in time either.
     const { rows } = await shop.query<{ one: number }>('SELECT 1 AS one')
