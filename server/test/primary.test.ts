@@ -69,7 +69,9 @@ describe('a database that hangs', () => {
     pool.on('error', () => undefined)
     pool.on('connect', givenUpWhereItHangs)
     const shop = shopPool(pool, '')
-    const failure: unknown = await shop.query('SELECT pg_sleep(10)').catch((cause: unknown) => cause)
+    const failure: unknown = await shop
+      .query('SELECT pg_sleep(10)')
+      .catch((cause: unknown) => cause)
     expect(passingFailure(failure)).toBe('away')
     // The only connection there is; behind the question it would not be answered in time either.
     const { rows } = await shop.query<{ one: number }>('SELECT 1 AS one')
