@@ -4,6 +4,7 @@ import {
   moreWords,
   needsFinding,
   needsMachine,
+  noneWords,
   progressWords,
   trustOf,
 } from '@/areas/setups/list-view'
@@ -72,4 +73,10 @@ test('machines are asked for where there is more than a page on several, or one 
 test('what the next page brings, the last one too', () => {
   expect(moreWords(50, 195, 'released')).toBe('Show 50 more of 195 released')
   expect(moreWords(150, 195, 'released')).toBe('Show 45 more of 195 released')
+})
+
+test('why nothing is listed: by words, on a machine, or because nobody could be asked', () => {
+  expect(noneWords('rail', true)).toBe('No set-up fits these words.')
+  expect(noneWords(' ', true)).toBe('No set-up is on this machine.')
+  expect(noneWords('rail', false)).toContain('Without a connection')
 })

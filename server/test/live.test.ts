@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { parseSetupText } from '@pine/contract'
 import { Client } from 'pg'
 import { v7 as uuid } from 'uuid'
-import { listenTo, type Heard } from '../src/store/changes'
+import { listenTo, type Changes, type Heard } from '../src/store/changes'
 import { startHarness, type Harness } from './harness'
 
 const parsed = parseSetupText(
@@ -99,6 +99,20 @@ test('nobody who is not signed in hears anything', async () => {
   expect(stranger.status).toBe(401)
 })
 
+/** What is heard, and a wait until so much was. */
+function hearing(changes: Changes) {
+  const heard: Heard[] = []
+  let wake = () => {}
+  changes.subscribe((one) => {
+    heard.push(one)
+    wake()
+  })
+  const until = async (count: number) => {
+    while (heard.length < count) await new Promise<void>((resolve) => (wake = resolve))
+  }
+  return { heard, until }
+}
+
 describe('the line to the database', () => {
   test('is opened again when it breaks, and a gap is told then', async () => {
     const opened: Client[] = []
@@ -107,15 +121,7 @@ describe('the line to the database', () => {
       opened.push(client)
       return client
     })
-    const heard: Heard[] = []
-    let wake = () => {}
-    changes.subscribe((one) => {
-      heard.push(one)
-      wake()
-    })
-    const until = async (count: number) => {
-      while (heard.length < count) await new Promise<void>((resolve) => (wake = resolve))
-    }
+    const { heard, until } = hearing(changes)
     await until(1)
     expect(heard).toEqual(['gap'])
     await shop.asOwner(
@@ -141,15 +147,7 @@ describe('the line to the database', () => {
         hangs ? new Promise(() => undefined) : query(...(asked as [string]))) as typeof client.query
       return client
     }, 20)
-    const heard: Heard[] = []
-    let wake = () => {}
-    changes.subscribe((one) => {
-      heard.push(one)
-      wake()
-    })
-    const until = async (count: number) => {
-      while (heard.length < count) await new Promise<void>((resolve) => (wake = resolve))
-    }
+    const { heard, until } = hearing(changes)
     await until(1)
     hangs = true
     await until(2)

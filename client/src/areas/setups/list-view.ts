@@ -14,6 +14,18 @@ export const needsMachine = (total: number, machines: number, chosen: string): b
 export const moreWords = (shown: number, total: number, of: string): string =>
   `Show ${Math.min(SETUPS_A_PAGE, total - shown)} more of ${total} ${of}`
 
+/**
+ * Why nothing is listed.
+ *
+ * @param words that are looked for; none, where a machine alone was chosen.
+ * @param isWhole whether the server looked through all of them, and not this device through those that it has.
+ */
+export function noneWords(words: string, isWhole: boolean): string {
+  if (!isWhole)
+    return 'Nothing here fits. Without a connection only what was shown last is searched.'
+  return words.trim() === '' ? 'No set-up is on this machine.' : 'No set-up fits these words.'
+}
+
 /** Whether a list is long enough to be looked through by words. */
 export const needsFinding = (total: number): boolean => total > AT_A_GLANCE
 

@@ -19,7 +19,7 @@ import { Card, Column, Row } from '@/kit/surfaces'
 import { TrustMark } from '@/kit/trust-mark'
 import { Words } from '@/kit/words'
 import { FoundElsewhere } from './found-elsewhere'
-import { byMachine, found, needsMachine, progressWords, trustOf } from './list-view'
+import { byMachine, found, needsMachine, noneWords, progressWords, trustOf } from './list-view'
 import { MoreButton } from './more-button'
 
 /** What is on which machine, how far it is, and what is next. */
@@ -105,7 +105,9 @@ export function SetupsScreen() {
           onChange={setMachine}
         />
       )}
-      {!isAll && isEmpty && <Words tone="soft">No set-up is called so.</Words>}
+      {!isAll && isEmpty && !open.isAsking && !released.isAsking && (
+        <Words tone="soft">{noneWords(sought, open.error === undefined)}</Words>
+      )}
       <FoundElsewhere words={sought} />
       {begun.length > 0 && (
         <View flexDirection="row" flexWrap="wrap" gap="$3" role="list">

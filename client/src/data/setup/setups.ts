@@ -16,7 +16,7 @@ export function useSetups({ find = '', ...asked }: Omit<SetupQuery, 'most'> = {}
   const [pages, setPages] = useState(1)
   const most = pages * SETUPS_A_PAGE
   // What is looked for comes first: answers to that are not kept for a day without a network.
-  const { data, error } = useSWR(
+  const { data, error, isLoading } = useSWR(
     ['setups', find.trim(), asked.away, asked.standing, asked.machine, most],
     () =>
       ask(
@@ -32,6 +32,8 @@ export function useSetups({ find = '', ...asked }: Omit<SetupQuery, 'most'> = {}
     /** How many there are of all that were asked for. */
     total,
     error: error as unknown,
+    /** What is shown is what was asked before: the answer is on its way. */
+    isAsking: isLoading,
     /** Asks for the next page; undefined where all are there. */
     more: setups !== undefined && setups.length < total ? () => setPages(pages + 1) : undefined,
   }
