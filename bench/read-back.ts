@@ -1,10 +1,10 @@
-import { areLastDigits, partedDigits } from '@pine/core/keyin'
+import { partedDigits, shortReadBackDiffers } from '@pine/core/keyin'
 import { DIGIT_SLIPS, slippedDigits } from '@pine/core/slips'
 import { pick, random } from './support/chance'
 import { line } from './support/shop'
 
-// What a read-back of the last digits catches of the slips that happen between the sheet and the control, beside one press
-// without looking and beside every digit typed. The rest is left to the eye, which has the sign and the first digits before it.
+// What a read-back of the sign and the last digits catches of the slips that happen between the sheet and the control, beside one press
+// without looking and beside every digit typed. The rest is left to the eye, which has the digits between before it.
 // Run: npx tsx bench/read-back.ts        (CASES=5000, SEED=1)
 
 const CASES = Number(process.env['CASES'] ?? 5000)
@@ -36,7 +36,7 @@ const SLIPS: Readonly<Record<string, (right: string, control: Control) => string
 
 for (const control of CONTROLS) {
   process.stdout.write(`\n${control.unit}, ${control.decimals} decimals, ${CASES} numbers each\n\n`)
-  line('slip at the control', 'every digit', 'last digits', 'a press')
+  line('slip at the control', 'every digit', 'sign, digits', 'a press')
   line('---', '---:', '---:', '---:')
   for (const [slip, shownAfter] of Object.entries(SLIPS)) {
     let [whole, last] = [0, 0]
@@ -44,7 +44,8 @@ for (const control of CONTROLS) {
       const right = numberOf(control)
       const shown = shownAfter(right, control)
       if (shown !== right) whole += 1
-      if (!areLastDigits(right, partedDigits(shown).last)) last += 1
+      const { sign, last: digits } = partedDigits(shown)
+      if (shortReadBackDiffers(right, { sign, digits }) !== undefined) last += 1
     }
     const share = (count: number) => `${((100 * count) / CASES).toFixed(1)} %`
     line(slip, share(whole), share(last), share(0))

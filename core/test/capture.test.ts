@@ -15,6 +15,7 @@ import { type KeyMode, type SetupSheet } from '../src/sheet'
 import { type ControlProfile } from '../src/sheet/machine'
 import { solve } from '../src/solve'
 import {
+  event,
   fact,
   leftTouch,
   mm,
@@ -284,4 +285,35 @@ test('a reading that replaces another is captured like the first', () => {
   // Once more beside it, the middle of both counts: what is told depends on where it stands.
   expect(captureAt(document, leftFace)).toBeUndefined()
   expect(readingOf(first)).toBeDefined()
+})
+
+test('lengths are keyed before Z is told as a position: the control takes off the one that is active, as it is by then', () => {
+  const withTool = (workOffsetKey: KeyMode) => {
+    const [first] = workedSheet().offsets
+    const offsets = [{ ...first!, Z: { by: 'tool-on-part' as const, tool: 1, facing: mm('0') } }]
+    return order(on({ workOffsetKey }, workedDocument({ school: 'gauge-line', offsets }, [])))
+  }
+  const told = withTool('position')
+  expect(told.indexOf('key-in:H1')).toBe(told.indexOf('tip-on-plane:T1') + 1)
+  const set = withTool('set')
+  expect(set.indexOf('key-in:H1')).toBeGreaterThan(set.indexOf('tip-on-part:T1:G54'))
+})
+
+test('what no longer holds is not captured: the row would be keyed wrong at once', () => {
+  // All are compared with T1, which was touched before the plane moved.
+  const document = on(
+    { lengthKey: 'copy' },
+    workedDocument(
+      {
+        school: 'master-tool',
+        reference: { masterTool: 1 },
+        tools: [1, 2].map((number) => ({ number, name: `T${number}`, lengthRegister: number })),
+      },
+      [tipTouch()],
+    ),
+  )
+  const second = { ...tip, tool: 2 } as ReadingToBe
+  expect(captureAt(document, second)?.address).toBe('H2')
+  const moved = { ...document, events: [event({ kind: 'plane-moved' })] }
+  expect(captureAt(moved, second)).toBeUndefined()
 })

@@ -1,4 +1,5 @@
 import { checkDocument, type Reading, type SetupDocument } from '../src/facts'
+import type { ReadBack } from '../src/facts/document'
 import { stepsOf } from '../src/plan'
 import { type KeyMode, type OffsetPlan } from '../src/sheet'
 import { solve, type Solution } from '../src/solve'
@@ -280,6 +281,7 @@ describe('the tool in the spindle and the one that the control takes for active'
     holds: number | null,
     controlSays: number | null,
     workOffsetKey: KeyMode = 'position',
+    readBacks: readonly ReadBack[] = [],
   ) => {
     const { machine } = workedSheet()
     const control = { ...machine.control, workOffsetKey }
@@ -287,8 +289,8 @@ describe('the tool in the spindle and the one that the control takes for active'
       ...workedSheet().offsets[0]!,
       Z: { by: 'nose-on-part', facing: mm('0') },
     }
-    return solve(
-      workedDocument(
+    return solve({
+      ...workedDocument(
         { school: 'gauge-line', machine: { ...machine, control }, offsets: [onNose] },
         [
           noseTouch(),
@@ -304,7 +306,8 @@ describe('the tool in the spindle and the one that the control takes for active'
           },
         ],
       ),
-    )
+      readBacks,
+    })
   }
   const said = (solution: Solution) =>
     solution.warnings.map((warning) => describeWarning(warning, (nm) => `${nm / 1e6} mm`))
@@ -323,12 +326,25 @@ describe('the tool in the spindle and the one that the control takes for active'
       },
     ])
     expect(said(solution)).toEqual([expect.stringContaining('every tip would come 80 mm too deep')])
+  })
+  test('a position is told with what the active length is by now, and not with what it is to become', () => {
+    const lineWith = (readBacks: readonly ReadBack[]) =>
+      onPart(null, 1, 'position', readBacks).registers.find(({ address }) => address === 'G54.Z')
+        ?.keyIn
+    // Nobody has looked at H1: it may hold last job's length.
+    expect(lineWith([])).toMatchObject({
+      mode: 'set',
+      type: '-330.000',
+      insteadOf: { mode: 'position', because: 'length-unread' },
+    })
     // −330 with H1 of 80 active: the control works out −330 − 80 − V, and G54 Z is to be −330.
-    expect(solution.registers.find(({ address }) => address === 'G54.Z')?.keyIn).toMatchObject({
+    expect(lineWith([shown('H1', '80.000')])).toMatchObject({
       mode: 'position',
       activeLength: 'H1',
       type: '-80.000',
     })
+    // Last job's 75 is still there: it takes 75 off.
+    expect(lineWith([{ ...shown('H1', '75.000'), moment: 'before' }])?.type).toBe('-75.000')
   })
   test('where Z is typed, what the control takes for active touches nothing', () => {
     expect(onPart(null, 1, 'set').warnings).toEqual([])

@@ -4,6 +4,9 @@ import { type KeyMode } from '../src/sheet'
 import { type ControlProfile } from '../src/sheet/machine'
 import { solve } from '../src/solve'
 import {
+  event,
+  fact,
+  frontTouch,
   leftTouch,
   mm,
   noseTouch,
@@ -59,7 +62,7 @@ const twoFaces = (readings: readonly Reading[]) =>
 describe('a control that copies the machine position', () => {
   // The face lies at −412.3 + 5 = −407.3, which the drawing calls −60: X = −347.3.
   test('X: copied at the touch it shows −412.300, and 65.000 is to be added', () => {
-    expect(keyed('copy', workedDocument())('G54.X')).toMatchObject({
+    expect(keyed('copy', workedDocument({}, [tipTouch(), leftTouch()]))('G54.X')).toMatchObject({
       copies: '-412.300',
       type: '65.000',
       after: '-347.300',
@@ -101,6 +104,19 @@ describe('a control that halves the counter', () => {
     })
   })
 
+  test('the counter is zeroed at the first face of a pair alone: read out of turn, nothing is halved', () => {
+    // Touched again on the left, the counter is not zeroed there: the right face was read before.
+    const again = [rightTouch(), leftTouch()]
+    const superseded = { ...rightTouch(), supersedes: again[0]!.id } as Reading
+    expect(keyed('halve', twoFaces([...again, superseded]))('G54.X')).toMatchObject({
+      mode: 'position',
+    })
+    // The front was touched in between: the counter says nothing of X any more.
+    expect(
+      keyed('halve', twoFaces([leftTouch(), frontTouch(), rightTouch()]))('G54.X'),
+    ).toMatchObject({ mode: 'position' })
+  })
+
   test('two faces on a control that does not halve: no counter is spoken of', () => {
     expect(keyed('set', twoFaces([leftTouch(), rightTouch()]))('G54.X')).not.toHaveProperty(
       'counter',
@@ -111,7 +127,7 @@ describe('a control that halves the counter', () => {
   })
 
   test('a single face cannot be halved: its position is told', () => {
-    expect(keyed('halve', workedDocument())('G54.X')).toMatchObject({
+    expect(keyed('halve', workedDocument({}, [leftTouch()]))('G54.X')).toMatchObject({
       mode: 'position',
       type: '-65.000',
     })
@@ -125,6 +141,57 @@ test('a diameter is typed, however lengths are keyed', () => {
     [readingOf<'tool-diameter'>({ of: 'tool-diameter', tool: 1, read: mm('9.98'), with: [] })],
   )
   expect(keyed('set', document, 'copy')('D1')).toMatchObject({ mode: 'set', type: '9.980' })
+})
+
+// Copied, told or halved, a row is right only while the axis stands where it was touched (domain.md §20, "Capture").
+describe('once the axis has moved away from the touch the number itself is stored', () => {
+  const { place } = fact()
+  const touches = [tipTouch(), leftTouch()]
+  const at = (mode: KeyMode, changes: Partial<SetupDocument>) =>
+    keyed(mode, { ...workedDocument({}, touches), ...changes })('G54.X')
+  const moved = { mode: 'set', type: '-347.300', insteadOf: { because: 'moved-away' } }
+  test.each(['copy', 'position'] as const)('%s', (mode) => {
+    expect(at(mode, {})).toMatchObject({ mode })
+    // Whoever touched the front went round the part; whoever tried a tool's diameter stands where they stood.
+    const touched = (...more: readonly Reading[]) => at(mode, { readings: [...touches, ...more] })
+    expect(touched(frontTouch())).toMatchObject(moved)
+    expect(
+      touched(
+        readingOf<'tool-diameter'>({ of: 'tool-diameter', tool: 1, read: mm('9.98'), with: [] }),
+      ),
+    ).toMatchObject({ mode })
+    expect(at(mode, { events: [event({ kind: 'tool-changed', tool: 1 })] })).toMatchObject(moved)
+    expect(at(mode, { sheetPlace: fact().place })).toMatchObject(moved)
+    const proof = {
+      row: 'G54',
+      tool: 1,
+      clearance: mm('25'),
+      gap: mm('25'),
+      overZero: true,
+    } as const
+    expect(at(mode, { proofs: [{ ...fact(), ...proof }] })).toMatchObject(moved)
+    expect(at(mode, { checkOffs: [{ ...fact(), of: 'holding' }] })).toMatchObject(moved)
+    const lift = { moves: 'in', where: 'lengths', amount: mm('10') } as const
+    expect(at(mode, { lifts: [{ ...fact(), ...lift }] })).toMatchObject(moved)
+    // What happened before the touch moved nothing since.
+    expect(at(mode, { sheetPlace: place })).toMatchObject({ mode })
+  })
+  test('halved once, the axis stands in the middle and at neither face', () => {
+    const halved = { ...fact(), address: 'G54.X', mode: 'halve', typed: mm('25') } as const
+    const both = twoFaces([leftTouch(), rightTouch()])
+    expect(keyed('halve', both)('G54.X')).toMatchObject({ mode: 'halve' })
+    expect(
+      keyed('halve', { ...both, keyIns: [{ ...halved, place: fact().place }] })('G54.X'),
+    ).toMatchObject({ mode: 'set', type: '-372.300' })
+  })
+  test('beside each line that counts from the touch stands the one for an axis that was jogged away', () => {
+    const { machine } = workedSheet()
+    const control = { ...machine.control, workOffsetKey: 'position' as const }
+    const document = workedDocument({ machine: { ...machine, control } }, [leftTouch()])
+    const X = solve(document).registers.find(({ address }) => address === 'G54.X')
+    expect(X?.keyIn).toMatchObject({ mode: 'position', type: '-65.000' })
+    expect(X?.keyInElsewhere).toMatchObject(moved)
+  })
 })
 
 // The whole line by mode, and nothing beside it: what is said in one mode is not said in another.
@@ -177,7 +244,20 @@ describe('a line of the key-in sheet', () => {
     )
     const readBacks =
       before === undefined ? [] : [{ ...shown(address, before), moment: 'before' as const }]
-    return solve({ ...base, readBacks }).registers.find((one) => one.address === address)?.keyIn
+    // The touch that is asked about is the last one: there the axis stands.
+    const last = base.readings.find(({ of }) => of === LAST_TOUCH[address])
+    const ordered =
+      last === undefined
+        ? base.readings
+        : [...base.readings.filter((one) => one !== last), { ...last, place: fact().place }]
+    return solve({ ...base, readings: ordered, readBacks }).registers.find(
+      (one) => one.address === address,
+    )?.keyIn
+  }
+  const LAST_TOUCH: Partial<Record<Address, Reading['of']>> = {
+    'G54.X': 'face',
+    'G54.Z': 'nose-on-part',
+    H1: 'tip-on-plane',
   }
   const X = { address: 'G54.X', unit: 'mm', after: '-349.300', expected: -349_300_000 }
   const Z = { address: 'G54.Z', unit: 'mm', after: '-379.500', expected: -379_500_000 }
@@ -246,7 +326,7 @@ describe('a line of the key-in sheet', () => {
         type: '-377.500',
         after: '-377.500',
         expected: -377_500_000,
-        insteadOf: workOffsetKey,
+        insteadOf: { mode: workOffsetKey, because: 'not-touched' },
       })
     },
   )

@@ -1,41 +1,54 @@
-import { areLastDigits, leastReadBack, partedDigits } from '@pine/core/keyin'
+import { leastReadBack, partedDigits, shortReadBackDiffers } from '@pine/core/keyin'
 import type { Address } from '@pine/core/address'
 
 test.each([
-  ['-112.406', '-112.', '406'],
-  ['4.1234', '4.1', '234'],
-  ['0.000', '0.', '000'],
-  ['-12.5', '-', '12.5'],
-  ['12.50', '1', '2.50'],
-  ['.5', '', '.5'],
-  ['1234', '1', '234'],
-])('%s is parted where its last three digits begin', (shown, first, last) => {
-  expect(partedDigits(shown)).toEqual({ first, last })
+  ['-112.406', '-', '112.', '406'],
+  ['4.1234', '+', '4.1', '234'],
+  ['+4.1234', '+', '4.1', '234'],
+  // Zero is the same with either sign.
+  ['0.000', undefined, '0.', '000'],
+  ['-0.000', undefined, '0.', '000'],
+  ['-0.001', '-', '0.', '001'],
+  ['-12.5', '-', '', '12.5'],
+  ['12.50', '+', '1', '2.50'],
+  ['.5', '+', '', '.5'],
+  ['1234', '+', '1', '234'],
+] as const)(
+  '%s is parted into its sign, its first and its last three digits',
+  (shown, sign, first, last) => {
+    expect(partedDigits(shown)).toEqual({ sign, first, last })
+  },
+)
+
+test.each([
+  ['-112.406', '-', '406', undefined],
+  // Right digits behind a turned sign look right: the tip would go down into metal.
+  ['-112.406', '+', '406', 'sign'],
+  ['112.406', '-', '406', 'sign'],
+  ['-112.406', undefined, '406', 'sign'],
+  ['-112.406', '-', '460', 'digits'],
+  ['-112.406', '-', '06', 'digits'],
+  ['-112.406', '-', '2406', 'digits'],
+  ['-12.5', '-', '125', undefined],
+  ['-12.5', '-', '12.5', undefined],
+  ['0.000', undefined, '000', undefined],
+  ['0.000', '-', '000', undefined],
+  // What it cannot tell: the digits between.
+  ['121.406', '+', '406', undefined],
+] as const)('%s read back as %s…%s differs in: %s', (expected, sign, digits, differs) => {
+  expect(shortReadBackDiffers(expected, { sign, digits })).toBe(differs)
 })
 
 test.each([
-  ['-112.406', '406', true],
-  ['-112.406', '460', false],
-  ['-112.406', '06', false],
-  ['-112.406', '2406', false],
-  ['-12.5', '125', true],
-  ['-12.5', '12.5', true],
-  // What it cannot tell: the digits before, and the sign.
-  ['121.406', '406', true],
-])('%s ends in %s: %s', (shown, typed, are) => {
-  expect(areLastDigits(shown, typed)).toBe(are)
-})
-
-test.each([
-  ['H3', false, 'last-digits'],
-  ['G54.Z', false, 'last-digits'],
-  ['G54.1 P2.Z', false, 'last-digits'],
+  ['H3', false, 'sign-and-digits'],
+  ['G54.Z', false, 'sign-and-digits'],
+  ['G54.1 P2.Z', false, 'sign-and-digits'],
   ['G54.X', false, 'seen'],
   ['G54.Y', false, 'seen'],
   ['D3', false, 'seen'],
   // The row shows a number that looks right.
-  ['G54.X', true, 'last-digits'],
-  ['D3', true, 'last-digits'],
+  ['G54.X', true, 'sign-and-digits'],
+  ['D3', true, 'sign-and-digits'],
 ] as const)('of %s (keyed before: %s) %s is the least', (address, wasKeyed, way) => {
   expect(leastReadBack(address as Address, { wasKeyed })).toBe(way)
 })

@@ -339,10 +339,10 @@ describe('key-in and read-back', () => {
       ...workedSheet().offsets[0]!,
       X: { by: 'one-face', face: 'left', side: 'outside', drawing: mm('0') } as const,
     }
-    const document = workedDocument({
-      machine: { ...workedSheet().machine, control },
-      offsets: [corner],
-    })
+    const document = workedDocument(
+      { machine: { ...workedSheet().machine, control }, offsets: [corner] },
+      [noseTouch(), tipTouch(), difference(), leftTouch()],
+    )
     const line = (address: string) =>
       solve(document).registers.find((register) => register.address === address)?.keyIn
     // Left face of a part whose corner is zero: minus the radius (domain.md §7).

@@ -311,9 +311,10 @@ describe('a second job on the same machine', () => {
     const control = { ...sheet().machine.control, lengthKey: 'copy' as const }
     const machine = { ...sheet().machine, control }
     const document = documentOf(sheet({ machine }), takenOver(first()).kept)
+    // Touched last, T4 still stands there.
     const here = documentOf(
       sheet({ machine }),
-      ALL.map((tool) => touch(tool)),
+      [...ALL.filter((tool) => tool !== 4), 4].map((tool) => touch(tool)),
     )
     expect(registerAt(here, 'H4')?.keyIn).toHaveProperty('mode', 'copy')
     expect(registerAt(document, 'H4')?.keyIn).not.toHaveProperty('mode', 'copy')

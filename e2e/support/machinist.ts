@@ -1,7 +1,7 @@
 import { expect, request, type Page } from '@playwright/test'
 import { v7 as uuid } from 'uuid'
 
-const KEY_NAMES: Readonly<Record<string, string>> = { '.': 'decimal point', '-': 'turn the sign' }
+const KEY_NAMES: Readonly<Record<string, string>> = { '.': 'decimal point', '-': 'change sign' }
 
 /** A device tries again every few seconds. */
 const LONGEST_AWAY_MS = 60_000
@@ -23,8 +23,7 @@ export class Machinist {
     if (this.quick && (await field.isVisible())) return field.fill(number)
     for (const key of number.replace('-', ''))
       await this.page.getByRole('button', { name: KEY_NAMES[key] ?? key, exact: true }).click()
-    if (number.startsWith('-'))
-      await this.page.getByRole('button', { name: 'turn the sign' }).click()
+    if (number.startsWith('-')) await this.page.getByRole('button', { name: 'change sign' }).click()
   }
 
   async next(): Promise<void> {
@@ -81,7 +80,7 @@ export class Machinist {
     await this.seesShown(shown, shown === type)
   }
 
-  /** Tells what the control shows: by one press or its last digits where it is what it should be, and typed whole otherwise. */
+  /** Tells what the control shows: by one press, or its sign and last digits, where it is what it should be, and typed whole otherwise. */
   async seesShown(shown: string, isRight: boolean): Promise<void> {
     const { page } = this
     const that = page.getByTestId('shows-that')
@@ -89,11 +88,20 @@ export class Machinist {
     await expect(that.or(page.getByTestId('reading'))).toBeVisible()
     if (isRight && (await that.isVisible())) return that.click()
     if (await other.isVisible()) {
-      if (isRight) return this.keys(shown.replace(/\D/g, '').slice(-3))
+      if (isRight) return this.signAndDigits(shown)
       await other.click()
     }
     await this.keys(shown.replace('\u2212', '-'))
     await this.next()
+  }
+
+  /** The sign first, then the last digits: on our keys, or by the keyboard where there are none. */
+  async signAndDigits(shown: string): Promise<void> {
+    const { page } = this
+    const digits = shown.replace(/\D/g, '').slice(-3)
+    const sign = page.getByRole('button', { name: /^[\u2212-]/.test(shown) ? 'minus' : 'plus' })
+    if (await sign.isVisible()) await sign.click()
+    await this.keys(digits)
   }
 
   /**

@@ -43,7 +43,11 @@ for (const size of SIZES)
       // Nothing is wider than the screen.
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(size.width)
     }
-    // Wrong last digits: what can be pressed about it is in view, wherever the rest has scrolled to.
+    // A turned sign or wrong last digits: what can be pressed about it is in view, wherever the rest has scrolled to.
+    await page.getByRole('button', { name: 'minus' }).click()
+    await expect(page.getByRole('alert')).toContainText('It should be plus')
+    await expect(page.getByTestId('shows-else')).toBeInViewport({ ratio: 1 })
+    await page.getByRole('button', { name: 'plus' }).click()
     await mira.keys('460')
     await expect(page.getByRole('alert')).toContainText('It should not end in 460')
     await expect(page.getByTestId('shows-else')).toBeInViewport({ ratio: 1 })

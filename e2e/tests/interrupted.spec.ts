@@ -72,10 +72,10 @@ test('begun on a phone, interrupted, and finished on a wide screen by the keyboa
   await page.keyboard.type('-280.000')
   await expect(page.getByTestId('implied')).toHaveText('−280.100')
   await enter(page)
-  // The last digits of a number that goes down into metal; one press where it is enough to have looked.
+  // The sign and the last digits of a number that goes down into metal; one press where it is enough to have looked.
   for (const value of ['−300.100', '−280.100']) {
     await expect(page.getByTestId('to-type')).toHaveText(value)
-    await page.keyboard.type('100')
+    await page.keyboard.type('-100')
   }
   await expect(page.getByTestId('to-type')).toHaveText('−407.300')
   await enter(page)
@@ -91,7 +91,7 @@ test('begun on a phone, interrupted, and finished on a wide screen by the keyboa
   await page.keyboard.type('-250.000')
   await enter(page)
   await expect(page.getByTestId('to-type')).toHaveText('−0.500')
-  await page.keyboard.type('500')
+  await page.keyboard.type('-500')
   for (const tool of [1, 2]) {
     await heading(page, new RegExp(`Send T${tool} over zero`))
     if (tool === 2) {

@@ -15,6 +15,8 @@ test('mill by the gauge line, a 3D sensor over two fixtures; the control took an
   await expect(page.getByText('Last time it measured 80.000 mm')).toBeVisible()
   await mira.goTo('tip-on-plane:T9')
   await mira.read(/Lower T9 onto the fixed jaw/, '-190.000', '160.000')
+  // This control works Z out with the length that is active: lengths are keyed before it is touched.
+  await mira.keyIn('H9', '160.000')
   await mira.goTo('tip-on-plane:T1')
   await mira.keys('-202.000')
   await expect(page.getByTestId('step-warning')).toContainText(
@@ -25,6 +27,7 @@ test('mill by the gauge line, a 3D sensor over two fixtures; the control took an
   await expect(page.getByText('This disagrees. Look again')).toBeVisible()
   await page.getByTestId('reading').fill('')
   await mira.read(/Lower T1 onto the 50 mm setter/, '-220.000', '80.000')
+  await mira.keyIn('H1', '80.000')
 
   await mira.seeTo(/Seat the part/)
   await mira.read(/Left face, from the left, until the 3D sensor touches/, '-412.300')
@@ -60,8 +63,6 @@ test('mill by the gauge line, a 3D sensor over two fixtures; the control took an
   await mira.read(/Zero the relative counter on one raw top/, '2.500', '−377.500')
 
   for (const [register, value] of [
-    ['H1', '80.000'],
-    ['H9', '160.000'],
     ['G54 X', '−352.300'],
     ['G54 Y', '−255.000'],
   ])

@@ -22,7 +22,10 @@ const Key = styled(View, {
   cursor: 'pointer',
   pressStyle: { backgroundColor: '$readPaper' },
   $small: { minHeight: 44 },
-  variants: { act: { true: { backgroundColor: '$act', borderColor: '$act' } } } as const,
+  variants: {
+    act: { true: { backgroundColor: '$act', borderColor: '$act' } },
+    wanted: { true: { borderColor: '$act', borderWidth: 3 } },
+  } as const,
 })
 
 export interface KeypadProps {
@@ -32,6 +35,10 @@ export interface KeypadProps {
   readonly withoutPoint?: boolean
   /** Turns the sign; left out where a size is asked for, which has none. */
   readonly onSign?: () => void
+  /** Plus and minus as keys of their own, where the sign is entered by itself; takes the places of the sign and the point. */
+  readonly onPlusOrMinus?: (sign: '+' | '-') => void
+  /** It is their turn. */
+  readonly asksSign?: boolean
   readonly onUnit?: () => void
   readonly onNext: () => void
   readonly next: string
@@ -52,6 +59,7 @@ export function Keypad({
   onType,
   onDelete,
   onSign,
+  onPlusOrMinus,
   onUnit,
   onNext,
   byKeyboard = false,
@@ -59,15 +67,16 @@ export function Keypad({
 }: KeypadProps) {
   // What the keys do changes with every number that is typed, what they look like does not: drawing
   // seventeen of them anew for each digit would be most of the work of a keystroke.
-  const latest = useRef({ onType, onDelete, onSign, onUnit, onNext })
+  const latest = useRef({ onType, onDelete, onSign, onPlusOrMinus, onUnit, onNext })
   useEffect(() => {
-    latest.current = { onType, onDelete, onSign, onUnit, onNext }
+    latest.current = { onType, onDelete, onSign, onPlusOrMinus, onUnit, onNext }
   })
   const keys = useMemo(
     () => ({
       onType: (character: string) => latest.current.onType(character),
       onDelete: () => latest.current.onDelete(),
       onSign: () => latest.current.onSign?.(),
+      onPlusOrMinus: (sign: '+' | '-') => latest.current.onPlusOrMinus?.(sign),
       onUnit: () => latest.current.onUnit?.(),
       onNext: () => latest.current.onNext(),
     }),
@@ -75,7 +84,13 @@ export function Keypad({
   )
   useEffect(() => (byKeyboard ? listenToKeyboard(keys) : undefined), [byKeyboard, keys])
   return (
-    <Keys {...keys} {...rest} withSign={onSign !== undefined} withUnit={onUnit !== undefined} />
+    <Keys
+      {...keys}
+      {...rest}
+      withSign={onSign !== undefined}
+      withPlusAndMinus={onPlusOrMinus !== undefined}
+      withUnit={onUnit !== undefined}
+    />
   )
 }
 
@@ -96,20 +111,28 @@ function listenToKeyboard({
 }
 
 interface KeysProps extends Required<
-  Pick<KeypadProps, 'onType' | 'onDelete' | 'onSign' | 'onUnit' | 'onNext' | 'next'>
+  Pick<
+    KeypadProps,
+    'onType' | 'onDelete' | 'onSign' | 'onPlusOrMinus' | 'onUnit' | 'onNext' | 'next'
+  >
 > {
   readonly withoutPoint?: boolean
   readonly withSign: boolean
+  readonly withPlusAndMinus: boolean
+  readonly asksSign?: boolean
   readonly withUnit: boolean
 }
 
 const Keys = memo(function Keys({
   withoutPoint = false,
   withSign,
+  withPlusAndMinus,
+  asksSign = false,
   withUnit,
   onType,
   onDelete,
   onSign,
+  onPlusOrMinus,
   onUnit,
   onNext,
   next,
@@ -126,6 +149,15 @@ const Keys = memo(function Keys({
       </Digits>
     </Key>
   )
+  const sign = (which: '+' | '-') => (
+    <Key
+      wanted={asksSign}
+      onPress={() => onPlusOrMinus(which)}
+      aria-label={which === '-' ? 'minus' : 'plus'}
+    >
+      <Digits as="number">{which === '-' ? '−' : '+'}</Digits>
+    </Key>
+  )
   return (
     <View backgroundColor="$tray" padding="$2" gap={6} role="group" aria-label="number keys">
       <View flexDirection="row" gap={6}>
@@ -136,8 +168,10 @@ const Keys = memo(function Keys({
       </View>
       <View flexDirection="row" gap={6}>
         {LINES[1].map(digit)}
-        {withSign ? (
-          <Key onPress={onSign} aria-label="turn the sign">
+        {withPlusAndMinus ? (
+          sign('-')
+        ) : withSign ? (
+          <Key onPress={onSign} aria-label="change sign">
             <Digits as="number">±</Digits>
           </Key>
         ) : (
@@ -151,7 +185,13 @@ const Keys = memo(function Keys({
           </View>
           <View flexDirection="row" gap={6}>
             {digit('0')}
-            {withoutPoint ? <View flexGrow={1} flexBasis={0} /> : digit('.')}
+            {withPlusAndMinus ? (
+              sign('+')
+            ) : withoutPoint ? (
+              <View flexGrow={1} flexBasis={0} />
+            ) : (
+              digit('.')
+            )}
             {withUnit ? (
               <Key onPress={onUnit} aria-label="change the unit of this number">
                 <Words as="note" tone="ink">

@@ -1,6 +1,6 @@
 import { appendFact, type SetupFact } from '@pine/core/facts'
 import { conflictViews } from '@/areas/run/frame/conflict-view'
-import { keyInView } from '@/areas/run/key-in/key-in-view'
+import { keyInView, type Pressed } from '@/areas/run/key-in/key-in-view'
 import { standing, type StandingSetup } from '@/data/setup/standing'
 import { after, BEN, example, MIRA, mm, NOW, registerAt } from './set-ups'
 
@@ -92,20 +92,24 @@ test('read back again while it shows what it should, nothing is told to be typed
   const shows = (text: string, moment: 'before' | 'after') =>
     ({ kind: 'read-back', body: { address: 'H1', moment, shown: mm(text) } }) as const
   const keyed = after(adding, shows('0.000', 'before'), shows('-270.000', 'after'))
-  const view = (retyping: boolean) => keyInView(keyed, registerAt(keyed, 'H1'), retyping)
-  expect(view(false)).toMatchObject({ type: '−270.000', beneath: { of: 'equal' } })
-  // A key that adds would add it once more.
-  expect(view(true)).toMatchObject({ beneath: { of: 'ask', moment: 'after' } })
-  expect(view(true)?.type).toBeUndefined()
-  expect(view(true)?.key).toBeUndefined()
+  const view = (pressed: Pressed = {}) => keyInView(keyed, registerAt(keyed, 'H1'), pressed)
+  // A key that adds would add it once more: neither who comes back to it is told to, nor who looks at the row again.
+  expect(view()).toMatchObject({ beneath: { of: 'equal' }, change: '0.000 → −270.000 mm' })
+  expect(view()?.type).toBeUndefined()
+  expect(view()?.key).toBeUndefined()
+  const look = view({ again: 'look' })
+  expect(look).toMatchObject({ beneath: { of: 'ask', moment: 'after' } })
+  expect(look?.type).toBeUndefined()
+  expect(look?.key).toBeUndefined()
   // After a turned sign it counts from what stands there.
   const turned = after(adding, shows('0.000', 'before'), shows('270.000', 'after'))
-  const looked = keyInView(turned, registerAt(turned, 'H1'), false)
+  const looked = keyInView(turned, registerAt(turned, 'H1'))
   // Looked at, it is not told yet: whoever keyed by it there and once more by the next screen would add it twice.
   expect(looked).toMatchObject({ beneath: { of: 'mismatch' }, change: '270.000 → −270.000 mm' })
   expect(looked?.type).toBeUndefined()
-  expect(keyInView(turned, registerAt(turned, 'H1'), true)).toMatchObject({
+  expect(keyInView(turned, registerAt(turned, 'H1'), { again: 'key' })).toMatchObject({
     type: '−540.000',
+    row: '270.000 mm',
     change: '270.000 → −270.000 mm',
   })
 })

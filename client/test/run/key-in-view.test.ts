@@ -1,4 +1,4 @@
-import { keyInView, type Beneath } from '@/areas/run/key-in/key-in-view'
+import { keyInView, type Beneath, type Pressed } from '@/areas/run/key-in/key-in-view'
 import type { StandingSetup } from '@/data/setup/standing'
 import { after, BEN, by, example, mm, registerAt } from './set-ups'
 
@@ -8,8 +8,8 @@ const control = (changes: object) => ({
   machine: { ...machine, control: { ...machine.control, ...changes } },
 })
 
-function viewOf(setup: StandingSetup, address: string, retyping = false) {
-  const view = keyInView(setup, registerAt(setup, address), retyping)
+function viewOf(setup: StandingSetup, address: string, pressed: Pressed = {}) {
+  const view = keyInView(setup, registerAt(setup, address), pressed)
   if (view === undefined) throw new Error(`${address} has no number`)
   return view
 }
@@ -18,9 +18,9 @@ function beneath<Of extends Beneath['of']>(
   setup: StandingSetup,
   address: string,
   of: Of,
-  retyping = false,
+  pressed: Pressed = {},
 ) {
-  const found = viewOf(setup, address, retyping).beneath
+  const found = viewOf(setup, address, pressed).beneath
   if (found.of !== of) throw new Error(`${found.of} stands beneath, not ${of}`)
   return found as Extract<Beneath, { of: Of }>
 }
@@ -54,11 +54,56 @@ test('a control that adds asks for what stands there, and types the difference',
   // −268 stands there and −270 should: two less.
   const known = after(adding, ...asks.facts(mm('-268.000')))
   expect(viewOf(known, 'H1')).toMatchObject({ type: '−2.000', change: '−268.000 → −270.000 mm' })
-  expect(beneath(known, 'H1', 'ask').moment).toBe('after')
+  const then = beneath(known, 'H1', 'ask')
+  expect(then.moment).toBe('after')
+  // It holds for the row as it was seen. Somebody else was there: the row is read once more first.
+  expect(viewOf(known, 'H1').row).toBe('−268.000 mm')
+  const otherwise = beneath(known, 'H1', 'ask', then.unless?.pressed)
+  expect(otherwise.moment).toBe('before')
+  const seen = after(known, ...otherwise.facts(mm('-3.5')))
+  expect(viewOf(seen, 'H1')).toMatchObject({ type: '−266.500', row: '−3.500 mm' })
+})
+
+test('keyed again after a disagreement, a changed sheet or a number that no longer holds: from the row as it is', () => {
+  // An inch control that adds: the row shows 1.7550 and is to show 1.7520; after the sheet changed, 1.7270.
+  const adding = example('whole-run', 6, control({ workOffsetKey: 'add' }))
+  const asks = beneath(adding, 'G54.X', 'ask')
+  const read0 = after(adding, ...asks.facts(mm('0.000')))
+  expect(viewOf(read0, 'G54.X').type).toBe('−347.300')
+  const off = after(read0, ...beneath(read0, 'G54.X', 'ask').facts(mm('-347.297')))
+  expect(viewOf(off, 'G54.X', { again: 'key' })).toMatchObject({
+    type: '−0.003',
+    row: '−347.297 mm',
+  })
+  const right = after(read0, ...beneath(read0, 'G54.X', 'ask').facts(mm('-347.300')))
+  const [plan] = right.document.sheet.offsets
+  const offsets = [{ ...plan!, X: { ...plan!.X, drawing: mm('-59.975') } }]
+  const changed = after(right, {
+    kind: 'sheet',
+    body: { ...right.document.sheet, offsets },
+  } as never)
+  expect(viewOf(changed, 'G54.X', { again: 'key' })).toMatchObject({
+    type: '−0.025',
+    change: '−347.300 → −347.325 mm',
+  })
+})
+
+test('a control that copies, once the axis has moved: the number itself, and why', () => {
+  const copying = example('whole-run', 4, control({ workOffsetKey: 'copy' }))
+  const asks = beneath(copying, 'G54.X', 'ask')
+  expect(viewOf(copying, 'G54.X')).toMatchObject({ type: '65.000' })
+  expect(asks.unless?.says).toBe('The axis has moved since the touch')
+  expect(viewOf(copying, 'G54.X', asks.unless?.pressed)).toMatchObject({
+    type: '−347.300',
+    key: { does: 'sets' },
+    notes: [
+      { words: 'The axis has moved since the touch: store the number itself.', holds: 'words' },
+    ],
+  })
 })
 
 test('a control that copies: what the row shows by then, in the order of work', () => {
-  const copying = example('whole-run', 6, control({ lengthKey: 'copy' }))
+  const copying = example('whole-run', 3, control({ lengthKey: 'copy' }))
   const { notes, type } = viewOf(copying, 'H1')
   // The tip was touched at −220 on a 50 mm setter: copied −220, then 50 less.
   expect(type).toBe('−50.000')
@@ -77,24 +122,25 @@ test('what was keyed is entered with what the control shows; only the right numb
   expect(asks.isRight(mm('thirty'))).toBe(false)
 })
 
-test('of what goes down into metal the last digits are typed, elsewhere it is enough to have looked', () => {
-  const short = (setup: StandingSetup, address: string, retyping = false) =>
-    beneath(setup, address, 'ask', retyping).short
+test('of what goes down into metal the sign and the last digits are typed, elsewhere it is enough to have looked', () => {
+  const short = (setup: StandingSetup, address: string, pressed: Pressed = {}) =>
+    beneath(setup, address, 'ask', pressed).short
   expect(short(read, 'G54.Z')).toEqual({
-    way: 'last-digits',
+    way: 'sign-and-digits',
     expected: mm('-30.000'),
     says: '−30.000 mm',
-    first: '−30.',
+    sign: '-',
+    first: '30.',
   })
-  expect(short(read, 'H1')?.way).toBe('last-digits')
+  expect(short(read, 'H1')?.way).toBe('sign-and-digits')
   expect(short(read, 'G54.X')?.way).toBe('seen')
   // A row that was keyed before shows a number that looks right, and after a disagreement nothing is taken on trust.
   const again = after(read, ...beneath(read, 'G54.X', 'ask').facts(mm('1.000'), 'seen'), {
     kind: 'event',
     body: { kind: 'unit-changed' },
   })
-  expect(short(again, 'G54.X')?.way).toBe('last-digits')
-  expect(short(read, 'G54.X', true)).toBeUndefined()
+  expect(short(again, 'G54.X')?.way).toBe('sign-and-digits')
+  expect(short(read, 'G54.X', { again: 'key' })).toBeUndefined()
   expect(beneath(read, 'G54.X', 'ask').facts(mm('1.000'), 'seen')[1]).toEqual({
     kind: 'read-back',
     body: { address: 'G54.X', moment: 'after', shown: mm('1.000'), way: 'seen' },
@@ -107,7 +153,18 @@ test('of what goes down into metal the last digits are typed, elsewhere it is en
 test('a mismatch stands there until it is keyed again; an equal number is shown as the control did', () => {
   const turned = after(read, ...shown('G54.Z', '30.000'))
   expect(viewOf(turned, 'G54.Z').beneath.of).toBe('mismatch')
-  expect(viewOf(turned, 'G54.Z', true).beneath.of).toBe('ask')
+  expect(viewOf(turned, 'G54.Z', { again: 'key' })).toMatchObject({
+    type: '−30.000',
+    beneath: { of: 'ask' },
+  })
+  // Whoever misread the row only looks at it again: nothing was keyed, and nothing is told to be.
+  const looked = beneath(turned, 'G54.Z', 'ask', { again: 'look' })
+  expect(viewOf(turned, 'G54.Z', { again: 'look' }).type).toBeUndefined()
+  expect(looked.facts(mm('-30.000'))).toEqual([
+    { kind: 'read-back', body: { address: 'G54.Z', moment: 'after', shown: mm('-30.000') } },
+  ])
+  const well = after(turned, ...looked.facts(mm('-30.000')))
+  expect(viewOf(well, 'G54.Z').beneath.of).toBe('equal')
   const right = after(read, ...shown('H1', '-270.000'))
   expect(beneath(right, 'H1', 'equal')).toMatchObject({
     says: 'Read back equal.',
@@ -153,7 +210,7 @@ test('what a failed gauge ended may be corrected instead of read again', () => {
 
 test('without its readings there is nothing to key', () => {
   const blank = example('whole-run', 1)
-  expect(keyInView(blank, registerAt(blank, 'H1'), false)).toBeUndefined()
+  expect(keyInView(blank, registerAt(blank, 'H1'))).toBeUndefined()
 })
 
 test('a register that two keyed without knowing of each other is keyed once more, and both are named', () => {

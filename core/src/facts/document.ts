@@ -50,8 +50,11 @@ export interface KeyInBody {
 
 export type KeyIn = Entered & KeyInBody
 
-/** How a person tells what a control shows without typing all of it: its last digits, or that it is what it should be. */
-export const SHORT_READ_BACKS = ['last-digits', 'seen'] as const
+/**
+ * How a person tells what a control shows without typing all of it: its sign and last digits, or that it is what it should be.
+ * Facts from before the sign was asked for say `last-digits`.
+ */
+export const SHORT_READ_BACKS = ['sign-and-digits', 'last-digits', 'seen'] as const
 
 export type ShortReadBack = (typeof SHORT_READ_BACKS)[number]
 
@@ -218,6 +221,8 @@ export interface SetupDocument {
   readonly id: string
   /** The sheet that is in force, which replaced those before it. */
   readonly sheet: SetupSheet
+  /** Where that sheet stands in the stream. */
+  readonly sheetPlace: number
   readonly readings: readonly Reading[]
   readonly keyIns: readonly KeyIn[]
   readonly readBacks: readonly ReadBack[]

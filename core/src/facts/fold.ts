@@ -34,6 +34,7 @@ export function foldSetup({ id, facts }: Pick<SetupFile, 'id' | 'facts'>): Setup
   const grown = {
     id,
     sheet: first.body,
+    sheetPlace: 0,
     readings: [],
     keyIns: [],
     readBacks: [],
@@ -52,8 +53,10 @@ export function foldSetup({ id, facts }: Pick<SetupFile, 'id' | 'facts'>): Setup
   // Grown in place while nobody else has it: a copy of every list for every fact takes the square of their number.
   const lists = grown as unknown as Growing
   for (const fact of rest) {
-    if (fact.kind === 'sheet') grown.sheet = fact.body
-    else lists[LIST_OF[fact.kind]].push(enteredAs(fact, grown))
+    if (fact.kind === 'sheet') {
+      grown.sheet = fact.body
+      grown.sheetPlace = grown.length
+    } else lists[LIST_OF[fact.kind]].push(enteredAs(fact, grown))
     grown.lastChange = lastChangeAfter(fact, grown)
     grown.length += 1
   }
@@ -73,7 +76,7 @@ export function appendFact(document: SetupDocument, fact: SetupFact): SetupDocum
     length: document.length + 1,
     lastChange: lastChangeAfter(fact, document),
   }
-  if (fact.kind === 'sheet') return { ...grown, sheet: fact.body }
+  if (fact.kind === 'sheet') return { ...grown, sheet: fact.body, sheetPlace: document.length }
   const list = LIST_OF[fact.kind]
   return { ...grown, [list]: [...document[list], enteredAs(fact, document)] }
 }

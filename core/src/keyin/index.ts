@@ -1,8 +1,9 @@
-export { type KeyInLine } from './key-in'
+export { type KeyInLine, isCaptured, type NoStand } from './key-in'
 export {
-  areLastDigits,
   LAST_DIGITS,
   leastReadBack,
   partedDigits,
   readBackAgrees,
+  shortReadBackDiffers,
+  type Sign,
 } from './read-back'

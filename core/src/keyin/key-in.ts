@@ -18,13 +18,19 @@ export interface KeyInLine {
   readonly before?: Nanometres
   /** What the row shows once the position was copied in, before the number is added; for `copy`. */
   readonly copies?: string
-  /** How this control usually changes the row, where nothing was touched that it could count from. */
-  readonly insteadOf?: KeyMode
+  /** How this control usually changes the row, and why it is to store the number itself all the same. */
+  readonly insteadOf?: { readonly mode: KeyMode; readonly because: NoStand }
   /** The length that is active while a position in Z is told, `H3`; null where none is. Only for `position` in Z of a control that keeps lengths. */
   readonly activeLength?: string | null
   /** What the relative counter shows at the second face, and halved; for `halve`. */
   readonly counter?: { readonly full: string; readonly half: string }
 }
+
+/**
+ * Why a control cannot count from where the axis stands: nothing was touched for this row, the axis has moved since, or a
+ * length is active that nobody has read off the control.
+ */
+export type NoStand = 'not-touched' | 'moved-away' | 'length-unread'
 
 /** Where the axis stood when the number was found: what three of the key modes count from. */
 export interface Stand {
@@ -52,6 +58,8 @@ export interface KeyInRequest {
   /** What the register holds now, if that was read. */
   readonly before?: Nanometres
   readonly stand?: Stand
+  /** Why it stands nowhere. */
+  readonly noStand?: NoStand
   /** What the control adds to every row of this axis by itself. */
   readonly external?: Nanometres
 }
@@ -87,7 +95,11 @@ export function keyInLine(request: KeyInRequest, profile: ControlProfile): KeyIn
     after: write(expected),
     expected,
     ...(typed !== undefined && { type: write(typed) }),
-    ...(mode === 'set' && wanted !== 'set' && kind !== 'diameter' && { insteadOf: wanted }),
+    ...(mode === 'set' &&
+      isCaptured(wanted) &&
+      kind !== 'diameter' && {
+        insteadOf: { mode: wanted, because: request.noStand ?? 'not-touched' },
+      }),
     ...(before !== undefined && { before }),
     ...(mode === 'copy' && stand.at !== undefined && { copies: write(stand.at) }),
     ...(told && { activeLength: stand.active?.address ?? null }),

@@ -16,39 +16,64 @@ export function readBackAgrees(line: KeyInLine, shown: ReadLength, decimals: num
 
 /**
  * How little of a read-back may be typed. A length, or Z of a work offset, takes the tip straight down into metal, and a row
- * that was keyed before shows a number that looks right: there the last digits are typed, which nobody has who did not look
- * at the control. The sign and what stands before them are compared by eye. Elsewhere it is enough to have looked.
+ * that was keyed before shows a number that looks right: there the sign and the last digits are typed, which nobody has who did
+ * not look at the control. What stands between is compared by eye. Elsewhere it is enough to have looked.
  *
  * Source: common practice, no source. What it catches: docs/method.md.
  */
 export const leastReadBack = (
   address: Address,
   { wasKeyed }: { readonly wasKeyed: boolean },
-): ShortReadBack =>
+): Exclude<ShortReadBack, 'last-digits'> =>
   wasKeyed || (addressParts(address)?.of !== 'diameter' && axisOfAddress(address) === 'Z')
-    ? 'last-digits'
+    ? 'sign-and-digits'
     : 'seen'
 
 /** So many digits are typed of a number whose others are compared by eye: one in a thousand fits by chance. */
 export const LAST_DIGITS = 3
 
-/**
- * A number as a control shows it, parted where its last digits begin: −112.406 is −112. and 406.
- *
- * @param shown in the control's own digits, such as `-112.406`.
- */
-export function partedDigits(shown: string): { readonly first: string; readonly last: string } {
-  let digits = 0
-  let at = shown.length
-  while (at > 0 && digits < LAST_DIGITS) {
-    at -= 1
-    if (/\d/.test(shown.charAt(at))) digits += 1
-  }
-  return { first: shown.slice(0, at), last: shown.slice(at) }
+export type Sign = '+' | '-'
+
+export interface PartedDigits {
+  /** Zero has none. */
+  readonly sign: Sign | undefined
+  readonly first: string
+  readonly last: string
 }
 
-/** Whether these are the last digits of a number; the point between them need not be typed. */
-export function areLastDigits(shown: string, typed: string): boolean {
+/**
+ * A number as a control shows it, parted where its last digits begin: −112.406 is minus, 112. and 406.
+ *
+ * @param shown in the control's own digits, such as `-112.406`; a plus may be left out.
+ */
+export function partedDigits(shown: string): PartedDigits {
+  const bare = shown.replace(/^[+-]/, '')
+  let digits = 0
+  let at = bare.length
+  while (at > 0 && digits < LAST_DIGITS) {
+    at -= 1
+    if (/\d/.test(bare.charAt(at))) digits += 1
+  }
+  const isZero = !/[1-9]/.test(bare)
+  return {
+    sign: isZero ? undefined : shown.startsWith('-') ? '-' : '+',
+    first: bare.slice(0, at),
+    last: bare.slice(at),
+  }
+}
+
+/**
+ * What of a short read-back is not what the control should show; undefined where all of it is. The sign comes first: digits that
+ * are right behind a turned sign look right. The point between the digits need not be typed.
+ *
+ * @param typed the sign may be left out of zero alone.
+ */
+export function shortReadBackDiffers(
+  expected: string,
+  typed: { readonly sign: Sign | undefined; readonly digits: string },
+): 'sign' | 'digits' | undefined {
   const digitsOf = (text: string) => text.replace(/\D/g, '')
-  return digitsOf(typed) === digitsOf(partedDigits(shown).last)
+  const { sign, last } = partedDigits(expected)
+  if (sign !== undefined && typed.sign !== sign) return 'sign'
+  return digitsOf(typed.digits) === digitsOf(last) ? undefined : 'digits'
 }

@@ -44,7 +44,7 @@ const tried = (unit: LengthUnit): readonly [Nanometres, Nanometres] => [
 
 /**
  * What can be captured at a touch that is about to be made. Undefined where numbers are typed on this control, where nothing
- * is known yet that the row is counted from, and where what is told depends on where the axis stands (the middle of two faces):
+ * is known yet that the row is counted from, or it no longer holds, and where what is told depends on where the axis stands (the middle of two faces):
  * there the touch is read first, and keyed next.
  *
  * @param toBe how the touch is made.
@@ -60,6 +60,8 @@ export function captureAt(document: SetupDocument, toBe: ReadingToBe): Capture |
     const other = there?.find(({ address }) => address === register.address)
     const [one, two] = [register.keyIn, other?.keyIn]
     if (one?.type === undefined || two === undefined || !isCaptured(one.mode)) continue
+    // Counted from something that does not hold any more, the row would be keyed wrong at once.
+    if (register.stale !== undefined && register.accepted === undefined) continue
     if (one.type !== two.type || two.expected - one.expected !== drive) continue
     return {
       address: register.address,

@@ -11,6 +11,7 @@ export {
   mendOf,
   needsBeside,
 } from './needs-beside'
+export { readAgain } from './read-again'
 export { asksForContact, asksForSpindle, readingBody } from './reading-fields'
 export { recoveryOf } from './recovery'
 export { STATIONS, type Station, type Step, type StepState } from './step'

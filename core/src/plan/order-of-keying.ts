@@ -12,7 +12,7 @@ type KeyInStep = Extract<Step, { does: 'key-in' }>
 /**
  * The steps with each register keyed where that is done: right after the touch that makes its number known where the control
  * captures the place at which the axis stands, or where the person keys each number as it is known; else all of them
- * together, where they stand.
+ * together, where they stand. Lengths come first where Z is told as a position: the control works it out with one of them.
  */
 export function inOrderOfKeying(
   { sheet }: Pick<SetupDocument, 'sheet'>,
@@ -45,9 +45,17 @@ function keyedAt(
 ): ReadStep | undefined {
   const touch = reads.findLast(touchesFor(sheet, address))
   if (touch === undefined || sheet.keying === 'as-known' || stop !== undefined) return touch
+  if (addressParts(address)?.of === 'length' && isZWorkedOutWithLengths(sheet)) return touch
   const captured = isCaptured(keyModeOf(sheet.machine.control, address))
   return captured && inMachinePosition(touch.quantity) ? touch : undefined
 }
+
+/** A tool touches the part, and Z is told as a position: the control takes off the length that is active, as it is by then. */
+const isZWorkedOutWithLengths = ({ offsets, machine: { control } }: SetupSheet): boolean =>
+  offsets.some(
+    ({ row, Z }) =>
+      Z.by === 'tool-on-part' && keyModeOf(control, offsetAddress(row, 'Z')) === 'position',
+  )
 
 /** Tells of a touch whether a register's own number waits for it. The register is looked up once, for all touches that are asked for. */
 export function touchesFor(sheet: SetupSheet, address: Address): (touch: ReadStep) => boolean {

@@ -128,10 +128,17 @@ const isProven = (document: SetupDocument, register: Register | undefined): bool
 /**
  * Whether a reading is why a number is stale: it is one of its terms, and it is too old or from before
  * the thing that moved. A number that somebody accepted asks for nothing.
+ *
+ * @param only the number that is asked about; any, where it is not said.
  */
-function makesStale(document: SetupDocument, solution: Solution, reading: Reading): boolean {
-  return sortedOutOf(solution).stale.some(({ stale, chain }) => {
-    if (stale === undefined) return false
+export function makesStale(
+  document: SetupDocument,
+  solution: Solution,
+  reading: Reading,
+  only?: Address,
+): boolean {
+  return sortedOutOf(solution).stale.some(({ address, stale, chain }) => {
+    if (stale === undefined || (only !== undefined && address !== only)) return false
     const isTerm = chain?.terms.some(({ source }) => source.reading === reading.id)
     if (isTerm !== true) return false
     switch (stale.by) {

@@ -40,6 +40,8 @@ export interface Register {
   readonly chain?: Chain
   readonly value?: Nanometres
   readonly keyIn?: KeyInLine
+  /** How it is keyed once the axis has moved away from its touch; where `keyIn` counts from there. */
+  readonly keyInElsewhere?: KeyInLine
   readonly readBack?: ReadBackVerdict
   /** The event after which the number no longer holds; its state is then `stale`. */
   readonly stale?: StaleReason

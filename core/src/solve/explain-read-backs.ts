@@ -34,7 +34,8 @@ export function explainReadBacks(
       decimals,
       chain,
       kind,
-      mode: keyIn.mode,
+      // As it was keyed: what is to be keyed now may be another way.
+      mode: document.keyIns.findLast((one) => one.address === address)?.mode ?? keyIn.mode,
       gauges: knownSizes(gauges, axisOfAddress(address)),
       others,
       before: readBack.before,

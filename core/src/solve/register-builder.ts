@@ -3,7 +3,13 @@ import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { budgetOf } from '../budget/budget'
 import { fitness } from '../budget/verdict'
 import { nameOfReason, staleBy, staleByAge, type StaleReason } from '../freshness/stale'
-import { keyInLine, type ActiveLength, type KeyInLine } from '../keyin/key-in'
+import {
+  isCaptured,
+  keyInLine,
+  type ActiveLength,
+  type KeyInLine,
+  type Stand,
+} from '../keyin/key-in'
 import { readBackAgrees } from '../keyin/read-back'
 import type { SetupDocument } from '../facts/document'
 import { axisOfAddress, type Address } from '../address/address'
@@ -12,26 +18,24 @@ import { keepsLengths, lengthAddressOf } from '../sheet/tool-rows'
 import type { ReadBackVerdict, Register } from '../registers/register'
 import type { SourceReader } from '../sources/sources'
 import { leansOnKept, type KeptCheck } from './kept-checks'
-import { shownBefore } from './shown-before'
+import { shownBefore, type ShownBefore } from './shown-before'
 import type { SolveMoment } from './solve-moment'
-import { standOf } from './stand'
-import type { Lengths, WantedNumber } from './numbers'
-import { roundToDisplay } from '../length/format-length'
+import { standOf, stillStandsAt } from './stand'
+import type { WantedNumber } from './numbers'
 
 /** Makes registers of numbers: how far each is to be trusted, how it is keyed, what the control showed. */
 export function registerBuilder(
   document: SetupDocument,
   sources: SourceReader,
   { now }: SolveMoment,
-  lengths: Lengths,
   checks: readonly KeptCheck[],
 ): (wanted: WantedNumber) => Register {
-  const keeps = keepsLengths(document.sheet.machine.control)
-  const active = keeps ? activeLengths(document, lengths) : undefined
   const { unit, machine } = document.sheet
   const decimals = machine.control.decimals[unit]
 
   const seen = shownBefore(document, sources)
+  const active = keepsLengths(machine.control) ? activeLengths(document, seen) : undefined
+  const standsAt = stillStandsAt(document)
   const verdict = (line: KeyInLine, chain: Chain): ReadBackVerdict | undefined => {
     const { address, expected } = line
     const last = seen.last(address, 'after')
@@ -60,7 +64,13 @@ export function registerBuilder(
     const value = valueOf(chain)
     const axis = axisOfAddress(address)
     const external = kind === 'work-offset' ? sources.externalOffset(axis) : undefined
-    const keyedFrom = (before: Nanometres | undefined) =>
+    const { since, lengthUnread, ...stand } = standOf(document, chain, subject, axis, active)
+    const noStand = lengthUnread
+      ? 'length-unread'
+      : since === undefined
+        ? 'not-touched'
+        : 'moved-away'
+    const keyedFrom = (before: Nanometres | undefined, from: Stand) =>
       keyInLine(
         {
           address,
@@ -68,15 +78,20 @@ export function registerBuilder(
           value,
           unit,
           ...(before === undefined ? {} : { before }),
-          stand: standOf(document, chain, subject, axis, active),
+          stand: from,
+          noStand,
           ...(external && { external: valueOf(external) }),
         },
         machine.control,
       )
-    const told = keyedFrom(seen.beforeKeying(address, chain))
+    const told = keyedFrom(seen.beforeKeying(address, chain), stand)
     const readBack = verdict(told, chain)
-    // What is still to be keyed counts from what the row shows now; what was keyed, from what it showed before that.
-    const keyIn = readBack?.equal ? told : keyedFrom(seen.now(address))
+    // What is still to be keyed counts from what the row shows now, and from where the axis stands now; what was keyed, from
+    // what was there before that.
+    const elsewhere = keyedFrom(seen.now(address), {})
+    const toKey =
+      since !== undefined && standsAt(since) ? keyedFrom(seen.now(address), stand) : elsewhere
+    const keyIn = readBack?.equal ? told : toKey
     const stale = staleReason(document, chain, checks, now)
     const accepted = stale && acceptanceOf(document, address, stale)
     const budget = budgetOf(chain)
@@ -88,6 +103,7 @@ export function registerBuilder(
       chain,
       value,
       keyIn,
+      ...(isCaptured(keyIn.mode) && { keyInElsewhere: elsewhere }),
       budget,
       ...(readBack && { readBack }),
       ...(stale && { stale }),
@@ -97,18 +113,18 @@ export function registerBuilder(
   }
 }
 
-/** What the control applies for each tool whose length is known, as its register shows it. */
+/** What the control applies for each tool whose length register it showed: what is keyed by now, and not what is to be. */
 function activeLengths(
   { sheet }: SetupDocument,
-  lengths: Lengths,
+  seen: ShownBefore,
 ): ReadonlyMap<number, ActiveLength> {
-  const { tools, unit, machine } = sheet
+  const sign = sheet.machine.control.lengthSign === 'subtracted' ? -1 : 1
   return new Map(
-    tools.flatMap(({ number }) => {
-      const [chain, address] = [lengths.get(number), lengthAddressOf(sheet, number)]
-      if (chain === undefined || address === undefined) return []
-      const applied = roundToDisplay(valueOf(chain), unit, machine.control.decimals[unit])
-      return [[number, { address, applied }] as const]
+    sheet.tools.flatMap(({ number }) => {
+      const address = lengthAddressOf(sheet, number)
+      const shown = address && seen.now(address)
+      if (address === undefined || shown === undefined) return []
+      return [[number, { address, applied: toNanometres(sign * shown) }] as const]
     }),
   )
 }

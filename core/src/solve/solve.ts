@@ -43,7 +43,7 @@ export function solve(
   // What each row of the control is to hold, how far that is to be trusted, and what it shows.
   const lengths = lengthsByTool(document, sources, heights)
   const kept = keptChecks(document, sources)
-  const registerOf = registerBuilder(document, sources, moment, lengths, kept)
+  const registerOf = registerBuilder(document, sources, moment, kept)
   const wanted = wantedNumbers(document, sources, heights, axes, lengths).map(registerOf)
   const keyed = explains ? explainReadBacks(document, wanted) : wanted
 

@@ -13,11 +13,19 @@ export type Subject =
   | { readonly of: 'row'; readonly row: OffsetRow }
   | { readonly of: 'plane' }
 
+/** Where an axis stood at a touch, and when that was. */
+export interface TouchedStand extends Stand {
+  /** Place of the touch in the stream; absent where it stood nowhere. */
+  readonly since?: number
+  /** It stood there, with a length active that nobody has read off the control: it leaves no position to tell. */
+  readonly lengthUnread?: true
+}
+
 /**
  * Where the axis stood at the touches that a register is counted from, the last one counting. Where its number comes
  * by a difference on a counter, or without a touch of its own, it stood nowhere.
  *
- * @param lengths what the control applies for each tool that it may take for active; undefined where it applies none, ever.
+ * @param lengths what the control was seen to hold for each tool that it may take for active; undefined where it applies none.
  */
 export function standOf(
   document: Pick<SetupDocument, 'readings' | 'events'>,
@@ -25,7 +33,7 @@ export function standOf(
   subject: Subject,
   axis: MachineAxis,
   lengths: ReadonlyMap<number, ActiveLength> | undefined,
-): Stand {
+): TouchedStand {
   // What was taken over was touched another day: no axis stood there now.
   const touches = touchesOf(document, chain).filter(
     (reading) => reading.kept === undefined && isTouchOf(subject, reading),
@@ -36,11 +44,33 @@ export function standOf(
   const tool = last.spindle?.controlSays ?? undefined
   const told = axis === 'Z' && tool !== undefined && lengths !== undefined
   const active = told ? lengths.get(tool) : undefined
-  // A length that is active and not known leaves no position to tell.
-  if (told && active === undefined) return {}
-  const pair = middlePair(touches)
-  return { at, ...(pair && { pair }), ...(active && { active }) }
+  if (told && active === undefined) return { lengthUnread: true }
+  const pair = middlePair(document, touches)
+  return { at, since: last.place, ...(pair && { pair }), ...(active && { active }) }
 }
+
+/**
+ * Tells of a touch whether the axes still stand there. They do until the next touch, wherever that is: whoever touches Y has
+ * driven round the part in X, and whoever touches X has let Z down. What happens to the machine, a proof, a cut and a look
+ * at the vise move them as well, and where the counter is halved they are driven to the middle. A micrometer moves none.
+ */
+export function stillStandsAt(
+  document: Pick<
+    SetupDocument,
+    'readings' | 'events' | 'proofs' | 'checkOffs' | 'lifts' | 'keyIns' | 'sheetPlace'
+  >,
+): (since: number) => boolean {
+  const { readings, events, proofs, checkOffs, lifts, keyIns, sheetPlace } = document
+  const touched = readings.findLast((one) => one.kept === undefined && movesAxes(one))?.place ?? -1
+  const moved = Math.max(
+    sheetPlace,
+    ...[events, proofs, checkOffs, lifts].map((facts) => facts.at(-1)?.place ?? -1),
+    keyIns.findLast(({ mode }) => mode === 'halve')?.place ?? -1,
+  )
+  return (since) => since === touched && since > moved
+}
+
+const movesAxes = (reading: Reading): boolean => reading.of !== 'tool-diameter'
 
 /**
  * The touches behind a number, in the order in which they were made. Round a circle one that weighs nothing in this
@@ -62,12 +92,27 @@ function touchesOf(
       )
 }
 
-/** The places of two touches of opposite faces: repeats of one face have no middle to halve. */
-function middlePair(touches: readonly Reading[]): Stand['pair'] {
+/**
+ * The places of two touches of opposite faces, one right after the other: repeats of one face have no middle to halve, and the
+ * counter is zeroed at the first face only where the other was not read yet.
+ */
+function middlePair(
+  { readings, events }: Pick<SetupDocument, 'readings' | 'events'>,
+  touches: readonly Reading[],
+): Stand['pair'] {
   const [first, second, ...more] = touches
   if (first?.of !== 'face' || second?.of !== 'face' || more.length > 0) return undefined
+  if (first.face === second.face) return undefined
+  const between = [...readings, ...events].some(
+    ({ place }) => place > first.place && place < second.place,
+  )
+  const before = {
+    readings: readings.filter(({ place }) => place < first.place),
+    events: events.filter(({ place }) => place < first.place),
+  }
+  if (between || standingReadings(before, second).length > 0) return undefined
   const [from, to] = [readLength(first.read), readLength(second.read)]
-  return first.face !== second.face && from.ok && to.ok ? [from.value.nm, to.value.nm] : undefined
+  return from.ok && to.ok ? [from.value.nm, to.value.nm] : undefined
 }
 
 const placeOn = (axis: MachineAxis, reading: Reading): Nanometres | undefined =>

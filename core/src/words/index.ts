@@ -11,7 +11,7 @@ export {
   describeOff,
 } from './gauge-check-words'
 export { describeImplied } from './implied-words'
-export { describeActiveLength, describeKeyMode } from './key-words'
+export { describeActiveLength, describeKeyMode, describeNoStand, READ_ROW_FIRST } from './key-words'
 export {
   KEPT_CAUTION,
   describeBench,

@@ -1,3 +1,4 @@
+import type { NoStand } from '../keyin/key-in'
 import type { KeyMode } from '../sheet/machine'
 
 /** How to key a number, by what the control does with it. */
@@ -8,41 +9,42 @@ export interface KeyWords {
   readonly not: string
   /** What to mind, where there is something. */
   readonly mind?: string
-  /** Why there is no number to type yet, or why the number itself is stored instead. */
-  readonly first: string
 }
 
 const words: Readonly<Record<KeyMode, KeyWords>> = {
-  set: { does: 'sets', not: 'not the one that adds', first: '' },
-  add: {
-    does: 'adds',
-    not: 'not the one that sets',
-    first: 'This control adds to what is there. First read what the row holds now.',
-  },
+  set: { does: 'sets', not: 'not the one that adds' },
+  add: { does: 'adds', not: 'not the one that sets' },
   position: {
     does: 'says “my position is”',
     not: 'not the one that stores a number',
-    mind: 'Only while the axis still stands where it touched last: the control works the row out from where it stands.',
-    first:
-      'This control counts from where the axis stands, and nothing was touched for this row alone. Store the number itself.',
+    mind: 'Only while the axis still stands at the touch: the control works the row out from where it stands.',
   },
   copy: {
     does: 'adds',
     not: 'not the one that sets',
-    mind: 'First copy the machine position into the row, while the axis still stands where it touched last.',
-    first:
-      'This control copies where the axis stands, and nothing was touched for this row alone. Store the number itself.',
+    mind: 'First copy the machine position into the row, while the axis still stands at the touch.',
   },
   halve: {
     does: 'says “my position is”',
     not: 'not the one that stores a number',
     mind: 'Zero the counter at the first face, halve it at the second, drive to its zero from the side of the last touch, then type.',
-    first:
-      'This control halves between two faces, and nothing was touched for this row alone. Store the number itself.',
   },
 }
 
 export const describeKeyMode = (mode: KeyMode): KeyWords => words[mode]
+
+/** On a control that adds, before anybody knows what the row holds. */
+export const READ_ROW_FIRST = 'This control adds to what the row holds. Read the row first.'
+
+const BECAUSE: Readonly<Record<NoStand, string>> = {
+  'not-touched': 'Nothing was touched for this row alone',
+  'moved-away': 'The axis has moved since the touch',
+  'length-unread': 'A length is active that was not read back yet',
+}
+
+/** Why the number itself is stored, on a control that usually counts from where the axis stands. */
+export const describeNoStand = (because: NoStand): string =>
+  `${BECAUSE[because]}: store the number itself.`
 
 /** Which length the control has to have active while a position in Z is told: it works the row out with it. */
 export const describeActiveLength = (address: string | null): string =>

@@ -8,14 +8,14 @@ import type { Axis } from './world'
 export class ModelControl {
   readonly registers = new Map<string, number>()
   readonly position: Record<Axis, number> = { X: 0, Y: 0, Z: 0 }
-  private readonly counterZero: Record<Axis, number> = { X: 0, Y: 0, Z: 0 }
+  private counterZero: Record<Axis, number> = { X: 0, Y: 0, Z: 0 }
   active: string | undefined
 
   constructor(
-    private readonly external: Readonly<Record<Axis, number>>,
+    public external: Readonly<Record<Axis, number>>,
     private readonly lengthSign: 1 | -1,
     /** Steps of the display, nanometres. */
-    private readonly step: number,
+    readonly step: number,
   ) {}
 
   set(address: string, number: number): void {
@@ -81,6 +81,16 @@ export class ModelControl {
         this.halveAndDrive(axis)
         return this.myPositionIs(line.address, axis, typed)
     }
+  }
+
+  /** The same control once more, to try on it what somebody is told to do. */
+  copyOfIt(): ModelControl {
+    const other = new ModelControl(this.external, this.lengthSign, this.step)
+    for (const [address, number] of this.registers) other.set(address, number)
+    Object.assign(other.position, this.position)
+    other.counterZero = { ...this.counterZero }
+    other.active = this.active
+    return other
   }
 
   private typed(text: string, unit: 'mm' | 'in'): number {

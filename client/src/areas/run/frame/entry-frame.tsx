@@ -10,7 +10,15 @@ import { StepAfter } from './step-after'
 
 export interface EntryFrameProps extends Pick<
   KeypadProps,
-  'onType' | 'onDelete' | 'withoutPoint' | 'onSign' | 'onUnit' | 'onNext' | 'next'
+  | 'onType'
+  | 'onDelete'
+  | 'withoutPoint'
+  | 'onSign'
+  | 'onPlusOrMinus'
+  | 'asksSign'
+  | 'onUnit'
+  | 'onNext'
+  | 'next'
 > {
   /** What to do and how it looks; scrolls where there is little room. */
   readonly children: ReactNode

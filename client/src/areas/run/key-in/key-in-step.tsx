@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useState, type ReactNode } from 'react'
 import Volume2 from 'lucide-react-native/icons/volume-2'
 import { styled, useMedia } from '@tamagui/core'
 import { type Chain } from '@pine/core/chain'
@@ -14,7 +14,14 @@ import { NextButton } from '../frame/next-button'
 import { StepAfter } from '../frame/step-after'
 import type { StepProps } from '../frame/step-props'
 import { ReasonField } from '@/kit/reason-field'
-import { keyInView, type Beneath, type KeyInNote, type KeyInView } from './key-in-view'
+import {
+  keyInView,
+  type Beneath,
+  type KeyInNote,
+  type KeyInView,
+  type Pressed,
+  type Unless,
+} from './key-in-view'
 import { Mismatch } from './mismatch'
 import { ReadBackEntry } from './read-back-entry'
 import { RegisterPicture } from './register-picture'
@@ -31,26 +38,35 @@ export interface KeyInStepProps extends StepProps {
 export function KeyInStep(props: KeyInStepProps) {
   const { setupId, setup, register, enter, onDone, onTrace } = props
   const { wide } = useMedia()
-  const [retyping, setRetyping] = useState(false)
-  const view = keyInView(setup, register, retyping)
+  const [pressed, setPressed] = useState<Pressed>({})
+  const view = keyInView(setup, register, pressed)
   // Its readings come first: the run leads there instead.
   if (view === undefined || register.chain === undefined) return null
   const { address, chain } = register
-  const card = <KeyInCard view={view} onTrace={() => onTrace(view.name, chain)} />
   const { beneath } = view
+  const press = (more: Pressed) => setPressed({ ...pressed, ...more })
+  const card = (
+    <KeyInCard view={view} onTrace={() => onTrace(view.name, chain)}>
+      {beneath.of === 'ask' && beneath.unless !== undefined && (
+        <UnlessButton {...beneath.unless} onPress={press} />
+      )}
+    </KeyInCard>
+  )
   if (beneath.of === 'ask')
     return (
       <ReadBackEntry
-        key={beneath.moment}
+        key={`${beneath.moment}${pressed.again ?? ''}`}
         draftKey={`read-back:${setupId}:${address}:${beneath.moment}`}
         label={beneath.label}
         unit={setup.solution.unit}
         sheet={card}
         picture={<RegisterPicture setup={setup} address={address} />}
         short={beneath.short}
+        wasKeyed={beneath.moment === 'after' && pressed.again !== 'look'}
         onEntered={(shown, way) => {
           for (const said of beneath.facts(shown, way)) void enter(said)
-          setRetyping(false)
+          // What was read before it is keyed is followed by the keying itself.
+          setPressed(beneath.moment === 'before' ? { ...pressed, rowDiffers: false } : {})
           if (beneath.isRight(shown)) onDone()
         }}
       />
@@ -62,16 +78,24 @@ export function KeyInStep(props: KeyInStepProps) {
       contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12, flexGrow: 1 }}
     >
       {card}
-      <WhatStands {...props} beneath={beneath} onRetype={() => setRetyping(true)} />
+      <WhatStands {...props} beneath={beneath} onPress={press} />
       <StepAfter />
     </Scroll>
   )
 }
 
 /** What is typed, how, and what has to be minded. */
-function KeyInCard({ view, onTrace }: { readonly view: KeyInView; readonly onTrace: () => void }) {
+function KeyInCard({
+  view,
+  onTrace,
+  children,
+}: {
+  readonly view: KeyInView
+  readonly onTrace: () => void
+  readonly children: ReactNode
+}) {
   const roles = useRoles()
-  const { name, type, unit, key, was, notes, mind, change } = view
+  const { name, type, unit, key, row, was, notes, mind, change } = view
   return (
     <Card padded gap="$1">
       <Row justifyContent="space-between" alignItems="baseline">
@@ -113,14 +137,31 @@ function KeyInCard({ view, onTrace }: { readonly view: KeyInView; readonly onTra
         </Row>
       )}
       {mind !== undefined && <Caution>{mind}</Caution>}
+      {row !== undefined && (
+        <Words>
+          Only if the row shows <Digits fontWeight="700">{row}</Digits> now
+        </Words>
+      )}
       {change !== undefined && (
         <Digits as="note" tone="soft">
           {change}
         </Digits>
       )}
+      {children}
     </Card>
   )
 }
+
+/** What is told holds only while something is so: one press where it is not. */
+const UnlessButton = ({
+  says,
+  pressed,
+  onPress,
+}: Unless & { readonly onPress: (pressed: Pressed) => void }) => (
+  <Button kind="plain" onPress={() => onPress(pressed)} testID="not-so">
+    {says}
+  </Button>
+)
 
 const Note = ({ words, holds }: KeyInNote) =>
   holds === 'digits' ? (
@@ -137,11 +178,11 @@ const Note = ({ words, holds }: KeyInNote) =>
 
 interface WhatStandsProps extends KeyInStepProps {
   readonly beneath: Exclude<Beneath, { of: 'ask' }>
-  readonly onRetype: () => void
+  readonly onPress: (pressed: Pressed) => void
 }
 
 /** What stands beneath the number: it no longer holds, it differs, or it was read back equal. */
-function WhatStands({ beneath, onRetype, ...props }: WhatStandsProps) {
+function WhatStands({ beneath, onPress, ...props }: WhatStandsProps) {
   const { setup, register, enter, onDone, onLater, onStep } = props
   const say = (said: Said) => void enter(said)
   switch (beneath.of) {
@@ -176,8 +217,16 @@ function WhatStands({ beneath, onRetype, ...props }: WhatStandsProps) {
         <>
           <Mismatch register={register} setup={setup} />
           <Footing>
-            <Button kind="act" focused onPress={onRetype} testID="keyed-again">
+            <Button
+              kind="act"
+              focused
+              onPress={() => onPress({ again: 'key' })}
+              testID="keyed-again"
+            >
               Key it again
+            </Button>
+            <Button onPress={() => onPress({ again: 'look' })} testID="looked-again">
+              I misread it: read the row again
             </Button>
             <Button onPress={onLater}>Leave it open, go on</Button>
           </Footing>
@@ -195,7 +244,7 @@ function WhatStands({ beneath, onRetype, ...props }: WhatStandsProps) {
             {beneath.way !== undefined && <Words as="note">{beneath.way}</Words>}
           </Card>
           <Footing>
-            <Button onPress={onRetype}>Read it back again</Button>
+            <Button onPress={() => onPress({ again: 'look' })}>Read it back again</Button>
             <NextButton onDone={onDone} />
           </Footing>
         </>

@@ -1,12 +1,22 @@
 import type { ShortReadBack } from '@pine/core/facts'
-import { leastReadBack, partedDigits, readBackAgrees, type KeyInLine } from '@pine/core/keyin'
+import {
+  isCaptured,
+  leastReadBack,
+  partedDigits,
+  readBackAgrees,
+  type KeyInLine,
+  type Sign,
+} from '@pine/core/keyin'
 import { readLength, type LengthUnit, type WrittenLength } from '@pine/core/length'
+import { readAgain } from '@pine/core/plan'
 import { type Register } from '@pine/core/registers'
 import {
   describeActiveLength,
   describeKeyMode,
+  describeNoStand,
   describeStale,
   describeWarning,
+  READ_ROW_FIRST,
   stepName,
   typographic,
 } from '@pine/core/words'
@@ -19,11 +29,13 @@ import { lengthWriter } from '../frame/write-length'
 /** A register that is keyed in: what is typed and what belongs to it, and what is shown beneath. */
 export interface KeyInView {
   readonly name: string
-  /** What is typed, in the control's digits; none where the row is read first. */
+  /** What is typed, in the control's digits; none where the row is read first, or only looked at. */
   readonly type?: string
   readonly unit: LengthUnit
   /** What the key does and does not do, or what comes first; none where nothing may be keyed now. */
   readonly key?: { readonly does: string; readonly not: string } | { readonly first: string }
+  /** What the row shows now, where what is typed is counted from that. */
+  readonly row?: string
   /** The number as it was, where it no longer holds. */
   readonly was?: string
   /** What goes before the number, in the order of work. */
@@ -37,6 +49,16 @@ export interface KeyInView {
 export interface KeyInNote {
   readonly words: string
   readonly holds: 'words' | 'digits' | 'warning' | 'conflict'
+}
+
+/** What was pressed at the step since it was opened. */
+export interface Pressed {
+  /** After a disagreement, or over a number that is right: keyed once more, or only looked at once more. */
+  readonly again?: 'key' | 'look'
+  /** The axis does not stand at the touch any more. */
+  readonly movedAway?: boolean
+  /** The row does not show what the number to type is counted from. */
+  readonly rowDiffers?: boolean
 }
 
 export type Beneath =
@@ -60,6 +82,8 @@ export type Beneath =
       readonly of: 'ask'
       readonly moment: 'before' | 'after'
       readonly label: string
+      /** What may be pressed instead of doing as told, because it is not so. */
+      readonly unless?: Unless
       /** How little of it may be typed: only what it should show is said so; anything else is typed whole. */
       readonly short?: ShortAsk
       readonly facts: (shown: WrittenLength, way?: ShortReadBack) => readonly Said[]
@@ -67,94 +91,107 @@ export type Beneath =
       readonly isRight: (shown: WrittenLength) => boolean
     }
 
-/** What a control should show, to be compared by eye and by its last digits. */
+export interface Unless {
+  readonly pressed: Pressed
+  readonly says: string
+}
+
+/** What a control should show, to be compared by eye and by its sign and last digits. */
 export interface ShortAsk {
   readonly way: ShortReadBack
   readonly expected: WrittenLength
-  /** As a person reads it: all of it, and what stands before the last digits. */
+  /** As a person reads it. */
   readonly says: string
+  /** Pressed first; zero has none. */
+  readonly sign: Sign | undefined
+  /** What stands before the last digits, without the sign. */
   readonly first: string
 }
 
-/**
- * @param retyping it is keyed once more: what was shown before counts no longer.
- * @returns undefined where its readings come first.
- */
+/** @returns undefined where its readings come first. */
 export function keyInView(
   setup: StandingSetup,
   register: Register,
-  retyping: boolean,
+  pressed: Pressed = {},
 ): KeyInView | undefined {
-  const { address, keyIn, chain } = register
+  const { address, chain } = register
+  const keyIn = pressed.movedAway === true ? register.keyInElsewhere : register.keyIn
   if (keyIn === undefined || chain === undefined) return undefined
-  const { mode, type, unit, before, after, copies, counter, insteadOf, activeLength } = keyIn
-  const below = beneath(setup, register, keyIn, retyping)
-  const isKeyed = register.readBack?.equal === true
-  // What a key adds must not be told twice: not while a disagreement is looked at, before it is keyed again, and not where it
-  // is read back once more while it shows what it should.
-  const isOnlyLookedAt = below.of === 'mismatch' || (isKeyed && retyping)
+  const { type, unit, before, after } = keyIn
+  const name = registerName(address)
+  const below = beneath(setup, register, keyIn, pressed)
   // A number that no longer holds is not to be typed: it is only told.
   if (below.of === 'stale')
-    return {
-      name: registerName(address),
-      unit,
-      notes: [],
-      was: `${typographic(after)} ${unit}`,
-      beneath: below,
-    }
-  const key = describeKeyMode(mode)
+    return { name, unit, notes: [], was: `${typographic(after)} ${unit}`, beneath: below }
   const crossed = setup.solution.warnings.find(
     ({ code, place }) => code === 'keyed-by-two' && place === address,
   )
-  const told: readonly KeyInNote[] = crossed
+  const conflict: readonly KeyInNote[] = crossed
     ? [{ words: describeWarning(crossed, () => ''), holds: 'conflict' }]
     : []
-  const notes: (KeyInNote | false)[] = [
-    insteadOf !== undefined && { words: describeKeyMode(insteadOf).first, holds: 'words' },
-    activeLength !== undefined && { words: describeActiveLength(activeLength), holds: 'warning' },
-    copies !== undefined && {
-      words: `copied in, the row shows ${typographic(copies)} ${unit}; then`,
-      holds: 'digits',
-    },
-    counter !== undefined && {
-      words: `counter at the second face ${typographic(counter.full)}, halved ${typographic(counter.half)} ${unit}; drive to 0, then`,
-      holds: 'digits',
-    },
-  ]
+  const write = lengthWriter(setup.solution)
+  const change =
+    before === undefined ? undefined : `${write(before)} → ${typographic(after)} ${unit}`
+  // What a key adds must not be told twice: not while a disagreement is looked at, and not over a number that is right.
+  if (below.of !== 'ask' || pressed.again === 'look')
+    return {
+      name,
+      unit,
+      notes: conflict,
+      ...(change !== undefined && below.of !== 'ask' && { change }),
+      beneath: below,
+    }
+  const key = describeKeyMode(keyIn.mode)
+  const isReadFirst = below.moment === 'before'
   return {
-    name: registerName(address),
+    name,
     unit,
-    ...(!isOnlyLookedAt && {
-      key: type === undefined ? { first: key.first } : { does: key.does, not: key.not },
-    }),
-    notes: [
-      ...told,
-      ...(type === undefined || isKeyed || isOnlyLookedAt
-        ? []
-        : notes.filter((note) => note !== false)),
-    ],
-    ...(type !== undefined &&
-      !isOnlyLookedAt && {
+    key: isReadFirst ? { first: READ_ROW_FIRST } : { does: key.does, not: key.not },
+    notes: isReadFirst ? conflict : [...conflict, ...notesBefore(keyIn)],
+    ...(!isReadFirst &&
+      type !== undefined && {
         type: typographic(type),
         ...(key.mind !== undefined && { mind: key.mind }),
+        ...(keyIn.mode === 'add' && before !== undefined && { row: `${write(before)} ${unit}` }),
       }),
-    ...(before !== undefined &&
-      !(isKeyed && retyping) && {
-        change: `${lengthWriter(setup.solution)(before)} → ${typographic(after)} ${unit}`,
-      }),
+    ...(change !== undefined && !isReadFirst && { change }),
     beneath: below,
   }
 }
 
+/** What goes before the number, in the order of work. */
+const notesBefore = ({
+  unit,
+  copies,
+  counter,
+  insteadOf,
+  activeLength,
+}: KeyInLine): readonly KeyInNote[] =>
+  [
+    insteadOf && ({ words: describeNoStand(insteadOf.because), holds: 'words' } as const),
+    activeLength !== undefined &&
+      ({ words: describeActiveLength(activeLength), holds: 'warning' } as const),
+    copies !== undefined &&
+      ({
+        words: `copied in, the row shows ${typographic(copies)} ${unit}; then`,
+        holds: 'digits',
+      } as const),
+    counter !== undefined &&
+      ({
+        words: `counter at the second face ${typographic(counter.full)}, halved ${typographic(counter.half)} ${unit}; drive to 0, then`,
+        holds: 'digits',
+      } as const),
+  ].filter((note) => note !== undefined && note !== false)
+
 function beneath(
   { document, solution, steps }: StandingSetup,
   register: Register,
-  keyIn: NonNullable<Register['keyIn']>,
-  retyping: boolean,
+  keyIn: KeyInLine,
+  { again: pressedAgain, rowDiffers = false }: Pressed,
 ): Beneath {
   const { address, stale, accepted, readBack, state } = register
   if (stale !== undefined && accepted === undefined) {
-    const again = steps.find(({ step, done }) => step.does === 'read' && !done)?.step
+    const again = readAgain(document, solution, steps, register)
     return {
       of: 'stale',
       why: `${sentence(describeStale(stale, document.sheet.gauges))}${correctable(stale)}`,
@@ -165,8 +202,9 @@ function beneath(
       }),
     }
   }
-  if (readBack !== undefined && !readBack.equal && !retyping) return { of: 'mismatch' }
-  if ((state === 'keyed' || state === 'proven') && !retyping)
+  if (readBack !== undefined && !readBack.equal && pressedAgain === undefined)
+    return { of: 'mismatch' }
+  if ((state === 'keyed' || state === 'proven') && pressedAgain === undefined)
     return {
       of: 'equal',
       says: state === 'proven' ? 'Read back equal, and proven.' : 'Read back equal.',
@@ -175,8 +213,24 @@ function beneath(
       ...(accepted && { accepted: `accepted by ${accepted.by.name}: ${accepted.reason}` }),
     }
   const name = registerName(address)
+  const isRight = (shown: WrittenLength) => {
+    const read = readLength(shown)
+    return read.ok && readBackAgrees(keyIn, read.value, solution.decimals)
+  }
+  const shows = (shown: WrittenLength, way?: ShortReadBack): Said => ({
+    kind: 'read-back',
+    body: { address, moment: 'after', shown, ...(way && { way }) },
+  })
+  if (pressedAgain === 'look')
+    return {
+      of: 'ask',
+      moment: 'after',
+      label: `What ${name} shows now`,
+      facts: (shown) => [shows(shown)],
+      isRight,
+    }
   // What an adding key does depends on what stands there: that is read first.
-  if (keyIn.type === undefined && keyIn.mode === 'add')
+  if (keyIn.mode === 'add' && (keyIn.type === undefined || rowDiffers))
     return {
       of: 'ask',
       moment: 'before',
@@ -188,12 +242,14 @@ function beneath(
   const wasKeyed = document.readBacks.some(
     (one) => one.address === address && one.moment === 'after',
   )
-  const short = shortAsk(keyIn, wasKeyed)
+  const unless = unlessOf(keyIn)
   return {
     of: 'ask',
     moment: 'after',
     label: 'What the control shows now',
-    ...(!retyping && keyIn.type !== undefined && { short }),
+    ...(unless && { unless }),
+    ...(pressedAgain === undefined &&
+      keyIn.type !== undefined && { short: shortAsk(keyIn, wasKeyed) }),
     facts: (shown, way) => [
       {
         kind: 'key-in',
@@ -203,26 +259,34 @@ function beneath(
           typed: { text: keyIn.type ?? keyIn.after, unit: keyIn.unit },
         },
       },
-      { kind: 'read-back', body: { address, moment: 'after', shown, ...(way && { way }) } },
+      shows(shown, way),
     ],
-    isRight: (shown) => {
-      const read = readLength(shown)
-      return read.ok && readBackAgrees(keyIn, read.value, solution.decimals)
-    },
+    isRight,
   }
 }
 
+/** What is told is counted from something that may not be so any more, and only the person can see that. */
+function unlessOf({ mode }: KeyInLine): Unless | undefined {
+  if (mode === 'add') return { pressed: { rowDiffers: true }, says: 'The row shows another number' }
+  return isCaptured(mode)
+    ? { pressed: { movedAway: true }, says: 'The axis has moved since the touch' }
+    : undefined
+}
+
 function shortAsk({ address, after, unit }: KeyInLine, wasKeyed: boolean): ShortAsk {
+  const { sign, first } = partedDigits(after)
   return {
     way: leastReadBack(address, { wasKeyed }),
     expected: { text: after, unit },
     says: `${typographic(after)} ${unit}`,
-    first: typographic(partedDigits(after).first),
+    sign,
+    first,
   }
 }
 
 /** How much of what was shown somebody typed, where that was not all. */
 const WAY_WORDS: Readonly<Record<ShortReadBack, string>> = {
+  'sign-and-digits': 'sign and last digits typed, the rest compared by eye',
   'last-digits': 'its last digits typed, the rest compared by eye',
   seen: 'compared by eye',
 }

@@ -1,9 +1,9 @@
 import { useState, type ReactNode } from 'react'
 import { useMedia } from '@tamagui/core'
 import type { ShortReadBack } from '@pine/core/facts'
-import { areLastDigits, LAST_DIGITS } from '@pine/core/keyin'
+import { LAST_DIGITS, shortReadBackDiffers, type Sign } from '@pine/core/keyin'
 import { otherUnit, readLength, type LengthUnit, type WrittenLength } from '@pine/core/length'
-import { describeProblem } from '@pine/core/words'
+import { describeProblem, typographic } from '@pine/core/words'
 import { useDraft } from '@/data/device/drafts'
 import { Button } from '@/kit/button'
 import { erased, signTurned, typed } from '@/kit/number-text'
@@ -21,17 +21,19 @@ interface ReadBackEntryProps {
   readonly sheet: ReactNode
   /** Beside the numbers, where there is room for it. */
   readonly picture: ReactNode
+  /** Whether something was keyed just before; else the row is only looked at. */
+  readonly wasKeyed: boolean
   /** How little of it may be typed; all of it, where it is not said. */
   readonly short: ShortAsk | undefined
   readonly onEntered: (shown: WrittenLength, way?: ShortReadBack) => void
 }
 
-/** What the control shows, once it was keyed: what it should, looked at or by its last digits, or anything else. */
+/** What the control shows, once it was keyed: what it should, looked at or by its sign and last digits, or anything else. */
 export function ReadBackEntry({ short, ...props }: ReadBackEntryProps) {
   const [isElse, setElse] = useState(false)
   if (short === undefined || isElse) return <WholeEntry {...props} />
   const rest = { ...props, short, onElse: () => setElse(true) }
-  return short.way === 'seen' ? <SeenEntry {...rest} /> : <LastDigitsEntry {...rest} />
+  return short.way === 'seen' ? <SeenEntry {...rest} /> : <SignedDigitsEntry {...rest} />
 }
 
 interface ShortEntryProps extends Omit<ReadBackEntryProps, 'short'> {
@@ -69,41 +71,62 @@ function SeenEntry({ short, sheet, picture, onElse, onEntered }: ShortEntryProps
   )
 }
 
-/** A number whose sign and first digits are compared by eye; the last ones are typed as the control shows them. */
-function LastDigitsEntry({ draftKey, short, sheet, picture, ...props }: ShortEntryProps) {
+/** A number whose sign and last digits are entered as the control shows them; what stands between is compared by eye. */
+function SignedDigitsEntry({ draftKey, short, sheet, picture, ...props }: ShortEntryProps) {
   const { onElse, onEntered } = props
-  const { value: draft, set, clear } = useDraft(`${draftKey}:last`, { digits: '' })
+  const none: { readonly sign?: Sign; readonly digits: string } = { digits: '' }
+  const { value: draft, set, clear } = useDraft(`${draftKey}:last`, none)
   const [problem, setProblem] = useState<string>()
-  const compare = (digits: string) => {
-    if (digits.length < LAST_DIGITS)
+  const asksSign = short.sign !== undefined && draft.sign === undefined
+  const compare = (typed: typeof draft) => {
+    if (short.sign !== undefined && typed.sign === undefined)
+      return setProblem('First the sign: press − or + as the control shows it.')
+    if (typed.digits.length < LAST_DIGITS)
       return setProblem(`Type the last ${LAST_DIGITS} digits that the control shows.`)
-    if (!areLastDigits(short.expected.text, digits))
-      return setProblem(`It should not end in ${digits}. Look at the control again.`)
+    const differs = shortReadBackDiffers(short.expected.text, { sign: typed.sign, ...typed })
+    if (differs === 'digits')
+      return setProblem(`It should not end in ${typed.digits}. Look at the control again.`)
+    if (differs === 'sign') return setProblem(turnedSign(short.sign))
     clear()
-    onEntered(short.expected, 'last-digits')
+    onEntered(short.expected, short.way)
   }
-  const change = (text: string) => {
-    const digits = text.replace(/\D/g, '').slice(0, LAST_DIGITS)
+  const change = (digits: string) => {
+    const next = { ...draft, digits: digits.slice(0, LAST_DIGITS) }
     setProblem(undefined)
-    set({ digits })
-    if (digits.length === LAST_DIGITS && digits !== draft.digits) compare(digits)
+    set(next)
+    if (next.digits.length === LAST_DIGITS && next.digits !== draft.digits) compare(next)
+  }
+  const press = (sign: Sign) => {
+    set({ ...draft, sign })
+    setProblem(sign === short.sign ? undefined : turnedSign(short.sign))
+  }
+  /** By the keys of a keyboard: a sign anywhere, and digits. */
+  const write = (text: string) => {
+    const sign = /[+\-−]/.exec(text)?.[0]
+    if (sign !== undefined && short.sign !== undefined) return press(sign === '+' ? '+' : '-')
+    change(text.replace(/\D/g, ''))
   }
   const somethingElse = (
     <Button kind="plain" onPress={onElse} testID="shows-else">
       It shows something else
     </Button>
   )
+  const sign = short.sign === undefined ? '' : typographic(draft.sign ?? '') || '±'
   return (
     <EntryFrame
       numbers={
         <ReadingField
-          label={`Its last ${LAST_DIGITS} digits, as the control shows them`}
-          before={short.first}
+          label={
+            asksSign
+              ? 'The sign on the control: − or + (none is +)'
+              : `Its last ${LAST_DIGITS} digits, as the control shows them`
+          }
+          before={`${sign}${short.first}`}
           placeholder="···"
           value={draft.digits}
           unit={short.expected.unit}
-          onChange={change}
-          onSubmit={() => compare(draft.digits)}
+          onChange={write}
+          onSubmit={() => compare(draft)}
           wrong={problem !== undefined}
         />
       }
@@ -111,20 +134,25 @@ function LastDigitsEntry({ draftKey, short, sheet, picture, ...props }: ShortEnt
       // What to do about it stands beside it, also where the rest has scrolled away.
       remedy={problem === undefined ? undefined : somethingElse}
       withoutPoint
+      asksSign={asksSign}
+      {...(short.sign !== undefined && { onPlusOrMinus: press })}
       onType={(digit) => change(draft.digits + digit)}
       onDelete={() => change(erased(draft.digits))}
-      onNext={() => compare(draft.digits)}
+      onNext={() => compare(draft)}
       next="Compare"
       after={picture}
     >
       {sheet}
       <Words>
-        {READ_AGAIN} It should show <Words strong>{short.first}···</Words>
+        {READ_AGAIN} <Words strong>Its sign first.</Words>
       </Words>
       {problem === undefined && somethingElse}
     </EntryFrame>
   )
 }
+
+const turnedSign = (should: Sign | undefined): string =>
+  `It should be ${should === '-' ? 'minus' : 'plus'}. Look at the control again: a turned sign crashes.`
 
 /** All that the control shows, typed. */
 function WholeEntry({
@@ -133,6 +161,7 @@ function WholeEntry({
   unit,
   sheet,
   picture,
+  wasKeyed,
   onEntered,
 }: Omit<ReadBackEntryProps, 'short'>) {
   const { wide } = useMedia()
@@ -181,7 +210,7 @@ function WholeEntry({
       after={picture}
     >
       {sheet}
-      {!wide && <Words>{READ_AGAIN}</Words>}
+      {!wide && wasKeyed && <Words>{READ_AGAIN}</Words>}
     </EntryFrame>
   )
 }
