@@ -1,5 +1,5 @@
 import { AXES } from '@pine/core/address'
-import { LIFT_PLACES, SHORT_READ_BACKS } from '@pine/core/facts'
+import { LIFT_PLACES, READ_BACK_MOMENTS, SHORT_READ_BACKS } from '@pine/core/facts'
 import { LENGTH_UNITS } from '@pine/core/length'
 import { SCHOOLS } from '@pine/core/schools'
 import { KEYINGS, STAYS_PUT } from '@pine/core/sheet'
@@ -158,7 +158,7 @@ export const keyInSchema = z.strictObject({ address, mode: keyMode, typed: writt
 
 export const readBackSchema = z.strictObject({
   address,
-  moment: z.enum(['before', 'after']),
+  moment: z.enum(READ_BACK_MOMENTS),
   shown: writtenLengthSchema,
   way: z.enum(SHORT_READ_BACKS).optional(),
 })
@@ -225,6 +225,7 @@ export const liftSchema = z.strictObject({
   moves: z.enum(['in', 'out']),
   where: z.enum(LIFT_PLACES),
   amount: writtenLengthSchema,
+  shown: writtenLengthSchema.optional(),
 })
 
 const homeMark = z.strictObject({ dial: writtenLengthSchema, coarse: writtenLengthSchema })

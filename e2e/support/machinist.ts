@@ -21,9 +21,14 @@ export class Machinist {
   async keys(number: string): Promise<void> {
     const field = this.page.getByTestId('reading')
     if (this.quick && (await field.isVisible())) return field.fill(number)
+    const isFirst = !(await field.isVisible()) || (await field.inputValue()) === ''
     for (const key of number.replace('-', ''))
       await this.page.getByRole('button', { name: KEY_NAMES[key] ?? key, exact: true }).click()
-    if (number.startsWith('-')) await this.page.getByRole('button', { name: 'change sign' }).click()
+    if (!isFirst && !number.startsWith('-')) return
+    // Where a machine position can only be below zero the minus is there already.
+    const isThere = (await field.isVisible()) && (await field.inputValue()).startsWith('-')
+    if (number.startsWith('-') !== isThere)
+      await this.page.getByRole('button', { name: 'change sign' }).click()
   }
 
   async next(): Promise<void> {
@@ -163,13 +168,23 @@ export class Machinist {
   async airCut(lowest: string, margin: string, lift: string): Promise<void> {
     const { page } = this
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Run the program above/)
-    await this.numbers({ lowest, margin })
+    // What is known need not be typed: the program's lowest Z, the usual air.
+    for (const [key, value] of Object.entries({ lowest, margin })) {
+      const field = page.getByTestId(`number-${key}`)
+      await expect(field).toBeVisible()
+      if (Number(await field.inputValue()) !== Number(value)) await this.numbers({ [key]: value })
+    }
     await expect(page.getByTestId('lift')).toHaveText(lift)
     await this.look('air-cut')
     await this.next()
+    // Row by row: here it is the external offset alone, which held nothing.
+    await this.look('raise')
+    await expect(page.getByTestId('to-type')).toHaveText(lift)
+    await this.seesShown(lift, true)
     await expect(page.getByTestId('lift-active')).toContainText('LIFT ACTIVE')
     await this.look('lift-active')
     await this.next()
+    await this.seesShown(await page.getByTestId('to-type').innerText(), true)
     await expect(page.getByTestId('lift-active')).toBeHidden()
   }
 

@@ -65,7 +65,10 @@ class Counted extends Machinist {
   }
 
   override async numbers(values: Readonly<Record<string, string>>): Promise<void> {
-    for (const [key, value] of Object.entries(values)) await this.type(`number-${key}`, value)
+    for (const [key, value] of Object.entries(values)) {
+      await this.page.getByTestId(`number-${key}`).clear()
+      await this.type(`number-${key}`, value)
+    }
   }
 }
 

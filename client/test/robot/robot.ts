@@ -2,6 +2,7 @@ import { checkDocument } from '@pine/core/facts'
 import { axisOfAddress, type Address } from '@pine/core/address'
 import { captureAt, zeroesCounter, type StepState } from '@pine/core/plan'
 import { axesRead, axisOfQuantity, type QuantityName } from '@pine/core/quantities'
+import { activeLift } from '@pine/core/proof'
 import type { Register } from '@pine/core/registers'
 import { captureView, capturedFacts } from '@/areas/run/read/capture-view'
 import type { NewReading } from '@/areas/run/read/reading-draft'
@@ -11,6 +12,7 @@ import {
   type KeyInView,
   type Pressed,
 } from '@/areas/run/key-in/key-in-view'
+import { airCutView } from '@/areas/run/prove/air-cut-view'
 import { runView } from '@/areas/run/frame/run-view'
 import type { Said } from '@/data/outbox/said'
 import { standing, type StandingSetup } from '@/data/setup/standing'
@@ -114,12 +116,90 @@ export class Robot {
         this.moveAway()
         return this.say({ kind: 'check-off', body: { of: 'cut', tool: stop ?? 0 } })
       case 'air-cut':
-        return this.say({ kind: 'check-off', body: { of: 'air-cut', how: 'graphics' } })
+        return this.airCut()
       case 'first-part':
         return this.say({ kind: 'check-off', body: { of: 'first-part', measured: [] } })
       default:
         return this.say({ kind: 'check-off', body: { of: check } })
     }
+  }
+
+  /** Raises everything row by row, runs it in air and lets it down; leaves it in the middle now and then. */
+  private airCut(): void {
+    const typed = {
+      where: this.chance.of(['external-offset', 'work-offsets', 'lengths'] as const),
+      lowest: -10_160_000 as never,
+      margin: 5_080_000 as never,
+    }
+    let begun: 'in' | 'out' | undefined
+    for (let screens = 0; screens < 40 && this.complaints.length === 0; screens += 1) {
+      const view = airCutView(this.setup, typed, begun)
+      switch (view.shows) {
+        case 'done':
+          return this.expectLift(0)
+        case 'raise':
+          if (begun !== undefined || view.rows.length === 0)
+            return this.say({ kind: 'check-off', body: { of: 'air-cut', how: 'graphics' } })
+          begun = 'in'
+          break
+        case 'raised':
+          this.expectLift(15_240_000)
+          begun = 'out'
+          break
+        case 'down':
+          this.expectLift(0)
+          this.say(...view.facts)
+          break
+        case 'row':
+          this.liftRow(view.row.view)
+      }
+      if (this.chance.next() < 0.12) return
+    }
+  }
+
+  private liftRow(view: KeyInView): void {
+    const { beneath, unit, name } = view
+    if (beneath.of !== 'ask') return
+    const { external } = this.control
+    const row = / (external offset Z|H\d+|G\S+( P\d+)? Z)/.exec(name)?.[1]?.replace(/ Z$/, '.Z')
+    if (row === undefined) return this.complain(`${name} names no row`)
+    this.told += 1
+    if (row === 'external offset.Z') {
+      const Z = numberOn(view.type ?? '', unit)
+      const adds = view.key !== undefined && 'does' in view.key && view.key.does === 'adds'
+      this.control.external = { ...external, Z: adds ? external.Z + Z : Z }
+      const shown = displayed(this.control.external.Z, unit, this.decimals)
+      return this.say(...beneath.facts({ text: shown, unit }))
+    }
+    const isNow =
+      view.row === undefined || numberOn(view.row, unit) === numberOn(this.shows(row), unit)
+    if (!isNow) this.complain(`${name}: the row shows ${this.shows(row)} and not ${view.row}`)
+    if (this.chance.next() < 0.9) follow(view, { control: this.control, row, axis: 'Z' })
+    else this.misKey(view, row)
+    this.story.push(`${name}: ${view.type}, shows ${this.shows(row)}`)
+    this.say(...beneath.facts({ text: this.shows(row), unit }))
+  }
+
+  /** How much higher every tool stands, in every row, than its numbers say. */
+  private expectLift(by: number): void {
+    const { sheet } = this.model
+    const sign = sheet.machine.control.lengthSign === 'subtracted' ? -1 : 1
+    const right = trueRegisters(this.machinist.world, sheet)
+    for (const { row } of sheet.offsets)
+      for (const { lengthRegister } of sheet.tools) {
+        const H = `H${lengthRegister}`
+        const keyed = [H, `${row}.Z`].map((address) =>
+          this.setup.solution.registers.find((one) => one.address === address),
+        )
+        if (keyed.some((one) => one?.readBack?.equal !== true || one.stale !== undefined)) continue
+        const off =
+          this.control.external.Z -
+          this.machinist.world.external.Z +
+          (this.control.registers.get(`${row}.Z`)! - right.get(`${row}.Z`)!) +
+          sign * (this.control.registers.get(H)! - right.get(H)!)
+        if (Math.abs(off - by) > 3 * this.model.world.grain)
+          this.complain(`${H} in ${row} stands ${off} higher, not ${by}`)
+      }
   }
 
   private prove({ row, tool }: Extract<StepState['step'], { does: 'prove' }>): void {
@@ -280,14 +360,18 @@ export class Robot {
       () => this.control.set(row, -number),
       () => this.control.add(row, number),
       () => this.control.set(row, number),
-      () => this.control.set(row, number * 10),
+      () => this.control.set(row, Math.abs(number) < 1e9 ? number * 10 : 0),
       () => undefined,
     ])()
   }
 
-  private shows(row: string): string {
+  private get decimals(): number {
     const { unit, machine } = this.setup.document.sheet
-    return displayed(this.control.registers.get(row) ?? 0, unit, machine.control.decimals[unit])
+    return machine.control.decimals[unit]
+  }
+
+  private shows(row: string): string {
+    return displayed(this.control.registers.get(row) ?? 0, this.model.sheet.unit, this.decimals)
   }
 
   /** What a row has to hold; undefined where the model does not say. */
@@ -306,6 +390,8 @@ export class Robot {
     const register = this.setup.solution.registers.find((one) => one.address === address)
     // Somebody answers for a number that no longer holds; another tool's number may stand in the row by now.
     if (register?.stale !== undefined || address !== controlRow(address)) return
+    // Raised for the dry run, it shows another number.
+    if (activeLift(this.setup.document) !== undefined) return
     this.expectRow(this.control, address, `${address} is called ${register?.state}, and`)
   }
 
@@ -354,6 +440,8 @@ export class Robot {
         tell({ kind: 'tool-changed', tool })
       },
       () => {
+        // A lift that is in it would go with the number that somebody else types there.
+        if (activeLift(this.setup.document)?.where === 'external-offset') return
         const axis: Axis = chance.of(AXES)
         const value = some(chance, grain, -5, 5)
         move({ external: { ...world.external, [axis]: value } })

@@ -1,4 +1,5 @@
 import { readLength } from '@pine/core/length'
+import { activeLift } from '@pine/core/proof'
 import { airCutView } from '@/areas/run/prove/air-cut-view'
 import {
   leftUnproven,
@@ -8,7 +9,8 @@ import {
   proofView,
   verdictView,
 } from '@/areas/run/prove/proof-view'
-import { after, example, mm } from './set-ups'
+import type { StandingSetup } from '@/data/setup/standing'
+import { after, example, mm, registerAt } from './set-ups'
 
 const G54T1 = { row: 'G54', tool: 1 } as const
 /** Keyed and read back, not proven yet. */
@@ -144,7 +146,6 @@ describe('a proof', () => {
 describe('a run in air', () => {
   const typed = {
     where: 'external-offset',
-    unit: 'mm',
     lowest: undefined,
     margin: undefined,
   } as const
@@ -154,34 +155,98 @@ describe('a run in air', () => {
     return view
   }
 
+  const both = { lowest: nm('-32.5'), margin: nm('10') }
+  const rowOf = (setup: StandingSetup, changes: object, begun?: 'in' | 'out') => {
+    const view = airCutView(setup, { ...typed, ...changes }, begun)
+    if (view.shows !== 'row') throw new Error(view.shows)
+    return view.row.view
+  }
+  const seen = (setup: StandingSetup, changes: object, begun: 'in' | 'out', shown: string) =>
+    after(setup, ...rowOf(setup, changes, begun).beneath.facts(mm(shown)))
+
   test('is raised by what clears the lowest Z, and nothing before both numbers are there', () => {
-    expect(raise()).toMatchObject({ raiseBy: '–', said: undefined })
-    expect(raise(keyed, { lowest: nm('-32.5') }).said).toBeUndefined()
+    expect(raise()).toMatchObject({ raiseBy: '–', rows: [] })
+    expect(airCutView(keyed, { ...typed, lowest: nm('-32.5') }, 'in').shows).toBe('raise')
     // 32.5 deep and 10 of air: 42.5.
-    expect(raise(keyed, { lowest: nm('-32.5'), margin: nm('10') })).toMatchObject({
+    expect(raise(keyed, both)).toMatchObject({
       raiseBy: '42.500',
       into: 'the external offset Z',
-      said: {
-        kind: 'lift',
-        body: { moves: 'in', where: 'external-offset', amount: mm('42.500') },
-      },
+      rows: ['external offset Z 0.000 → 42.500 mm'],
+    })
+    expect(raise(keyed, { ...both, where: 'lengths' }).rows).toEqual(['H1 −270.000 → −227.500 mm'])
+    expect(raise(keyed, { ...both, where: 'work-offsets' }).rows).toEqual([
+      'G54 Z −30.000 → 12.500 mm',
+    ])
+  })
+
+  test('the external offset: nothing is up before it shows so, and it is down again once it shows that', () => {
+    expect(rowOf(keyed, both, 'in')).toMatchObject({
+      name: 'Raise external offset Z',
+      type: '42.500',
+      key: { does: 'sets' },
+    })
+    // A turned sign would let everything down by as much.
+    expect(rowOf(keyed, both, 'in').beneath.facts(mm('-42.5'))).toEqual([])
+    const up = seen(keyed, both, 'in', '42.5')
+    expect(up.document.lifts.slice(-1)).toMatchObject([
+      { moves: 'in', where: 'external-offset', amount: mm('42.500'), shown: mm('42.5') },
+    ])
+    expect(airCutView(up, typed)).toMatchObject({ shows: 'raised' })
+    expect(rowOf(up, typed, 'out')).toMatchObject({ type: '0.000', change: '42.500 → 0.000 mm' })
+    expect(rowOf(up, typed, 'out').beneath.facts(mm('42.5'))).toEqual([])
+    const down = seen(up, typed, 'out', '0.000')
+    expect(airCutView(down, typed)).toMatchObject({ shows: 'done', says: 'ran clear, Mira Toller' })
+  })
+
+  test('lengths row by row: each read back, one that is wrong keyed again from what it shows', () => {
+    const lengths = { ...both, where: 'lengths' } as const
+    expect(rowOf(keyed, lengths, 'in')).toMatchObject({
+      name: 'Raise H1',
+      type: '−227.500',
+      change: '−270.000 → −227.500 mm',
+      beneath: { short: { way: 'sign-and-digits', sign: '-' } },
+    })
+    // It went down instead of up: seen, and the lift stays on this row.
+    const wrong = seen(keyed, lengths, 'in', '-312.5')
+    expect(activeLift(wrong.document)).toBeDefined()
+    expect(rowOf(wrong, typed)).toMatchObject({
+      change: '−312.500 → −227.500 mm',
+      notes: [{ words: 'It shows −312.5 mm: key it again.', holds: 'conflict' }],
+    })
+    const up = after(wrong, ...rowOf(wrong, typed).beneath.facts(mm('-227.5')))
+    expect(airCutView(up, typed).shows).toBe('raised')
+    // Raised, it is what it was: still keyed, and proven by what proved it.
+    expect(registerAt(up, 'H1').state).toBe(registerAt(keyed, 'H1').state)
+    const down = seen(up, typed, 'out', '-270')
+    expect(down.document.lifts.slice(-2).map(({ moves }) => moves)).toEqual(['in', 'out'])
+    expect(airCutView(down, typed).shows).toBe('done')
+  })
+
+  test('on a control that adds, and on one that subtracts its lengths: what raises the tip there', () => {
+    const lengths = { ...both, where: 'lengths' } as const
+    const { machine } = keyed.document.sheet
+    const on = (control: object, ...said: Parameters<typeof after>[1][]) =>
+      after(
+        example('whole-run', 6, {
+          machine: { ...machine, control: { ...machine.control, ...control } },
+        }),
+        ...said,
+      )
+    const shows = (text: string) =>
+      ({ kind: 'read-back', body: { address: 'H1', moment: 'after', shown: mm(text) } }) as const
+    expect(rowOf(on({ lengthKey: 'add' }, shows('-270')), lengths, 'in')).toMatchObject({
+      type: '42.500',
+      key: { does: 'adds' },
+      row: '−270.000 mm',
+    })
+    // It takes the stored length off: less of it is higher.
+    expect(rowOf(on({ lengthSign: 'subtracted' }, shows('270')), lengths, 'in')).toMatchObject({
+      type: '227.500',
+      change: '270.000 → 227.500 mm',
     })
   })
 
-  test('stays active until it is taken out, and then it ran', () => {
-    const { said } = raise(keyed, { lowest: nm('-32.5'), margin: nm('10') })
-    if (said === undefined) throw new Error('both numbers are there')
-    const raised = airCutView(after(keyed, said), typed)
-    if (raised.shows !== 'raised') throw new Error(raised.shows)
-    expect(raised.words.points.join()).toContain('Take 42.500 mm out of the external offset Z')
-    expect(raised.facts).toEqual([
-      { kind: 'lift', body: { moves: 'out', where: 'external-offset', amount: mm('42.500') } },
-      { kind: 'check-off', body: { of: 'air-cut', how: 'lifted' } },
-    ])
-    expect(airCutView(after(keyed, said, ...raised.facts), typed)).toMatchObject({
-      shows: 'done',
-      says: 'ran clear, Mira Toller',
-    })
+  test('left out, it is told why', () => {
     const left = { kind: 'check-off', body: { of: 'air-cut', leftOut: 'seen last week' } } as const
     expect(airCutView(after(keyed, left), typed)).toMatchObject({
       says: 'left out: seen last week',

@@ -1,4 +1,5 @@
 export { isCircleTouch, surpriseAround } from './around-circle'
+export { isSurelyBelowZero } from './below-zero'
 export { type Belief } from './believe'
 export { type Because } from './evidence'
 export { expectReading, type ReadingToBe } from './expect-reading'

@@ -57,9 +57,10 @@ function provingProblems(
           ]
         : []),
     ]),
-    ...lifts.flatMap((lift) =>
-      lengthProblem(`${at(lift)}.amount`, lift.amount, { sign: 'positive' }),
-    ),
+    ...lifts.flatMap((lift) => [
+      ...lengthProblem(`${at(lift)}.amount`, lift.amount, { sign: 'positive' }),
+      ...(lift.shown ? lengthProblem(`${at(lift)}.shown`, lift.shown) : []),
+    ]),
     ...checkOffs.flatMap((checkOff) => checkOffProblems(checkOff, names)),
   ]
 }

@@ -58,10 +58,12 @@ export const SHORT_READ_BACKS = ['sign-and-digits', 'last-digits', 'seen'] as co
 
 export type ShortReadBack = (typeof SHORT_READ_BACKS)[number]
 
+export const READ_BACK_MOMENTS = ['before', 'after', 'raised', 'lowered'] as const
+
 export interface ReadBackBody {
   readonly address: Address
-  /** Shown before the key-in (needed to add), or after it. */
-  readonly moment: 'before' | 'after'
+  /** Shown before the key-in (needed to add), after it, or raised for a dry run and let down again. */
+  readonly moment: (typeof READ_BACK_MOMENTS)[number]
   readonly shown: WrittenLength
   /** How much of it was typed, where that was not all of it; the rest is what it should have been. */
   readonly way?: ShortReadBack
@@ -108,6 +110,8 @@ export interface LiftBody {
   readonly moves: 'in' | 'out'
   readonly where: LiftPlace
   readonly amount: WrittenLength
+  /** Of the external offset, which is no row of its own: what it showed then. Rows are read back one by one. */
+  readonly shown?: WrittenLength
 }
 
 export type Lift = Entered & LiftBody

@@ -2,9 +2,11 @@ export { checkDocument } from './check-document'
 export {
   type CheckOff,
   LIFT_PLACES,
+  READ_BACK_MOMENTS,
   SHORT_READ_BACKS,
   type ShortReadBack,
   type Lift,
+  type LiftBody,
   type LiftPlace,
   type Measured,
   type ProgramRead,

@@ -1,4 +1,5 @@
 export { activeLift, mayLift } from './lift'
+export { type LiftRow, liftRows } from './lift-rows'
 export { airCutLift, proofMove, type ProofMove } from './proof'
 export { type ProofVerdict, addressesOf, proofVerdict } from './proven'
 export { proofKey } from './proof-key'

@@ -8,7 +8,6 @@ export const activeLift = ({ lifts }: SetupDocument): Lift | undefined => {
   return last?.moves === 'in' ? last : undefined
 }
 
-/** Whether a lift raises where it is typed in: a control that subtracts its lengths would go deeper by it, one that keeps none has no place for it. */
+/** Whether a control has such a place for a lift: one that keeps no lengths cannot be raised by them. */
 export const mayLift = (place: LiftPlace, { machine }: Pick<SetupSheet, 'machine'>): boolean =>
-  place !== 'lengths' ||
-  (keepsLengths(machine.control) && machine.control.lengthSign !== 'subtracted')
+  place !== 'lengths' || keepsLengths(machine.control)

@@ -113,6 +113,8 @@ export function shownBefore(document: SetupDocument, sources: SourceReader): Sho
       const shown = latest([
         last(address, 'before'),
         last(address, 'after'),
+        last(address, 'raised'),
+        last(address, 'lowered'),
         withAnotherTool(address),
       ])
       const mayHaveChanged = Math.max(provenFrom, lastKeyed.get(controlRow(address)) ?? -1)

@@ -1,5 +1,8 @@
 import type { LiftPlace } from '../facts/document'
 
+/** What the control adds to every row, in Z. */
+export const EXTERNAL_OFFSET_Z = 'external offset Z'
+
 /** Where a lift was typed, as it is said in a sentence. */
 export const LIFT_PLACE_WORDS: Readonly<Record<LiftPlace, string>> = {
   'external-offset': 'the external offset Z',

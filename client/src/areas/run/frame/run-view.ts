@@ -2,6 +2,7 @@ import type { Address } from '@pine/core/address'
 import {
   followingStep,
   neededFirst,
+  readAgain,
   type Station,
   type Step,
   type StepState,
@@ -64,22 +65,33 @@ function currentStep({ steps, next }: StandingSetup, stepKey: string | undefined
 }
 
 /** A step that is done may be looked at whatever has been undone before it; the record tells what is open itself. */
-function waitsFor(
-  { document, solution, steps }: StandingSetup,
-  { step, done }: StepState,
-): StepState | undefined {
+function waitsFor(setup: StandingSetup, { step, done }: StepState): StepState | undefined {
+  const { document, solution, steps } = setup
   if (done || step.does === 'record') return undefined
   // A register that has its number can be keyed, even while another reading of it is open.
   // Where one tool is set at a time, its row still holds the number of the tool that is to cut before it.
   const hasNumber = step.does === 'key-in' && registerOf(solution, step)?.chain !== undefined
   if (hasNumber && step.stop === undefined) return undefined
+  const first = neededFirst(document.sheet, steps, step)
+  // A number that no longer holds asks for this very touch, though it is of a tool that comes later.
+  if (first !== undefined && isAskedBy(setup, first.step, step)) return undefined
   return (
-    neededFirst(document.sheet, steps, step) ??
+    first ??
     // Without its number there is nothing to key: whatever is still to be read may be what it lacks.
     (step.does === 'key-in' && !hasNumber
       ? steps.find((one) => one.step.does === 'read' && !one.done)
       : undefined)
   )
+}
+
+function isAskedBy(
+  { document, solution, steps }: StandingSetup,
+  asking: Step,
+  touch: Step,
+): boolean {
+  const register = asking.does === 'key-in' ? registerOf(solution, asking) : undefined
+  if (register?.stale === undefined) return false
+  return readAgain(document, solution, steps, register)?.key === touch.key
 }
 
 const registerOf = (

@@ -18,25 +18,32 @@ export interface NumberSpec<Key extends string> {
   /** May be left empty. */
   readonly optional?: boolean
   readonly sign?: ReadLengthOptions['sign']
+  /** Whatever can be read here is below zero: the first digit brings the minus. */
+  readonly isBelowZero?: boolean
 }
 
 interface NumbersDraft {
-  readonly texts: Readonly<Record<string, string>>
+  readonly texts: Readonly<Partial<Record<string, string>>>
   readonly unit: LengthUnit
 }
 
-/** Several numbers of one step while they are typed: kept on this device until they have become a fact. */
+/**
+ * Several numbers of one step while they are typed: kept on this device until they have become a fact.
+ *
+ * @param known what they are as long as nobody types another.
+ */
 export function useNumbers<Key extends string>(
   draftKey: string,
   unit: LengthUnit,
   specs: readonly NumberSpec<Key>[],
+  known: Readonly<Partial<Record<string, string>>> = {},
 ) {
   const {
     value: draft,
     set,
     clear,
     started,
-  } = useDraft<NumbersDraft>(draftKey, { texts: {}, unit })
+  } = useDraft<NumbersDraft>(draftKey, { texts: { ...known }, unit })
   const [active, setActive] = useState<Key | undefined>(specs[0]?.key)
   const [asked, setAsked] = useState(false)
   const textOf = (key: Key): string => draft.texts[key] ?? ''
@@ -49,7 +56,12 @@ export function useNumbers<Key extends string>(
   )
   const change = (key: Key, text: string) => {
     setAsked(false)
-    set({ ...draft, texts: { ...draft.texts, [key]: text } })
+    set({ ...draft, texts: { ...draft.texts, [key]: withMinus(key, text) } })
+  }
+  /** The minus that need not be typed stands before the first digit; who turns the sign afterwards knows better. */
+  const withMinus = (key: Key, text: string): string => {
+    const isFirst = textOf(key) === '' && /^[\d.]$/.test(text)
+    return isFirst && specs.find((one) => one.key === key)?.isBelowZero === true ? `-${text}` : text
   }
   const onActive = (edit: (text: string) => string) => () => {
     if (active !== undefined) change(active, edit(textOf(active)))
@@ -69,9 +81,10 @@ export function useNumbers<Key extends string>(
       const read = spec && readOf(spec)
       return read?.ok ? read.value.nm : undefined
     },
-    boxes: specs.map(({ key, label }) => ({
+    boxes: specs.map(({ key, label, isBelowZero }) => ({
       key,
       label,
+      isBelowZero,
       value: textOf(key),
       wrong: asked && wrong?.key === key,
     })),

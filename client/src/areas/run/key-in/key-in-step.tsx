@@ -1,31 +1,21 @@
-import { useState, type ReactNode } from 'react'
-import Volume2 from 'lucide-react-native/icons/volume-2'
+import { useState } from 'react'
 import { styled, useMedia } from '@tamagui/core'
 import { type Chain } from '@pine/core/chain'
 import { type Register } from '@pine/core/registers'
 import type { Said } from '@/data/outbox/said'
 import { Button } from '@/kit/button'
-import { Caution } from '@/kit/caution'
 import { Scroll } from '@/kit/scroll'
-import { Card, Column, Row } from '@/kit/surfaces'
+import { Card, Column } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
-import { useRoles } from '@/theme/use-roles'
 import { NextButton } from '../frame/next-button'
 import { StepAfter } from '../frame/step-after'
 import type { StepProps } from '../frame/step-props'
 import { ReasonField } from '@/kit/reason-field'
-import {
-  keyInView,
-  type Beneath,
-  type KeyInNote,
-  type KeyInView,
-  type Pressed,
-  type Unless,
-} from './key-in-view'
+import { KeyInCard } from './key-in-card'
+import { keyInView, type Beneath, type Pressed, type Unless } from './key-in-view'
 import { Mismatch } from './mismatch'
 import { ReadBackEntry } from './read-back-entry'
 import { RegisterPicture } from './register-picture'
-import { canSpeak, speakNumber } from './speak'
 
 export interface KeyInStepProps extends StepProps {
   readonly register: Register
@@ -84,74 +74,6 @@ export function KeyInStep(props: KeyInStepProps) {
   )
 }
 
-/** What is typed, how, and what has to be minded. */
-function KeyInCard({
-  view,
-  onTrace,
-  children,
-}: {
-  readonly view: KeyInView
-  readonly onTrace: () => void
-  readonly children: ReactNode
-}) {
-  const roles = useRoles()
-  const { name, type, unit, key, row, was, notes, mind, change } = view
-  return (
-    <Card padded gap="$1">
-      <Row justifyContent="space-between" alignItems="baseline">
-        <Words as="sentence" role="heading" aria-level={1}>
-          {name}
-        </Words>
-        <Button kind="plain" onPress={onTrace} label={`where ${name} comes from`}>
-          how it came
-        </Button>
-      </Row>
-      {was !== undefined && (
-        <Digits as="lead" tone="soft" testID="was">
-          it was {was}
-        </Digits>
-      )}
-      {key === undefined ? null : 'first' in key ? (
-        <Words as="lead">{key.first}</Words>
-      ) : (
-        <Words>
-          Type this, then the key that <Words strong>{key.does}</Words> ({key.not})
-        </Words>
-      )}
-      {notes.map((note) => (
-        <Note key={note.words} {...note} />
-      ))}
-      {type !== undefined && (
-        <Row alignItems="baseline" gap="$2">
-          <Digits as="reading" fontSize={46} lineHeight={54} testID="to-type">
-            {type}
-          </Digits>
-          <Digits as="lead" tone="soft">
-            {unit}
-          </Digits>
-          {canSpeak() && (
-            <Button kind="plain" label={`read ${name} out`} onPress={() => speakNumber(type, unit)}>
-              <Volume2 size={24} color={roles.act} aria-hidden />
-            </Button>
-          )}
-        </Row>
-      )}
-      {mind !== undefined && <Caution>{mind}</Caution>}
-      {row !== undefined && (
-        <Words>
-          Only if the row shows <Digits fontWeight="700">{row}</Digits> now
-        </Words>
-      )}
-      {change !== undefined && (
-        <Digits as="note" tone="soft">
-          {change}
-        </Digits>
-      )}
-      {children}
-    </Card>
-  )
-}
-
 /** What is told holds only while something is so: one press where it is not. */
 const UnlessButton = ({
   says,
@@ -162,19 +84,6 @@ const UnlessButton = ({
     {says}
   </Button>
 )
-
-const Note = ({ words, holds }: KeyInNote) =>
-  holds === 'digits' ? (
-    <Digits as="note">{words}</Digits>
-  ) : (
-    <Words
-      as={holds === 'conflict' ? 'body' : 'note'}
-      tone={holds === 'conflict' ? 'wrong' : 'soft'}
-      strong={holds === 'warning' || holds === 'conflict'}
-    >
-      {words}
-    </Words>
-  )
 
 interface WhatStandsProps extends KeyInStepProps {
   readonly beneath: Exclude<Beneath, { of: 'ask' }>

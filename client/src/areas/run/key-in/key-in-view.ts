@@ -273,7 +273,8 @@ function unlessOf({ mode }: KeyInLine): Unless | undefined {
     : undefined
 }
 
-function shortAsk({ address, after, unit }: KeyInLine, wasKeyed: boolean): ShortAsk {
+/** How little of what a line makes of its row may be typed. */
+export function shortAsk({ address, after, unit }: KeyInLine, wasKeyed: boolean): ShortAsk {
   const { sign, first } = partedDigits(after)
   return {
     way: leastReadBack(address, { wasKeyed }),

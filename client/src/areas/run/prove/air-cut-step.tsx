@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { type LiftPlace } from '@pine/core/facts'
+import { type Lift, type LiftPlace } from '@pine/core/facts'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Choice } from '@/kit/choice'
@@ -11,25 +11,58 @@ import { EntryFrame } from '../frame/entry-frame'
 import { NumbersEntry } from '../frame/numbers-entry'
 import { useNumbers } from '../frame/use-numbers'
 import { CheckFrame } from '../frame/check-frame'
-import { airCutView } from './air-cut-view'
+import { ReadBackEntry } from '../key-in/read-back-entry'
+import { KeyInCard } from '../key-in/key-in-card'
+import { airCutView, liftKnown } from './air-cut-view'
+import type { LiftRowView } from './lift-rows-view'
 import { ReasonField } from '@/kit/reason-field'
 
 /** Everything raised for a run in air: the lift is worked out, and stays ACTIVE until it is taken out. */
 export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
   const { unit } = setup.document.sheet
   const [where, setWhere] = useState<LiftPlace>('external-offset')
-  const numbers = useNumbers<'lowest' | 'margin'>(`lift:${setupId}`, unit, [
-    { key: 'lowest', label: 'Lowest Z in the program' },
-    { key: 'margin', label: 'Air beneath the tip', sign: 'positive' },
-  ])
-  const view = airCutView(setup, {
-    where,
-    unit: numbers.unit,
-    lowest: numbers.value('lowest'),
-    margin: numbers.value('margin'),
-  })
+  const numbers = useNumbers<'lowest' | 'margin'>(
+    `lift:${setupId}`,
+    unit,
+    [
+      { key: 'lowest', label: 'Lowest Z in the program' },
+      { key: 'margin', label: 'Air beneath the tip', sign: 'positive' },
+    ],
+    liftKnown(setup),
+  )
+  const [begun, setBegun] = useState<Lift['moves']>()
+  const view = airCutView(
+    setup,
+    {
+      where,
+      lowest: numbers.value('lowest'),
+      margin: numbers.value('margin'),
+    },
+    begun,
+  )
+  if (view.shows === 'row')
+    return (
+      <LiftRowEntry
+        key={view.row.key}
+        view={view.row.view}
+        draftKey={`lift:${setupId}:${view.row.key}`}
+        enter={enter}
+        onDown={onDone}
+      />
+    )
   const { words } = view
   if (view.shows === 'raised')
+    return (
+      <CheckFrame
+        words={words}
+        foot={
+          <Button kind="act" focused testID="next" onPress={() => setBegun('out')}>
+            It ran clear: let it down
+          </Button>
+        }
+      />
+    )
+  if (view.shows === 'down')
     return (
       <CheckFrame
         words={words}
@@ -43,7 +76,7 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
               onDone()
             }}
           >
-            It ran clear, the lift is out
+            The lift is out
           </Button>
         }
       />
@@ -54,11 +87,9 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
         <Words as="note">{view.says}</Words>
       </CheckFrame>
     )
-  const { reached, said, places, raiseBy, into } = view
+  const { lowestOf, places, raiseBy, into, rows } = view
   const raise = () => {
-    if (!numbers.complete() || said === undefined) return
-    void enter(said)
-    numbers.clear()
+    if (numbers.complete()) setBegun('in')
   }
   return (
     <EntryFrame
@@ -66,7 +97,7 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
       problem={numbers.problem}
       {...numbers.keys}
       onNext={raise}
-      next="It is in"
+      next="Raise"
     >
       <Words as="sentence" role="heading" aria-level={1}>
         {words.sentence}
@@ -81,19 +112,14 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
             {unit}
           </Digits>
         </Row>
-        <Words>typed into {into}.</Words>
+        <Words>{`In ${into}${rows.length > 1 ? ', row by row' : ''}:`}</Words>
+        {rows.map((row) => (
+          <Digits key={row} as="note">
+            {row}
+          </Digits>
+        ))}
       </Card>
-      {reached && (
-        <Button
-          onPress={() => {
-            numbers.change('lowest', reached.text)
-            numbers.setActive('margin')
-          }}
-          testID="take-lowest"
-        >
-          {reached.offer}
-        </Button>
-      )}
+      {lowestOf !== undefined && <Words as="note">{lowestOf}</Words>}
       <Choice label="Where does it go?" value={where} onChange={setWhere} options={places} />
       <Button
         onPress={() => {
@@ -114,5 +140,42 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
       />
       <Caution>{words.caution}</Caution>
     </EntryFrame>
+  )
+}
+
+interface LiftRowEntryProps {
+  readonly view: LiftRowView['view']
+  readonly draftKey: string
+  readonly enter: StepProps['enter']
+  /** The last row is down again. */
+  readonly onDown: () => void
+}
+
+/** One row raised or let down: keyed, and read back as carefully as any other. */
+function LiftRowEntry({ view, draftKey, enter, onDown }: LiftRowEntryProps) {
+  const { beneath } = view
+  const [shows, setShows] = useState<string>()
+  return (
+    <ReadBackEntry
+      draftKey={draftKey}
+      label={beneath.label}
+      unit={view.unit}
+      sheet={
+        <KeyInCard view={view}>
+          {shows !== undefined && (
+            <Words tone="wrong" role="alert">{`It shows ${shows}: key it again.`}</Words>
+          )}
+        </KeyInCard>
+      }
+      picture={null}
+      short={beneath.short}
+      wasKeyed
+      onEntered={(shown, way) => {
+        const facts = beneath.facts(shown, way)
+        for (const said of facts) void enter(said)
+        setShows(facts.length === 0 ? `${shown.text} ${shown.unit}` : undefined)
+        if (facts.some(({ kind }) => kind === 'check-off')) onDown()
+      }}
+    />
   )
 }

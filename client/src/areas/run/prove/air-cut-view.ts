@@ -4,9 +4,10 @@ import { standingCheckOff } from '@pine/core/plan'
 import { activeLift, airCutLift, mayLift } from '@pine/core/proof'
 import { lowestZ } from '@pine/core/running'
 import { describeCheck, LIFT_PLACE_WORDS, typographic, type CheckWords } from '@pine/core/words'
-import type { Said } from '@/data/outbox/said'
 import type { StandingSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
+import type { Said } from '@/data/outbox/said'
+import { liftRowView, rowsToRaise, type LiftRowView } from './lift-rows-view'
 
 const PLACES: readonly { readonly value: LiftPlace; readonly label: string }[] = [
   { value: 'external-offset', label: 'external offset Z' },
@@ -14,9 +15,12 @@ const PLACES: readonly { readonly value: LiftPlace; readonly label: string }[] =
   { value: 'lengths', label: 'each length' },
 ]
 
-/** A run in air: everything is raised, the lift stays active until it is taken out, or how it was seen to. */
+/** A run in air: row by row everything is raised, it stays so until it is let down row by row, or how it was seen to. */
 export type AirCutView =
-  | { readonly shows: 'raised'; readonly words: CheckWords; readonly facts: readonly Said[] }
+  | { readonly shows: 'row'; readonly row: LiftRowView }
+  | { readonly shows: 'raised'; readonly words: CheckWords }
+  /** Every row was keyed to its own number some other way: the lift is out once that is said. */
+  | { readonly shows: 'down'; readonly words: CheckWords; readonly facts: readonly Said[] }
   | { readonly shows: 'done'; readonly words: CheckWords; readonly says: string }
   | {
       readonly shows: 'raise'
@@ -25,31 +29,51 @@ export type AirCutView =
       /** How much everything is raised by, in the control's digits; a dash before both numbers are known. */
       readonly raiseBy: string
       readonly into: string
-      /** How deep the newest program goes, where it was read. */
-      readonly reached?: { readonly text: string; readonly offer: string }
-      /** The lift as it would be entered; none before both numbers are known. */
-      readonly said: Said | undefined
+      /** What each row shows now and will show; empty before both numbers are known. */
+      readonly rows: readonly string[]
+      /** Where the lowest Z comes from, where nobody had to type it. */
+      readonly lowestOf?: string
     }
 
 export interface LiftTyped {
   readonly where: LiftPlace
-  /** In which the lowest Z is typed. */
-  readonly unit: LengthUnit
   readonly lowest: Nanometres | undefined
   readonly margin: Nanometres | undefined
 }
 
-/** @param typed as far as it is: the lowest Z of the program and the air beneath the tip there. */
+/** Air that is enough to see beneath the tip, and little enough to see it (common practice, no source). */
+const AIR: Readonly<Record<LengthUnit, string>> = { mm: '10', in: '0.5' }
+
+/** What need not be typed: how deep the newest program goes, and the usual air. */
+export function liftKnown({
+  document: { programs, sheet },
+}: StandingSetup): Partial<Record<'lowest' | 'margin', string>> {
+  const { unit, machine } = sheet
+  const program = programs.at(-1)
+  const lowest = program && lowestZ(program.reading)
+  return {
+    margin: AIR[unit],
+    ...(lowest !== undefined && {
+      lowest: formatLength(lowest, unit, machine.control.decimals[unit]),
+    }),
+  }
+}
+
+/**
+ * @param typed as far as it is: the lowest Z of the program and the air beneath the tip there.
+ * @param begun pressed here: everything is to be raised, or it ran and is to be let down.
+ */
 export function airCutView(
-  { document, solution }: StandingSetup,
-  { where, unit: typedIn, lowest, margin }: LiftTyped,
+  setup: StandingSetup,
+  { where, lowest, margin }: LiftTyped,
+  begun?: Lift['moves'],
 ): AirCutView {
+  const { document, solution } = setup
   const { sheet } = document
   const { unit } = sheet
   const words = describeCheck(document, 'air-cut')
   const lift = activeLift(document)
-  if (lift !== undefined)
-    return { shows: 'raised', words: takeOutWords(words, lift), facts: takenOut(lift) }
+  if (lift !== undefined) return raisedView(setup, words, lift, begun)
   const done = standingCheckOff(document, 'air-cut')
   if (done !== undefined)
     return {
@@ -57,48 +81,56 @@ export function airCutView(
       words,
       says: done.leftOut === undefined ? `ran clear, ${done.by.name}` : `left out: ${done.leftOut}`,
     }
-  const amount =
+  const raiseBy =
     lowest === undefined || margin === undefined ? undefined : airCutLift(lowest, margin)
+  const amount = raiseBy && { text: formatLength(raiseBy, unit, solution.decimals), unit }
+  const row = begun === 'in' && amount ? liftRowView(setup, { where, amount }, 'in') : undefined
+  if (row !== undefined) return { shows: 'row', row }
   const program = document.programs.at(-1)
-  const reached = program && lowestZ(program.reading)
   const write = lengthWriter(solution)
   return {
     shows: 'raise',
     words,
     places: PLACES.filter(({ value }) => mayLift(value, sheet)),
-    raiseBy: amount === undefined ? '–' : write(amount),
+    raiseBy: raiseBy === undefined ? '–' : write(raiseBy),
     into: LIFT_PLACE_WORDS[where],
-    ...(reached !== undefined &&
-      lowest === undefined && {
-        reached: {
-          text: formatLength(reached, typedIn, sheet.machine.control.decimals[typedIn]),
-          offer: `${program?.name} goes to Z ${write(reached)} ${unit}: take it`,
-        },
-      }),
-    said:
-      amount === undefined
-        ? undefined
-        : {
-            kind: 'lift',
-            body: {
-              moves: 'in',
-              where,
-              amount: { text: formatLength(amount, unit, solution.decimals), unit },
-            },
-          },
+    rows: amount ? rowsToRaise(setup, { where, amount }) : [],
+    ...(program &&
+      lowest !== undefined &&
+      lowest === lowestZ(program.reading) && { lowestOf: `${program.name} goes no deeper.` }),
   }
 }
 
-const takeOutWords = (words: CheckWords, { amount, where }: Lift): CheckWords => ({
+/** Once one row is raised: the others, the run in air, and the way down, which goes on where it was left. */
+function raisedView(
+  setup: StandingSetup,
+  words: CheckWords,
+  lift: Lift,
+  begun: Lift['moves'] | undefined,
+): AirCutView {
+  const isComingDown =
+    begun === 'out' ||
+    setup.document.readBacks.some(({ moment, place }) => moment === 'lowered' && place > lift.place)
+  const row = liftRowView(setup, lift, isComingDown ? 'out' : 'in')
+  if (row !== undefined) return { shows: 'row', row }
+  const { where, amount } = lift
+  return isComingDown
+    ? {
+        shows: 'down',
+        words: { ...words, sentence: 'Every row shows its own number again.', points: [] },
+        facts: [
+          { kind: 'lift', body: { moves: 'out', where, amount } },
+          { kind: 'check-off', body: { of: 'air-cut', how: 'lifted' } },
+        ],
+      }
+    : { shows: 'raised', words: runInAir(words, lift) }
+}
+
+const runInAir = (words: CheckWords, { amount, where }: Lift): CheckWords => ({
   ...words,
   sentence: 'Run it in air. Then take the lift out.',
   points: [
     'Every move watched: clamps, jaws, the tool change.',
-    `Take ${typographic(amount.text)} ${amount.unit} out of ${LIFT_PLACE_WORDS[where]}, and look that it is gone.`,
+    `${typographic(amount.text)} ${amount.unit} is in ${LIFT_PLACE_WORDS[where]}: it comes out row by row.`,
   ],
 })
-
-const takenOut = ({ where, amount }: Lift): readonly Said[] => [
-  { kind: 'lift', body: { moves: 'out', where, amount } },
-  { kind: 'check-off', body: { of: 'air-cut', how: 'lifted' } },
-]

@@ -114,6 +114,7 @@ export function ReadingStep({
         onAside={choose}
         focusKey={words.title}
         value={numbers.boxes[0]?.value ?? ''}
+        {...(numbers.boxes[0]?.isBelowZero === true && { placeholder: '\u22120.000' })}
         unit={numbers.unit}
         onChange={(text) => {
           setInsisted(false)

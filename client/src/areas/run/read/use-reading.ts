@@ -9,6 +9,7 @@ import {
   suggestGauges,
 } from '@pine/core/plan'
 import type { WrittenLength } from '@pine/core/length'
+import { isSurelyBelowZero } from '@pine/core/expect'
 import { quantityKey, readingFields, type FieldKey, type QuantityName } from '@pine/core/quantities'
 import { solve } from '@pine/core/solve'
 import { FIELD_NAMES, isVague } from '@pine/core/words'
@@ -35,11 +36,6 @@ export function useReading(
   const { document } = setup
   const key = quantityKey(quantity)
   const fields = readingFields(quantity)
-  const numbers = useNumbers<FieldKey>(
-    `numbers:${setupId}:${key}`,
-    document.sheet.unit,
-    fields.map((field) => ({ key: field, label: FIELD_NAMES[field] })),
-  )
   const initial = useMemo<ReadingDraft>(
     () => ({ with: suggestGauges(document, quantity), withOnPlane: [] }),
     [document, quantity],
@@ -52,8 +48,6 @@ export function useReading(
   } = useDraft<ReadingDraft>(`reading:${setupId}:${key}`, initial)
   const [asked, setAsked] = useState(false)
   const standing = standingReadings(document, quantity)
-  const { written } = numbers
-  const complete = fields.every((field) => numbers.value(field) !== undefined)
   const standingId = standing.at(-1)?.id
   // Whatever could be captured: also while the position is read beside it.
   const couldCapture = useMemo(
@@ -61,6 +55,17 @@ export function useReading(
     [document, draft, quantity, standingId],
   )
   const capture = draft.apart === undefined ? couldCapture : undefined
+  const numbers = useNumbers<FieldKey>(
+    `numbers:${setupId}:${key}`,
+    document.sheet.unit,
+    fields.map((field) => ({
+      key: field,
+      label: FIELD_NAMES[field],
+      isBelowZero: isSurelyBelowZero(document, quantity, field, capture?.atZero),
+    })),
+  )
+  const { written } = numbers
+  const complete = fields.every((field) => numbers.value(field) !== undefined)
   const rowNm = capture && numbers.value('read')
   const told = capture && rowNm !== undefined ? capturedReading(capture, rowNm) : undefined
   const body = complete
