@@ -198,6 +198,16 @@ export class Machinist {
     await expect(this.page.getByTestId('frozen')).toContainText('Released')
   }
 
+  /** Looks at the tools of a new sheet: those that the shop has in the pockets are still there, where it asks. */
+  async sameTools(): Promise<void> {
+    const { page } = this
+    const asks = page.getByTestId('asks-tools')
+    await expect(asks).toBeVisible()
+    const all = page.getByTestId('same-tools')
+    if (await all.isVisible()) return all.click()
+    await asks.getByRole('radio', { name: 'same tool' }).click()
+  }
+
   /** Makes a set-up from a sheet, as one that comes in by the open file, and opens it. */
   async begin(sheet: object): Promise<void> {
     const id = uuid()

@@ -161,6 +161,7 @@ test('a set-up begins with its program: tools, registers and offsets are filled 
     const gauge = page.getByRole('checkbox', { name }).first()
     if (!(await gauge.isChecked())) await gauge.click()
   }
+  await mira.sameTools()
   await page.getByTestId('go-on').click()
   for (const [axis, size] of Object.entries({ X: '70', Y: '70', Z: '20' }))
     await page.getByTestId(`stock-${axis}`).fill(size)

@@ -147,6 +147,11 @@ test('the same part by the setting plane: the other numbers, the same sum', asyn
   await page.getByRole('radio', { name: 'to a setting plane' }).click()
   await page.getByTestId('plane').fill('table')
   await page.getByRole('button', { name: 'Another tool' }).click()
+  // A pocket asks: neither tool is the one from last time until somebody says so.
+  await page.getByTestId('go-on').click()
+  await expect(page.getByRole('alert')).toContainText('Same tool as last time? Say so for T1, T2.')
+  await jory.look('same-tools')
+  await page.getByTestId('same-tools').click()
   await page.getByTestId('go-on').click()
   for (const axis of ['X', 'Y', 'Z']) await page.getByTestId(`stock-${axis}`).fill('120')
   // Zero in the middle, found by the left face alone: what the drawing says of it follows.

@@ -126,6 +126,7 @@ test('a face that must not be touched is no zero, until it is found by another; 
   await page.getByTestId('job-name').fill('Finished on the left')
   await page.getByRole('radio', { name: 'Mill 2' }).click()
   await expect(page.getByText(/^As in “.*”, the last set-up on it:$/)).toBeVisible()
+  await mira.sameTools()
   await page.getByTestId('go-on').click()
   for (const [axis, size] of Object.entries({ X: '70', Y: '50', Z: '20' }))
     await page.getByTestId(`stock-${axis}`).fill(size)

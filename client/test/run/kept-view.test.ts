@@ -1,5 +1,10 @@
 import type { KeptAnswer, Pockets } from '@pine/contract'
-import { isKnown, withAssemblies } from '@/areas/new-setup/assemblies'
+import {
+  asInPocket,
+  isSameTool,
+  unansweredTools,
+  withAssemblies,
+} from '@/areas/new-setup/assemblies'
 import { asksForKept, keptView } from '@/areas/run/kept/kept-view'
 import { rebaseView } from '@/areas/run/kept/rebase-view'
 import { readingView } from '@/areas/run/read/reading-view'
@@ -244,25 +249,34 @@ describe('the shop’s own tools on a new sheet', () => {
   let made = 0
   const newId = () => id(`b${(made += 1)}`)
 
-  test('are those in the pockets where the names are the same or nobody gave one; else they are new', () => {
+  test('are those in the pockets where somebody said so; an unnamed one, and one of the same name, is asked', () => {
     made = 0
-    const { tools } = withAssemblies(named(' 10 MM End mill', 'tool 2', 'Reamer'), pockets, newId)
-    expect(tools.map(({ assembly, name }) => [assembly, name])).toEqual([
-      [id('a1'), ' 10 MM End mill'],
+    const asked = named(' 10 MM End mill', 'tool 2', 'Reamer')
+    expect(unansweredTools(asked.tools, pockets).map(({ number }) => number)).toEqual([1, 2])
+    // Unanswered, it takes nothing over and is no new tool either.
+    const open = withAssemblies(asked, pockets, newId)
+    expect(open.tools.map(({ assembly }) => assembly)).toEqual([undefined, undefined, id('b1')])
+    expect(open.tools[1]).toEqual(asked.tools[1])
+    const answered = { ...asked, tools: asked.tools.map((tool) => asInPocket(tool, pockets)) }
+    const { tools } = withAssemblies(answered, pockets, newId)
+    expect(tools.slice(0, 2).map(({ assembly, name }) => [assembly, name])).toEqual([
+      [id('a1'), '10 mm end mill'],
       [id('a2'), 'Spot drill'],
-      [id('b1'), 'Reamer'],
     ])
+    expect(unansweredTools(tools, pockets)).toEqual([])
   })
 
   test('bring what they measured last, where nobody typed it', () => {
     const known = [{ ...pockets[0]!, lastLength: mm('80.000') }]
-    const lastOf = (tool: object) =>
-      withAssemblies({ ...sheet, tools: [{ ...sheet.tools[0]!, ...tool }] }, known, newId).tools[0]
-        ?.lastLength
+    const same = (tool: object) => ({
+      ...sheet,
+      tools: [{ ...sheet.tools[0]!, assembly: id('a1'), ...tool }],
+    })
+    const lastOf = (tool: object) => withAssemblies(same(tool), known, newId).tools[0]?.lastLength
     expect(lastOf({ name: '10 mm end mill' })).toEqual(mm('80.000'))
     expect(lastOf({ name: '10 mm end mill', lastLength: mm('79.5') })).toEqual(mm('79.5'))
     expect(lastOf({ name: '10 mm end mill', length: mm('80') })).toBeUndefined()
-    expect(lastOf({ name: 'Reamer' })).toBeUndefined()
+    expect(lastOf({ name: 'Reamer', assembly: id('c1') })).toBeUndefined()
   })
 
   test('that were never measured bring what the bench says, to be expected and no more', () => {
@@ -271,7 +285,7 @@ describe('the shop’s own tools on a new sheet', () => {
       const known = [{ ...pockets[0]!, tool: bench, ...(lastLength && { lastLength }) }]
       const name = '10 mm end mill'
       const [made] = withAssemblies(
-        { ...sheet, tools: [{ ...sheet.tools[0]!, name, ...tool }] },
+        { ...sheet, tools: [{ ...sheet.tools[0]!, name, assembly: id('a1'), ...tool }] },
         known,
         newId,
       ).tools
@@ -285,10 +299,10 @@ describe('the shop’s own tools on a new sheet', () => {
 
   test('another one in the same pocket is another tool, and what was said stays', () => {
     made = 0
-    const { tools } = withAssemblies(named('12 mm end mill', 'Spot drill'), pockets, newId)
-    expect(tools.map(({ assembly }) => assembly)).toEqual([id('b1'), id('a2')])
+    const { tools } = withAssemblies(named('12 mm end mill'), pockets, newId)
+    expect(tools.map(({ assembly }) => assembly)).toEqual([id('b1')])
     const said = { number: 1, name: '10 mm end mill', assembly: id('c1') }
-    expect(isKnown(said, pockets)).toBe(false)
+    expect(isSameTool(said, pockets)).toBe(false)
     const again = withAssemblies({ ...sheet, tools: [said] }, pockets, newId)
     expect(again.tools[0]?.assembly).toBe(id('c1'))
   })

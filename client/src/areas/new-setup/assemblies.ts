@@ -1,3 +1,4 @@
+import { v7 as uuid } from 'uuid'
 import type { Pockets } from '@pine/contract'
 import type { SetupSheet, Tool } from '@pine/core/sheet'
 
@@ -8,13 +9,31 @@ export const inPocket = (pockets: Pockets | undefined, number: number) =>
 const isSameName = (one: string, other: string): boolean =>
   one.trim().toLocaleLowerCase() === other.trim().toLocaleLowerCase()
 
-/** Whether a tool of a sheet is the one that the shop knows in that pocket: by what was said, or by its name. */
-export function isKnown(tool: Tool, pockets: Pockets | undefined): boolean {
+/**
+ * Whether a tool of a sheet is the one that the shop knows in that pocket: as somebody said; another one where it is called something
+ * else. Undefined until somebody says so: a name that is the same, or none, is no answer, and with the tool goes its length.
+ */
+export function isSameTool(tool: Tool, pockets: Pockets | undefined): boolean | undefined {
   const there = inPocket(pockets, tool.number)
   if (there === undefined) return false
   if (tool.assembly !== undefined) return tool.assembly === there.id
-  return isSameName(tool.name, there.tool.name) || isUnnamed(tool)
+  return isSameName(tool.name, there.tool.name) || isUnnamed(tool) ? undefined : false
 }
+
+/** The tools of which nobody has said yet whether they are the ones in the pockets. */
+export const unansweredTools = (
+  tools: readonly Tool[],
+  pockets: Pockets | undefined,
+): readonly Tool[] => tools.filter((tool) => isSameTool(tool, pockets) === undefined)
+
+/** The tool is the one in the pocket: so it is called, and so the shop knows it. */
+export function asInPocket(tool: Tool, pockets: Pockets | undefined): Tool {
+  const there = inPocket(pockets, tool.number)
+  return there === undefined ? tool : { ...tool, name: there.tool.name, assembly: there.id }
+}
+
+/** The tool is none that the shop knows yet. */
+export const asAnother = (tool: Tool): Tool => ({ ...tool, assembly: uuid() })
 
 const isUnnamed = ({ number, name }: Tool): boolean =>
   name.trim() === '' || isSameName(name, `tool ${number}`)
@@ -33,8 +52,8 @@ function lengthFrom(
 }
 
 /**
- * A sheet whose tools are the shop's own: what is in the pocket already, where it is that one, else a new one. While it is not known
- * what is in the pockets nothing is said: one tool must not become two.
+ * A sheet whose tools are the shop's own: what is in the pocket already, where somebody said that it is that one, else a new one. While
+ * it is not known what is in the pockets nothing is said: one tool must not become two.
  *
  * @param newId makes the id of a tool that the shop does not know yet.
  */
@@ -48,13 +67,10 @@ export function withAssemblies(
     ...sheet,
     tools: sheet.tools.map((tool) => {
       const there = inPocket(pockets, tool.number)
-      if (there !== undefined && isKnown(tool, pockets))
-        return {
-          ...tool,
-          assembly: there.id,
-          ...(isUnnamed(tool) && { name: there.tool.name }),
-          ...lengthFrom(there, tool),
-        }
+      const isSame = isSameTool(tool, pockets)
+      if (there !== undefined && isSame === true) return { ...tool, ...lengthFrom(there, tool) }
+      // Not said: it is neither that one nor a new one.
+      if (isSame === undefined) return tool
       return { ...tool, assembly: tool.assembly ?? newId() }
     }),
   }

@@ -7,7 +7,7 @@ import { usePockets } from '@/data/shop/tools'
 import { Button } from '@/kit/button'
 import { Page } from '@/kit/page'
 import { Words } from '@/kit/words'
-import { withAssemblies } from './assemblies'
+import { unansweredTools, withAssemblies } from './assemblies'
 import { JobPage } from './job-page'
 import { PartPage } from './part-page'
 import { finish, type SheetDraft } from './sheet-draft'
@@ -62,8 +62,9 @@ export function SheetPages({ draftKey, initial, finish: lastWord, onFinish }: Sh
     setLeft(false)
     set({ ...draft, page: next })
   }
+  const unanswered = draft.page === 0 ? unansweredTools(draft.sheet.tools, pockets) : []
   const goOn = async () => {
-    if (here.length > 0) return setLeft(true)
+    if (here.length + unanswered.length > 0) return setLeft(true)
     if (!isLast) return turnTo(draft.page + 1)
     if (sheet === undefined)
       return turnTo(
@@ -105,6 +106,11 @@ export function SheetPages({ draftKey, initial, finish: lastWord, onFinish }: Sh
       {left && here.length > 0 && (
         <Words tone="wrong" role="alert">
           {here.length === 1 ? 'One thing' : `${here.length} things`} on this page still to mend.
+        </Words>
+      )}
+      {left && unanswered.length > 0 && (
+        <Words tone="wrong" role="alert">
+          {`Same tool as last time? Say so for ${unanswered.map(({ number }) => `T${number}`).join(', ')}.`}
         </Words>
       )}
       {failure !== undefined && (

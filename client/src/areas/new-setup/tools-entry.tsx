@@ -1,6 +1,5 @@
 import { View } from '@tamagui/core'
 import { useState } from 'react'
-import { v7 as uuid } from 'uuid'
 import type { Pockets } from '@pine/contract'
 import type { LengthUnit } from '@pine/core/length'
 import type { Tool } from '@pine/core/sheet'
@@ -10,10 +9,11 @@ import { Choice } from '@/kit/choice'
 import { Field } from '@/kit/field'
 import { Card, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { inPocket, isKnown } from './assemblies'
+import { inPocket, isSameTool } from './assemblies'
 import { KnownLength } from './known-length'
 import { counted, knownLengths, stylusOf, stylusOptions } from './known-lengths'
 import { LengthEntry } from './length-entry'
+import { SameTool } from './same-tools'
 import type { SheetPageProps } from './sheet-page-props'
 import { keepsLengths, nextTool } from './sheet-draft'
 
@@ -126,26 +126,13 @@ function InPocket({
 }) {
   const there = inPocket(pockets, tool.number)
   if (there === undefined) return null
-  const { assembly: _other, ...another } = tool
-  const isSame = isKnown(tool, pockets)
+  const isSame = isSameTool(tool, pockets)
   return (
     <>
-      <Choice
-        label={`In pocket ${tool.number} sits ${there.tool.name}`}
-        value={isSame ? 'same' : 'another'}
-        onChange={(is) =>
-          onChange(
-            is === 'same'
-              ? { ...tool, name: there.tool.name, assembly: there.id }
-              : { ...another, assembly: uuid() },
-          )
-        }
-        options={[
-          { value: 'same', label: 'this one' },
-          { value: 'another', label: 'another one' },
-        ]}
-      />
-      {isSame &&
+      {isSame !== undefined && (
+        <SameTool tool={tool} pockets={pockets} isSame={isSame} onChange={onChange} />
+      )}
+      {isSame === true &&
         knownLengths(there, draft).map((known) => (
           <KnownLength key={known.by} known={known} tool={tool} onChange={onChange} />
         ))}

@@ -35,7 +35,7 @@ export function liftRowView(
     view: rowView(
       setup,
       row,
-      `${moves === 'in' ? 'Raise' : 'Let down'} ${nameOf(row)}${place}`,
+      { name: `${moves === 'in' ? 'Raise' : 'Let down'} ${nameOf(row)}${place}`, moves },
       (shown, isRight, way) => [
         // Of the external offset nothing is known until it shows what it should.
         ...(moves === 'in' &&
@@ -95,7 +95,7 @@ const liftSaid = (
 function rowView(
   setup: StandingSetup,
   row: LiftRow,
-  name: string,
+  { name, moves }: { readonly name: string; readonly moves: Lift['moves'] },
   facts: (shown: WrittenLength, isRight: boolean, way: Way) => readonly Said[],
 ): LiftRowView['view'] {
   const { line, shows } = row
