@@ -55,8 +55,8 @@ test('with the value before known: not stored, or added instead of set', () => {
 
 test('two causes that give the same number are both named, simplest first', () => {
   expect(causes('-30.000', '30.000', { before: '30.000' })).toEqual([
-    'sign-turned',
     'not-committed',
+    'sign-turned',
   ])
 })
 
@@ -150,4 +150,9 @@ describe('slips that the parts of a number tell', () => {
       'gauge-forgotten+sign-turned',
     )
   })
+})
+
+test('a row that shows zero was not stored, also where nobody read it before', () => {
+  expect(causes('-112.406', '0.000')[0]).toBe('not-committed')
+  expect(causes('0.000', '0.000')).toEqual([])
 })

@@ -45,12 +45,12 @@ describe('what a wrong register would do', () => {
   })
 })
 
-test('a lift may go into lengths only where the control adds them', () => {
+test('a lift may go into lengths wherever the control keeps them: the sign is worked out row by row', () => {
   const { machine } = workedSheet()
   const subtracts = {
     machine: { ...machine, control: { ...machine.control, lengthSign: 'subtracted' as const } },
   }
   expect(mayLift('lengths', { machine })).toBe(true)
-  expect(mayLift('lengths', subtracts)).toBe(false)
+  expect(mayLift('lengths', subtracts)).toBe(true)
   expect(mayLift('external-offset', subtracts)).toBe(true)
 })

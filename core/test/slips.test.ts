@@ -73,7 +73,9 @@ describe('between the number and the register', () => {
 
   test('what stood there counts only where that is known', () => {
     const codes = (more?: Partial<Comparison>) => new Set(of(more).map(({ code }) => code))
-    for (const code of ['not-committed', 'half-keyed', 'added-not-set', 'set-not-added'] as const)
+    // A row that was cleared shows zero where nothing was stored.
+    expect(told('not-committed')).toEqual([0])
+    for (const code of ['half-keyed', 'added-not-set', 'set-not-added'] as const)
       expect(codes()).not.toContain(code)
     const before = nm(40)
     expect(told('not-committed', { before })).toEqual([before])

@@ -177,7 +177,7 @@ test('router without length registers: one tool at a time, Z again with each, X 
   // The next one waited for it; the number of the one before is still in the row, and is named.
   await ansel.read(/Lower T2 onto the raw top, paper between/, '-22.000', '−22.100')
   await ansel.keyIn('G54 Z with T2', '−22.100', '-30.100')
-  await expect(page.getByTestId('mismatch')).toContainText('still')
+  await expect(page.getByTestId('mismatch')).toContainText('Not stored')
   await ansel.look('tool-by-tool-mismatch')
   await page.getByTestId('keyed-again').click()
   await ansel.keyIn('G54 Z with T2', '−22.100')

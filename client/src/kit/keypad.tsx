@@ -46,6 +46,9 @@ export interface KeypadProps {
   readonly byKeyboard?: boolean
 }
 
+/** What the keys are called, all of them together. */
+const KEYS = 'number keys'
+
 /** A longer word is written smaller: the key is a quarter of a small phone. */
 const LONG_WORD = 5
 
@@ -82,7 +85,7 @@ export function Keypad({
     }),
     [],
   )
-  useEffect(() => (byKeyboard ? listenToKeyboard(keys) : undefined), [byKeyboard, keys])
+  useEffect(() => listenToKeyboard(keys, byKeyboard), [byKeyboard, keys])
   return (
     <Keys
       {...keys}
@@ -94,16 +97,30 @@ export function Keypad({
   )
 }
 
-/** Digits, delete and Enter of the keyboard, until it is told to stop. Enter on a button presses that button. */
-function listenToKeyboard({
-  onType,
-  onDelete,
-  onNext,
-}: Pick<KeypadProps, 'onType' | 'onDelete' | 'onNext'>): () => void {
+/**
+ * Digits, delete and Enter of the keyboard, until it is told to stop. Enter on a button presses that button. Where a field takes what
+ * is typed, only while one of these keys has the focus: what is typed then would be lost.
+ */
+function listenToKeyboard(
+  {
+    onType,
+    onDelete,
+    onSign,
+    onPlusOrMinus,
+    onNext,
+  }: Required<Pick<KeypadProps, 'onType' | 'onDelete' | 'onSign' | 'onPlusOrMinus' | 'onNext'>>,
+  always: boolean,
+): () => void {
   const onKey = ({ key, target, ctrlKey, metaKey, altKey }: KeyboardEvent) => {
     if (ctrlKey || metaKey || altKey) return
-    if (/^\d$/.test(key)) onType(key)
-    else if (key === 'Backspace') onDelete()
+    const isOnKeys =
+      target instanceof HTMLButtonElement && target.closest(`[aria-label="${KEYS}"]`) !== null
+    if (!always && !isOnKeys) return
+    if (/^\d$/.test(key) || (key === '.' && isOnKeys)) onType(key)
+    else if (isOnKeys && (key === '-' || key === '+')) {
+      if (key === '-') onSign()
+      onPlusOrMinus(key)
+    } else if (key === 'Backspace') onDelete()
     else if (key === 'Enter' && !(target instanceof HTMLButtonElement)) onNext()
   }
   window.addEventListener('keydown', onKey)
@@ -159,7 +176,7 @@ const Keys = memo(function Keys({
     </Key>
   )
   return (
-    <View backgroundColor="$tray" padding="$2" gap={6} role="group" aria-label="number keys">
+    <View backgroundColor="$tray" padding="$2" gap={6} role="group" aria-label={KEYS}>
       <View flexDirection="row" gap={6}>
         {LINES[0].map(digit)}
         <Key onPress={onDelete} aria-label="delete the last digit">

@@ -7,6 +7,7 @@ import {
   proofSays,
   proofThatPasses,
   proofView,
+  stopSays,
   verdictView,
 } from '@/areas/run/prove/proof-view'
 import type { StandingSetup } from '@/data/setup/standing'
@@ -31,7 +32,12 @@ describe('a proof', () => {
       heading: 'Send T1 over zero, 50.000 mm above.',
       clearance: mm('50.000'),
       ends: expect.stringContaining('machine Z −250.000 mm'),
-      passes: 'Over zero, 50.000 mm just passes',
+      passes: 'T1 is in: over zero 50.000 mm just passes',
+      // From the top of the travel, before anything moves.
+      before: {
+        from: 'From machine Z 0.000, before it moves, distance to go in Z must read',
+        must: '−250.000 mm',
+      },
       block: '50.000 mm',
       move: { clearance: nm('50') },
     })
@@ -90,6 +96,16 @@ describe('a proof', () => {
     expect(
       proofSaid(G54T1, mm('50.000'), { ...seen, ...stop, overZero: 'no' })?.body,
     ).toMatchObject({ overZero: false, stop })
+  })
+
+  test('before the end of the move: position and distance to go add up to the block, else another offset or length is active', () => {
+    const at = (position: string, distanceToGo: string) =>
+      stopSays(keyed, mm('50.000'), { position: mm(position), distanceToGo: mm(distanceToGo) })
+    expect(at('120.5', '-70.5')).toBeUndefined()
+    expect(at('120.5', '-90.5')).toContain('add up to 30.000, not to 50.000 mm')
+    expect(
+      stopSays(keyed, mm('50'), { position: mm('120.5'), distanceToGo: undefined }),
+    ).toBeUndefined()
   })
 
   test('says at once what the gap means, and keeps a failed one in front until it is made again', () => {

@@ -286,3 +286,62 @@ test('another version of the sheet begins with what was written, not with what i
   expect(asked.sheetAsWritten).toEqual(blank.document.sheet)
   expect(asked.sheetAsWritten.machine.policy?.maxAgeDays).not.toBe(3)
 })
+
+describe('a slip that is named wins over what else disagrees', () => {
+  const [tool] = blank.document.sheet.tools
+  // The nose at −300 on the setter, and 80 mm last time: the tip should stand at −220.
+  const known = example('whole-run', 2, { tools: [{ ...tool!, lastLength: mm('80.000') }] })
+
+  test('over the length of last time: two digits changed places', () => {
+    const swapped = view(known, TIP, { text: '-202.000' })
+    expect(swapped.surprise?.slip).toMatchObject({ code: 'digits-swapped', meant: -220_000_000 })
+    // One sentence about one number.
+    expect(swapped.warnings).toEqual([])
+    expect(swapped.disagrees).toBe(true)
+  })
+
+  test('where no slip fits, the comparison tells more than that it was not expected', () => {
+    const other = view(known, TIP, { text: '-213.460' })
+    expect(other.surprise).toBeUndefined()
+    expect(other.warnings.map(({ code }) => code)).toEqual(['differs-from-last-time'])
+  })
+
+  test('over a size that disagrees, at the second face', () => {
+    const RIGHT: QuantityName = { of: 'face', row: 'G54', face: 'right' }
+    const [plan] = blank.document.sheet.offsets
+    const X = {
+      by: 'two-faces',
+      side: 'outside',
+      size: mm('120'),
+      tolerance: mm('0.1'),
+      drawing: mm('0'),
+    } as const
+    const second = example('whole-run', 4, { offsets: [{ ...plan!, X }] })
+    const draft = { with: ['finder'] }
+    // From −412.3 over 120 mm and the finder twice: −282.3.
+    expect(view(second, RIGHT, { text: '-282.300', draft }).disagrees).toBe(false)
+    const wrong = view(second, RIGHT, { text: '-228.300', draft })
+    expect(wrong.implied?.size?.agrees).toBe(false)
+    expect(wrong.surprise?.slip).toMatchObject({ code: 'digits-swapped', meant: -282_300_000 })
+  })
+})
+
+test('two touches further apart than they repeat are no mean: one of them is said to count', () => {
+  const once = example('whole-run', 3)
+  const apart = view(once, TIP, { text: '-220.450', again: true })
+  expect(apart.apart).toContain('no mean is taken')
+  expect(apart.disagrees).toBe(true)
+  expect(view(once, TIP, { text: '-220.003', again: true }).apart).toBeUndefined()
+  // Said to count, it stands alone.
+  const id = once.document.readings.at(-1)?.id
+  const counts = bodyOf(
+    { with: ['setter'], withOnPlane: [], replaces: 'touched again' },
+    TIP,
+    () => mm('-220.450'),
+    id,
+    false,
+  )
+  expect(counts).toMatchObject({ supersedes: id, reason: 'touched again' })
+  const entered = after(once, { kind: 'reading', body: counts! })
+  expect(registerAt(entered, 'H1').value).toBe(-270_450_000)
+})

@@ -1,6 +1,6 @@
 export { activeLift, mayLift } from './lift'
 export { type LiftRow, liftRows } from './lift-rows'
-export { airCutLift, proofMove, type ProofMove } from './proof'
+export { airCutLift, distanceToGoError, proofMove, type ProofMove } from './proof'
 export { type ProofVerdict, addressesOf, proofVerdict } from './proven'
 export { proofKey } from './proof-key'
 export { type ProofReason, proofsNeeded } from './proofs-needed'

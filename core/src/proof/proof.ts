@@ -1,6 +1,7 @@
 import type { Address } from '../address/address'
 import { formatLength } from '../length/format-length'
 import { toNanometres, type LengthUnit, type Nanometres } from '../length/length'
+import { nanometresOf } from '../length/read-length'
 import type { SetupDocument } from '../facts/document'
 import type { MachineAxis, OffsetRow } from '../address/row'
 import type { Shown } from '../registers/register'
@@ -21,6 +22,11 @@ export interface ProofMove {
   readonly blocks: readonly [string, string]
   /** Machine position at the end of the move: EXT + WCS + H + work position. */
   readonly machine: { readonly X: Nanometres; readonly Y: Nanometres; readonly Z: Nanometres }
+  /**
+   * What the distance to go in Z must read before anything moves, with the axis where the retract left it: a turned sign or another
+   * tool's length shows there, and not in the metal.
+   */
+  readonly toGo: { readonly from: Nanometres; readonly must: Nanometres }
   /** Work Z at the end: the gap that a block of this height must just pass. */
   readonly clearance: Nanometres
   /** Work Z of the tip with the axis at the upper end of its travel, where the machine declares that: no retract is higher. */
@@ -49,16 +55,25 @@ export function proofMove(
     return undefined
   const { retract } = document.sheet.machine
   const { max } = frame.travel('Z')
+  const end = toNanometres(Z + clearance)
+  const from = retractedTo(retract, solution.unit) ?? max ?? toNanometres(0)
   return {
     ...(retract !== undefined && { retract }),
     blocks: [
       `G90 ${row} G0 X0 Y0`,
       `${lengthWord(declared)} Z${programNumber(clearance, solution.unit)}`,
     ],
-    machine: { X, Y, Z: toNanometres(Z + clearance) },
+    machine: { X, Y, Z: end },
+    toGo: { from, must: toNanometres(end - from) },
     clearance,
     ...(max !== undefined && { highest: toNanometres(max - Z) }),
   }
+}
+
+/** Machine Z that a retract in machine position ends at, such as `G53 G0 Z0`; undefined where the words name none. */
+function retractedTo(retract: string | undefined, unit: LengthUnit): Nanometres | undefined {
+  const [, text] = /\bG53\b.*\bZ\s*([-+]?(?:\d+\.?\d*|\.\d+))/i.exec(retract ?? '') ?? []
+  return text === undefined ? undefined : nanometresOf({ text, unit })
 }
 
 /** What makes the length of a tool active; where the control keeps none it has no register, and the row itself was set with it. */

@@ -12,7 +12,10 @@ export function registerCandidates(comparison: Comparison): readonly Explanation
   return [
     gives('sign-turned', -expected),
     ...(before === undefined
-      ? []
+      ? kind === 'size'
+        ? []
+        : // An old row was cleared before the set-up (domain.md §17): nothing was stored in it.
+          [gives('not-committed', 0)]
       : [gives('not-committed', before), gives('half-keyed', (before + expected) / 2)]),
     // The number was worked out in one unit and the control took it, digit for digit, in the other.
     gives('unit-inch-for-mm', expected / 25.4),

@@ -4,8 +4,8 @@ import type { KeyMode } from '../sheet/machine'
 
 /** Simplest first: this order is the order in which causes are named. */
 export const SLIP_CODES = [
-  'sign-turned',
   'not-committed',
+  'sign-turned',
   'unit-inch-for-mm',
   'unit-mm-for-inch',
   'decimal-shifted',

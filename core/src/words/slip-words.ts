@@ -12,8 +12,8 @@ const words: Readonly<Record<SlipCode, SlipWords>> = {
     look: 'Look at the minus: it was left out, or put in.',
   },
   'not-committed': {
-    title: 'The old value is still there',
-    look: 'The number was typed but the key that stores it was not pressed, or another row was stored.',
+    title: 'Not stored: the key was not pressed',
+    look: 'The row shows what it held before. Press the key that stores it, and look that it is this row.',
   },
   'added-not-set': {
     title: 'It was added instead of set',

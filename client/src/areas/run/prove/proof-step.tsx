@@ -3,7 +3,7 @@ import { useMedia } from '@tamagui/core'
 import { useDraft } from '@/data/device/drafts'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
-import { Card, Column } from '@/kit/surfaces'
+import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import type { ProofStepProps } from '../frame/step-props'
 import { ProofDrawing } from '@/drawings/proof-drawing'
@@ -18,6 +18,7 @@ import {
   proofSays,
   proofThatPasses,
   proofView,
+  stopSays,
   type ProofEntry,
   type ProofView,
   type Seen,
@@ -129,6 +130,10 @@ export function ProofStep(props: ProofStepProps) {
     overZero,
   })
   const says = said && proofSays(setup, said)
+  const stop = stopSays(setup, view.clearance, {
+    position: typed('position'),
+    distanceToGo: typed('distanceToGo'),
+  })
   const submit = () => {
     if (!numbers.complete()) return
     if (said === undefined) return setAsked(true)
@@ -139,7 +144,12 @@ export function ProofStep(props: ProofStepProps) {
       numbers={
         <Column gap={4}>
           <NumbersEntry numbers={numbers} onSubmit={submit} />
-          {says && (
+          {stop !== undefined && (
+            <Words tone="wrong" strong role="alert" testID="stop-says">
+              {stop}
+            </Words>
+          )}
+          {says && stop === undefined && (
             <Words as="note" tone={says.right ? 'act' : 'wrong'} strong testID="gap-says">
               {says.words}
             </Words>
@@ -177,7 +187,7 @@ export function ProofStep(props: ProofStepProps) {
 }
 
 /** The blocks that make the move, as they are typed. */
-function MoveCard({ view: { retract, blocks, ends, why } }: { readonly view: ProofView }) {
+function MoveCard({ view: { retract, blocks, ends, why, before } }: { readonly view: ProofView }) {
   return (
     <Card padded gap="$1">
       {retract === undefined ? (
@@ -194,6 +204,13 @@ function MoveCard({ view: { retract, blocks, ends, why } }: { readonly view: Pro
           {block}
         </Digits>
       ))}
+      <Words strong>{before.from}</Words>
+      <Row alignItems="baseline" gap="$2">
+        <Digits as="number" testID="to-go">
+          {before.must}
+        </Digits>
+        <Words strong>else stop.</Words>
+      </Row>
       <Words as="note">{ends}</Words>
       {why !== undefined && <Words as="note">{why}</Words>}
     </Card>

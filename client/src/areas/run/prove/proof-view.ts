@@ -1,7 +1,8 @@
 import { registerName, type OffsetRow } from '@pine/core/address'
-import { formatLength, readLength, type WrittenLength } from '@pine/core/length'
+import { formatLength, readLength, toNanometres, type WrittenLength } from '@pine/core/length'
 import {
   addressesOf,
+  distanceToGoError,
   proofKey,
   proofMove,
   proofsNeeded,
@@ -42,6 +43,8 @@ export interface ProofView {
   readonly retract: string | undefined
   readonly blocks: readonly string[]
   readonly ends: string
+  /** Looked at before anything moves. */
+  readonly before: { readonly from: string; readonly must: string }
   /** To be drawn: where the tip ends, and how high it is raised first. */
   readonly move: ProofMove
   readonly block: string
@@ -69,6 +72,7 @@ export function proofView(
       ? proofMove(document, solution, { row, tool, clearance: read.value.nm })
       : undefined
   if (clearance === undefined || move === undefined) return undefined
+  const write = lengthWriter(solution)
   const standing = solution.proofs.find(({ proof }) => proof.row === row && proof.tool === tool)
   const here = setup.steps.find(({ step }) => step.key === proofKey({ row, tool }))
   // A proof that was right and has been overtaken is asked for anew; one that failed is looked at first.
@@ -83,9 +87,13 @@ export function proofView(
     retract: move.retract,
     blocks: move.blocks,
     ends: `ends at machine Z ${typographic(formatLength(move.machine.Z, unit, solution.decimals))} ${unit}; position + distance to go = ${clearance.text} all the way`,
+    before: {
+      from: `From machine Z ${write(move.toGo.from)}, before it moves, distance to go in Z must read`,
+      must: `${write(move.toGo.must)} ${unit}`,
+    },
     move,
     block: `${clearance.text} ${clearance.unit}`,
-    passes: `Over zero, ${clearance.text} ${clearance.unit} just passes`,
+    passes: `T${tool} is in: over zero ${clearance.text} ${clearance.unit} just passes`,
   }
 }
 
@@ -135,6 +143,26 @@ export function proofSaid(
       ...(position && distanceToGo && { stop: { position, distanceToGo } }),
     },
   }
+}
+
+/**
+ * What the two numbers of a stop on the way say, before the move goes on: undefined while one of them is missing, or where they add up
+ * to the block's height.
+ */
+export function stopSays(
+  { solution }: StandingSetup,
+  clearance: WrittenLength,
+  { position, distanceToGo }: Pick<GapSeen, 'position' | 'distanceToGo'>,
+): string | undefined {
+  const [target, at, toGo] = [clearance, position, distanceToGo].map((one) => {
+    const read = one && readLength(one)
+    return read?.ok === true ? read.value.nm : undefined
+  })
+  if (target === undefined || at === undefined || toGo === undefined) return undefined
+  const error = distanceToGoError(target, at, toGo)
+  if (error === 0) return undefined
+  const write = lengthWriter(solution)
+  return `Stop. Position and distance to go add up to ${write(toNanometres(target + error))}, not to ${write(target)} ${solution.unit}: another work offset or another length is active.`
 }
 
 /** The proof of a tip that stands over zero with the very block beneath it that it was sent above. */

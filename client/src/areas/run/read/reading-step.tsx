@@ -54,6 +54,7 @@ export function ReadingStep({
     // What was not expected, and stands after a second look, says so: it is kept with the reading.
     const said = reading.finish(insisted && view.surprise ? TOUCHED_AGAIN : undefined)
     if (said === undefined) return
+    if (view.apart !== undefined) return setInsisted(true)
     // What disagrees is looked at twice before it is entered; it may still be what was read.
     if (disagrees && !insisted) return setInsisted(true)
     for (const one of said.facts) void enter(one)
@@ -199,7 +200,14 @@ export function ReadingStep({
         row={captured?.name}
         surprise={view.halfTyped && !insisted ? undefined : view.surprise}
       />
-      {insisted && disagrees && (
+      {insisted && view.apart !== undefined && (
+        <Apart
+          words={view.apart}
+          onAgain={() => numbers.clear()}
+          onCounts={() => reading.change({ replaces: 'touched again' })}
+        />
+      )}
+      {insisted && disagrees && view.apart === undefined && (
         <Words as="note" tone="wrong" strong role="alert">
           {view.ifItIsSo}
         </Words>
@@ -259,6 +267,33 @@ export function ReadingStep({
       {lookedUp}
       {ruleEntry}
     </>
+  )
+}
+
+/** Two touches that are no repeats of each other: which of them counts is said, never worked out. */
+function Apart({
+  words,
+  onAgain,
+  onCounts,
+}: {
+  readonly words: string
+  readonly onAgain: () => void
+  readonly onCounts: () => void
+}) {
+  return (
+    <Column gap="$1" role="alert" testID="apart">
+      <Words as="note" tone="wrong" strong>
+        {words}
+      </Words>
+      <Row>
+        <Button grow onPress={onAgain}>
+          Touch again
+        </Button>
+        <Button grow onPress={onCounts} testID="this-counts">
+          This one counts
+        </Button>
+      </Row>
+    </Column>
   )
 }
 

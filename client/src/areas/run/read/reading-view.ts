@@ -51,6 +51,8 @@ export interface ReadingView {
   readonly halfTyped: boolean
   /** It disagrees with something: looked at twice before it is entered. */
   readonly disagrees: boolean
+  /** It lies further from the touch before it than the two repeat: no mean is taken of them, one of the two counts. */
+  readonly apart: string | undefined
   /** What the second Next does with what disagrees. */
   readonly ifItIsSo: string
   readonly lastTime: string | undefined
@@ -103,17 +105,15 @@ export function readingView(
   const told = preview === setup.document ? [] : warningsAt(solution, preview, quantity)
   // Around a circle the touch itself is told, with its slip, and not only that the size differs.
   const isTold =
-    told.some(({ code }) => TOLD_CLOSER.includes(code)) ||
-    // Of a length that was taken over a slip is told before anything falls by it.
-    (surprise?.slip === undefined && told.some(({ code }) => OF_KEPT.includes(code))) ||
+    told.some(({ code }) => TOLD_CLOSER.includes(code) || OF_KEPT.includes(code)) ||
     (implied?.size?.agrees === false && surprise?.number === undefined)
-  const surprising = isTold ? undefined : surprise
-  // One sentence with the slip is enough: that the machine does not go there follows from it. And where it does not go, nothing moved.
+  // A slip that is named says what to look at, and what else disagrees follows from it; without one, what compares the number says more.
+  const isNamed = surprise?.slip !== undefined
+  const surprising = isNamed || !isTold ? surprise : undefined
+  // Where the machine does not go, nothing moved.
   const astray = told.some(({ code }) => code === 'outside-travel')
   const warnings = told.filter(
-    ({ code }) =>
-      !(surprising?.slip !== undefined && (code === 'outside-travel' || OF_KEPT.includes(code))) &&
-      !(astray && OF_KEPT.includes(code)),
+    ({ code }) => !(isNamed && FOLLOWS.includes(code)) && !(astray && OF_KEPT.includes(code)),
   )
   const last = standingReadings(preview, quantity).at(-1)
   const captured = capture && captureView(capture, quantity, row?.nm)
@@ -151,6 +151,10 @@ export function readingView(
       surprising !== undefined ||
       warnings.some((warning) => !isRemark(warning)) ||
       implied?.size?.agrees === false,
+    apart:
+      draft.replaces === undefined && told.some(({ code }) => code === 'repeats-spread')
+        ? 'Further apart than two touches repeat: no mean is taken. Touch again, or say that this one counts.'
+        : undefined,
     ifItIsSo: ifItIsSo(
       surprising !== undefined,
       told.some(({ code }) => OF_KEPT.includes(code)),
@@ -165,6 +169,15 @@ const TOLD_CLOSER: readonly Warning['code'][] = [
   'differs-from-last-time',
   'known-length-differs',
   'ways-differ',
+]
+
+/** What a slip of the same number brings with it: one sentence with the slip is enough. */
+const FOLLOWS: readonly Warning['code'][] = [
+  ...TOLD_CLOSER,
+  'outside-travel',
+  'kept-differs',
+  'kept-moved',
+  'repeats-spread',
 ]
 
 const OF_KEPT: readonly Warning['code'][] = ['kept-differs', 'kept-moved']
