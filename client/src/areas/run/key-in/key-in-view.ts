@@ -1,12 +1,5 @@
 import type { ShortReadBack } from '@pine/core/facts'
-import {
-  isCaptured,
-  leastReadBack,
-  partedDigits,
-  readBackAgrees,
-  type KeyInLine,
-  type Sign,
-} from '@pine/core/keyin'
+import { isCaptured, readBackAgrees, type KeyInLine } from '@pine/core/keyin'
 import { readLength, type LengthUnit, type WrittenLength } from '@pine/core/length'
 import { readAgain } from '@pine/core/plan'
 import { type Register } from '@pine/core/registers'
@@ -25,6 +18,7 @@ import { registerName } from '@pine/core/address'
 import type { Said } from '@/data/outbox/said'
 import type { StandingSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
+import { shortAsk, type ShortAsk } from './short-ask'
 
 /** A register that is keyed in: what is typed and what belongs to it, and what is shown beneath. */
 export interface KeyInView {
@@ -94,18 +88,6 @@ export type Beneath =
 export interface Unless {
   readonly pressed: Pressed
   readonly says: string
-}
-
-/** What a control should show, to be compared by eye and by its sign and last digits. */
-export interface ShortAsk {
-  readonly way: ShortReadBack
-  readonly expected: WrittenLength
-  /** As a person reads it. */
-  readonly says: string
-  /** Pressed first; zero has none. */
-  readonly sign: Sign | undefined
-  /** What stands before the last digits, without the sign. */
-  readonly first: string
 }
 
 /** @returns undefined where its readings come first. */
@@ -271,18 +253,6 @@ function unlessOf({ mode }: KeyInLine): Unless | undefined {
   return isCaptured(mode)
     ? { pressed: { movedAway: true }, says: 'The axis has moved since the touch' }
     : undefined
-}
-
-/** How little of what a line makes of its row may be typed. */
-export function shortAsk({ address, after, unit }: KeyInLine, wasKeyed: boolean): ShortAsk {
-  const { sign, first } = partedDigits(after)
-  return {
-    way: leastReadBack(address, { wasKeyed }),
-    expected: { text: after, unit },
-    says: `${typographic(after)} ${unit}`,
-    sign,
-    first,
-  }
 }
 
 /** How much of what was shown somebody typed, where that was not all. */

@@ -12,7 +12,7 @@ import { Scroll } from '@/kit/scroll'
 import { Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { EntryFrame } from '../frame/entry-frame'
-import type { ShortAsk } from './key-in-view'
+import type { ShortAsk } from './short-ask'
 
 interface ReadBackEntryProps {
   readonly draftKey: string

@@ -7,7 +7,8 @@ import { describeKeyMode, EXTERNAL_OFFSET_Z, typographic } from '@pine/core/word
 import type { Said } from '@/data/outbox/said'
 import type { StandingSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
-import { shortAsk, type KeyInView } from '../key-in/key-in-view'
+import type { KeyInView } from '../key-in/key-in-view'
+import { shortAsk } from '../key-in/short-ask'
 
 /** One row that is raised for the dry run, or let down after it, keyed and read back like any other. */
 export interface LiftRowView {

@@ -12,6 +12,7 @@ import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import type { StepProps } from '../frame/step-props'
 import { EntryFrame } from '../frame/entry-frame'
+import { Apart } from './apart'
 import { CaptureBefore, CaptureChecked, CaptureTold } from './captured'
 import { GaugesBetween, ZeroedOn } from './circumstances'
 import { ContactQuestion } from './contact-question'
@@ -267,33 +268,6 @@ export function ReadingStep({
       {lookedUp}
       {ruleEntry}
     </>
-  )
-}
-
-/** Two touches that are no repeats of each other: which of them counts is said, never worked out. */
-function Apart({
-  words,
-  onAgain,
-  onCounts,
-}: {
-  readonly words: string
-  readonly onAgain: () => void
-  readonly onCounts: () => void
-}) {
-  return (
-    <Column gap="$1" role="alert" testID="apart">
-      <Words as="note" tone="wrong" strong>
-        {words}
-      </Words>
-      <Row>
-        <Button grow onPress={onAgain}>
-          Touch again
-        </Button>
-        <Button grow onPress={onCounts} testID="this-counts">
-          This one counts
-        </Button>
-      </Row>
-    </Column>
   )
 }
 
