@@ -162,6 +162,14 @@ export const readBackSchema = z.strictObject({
   shown: writtenLengthSchema,
   way: z.enum(SHORT_READ_BACKS).optional(),
 })
+const measured = z.strictObject({
+  feature: z.enum(['outside-width', 'inside-width', 'floor-depth', 'thickness']),
+  tool: registerNumber,
+  nominal: writtenLengthSchema,
+  measured: writtenLengthSchema,
+  more: z.array(writtenLengthSchema).max(10).optional(),
+  sides: z.union([z.literal(1), z.literal(2)]).optional(),
+})
 const machineAxis = z.enum(['X', 'Y', 'Z'])
 export const eventSchema = z.discriminatedUnion('kind', [
   z.strictObject({
@@ -181,6 +189,12 @@ export const eventSchema = z.discriminatedUnion('kind', [
     value: writtenLengthSchema,
   }),
   z.strictObject({ kind: z.literal('unit-changed') }),
+  z.strictObject({
+    kind: z.literal('corrected'),
+    address,
+    amount: writtenLengthSchema,
+    because: measured,
+  }),
   z.strictObject({
     kind: z.literal('gauge-measured'),
     gauge: name,
@@ -229,14 +243,6 @@ export const liftSchema = z.strictObject({
 })
 
 const homeMark = z.strictObject({ dial: writtenLengthSchema, coarse: writtenLengthSchema })
-const measured = z.strictObject({
-  feature: z.enum(['outside-width', 'inside-width', 'floor-depth', 'thickness']),
-  tool: registerNumber,
-  nominal: writtenLengthSchema,
-  measured: writtenLengthSchema,
-  more: z.array(writtenLengthSchema).max(10).optional(),
-  sides: z.union([z.literal(1), z.literal(2)]).optional(),
-})
 const leftOut = { leftOut: words.min(1, 'a reason').optional() }
 export const checkOffSchema = z.discriminatedUnion('of', [
   z.strictObject({

@@ -135,3 +135,14 @@ test('nothing is expected of the first two, nor of one that is made anew beside 
   ).toBeUndefined()
   expect(at(two, 'x', '-200.000')).toBeUndefined()
 })
+
+test('after two opposite touches of a bore a hair small a right third one is no surprise, and a swapped digit still is', () => {
+  // The bore is 39.99: opposite touches 29.99 apart leave the middle anywhere within 0.4 across them, by √(15² − 14.995²).
+  const small = bore([
+    ['-314.995', '-200.000'],
+    ['-285.005', '-200.000'],
+  ])
+  expect(at(small, '-300.000', '-185.005')).toBeUndefined()
+  expect(at(small, '-300.000', '-214.995')).toBeUndefined()
+  expect(at(small, '-300.000', '-158.005')?.slip?.code).toBe('digits-swapped')
+})

@@ -19,12 +19,12 @@ test('mill by the gauge line, a 3D sensor over two fixtures; the control took an
   await mira.keyIn('H9', '160.000')
   await mira.goTo('tip-on-plane:T1')
   await mira.keys('-202.000')
-  await expect(page.getByTestId('step-warning')).toContainText(
-    'differs from last time by 18.000 mm',
-  )
+  // The slip by its name, and not only that it differs from last time.
+  await expect(page.getByTestId('surprise')).toContainText('The other way round')
+  await expect(page.getByTestId('step-warning')).toBeHidden()
   await mira.look('last-time')
   await mira.next()
-  await expect(page.getByText('This disagrees. Look again')).toBeVisible()
+  await expect(page.getByText('Touch again. If it is so')).toBeVisible()
   await page.getByTestId('reading').fill('')
   await mira.read(/Lower T1 onto the 50 mm setter/, '-220.000', '80.000')
   await mira.keyIn('H1', '80.000')
@@ -128,9 +128,19 @@ test('part top with a shim: a forgotten shim is named, a gap at the proof finds 
   await page.getByRole('radio', { name: 'depth of a floor' }).click()
   await page.getByRole('radio', { name: 'T2' }).click()
   await jory.numbers({ nominal: '6.00', measured: '6.03' })
-  await expect(page.getByTestId('wear')).toHaveText('Add +0.030 mm to the wear of H2.')
+  await expect(page.getByTestId('wear')).toHaveText('Correct H2 by +0.030 mm.')
   await jory.look('wear')
   await jory.next()
+  // A correction is a key-in: the row from what it shows, read back, and proven anew.
+  const key = page.getByTestId('key-corrections')
+  await expect(key).toHaveText(/Key H2 −\d+\.\d+ → −\d+\.\d+ mm/)
+  await jory.look('key-corrections')
+  const [, becomes] = /→ (\S+) mm/.exec(await key.innerText()) ?? []
+  await key.click()
+  await jory.keyIn('H2', becomes!)
+  await page.getByRole('button', { name: 'Not proven this time' }).click()
+  await page.getByTestId('reason').fill('grown by three hundredths, looked over')
+  await page.getByRole('button', { name: 'Accept it unproven' }).click()
   await page.getByTestId('first-part-done').click()
   await expect(page.getByText('H2 unproven: proven on the last part')).toBeVisible()
   await jory.look('release-accepted')

@@ -13,6 +13,7 @@ import {
   type Pressed,
 } from '@/areas/run/key-in/key-in-view'
 import { airCutView } from '@/areas/run/prove/air-cut-view'
+import { firstPartView } from '@/areas/run/release/first-part-view'
 import { runView } from '@/areas/run/frame/run-view'
 import type { Said } from '@/data/outbox/said'
 import { standing, type StandingSetup } from '@/data/setup/standing'
@@ -42,6 +43,8 @@ export class Robot {
   private readonly control: ModelControl
   /** Somebody jogged, and the screen cannot know. */
   private jogged = false
+  /** By register: what was put right after a part was measured. */
+  private readonly corrections = new Map<string, { tool: number; by: number }>()
   private readonly story: string[] = []
 
   constructor(
@@ -118,10 +121,51 @@ export class Robot {
       case 'air-cut':
         return this.airCut()
       case 'first-part':
-        return this.say({ kind: 'check-off', body: { of: 'first-part', measured: [] } })
+        return this.firstPart()
       default:
         return this.say({ kind: 'check-off', body: { of: check } })
     }
+  }
+
+  /** The first part is good, or one of its floors is not: that length is put right. */
+  private firstPart(): void {
+    const { tools, machine } = this.model.sheet
+    const off = this.chance.whole(-20, 20) * 2540
+    const tool = this.chance.of(tools).number
+    const floor = (nm: number) => ({ text: (nm / 1e6).toFixed(6), unit: 'mm' as const })
+    const cut = {
+      feature: 'floor-depth',
+      tool,
+      nominal: floor(5e6),
+      measured: floor(5e6 + off),
+    } as const
+    const facts =
+      this.chance.next() < 0.5 ? firstPartView(this.setup, [cut]).toKey?.facts : undefined
+    const address = facts?.flatMap(({ kind, body }) =>
+      kind === 'event' && 'address' in body ? [body.address] : [],
+    )[0]
+    if (facts === undefined || !address?.startsWith('H'))
+      return this.say({ kind: 'check-off', body: { of: 'first-part', measured: [] } })
+    const turns = address.startsWith('H') && machine.control.lengthSign === 'subtracted'
+    const before = this.corrections.get(address)?.by ?? 0
+    this.corrections.set(address, { tool, by: before + (turns ? -off : off) })
+    this.story.push(`floor of T${tool} off by ${off}`)
+    this.moveAway()
+    this.say(...facts)
+  }
+
+  /** Where a tool's length comes from: the first part's top, where all are touched there, else the plane. */
+  private isOwnTouch(quantity: QuantityName): quantity is QuantityName & { tool: number } {
+    const [first] = this.model.sheet.offsets
+    return first?.Z.by === 'part-top'
+      ? quantity.of === 'tip-on-part' && quantity.row === first.row
+      : quantity.of === 'tip-on-plane'
+  }
+
+  /** Touched again, or changed: the tool is what it is. */
+  private endCorrections(tool: number): void {
+    for (const [address, one] of this.corrections)
+      if (one.tool === tool) this.corrections.delete(address)
   }
 
   /** Raises everything row by row, runs it in air and lets it down; leaves it in the middle now and then. */
@@ -192,11 +236,12 @@ export class Robot {
           this.setup.solution.registers.find((one) => one.address === address),
         )
         if (keyed.some((one) => one?.readBack?.equal !== true || one.stale !== undefined)) continue
+        const corrected = this.corrections.get(H)?.by ?? 0
         const off =
           this.control.external.Z -
           this.machinist.world.external.Z +
           (this.control.registers.get(`${row}.Z`)! - right.get(`${row}.Z`)!) +
-          sign * (this.control.registers.get(H)! - right.get(H)!)
+          sign * (this.control.registers.get(H)! - right.get(H)! - corrected)
         if (Math.abs(off - by) > 3 * this.model.world.grain)
           this.complain(`${H} in ${row} stands ${off} higher, not ${by}`)
       }
@@ -239,6 +284,7 @@ export class Robot {
       if (zeroesCounter(this.setup.document, quantity))
         this.control.zeroCounter(axisOfQuantity(quantity))
     }
+    if (this.isOwnTouch(quantity)) this.endCorrections(quantity.tool)
     if (this.chance.next() < 0.6 && this.capture(quantity, body)) return
     this.say({ kind: 'reading', body })
   }
@@ -376,7 +422,8 @@ export class Robot {
 
   /** What a row has to hold; undefined where the model does not say. */
   private right(address: Address): number | undefined {
-    return trueRegisters(this.machinist.world, this.model.sheet).get(address)
+    const is = trueRegisters(this.machinist.world, this.model.sheet).get(address)
+    return is === undefined ? undefined : is + (this.corrections.get(address)?.by ?? 0)
   }
 
   private expectRow(control: ModelControl, address: Address, words: string): void {
@@ -437,6 +484,7 @@ export class Robot {
           lengths: { ...world.lengths, [tool]: some(chance, grain, 30, 200) },
           diameters: { ...world.diameters, [tool]: 2 * some(chance, grain, 2, 10) },
         })
+        this.endCorrections(tool)
         tell({ kind: 'tool-changed', tool })
       },
       () => {

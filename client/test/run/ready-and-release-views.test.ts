@@ -8,7 +8,8 @@ import { homeMarksView, type MarkKey } from '@/areas/run/ready/home-marks-view'
 import { firstPartView, wearSays } from '@/areas/run/release/first-part-view'
 import { releaseView } from '@/areas/run/release/release-view'
 import { changeView, consequencesView } from '@/areas/run/frame/change-view'
-import { after, BEN, by, example, MIRA, mm } from './set-ups'
+import { keyInView } from '@/areas/run/key-in/key-in-view'
+import { after, BEN, by, example, MIRA, mm, registerAt } from './set-ups'
 
 const whole = example('whole-run')
 const read = example('whole-run', 6)
@@ -114,14 +115,12 @@ describe('the first part', () => {
     const withD = example('whole-run', 6, {
       tools: [{ number: 1, name: 'end mill', lengthRegister: 1, diameterRegister: 1 }],
     })
-    expect(wearSays(withD, here)).toBe('Add −0.040 mm to the wear of D1.')
-    expect(wearSays(withD, { ...here, measured: mm('49.96') })).toContain('Add +0.040 mm')
-    expect(wearSays(withD, { ...here, measured: mm('') })).toBe(
-      'What to add to the wear stands here.',
-    )
+    expect(wearSays(withD, here)).toBe('Correct D1 by −0.040 mm.')
+    expect(wearSays(withD, { ...here, measured: mm('49.96') })).toContain('by +0.040 mm')
+    expect(wearSays(withD, { ...here, measured: mm('') })).toBe('What to correct stands here.')
     expect(firstPartView(withD, [here])).toMatchObject({
       lines: [{ measured: '50.04 for 50 mm, T1', says: 'D1 −0.040 mm' }],
-      good: 'Keyed in; the part is good',
+      toKey: { facts: [{ kind: 'event', body: { kind: 'corrected', address: 'D1' } }] },
     })
   })
 
@@ -143,6 +142,51 @@ describe('the first part', () => {
     expect(firstPartView(done, [])).toMatchObject({
       finished: { leftOut: 'left out: cut tomorrow', lines: [{ measured: '50.04 for 50 mm, T1' }] },
     })
+  })
+})
+
+describe('a correction is a key-in', () => {
+  const floor = (measured: string) =>
+    ({ feature: 'floor-depth', tool: 1, nominal: mm('5'), measured: mm(measured) }) as const
+  const deep = firstPartView(keyedByMira, [floor('5.020')])
+  const corrected = after(keyedByMira, ...(deep.toKey?.facts ?? []))
+  const line = (setup: typeof read) => keyInView(setup, registerAt(setup, 'H1'))
+  const key = (setup: typeof read, text: string) => {
+    const view = line(setup)
+    if (view?.beneath.of !== 'ask') throw new Error(view?.beneath.of)
+    return after(setup, ...view.beneath.facts(mm(text)))
+  }
+
+  test('a floor 0.02 too deep: the row from what it shows, keyed, read back, and proven anew', () => {
+    expect(deep.toKey?.says).toBe('Key H1 −270.000 → −269.980 mm')
+    expect(registerAt(corrected, 'H1')).toMatchObject({ state: 'read', value: -269_980_000 })
+    expect(line(corrected)).toMatchObject({ type: '−269.980', change: '−270.000 → −269.980 mm' })
+    const keyed = key(corrected, '-269.980')
+    expect(registerAt(keyed, 'H1').state).toBe('keyed')
+    expect(keyed.steps.find(({ step }) => step.key === 'prove:G54:T1')?.done).toBe(false)
+    // The cause is kept, and where the number comes from is told.
+    expect(firstPartView(keyed, []).lines).toEqual([
+      { measured: '5.020 for 5 mm, T1', says: 'H1 +0.020 mm, corrected' },
+    ])
+    expect(registerAt(keyed, 'H1').chain?.terms.map(({ role }) => role)).toContain('correction')
+    // Measured again: a further one is on top of it.
+    const again = firstPartView(keyed, [floor('5.005')])
+    expect(again.toKey?.says).toBe('Key H1 −269.980 → −269.975 mm')
+  })
+
+  test('it goes with its tool: touched again or changed, nothing of it is left', () => {
+    const touched = after(corrected, {
+      kind: 'reading',
+      body: { of: 'tip-on-plane', tool: 1, read: mm('-219.970'), with: ['setter'] },
+    })
+    // The mean of both touches, without what the first was corrected by.
+    expect(registerAt(touched, 'H1').value).toBe(-269_985_000)
+    const changed = after(corrected, { kind: 'event', body: { kind: 'tool-changed', tool: 1 } })
+    expect(registerAt(changed, 'H1').value).toBe(-270_000_000)
+  })
+
+  test('what the part does not ask for is not keyed', () => {
+    expect(firstPartView(keyedByMira, [floor('5.000')]).toKey).toBeUndefined()
   })
 })
 

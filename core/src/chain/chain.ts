@@ -51,6 +51,7 @@ export type TermRole =
   | 'circle-remainder'
   | 'corner-remainder'
   | 'home-shift'
+  | 'correction'
 
 export interface Term {
   readonly source: Source

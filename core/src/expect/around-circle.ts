@@ -84,7 +84,7 @@ function circlesOf(document: SetupDocument, touch: CircleTouch): readonly TouchC
   if (points.length < 2 || drawn === undefined) return []
   const [one, two] = points
   if (points.length === 2 && one !== undefined && two !== undefined)
-    return centresThrough(one, two, drawn.radius).map((centre) => ({ ...drawn, centre }))
+    return centresThrough(one, two, drawn).map((centre) => ({ ...drawn, centre }))
   const fitted = fitCircle(points)
   return fitted.ok ? [{ ...drawn, centre: fitted.value.centre, radius: fitted.value.radius }] : []
 }
@@ -110,19 +110,36 @@ function drawnRadius(
   }
 }
 
-/** The middles of the circles of a radius through two points: two, or none where they lie too far apart. */
-function centresThrough(one: Point, two: Point, radius: number): readonly Point[] {
+/** The middles of the circles of a radius through two points: two, or none where they lie too far apart; more where they lie opposite. */
+function centresThrough(
+  one: Point,
+  two: Point,
+  drawn: Pick<TouchCircle, 'radius' | 'standard'>,
+): readonly Point[] {
   const chord = Math.hypot(two.x - one.x, two.y - one.y)
-  const squared = radius ** 2 - (chord / 2) ** 2
   if (chord === 0) return []
-  // Opposite touches may lie a hair further apart than the drawing's diameter.
-  const height = Math.sqrt(Math.max(squared, 0))
   const middle = { x: (one.x + two.x) / 2, y: (one.y + two.y) / 2 }
   const across = { x: -(two.y - one.y) / chord, y: (two.x - one.x) / chord }
-  return [height, -height].map((along) => ({
-    x: middle.x + along * across.x,
-    y: middle.y + along * across.y,
-  }))
+  return heightsOver(chord / 2, drawn)
+    .flatMap((height) => [height, -height])
+    .map((along) => ({ x: middle.x + along * across.x, y: middle.y + along * across.y }))
+}
+
+/**
+ * How far a middle may lie from the chord between two touches: √(r² − (c/2)²). Where they lie opposite each other a hair of the radius
+ * moves it by much: then anywhere up to where all that the drawing allows would put it, in steps that a touch tells apart.
+ */
+function heightsOver(
+  half: number,
+  { radius, standard }: Pick<TouchCircle, 'radius' | 'standard'>,
+): readonly number[] {
+  const heightAt = (r: number) => Math.sqrt(Math.max(r ** 2 - half ** 2, 0))
+  const height = heightAt(radius)
+  const most = heightAt(radius + FAR * standard)
+  // Touches further apart than the circle allows have no middle but their own.
+  if (height > Math.sqrt(2 * radius * FAR * standard) || most === 0) return [height]
+  const steps = Math.ceil(most / (FAR * standard))
+  return Array.from({ length: steps + 1 }, (_, step) => (most * step) / steps)
 }
 
 /** What one of the two numbers should be, the other one given, on each circle that the other one reaches. */

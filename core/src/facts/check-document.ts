@@ -109,6 +109,12 @@ function eventProblems(
           ? []
           : lengthProblem(`${place}.uncertainty`, event.uncertainty, { sign: 'not-negative' })),
       ]
+    case 'corrected':
+      return [
+        ...unknownName(`${place}.address`, event.address, names.addresses),
+        ...unknownName(`${place}.because.tool`, `T${event.because.tool}`, names.tools),
+        ...lengthProblem(`${place}.amount`, event.amount),
+      ]
     case 'external-changed':
       return lengthProblem(`${place}.value`, event.value)
     case 'home-recovered':

@@ -10,6 +10,7 @@ import type { KeyMode } from '../sheet/machine'
 import type { Address } from '../address/address'
 import type { MachineAxis, OffsetRow } from '../address/row'
 import type { EventBody, SetupEvent } from './event'
+import type { Measured } from './measured'
 
 /** What was read: a machine position at contact, or a relative counter for a carried difference. */
 export type ReadingBody = Quantity & {
@@ -120,19 +121,6 @@ export type Lift = Entered & LiftBody
 export interface HomeMark {
   readonly dial: WrittenLength
   readonly coarse: WrittenLength
-}
-
-/** A feature of the first part, beside what it should be. */
-export interface Measured {
-  /** `thickness` is of a calibration cut: a soft block that this tool cut from one side or from two. */
-  readonly feature: 'outside-width' | 'inside-width' | 'floor-depth' | 'thickness'
-  readonly tool: number
-  readonly nominal: WrittenLength
-  readonly measured: WrittenLength
-  /** Further readings of the same, of which the mean is taken. */
-  readonly more?: readonly WrittenLength[]
-  /** Sides of a block that were cut; one, where it is not said. */
-  readonly sides?: 1 | 2
 }
 
 /** What is seen to rather than read; each once in a set-up, and again after what undoes it. */

@@ -1,7 +1,9 @@
 import type { Entered } from '../journal/entered'
 import type { WrittenLength } from '../length/length'
 import type { Face } from '../touch/touch'
+import type { Address } from '../address/address'
 import type { MachineAxis, OffsetRow } from '../address/row'
+import type { Measured } from './measured'
 
 /** A gauge did not read what it should. */
 interface CheckFailed {
@@ -58,6 +60,13 @@ type OtherEvent =
       readonly reading: string
       readonly event: string
       readonly first: 'reading' | 'event'
+    }
+  /** A register is put right by so much, as the row holds it, after a part or a block that its tool cut was measured. */
+  | {
+      readonly kind: 'corrected'
+      readonly address: Address
+      readonly amount: WrittenLength
+      readonly because: Measured
     }
   /** This tool was touched again on a plane that had moved: lengths from before shift by the difference. */
   | { readonly kind: 'rebased'; readonly tool: number }

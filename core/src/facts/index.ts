@@ -8,7 +8,6 @@ export {
   type Lift,
   type LiftBody,
   type LiftPlace,
-  type Measured,
   type ProgramRead,
   type Reading,
   type ReadingBody,
@@ -24,3 +23,4 @@ export { appendFact, factIds, foldSetup, isReleased, putAway } from './fold'
 export { rebaseOf } from './rebase'
 export { REPLACED_BECAUSE, type ReplacedBecause } from './replaced'
 export { underPolicy } from './under-policy'
+export { type Measured } from './measured'

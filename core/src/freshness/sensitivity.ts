@@ -25,6 +25,7 @@ export function isRenewed(state: State, event: SetupEvent): boolean {
     case 'home-recovered':
     case 'gauge-measured':
     case 'order-told':
+    case 'corrected':
       return false
   }
 }

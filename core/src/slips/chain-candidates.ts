@@ -28,6 +28,7 @@ const TERM_SLIPS: Readonly<Partial<Record<TermRole, TermSlips>>> = {
   'school-constant': DECLARED,
   'external-offset': DECLARED,
   quill: DECLARED,
+  correction: DECLARED,
   'known-length': DECLARED,
   'lost-motion': { dropped: 'lost-motion-forgotten', turned: 'lost-motion-wrong-sign' },
   'tip-at-contact': { turned: 'reading-sign-lost' },

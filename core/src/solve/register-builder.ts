@@ -1,4 +1,4 @@
-import { scaleChain, valueOf, type Chain } from '../chain/chain'
+import { scaleChain, sumChains, valueOf, type Chain } from '../chain/chain'
 import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { budgetOf } from '../budget/budget'
 import { fitness } from '../budget/verdict'
@@ -17,6 +17,7 @@ import { needOf } from '../sheet/needs'
 import { keepsLengths, lengthAddressOf } from '../sheet/tool-rows'
 import type { ReadBackVerdict, Register } from '../registers/register'
 import type { SourceReader } from '../sources/sources'
+import { correctionOf } from './corrections'
 import { leansOnKept, type KeptCheck } from './kept-checks'
 import { shownBefore, type ShownBefore } from './shown-before'
 import type { SolveMoment } from './solve-moment'
@@ -60,7 +61,8 @@ export function registerBuilder(
     if (added === undefined) return { address, kind, state: 'not-read' }
     // A control that subtracts a stored length holds it with the other sign.
     const turns = kind === 'length' && machine.control.lengthSign === 'subtracted'
-    const chain = turns ? scaleChain(added, -1) : added
+    const held = turns ? scaleChain(added, -1) : added
+    const chain = sumChains(held, correctionOf(document, sources, address, held))
     const value = valueOf(chain)
     const axis = axisOfAddress(address)
     const external = kind === 'work-offset' ? sources.externalOffset(axis) : undefined

@@ -14,6 +14,7 @@ const CARRY_OVER: readonly SetupEvent['kind'][] = [
   'external-changed',
   'gauge-measured',
   'order-told',
+  'corrected',
 ]
 
 /** A number that the control showed, and where that stands in the stream. */

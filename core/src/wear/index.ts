@@ -1,1 +1,2 @@
+export { correctionsFor } from './corrections'
 export { cameOut, type CameOut, wearChange } from './wear'

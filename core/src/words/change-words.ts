@@ -6,6 +6,7 @@ export const CHANGE_NAMES: Readonly<Record<SetupEvent['kind'], string>> = {
   'part-changed': 'Another part is in',
   'plane-moved': 'The setter or the setting plane was moved',
   'order-told': 'Which of two that did not know of each other came first',
+  corrected: 'A register was corrected after a part was measured',
   rebased: 'Carry lengths over by a tool touched again',
   'home-lost': 'Power cut, or home was lost',
   'cycle-broken': 'A tool was changed past the control',

@@ -1,5 +1,6 @@
 import type { StaleReason } from '../freshness/stale'
 import type { PartStays, SetupEvent } from '../facts/event'
+import { registerName } from '../address/address'
 import type { Gauge } from '../sheet/sheet'
 import { lengthWords } from './typographic'
 
@@ -29,6 +30,8 @@ export function describeEvent(event: SetupEvent, gauges: NamedGauges): string {
       return `${nameOf(event.gauge, gauges)} was measured anew: ${lengthWords(event.size)}`
     case 'order-told':
       return 'it was said which came first, a reading or what moved it'
+    case 'corrected':
+      return `${registerName(event.address)} was corrected by ${lengthWords(event.amount)} after T${event.because.tool} was measured`
     case 'rebased':
       return `lengths were re-based on T${event.tool}`
     case 'home-recovered':

@@ -20,6 +20,7 @@ const roles: Readonly<Record<TermRole, string>> = {
   dial: 'dial of the sweep',
   'circle-remainder': 'circle through the touches',
   'corner-remainder': 'what the turn of the part adds',
+  correction: 'correction after a part was measured',
   'home-shift': 'home found again elsewhere',
 }
 

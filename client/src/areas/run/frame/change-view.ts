@@ -25,7 +25,7 @@ import type { StandingSetup } from '@/data/setup/standing'
 import { lengthWriter } from './write-length'
 
 type EventBody = Extract<Said, { kind: 'event' }>['body']
-export type ChangeKind = Exclude<SetupEvent['kind'], 'home-recovered' | 'order-told'>
+export type ChangeKind = Exclude<SetupEvent['kind'], 'home-recovered' | 'order-told' | 'corrected'>
 
 const KINDS: readonly ChangeKind[] = [
   'tool-changed',

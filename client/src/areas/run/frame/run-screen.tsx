@@ -256,6 +256,7 @@ function StepBody({ id, setup, view, enter, onStep, onDone, onTrace }: StepBodyP
           }
           check={step.check}
           stop={step.stop}
+          onStep={onStep}
         />
       )
     case 'read':

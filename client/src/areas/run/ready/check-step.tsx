@@ -31,6 +31,7 @@ export interface CheckStepProps extends StepProps {
   readonly check: CheckOff['of']
   /** The tool whose turn it is, where one tool is set at a time. */
   readonly stop?: number | undefined
+  readonly onStep: (key: string) => void
 }
 
 /** A step that is seen to: home, clean, gauges, the part held, the program, the air cut, the first part, a second look. */

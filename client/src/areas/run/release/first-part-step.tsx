@@ -30,7 +30,13 @@ const OF_A_BLOCK: readonly NumberSpec<Key>[] = [
 ]
 
 /** The first part is measured, and what has to be added to the wear is worked out. */
-export function FirstPartStep({ setupId, setup, enter, onDone }: StepProps) {
+export function FirstPartStep({
+  setupId,
+  setup,
+  enter,
+  onDone,
+  onStep,
+}: StepProps & { readonly onStep: (key: string) => void }) {
   const { sheet } = setup.document
   const kept = useDraft<readonly Measured[]>(`first-part:${setupId}`, [])
   const [feature, setFeature] = useState<Measured['feature']>('outside-width')
@@ -38,7 +44,7 @@ export function FirstPartStep({ setupId, setup, enter, onDone }: StepProps) {
   const [sides, setSides] = useState<'1' | '2'>('1')
   const block = isBlock(feature)
   const numbers = useNumbers<Key>(`measured:${setupId}`, sheet.unit, block ? OF_A_BLOCK : OF_A_PART)
-  const { words, finished, lines, good } = firstPartView(setup, kept.value)
+  const { words, finished, lines, toKey, good } = firstPartView(setup, kept.value)
   if (finished)
     return (
       <CheckFrame words={words} foot={<NextButton onDone={onDone} />}>
@@ -96,13 +102,27 @@ export function FirstPartStep({ setupId, setup, enter, onDone }: StepProps) {
         {words.sentence}
       </Words>
       <WearLines lines={lines} />
-      <Button
-        kind={lines.length > 0 ? 'act' : 'quiet'}
-        onPress={() => finish()}
-        testID="first-part-done"
-      >
-        {good}
-      </Button>
+      {toKey === undefined ? (
+        <Button
+          kind={lines.length > 0 ? 'act' : 'quiet'}
+          onPress={() => finish()}
+          testID="first-part-done"
+        >
+          {good}
+        </Button>
+      ) : (
+        <Button
+          kind="act"
+          onPress={() => {
+            for (const said of toKey.facts) void enter(said)
+            kept.clear()
+            onStep(toKey.step)
+          }}
+          testID="key-corrections"
+        >
+          {toKey.says}
+        </Button>
+      )}
       <Choice label="What was measured?" value={feature} onChange={setFeature} options={FEATURES} />
       <Choice
         label="Which tool cut it?"

@@ -1,7 +1,10 @@
-import { type Measured } from '@pine/core/facts'
+import { registerName } from '@pine/core/address'
+import { type Measured, type SetupEvent } from '@pine/core/facts'
 import { standingCheckOff } from '@pine/core/plan'
 import { describeCheck, lengthWords, typographic } from '@pine/core/words'
-import { cameOut, wearChange, type CameOut } from '@pine/core/wear'
+import { cameOut, correctionsFor, wearChange, type CameOut } from '@pine/core/wear'
+import { sendable } from '@/data/server/api'
+import type { Said } from '@/data/outbox/said'
 import type { StandingSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
 
@@ -24,23 +27,76 @@ export function firstPartView(setup: StandingSetup, kept: readonly Measured[]) {
   const words = describeCheck(document, 'first-part')
   const done = standingCheckOff(document, 'first-part')
   const finished = done?.of === 'first-part' ? done : undefined
+  const earlier = correctionsMade(setup)
   return {
     words,
     finished: finished && {
       lines: wearLines(setup, finished.measured),
       leftOut: finished.leftOut === undefined ? '' : `left out: ${finished.leftOut}`,
     },
-    lines: wearLines(setup, kept),
-    good: kept.length > 0 ? 'Keyed in; the part is good' : 'Nothing to correct; the part is good',
+    lines: [
+      ...earlier.map((line) => ({ ...line, says: `${line.says}, corrected` })),
+      ...wearLines(setup, kept, earlierCuts(setup)),
+    ],
+    /** What is keyed, read back and proven anew, where what was measured asks for it. */
+    toKey: toKey(setup, kept),
+    good: 'Nothing to correct; the part is good',
   }
 }
 
-const wearLines = (setup: StandingSetup, measured: readonly Measured[]): readonly WearLine[] =>
+type Corrected = Extract<SetupEvent, { kind: 'corrected' }>
+
+const corrections = ({ document: { events } }: StandingSetup): readonly Corrected[] =>
+  events.filter((event) => event.kind === 'corrected')
+
+/** What was measured before each of them was keyed: a cut is held against the one before it. */
+const earlierCuts = (setup: StandingSetup): readonly Measured[] =>
+  corrections(setup).map(({ because }) => because)
+
+const correctionsMade = (setup: StandingSetup): readonly WearLine[] =>
+  wearLines(setup, earlierCuts(setup))
+
+interface ToKey {
+  readonly says: string
+  readonly facts: readonly Said[]
+  /** Where the first of them is keyed. */
+  readonly step: string
+}
+
+/** The corrections as they would be entered, and what each row becomes by them. */
+function toKey(
+  { document, solution }: StandingSetup,
+  kept: readonly Measured[],
+): ToKey | undefined {
+  const write = lengthWriter(solution)
+  const { made, rows } = correctionsFor(kept, document.sheet, solution.registers)
+  const [first] = made
+  if (first === undefined) return undefined
+  const becomes = rows.map(({ address, before, after }) =>
+    before === undefined || after === undefined
+      ? registerName(address)
+      : `${registerName(address)} ${write(before)} → ${write(after)} ${solution.unit}`,
+  )
+  return {
+    says: `Key ${becomes.join(', ')}`,
+    step: `key-in:${first.address}`,
+    facts: made.map(({ because, ...correction }) => ({
+      kind: 'event',
+      body: { kind: 'corrected', ...correction, because: sendable(because) },
+    })),
+  }
+}
+
+const wearLines = (
+  setup: StandingSetup,
+  measured: readonly Measured[],
+  before: readonly Measured[] = [],
+): readonly WearLine[] =>
   measured.map((one, index) => {
     const change = wearWords(setup, one)
     const readings = [one.measured, ...(one.more ?? [])].map(({ text }) => typographic(text))
     return {
-      measured: `${readings.join(', ')} for ${lengthWords(one.nominal)}, T${one.tool}${cameOutWords(cameOut(one, measured.slice(0, index)))}`,
+      measured: `${readings.join(', ')} for ${lengthWords(one.nominal)}, T${one.tool}${cameOutWords(cameOut(one, [...before, ...measured.slice(0, index)]))}`,
       says: change === undefined ? 'by program' : `${change.address} ${change.amount}`,
     }
   })
@@ -59,12 +115,12 @@ export const isBlock = (feature: Measured['feature']): boolean => feature === 't
 /** What stands beneath the numbers while they are typed. */
 export function wearSays(setup: StandingSetup, here: Measured): string {
   const change = wearWords(setup, here)
-  if (change !== undefined) return `Add ${change.amount} to the wear of ${change.address}.`
+  if (change !== undefined) return `Correct ${change.address} by ${change.amount}.`
   const tool = setup.document.sheet.tools.find(({ number }) => number === here.tool)
   return tool?.diameterRegister !== undefined ||
     here.feature === 'floor-depth' ||
     here.feature === 'thickness'
-    ? 'What to add to the wear stands here.'
+    ? 'What to correct stands here.'
     : `T${here.tool} has no diameter register on the sheet: correct it in the program.`
 }
 

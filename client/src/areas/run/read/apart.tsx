@@ -1,0 +1,30 @@
+import { Button } from '@/kit/button'
+import { Column, Row } from '@/kit/surfaces'
+import { Words } from '@/kit/words'
+
+/** Two touches that are no repeats of each other: which of them counts is said, never worked out. */
+export function Apart({
+  words,
+  onAgain,
+  onCounts,
+}: {
+  readonly words: string
+  readonly onAgain: () => void
+  readonly onCounts: () => void
+}) {
+  return (
+    <Column gap="$1" role="alert" testID="apart">
+      <Words as="note" tone="wrong" strong>
+        {words}
+      </Words>
+      <Row>
+        <Button grow onPress={onAgain}>
+          Touch again
+        </Button>
+        <Button grow onPress={onCounts} testID="this-counts">
+          This one counts
+        </Button>
+      </Row>
+    </Column>
+  )
+}
