@@ -309,6 +309,29 @@ describe('a line of the key-in sheet', () => {
       activeLength: null,
     })
   })
+  test('position, with the external offset raised for a dry run: the control takes the lift off as well', () => {
+    const nose = readingOf<'nose-on-part'>({
+      of: 'nose-on-part',
+      row: 'G54',
+      read: mm('-380.000'),
+      with: [],
+      spindle: { holds: null, controlSays: null },
+    })
+    const lift = { moves: 'in', where: 'external-offset', amount: mm('30') } as const
+    const onNose = {
+      offsets: [
+        { ...workedSheet().offsets[0]!, Z: { by: 'nose-on-part', facing: mm('0') } as const },
+      ],
+    }
+    // Without lengths counted from it Z is −380; EXT shows 30 then, and the row is −380 all the same.
+    const typed = (lifts: SetupDocument['lifts']) => {
+      const touched = { ...nose, place: fact().place }
+      const document = workedDocument({ school: 'gauge-line', ...onNose }, [noseTouch(), touched])
+      return keyed('position', { ...document, lifts })('G54.Z')
+    }
+    expect(typed([])).toMatchObject({ mode: 'position', type: '0.000', after: '-380.000' })
+    expect(typed([{ ...fact(), ...lift }])).toMatchObject({ type: '-30.000', after: '-380.000' })
+  })
   test('by axis: Z alone is told', () => {
     const control = { workOffsetKey: 'copy', workOffsetKeys: { Z: 'position' } } as const
     expect([lineOf('G54.X', control)?.mode, lineOf('G54.Z', control)?.mode]).toEqual([

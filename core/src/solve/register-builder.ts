@@ -21,6 +21,7 @@ import { correctionOf } from './corrections'
 import { leansOnKept, type KeptCheck } from './kept-checks'
 import { shownBefore, type ShownBefore } from './shown-before'
 import type { SolveMoment } from './solve-moment'
+import { raisedInExternal } from '../proof/lift'
 import { standOf, stillStandsAt } from './stand'
 import type { WantedNumber } from './numbers'
 
@@ -82,7 +83,9 @@ export function registerBuilder(
           ...(before === undefined ? {} : { before }),
           stand: from,
           noStand,
-          ...(external && { external: valueOf(external) }),
+          ...(external && {
+            external: toNanometres(valueOf(external) + raisedInExternal(document, axis)),
+          }),
         },
         machine.control,
       )
