@@ -43,7 +43,7 @@ function issueReports(issue: z.core.$ZodIssue, input: unknown): readonly Reporte
     {
       code: `shape-${issue.code.replace(/_/g, '-')}`,
       place,
-      message: `${where}: ${issue.message}.`,
+      message: `${where}: ${expectation(issue)} is needed, ${received === '' ? 'an empty text' : received} came.`,
       expected: expectation(issue),
       received,
       remedy: 'Correct this field; docs/setup-file.md describes each one.',
@@ -51,21 +51,54 @@ function issueReports(issue: z.core.$ZodIssue, input: unknown): readonly Reporte
   ]
 }
 
+/** What should have come, in words: no text of the schema's library reaches a person. */
 function expectation(issue: z.core.$ZodIssue): string {
   switch (issue.code) {
     case 'invalid_type':
-      return `a value of type ${issue.expected}`
+      return TYPE_NAMES[issue.expected] ?? `a value of type ${issue.expected}`
     case 'invalid_value':
       return `one of ${issue.values.map(String).join(', ')}`
     case 'too_small':
-      return `at least ${String(issue.minimum)}`
+      return leastOf(issue)
     case 'too_big':
-      return `at most ${String(issue.maximum)}`
+      return issue.origin === 'string'
+        ? `at most ${String(issue.maximum)} characters`
+        : issue.origin === 'array'
+          ? `at most ${String(issue.maximum)} of them`
+          : `${String(issue.maximum)} or less`
     case 'invalid_format':
-      return `text in the form of ${issue.format}`
+      return FORMAT_NAMES[issue.format] ?? issue.message
+    case 'custom':
+      return issue.message
     default:
       return 'what docs/setup-file.md says'
   }
+}
+
+const TYPE_NAMES: Readonly<Record<string, string>> = {
+  string: 'a text',
+  number: 'a number',
+  int: 'a whole number',
+  boolean: 'true or false',
+  array: 'a list',
+  object: 'an object with fields',
+}
+
+/** Forms of text that are no words of ours. */
+const FORMAT_NAMES: Readonly<Record<string, string>> = {
+  uuid: 'an id (UUID)',
+  datetime: 'a date and time (ISO 8601)',
+}
+
+function leastOf({
+  origin,
+  minimum,
+  inclusive,
+}: Extract<z.core.$ZodIssue, { code: 'too_small' }>): string {
+  if (origin === 'array') return `at least ${String(minimum)} of them`
+  if (origin !== 'string')
+    return `${inclusive === false ? 'more than ' : ''}${String(minimum)}${inclusive === false ? '' : ' or more'}`
+  return minimum === 1 ? 'a text that is not empty' : `at least ${String(minimum)} characters`
 }
 
 function valueAt(input: unknown, path: readonly PropertyKey[]): unknown {

@@ -229,17 +229,31 @@ describe('what is wrong with a field says what was expected there', () => {
   const at = (field: string) => `facts.0.body.${field}`
 
   test.each<[string, (sheet: any) => void, string, string]>([
-    ['no tools', (sheet) => (sheet.tools = []), 'tools', 'at least 1'],
+    ['no tools', (sheet) => (sheet.tools = []), 'tools', 'at least 1 of them'],
     [
       'too many gauges',
       (sheet) => (sheet.gauges = Array.from({ length: 201 }, () => sheet.gauges[0])),
       'gauges',
-      'at most 200',
+      'at most 200 of them',
     ],
-    ['a machine’s id', (sheet) => (sheet.machineId = 'x'), 'machineId', 'text in the form of uuid'],
+    ['a tool 0', (sheet) => (sheet.tools[0].number = 0), 'tools.0.number', '1 or more'],
+    ['an empty name', (sheet) => (sheet.name = ' '), 'name', 'a text that is not empty'],
+    ['a machine’s id', (sheet) => (sheet.machineId = 'x'), 'machineId', 'an id (UUID)'],
     ['a unit', (sheet) => (sheet.unit = 'cm'), 'unit', 'one of mm, in'],
-    ['a number for words', (sheet) => (sheet.plane = 7), 'plane', 'a value of type string'],
+    ['a number for words', (sheet) => (sheet.plane = 7), 'plane', 'a text'],
   ])('%s', (_, change, place, expected) => {
     expect(told(change)).toContainEqual([at(place), expected])
+  })
+
+  test('in one sentence, without the words of the library that found it', () => {
+    const file = JSON.parse(example('setting-plane.json'))
+    Object.assign(file.facts[0].body, { name: '', unit: 'cm', tools: [], gauges: 7 })
+    const parsed = parseSetupFile(file)
+    const messages = parsed.ok ? [] : parsed.problems.map(({ message }) => message)
+    expect(messages).toContain(
+      'facts.0.body.name: a text that is not empty is needed, an empty text came.',
+    )
+    expect(messages.length).toBeGreaterThanOrEqual(4)
+    for (const message of messages) expect(message).not.toMatch(/Too |Invalid|expected|received/)
   })
 })

@@ -43,7 +43,13 @@ test('what is half typed survives a reload, with its unit and its gauge', async 
   await page.getByTestId('reading').fill('')
   await mira.keys('-218.4')
   await page.getByRole('button', { name: 'change the unit of this number' }).click()
+  // Another gauge takes the place of the first, until it is said that it lies on top of it.
   await page.getByTestId('with').click()
+  await page.getByRole('checkbox', { name: 'paper' }).click()
+  const setter = page.getByRole('checkbox', { name: /^50 mm setter/ })
+  await expect(setter).toHaveAttribute('aria-checked', 'false')
+  await setter.click()
+  await page.getByTestId('stacking').click()
   await page.getByRole('checkbox', { name: 'paper' }).click()
   await page.getByRole('button', { name: 'Done' }).click()
   await page.reload()

@@ -211,7 +211,9 @@ test('a tool that does not clear the setter is told so whole, on a phone and on 
   // Another gauge is offered; whoever takes the setter all the same reads why not.
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Lower T1 onto the 6 mm pin.')
   await page.getByTestId('with').click()
-  await page.getByRole('checkbox', { name: '6 mm pin' }).click()
+  const pin = page.getByRole('checkbox', { name: '6 mm pin' })
+  await pin.click()
+  await expect(pin).toHaveAttribute('aria-checked', 'false')
   await page.getByRole('checkbox', { name: 'fixed setter' }).click()
   await page.getByRole('button', { name: 'Done' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(

@@ -7,6 +7,7 @@ import { capturedFacts, captureView } from '@/areas/run/read/capture-view'
 import { beliefOf, captureOf, surpriseAtKey } from '@/areas/run/read/expected'
 import { bodyOf, type ReadingDraft } from '@/areas/run/read/reading-draft'
 import {
+  exchanged,
   gaugeQuestion,
   gaugesServing,
   wayQuestion,
@@ -211,6 +212,25 @@ test('only gauges that can serve are offered, with the size that counts', () => 
   expect(gaugesServing(blank.document, LEFT)).toEqual([
     { value: 'finder', label: '10 mm edge finder · 10.000 mm' },
   ])
+})
+
+test('another gauge takes the place of the one that stands where it does; a plate goes with the pin in the spindle', () => {
+  const base = blank.document.sheet.gauges
+  const kinds = { shim: 'shim', pin: 'pin', plate: 'plate' } as const
+  const more = Object.entries(kinds).map(([id, kind]) => ({
+    id,
+    kind,
+    name: id,
+    size: mm('6'),
+    ...(kind === 'plate' && { wall: mm('3') }),
+  }))
+  const { document } = example('whole-run', 1, { gauges: [...base, ...more] })
+  expect(exchanged(document, ['setter'], ['setter', 'shim'], false)).toEqual(['shim'])
+  expect(exchanged(document, ['setter'], ['setter', 'shim'], true)).toEqual(['setter', 'shim'])
+  expect(exchanged(document, ['finder'], ['finder', 'pin'], false)).toEqual(['pin'])
+  expect(exchanged(document, ['pin'], ['pin', 'plate'], false)).toEqual(['pin', 'plate'])
+  // Taken away is taken away.
+  expect(exchanged(document, ['setter', 'shim'], ['shim'], false)).toEqual(['shim'])
 })
 
 test('each end of a touch is asked by its name', () => {

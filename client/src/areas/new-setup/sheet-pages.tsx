@@ -4,6 +4,7 @@ import { v7 as uuid } from 'uuid'
 import { failureWords } from '@/data/server/api'
 import { useDraft } from '@/data/device/drafts'
 import { usePockets } from '@/data/shop/tools'
+import type { ReportedProblem } from '@pine/contract'
 import { Button } from '@/kit/button'
 import { Page } from '@/kit/page'
 import { Words } from '@/kit/words'
@@ -100,7 +101,7 @@ export function SheetPages({ draftKey, initial, finish: lastWord, onFinish }: Sh
         change={(next) => set({ ...draft, sheet: next })}
         problem={(place) => {
           const found = left ? here.find((one) => one.place === place) : undefined
-          return found && `${found.message} ${found.remedy}`
+          return found && fieldWords(found)
         }}
       />
       {left && here.length > 0 && (
@@ -121,3 +122,7 @@ export function SheetPages({ draftKey, initial, finish: lastWord, onFinish }: Sh
     </Page>
   )
 }
+
+/** What is wrong with a field, said beside it: where it stands is seen, and its name in the file is none of a machinist's business. */
+const fieldWords = ({ code, message, expected, remedy }: ReportedProblem): string =>
+  code.startsWith('shape-') ? `Needed here: ${expected}.` : `${message} ${remedy}`

@@ -93,7 +93,7 @@ export function proofView(
     },
     move,
     block: `${clearance.text} ${clearance.unit}`,
-    passes: `T${tool} is in: over zero ${clearance.text} ${clearance.unit} just passes`,
+    passes: `T${tool} is in; ${clearance.text} ${clearance.unit} just passes`,
   }
 }
 

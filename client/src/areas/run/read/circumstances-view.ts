@@ -32,6 +32,26 @@ export function gaugesServing({ sheet }: SetupDocument, quantity: QuantityName) 
     }))
 }
 
+/**
+ * Another gauge takes the place of the one that stands where it does, in the spindle or between: on top of it only where that is said.
+ *
+ * @param chosen what was ticked by now, in the order in which it was.
+ */
+export function exchanged(
+  { sheet: { gauges } }: SetupDocument,
+  before: readonly string[],
+  chosen: readonly string[],
+  isStacking: boolean,
+): readonly string[] {
+  const added = chosen.find((id) => !before.includes(id))
+  if (added === undefined || isStacking) return chosen
+  const standsAt = (id: string) => {
+    const kind = gauges.find((one) => one.id === id)?.kind
+    return kind && GAUGE_FACTS[kind].stands
+  }
+  return chosen.filter((id) => id === added || standsAt(id) !== standsAt(added))
+}
+
 export function gaugeQuestion(quantity: QuantityName): string {
   switch (quantity.of) {
     case 'carried-difference':

@@ -1,9 +1,11 @@
+import { useState } from 'react'
 import { axisOfQuantity, type QuantityName } from '@pine/core/quantities'
 import { type Way } from '@pine/core/touch'
 import { Button } from '@/kit/button'
 import { Choice, Several } from '@/kit/choice'
 import { Column } from '@/kit/surfaces'
 import {
+  exchanged,
   gaugeQuestion,
   gaugesServing,
   wayQuestion,
@@ -38,14 +40,18 @@ export function GaugesBetween({ reading, quantity, onClose }: GaugesBetweenProps
   const { draft, change, preview } = reading
   const serving = gaugesServing(preview, quantity)
   const none = axisOfQuantity(quantity) === 'Z' ? 'nothing' : 'not named'
+  const [isStacking, setStacking] = useState(draft.with.length > 1)
+  const { withOnFrom = draft.with, withOnPlane } = draft
+  const of = (before: readonly string[], chosen: readonly string[]) =>
+    exchanged(preview, before, chosen, isStacking)
   return (
     <Column gap="$4">
       {quantity.of === 'carried-difference' && (
         <Several
           label={`What lay between at the ${preview.sheet.plane}?`}
           options={serving}
-          values={draft.withOnPlane}
-          onChange={(withOnPlane) => change({ withOnPlane })}
+          values={withOnPlane}
+          onChange={(chosen) => change({ withOnPlane: of(withOnPlane, chosen) })}
           none={none}
         />
       )}
@@ -53,8 +59,8 @@ export function GaugesBetween({ reading, quantity, onClose }: GaugesBetweenProps
         <Several
           label={`What lay between at the part of ${quantity.from}?`}
           options={serving}
-          values={draft.withOnFrom ?? draft.with}
-          onChange={(withOnFrom) => change({ withOnFrom })}
+          values={withOnFrom}
+          onChange={(chosen) => change({ withOnFrom: of(withOnFrom, chosen) })}
           none={none}
         />
       )}
@@ -62,9 +68,12 @@ export function GaugesBetween({ reading, quantity, onClose }: GaugesBetweenProps
         label={gaugeQuestion(quantity)}
         options={serving}
         values={draft.with}
-        onChange={(using) => change({ with: using })}
+        onChange={(chosen) => change({ with: of(draft.with, chosen) })}
         none={none}
       />
+      <Button onPress={() => setStacking(!isStacking)} testID="stacking">
+        {isStacking ? 'Only one of them lies there' : 'Another one on top of it'}
+      </Button>
       <WaysCame reading={reading} quantity={quantity} />
       <Button kind="act" onPress={onClose}>
         Done
