@@ -70,8 +70,8 @@ export interface SeveralProps {
   readonly options: readonly { readonly value: string; readonly label: string }[]
   readonly values: readonly string[]
   readonly onChange: (values: readonly string[]) => void
-  /** Shown, and chosen, when nothing is. */
-  readonly none: string
+  /** Shown, and chosen, when nothing is; left out where nothing need be said of that. */
+  readonly none?: string
 }
 
 /** Any number of a few, in the order in which they were chosen: what lay beneath, on what. */
@@ -82,14 +82,16 @@ export function Several({ label, options, values, onChange, none }: SeveralProps
     <Column gap="$1" role="group" aria-label={label}>
       <Words as="note">{label}</Words>
       <Row flexWrap="wrap">
-        <Option
-          role="checkbox"
-          aria-checked={values.length === 0}
-          chosen={values.length === 0}
-          onPress={() => onChange([])}
-        >
-          <Words tone={values.length === 0 ? 'onAct' : 'ink'}>{none}</Words>
-        </Option>
+        {none !== undefined && (
+          <Option
+            role="checkbox"
+            aria-checked={values.length === 0}
+            chosen={values.length === 0}
+            onPress={() => onChange([])}
+          >
+            <Words tone={values.length === 0 ? 'onAct' : 'ink'}>{none}</Words>
+          </Option>
+        )}
         {options.map((option) => {
           const chosen = values.includes(option.value)
           return (

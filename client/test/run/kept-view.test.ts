@@ -4,6 +4,7 @@ import {
   isSameTool,
   unansweredTools,
   withAssemblies,
+  withTapped,
 } from '@/areas/new-setup/assemblies'
 import { asksForKept, keptView } from '@/areas/run/kept/kept-view'
 import { rebaseView } from '@/areas/run/kept/rebase-view'
@@ -264,6 +265,31 @@ describe('the shop’s own tools on a new sheet', () => {
       [id('a2'), 'Spot drill'],
     ])
     expect(unansweredTools(tools, pockets)).toEqual([])
+  })
+
+  test('are tapped: one of the job, or not any more; the blank line of a new sheet gives way', () => {
+    const blank = [{ number: 1, name: '', lengthRegister: 1 }]
+    const [end, spot] = [pockets[0]!, pockets[1]!]
+    const one = withTapped(blank, spot, true)
+    expect(one).toEqual([{ number: 2, name: 'Spot drill', lengthRegister: 2, assembly: id('a2') }])
+    const both = withTapped(one, end, true)
+    expect(both.map(({ number }) => number)).toEqual([1, 2])
+    expect(both.map((tool) => isSameTool(tool, pockets))).toEqual([true, true])
+    // Called by the program as T2 with H7: it is answered, and H7 stays.
+    const called = [{ number: 2, name: 'Spot drill', lengthRegister: 7 }]
+    expect(withTapped(called, spot, true)).toMatchObject([
+      { lengthRegister: 7, assembly: id('a2') },
+    ])
+    expect(withTapped(both, end, true).map(({ number }) => number)).toEqual([2])
+    expect(withTapped(one, spot, true)).toEqual(blank)
+    // A control that keeps no lengths has no H.
+    expect(withTapped(blank, spot, false)[0]).not.toHaveProperty('lengthRegister')
+    // What was typed by hand stays beside it.
+    const typed = [{ number: 5, name: 'Reamer', lengthRegister: 5 }]
+    expect(withTapped(typed, end, true).map(({ name }) => name)).toEqual([
+      '10 mm end mill',
+      'Reamer',
+    ])
   })
 
   test('bring what they measured last, where nobody typed it', () => {

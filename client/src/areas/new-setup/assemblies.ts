@@ -35,6 +35,38 @@ export function asInPocket(tool: Tool, pockets: Pockets | undefined): Tool {
 /** The tool is none that the shop knows yet. */
 export const asAnother = (tool: Tool): Tool => ({ ...tool, assembly: uuid() })
 
+/** Whether a tool of the changer is one of this job. */
+export const isOfJob = (tools: readonly Tool[], { id }: Pockets[number]): boolean =>
+  tools.some(({ assembly }) => assembly === id)
+
+/**
+ * The tools of a job once one of the changer was tapped: it is one of them, or not any more. A sheet that has only the blank line it began
+ * with begins with what is tapped; the last tool that is taken out leaves that line.
+ */
+export function withTapped(
+  tools: readonly Tool[],
+  there: Pockets[number],
+  keepsLengths: boolean,
+): readonly Tool[] {
+  const { pocket, id, tool } = there
+  const blank = (number: number): Tool => ({
+    number,
+    name: '',
+    ...(keepsLengths && { lengthRegister: number }),
+  })
+  if (isOfJob(tools, there)) {
+    const left = tools.filter(({ assembly }) => assembly !== id)
+    return left.length > 0 ? left : [blank(1)]
+  }
+  const others = tools.filter((one) => one.number !== pocket && !isBlank(one))
+  const before = tools.find((one) => one.number === pocket) ?? blank(pocket)
+  return [...others, { ...before, name: tool.name, assembly: id }].toSorted(
+    (one, other) => one.number - other.number,
+  )
+}
+
+const isBlank = (tool: Tool): boolean => isUnnamed(tool) && tool.assembly === undefined
+
 const isUnnamed = ({ number, name }: Tool): boolean =>
   name.trim() === '' || isSameName(name, `tool ${number}`)
 

@@ -18,6 +18,7 @@ import { LengthsEntry } from './lengths-entry'
 import { keepsLengths, withMachine, withUnit } from './sheet-draft'
 import type { SheetPageProps } from './sheet-page-props'
 import { SameTools } from './same-tools'
+import { TappedTools } from './tapped-tools'
 import { ToolsEntry } from './tools-entry'
 
 /** The job, its machine, and what that is set up with: what its last set-up used, until somebody says otherwise. */
@@ -83,6 +84,7 @@ export function JobPage({ draft, change, problem }: SheetPageProps) {
         problem={problem}
         like={takesHabits(draft) ? undefined : brought}
       />
+      <TappedTools draft={draft} change={change} />
       <SameTools draft={draft} change={change} />
       <ToolsPart draft={draft} change={change} problem={problem} />
     </>
