@@ -1,4 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod'
+import { usePathname, useRouter } from 'expo-router'
 import { useForm } from 'react-hook-form'
 import { z } from 'zod'
 import { joinCodeSchema, LEAST_LEAD_DIGITS, pinSchema, type Person } from '@pine/contract'
@@ -24,24 +25,39 @@ export function Join({
   onBack,
 }: {
   readonly isFirst: boolean
+  /** Added, and not signed in yet. */
   readonly onAdded: (person: Person) => void
   readonly onBack: (() => void) | undefined
 }) {
   const { add } = usePeople()
-  const { firstNeedsCode } = useSession()
+  const { firstNeedsCode, signIn } = useSession()
+  const router = useRouter()
+  const path = usePathname()
   const needsCode = !isFirst || firstNeedsCode
   // Not kept on the device: a PIN is nobody else's.
   const { control, handleSubmit, setError } = useForm({
     defaultValues: { name: '', pin: '', code: '' },
     resolver: zodResolver(isFirst ? (firstNeedsCode ? firstByCodeForm : firstForm) : laterForm),
   })
-  const submit = handleSubmit(async ({ name, pin, code }) => {
+  const added = async (...said: Parameters<typeof add>): Promise<Person | undefined> => {
     try {
-      onAdded(await add(name, pin, code === '' ? undefined : code))
+      return await add(...said)
     } catch (cause) {
       setError(placeOf(cause) === 'pin' || !needsCode ? 'pin' : 'code', {
         message: failureWords(cause),
       })
+      return undefined
+    }
+  }
+  const submit = handleSubmit(async ({ name, pin, code }) => {
+    const person = await added(name, pin, code === '' ? undefined : code)
+    if (person === undefined) return
+    // The PIN was typed a moment ago: it is asked again only where it did not open the door.
+    try {
+      await signIn(person.id, pin)
+      if (path === '/sign-in') router.replace('/')
+    } catch {
+      onAdded(person)
     }
   })
   return (
