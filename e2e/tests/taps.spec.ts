@@ -74,12 +74,12 @@ class Counted extends Machinist {
 
 /** The same job on two controls: what is pressed differs, what is known at the end does not. */
 const CONTROLS = [
-  { name: 'typed', control: {}, most: 230, captures: false },
+  { name: 'typed', control: {}, most: 205, captures: false },
   // Lengths are copied in, X and Y are told as “my position”.
   {
     name: 'captured',
     control: { lengthKey: 'copy', workOffsetKey: 'position' },
-    most: 180,
+    most: 160,
     captures: true,
   },
 ] as const

@@ -155,6 +155,7 @@ const VIEWS: readonly { readonly name: string; readonly open: (page: Page) => Pr
         await page.getByRole('button', { name: 'New set-up' }).click()
         await page.getByTestId('job-name').fill('Plate')
         await page.getByRole('radio', { name: 'Mill 2' }).click()
+        await new Machinist(page, '').sameTools()
         await page.getByTestId('go-on').click()
         await expect(page.getByTestId('stock-X')).toBeVisible()
       },
