@@ -156,8 +156,14 @@ export class Robot {
 
   /** Where a tool's length comes from: the first part's top, where all are touched there, else the plane. */
   private isOwnTouch(quantity: QuantityName): quantity is QuantityName & { tool: number } {
-    const [first] = this.model.sheet.offsets
-    return first?.Z.by === 'part-top'
+    const { school, offsets, tools } = this.model.sheet
+    const [first] = offsets
+    const isKnown =
+      'tool' in quantity &&
+      tools.some(({ number, length }) => number === quantity.tool && length !== undefined)
+    // Where the length itself is declared, a touch on the part finds the part.
+    if (isKnown && school === 'gauge-line') return quantity.of === 'tip-on-plane'
+    return first !== undefined && (school === 'part-top' || first.Z.by === 'part-top')
       ? quantity.of === 'tip-on-part' && quantity.row === first.row
       : quantity.of === 'tip-on-plane'
   }
