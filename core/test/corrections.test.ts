@@ -71,6 +71,30 @@ test('it stands until its tool is touched or measured again, or changed; each re
   expect(at({ readings: [...touches, diameter('10')] })).toEqual([-269_980_000, 10_000_000])
 })
 
+test('a master of a declared length stands in no reading, and is touched again all the same', () => {
+  const touch = () =>
+    readingOf<'tip-on-part'>({
+      of: 'tip-on-part',
+      tool: 1,
+      row: 'G54',
+      read: mm('-200'),
+      with: [],
+      spindle: { holds: 1, controlSays: null },
+    })
+  const [first] = workedSheet().offsets
+  const document = workedDocument(
+    {
+      school: 'master-tool',
+      reference: { masterTool: 1, masterLength: mm('30.76') },
+      offsets: [{ ...first!, Z: { by: 'part-top', facing: mm('0') } }],
+    },
+    [touch()],
+  )
+  const after = { ...document, events: [corrected('H1', '-0.0025')] }
+  expect(valueOf(after, 'H1')).toBe(30_757_500)
+  expect(valueOf({ ...after, readings: [...after.readings, touch()] }, 'H1')).toBe(30_760_000)
+})
+
 test('a register that was corrected is keyed and read back anew, and is no mismatch before that', () => {
   const document = {
     ...workedDocument({}, [tipTouch()]),

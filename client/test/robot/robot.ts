@@ -162,7 +162,8 @@ export class Robot {
       'tool' in quantity &&
       tools.some(({ number, length }) => number === quantity.tool && length !== undefined)
     // Where the length itself is declared, a touch on the part finds the part.
-    if (isKnown && school === 'gauge-line') return quantity.of === 'tip-on-plane'
+    if (isKnown && school === 'gauge-line' && first?.Z.by !== 'part-top')
+      return quantity.of === 'tip-on-plane'
     return first !== undefined && (school === 'part-top' || first.Z.by === 'part-top')
       ? quantity.of === 'tip-on-part' && quantity.row === first.row
       : quantity.of === 'tip-on-plane'

@@ -19,6 +19,14 @@ import { after, example, mm, registerAt } from './set-ups'
 const TIP: QuantityName = { of: 'tip-on-plane', tool: 1 }
 const CARRIED: QuantityName = { of: 'carried-difference', row: 'G54' }
 const LEFT: QuantityName = { of: 'face', row: 'G54', face: 'left' }
+/** X in the middle of a part 120 mm wide. */
+const TWO_FACES = {
+  by: 'two-faces',
+  side: 'outside',
+  size: mm('120'),
+  tolerance: mm('0.1'),
+  drawing: mm('0'),
+} as const
 /** The sheet alone; then the nose, the tip, both faces and the difference, one after the other. */
 const blank = example('whole-run', 1)
 const read = example('whole-run', 6)
@@ -113,13 +121,7 @@ describe('a row that is captured at the touch', () => {
   test('the counter is zeroed at the first face where the middle is halved', () => {
     const { offsets } = blank.document.sheet
     const [offset] = offsets
-    const middle = {
-      by: 'two-faces',
-      side: 'outside',
-      size: mm('120'),
-      tolerance: mm('0.1'),
-      drawing: mm('0'),
-    } as const
+    const middle = { ...TWO_FACES, drawing: mm('0') }
     const halving = example('whole-run', 1, {
       machine: { ...machine, control: { ...machine.control, workOffsetKey: 'halve' } },
       offsets: [{ ...offset!, X: middle }],
@@ -329,14 +331,7 @@ describe('a slip that is named wins over what else disagrees', () => {
   test('over a size that disagrees, at the second face', () => {
     const RIGHT: QuantityName = { of: 'face', row: 'G54', face: 'right' }
     const [plan] = blank.document.sheet.offsets
-    const X = {
-      by: 'two-faces',
-      side: 'outside',
-      size: mm('120'),
-      tolerance: mm('0.1'),
-      drawing: mm('0'),
-    } as const
-    const second = example('whole-run', 4, { offsets: [{ ...plan!, X }] })
+    const second = example('whole-run', 4, { offsets: [{ ...plan!, X: TWO_FACES }] })
     const draft = { with: ['finder'] }
     // From −412.3 over 120 mm and the finder twice: −282.3.
     expect(view(second, RIGHT, { text: '-282.300', draft }).disagrees).toBe(false)

@@ -14,7 +14,7 @@ export function registerCandidates(comparison: Comparison): readonly Explanation
     ...(before === undefined
       ? kind === 'size'
         ? []
-        : // An old row was cleared before the set-up (domain.md §17): nothing was stored in it.
+        : // Unused rows are cleared before a set-up: zero is what a row shows that nothing was stored in.
           [gives('not-committed', 0)]
       : [gives('not-committed', before), gives('half-keyed', (before + expected) / 2)]),
     // The number was worked out in one unit and the control took it, digit for digit, in the other.

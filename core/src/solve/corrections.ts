@@ -25,9 +25,10 @@ export function correctionOf(
     const reading = readingOf(byId, source)
     return reading !== undefined && 'tool' in reading && reading.tool === tool ? [reading] : []
   })
-  // A length that is declared, a master's say, stands in no reading: its tool is touched again all the same.
+  // A length that is declared, a master's say, stands in no reading: its tool is touched again all the same, where all of them are.
+  const touchedOn = sheet.offsets[0]?.Z.by === 'part-top' ? 'tip-on-part' : 'tip-on-plane'
   const touches =
-    own.length > 0 ? own : readings.filter((one) => one.of === 'tip-on-plane' && one.tool === tool)
+    own.length > 0 ? own : readings.filter((one) => one.of === touchedOn && one.tool === tool)
   const touched = touches.map(({ place }) => place)
   const changed = events.map((event) =>
     event.kind === 'tool-changed' && event.tool === tool ? event.place : -1,

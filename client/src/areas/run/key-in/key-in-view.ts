@@ -249,7 +249,8 @@ function beneath(
 
 /** What is told is counted from something that may not be so any more, and only the person can see that. */
 function unlessOf({ mode }: KeyInLine): Unless | undefined {
-  if (mode === 'add') return { pressed: { rowDiffers: true }, says: 'The row shows another number' }
+  if (mode === 'add')
+    return { pressed: { rowDiffers: true }, says: 'Before keying it shows another number' }
   return isCaptured(mode)
     ? { pressed: { movedAway: true }, says: 'The axis has moved since the touch' }
     : undefined
