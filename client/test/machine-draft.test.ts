@@ -4,11 +4,18 @@ import {
   correctedMachine,
   machineDraft,
   machineOf,
-  newMachine,
+  newMachine as unanswered,
   type MachineDraft,
 } from '../src/areas/shop/machine-draft'
 import { turnsOf } from '../src/areas/shop/turns'
 
+/** The three questions answered: a control that sets, and whose machine position is read. */
+const newMachine: MachineDraft = {
+  ...unanswered,
+  workOffsetKey: 'set',
+  lengthKey: 'set',
+  reads: 'machine',
+}
 const declared = (changes: Partial<MachineDraft>) =>
   machineOf({ ...newMachine, name: ' Old mill ', ...changes })
 const machine = (changes: Partial<MachineDraft>) => {
@@ -22,6 +29,7 @@ test('a machine as it is at first: what the contract takes, and nothing that was
     name: 'Old mill',
     kind: 'mill',
     homing: 'switches',
+    reads: 'machine',
     control: {
       decimals: { mm: 3, in: 4 },
       lengthKey: 'set',
@@ -30,6 +38,15 @@ test('a machine as it is at first: what the contract takes, and nothing that was
       diameterRegister: 'diameter',
     },
   })
+})
+
+test('what a key does and which number is read is never guessed: each is asked for', () => {
+  const outcome = machineOf({ ...unanswered, name: 'Mill' })
+  expect(Object.keys('problems' in outcome ? outcome.problems : {})).toEqual([
+    'workOffsetKey',
+    'lengthKey',
+    'reads',
+  ])
 })
 
 test('travels in machine position, whichever end was typed first', () => {
@@ -41,10 +58,11 @@ test('travels in machine position, whichever end was typed first', () => {
 })
 
 test('a control that keeps no lengths, declared and corrected', () => {
-  const made = machine({ toolLengths: 'none' })
+  const made = machine({ lengthKey: 'none' })
   expect(machineDeclarationSchema.parse(made).control.toolLengths).toBe('none')
-  expect(machineDraft(made).toolLengths).toBe('none')
-  const corrected = correctedMachine(made, { ...machineDraft(made), toolLengths: 'registers' })
+  expect(machineDraft(made).lengthKey).toBe('none')
+  const corrected = correctedMachine(made, { ...machineDraft(made), lengthKey: 'copy-counter' })
+  expect('made' in corrected && corrected.made.control).toMatchObject({ lengthKey: 'copy-counter' })
   expect('made' in corrected && corrected.made.control).not.toHaveProperty('toolLengths')
 })
 

@@ -31,7 +31,13 @@ test('what a gauge may be off, and the master that it was held against last', ()
 })
 
 test('a machine with a travel, a dial and a screw in the other unit', () => {
-  const made = machineOf({ ...newMachine, name: 'Mill' })
+  const made = machineOf({
+    ...newMachine,
+    name: 'Mill',
+    workOffsetKey: 'set',
+    lengthKey: 'set',
+    reads: 'machine',
+  })
   if (!('made' in made)) throw new Error('a machine with a name is declared')
   const draft = machineDraft({
     ...made.made,

@@ -1,13 +1,17 @@
-import { PROVES } from '@pine/core/sheet'
+import { DISPLAY_HABITS, PROVES } from '@pine/core/sheet'
 import { z } from 'zod'
-import { keyMode, name, turnsAMinute, writtenLengthSchema } from './fields'
+import { name, offsetKeyMode, turnsAMinute, writtenLengthSchema } from './fields'
 
 export const controlProfileSchema = z.strictObject({
   decimals: z.strictObject({ mm: z.int().min(1).max(6), in: z.int().min(1).max(5) }),
-  lengthKey: z.enum(['set', 'add', 'copy']),
-  workOffsetKey: keyMode,
+  lengthKey: z.enum(['set', 'add', 'copy', 'copy-counter']),
+  workOffsetKey: offsetKeyMode,
   workOffsetKeys: z
-    .strictObject({ X: keyMode.optional(), Y: keyMode.optional(), Z: keyMode.optional() })
+    .strictObject({
+      X: offsetKeyMode.optional(),
+      Y: offsetKeyMode.optional(),
+      Z: offsetKeyMode.optional(),
+    })
     .optional(),
   toolLengths: z.enum(['registers', 'none']).optional(),
   lengthSign: z.enum(['added', 'subtracted']).optional(),
@@ -28,6 +32,7 @@ export const machineDeclarationSchema = z.strictObject({
   ).optional(),
   homing: z.enum(['switches', 'axis-by-axis', 'marks']).optional(),
   dialTurn: byAxis(writtenLengthSchema).optional(),
+  reads: z.enum(DISPLAY_HABITS).optional(),
   policy: z
     .strictObject({
       maxAgeDays: z.number().positive().max(3650).optional(),

@@ -3,6 +3,7 @@ import { QUANTITIES, type FieldSpec, type FieldTypes } from '@pine/core/quantiti
 import { FACES } from '@pine/core/touch'
 import { z } from 'zod'
 import {
+  address,
   factId,
   gaugeIds,
   name,
@@ -39,6 +40,22 @@ const readingBody = {
   approach: way.optional(),
   spindle: z
     .strictObject({ holds: registerNumber.nullable(), controlSays: registerNumber.nullable() })
+    .optional(),
+  position: z
+    .discriminatedUnion('of', [
+      z.strictObject({ of: z.literal('counter') }),
+      z.strictObject({ of: z.literal('counter-from'), tool: registerNumber.nullable() }),
+      z.strictObject({
+        of: z.literal('work'),
+        row,
+        holds: z.strictObject({
+          X: writtenLengthSchema.optional(),
+          Y: writtenLengthSchema.optional(),
+          Z: writtenLengthSchema.optional(),
+        }),
+        length: z.strictObject({ address, holds: writtenLengthSchema }).optional(),
+      }),
+    ])
     .optional(),
   supersedes: factId.optional(),
   reason: words.optional(),

@@ -188,6 +188,11 @@ export const eventSchema = z.discriminatedUnion('kind', [
     axis: machineAxis,
     value: writtenLengthSchema,
   }),
+  z.strictObject({
+    kind: z.literal('counter-zeroed'),
+    axis: machineAxis,
+    machinePosition: writtenLengthSchema.optional(),
+  }),
   z.strictObject({ kind: z.literal('unit-changed') }),
   z.strictObject({
     kind: z.literal('corrected'),

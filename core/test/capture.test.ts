@@ -11,7 +11,7 @@ import {
   zeroesCounter,
 } from '../src/plan'
 import { type ReadingToBe } from '../src/expect'
-import { type KeyMode, type SetupSheet } from '../src/sheet'
+import { type KeyMode, type OffsetKeyMode, type SetupSheet } from '../src/sheet'
 import { type ControlProfile } from '../src/sheet/machine'
 import { solve } from '../src/solve'
 import {
@@ -203,7 +203,7 @@ describe('where a register is keyed', () => {
       'key-in:H1',
       'key-in:G54.Z',
     ])
-    const mixed: Partial<Record<MachineAxis, KeyMode>> = { X: 'position' }
+    const mixed: Partial<Record<MachineAxis, OffsetKeyMode>> = { X: 'position' }
     expect(order(on({ workOffsetKeys: mixed }))).toEqual(
       expect.arrayContaining(['key-in:G54.X', 'key-in:G54.Y']),
     )
@@ -288,7 +288,7 @@ test('a reading that replaces another is captured like the first', () => {
 })
 
 test('lengths are keyed before Z is told as a position: the control takes off the one that is active, as it is by then', () => {
-  const withTool = (workOffsetKey: KeyMode) => {
+  const withTool = (workOffsetKey: OffsetKeyMode) => {
     const [first] = workedSheet().offsets
     const offsets = [{ ...first!, Z: { by: 'tool-on-part' as const, tool: 1, facing: mm('0') } }]
     return order(on({ workOffsetKey }, workedDocument({ school: 'gauge-line', offsets }, [])))

@@ -1,7 +1,7 @@
 import { checkDocument, type Reading, type SetupDocument } from '../src/facts'
 import type { ReadBack } from '../src/facts/document'
 import { stepsOf } from '../src/plan'
-import { type KeyMode, type OffsetPlan } from '../src/sheet'
+import { type OffsetKeyMode, type OffsetPlan } from '../src/sheet'
 import { solve, type Solution } from '../src/solve'
 import { describeWarning } from '../src/words'
 import {
@@ -280,7 +280,7 @@ describe('the tool in the spindle and the one that the control takes for active'
   const onPart = (
     holds: number | null,
     controlSays: number | null,
-    workOffsetKey: KeyMode = 'position',
+    workOffsetKey: OffsetKeyMode = 'position',
     readBacks: readonly ReadBack[] = [],
   ) => {
     const { machine } = workedSheet()

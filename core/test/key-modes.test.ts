@@ -1,6 +1,6 @@
 import { type Address } from '../src/address'
 import { type Reading, type SetupDocument } from '../src/facts'
-import { type KeyMode } from '../src/sheet'
+import { type OffsetKeyMode } from '../src/sheet'
 import { type ControlProfile } from '../src/sheet/machine'
 import { solve } from '../src/solve'
 import {
@@ -18,7 +18,7 @@ import {
 } from './worked-example'
 
 const keyed = (
-  workOffsetKey: KeyMode,
+  workOffsetKey: OffsetKeyMode,
   document: SetupDocument,
   lengthKey: 'set' | 'copy' = 'set',
 ) => {
@@ -147,7 +147,7 @@ test('a diameter is typed, however lengths are keyed', () => {
 describe('once the axis has moved away from the touch the number itself is stored', () => {
   const { place } = fact()
   const touches = [tipTouch(), leftTouch()]
-  const at = (mode: KeyMode, changes: Partial<SetupDocument>) =>
+  const at = (mode: OffsetKeyMode, changes: Partial<SetupDocument>) =>
     keyed(mode, { ...workedDocument({}, touches), ...changes })('G54.X')
   const moved = { mode: 'set', type: '-347.300', insteadOf: { because: 'moved-away' } }
   test.each(['copy', 'position'] as const)('%s', (mode) => {

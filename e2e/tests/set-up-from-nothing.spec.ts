@@ -1,3 +1,4 @@
+import { answerMachine } from '../support/answer-machine'
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
 
@@ -16,6 +17,7 @@ test('from nothing to a record by the gauge line, unchanged after the server was
   await page.getByTestId('job-name').fill('Focuser body')
   await page.getByRole('button', { name: 'Add a machine' }).click()
   await page.getByTestId('machine-name').fill('Mill 2')
+  await answerMachine(page)
   await page.getByRole('button', { name: 'Keep this machine' }).click()
   await page.getByRole('radio', { name: 'Mill 2' }).click()
   await page.getByRole('radio', { name: 'real lengths, from the nose' }).click()

@@ -1,3 +1,4 @@
+import { answerMachine } from '../support/answer-machine'
 import { Machinist, openItsProgram } from '../support/machinist'
 import { expect, test } from '../support/product'
 
@@ -11,6 +12,12 @@ test('a sheet in its own way: a machine without switches, a master tool, a bore,
   await page.getByTestId('job-name').fill('Bore plate')
   await page.getByRole('button', { name: 'Add a machine' }).click()
   await page.getByTestId('machine-name').fill('Old mill')
+  // What a key does is not guessed: three questions, answered by trying it.
+  await page.getByRole('button', { name: 'Keep this machine' }).click()
+  await expect(page.getByRole('alert')).toHaveCount(3)
+  await mira.look('machine-questions')
+  await answerMachine(page)
+  await page.getByTestId('machine-more').click()
   await page.getByRole('radio', { name: 'by marks and dials' }).click()
   await page.getByTestId('dial-turn').fill('2.5')
   await page.getByTestId('machine-spindle').fill('8000')

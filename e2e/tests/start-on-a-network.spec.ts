@@ -12,6 +12,7 @@ import { spawn } from 'node:child_process'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { expect, test } from '@playwright/test'
+import { answerMachine } from '../support/answer-machine'
 import { Machinist } from '../support/machinist'
 import { freePort } from '../support/product'
 import { PLACE, Start } from '../support/start'
@@ -60,6 +61,7 @@ test('on a network a product begins empty, with a code that lets its first lead 
   await page.getByTestId('job-name').fill('Focuser body')
   await page.getByRole('button', { name: 'Add a machine' }).click()
   await page.getByTestId('machine-name').fill('Mill 2')
+  await answerMachine(page)
   await page.getByRole('button', { name: 'Keep this machine' }).click()
   await page.getByRole('radio', { name: 'Mill 2' }).click()
   await page.getByRole('radio', { name: 'real lengths, from the nose' }).click()

@@ -1,5 +1,5 @@
 import { styled, View } from '@tamagui/core'
-import { Words } from './words'
+import { Digits, Words } from './words'
 import { Column, Row } from './surfaces'
 
 const Option = styled(View, {
@@ -24,10 +24,17 @@ const Option = styled(View, {
 export interface ChoiceProps<Value extends string> {
   /** What is asked. */
   readonly label: string
-  readonly options: readonly { readonly value: Value; readonly label: string }[]
+  readonly options: readonly {
+    readonly value: Value
+    readonly label: string
+    /** What the control shows then. */
+    readonly picture?: string
+  }[]
   readonly value: Value | undefined
   readonly onChange: (value: Value) => void
   readonly note?: string
+  /** What is wrong, and what to do. */
+  readonly problem?: string | undefined
 }
 
 /** One of a few: all of them seen at once, one tap. */
@@ -37,6 +44,7 @@ export function Choice<Value extends string>({
   value,
   onChange,
   note,
+  problem,
 }: ChoiceProps<Value>) {
   return (
     <Column gap="$1" role="radiogroup" aria-label={label}>
@@ -50,6 +58,11 @@ export function Choice<Value extends string>({
             chosen={option.value === value}
             onPress={() => onChange(option.value)}
           >
+            {option.picture !== undefined && (
+              <Digits as="lead" color={option.value === value ? '$onAct' : '$ink'}>
+                {option.picture}
+              </Digits>
+            )}
             <Words
               tone={option.value === value ? 'onAct' : 'ink'}
               strong={option.value === value}
@@ -60,6 +73,11 @@ export function Choice<Value extends string>({
           </Option>
         ))}
       </Row>
+      {problem !== undefined && (
+        <Words as="note" tone="wrong" role="alert">
+          {problem}
+        </Words>
+      )}
       {note !== undefined && <Words as="note">{note}</Words>}
     </Column>
   )

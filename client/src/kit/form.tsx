@@ -49,8 +49,9 @@ export function FormChoice<Values extends FieldValues>({
 }: InForm<Values> & Omit<ChoiceProps<PathValue<Values, FieldPath<Values>>>, Given>) {
   const {
     field: { value, onChange },
+    fieldState: { error },
   } = useController({ control, name })
-  return <Choice {...props} value={value} onChange={onChange} />
+  return <Choice {...props} value={value} onChange={onChange} problem={error?.message} />
 }
 
 /** Turns a minute are whole: only digits count. */

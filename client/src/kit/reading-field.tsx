@@ -1,7 +1,7 @@
 import { memo, useEffect, useRef, type ComponentRef } from 'react'
 import type { LengthUnit } from '@pine/core/length'
 import { StyleSheet, View as Plain } from 'react-native'
-import { useMedia, View } from '@tamagui/core'
+import { styled, useMedia, View } from '@tamagui/core'
 import { Input } from '@tamagui/input'
 import { useRoles } from '@/theme/use-roles'
 import { Row } from './surfaces'
@@ -9,6 +9,8 @@ import { Digits, Words } from './words'
 
 export interface ReadingFieldProps {
   readonly label: string
+  /** A tap on it says which number it is; without it the label is words alone. */
+  readonly onLabel?: () => void
   /** What it is read with, on the right of the label; a tap changes it. */
   readonly aside?: string
   readonly onAside?: () => void
@@ -31,6 +33,7 @@ export interface ReadingFieldProps {
  */
 export function ReadingField({
   label,
+  onLabel,
   aside,
   onAside,
   focusKey,
@@ -56,7 +59,7 @@ export function ReadingField({
         { backgroundColor: roles.card, borderColor: wrong ? roles.wrong : roles.act },
       ]}
     >
-      <Head label={label} aside={aside} onAside={onAside} />
+      <Head label={label} onLabel={onLabel} aside={aside} onAside={onAside} />
       <Plain style={styles.line}>
         {before !== undefined && (
           <Digits as="reading" fontSize={38} lineHeight={48} fontWeight="600">
@@ -106,39 +109,50 @@ const styles = StyleSheet.create({
   line: { flexDirection: 'row', alignItems: 'baseline', gap: 8 },
 })
 
+/** The words are small, what can be hit is not. */
+const Tapped = styled(View, {
+  name: 'Tapped',
+  render: 'button',
+  minHeight: 44,
+  marginVertical: -10,
+  paddingHorizontal: 0,
+  justifyContent: 'center',
+  borderWidth: 0,
+  backgroundColor: 'transparent',
+  cursor: 'pointer',
+})
+
 /** What the number is: the same while it is typed. */
-const Head = memo(function Head({
+export const Head = memo(function Head({
   label,
+  onLabel,
   aside,
   onAside,
 }: {
   label: string
+  onLabel?: (() => void) | undefined
   aside: string | undefined
   onAside: (() => void) | undefined
 }) {
   return (
     <Row justifyContent="space-between">
-      <Words as="note" numberOfLines={1} flexShrink={0}>
-        {label}
-      </Words>
+      {onLabel === undefined ? (
+        <Words as="note" numberOfLines={1} flexShrink={0}>
+          {label}
+        </Words>
+      ) : (
+        <Tapped onPress={onLabel} testID="which-number" flexShrink={0}>
+          <Words as="note" numberOfLines={1}>
+            {label} ▾
+          </Words>
+        </Tapped>
+      )}
       {aside !== undefined && (
-        // The words are small, what can be hit is not.
-        <View
-          render="button"
-          minHeight={44}
-          marginVertical={-10}
-          justifyContent="center"
-          flexShrink={1}
-          borderWidth={0}
-          backgroundColor="transparent"
-          cursor="pointer"
-          onPress={onAside}
-          testID="with"
-        >
+        <Tapped onPress={onAside} testID="with" flexShrink={1}>
           <Words as="note" tone="act" strong numberOfLines={1}>
             {aside}
           </Words>
-        </View>
+        </Tapped>
       )}
     </Row>
   )

@@ -35,7 +35,8 @@ export function follow(view: KeyInView, { control, row, axis }: AtTheControl): s
   const copied = /copied in, the row shows (\S+)/.exec(said)?.[1]
   const halved = /counter at the second face (\S+),/.exec(said)?.[1]
   if (copied !== undefined) {
-    control.copy(row, axis)
+    if (/the relative counter copied in/.test(said)) control.copyCounter(row, axis)
+    else control.copy(row, axis)
     if (!isNear(control.registers.get(row), numberOn(copied, unit), control.step))
       return `copied in, the row shows ${control.registers.get(row)} and not ${copied}`
   }

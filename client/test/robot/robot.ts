@@ -1,7 +1,7 @@
 import { checkDocument } from '@pine/core/facts'
 import { axisOfAddress, type Address } from '@pine/core/address'
-import { captureAt, zeroesCounter, type StepState } from '@pine/core/plan'
-import { axesRead, axisOfQuantity, type QuantityName } from '@pine/core/quantities'
+import { captureAt, suggestPosition, zeroesCounter, type StepState } from '@pine/core/plan'
+import { axesRead, axisOfQuantity, isAxisPosition, type QuantityName } from '@pine/core/quantities'
 import { activeLift } from '@pine/core/proof'
 import type { Register } from '@pine/core/registers'
 import { captureView, capturedFacts } from '@/areas/run/read/capture-view'
@@ -24,6 +24,7 @@ import { AXES, nm, some, somePart, trueRegisters, type Axis } from '../../../cor
 import type { Chance } from '../../../core/test/random'
 import { setupOf } from '../../../core/test/worked-example'
 import { after, NOW } from '../run/set-ups'
+import { onTheDisplay } from './display'
 import { displayed, follow, numberOn } from './hands'
 
 type Asks = Extract<Beneath, { of: 'ask' }>
@@ -292,8 +293,29 @@ export class Robot {
         this.control.zeroCounter(axisOfQuantity(quantity))
     }
     if (this.isOwnTouch(quantity)) this.endCorrections(quantity.tool)
-    if (this.chance.next() < 0.6 && this.capture(quantity, body)) return
-    this.say({ kind: 'reading', body })
+    const counted = this.fromNose(quantity, body)
+    if (this.chance.next() < 0.6 && this.capture(quantity, counted)) return
+    if (!isAxisPosition(quantity)) return this.say({ kind: 'reading', body })
+    const { control, chance } = this
+    const { sheet, write } = this.model
+    // In a lift that is in the external offset nobody touches anything.
+    const shown =
+      counted !== body || activeLift(this.setup.document) !== undefined
+        ? { body: counted, before: [] }
+        : onTheDisplay(body, quantity, { control, chance, sheet, write })
+    if (shown.body.position !== undefined)
+      this.story.push(`read on ${JSON.stringify(shown.body.position)}: ${shown.body.read.text}`)
+    this.say(...shown.before, { kind: 'reading', body: shown.body })
+  }
+
+  /** On a control that copies its counter into lengths, it is zeroed with the bare nose, or the master, on what the tip stands on now. */
+  private fromNose(quantity: QuantityName, body: NewReading): NewReading {
+    const { position } = suggestPosition(this.setup.document, quantity)
+    if (position?.of !== 'counter-from' || quantity.of !== 'tip-on-plane') return body
+    const { lengths } = this.machinist.world
+    const beyond = lengths[quantity.tool]! - (position.tool === null ? 0 : lengths[position.tool]!)
+    this.control.zeroCounterAt('Z', this.control.position.Z - beyond)
+    return { ...body, position, read: this.model.write(beyond) } as NewReading
   }
 
   /** Keys at the touch, where the screen has something to key there, and reads the row. */
@@ -307,16 +329,16 @@ export class Robot {
     const axis = axisOfAddress(address)
     this.control.active = /With (H\d+) active/.exec(view.first ?? '')?.[1]
     if (mode === 'copy') this.control.copy(row, axis)
+    if (mode === 'copy-counter') this.control.copyCounter(row, axis)
     if (view.does === 'adds') this.control.add(row, numberOn(view.type, unit))
     else this.control.myPositionIs(row, axis, numberOn(view.type, unit))
     this.told += 1
     const shown = this.shows(row)
     const stands = captureView(capture, quantity, numberOn(shown, unit) as never).stands ?? ''
     this.story.push(`captured ${address}: ${shown}`)
-    if (Math.abs(numberOn(stands.slice(1), unit) - this.control.position[axis]) > this.control.step)
-      this.complain(
-        `${address} captured says ${stands}, and it stands at ${this.control.position[axis]}`,
-      )
+    const stood = mode === 'copy-counter' ? this.control.counter(axis) : this.control.position[axis]
+    if (Math.abs(numberOn(stands.slice(1), unit) - stood) > this.control.step)
+      this.complain(`${address} captured says ${stands}, and it stands at ${stood}`)
     this.say(...capturedFacts(capture, 'captured', body, { text: shown, unit }))
     this.expectRight(address, 'captured')
     return true

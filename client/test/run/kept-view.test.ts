@@ -182,6 +182,7 @@ describe('a tool that is checked', () => {
         surprise,
         capture: undefined,
         row: undefined,
+        reads: { reads: 'machine' },
       } as unknown as Parameters<typeof readingView>[2])
     }
     expect(typed('-220.004')).toMatchObject({ standing: [], reviewing: false, disagrees: false })
@@ -202,7 +203,7 @@ describe('a tool that is checked', () => {
     const astray = after(bounded as typeof setup, reading(1, '220.000'))
     const view = readingView(bounded as typeof setup, quantity, {
       ...{ draft: { with: ['setter'] }, complete: true, started: true, again: false },
-      ...{ preview: astray.document, solution: astray.solution },
+      ...{ preview: astray.document, solution: astray.solution, reads: { reads: 'machine' } },
     } as unknown as Parameters<typeof readingView>[2])
     expect(view.warnings.map(({ code }) => code)).toEqual(['outside-travel'])
     const without = typed('-219.700', {})

@@ -60,6 +60,7 @@ function view(
     surprise: surpriseAtKey(setup.document, belief, body),
     capture: undefined,
     row: undefined,
+    reads: { reads: 'machine' },
   })
 }
 

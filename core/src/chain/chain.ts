@@ -18,6 +18,8 @@ export interface Source {
   readonly reading?: string
   /** The tool whose length it is, where that is declared and not read. */
   readonly lengthOf?: number
+  /** It is not known: only a chain in which it cancels is a number. */
+  readonly isUnknown?: true
   readonly by?: string
   /** ISO 8601 time, as recorded with the fact. */
   readonly at?: string
@@ -52,6 +54,9 @@ export type TermRole =
   | 'corner-remainder'
   | 'home-shift'
   | 'correction'
+  | 'counter-zero'
+  | 'active-row'
+  | 'active-length'
 
 export interface Term {
   readonly source: Source
@@ -116,6 +121,10 @@ export function valueOf(chain: Chain): Nanometres {
     chain.terms.reduce((sum, term) => sum + term.coefficient * term.source.length.nm, 0),
   )
 }
+
+/** Whether something in it is not known: it is no number then, though what it is counted from may cancel in a difference. */
+export const hasUnknown = ({ terms }: Chain): boolean =>
+  terms.some(({ source }) => source.isUnknown === true)
 
 /** The sum, where every part of it is known. */
 export function sumOfKnown(chains: readonly (Chain | undefined)[]): Chain | undefined {

@@ -5,6 +5,7 @@ import { NANOMETRES_PER, type WrittenLength } from '../length/length'
 import { readLength, type ReadLength } from '../length/read-length'
 import { quantityKey } from '../quantities/quantities'
 import { circlePoints } from '../solve/centre'
+import { pointRead } from '../sources/point-read'
 import { SourceReader } from '../sources/sources'
 import type { Belief } from './believe'
 import type { ReadingToBe } from './expect-reading'
@@ -32,7 +33,8 @@ const MACHINED_MM = 0.05
  */
 export function surpriseAround(document: SetupDocument, touch: CircleTouch): Surprise | undefined {
   const [x, y] = [readLength(touch.read), readLength(touch.readY)]
-  if (!x.ok || !y.ok) return undefined
+  // What another number of the display should show is not told apart here.
+  if (!x.ok || !y.ok || touch.position !== undefined) return undefined
   const circles = circlesOf(document, touch)
   const point = { x: mmOf(x.value), y: mmOf(y.value) }
   const [nearest] = circles.toSorted((one, other) => missOf(one, point) - missOf(other, point))
@@ -76,10 +78,8 @@ const FAR = 5
 function circlesOf(document: SetupDocument, touch: CircleTouch): readonly TouchCircle[] {
   const own = quantityKey(touch)
   const others = circlePoints(document, touch.row).filter((one) => quantityKey(one) !== own)
-  const points = others.flatMap(({ read, readY }): readonly Point[] => {
-    const [x, y] = [readLength(read), readLength(readY)]
-    return x.ok && y.ok ? [{ x: mmOf(x.value), y: mmOf(y.value) }] : []
-  })
+  const sources = new SourceReader(document)
+  const points = others.flatMap((one) => pointRead(sources, one) ?? [])
   const drawn = drawnRadius(document, touch)
   if (points.length < 2 || drawn === undefined) return []
   const [one, two] = points

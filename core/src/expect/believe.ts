@@ -1,4 +1,4 @@
-import type { State } from '../quantities/state'
+import type { State, StateTerm } from '../quantities/state'
 import type { Because, Evidence } from './evidence'
 
 /** What is believed of a state or of a reading: a value give or take a standard deviation, in millimetres, and why. */
@@ -29,6 +29,9 @@ const promise = (
       keyOf(state) === key ? 0 : coefficient * (alone.get(keyOf(state)) ?? UNHEARD_MM),
     ),
   )
+
+/** Of nothing that is left over. */
+const CERTAIN: Belief = { mm: 0, standardMm: 0, because: [] }
 
 /** What a set-up believes of its states, by what it knows of them. */
 export class Beliefs {
@@ -91,30 +94,43 @@ export class Beliefs {
    * what is believed of each of its states: how far two things lie apart is known where neither is.
    */
   sum(terms: Evidence['terms'], path: readonly string[] = []): Belief | undefined {
-    const [whole, parts] = [this.whole(terms), this.ofParts(terms, path)]
+    const [whole, parts] = [this.whole(terms, path), this.ofParts(terms, path)]
     if (whole === undefined || parts === undefined) return whole ?? parts
     return whole.standardMm < parts.standardMm ? whole : parts
   }
 
-  /** The surest statement about a sum of several states itself, whichever way round it is written. */
-  private whole(terms: Evidence['terms']): Belief | undefined {
+  /**
+   * The surest statement about a sum of several states itself, whichever way round it is written, with what is believed of the states
+   * that it leaves over: the nose on the plane tells plane and counter together, and the tool's length is what is left.
+   */
+  private whole(terms: Evidence['terms'], path: readonly string[]): Belief | undefined {
     const [first] = terms
     if (first === undefined || terms.length < 2) return undefined
     let best: Belief | undefined
     for (const { terms: stated, valueMm, standardMm, because } of this.about.get(
       keyOf(first.state),
     ) ?? []) {
+      if (stated.length < 2 || (best !== undefined && best.standardMm <= standardMm)) continue
       const own = stated.find(({ state }) => keyOf(state) === keyOf(first.state))
       const scale = first.coefficient / (own?.coefficient ?? Infinity)
-      const same =
-        stated.length === terms.length &&
-        terms.every(({ state, coefficient }) =>
-          stated.some(
-            (one) => keyOf(one.state) === keyOf(state) && one.coefficient * scale === coefficient,
-          ),
+      const isStated = ({ state, coefficient }: StateTerm) =>
+        stated.some(
+          (one) => keyOf(one.state) === keyOf(state) && one.coefficient * scale === coefficient,
         )
-      if (same && (best === undefined || standardMm < best.standardMm))
-        best = { mm: valueMm * scale, standardMm, because: [because] }
+      const left = terms.filter((one) => !isStated(one))
+      if (left.length !== terms.length - stated.length) continue
+      const rest = left.length === 0 ? CERTAIN : this.ofParts(left, path)
+      const spread = rest && Math.hypot(standardMm * Math.abs(scale), rest.standardMm)
+      if (
+        rest !== undefined &&
+        spread !== undefined &&
+        (best === undefined || spread < best.standardMm)
+      )
+        best = {
+          mm: valueMm * scale + rest.mm,
+          standardMm: spread,
+          because: [because, ...rest.because],
+        }
     }
     return best
   }

@@ -1,5 +1,5 @@
 import { budgetOf } from '../budget/budget'
-import { scaleChain, subtractChains, valueOf, type Chain } from '../chain/chain'
+import { hasUnknown, scaleChain, subtractChains, valueOf, type Chain } from '../chain/chain'
 import type { Reading, SetupDocument } from '../facts/document'
 import { standingReadings } from '../freshness/standing'
 import { isRenewed } from '../freshness/sensitivity'
@@ -7,8 +7,8 @@ import { homeFramesOf } from '../freshness/home-frames'
 import { placeAmong } from '../freshness/order'
 import { NANOMETRES_PER, type WrittenLength } from '../length/length'
 import { readLength } from '../length/read-length'
-import { directionOf } from '../quantities/equation'
-import { axisOfQuantity, inMachinePosition, moduleOf, quantityKey } from '../quantities/quantities'
+import { directionOf, statesRead } from '../quantities/equation'
+import { axisOfQuantity, inMachinePosition, quantityKey } from '../quantities/quantities'
 import { term, type StateTerm } from '../quantities/state'
 import { liesAgainst } from '../sheet/against'
 import { sideOf } from '../sheet/sheet'
@@ -181,7 +181,7 @@ function fromReadings(document: SetupDocument, sources: SourceReader): readonly 
   return [...asked.values()].flatMap((quantity): readonly Evidence[] => {
     const reading = standingReadings(document, quantity).at(-1)
     if (reading === undefined) return []
-    const terms = moduleOf(reading).equation(reading)
+    const terms = statesRead(reading)
     const isOfNow =
       (!inMachinePosition(reading) ||
         frames.frameAt(placeAmong(reading, document.events)) === frames.current) &&
@@ -195,7 +195,8 @@ function fromReadings(document: SetupDocument, sources: SourceReader): readonly 
     if (chain === undefined) return []
     return [
       {
-        terms,
+        // Where the counter's zero is known it is worked in.
+        terms: hasUnknown(chain) ? terms : terms.filter(({ state }) => state.of !== 'counter'),
         valueMm: valueOf(chain) / NANOMETRES_PER.mm,
         standardMm: budgetOf(chain).standardMm,
         because: { of: 'reading', quantity: quantityKey(reading) },

@@ -1,9 +1,10 @@
 import { budgetOf } from '../budget/budget'
-import { valueOf } from '../chain/chain'
+import { hasUnknown, valueOf } from '../chain/chain'
 import type { Reading, SetupDocument } from '../facts/document'
 import { standingReadings } from '../freshness/standing'
 import { NANOMETRES_PER, type LengthUnit } from '../length/length'
-import { moduleOf, quantityKey } from '../quantities/quantities'
+import { statesRead } from '../quantities/equation'
+import { axisOfQuantity, quantityKey } from '../quantities/quantities'
 import { SourceReader } from '../sources/sources'
 import { Beliefs, type Belief } from './believe'
 import { evidenceOf, offsetOf } from './evidence'
@@ -36,11 +37,17 @@ export function expectReading(document: SetupDocument, toBe: ReadingToBe): Belie
       ({ because }) => !(because.of === 'reading' && because.quantity === own),
     ),
   )
-  const sum = beliefs.sum(moduleOf(reading).equation(reading))
+  const zero = sources.displayZero(reading, axisOfQuantity(reading))
+  if (zero === undefined) return undefined
+  // The zero of a counter is one more state, until somebody read where it is.
+  const states = statesRead(reading).filter(
+    ({ state }) => state.of !== 'counter' || hasUnknown(zero),
+  )
+  const sum = beliefs.sum(states)
   const offset = sum && offsetOf(document, sources, reading)
   if (sum === undefined || offset === undefined) return undefined
   return {
-    mm: sum.mm + valueOf(offset) / NANOMETRES_PER.mm,
+    mm: sum.mm + (valueOf(offset) - valueOf(zero)) / NANOMETRES_PER.mm,
     standardMm: Math.hypot(sum.standardMm, budgetOf(offset).standardMm, CONTACT_MM),
     because: sum.because,
   }

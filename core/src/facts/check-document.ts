@@ -2,6 +2,7 @@ import type { Entered } from '../journal/entered'
 import type { Problem } from '../problem/problem'
 import { AXES } from '../address/row'
 import { endsOf } from '../quantities/contact-ends'
+import type { DisplayedPosition } from '../quantities/displayed'
 import { quantityKey } from '../quantities/quantities'
 import { checkSheet } from '../sheet/check-sheet'
 import { namesOf, type Names } from '../sheet/names'
@@ -117,6 +118,10 @@ function eventProblems(
       ]
     case 'external-changed':
       return lengthProblem(`${place}.value`, event.value)
+    case 'counter-zeroed':
+      return event.machinePosition === undefined
+        ? []
+        : lengthProblem(`${place}.machinePosition`, event.machinePosition)
     case 'home-recovered':
       return AXES.flatMap((axis) => lengthProblem(`${place}.shift.${axis}`, event.shift[axis]))
     case 'rebased':
@@ -149,6 +154,7 @@ function readingProblems(document: SetupDocument, names: Names): readonly Proble
     const used = endsOf(reading).flatMap(({ gauges }) => gauges)
     const problems: readonly Problem[] = [
       ...lengthProblem(`${place}.read`, reading.read),
+      ...positionProblems(`${place}.position`, reading.position, names),
       ...('readY' in reading ? lengthProblem(`${place}.readY`, reading.readY) : []),
       ...(reading.of === 'sweep'
         ? FACES.flatMap((face) => lengthProblem(`${place}.dial.${face}`, reading.dial[face]))
@@ -165,6 +171,31 @@ function readingProblems(document: SetupDocument, names: Names): readonly Proble
     earlier.set(reading.id, quantityKey(reading))
     return problems
   })
+}
+
+/** The row and the length that were active have to be ones of the sheet. */
+function positionProblems(
+  place: string,
+  position: DisplayedPosition | undefined,
+  names: Names,
+): readonly Problem[] {
+  if (position?.of === 'counter-from' && position.tool !== null)
+    return unknownName(`${place}.tool`, `T${position.tool}`, names.tools)
+  if (position?.of !== 'work') return []
+  const { row, holds, length } = position
+  return [
+    ...unknownName(`${place}.row`, row, names.rows),
+    ...AXES.flatMap((axis) => {
+      const shown = holds[axis]
+      return shown === undefined ? [] : lengthProblem(`${place}.holds.${axis}`, shown)
+    }),
+    ...(length === undefined
+      ? []
+      : [
+          ...unknownName(`${place}.length.address`, length.address, names.addresses),
+          ...lengthProblem(`${place}.length.holds`, length.holds),
+        ]),
+  ]
 }
 
 const UNKNOWN_READING = { code: 'reference-unknown', limit: 'the ids of earlier readings' } as const

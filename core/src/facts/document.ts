@@ -3,6 +3,7 @@ import type { Kept } from './kept'
 import type { FactOf } from '../journal/stream'
 import type { WrittenLength } from '../length/length'
 import type { ProgramReading } from '../program/program-types'
+import type { DisplayedPosition } from '../quantities/displayed'
 import type { Quantity } from '../quantities/quantities'
 import type { Way } from '../touch/touch'
 import type { SetupSheet } from '../sheet/sheet'
@@ -21,6 +22,8 @@ export type ReadingBody = Quantity & {
    * The way the axis moved last, where not the usual one of this touch. On both axes: the face's, or X's; `approaches` says both.
    */
   readonly approach?: Way
+  /** Which of the positions on the display it is; the machine's, where it is not said. */
+  readonly position?: DisplayedPosition
   /** Where Z is set: the tool in the spindle, and the one that the control takes for active. */
   readonly spindle?: SpindleState
   /** The reading that this one replaces, and why. */

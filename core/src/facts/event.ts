@@ -40,6 +40,15 @@ type OtherEvent =
       readonly axis: MachineAxis
       readonly value: WrittenLength
     }
+  /**
+   * The relative counter of an axis was zeroed: what it showed before counts from elsewhere. Where it was zeroed in machine position,
+   * if that was read.
+   */
+  | {
+      readonly kind: 'counter-zeroed'
+      readonly axis: MachineAxis
+      readonly machinePosition?: WrittenLength
+    }
   /** The control was switched to another unit: what it showed before proves nothing any more. */
   | { readonly kind: 'unit-changed' }
   /**

@@ -14,7 +14,10 @@ export function isRenewed(state: State, event: SetupEvent): boolean {
     case 'tool-changed':
       return 'tool' in state && state.tool === event.tool
     case 'home-lost':
-      return state.of === 'zero'
+      // Power that is gone takes the counters with it.
+      return state.of === 'zero' || state.of === 'counter'
+    case 'counter-zeroed':
+      return state.of === 'counter' && state.axis === event.axis
     case 'check-failed':
     case 'cycle-broken':
       return state.of === 'gauge' && state.gauge === event.gauge

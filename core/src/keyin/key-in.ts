@@ -36,6 +36,8 @@ export type NoStand = 'not-touched' | 'moved-away' | 'length-unread'
 export interface Stand {
   /** Machine position at the last touch that the number is counted from. */
   readonly at?: Nanometres
+  /** What the relative counter showed there, where it was zeroed for that. */
+  readonly counter?: Nanometres
   /** Machine positions at the two touches that a middle was taken of, in the order of the touches. */
   readonly pair?: readonly [Nanometres, Nanometres]
   /** In Z: the length that the control took for active then, and what it moves the axis by. */
@@ -72,7 +74,7 @@ export interface KeyInRequest {
  * - `position`: the control works out register = machine position − external offset − active length − what is
  *   typed, so it is told where the axis stands less all of these: for the left face of a part whose corner is zero,
  *   minus the tip's radius.
- * - `copy`: the control stores the machine position, and the rest is added to it.
+ * - `copy`: the control stores the machine position, and the rest is added to it; `copy-counter` what the counter shows.
  * - `halve`: the counter is halved between two faces and the axis driven to its zero, the middle of the
  *   two touches; there the position is told.
  *
@@ -102,6 +104,7 @@ export function keyInLine(request: KeyInRequest, profile: ControlProfile): KeyIn
       }),
     ...(before !== undefined && { before }),
     ...(mode === 'copy' && stand.at !== undefined && { copies: write(stand.at) }),
+    ...(mode === 'copy-counter' && stand.counter !== undefined && { copies: write(stand.counter) }),
     ...(told && { activeLength: stand.active?.address ?? null }),
     ...(mode === 'halve' &&
       stand.pair && {
@@ -122,7 +125,7 @@ export function keyModeOf(profile: ControlProfile, address: Address): KeyMode {
 
 /** Keyed while the axis stands at the touch: the control takes its place, or works the row out from it. */
 export const isCaptured = (mode: KeyMode): boolean =>
-  mode === 'position' || mode === 'copy' || mode === 'halve'
+  mode === 'position' || mode === 'copy' || mode === 'copy-counter' || mode === 'halve'
 
 function wantedMode(
   { lengthKey, workOffsetKey, workOffsetKeys }: ControlProfile,
@@ -133,8 +136,13 @@ function wantedMode(
 }
 
 /** A diameter is not where an axis stands, a middle needs two faces, and a place has to have been touched. */
-function modeFor(wanted: KeyMode, kind: KeyInRequest['kind'], { at, pair }: Stand): KeyMode {
+function modeFor(
+  wanted: KeyMode,
+  kind: KeyInRequest['kind'],
+  { at, counter, pair }: Stand,
+): KeyMode {
   if (kind === 'diameter') return wanted === 'add' ? 'add' : 'set'
+  if (wanted === 'copy-counter') return counter === undefined ? 'set' : wanted
   const mode = wanted === 'halve' && pair === undefined ? 'position' : wanted
   return (mode === 'position' || mode === 'copy') && at === undefined ? 'set' : mode
 }
@@ -145,7 +153,7 @@ function typedNumber(
   value: Nanometres,
   expected: Nanometres,
   before: Nanometres | undefined,
-  { at, pair, active }: Stand,
+  { at, counter, pair, active }: Stand,
   external: Nanometres,
 ): number | undefined {
   switch (mode) {
@@ -157,6 +165,8 @@ function typedNumber(
       return at === undefined ? undefined : at - external - (active?.applied ?? 0) - expected
     case 'copy':
       return at === undefined ? undefined : expected - at
+    case 'copy-counter':
+      return counter === undefined ? undefined : expected - counter
     case 'halve':
       // The middle may lie on half a step; so may the number, and then what is told need not.
       return pair && (pair[0] + pair[1]) / 2 - external - value

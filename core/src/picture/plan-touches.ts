@@ -6,6 +6,8 @@ import { edgeTouches } from '../solve/edges'
 import type { SetupDocument } from '../facts/document'
 import { quantityKey, type QuantityName } from '../quantities/quantities'
 import { standingReadings } from '../freshness/standing'
+import { pointRead } from '../sources/point-read'
+import { SourceReader } from '../sources/sources'
 import { sideOf, type OffsetPlan } from '../sheet/sheet'
 import { approachDirection, axisOfFace, type Face } from '../touch/touch'
 
@@ -75,7 +77,8 @@ function aroundCircle(
     return TURNS.slice(0, 4).map((turn) => ({ role, ...onCircle(circle, radians(turn)) }))
   }
   const read = circlePoints(document, row)
-  const angles = readAngles(read.map(({ read: x, readY: y }) => ({ x: mmOf(x), y: mmOf(y) })))
+  const sources = new SourceReader(document)
+  const angles = readAngles(read.flatMap((one) => pointRead(sources, one) ?? []))
   const last = focus?.of === 'circle-point' && focus.row === row ? focus.point : 0
   const count = Math.max(4, last, ...read.map(({ point }) => point))
   return Array.from({ length: count }, (_, index): PlanTouch => {
@@ -133,5 +136,3 @@ const lengthOf = (written: Parameters<typeof readLength>[0]): Nanometres => {
   const length = readLength(written)
   return toNanometres(length.ok ? length.value.nm : 0)
 }
-
-const mmOf = (written: Parameters<typeof readLength>[0]): number => lengthOf(written) / 1e6

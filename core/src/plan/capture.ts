@@ -13,7 +13,8 @@ import {
   type Nanometres,
   type WrittenLength,
 } from '../length/length'
-import { inMachinePosition, readingFields, type QuantityName } from '../quantities/quantities'
+import { isAxisPosition, readingFields, type QuantityName } from '../quantities/quantities'
+import type { DisplayedPosition } from '../quantities/displayed'
 import type { Register } from '../registers/register'
 import { solve } from '../solve/solve'
 import { axisOfFace, FACES_OF_AXIS } from '../touch/touch'
@@ -34,6 +35,8 @@ export interface Capture {
   readonly atZero: Nanometres
   /** Decimals that the control shows. */
   readonly decimals: number
+  /** Where the row is copied from the relative counter: where that was zeroed. */
+  readonly position?: DisplayedPosition
 }
 
 /** Two places to stand at, which a display of either unit shows: what is told to the control must not depend on which. */
@@ -50,12 +53,15 @@ const tried = (unit: LengthUnit): readonly [Nanometres, Nanometres] => [
  * @param toBe how the touch is made.
  */
 export function captureAt(document: SetupDocument, toBe: ReadingToBe): Capture | undefined {
-  if (!inMachinePosition(toBe) || readingFields(toBe).length > 1) return undefined
+  if (!isAxisPosition(toBe) || readingFields(toBe).length > 1) return undefined
   const { unit, machine } = document.sheet
   const decimals = machine.control.decimals[unit]
+  // The row itself tells where the axis stands: no number of the display is read, unless the counter is what is copied.
+  const { position, ...made } = toBe
+  const touch = (machine.control.lengthKey === 'copy-counter' ? toBe : made) as ReadingToBe
   const places = tried(unit)
   const drive = places[1] - places[0]
-  const [here, there] = places.map((at) => registersAt(document, toBe, at))
+  const [here, there] = places.map((at) => registersAt(document, touch, at))
   for (const register of here ?? []) {
     const other = there?.find(({ address }) => address === register.address)
     const [one, two] = [register.keyIn, other?.keyIn]
@@ -63,6 +69,7 @@ export function captureAt(document: SetupDocument, toBe: ReadingToBe): Capture |
     // Counted from something that does not hold any more, the row would be keyed wrong at once.
     if (register.stale !== undefined && register.accepted === undefined) continue
     if (one.type !== two.type || two.expected - one.expected !== drive) continue
+    const isCounter = one.mode === 'copy-counter'
     return {
       address: register.address,
       mode: one.mode,
@@ -71,6 +78,7 @@ export function captureAt(document: SetupDocument, toBe: ReadingToBe): Capture |
       ...(one.activeLength !== undefined && { activeLength: one.activeLength }),
       atZero: one.expected,
       decimals,
+      ...(isCounter && position && { position }),
     }
   }
   return undefined

@@ -1,4 +1,4 @@
-import { valueOf, type Chain } from '../chain/chain'
+import { hasUnknown, valueOf, type Chain } from '../chain/chain'
 import type { Nanometres } from '../length/length'
 import type { SetupDocument } from '../facts/document'
 import { moduleOf, quantityKey, type QuantityName } from '../quantities/quantities'
@@ -66,6 +66,6 @@ function implied(
   chain: Chain | undefined,
   address?: string,
 ): Implied | undefined {
-  if (chain === undefined) return undefined
+  if (chain === undefined || hasUnknown(chain)) return undefined
   return { kind, chain, value: valueOf(chain), ...(address === undefined ? {} : { address }) }
 }

@@ -46,7 +46,10 @@ export function stepState(
       if (standing.every(({ kept }) => kept?.check === true))
         return { step, done: false, trust: 'not-read' }
       const stale = standing.some((reading) => makesStale(document, solution, reading))
-      return { step, done: !stale, trust: stale ? 'stale' : 'read' }
+      if (stale) return { step, done: false, trust: 'stale' }
+      // On a counter that nothing ties to what its number is counted from, it is no number yet.
+      const unplaced = solution.registers.some(({ unplaced = [] }) => unplaced.includes(step.key))
+      return { step, done: !unplaced, trust: unplaced ? 'not-read' : 'read' }
     }
     case 'key-in': {
       const trust = registerAt(solution, step.address)?.state ?? 'not-read'

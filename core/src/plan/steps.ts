@@ -6,6 +6,7 @@ import type { CheckOff, SetupDocument } from '../facts/document'
 import type { OffsetPlan, SetupSheet, Tool } from '../sheet/sheet'
 import { isToolByTool } from '../sheet/tool-rows'
 import type { ZWay } from '../schools/ways-of-z'
+import { countedFrom } from '../quantities/displayed'
 import { quantityKey, type QuantityName } from '../quantities/quantities'
 import { circlePoints } from '../solve/centre'
 import { edgeTouches } from '../solve/edges'
@@ -151,11 +152,16 @@ const finds = ({ offsets }: SetupSheet, way: ZWay): boolean => offsets.some(({ Z
  * The gauge line counts from the nose, Z by bare nose on the part needs it to know the plane, and a row that keeps
  * the plane is where it touches; a tool or sensor of known length finds the plane in its place.
  */
-function needsNoseTouch({ sheet }: SetupDocument): boolean {
+function needsNoseTouch(document: SetupDocument): boolean {
+  const { sheet } = document
   const onPart = touchesOnPart(sheet)
+  // Zeroed by the nose for each tool, the counter shows lengths, and the plane itself is not asked for.
+  const byNoseEach = document.readings.some(
+    (reading) => reading.of === 'tip-on-plane' && countedFrom(reading) === null,
+  )
   if (!onPart && sheet.tools.some(({ length }) => length !== undefined)) return false
   return (
-    (!onPart && sheet.school === 'gauge-line') ||
+    (!onPart && sheet.school === 'gauge-line' && !byNoseEach) ||
     sheet.reference?.planeRow !== undefined ||
     (!onPart && finds(sheet, 'nose-on-part'))
   )

@@ -2,6 +2,7 @@ import { sideOf, type Gauge, type SetupSheet } from '../sheet/sheet'
 import { GAUGE_FACTS } from '../touch/gauge-kinds'
 import { approachDirection, axisOfFace, type PlanAxis, type Way } from '../touch/touch'
 import { moduleOf, type Quantity } from './quantities'
+import { countedFrom } from './displayed'
 import type { OwnEnd } from './quantity-module'
 
 /** One contact of a reading: a difference on the counter has two, everything else one. */
@@ -26,7 +27,12 @@ export const isDifference = (quantity: Pick<Quantity, 'of'>): boolean =>
 export function endsOf(reading: Contacts): readonly [ContactEnd, ...ContactEnd[]] {
   const { onPlane = false, otherEnd } = moduleOf(reading)
   const own: ContactEnd = { share: 1, gauges: reading.with, approach: reading.approach, onPlane }
-  const other = otherEnd?.(reading, reading)
+  // A counter that was zeroed on the same surface met the same things there.
+  const { approach, gauges } = own
+  const other =
+    countedFrom(reading) === undefined
+      ? otherEnd?.(reading, reading)
+      : { gauges, approach, onPlane }
   return other === undefined ? [own] : [own, { share: -1, ...other }]
 }
 

@@ -1,9 +1,12 @@
+export { type DisplayedPosition, countedFrom, isOnCounter } from './displayed'
 export { type FieldKey, type FieldSpec, type FieldTypes } from './fields'
 export {
   QUANTITIES,
   type QuantityName,
   axesRead,
   axisOfQuantity,
+  inMachinePosition,
+  isAxisPosition,
   moduleOf,
   quantityKey,
   readingFields,

@@ -10,6 +10,7 @@ import { sweep } from './sweep'
 import { tipOnPart } from './tip-on-part'
 import { tipOnPlane } from './tip-on-plane'
 import { toolDiameter } from './tool-diameter'
+import type { Displayed } from './displayed'
 import type { FieldKey, FieldsOf, FieldSpec, FieldSpecs } from './fields'
 import type { QuantityFacts, QuantityQuestions } from './quantity-module'
 
@@ -78,8 +79,15 @@ const isQuantityKind = (of: string): of is QuantityKind => Object.hasOwn(QUANTIT
 export const axisOfQuantity = (quantity: Quantity | QuantityName): MachineAxis =>
   moduleOf(quantity).axis(quantity)
 
-/** Whether it is a position of the machine: a counter does not know the machine's zero, nor does a micrometer. */
-export const inMachinePosition = (quantity: Pick<QuantityName, 'of'>): boolean =>
+/**
+ * Whether it counts from the machine's zero: a counter does not know it, nor does a micrometer. A work position does, by the row that
+ * was active.
+ */
+export const inMachinePosition = (reading: Pick<QuantityName, 'of'> & Displayed): boolean =>
+  isAxisPosition(reading) && (reading.position?.of ?? 'work') === 'work'
+
+/** Whether an axis stands at a touch when it is read, whichever number of the display that is. */
+export const isAxisPosition = (quantity: Pick<QuantityName, 'of'>): boolean =>
   moduleOf(quantity).readIn === 'machine'
 
 /** The numbers that one reading is made of, in the order in which they are read. */

@@ -3,6 +3,7 @@ import type { MachineAxis, OffsetRow } from '../address/row'
 import type { SetupSheet } from '../sheet/sheet'
 import type { GaugeKind, GaugePurpose } from '../touch/gauge-kinds'
 import type { Face, PlanAxis, Side, Way } from '../touch/touch'
+import type { Displayed } from './displayed'
 import type { FieldKey, FieldsOf, FieldSpecs } from './fields'
 import type { StateTerm } from './state'
 
@@ -56,7 +57,7 @@ export interface OtherEnd {
 export type WayQuestion = 'never' | 'in-z' | 'both-ends' | 'touch-in-plane' | 'unknown-in-plane'
 
 /** What every reading says beside its quantity. */
-export interface OwnEnd {
+export interface OwnEnd extends Displayed {
   readonly with: readonly string[]
   readonly approach?: Way
 }

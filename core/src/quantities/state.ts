@@ -14,6 +14,8 @@ export type State =
   | { readonly of: 'centre'; readonly row: OffsetRow }
   /** What a gauge measures. */
   | { readonly of: 'gauge'; readonly gauge: string }
+  /** Where the relative counter of an axis shows zero, in machine position. */
+  | { readonly of: 'counter'; readonly axis: MachineAxis }
   /** Where the machine counts from. */
   | { readonly of: 'zero'; readonly axis: MachineAxis }
 

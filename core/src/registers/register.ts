@@ -36,6 +36,8 @@ export interface Register {
   readonly address: Address
   readonly kind: 'length' | 'work-offset' | 'diameter'
   readonly state: TrustState
+  /** Keys of its own readings that were read on a counter whose zero it would need: it is no number then. */
+  readonly unplaced?: readonly string[]
   /** Absent while a reading is missing. */
   readonly chain?: Chain
   readonly value?: Nanometres

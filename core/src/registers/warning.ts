@@ -8,6 +8,7 @@ export const WARNING_CODES = [
   'length-not-positive',
   'repeats-spread',
   'no-sensor',
+  'counter-zero-unknown',
   'outside-travel',
   'digits-missing',
   'approach-mixed',

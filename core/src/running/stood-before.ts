@@ -1,4 +1,4 @@
-import { valueOf } from '../chain/chain'
+import { hasUnknown, valueOf } from '../chain/chain'
 import type { OffsetRow } from '../address/row'
 import type { SetupDocument } from '../facts/document'
 import { formatLength } from '../length/format-length'
@@ -19,7 +19,10 @@ export function planeStood(
 ): StoodBefore | undefined {
   const { noseOnPlane } = heights
   const gone = events.some(({ kind }) => kind === 'home-lost' || kind === 'plane-moved')
-  return noseOnPlane && !gone ? { plane: written(sheet, valueOf(noseOnPlane)) } : undefined
+  // On a counter it stood nowhere that another job could find again.
+  return noseOnPlane && !gone && !hasUnknown(noseOnPlane)
+    ? { plane: written(sheet, valueOf(noseOnPlane)) }
+    : undefined
 }
 
 /**

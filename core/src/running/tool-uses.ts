@@ -120,7 +120,10 @@ function useOf(
     ...(sheet.machineId !== undefined && { machine: sheet.machineId }),
     number,
     plane: sheet.plane,
-    touches: readings.map((reading) => touchOf(reading, here)),
+    // What was read on a counter, or with rows that hold other numbers by then, is no touch of another set-up.
+    touches: readings
+      .filter(({ position }) => position === undefined)
+      .map((reading) => touchOf(reading, here)),
     gauges: sheet.gauges.filter((gauge) => used.has(gauge.id)),
     ...(changed && { changedAt: changed.at }),
     ...(moved && { movedAt: moved.at }),

@@ -22,14 +22,23 @@ export {
 export {
   type FixedSetter,
   KEY_MODES,
+  DISPLAY_HABITS,
+  type DisplayHabit,
   type KeyMode,
+  type OffsetKeyMode,
   type MachineDeclaration,
   type MachinePolicy,
   PROVES,
   type Proves,
   type Travel,
 } from './machine'
-export { isToolByTool, keepsLengths, registerOfTool, toolOfRegister } from './tool-rows'
+export {
+  isToolByTool,
+  keepsLengths,
+  lengthAddressOf,
+  registerOfTool,
+  toolOfRegister,
+} from './tool-rows'
 export { usualTolerance } from './usual'
 export {
   AXIS_PLACES,

@@ -7,21 +7,30 @@ import type { LengthUnit, WrittenLength } from '../length/length'
  * - `add`: by a difference from what it holds;
  * - `position`: by telling the control what the position is at which the machine stands now;
  * - `copy`: the machine position at which the axis stands is copied in, and a difference is added;
+ * - `copy-counter`: the same with what the relative counter shows, which was zeroed at the nose or the master. Only a tool length;
  * - `halve`: the relative counter is zeroed on one face and halved on the other, and the position is
  *   told where the counter then reads zero. Only a middle of two faces can be halved.
  */
-export const KEY_MODES = ['set', 'add', 'position', 'copy', 'halve'] as const
+export const KEY_MODES = ['set', 'add', 'position', 'copy', 'copy-counter', 'halve'] as const
 
 export type KeyMode = (typeof KEY_MODES)[number]
+
+/** Which position a person reads on a machine as a rule. */
+export const DISPLAY_HABITS = ['machine', 'counter', 'work'] as const
+
+export type DisplayHabit = (typeof DISPLAY_HABITS)[number]
+
+/** How a row of a work offset may be changed: no counter is copied into it. */
+export type OffsetKeyMode = Exclude<KeyMode, 'copy-counter'>
 
 /** How a control stores and takes numbers. Described by what it does, never by its maker. */
 export interface ControlProfile {
   /** Decimals that the control shows and takes, by unit. */
   readonly decimals: Readonly<Record<LengthUnit, number>>
-  readonly lengthKey: Extract<KeyMode, 'set' | 'add' | 'copy'>
-  readonly workOffsetKey: KeyMode
+  readonly lengthKey: Extract<KeyMode, 'set' | 'add' | 'copy' | 'copy-counter'>
+  readonly workOffsetKey: OffsetKeyMode
   /** Axes whose rows are changed another way: X and Y copied, say, and Z typed. */
-  readonly workOffsetKeys?: Readonly<Partial<Record<MachineAxis, KeyMode>>>
+  readonly workOffsetKeys?: Readonly<Partial<Record<MachineAxis, OffsetKeyMode>>>
   /**
    * What the control keeps of its tools' lengths: a register for each where it is not said, or nothing. Then one tool is set at
    * a time, and Z of a row is set anew with each.
@@ -52,6 +61,8 @@ export interface MachineDeclaration {
   readonly homing?: 'switches' | 'axis-by-axis' | 'marks'
   /** What one turn of a hand-wheel's dial moves: marks are certain only to within a turn. */
   readonly dialTurn?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
+  /** Which position people read on it at a touch, as a rule; the machine's, where it is not said. */
+  readonly reads?: DisplayHabit
   readonly policy?: MachinePolicy
   /** Turns a minute that the spindle can do, to hold a program's speeds against. */
   readonly maxSpindleSpeed?: number

@@ -10,6 +10,7 @@ import type { OffsetRow } from '../address/row'
 import { millimetresOf, remainderOf } from './linearised'
 import { quantityKey } from '../quantities/quantities'
 import { standingReadings } from '../freshness/standing'
+import { pointRead } from '../sources/point-read'
 import type { SourceReader } from '../sources/sources'
 
 type ReadingOf<Name extends Reading['of']> = Extract<Reading, { of: Name }>
@@ -43,9 +44,9 @@ export function circleCentre(
 ): Centre | undefined {
   const readings = circlePoints(document, row)
   if (!haveOneSensor(sources, readings, row)) return undefined
-  const about = roughCentre(readings)
+  const about = roughCentre(readings, sources)
   const points = readings.map((reading) => {
-    const radial = about && radialWays(reading, about, side)
+    const radial = about && radialWays(pointRead(sources, reading), about, side)
     return {
       X: sources.reading(reading, radial?.X),
       Y: sources.readingY(reading, radial?.Y),
@@ -108,13 +109,11 @@ function haveOneSensor(
 }
 
 /** Where the middle of the touches lies as they were read: near enough to tell which way each of them points. */
-function roughCentre(readings: readonly ReadingOf<'circle-point'>[]): Point | undefined {
-  const points = readings.flatMap(({ read, readY }) => {
-    const [x, y] = [readLength(read), readLength(readY)]
-    return x.ok && y.ok
-      ? [{ x: x.value.nm / NANOMETRES_PER.mm, y: y.value.nm / NANOMETRES_PER.mm }]
-      : []
-  })
+function roughCentre(
+  readings: readonly ReadingOf<'circle-point'>[],
+  sources: SourceReader,
+): Point | undefined {
+  const points = readings.flatMap((reading) => pointRead(sources, reading) ?? [])
   const fitted = fitCircle(points)
   return fitted.ok ? fitted.value.centre : undefined
 }
@@ -124,16 +123,12 @@ const HARDLY = 0.02
 
 /** The way each axis comes at a touch around a circle: outwards in a bore, inwards round a boss. */
 function radialWays(
-  { read, readY }: ReadingOf<'circle-point'>,
+  point: Point | undefined,
   about: Point,
   side: Side,
 ): Readonly<Record<PlanAxis, Way>> | undefined {
-  const [x, y] = [readLength(read), readLength(readY)]
-  if (!x.ok || !y.ok) return undefined
-  const outwards = {
-    X: x.value.nm / NANOMETRES_PER.mm - about.x,
-    Y: y.value.nm / NANOMETRES_PER.mm - about.y,
-  }
+  if (point === undefined) return undefined
+  const outwards = { X: point.x - about.x, Y: point.y - about.y }
   const least = HARDLY * Math.hypot(outwards.X, outwards.Y)
   const towards = side === 'inside' ? 1 : -1
   const way = (axis: PlanAxis): Way => (towards * outwards[axis] > least ? '+' : '-')

@@ -1,6 +1,7 @@
 import { budgetOf } from '../budget/budget'
 import {
   EMPTY_CHAIN,
+  hasUnknown,
   scaleChain,
   subtractChains,
   sumOfKnown,
@@ -12,8 +13,8 @@ import { readingOf, readingsById } from '../facts/readings-by-id'
 import { standingReadings } from '../freshness/standing'
 import { staleBy } from '../freshness/stale'
 import { NANOMETRES_PER, toNanometres } from '../length/length'
-import { directionOf } from '../quantities/equation'
-import { moduleOf, quantityKey } from '../quantities/quantities'
+import { directionOf, statesRead } from '../quantities/equation'
+import { quantityKey } from '../quantities/quantities'
 import type { State } from '../quantities/state'
 import type { Warning } from '../registers/warning'
 import { explain, knownSizes } from '../slips/explain'
@@ -43,7 +44,7 @@ export function waysApart(
     const told = known && mean(reading)
     const apart = told && subtractChains(told, known)
     // The way itself leaves nothing; across something that moved, there is nothing to compare.
-    if (apart === undefined || apart.terms.length === 0 || staleBy(apart, document)) return []
+    if (apart === undefined || isNoDifference(apart, document)) return []
     const limit = beyondChance(apart)
     if (limit === undefined) return []
     const { last, other, sign } = lastRead(document, apart)
@@ -76,7 +77,7 @@ export function knownLengthsApart(
     if (touched === undefined || known === undefined) return []
     const apart = subtractChains(touched, known)
     // The tool that finds the plane by its known length leaves nothing.
-    if (apart.terms.length === 0 || staleBy(apart, document)) return []
+    if (isNoDifference(apart, document)) return []
     const limit = beyondChance(apart)
     if (limit === undefined) return []
     const amount = toNanometres(valueOf(apart))
@@ -91,6 +92,10 @@ export function knownLengthsApart(
     ]
   })
 }
+
+/** Two ways that are one, that something moved between, or that are counted from different zeros. */
+const isNoDifference = (apart: Chain, document: SetupDocument): boolean =>
+  apart.terms.length === 0 || hasUnknown(apart) || staleBy(apart, document) !== undefined
 
 /** How far chance may bring a difference, where it lies further apart than that; undefined where it does not. */
 function beyondChance(apart: Chain): ReturnType<typeof toNanometres> | undefined {
@@ -109,14 +114,12 @@ function firstOfEach(readings: readonly Reading[]): ReadonlyMap<string, Reading>
 }
 
 const tellsTop = (reading: Reading): boolean =>
-  moduleOf(reading)
-    .equation(reading)
-    .some(({ state }) => state.of === 'top')
+  statesRead(reading).some(({ state }) => state.of === 'top')
 
 /** The sum of a reading's unknowns by the heights that are known: the plane, tips on it, raw tops above it. */
 function knownTerms(reading: Reading, heights: Heights): readonly (Chain | undefined)[] {
   const direction = directionOf(reading)
-  const terms = moduleOf(reading).equation(reading)
+  const terms = statesRead(reading)
   // A tip on the plane and a raw top are known beside the plane: how often that itself is left over.
   const planes = terms.reduce(
     (sum, { state, coefficient }) => sum + coefficient * planesIn(state),

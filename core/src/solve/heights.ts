@@ -1,6 +1,16 @@
 import { meanOfKnown } from './mean-of-known'
 import { partTops } from './part-tops'
-import { EMPTY_CHAIN, subtractChains, sumChains, type Chain } from '../chain/chain'
+import {
+  chainOf,
+  EMPTY_CHAIN,
+  subtractChains,
+  sumChains,
+  sumOfKnown,
+  type Chain,
+} from '../chain/chain'
+import { toNanometres } from '../length/length'
+import { readAlike } from '../sources/repeats'
+import { countedFrom } from '../quantities/displayed'
 import { schoolReference, schoolReferenceOnTop, type SchoolKnowledge } from '../schools/schools'
 import { heightTold } from '../sources/height-told'
 import type { SetupDocument } from '../facts/document'
@@ -14,9 +24,14 @@ import type { SourceReader } from '../sources/sources'
 export function heightsOf(document: SetupDocument, sources: SourceReader): Heights {
   const { sheet } = document
   const touch = touchReader(document, sources)
-  const noseOnPlane = touch({ of: 'nose-on-plane' }) ?? planeByKnownTool(document, sources, touch)
+  const noseOnPlane =
+    touch({ of: 'nose-on-plane' }) ??
+    planeByKnownTool(document, sources, touch) ??
+    planeUnderNose(document)
   const tipOnPlane = known(
-    sheet.tools.map(({ number }) => [number, tipOf(sources, touch, number, noseOnPlane)] as const),
+    sheet.tools.map(
+      ({ number }) => [number, tipOf(document, sources, touch, number, noseOnPlane)] as const,
+    ),
   )
   const noseOnPart = known(
     sheet.offsets.map(({ row }) => [row, touch({ of: 'nose-on-part', row })] as const),
@@ -135,8 +150,37 @@ const touchReader =
   (document: SetupDocument, sources: SourceReader) =>
   (quantity: QuantityName): Chain | undefined =>
     meanOfKnown(
-      standingReadings(document, quantity).map((reading) => heightTold(document, sources, reading)),
+      readAlike(standingReadings(document, quantity)).flatMap((reading) =>
+        countedFrom(reading) === undefined ? [heightTold(document, sources, reading)] : [],
+      ),
     )
+
+/**
+ * The setting plane that nobody touched by itself, where tools were read on a counter zeroed there by the bare nose: it cancels in
+ * their lengths.
+ */
+const planeUnderNose = (document: SetupDocument): Chain | undefined =>
+  toolsCountedFrom(document).has(null) ? unknownHeight('nose on the plane') : undefined
+
+const unknownHeight = (name: string): Chain =>
+  chainOf(
+    {
+      id: `unknown ${name}`,
+      kind: 'declared',
+      name,
+      length: { nm: toNanometres(0), unit: 'mm', decimals: 0, text: '?' },
+      isUnknown: true,
+    },
+    'counter-zero',
+  )
+
+/** The tools, or the bare nose, that the counter was zeroed with on the setting plane. */
+const toolsCountedFrom = (document: SetupDocument): ReadonlySet<number | null | undefined> =>
+  new Set(
+    document.sheet.tools.flatMap(({ number }) =>
+      standingReadings(document, { of: 'tip-on-plane', tool: number }).map(countedFrom),
+    ),
+  )
 
 /** A tool or sensor of known length finds the plane in place of the bare nose: S = (S + L) − L. */
 function planeByKnownTool(
@@ -155,15 +199,42 @@ function planeByKnownTool(
 
 /** Where a tip would touch the plane: by its own touch, or by its known length on the plane. */
 function tipOf(
+  document: SetupDocument,
   sources: SourceReader,
   touch: TouchReader,
   tool: number,
   noseOnPlane: Chain | undefined,
 ): Chain | undefined {
-  const touched = touch({ of: 'tip-on-plane', tool })
+  const touched =
+    touch({ of: 'tip-on-plane', tool }) ??
+    tipBeyond(document, sources, tool, (other) =>
+      other === null
+        ? noseOnPlane
+        : other === tool
+          ? undefined
+          : (touch({ of: 'tip-on-plane', tool: other }) ?? unknownHeight(`T${other} on the plane`)),
+    )
   if (touched !== undefined) return touched
+  if (toolsCountedFrom(document).has(tool)) return unknownHeight(`T${tool} on the plane`)
   const length = sources.knownLength(tool)
   return length && noseOnPlane && sumChains(noseOnPlane, length)
+}
+
+/** A tip that was read on a counter zeroed on the plane by the nose or by another tool: so much beyond where that stood. */
+function tipBeyond(
+  document: SetupDocument,
+  sources: SourceReader,
+  tool: number,
+  standsAt: (other: number | null) => Chain | undefined,
+): Chain | undefined {
+  return meanOfKnown(
+    readAlike(standingReadings(document, { of: 'tip-on-plane', tool })).flatMap((reading) => {
+      const from = countedFrom(reading)
+      return from === undefined
+        ? []
+        : [sumOfKnown([standsAt(from), heightTold(document, sources, reading)])]
+    }),
+  )
 }
 
 function known<Key extends number | string>(

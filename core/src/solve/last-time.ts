@@ -1,4 +1,4 @@
-import { subtractChains, valueOf } from '../chain/chain'
+import { hasUnknown, subtractChains, valueOf } from '../chain/chain'
 import { toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
 import { explain, knownSizes } from '../slips/explain'
@@ -37,6 +37,8 @@ export function changedLengths(
     const last = tool.lastLength && readLength(tool.lastLength, { sign: 'positive' })
     if (tip === undefined || !last?.ok || tool.length !== undefined) return []
     const chain = noseOnPlane ? subtractChains(tip, noseOnPlane) : tip
+    // On a counter that was zeroed elsewhere than the nose's, it is no length.
+    if (hasUnknown(chain)) return []
     return [{ tool, chain, last: last.value.nm, change: valueOf(chain) - last.value.nm }]
   })
   const common = noseOnPlane ? 0 : median(measured.map(({ change }) => change))

@@ -1,5 +1,5 @@
 import type { OffsetRow } from '../address/row'
-import { meanOfChains, subtractChains, valueOf, type Chain } from '../chain/chain'
+import { hasUnknown, meanOfChains, subtractChains, valueOf, type Chain } from '../chain/chain'
 import { explain } from '../slips/explain'
 import {
   approachDirection,
@@ -19,6 +19,7 @@ import { meanOfKnown } from './mean-of-known'
 import { quantityKey } from '../quantities/quantities'
 import { standingReadings } from '../freshness/standing'
 import type { ImpliedSize } from '../registers/register'
+import { readAlike } from '../sources/repeats'
 import { asUsedIn, type SourceReader } from '../sources/sources'
 
 /** What the readings of one axis of one work offset give. */
@@ -47,12 +48,12 @@ export const planAxes = (document: SetupDocument, sources: SourceReader): readon
     })),
   )
 
-/** Machine position of each face that was read, by quantity key. */
+/** Machine position of each face that was read, by quantity key; none where only a counter was. */
 export const facesOfAxes = (axes: readonly PlannedAxis[]): Readonly<Record<string, Chain>> =>
   Object.fromEntries(
     axes.flatMap(({ row, solved }) =>
-      [...solved.faces].map(
-        ([face, chain]) => [quantityKey({ of: 'face', row, face }), chain] as const,
+      [...solved.faces].flatMap(([face, chain]) =>
+        hasUnknown(chain) ? [] : [[quantityKey({ of: 'face', row, face }), chain] as const],
       ),
     ),
   )
@@ -123,7 +124,7 @@ export function solveAxis(
   )
   return {
     faces,
-    ...(size && { size }),
+    ...(size && !hasUnknown(size.chain) && { size }),
     ...(drawing && {
       register: lessExternal(subtractChains(meanOfChains([lower, upper]), drawing)),
     }),
@@ -205,7 +206,7 @@ function faceChain(
   side: Side,
 ): Chain | undefined {
   return meanOfKnown(
-    standingReadings(document, { of: 'face', row: offset.row, face }).map((reading) => {
+    readAlike(standingReadings(document, { of: 'face', row: offset.row, face })).map((reading) => {
       const contact = sources.reading(reading)
       const standOff = sources.gaugeSum(reading.with, axisOfFace(face), asUsedIn(reading, document))
       return contact && standOff && faceBeyond(contact, standOff, approachDirection(face, side))

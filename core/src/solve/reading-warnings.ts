@@ -33,7 +33,8 @@ export function readingWarnings(document: SetupDocument): readonly Warning[] {
 
 /** A place where the machine does not go was misread: the usual slips that bring it back are named. */
 function outsideTravel({ sheet }: SetupDocument, reading: Reading): readonly Warning[] {
-  if (!inMachinePosition(reading)) return []
+  // Of a work position only what the row held makes a place of the machine.
+  if (!inMachinePosition(reading) || reading.position !== undefined) return []
   return axesRead(reading).flatMap((axis): readonly Warning[] => {
     const ends = sheet.machine.travels?.[axis]
     const [min, max] = [ends?.min, ends?.max].map((end) => nanometresOf(end))

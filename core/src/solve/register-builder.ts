@@ -1,4 +1,4 @@
-import { scaleChain, sumChains, valueOf, type Chain } from '../chain/chain'
+import { hasUnknown, scaleChain, sumChains, valueOf, type Chain } from '../chain/chain'
 import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { budgetOf } from '../budget/budget'
 import { fitness } from '../budget/verdict'
@@ -22,7 +22,7 @@ import { leansOnKept, type KeptCheck } from './kept-checks'
 import { shownBefore, type ShownBefore } from './shown-before'
 import type { SolveMoment } from './solve-moment'
 import { raisedInExternal } from '../proof/lift'
-import { standOf, stillStandsAt } from './stand'
+import { standOf, stillStandsAt, unplacedIn } from './stand'
 import type { WantedNumber } from './numbers'
 
 /** Makes registers of numbers: how far each is to be trusted, how it is keyed, what the control showed. */
@@ -60,6 +60,8 @@ export function registerBuilder(
 
   return ({ address, kind, subject, chain: added }) => {
     if (added === undefined) return { address, kind, state: 'not-read' }
+    if (hasUnknown(added))
+      return { address, kind, state: 'not-read', unplaced: unplacedIn(document, added, subject) }
     // A control that subtracts a stored length holds it with the other sign.
     const turns = kind === 'length' && machine.control.lengthSign === 'subtracted'
     const held = turns ? scaleChain(added, -1) : added

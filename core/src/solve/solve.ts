@@ -7,6 +7,7 @@ import { holdingOf, holdingWarnings } from '../workholding/holding'
 import { edgesOf } from './edges'
 import { explainReadBacks } from './explain-read-backs'
 import { heightsOf } from './heights'
+import { knownHeights } from './known-heights'
 import { keptChecks, keptWarnings } from './kept-checks'
 import { lengthsByTool, wantedNumbers } from './numbers'
 import { facesOfAxes, planAxes } from './plan-axes'
@@ -71,7 +72,7 @@ export function solve(
     ...(holding && { holding }),
     sizes,
     edges,
-    heights,
+    heights: knownHeights(heights),
     faces: facesOfAxes(axes),
     ...(kept.length > 0 && { kept }),
     warnings: [

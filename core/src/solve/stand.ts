@@ -6,6 +6,8 @@ import type { Reading, SetupDocument } from '../facts/document'
 import { readingOf, readingsById } from '../facts/readings-by-id'
 import { standingReadings } from '../freshness/standing'
 import type { MachineAxis, OffsetRow } from '../address/row'
+import { countedFrom, isOnCounter } from '../quantities/displayed'
+import { quantityKey } from '../quantities/quantities'
 
 /** What a register is about: the touches of others may stand in its chain as well. */
 export type Subject =
@@ -39,8 +41,13 @@ export function standOf(
     (reading) => reading.kept === undefined && isTouchOf(subject, reading),
   )
   const last = touches.at(-1)
-  const at = last && placeOn(axis, last)
-  if (last === undefined || at === undefined) return {}
+  const read = last && placeOn(axis, last)
+  if (last === undefined || read === undefined) return {}
+  if (last.position?.of === 'counter' || last.position?.of === 'counter-from')
+    return { counter: read, since: last.place }
+  // Of a work position only what its row held makes one of the machine.
+  if (last.position !== undefined) return {}
+  const at = read
   const tool = last.spindle?.controlSays ?? undefined
   const told = axis === 'Z' && tool !== undefined && lengths !== undefined
   const active = told ? lengths.get(tool) : undefined
@@ -103,6 +110,8 @@ function middlePair(
   const [first, second, ...more] = touches
   if (first?.of !== 'face' || second?.of !== 'face' || more.length > 0) return undefined
   if (first.face === second.face) return undefined
+  // Two numbers of the display have no middle.
+  if (first.position !== undefined || second.position !== undefined) return undefined
   const between = [...readings, ...events].some(
     ({ place }) => place > first.place && place < second.place,
   )
@@ -114,6 +123,20 @@ function middlePair(
   const [from, to] = [readLength(first.read), readLength(second.read)]
   return from.ok && to.ok ? [from.value.nm, to.value.nm] : undefined
 }
+
+/** The readings of its own that a number cannot be counted from: on a counter whose zero does not cancel in it. */
+export const unplacedIn = (
+  document: Pick<SetupDocument, 'readings' | 'events'>,
+  chain: Chain,
+  subject: Subject,
+): readonly string[] => [
+  ...new Set(
+    touchesOf(document, chain)
+      .filter((reading) => isOnCounter(reading) || countedFrom(reading) !== undefined)
+      .filter((reading, _, all) => isTouchOf(subject, reading) || all.length === 1)
+      .map(quantityKey),
+  ),
+]
 
 const placeOn = (axis: MachineAxis, reading: Reading): Nanometres | undefined =>
   nanometresOf(axis === 'Y' && 'readY' in reading ? reading.readY : reading.read)

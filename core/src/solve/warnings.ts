@@ -1,5 +1,5 @@
 import { offsetAddress } from '../address/address'
-import { subtractChains, valueOf } from '../chain/chain'
+import { hasUnknown, subtractChains, valueOf } from '../chain/chain'
 import { toNanometres, type Nanometres } from '../length/length'
 import { endsOf, isDifference, wayInZ } from '../quantities/contact-ends'
 import { crossingsOf } from '../facts/crossings'
@@ -46,6 +46,7 @@ export function warningsOf(
       place: address,
       people: [first, second].map(({ by, shown }) => ({ name: by.name, shown })),
     })),
+    ...unplacedWarnings(registers),
     ...registers.flatMap(({ address, readBack }): Warning[] =>
       readBack && !readBack.equal
         ? [{ code: 'read-back-differs', place: address, amount: readBack.error }]
@@ -53,6 +54,12 @@ export function warningsOf(
     ),
   ]
 }
+
+/** Read on a counter that nothing ties to what its register is counted from. */
+const unplacedWarnings = (registers: readonly Register[]): readonly Warning[] =>
+  registers.flatMap(({ address, unplaced = [] }) =>
+    unplaced.map((place): Warning => ({ code: 'counter-zero-unknown', place, beside: address })),
+  )
 
 /**
  * A tool cannot end above the spindle nose: where the bare nose was touched, its tip lies lower. That is asked of the
@@ -65,7 +72,8 @@ function lengthWarnings(
   if (noseOnPlane === undefined) return []
   return sheet.tools.flatMap(({ number }): readonly Warning[] => {
     const [tip, place] = [tipOnPlane[number], registerOfTool(sheet, number)]
-    const length = tip && valueOf(subtractChains(tip, noseOnPlane))
+    const apart = tip && subtractChains(tip, noseOnPlane)
+    const length = apart && !hasUnknown(apart) ? valueOf(apart) : undefined
     return length !== undefined && length <= 0 && place !== undefined
       ? [{ code: 'length-not-positive', place, amount: length }]
       : []

@@ -1,6 +1,7 @@
 import { scaleChain, subtractChains, type Chain } from '../chain/chain'
 import type { Reading } from '../facts/document'
 import { directionOf } from '../quantities/equation'
+import { countedFrom } from '../quantities/displayed'
 import { moduleOf } from '../quantities/quantities'
 import { planeUnder } from '../touch/touch'
 import type { SourceReader } from './sources'
@@ -12,7 +13,7 @@ import type { SourceReader } from './sources'
  */
 export function heightThen(sources: SourceReader, reading: Reading): Chain | undefined {
   const read = sources.reading(reading)
-  if (moduleOf(reading).readIn === 'counter') {
+  if (moduleOf(reading).readIn === 'counter' || countedFrom(reading) !== undefined) {
     const between = sources.gapBetween(reading)
     return read && between && subtractChains(scaleChain(read, directionOf(reading)), between)
   }

@@ -1,7 +1,6 @@
 import { scaleChain, sumChains, type Chain } from '../chain/chain'
 import type { Reading, SetupDocument } from '../facts/document'
-import { directionOf } from '../quantities/equation'
-import { moduleOf } from '../quantities/quantities'
+import { directionOf, statesRead } from '../quantities/equation'
 import { heightThen } from './height-then'
 import { planeShift } from './plane-shift'
 import type { SourceReader } from './sources'
@@ -13,9 +12,10 @@ export function heightTold(
   reading: Reading,
 ): Chain | undefined {
   const then = heightThen(sources, reading)
-  const planes = moduleOf(reading)
-    .equation(reading)
-    .reduce((sum, { state, coefficient }) => (state.of === 'plane' ? sum + coefficient : sum), 0)
+  const planes = statesRead(reading).reduce(
+    (sum, { state, coefficient }) => (state.of === 'plane' ? sum + coefficient : sum),
+    0,
+  )
   if (planes === 0) return then
   const shift = planeShift(document, sources, reading)
   return then && shift && sumChains(then, scaleChain(shift, planes * directionOf(reading)))

@@ -4,7 +4,8 @@ import type { Reading, SetupDocument } from '../facts/document'
 import { wasRightThen } from '../facts/replaced'
 import { orderOf } from '../freshness/order'
 import { sensitivity } from '../freshness/sensitivity'
-import { moduleOf, quantityKey } from '../quantities/quantities'
+import { statesRead } from '../quantities/equation'
+import { quantityKey } from '../quantities/quantities'
 import { heightThen } from './height-then'
 import type { SourceReader } from './sources'
 
@@ -68,9 +69,7 @@ function sortOut(document: SetupDocument, sources: SourceReader): PlaneFamilies 
 }
 
 const isOnPlane = (reading: Reading): boolean =>
-  moduleOf(reading)
-    .equation(reading)
-    .some(({ state }) => state.of === 'plane')
+  statesRead(reading).some(({ state }) => state.of === 'plane')
 
 /** Read here, or in which generation of the plane of earlier set-ups; where that is not told, in which set-up. */
 const originOf = ({ kept }: Reading): string => kept?.generation ?? kept?.setup ?? 'here'

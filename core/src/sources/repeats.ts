@@ -1,6 +1,7 @@
 import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
 import type { Reading, SetupDocument } from '../facts/document'
+import { countedFrom, isOnCounter } from '../quantities/displayed'
 import { endsOf } from '../quantities/contact-ends'
 import { standingReadings } from '../freshness/standing'
 
@@ -8,6 +9,19 @@ import { standingReadings } from '../freshness/standing'
 export function alikeRepeats(document: SetupDocument, reading: Reading): readonly Reading[] {
   return standingReadings(document, reading).filter(
     (one) => circumstances(one) === circumstances(reading),
+  )
+}
+
+/**
+ * Of the touches of one quantity those that were read on the same number of the display as the last: a position of the machine and one of
+ * a counter have no mean.
+ */
+export function readAlike(standing: readonly Reading[]): readonly Reading[] {
+  const last = standing.at(-1)
+  return standing.filter(
+    (one) =>
+      isOnCounter(one) === (last && isOnCounter(last)) &&
+      countedFrom(one) === (last && countedFrom(last)),
   )
 }
 
@@ -33,4 +47,5 @@ const circumstances = (reading: Reading): string =>
     endsOf(reading).map(({ gauges, approach }) => [gauges, approach]),
     'approaches' in reading ? reading.approaches : undefined,
     'zeroedOn' in reading ? reading.zeroedOn : undefined,
+    reading.position,
   ])

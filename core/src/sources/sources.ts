@@ -1,4 +1,6 @@
 import { homeShiftOf } from './home-shift'
+import { displayZero } from './display-zero'
+import { externalOffsetOf } from './external-offset'
 import { declaredSource } from './declared-source'
 import { lostMotionOf } from './lost-motion'
 import {
@@ -18,6 +20,7 @@ import { placeAmong } from '../freshness/order'
 import type { WrittenLength } from '../length/length'
 import { readLength, type ReadLength, type ReadLengthOptions } from '../length/read-length'
 import type { Problem } from '../problem/problem'
+import { countedFrom } from '../quantities/displayed'
 import { endsOf, wayInPlane, wayInZ, type ContactEnd } from '../quantities/contact-ends'
 import { SWEPT_REPEATABILITY_MM } from '../touch/gauge-kinds'
 import type { Face, Way } from '../touch/touch'
@@ -26,13 +29,18 @@ import { readAt } from '../facts/kept'
 import { GaugeChains, type GaugeUse } from './gauge-chains'
 import type { Gauge, Tool } from '../sheet/sheet'
 import type { MachineAxis } from '../address/row'
-import { axisOfQuantity, moduleOf, quantityKey } from '../quantities/quantities'
+import {
+  axisOfQuantity,
+  inMachinePosition,
+  isAxisPosition,
+  moduleOf,
+  quantityKey,
+} from '../quantities/quantities'
 import { repeatsMm } from './repeats'
 
 type ReadingOnBothAxes = Extract<Reading, { of: 'circle-point' | 'edge-point' | 'sweep' }>
 
 const isOnBothAxes = (reading: Reading): reading is ReadingOnBothAxes => 'readY' in reading
-
 /** Who read it and when, in whichever set-up that was. */
 const readBy = (reading: Reading) => ({
   by: reading.kept?.by ?? reading.by.name,
@@ -93,7 +101,7 @@ export class SourceReader {
    * @param radial the way that a touch around a circle points in X.
    */
   reading(reading: Reading, radial?: Way): Chain | undefined {
-    const { role, readIn } = moduleOf(reading)
+    const { role } = moduleOf(reading)
     const place = `facts.${reading.place}.body.read`
     const length = this.length(reading.read, { place })
     if (length === undefined) return undefined
@@ -111,7 +119,7 @@ export class SourceReader {
       ...readBy(reading),
     }
     const read = chainOf(source, role)
-    if (readIn !== 'machine') return read
+    if (!isAxisPosition(reading)) return read
     const axis = isOnBothAxes(reading) ? 'X' : axisOfQuantity(reading)
     return this.inTheMachine(read, reading, axis, radial)
   }
@@ -139,9 +147,18 @@ export class SourceReader {
       axis === 'Z'
         ? wayInZ(endsOf(reading)[0], (ids) => this.gaugesOf(ids))
         : wayInPlane(reading, axis, this.document, radial)
-    const lost = this.lostMotion(way, axis)
-    const moved = homeShiftOf(this.frames, this, placeAmong(reading, this.document.events), axis)
-    return lost && moved && subtractChains(sumChains(read, moved), lost)
+    // Zeroed on the same surface, a counter was met from the same side there.
+    const lost = countedFrom(reading) === undefined ? this.lostMotion(way, axis) : EMPTY_CHAIN
+    const moved = inMachinePosition(reading)
+      ? homeShiftOf(this.frames, this, placeAmong(reading, this.document.events), axis)
+      : EMPTY_CHAIN
+    const zero = this.displayZero(reading, axis)
+    return lost && moved && zero && subtractChains(sumChains(read, moved, zero), lost)
+  }
+
+  /** To a machine position: display-zero.ts. */
+  displayZero(reading: Reading, axis: MachineAxis): Chain | undefined {
+    return displayZero(this.document, this, reading, axis)
   }
 
   /** One standard deviation of each contact of a reading, in millimetres. */
@@ -225,24 +242,9 @@ export class SourceReader {
     )
   }
 
-  /** What the control adds to every work offset; an empty chain where nothing is declared. */
-  externalOffset(axis: MachineAxis): Chain | undefined {
-    const event = this.document.events.findLast(
-      (one) => one.kind === 'external-changed' && one.axis === axis,
-    )
-    const [written, place] =
-      event?.kind === 'external-changed'
-        ? [event.value, `facts.${event.place}.body.value`]
-        : [
-            this.document.sheet.machine.externalOffset?.[axis],
-            `sheet.machine.externalOffset.${axis}`,
-          ]
-    if (written === undefined) return EMPTY_CHAIN
-    const length = this.length(written, { place })
-    return (
-      length &&
-      chainOf({ id: place, kind: 'declared', name: 'external offset', length }, 'external-offset')
-    )
+  /** What the control adds to every work offset (external-offset.ts). */
+  externalOffset(axis: MachineAxis, before?: number): Chain | undefined {
+    return externalOffsetOf(this.document, this, axis, before)
   }
 
   /**
@@ -285,9 +287,8 @@ export class SourceReader {
     return this.gauges.of(ids)
   }
 
-  private lostMotion(way: Way | undefined, axis: MachineAxis): Chain | undefined {
-    return lostMotionOf(this.document.sheet.machine, this, way, axis)
-  }
+  private readonly lostMotion = (way: Way | undefined, axis: MachineAxis): Chain | undefined =>
+    lostMotionOf(this.document.sheet.machine, this, way, axis)
 
   /** Keeps a problem once, however often its number is asked for. */
   note(problem: Problem): void {

@@ -24,6 +24,11 @@ const words: Readonly<Record<KeyMode, KeyWords>> = {
     not: 'not the one that sets',
     mind: 'First copy the machine position into the row, while the axis still stands at the touch.',
   },
+  'copy-counter': {
+    does: 'adds',
+    not: 'not the one that sets',
+    mind: 'First copy the relative counter into the row, while the axis still stands at the touch.',
+  },
   halve: {
     does: 'says “my position is”',
     not: 'not the one that stores a number',

@@ -46,6 +46,8 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
     `${place}: the machine does not go there. ${axis === undefined ? 'It' : `${axis} as read`} lies ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}beyond the end of its travel. Read it again.`,
   'digits-missing': ({ place }) =>
     `${place} was typed with fewer digits than the others. It is taken as it stands, zeros behind it; look whether digits are missing.`,
+  'counter-zero-unknown': ({ place, beside }) =>
+    `${place} was read on the relative counter: ${beside ?? 'its row'} cannot be counted from that. Read the machine position, or touch what it is counted from on the same counter.`,
   'no-sensor': ({ place }) =>
     `${place} was read without naming a sensor: its radius is counted as zero.`,
   'keyed-by-two': ({ place, people = [] }) =>

@@ -43,6 +43,33 @@ export class ModelControl {
     this.counterZero[axis] = this.position[axis]
   }
 
+  counter(axis: Axis): number {
+    return this.position[axis] - this.counterZero[axis]
+  }
+
+  /** What it shows as the work position, with a row active and, in Z, the length that is. */
+  work(row: string, axis: Axis): number {
+    const length =
+      axis === 'Z' && this.active !== undefined
+        ? this.lengthSign * (this.registers.get(this.active) ?? 0)
+        : 0
+    return (
+      this.position[axis] -
+      this.external[axis] -
+      (this.registers.get(`${row}.${axis}`) ?? 0) -
+      length
+    )
+  }
+
+  copyCounter(address: string, axis: Axis): void {
+    this.registers.set(address, this.counter(axis))
+  }
+
+  /** Zeroed where the axis would stand if it were so much higher: with a shorter tool on the same gauge. */
+  zeroCounterAt(axis: Axis, machine: number): void {
+    this.counterZero[axis] = machine
+  }
+
   /** The counter's half, taken at the second face, and the drive to where it then reads zero. */
   halveAndDrive(axis: Axis): number {
     const shown = this.position[axis] - this.counterZero[axis]
@@ -71,6 +98,9 @@ export class ModelControl {
         return this.add(line.address, typed)
       case 'copy':
         this.copy(line.address, axis)
+        return this.add(line.address, typed)
+      case 'copy-counter':
+        this.copyCounter(line.address, axis)
         return this.add(line.address, typed)
       case 'position':
         return this.myPositionIs(line.address, axis, typed)

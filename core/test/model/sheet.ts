@@ -1,7 +1,7 @@
 import type { OffsetRow } from '../../src/address'
 import type { LengthUnit, WrittenLength } from '../../src/length'
 import type { School } from '../../src/schools'
-import type { AxisPlan, KeyMode, OffsetPlan, SetupSheet } from '../../src/sheet'
+import type { AxisPlan, OffsetKeyMode, OffsetPlan, SetupSheet } from '../../src/sheet'
 import type { Chance } from '../random'
 import { GAUGE_IDS, gaugeFacts, some, someWorld, type World } from './world'
 
@@ -12,7 +12,7 @@ export interface ModelOptions {
   readonly rows?: readonly OffsetRow[]
   readonly zWay?: OffsetPlan['Z']['by']
   readonly xyWay?: AxisPlan['by']
-  readonly key?: KeyMode
+  readonly key?: OffsetKeyMode
   readonly decimals?: number
   /** Set where the control is to have length registers, whatever chance says. */
   readonly keepsLengths?: true
@@ -103,7 +103,7 @@ export function modelSheet(chance: Chance, options: ModelOptions = {}): ModelShe
         kind: 'mill',
         control: {
           decimals: unit === 'mm' ? { mm: decimals, in: 4 } : { mm: 3, in: decimals },
-          lengthKey: chance.of(['set', 'add', 'copy'] as const),
+          lengthKey: chance.of(['set', 'add', 'copy', 'copy-counter'] as const),
           workOffsetKey:
             options.key ?? chance.of(['set', 'add', 'position', 'copy', 'halve'] as const),
           ...(chance.next() < 0.3 && {

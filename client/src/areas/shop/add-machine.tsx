@@ -1,5 +1,5 @@
 import { otherUnit } from '@pine/core/length'
-import { type KeyMode, type MachineDeclaration } from '@pine/core/sheet'
+import { type MachineDeclaration } from '@pine/core/sheet'
 import { useState } from 'react'
 import { useFormState } from 'react-hook-form'
 import { useMachines } from '@/data/shop/shop'
@@ -19,111 +19,7 @@ import {
 } from './machine-draft'
 import { MachinePlaces, type MachinePlacesProps } from './machine-places'
 import { hasPlaces } from './machine-places-draft'
-import { PROVES_NOTE, PROVES_OPTIONS } from './policy-draft'
-
-const LENGTH_KEYS = [
-  { value: 'set', label: 'overwrites (sets)' },
-  { value: 'add', label: 'adds to what is there' },
-  { value: 'copy', label: 'copies the position in, then adds' },
-] as const
-
-const OFFSET_KEYS: readonly { readonly value: KeyMode; readonly label: string }[] = [
-  ...LENGTH_KEYS,
-  { value: 'position', label: 'is “my position”, and it works the row out' },
-  { value: 'halve', label: 'is “my position” at a halved counter' },
-]
-
-/** What is chosen about a machine and its control: by what it does, not by who made it. */
-const CHOICES = [
-  {
-    field: 'kind',
-    label: 'What is it?',
-    options: [
-      { value: 'mill', label: 'mill' },
-      { value: 'router', label: 'router' },
-    ],
-  },
-  {
-    field: 'workOffsetKey',
-    label: 'A number typed into a work offset …',
-    options: OFFSET_KEYS,
-  },
-  {
-    field: 'zOffsetKey',
-    label: 'In Z of a work offset …',
-    options: [
-      { value: 'same', label: 'the same' },
-      ...LENGTH_KEYS,
-      { value: 'position', label: 'it is “my position”' },
-    ],
-  },
-  {
-    field: 'toolLengths',
-    label: 'Of its tools’ lengths the control keeps …',
-    options: [
-      { value: 'registers', label: 'a register for each' },
-      { value: 'none', label: 'nothing: one tool at a time' },
-    ],
-    note: 'Then Z of the work offset is set again with each tool, in the order of the program.',
-  },
-  {
-    field: 'lengthKey',
-    label: 'A number typed into a tool length …',
-    options: LENGTH_KEYS,
-  },
-  {
-    field: 'lengthSign',
-    label: 'A stored length is …',
-    options: [
-      { value: 'added', label: 'added by the control' },
-      { value: 'subtracted', label: 'subtracted by it' },
-    ],
-  },
-  {
-    field: 'diameterRegister',
-    label: 'A D row holds …',
-    options: [
-      { value: 'diameter', label: 'the diameter' },
-      { value: 'radius', label: 'the radius' },
-    ],
-    note: 'Look in its manual: the wrong one is off by half the cutter.',
-  },
-  {
-    field: 'shows',
-    label: 'Its smallest step is …',
-    options: [
-      { value: 'hundredths', label: '0.01 mm, 0.001 in' },
-      { value: 'thousandths', label: '0.001 mm, 0.0001 in' },
-      { value: 'ten-thousandths', label: '0.0001 mm, 0.00001 in' },
-    ],
-  },
-  {
-    field: 'homing',
-    label: 'After power on it finds its zero …',
-    options: [
-      { value: 'switches', label: 'by home switches, all axes in one go' },
-      { value: 'axis-by-axis', label: 'by switches, each axis by itself' },
-      { value: 'marks', label: 'by marks and dials' },
-    ],
-  },
-  {
-    field: 'secondLook',
-    label: 'Before a part is cut …',
-    options: [
-      { value: 'no', label: 'one person may release' },
-      { value: 'yes', label: 'another person looks first' },
-    ],
-  },
-  {
-    field: 'proves',
-    label: 'A cautious move over a block proves …',
-    options: PROVES_OPTIONS,
-    note: PROVES_NOTE,
-  },
-] as const
-
-/** What is asked only of a control that keeps lengths. */
-const ABOUT_LENGTHS: readonly string[] = ['lengthKey', 'lengthSign']
+import { ABOUT_LENGTHS, ASKED, CHOICES, FOLDED } from './machine-questions'
 
 /** A machine, and how its control takes numbers. */
 export function AddMachine({ onDone }: { onDone: (id?: string) => void }) {
@@ -190,7 +86,11 @@ function Places({ length, open }: MachinePlacesProps & { readonly open: boolean 
 
 function MachineForm({ formKey, initial, make, send, asks, onLeave }: MachineFormProps) {
   const { control, watch, setValue, submit, failure } = useKeptForm(formKey, initial, make, send)
-  const [homing, unit, toolLengths] = watch(['homing', 'unit', 'toolLengths'])
+  const [homing, unit, lengthKey] = watch(['homing', 'unit', 'lengthKey'])
+  const { errors } = useFormState({ control })
+  const [opened, setOpened] = useState(false)
+  // What is wrong is never folded away.
+  const isOpen = opened || Object.keys(errors).some((field) => FOLDED.includes(field))
   const length = { control, unit, onUnit: () => setValue('unit', otherUnit(unit)) }
   return (
     <Card padded gap="$3">
@@ -200,8 +100,47 @@ function MachineForm({ formKey, initial, make, send, asks, onLeave }: MachineFor
         label="What the shop calls it"
         testID="machine-name"
       />
+      {ASKED.map(({ field, label, options, ...about }) => (
+        <FormChoice
+          key={field}
+          control={control}
+          name={field}
+          label={label}
+          options={options}
+          {...about}
+        />
+      ))}
+      {isOpen ? (
+        <Details
+          asks={asks}
+          length={length}
+          homing={homing}
+          lengthKey={lengthKey}
+          initial={initial}
+        />
+      ) : (
+        <Button onPress={() => setOpened(true)} testID="machine-more">
+          More: steps, home, travels, spindle, changer …
+        </Button>
+      )}
+      <FormEnd failure={failure} takes="Keep this machine" onLeave={onLeave} onTake={submit} />
+    </Card>
+  )
+}
+
+interface DetailsProps extends Pick<MachineFormProps, 'asks' | 'initial'> {
+  readonly length: MachinePlacesProps['length']
+  readonly homing: MachineDraft['homing']
+  readonly lengthKey: MachineDraft['lengthKey']
+}
+
+/** What most machines have as it stands here; it can be told later as well. */
+function Details({ asks, length, homing, lengthKey, initial }: DetailsProps) {
+  const { control, unit } = length
+  return (
+    <>
       {asks
-        .filter(({ field }) => toolLengths === 'registers' || !ABOUT_LENGTHS.includes(field))
+        .filter(({ field }) => lengthKey !== 'none' || !ABOUT_LENGTHS.includes(field))
         .map(({ field, label, options, ...about }) => (
           <FormChoice
             key={field}
@@ -286,7 +225,6 @@ function MachineForm({ formKey, initial, make, send, asks, onLeave }: MachineFor
         testID="machine-retract"
       />
       <Places length={length} open={hasPlaces(initial)} />
-      <FormEnd failure={failure} takes="Keep this machine" onLeave={onLeave} onTake={submit} />
-    </Card>
+    </>
   )
 }

@@ -1,7 +1,14 @@
 import { type MachineAxis } from '@pine/core/address'
 import { readLength, textIn, type LengthUnit, type WrittenLength } from '@pine/core/length'
 import { type Problem } from '@pine/core/problem'
-import { type KeyMode, type MachineDeclaration, type Proves, type Travel } from '@pine/core/sheet'
+import {
+  type DisplayHabit,
+  keepsLengths,
+  type MachineDeclaration,
+  type OffsetKeyMode,
+  type Proves,
+  type Travel,
+} from '@pine/core/sheet'
 import { describeProblem } from '@pine/core/words'
 import type { FieldPath } from 'react-hook-form'
 import type { FormOutcome } from '@/data/device/use-kept-form'
@@ -28,11 +35,14 @@ const DECIMALS = {
 export interface MachineDraft {
   readonly name: string
   readonly kind: MachineDeclaration['kind']
-  readonly workOffsetKey: KeyMode
+  /** Not answered until somebody does: a key that is guessed wrong moves a tool by what the row held. */
+  readonly workOffsetKey: OffsetKeyMode | ''
   /** Z of a work offset, where it is changed another way than X and Y. */
-  readonly zOffsetKey: 'same' | Exclude<KeyMode, 'halve'>
-  readonly lengthKey: MachineDeclaration['control']['lengthKey']
-  readonly toolLengths: 'registers' | 'none'
+  readonly zOffsetKey: 'same' | Exclude<OffsetKeyMode, 'halve'>
+  /** What a number typed into a length does; `none` where the control keeps no lengths. */
+  readonly lengthKey: MachineDeclaration['control']['lengthKey'] | 'none' | ''
+  /** Which number of the display is read at a touch. */
+  readonly reads: DisplayHabit | ''
   readonly lengthSign: 'added' | 'subtracted'
   readonly diameterRegister: 'diameter' | 'radius'
   readonly shows: keyof typeof DECIMALS
@@ -56,10 +66,10 @@ export interface MachineDraft {
 export const newMachine: MachineDraft = {
   name: '',
   kind: 'mill',
-  workOffsetKey: 'set',
+  workOffsetKey: '',
   zOffsetKey: 'same',
-  lengthKey: 'set',
-  toolLengths: 'registers',
+  lengthKey: '',
+  reads: '',
   lengthSign: 'added',
   diameterRegister: 'diameter',
   shows: 'thousandths',
@@ -76,12 +86,19 @@ export const newMachine: MachineDraft = {
   unit: 'mm',
 }
 
+/** What is not answered by looking is answered by trying. */
+const TRY_THE_KEY = 'Try it on a row that is not in use, and say what it shows then.'
+
 /** The machine that is declared, or everything that is wrong with it: where, and what to do. */
 export function machineOf(draft: MachineDraft): FormOutcome<MachineDraft, MachineDeclaration> {
-  const { kind, workOffsetKey, lengthKey, lengthSign, diameterRegister, homing, unit } = draft
+  const { kind, workOffsetKey, lengthKey, reads, lengthSign, diameterRegister, homing, unit } =
+    draft
   const problems: Problems = {}
   const name = draft.name.trim()
   if (name === '') problems.name = 'Give it the name that the shop calls it.'
+  if (workOffsetKey === '') problems.workOffsetKey = TRY_THE_KEY
+  if (lengthKey === '') problems.lengthKey = TRY_THE_KEY
+  if (reads === '') problems.reads = 'Say which of the three you read at a touch.'
   const turn = { text: draft.turn.trim(), unit }
   const dials = homing === 'marks' && turn.text !== ''
   if (dials) {
@@ -108,6 +125,7 @@ export function machineOf(draft: MachineDraft): FormOutcome<MachineDraft, Machin
     for (const [field, told] of Object.entries(places.problems))
       problems[`places.${field as PlaceField}`] = told
   if ('problems' in places || Object.keys(problems).length > 0) return { problems }
+  if (workOffsetKey === '' || lengthKey === '' || reads === '') return { problems }
   const maxSpindleSpeed = turnsOf(draft.spindle)
   return {
     made: {
@@ -115,14 +133,16 @@ export function machineOf(draft: MachineDraft): FormOutcome<MachineDraft, Machin
       kind,
       control: {
         decimals: DECIMALS[draft.shows],
-        lengthKey,
+        // Without registers nothing is typed into a length.
+        lengthKey: lengthKey === 'none' ? 'set' : lengthKey,
         workOffsetKey,
         ...(draft.zOffsetKey !== 'same' && { workOffsetKeys: { Z: draft.zOffsetKey } }),
-        ...(draft.toolLengths === 'none' && { toolLengths: 'none' }),
+        ...(lengthKey === 'none' && { toolLengths: 'none' }),
         lengthSign,
         diameterRegister,
       },
       homing,
+      reads,
       ...(dials && { dialTurn: { X: turn, Y: turn, Z: turn } }),
       ...(Object.keys(travels).length > 0 && { travels }),
       ...(Object.keys(lostMotion).length > 0 && { lostMotion }),
@@ -160,8 +180,8 @@ export function machineDraft(machine: MachineDeclaration): MachineDraft {
     kind,
     workOffsetKey,
     zOffsetKey: Z === undefined || Z === 'halve' ? 'same' : Z,
-    lengthKey,
-    toolLengths: control.toolLengths ?? newMachine.toolLengths,
+    lengthKey: keepsLengths(control) ? lengthKey : 'none',
+    reads: machine.reads ?? 'machine',
     lengthSign: lengthSign ?? newMachine.lengthSign,
     diameterRegister: diameterRegister ?? newMachine.diameterRegister,
     shows: shows ?? newMachine.shows,

@@ -7,6 +7,7 @@ import {
   type WrittenLength,
 } from '@pine/core/length'
 import { consequencesOf, partStays, type AnotherPart } from '@pine/core/plan'
+import { isOnCounter } from '@pine/core/quantities'
 import { type TrustState } from '@pine/core/registers'
 import { type Gauge, type SetupSheet } from '@pine/core/sheet'
 import { GAUGE_FACTS } from '@pine/core/touch'
@@ -22,6 +23,7 @@ import {
 import { withPreview } from '@/data/setup/preview'
 import type { Said } from '@/data/outbox/said'
 import type { StandingSetup } from '@/data/setup/standing'
+import type { GaugeSince, Option } from './change-options'
 import { lengthWriter } from './write-length'
 
 type EventBody = Extract<Said, { kind: 'event' }>['body']
@@ -34,6 +36,7 @@ const KINDS: readonly ChangeKind[] = [
   'rebased',
   'home-lost',
   'cycle-broken',
+  'counter-zeroed',
   'external-changed',
   'unit-changed',
   'check-failed',
@@ -41,11 +44,6 @@ const KINDS: readonly ChangeKind[] = [
 ]
 
 const OF_A_GAUGE: readonly ChangeKind[] = ['check-failed', 'gauge-measured']
-
-interface Option<Value> {
-  readonly value: Value
-  readonly label: string
-}
 
 /** What may be said to have changed, what is asked of it, and once that is said, what it ends. */
 export interface ChangeView {
@@ -62,14 +60,6 @@ export interface ChangeView {
   readonly restart: readonly string[]
 }
 
-type GaugeSince = Extract<EventBody, { kind: 'gauge-measured' }>['since']
-
-/** Since when a gauge has been as it was measured. */
-export const SINCE: readonly Option<GaugeSince>[] = [
-  { value: 'last-good', label: 'all this while: correct what was read' },
-  { value: 'now', label: 'from now on' },
-]
-
 export interface ChangeSaid {
   readonly kind?: ChangeKind
   /** Which tool, row, axis or gauge. */
@@ -82,13 +72,6 @@ export interface ChangeSaid {
   readonly part?: AnotherPart
 }
 
-/** How another part may have come in. */
-export const PARTS: readonly Option<AnotherPart>[] = [
-  { value: 'anew', label: 'turned over, or in another vise' },
-  { value: 'stop', label: 'against the same stop; another height' },
-  { value: 'stop-and-height', label: 'against the same stop, of the same height' },
-]
-
 export function changeView(setup: StandingSetup, said: ChangeSaid): ChangeView {
   const { document } = setup
   const { sheet } = document
@@ -99,6 +82,7 @@ export function changeView(setup: StandingSetup, said: ChangeSaid): ChangeView {
   const offered = KINDS.filter(
     (one) =>
       (one !== 'rebased' || canRebase.length > 0) &&
+      (one !== 'counter-zeroed' || document.readings.some(isOnCounter)) &&
       (!OF_A_GAUGE.includes(one) || sheet.gauges.length > 0) &&
       (one !== 'cycle-broken' || sheet.gauges.some(isFixedSetter)),
   )
@@ -210,6 +194,7 @@ function whichOptions(
       return tools.filter(({ value }) => canRebase.includes(Number(value)))
     case 'part-changed':
       return sheet.offsets.map(({ row }) => ({ value: row, label: row }))
+    case 'counter-zeroed':
     case 'external-changed':
       return (['X', 'Y', 'Z'] as const).map((axis) => ({ value: axis, label: axis }))
     case 'check-failed':
@@ -241,6 +226,12 @@ function eventBody(
       return part && partChanged(sheet, which as OffsetRow, part)
     case 'external-changed':
       return isNumber(value) ? { kind, axis: which as MachineAxis, value } : undefined
+    case 'counter-zeroed':
+      return {
+        kind,
+        axis: which as MachineAxis,
+        ...(isNumber(value) && { machinePosition: value }),
+      }
     case 'gauge-measured':
       return isNumber(value, { sign: 'positive' })
         ? since && { kind, gauge: which ?? '', size: value, since }
@@ -280,6 +271,8 @@ function askedOf(
 ): ChangeView['asks'] {
   if (kind === 'external-changed')
     return { label: 'What the external offset is now', unit, since: false }
+  if (kind === 'counter-zeroed')
+    return { label: 'Machine position where it was zeroed, if it was read', unit, since: false }
   const gauge = gauges.find(({ id }) => id === which)
   if (kind !== 'gauge-measured' || gauge === undefined) return undefined
   return {

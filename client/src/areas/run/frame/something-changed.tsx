@@ -6,11 +6,10 @@ import { Field } from '@/kit/field'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { TrustMark } from '@/kit/trust-mark'
 import { Digits, Words } from '@/kit/words'
+import { PARTS, SINCE } from './change-options'
 import {
   changeView,
   consequencesView,
-  PARTS,
-  SINCE,
   type ChangeKind,
   type ChangeSaid,
   type ChangeView,

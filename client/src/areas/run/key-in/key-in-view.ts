@@ -144,6 +144,7 @@ export function keyInView(
 /** What goes before the number, in the order of work. */
 const notesBefore = ({
   unit,
+  mode,
   copies,
   counter,
   insteadOf,
@@ -155,7 +156,7 @@ const notesBefore = ({
       ({ words: describeActiveLength(activeLength), holds: 'warning' } as const),
     copies !== undefined &&
       ({
-        words: `copied in, the row shows ${typographic(copies)} ${unit}; then`,
+        words: `${mode === 'copy-counter' ? 'the relative counter ' : ''}copied in, the row shows ${typographic(copies)} ${unit}; then`,
         holds: 'digits',
       } as const),
     counter !== undefined &&

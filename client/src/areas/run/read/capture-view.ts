@@ -43,9 +43,11 @@ export function captureView(
     first:
       mode === 'copy'
         ? `Copy the machine position into ${name},`
-        : activeLength === undefined
-          ? undefined
-          : `${describeActiveLength(activeLength)} While it stands there,`,
+        : mode === 'copy-counter'
+          ? `Copy the relative counter into ${name},`
+          : activeLength === undefined
+            ? undefined
+            : `${describeActiveLength(activeLength)} While it stands there,`,
     stands:
       at === undefined
         ? undefined

@@ -9,7 +9,7 @@ import {
 import type { SetupDocument } from '@pine/core/facts'
 import type { WrittenLength } from '@pine/core/length'
 import { asksForSpindle, captureAt, type Capture } from '@pine/core/plan'
-import { readingFields, type QuantityName } from '@pine/core/quantities'
+import { readingFields, type DisplayedPosition, type QuantityName } from '@pine/core/quantities'
 import { withPreview } from '@/data/setup/preview'
 import { bodyOf, type NewReading, type ReadingDraft } from './reading-draft'
 
@@ -20,10 +20,11 @@ export function beliefOf(
   document: SetupDocument,
   draft: ReadingDraft,
   quantity: QuantityName,
+  position?: DisplayedPosition,
 ): Belief | undefined {
   if (readingFields(quantity).length > 1) return undefined
   // How it is made decides what it reads; which tool stands in the spindle does not.
-  const toBe = bodyOf(draft, quantity, () => ZERO, undefined, false)
+  const toBe = bodyOf(draft, quantity, () => ZERO, undefined, false, position)
   return toBe && expectReading(document, toBe)
 }
 
@@ -44,9 +45,17 @@ export function captureOf(
   draft: ReadingDraft,
   quantity: QuantityName,
   standingId: string | undefined,
+  position?: DisplayedPosition,
 ): Capture | undefined {
   if (readingFields(quantity).length > 1) return undefined
-  const toBe = bodyOf(draft, quantity, () => ZERO, standingId, asksForSpindle(document, quantity))
+  const toBe = bodyOf(
+    draft,
+    quantity,
+    () => ZERO,
+    standingId,
+    asksForSpindle(document, quantity),
+    position,
+  )
   return toBe && captureAt(document, toBe)
 }
 
@@ -56,8 +65,9 @@ export function asExpected(
   belief: Belief,
   draft: ReadingDraft,
   quantity: QuantityName,
+  position?: DisplayedPosition,
 ): SetupDocument {
   const read = { text: (belief.mm satisfies number).toFixed(3), unit: 'mm' } as const
-  const body = bodyOf(draft, quantity, () => read, undefined, false)
+  const body = bodyOf(draft, quantity, () => read, undefined, false, position)
   return body === undefined ? document : withPreview(document, { kind: 'reading', body })
 }

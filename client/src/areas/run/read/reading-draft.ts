@@ -2,8 +2,10 @@ import type { NewFact } from '@pine/contract'
 import { type SetupDocument } from '@pine/core/facts'
 import { type WrittenLength } from '@pine/core/length'
 import { asksForContact, asksForSpindle, readingBody, type WayEnd } from '@pine/core/plan'
-import { type FieldKey, type QuantityName } from '@pine/core/quantities'
+import { type DisplayedPosition, type FieldKey, type QuantityName } from '@pine/core/quantities'
 import { type Way } from '@pine/core/touch'
+import { sendable } from '@/data/server/api'
+import type { PositionDraft } from './position-draft'
 
 /** A reading while it is being typed: its numbers are kept beside it (use-numbers.ts). */
 export interface ReadingDraft {
@@ -20,6 +22,8 @@ export interface ReadingDraft {
   readonly controlSays?: string
   /** Of a fixed setter: its contact was pressed by hand, and the control showed it, or did not. */
   readonly contact?: 'shown' | 'dead'
+  /** Which number of the display is read; as at the last touch, where nobody said otherwise. */
+  readonly position?: PositionDraft
   /** Why an earlier reading is replaced; without it a further reading is a repeat. */
   readonly replaces?: string
   /** The position is read, though the row could tell it; with what the row showed, where that was typed before. */
@@ -39,12 +43,14 @@ export function bodyOf(
   written: (key: FieldKey) => WrittenLength,
   standingId: string | undefined,
   asksSpindle: boolean,
+  position?: DisplayedPosition,
 ): NewReading | undefined {
   const { zeroedOn, holds, controlSays, ways = {}, withOnFrom } = draft
   if (asksSpindle && (holds === undefined || controlSays === undefined)) return undefined
   const common = {
     read: written('read'),
     with: [...draft.with],
+    ...(position && { position: sendable(position) }),
     ...(ways.own && { approach: ways.own }),
     ...(draft.replaces !== undefined && standingId !== undefined
       ? { supersedes: standingId, reason: draft.replaces }

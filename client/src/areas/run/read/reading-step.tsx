@@ -1,4 +1,4 @@
-import { memo, useCallback, useState } from 'react'
+import { useCallback, useState } from 'react'
 import { useMedia, View } from '@tamagui/core'
 import type { Address } from '@pine/core/address'
 import { type Chain } from '@pine/core/chain'
@@ -6,7 +6,7 @@ import { type QuantityName } from '@pine/core/quantities'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Overlay } from '@/kit/overlay'
-import { ReadingField } from '@/kit/reading-field'
+import { Head, ReadingField } from '@/kit/reading-field'
 import { Scroll } from '@/kit/scroll'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
@@ -17,8 +17,10 @@ import { CaptureBefore, CaptureChecked, CaptureTold } from './captured'
 import { GaugesBetween, ZeroedOn } from './circumstances'
 import { ContactQuestion } from './contact-question'
 import { ImpliedLine } from './implied-line'
+import { PositionChoice } from './position-choice'
 import { Reviewed } from './reviewed'
 import { RuleEntry } from './rule-entry'
+import { Sentence } from './sentence'
 import { SpindleChoice, SpindleQuestion, type SpindleAsked } from './spindle-question'
 import { StepPicture } from './step-picture'
 import { StepWarnings } from './step-warnings'
@@ -51,6 +53,8 @@ export function ReadingStep({
   const [ruling, setRuling] = useState(false)
   const [spindleAsked, setSpindleAsked] = useState<SpindleAsked>()
   const choose = useCallback(() => setChoosing(true), [])
+  const [placing, setPlacing] = useState(false)
+  const place = useCallback(() => setPlacing(true), [])
   const submit = () => {
     // What was not expected, and stands after a second look, says so: it is kept with the reading.
     const said = reading.finish(insisted && view.surprise ? TOUCHED_AGAIN : undefined)
@@ -112,6 +116,7 @@ export function ReadingStep({
     numbers.boxes.length === 1 ? (
       <ReadingField
         label={label}
+        {...(view.asksPosition && { onLabel: place })}
         {...(aside !== '' && { aside })}
         onAside={choose}
         focusKey={words.title}
@@ -129,12 +134,12 @@ export function ReadingStep({
     ) : (
       <Column gap={2}>
         {aside !== '' && (
-          <Row justifyContent="space-between">
-            <Words as="note">{quantity.of === 'sweep' ? 'At the sweep' : label}</Words>
-            <Button kind="plain" onPress={choose}>
-              {aside}
-            </Button>
-          </Row>
+          <Head
+            label={quantity.of === 'sweep' ? 'At the sweep' : label}
+            onLabel={view.asksPosition ? place : undefined}
+            aside={aside}
+            onAside={choose}
+          />
         )}
         <NumbersEntry numbers={numbers} onSubmit={submit} />
       </Column>
@@ -144,6 +149,11 @@ export function ReadingStep({
       {view.stale && (
         <Words as="note" tone="wrong" strong>
           The earlier reading no longer holds: read it again.
+        </Words>
+      )}
+      {view.unplaced !== undefined && (
+        <Words as="note" tone="wrong" strong>
+          {view.unplaced}
         </Words>
       )}
       {view.zeroesCounter !== undefined && <Caution>{view.zeroesCounter}</Caution>}
@@ -163,7 +173,16 @@ export function ReadingStep({
       />
     </Overlay>
   )
-  const lookedUp = choosing ? (
+  const lookedUp = placing ? (
+    <Overlay onClose={() => setPlacing(false)}>
+      <PositionChoice
+        setup={setup}
+        reading={reading}
+        quantity={quantity}
+        onClose={() => setPlacing(false)}
+      />
+    </Overlay>
+  ) : choosing ? (
     <Overlay onClose={() => setChoosing(false)}>
       <GaugesBetween reading={reading} quantity={quantity} onClose={() => setChoosing(false)} />
     </Overlay>
@@ -273,19 +292,3 @@ export function ReadingStep({
 
 /** Why a surprise stands: what was asked before it could be entered. */
 const TOUCHED_AGAIN = 'touched again, and so it is'
-
-/** What to do, in one sentence: the same while a number is typed. */
-const Sentence = memo(function Sentence({ children }: { children: string }) {
-  const { wide } = useMedia()
-  return (
-    <Words
-      as="sentence"
-      role="heading"
-      aria-level={1}
-      fontSize={wide ? 26 : 21}
-      lineHeight={wide ? 32 : 26}
-    >
-      {children}
-    </Words>
-  )
-})

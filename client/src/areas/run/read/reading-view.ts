@@ -9,16 +9,30 @@ import {
   type Capture,
   type Implied,
 } from '@pine/core/plan'
-import { axisOfQuantity, quantityKey, type QuantityName } from '@pine/core/quantities'
+import {
+  axisOfQuantity,
+  isAxisPosition,
+  quantityKey,
+  type QuantityName,
+} from '@pine/core/quantities'
 import { isHalfTyped, type Belief, type Surprise } from '@pine/core/expect'
 import { isRemark, type Warning } from '@pine/core/registers'
 import { type Solution } from '@pine/core/solve'
 import { repeatSpread } from '@pine/core/sources'
 import { standingReadings } from '@pine/core/freshness'
-import { describeExpected, describeStep, gaugeNames, isVague, setterRoom } from '@pine/core/words'
+import {
+  fieldOnDisplay,
+  describeExpected,
+  describeStep,
+  describeWarning,
+  gaugeNames,
+  isVague,
+  setterRoom,
+} from '@pine/core/words'
 import type { StandingSetup } from '@/data/setup/standing'
 import { captureView, type CaptureView } from './capture-view'
 import { gaugesServing, waysOfReading } from './circumstances-view'
+import { positionLabel, type PositionDraft } from './position-draft'
 import { isDifference, type ReadingDraft } from './reading-draft'
 
 /** A reading while it is typed: what is asked, what the number would mean, and whether it may be entered at once. */
@@ -27,9 +41,13 @@ export interface ReadingView {
   readonly standing: readonly Reading[]
   /** An earlier reading no longer holds, and gives way by itself. */
   readonly stale: boolean
+  /** It was read on a counter, and nothing can be counted from that: why it is read again, in words. */
+  readonly unplaced: string | undefined
   /** What was read is looked at; nothing is typed. */
   readonly reviewing: boolean
   readonly label: string
+  /** Which number of the display it is can be said: not where the row tells it. */
+  readonly asksPosition: boolean
   /** Keyed at the touch itself: the row tells where the axis stands. */
   readonly captured: CaptureView | undefined
   /** What is done with the relative counter, where the opposite face is halved. */
@@ -76,6 +94,8 @@ export interface ReadingInHand {
   /** What can be keyed at the touch itself, and what the row was read to show. */
   readonly capture: Capture | undefined
   readonly row: { readonly written: WrittenLength; readonly nm: Nanometres } | undefined
+  /** Which number of the display is read. */
+  readonly reads: PositionDraft
 }
 
 export function readingView(
@@ -92,6 +112,7 @@ export function readingView(
     surprise,
     capture,
     row,
+    reads,
   }: ReadingInHand,
 ): ReadingView {
   const known = standingReadings(setup.document, quantity)
@@ -101,6 +122,7 @@ export function readingView(
   const stale = setup.steps.some(
     ({ step, trust }) => step.key === quantityKey(quantity) && trust === 'stale',
   )
+  const unplaced = unplacedAt(setup.solution, quantity)
   const implied = impliedBy(preview, solution, quantity)
   const told = preview === setup.document ? [] : warningsAt(solution, preview, quantity)
   // Around a circle the touch itself is told, with its slip, and not only that the size differs.
@@ -121,8 +143,16 @@ export function readingView(
     words,
     standing,
     stale,
-    reviewing: standing.length > 0 && !started && !again && !stale,
-    label: captured?.label ?? fieldLabel(words.field, stale ? 0 : standing.length, draft.replaces),
+    unplaced: unplaced && describeWarning(unplaced, () => ''),
+    reviewing: standing.length > 0 && !started && !again && !stale && unplaced === undefined,
+    label:
+      captured?.label ??
+      fieldLabel(
+        positionLabel(fieldOnDisplay(words.field, reads.reads), reads),
+        stale ? 0 : standing.length,
+        draft.replaces,
+      ),
+    asksPosition: captured === undefined && isAxisPosition(quantity),
     captured,
     zeroesCounter: zeroesCounter(setup.document, quantity)
       ? 'Zero the relative counter here: at the opposite face it is halved.'
@@ -163,6 +193,12 @@ export function readingView(
     spread: last && repeatSpread(preview, last),
   }
 }
+
+/** It was read on a counter that nothing ties to what its number is counted from. */
+export const unplacedAt = (solution: Solution, quantity: QuantityName): Warning | undefined =>
+  solution.warnings.find(
+    ({ code, place }) => code === 'counter-zero-unknown' && place === quantityKey(quantity),
+  )
 
 /** What compares the number itself with another one knows more of it than what was expected. */
 const TOLD_CLOSER: readonly Warning['code'][] = [

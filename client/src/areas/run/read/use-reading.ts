@@ -20,7 +20,14 @@ import type { StandingSetup } from '@/data/setup/standing'
 import { capturedFacts } from './capture-view'
 import { asExpected, beliefOf, captureOf, surpriseAtKey } from './expected'
 import { bodyOf, circumstanceProblem, type NewReading, type ReadingDraft } from './reading-draft'
-import { readingView } from './reading-view'
+import {
+  positionOf,
+  positionProblem,
+  positionSuggested,
+  zeroedHere,
+  type PositionDraft,
+} from './position-draft'
+import { readingView, unplacedAt } from './reading-view'
 import { useNumbers } from '../frame/use-numbers'
 
 /**
@@ -47,12 +54,25 @@ export function useReading(
     started,
   } = useDraft<ReadingDraft>(`reading:${setupId}:${key}`, initial)
   const [asked, setAsked] = useState(false)
+  const reads = useMemo(
+    () =>
+      draft.position ??
+      // Read on a counter it was no number: it is the machine position that is asked for now.
+      (unplacedAt(setup.solution, quantity) === undefined
+        ? positionSuggested(document, quantity)
+        : { reads: 'machine' as const }),
+    [draft.position, document, setup.solution, quantity],
+  )
+  const position = useMemo(
+    () => positionOf(document, setup.solution, quantity, reads),
+    [document, setup.solution, quantity, reads],
+  )
   const standing = standingReadings(document, quantity)
   const standingId = standing.at(-1)?.id
   // Whatever could be captured: also while the position is read beside it.
   const couldCapture = useMemo(
-    () => captureOf(document, draft, quantity, standingId),
-    [document, draft, quantity, standingId],
+    () => captureOf(document, draft, quantity, standingId, position),
+    [document, draft, quantity, standingId, position],
   )
   const capture = draft.apart === undefined ? couldCapture : undefined
   const numbers = useNumbers<FieldKey>(
@@ -61,7 +81,9 @@ export function useReading(
     fields.map((field) => ({
       key: field,
       label: FIELD_NAMES[field],
-      isBelowZero: isSurelyBelowZero(document, quantity, field, capture?.atZero),
+      isBelowZero:
+        (reads.reads === 'machine' || capture !== undefined) &&
+        isSurelyBelowZero(document, quantity, field, capture?.atZero),
     })),
   )
   const { written } = numbers
@@ -75,9 +97,22 @@ export function useReading(
         (field) => told ?? written(field),
         standingId,
         asksForSpindle(document, quantity),
+        // What the row tells is a position of the machine, unless it is the counter that was copied.
+        capture === undefined ? position : capture.position,
       )
     : undefined
-  const readBelief = useMemo(() => beliefOf(document, draft, quantity), [document, draft, quantity])
+  const zeroed = zeroedHere(quantity, reads)
+  const readBelief = useMemo(
+    () =>
+      beliefOf(
+        document,
+        draft,
+        quantity,
+        // A row that is captured tells a position of the machine.
+        capture === undefined ? position : capture.position,
+      ),
+    [document, draft, quantity, capture, position],
+  )
   const belief = useMemo(
     () => (readBelief && capture ? rowExpected(capture, readBelief) : readBelief),
     [readBelief, capture],
@@ -95,8 +130,11 @@ export function useReading(
     () =>
       typedText === undefined
         ? document
-        : withPreview(document, { kind: 'reading', body: JSON.parse(typedText) as NewReading }),
-    [document, typedText],
+        : withPreview(zeroed === undefined ? document : withPreview(document, zeroed), {
+            kind: 'reading',
+            body: JSON.parse(typedText) as NewReading,
+          }),
+    [document, typedText, zeroed],
   )
   const solution = useMemo(
     () => (preview === document ? setup.solution : solve(preview)),
@@ -115,9 +153,15 @@ export function useReading(
   // Until something is typed the drawing shows what is expected, faintly.
   const ghost = useMemo(() => {
     if (readBelief === undefined || isVague(readBelief) || standing.length > 0) return undefined
-    const expected = asExpected(document, readBelief, draft, quantity)
+    const expected = asExpected(
+      document,
+      readBelief,
+      draft,
+      quantity,
+      capture === undefined ? position : capture.position,
+    )
     return { document: expected, solution: solve(expected) }
-  }, [document, readBelief, draft, quantity, standing.length])
+  }, [document, readBelief, draft, quantity, standing.length, capture, position])
   const hasStarted = started || numbers.started
   const view = useMemo(
     () =>
@@ -132,6 +176,7 @@ export function useReading(
         surprise,
         capture,
         row,
+        reads,
       }),
     [
       setup,
@@ -146,8 +191,11 @@ export function useReading(
       surprise,
       capture,
       row,
+      reads,
     ],
   )
+  const unplaced =
+    capture === undefined ? positionProblem(document, setup.solution, quantity, reads) : undefined
 
   return {
     draft,
@@ -157,6 +205,14 @@ export function useReading(
       set({ ...draft, ...changes })
     },
     view,
+    /** Which number of the display is read, and what is asked about it. */
+    reads,
+    changePosition(changes: Partial<PositionDraft>) {
+      setAsked(false)
+      set({ ...draft, position: { ...reads, ...changes } })
+      // Zeroed here it shows nothing but zero.
+      if (changes.zeroed === 'here') numbers.change('read', '0')
+    },
     preview,
     solution,
     /** What is drawn: what was typed, or what is expected before that. */
@@ -165,7 +221,7 @@ export function useReading(
     problem:
       numbers.problem ??
       (asked || draft.contact === 'dead'
-        ? circumstanceProblem(document, draft, quantity)
+        ? (unplaced ?? circumstanceProblem(document, draft, quantity))
         : undefined),
     /** The position is read instead of the row; what the row was read to show is kept for its comparison. */
     readApart() {
@@ -180,7 +236,11 @@ export function useReading(
     finish(surprise?: string): { facts: readonly Said[]; keyed?: Address } | undefined {
       if (!numbers.complete()) return undefined
       // What a number is made of can be shown without the setter's contact; to be entered, it asks for it.
-      if (body === undefined || circumstanceProblem(document, draft, quantity) !== undefined) {
+      if (
+        body === undefined ||
+        unplaced !== undefined ||
+        circumstanceProblem(document, draft, quantity) !== undefined
+      ) {
         setAsked(true)
         return undefined
       }
@@ -197,7 +257,9 @@ export function useReading(
       const shown = draft.apart?.shown
       if (couldCapture !== undefined && shown !== undefined)
         return { facts: capturedFacts(couldCapture, 'typed', reading, shown) }
-      return { facts: [{ kind: 'reading', body: reading }] }
+      return {
+        facts: [...(zeroed === undefined ? [] : [zeroed]), { kind: 'reading', body: reading }],
+      }
     },
     clear() {
       clear()
