@@ -2,7 +2,7 @@ import { type SetupBodies, type SetupFact } from '@pine/core/facts'
 import { VIAS } from '@pine/core/journal'
 import { typographic } from '@pine/core/words'
 import { z } from 'zod'
-import { uuid } from './fields'
+import { factId, uuid, words } from './fields'
 import { programCheckSchema, programSchema, sha256 } from './program-schema'
 import {
   acceptanceSchema,
@@ -49,6 +49,10 @@ export const SETUP_FACTS = {
   record: kind(z.strictObject({ hash: sha256 }), () => 'The release'),
   'put-away': kind(z.strictObject({ moves: z.enum(['away', 'back']) }), ({ moves }) =>
     moves === 'away' ? 'That it is put away' : 'That it is taken out again',
+  ),
+  note: kind(
+    z.union([z.strictObject({ text: words.min(1) }), z.strictObject({ noteRead: factId })]),
+    (note) => ('text' in note ? `Your note “${note.text}”` : 'That a note was read'),
   ),
 } as const satisfies { readonly [Kind in keyof SetupBodies]: FactKindOf }
 
@@ -154,4 +158,5 @@ export const SHAPES_ARE_EQUAL: {
   'program-check': true,
   record: true,
   'put-away': true,
+  note: true,
 }

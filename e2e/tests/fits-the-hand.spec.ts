@@ -51,13 +51,13 @@ for (const size of SIZES)
     await mira.keys('460')
     await expect(page.getByRole('alert')).toContainText('It should not end in 460')
     await expect(page.getByTestId('shows-else')).toBeInViewport({ ratio: 1 })
-    // The stations by their names, the program and what the marks mean are one press away.
+    // Every step by its name, the program and what the marks mean are one press away.
     await page.getByTestId('menu').click()
-    const menu = page.getByRole('navigation', { name: 'stations by name' })
-    await expect(menu.getByRole('button', { name: /Lengths/ })).toBeVisible()
+    const menu = page.getByRole('navigation', { name: 'every step' })
+    await expect(menu.getByText('Lengths', { exact: true })).toBeVisible()
     await expect(page.getByRole('group', { name: 'what the marks mean' })).toContainText('proven')
     expect(await barriers(page)).toEqual([])
-    await menu.getByRole('button', { name: /X and Y/ }).click()
+    await menu.getByText('Hold the part').click()
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Seat the part/)
     // What is said of a step that reads nothing stays in view as well.
     await page.goto(product.address)

@@ -184,6 +184,11 @@ export interface PutAwayBody {
 
 export type PutAway = Entered & PutAwayBody
 
+/** A few words to whoever goes on with the set-up, or that they were read. */
+export type NoteBody = { readonly text: string } | { readonly noteRead: string }
+
+export type Note = Entered & NoteBody
+
 /** What can happen at a set-up, by the kind of its fact. */
 export interface SetupBodies {
   readonly sheet: SetupSheet
@@ -199,6 +204,7 @@ export interface SetupBodies {
   readonly 'program-check': ProgramCheckBody
   readonly record: RecordBody
   readonly 'put-away': PutAwayBody
+  readonly note: NoteBody
 }
 
 export type SetupFact = FactOf<SetupBodies>
@@ -230,6 +236,7 @@ export interface SetupDocument {
   readonly programChecks: readonly ProgramChecked[]
   readonly records: readonly Recorded[]
   readonly putAways: readonly PutAway[]
+  readonly notes: readonly Note[]
   /** How many facts it is made of: the place of the next one. */
   readonly length: number
   /** Place of the last fact that changed it: a record does not, nor a look at the file at the machine, nor putting it away. */

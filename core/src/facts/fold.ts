@@ -17,10 +17,16 @@ const LIST_OF = {
   'program-check': 'programChecks',
   record: 'records',
   'put-away': 'putAways',
+  note: 'notes',
 } as const satisfies Readonly<Record<ListedKind, keyof SetupDocument>>
 
 /** Facts after which a released set-up is still what was released. */
-const CHANGES_NOTHING: readonly SetupFact['kind'][] = ['record', 'program-check', 'put-away']
+const CHANGES_NOTHING: readonly SetupFact['kind'][] = [
+  'record',
+  'program-check',
+  'put-away',
+  'note',
+]
 
 /**
  * A set-up as it stands after all facts of its stream: the same on the device, on the server and on the command line.
@@ -47,6 +53,7 @@ export function foldSetup({ id, facts }: Pick<SetupFile, 'id' | 'facts'>): Setup
     programChecks: [],
     records: [],
     putAways: [],
+    notes: [],
     length: 1,
     lastChange: 0,
   } satisfies SetupDocument

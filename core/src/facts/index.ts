@@ -19,6 +19,7 @@ export {
 } from './document'
 export { type SetupEvent } from './event'
 export { type Crossing, crossingsOf } from './crossings'
+export { openNotes, type OpenNote } from './open-notes'
 export { appendFact, factIds, foldSetup, isReleased, putAway } from './fold'
 export { rebaseOf } from './rebase'
 export { REPLACED_BECAUSE, type ReplacedBecause } from './replaced'

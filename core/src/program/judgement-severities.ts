@@ -23,6 +23,8 @@ export const JUDGEMENT_SEVERITIES: Readonly<
   'beyond-travel': 'danger',
   'cuts-far-beneath': 'danger',
   'tool-not-on-sheet': 'danger',
+  'head-grips-nothing': 'danger',
+  'head-differs': 'look',
   'diameter-not-set': 'danger',
   'diameter-stale': 'danger',
   'substitute-not-compensated': 'danger',

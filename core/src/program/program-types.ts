@@ -1,6 +1,7 @@
 import type { LengthUnit, Nanometres } from '../length/length'
 import type { MachineAxis } from '../address/row'
 import type { BLOCK_FAULTS } from './block'
+import type { HeadNumber } from './head-numbers'
 
 /** What a reader could not follow, or what is wrong in a line. None is fatal. */
 export const PROGRAM_PROBLEMS = [
@@ -132,6 +133,8 @@ export const NEED_JUDGEMENTS = [
   'reaches-jaws',
   'reaches-parallels',
   'cuts-far-beneath',
+  'head-differs',
+  'head-grips-nothing',
 ] as const
 
 export type ProgramJudgementCode =
@@ -150,6 +153,12 @@ export interface ProgramJudgement extends ProgramPlace {
    * substituted tool cuts, below zero into it.
    */
   readonly amount?: Nanometres
+  /** A number in the comments at its head, and the sheet's own. */
+  readonly head?: {
+    readonly of: HeadNumber['of']
+    readonly says: Nanometres
+    readonly sheet: Nanometres
+  }
   /** Turns a minute that are called for. */
   readonly speed?: number
   /** Turns a minute that are allowed. */

@@ -8,6 +8,7 @@ import type { Solution } from '../solve/solution'
 import { isOf } from '../address/address'
 import { rangesOf } from './machine-extents'
 import { openNeedOf } from './needed-address'
+import { headAgainstSheet } from './head-against-sheet'
 import { judged } from './judged'
 import { registerNeeds } from './register-needs'
 import type {
@@ -43,6 +44,7 @@ export function judgeNeeds(
       ...travels(operation, document, solution),
       ...beneath(operation, document, solution),
     ]),
+    ...headAgainstSheet(reading, document),
     ...finderSpeed(reading, document),
     ...solution.warnings
       .filter(({ code }) => code === 'lift-active')

@@ -1,5 +1,3 @@
-import type { MachineAxis } from '../address/row'
-import type { Nanometres } from '../length/length'
 import { JUDGEMENT_SEVERITIES } from '../program/judgement-severities'
 import type { ProgramJudgement, ProgramJudgementCode, ProgramPlace } from '../program/program-types'
 
@@ -7,13 +5,5 @@ import type { ProgramJudgement, ProgramJudgementCode, ProgramPlace } from '../pr
 export const judged = (
   code: ProgramJudgementCode,
   place: ProgramPlace,
-  about: {
-    readonly tool?: number
-    readonly register?: number
-    readonly row?: string
-    readonly axis?: MachineAxis
-    readonly amount?: Nanometres
-    readonly speed?: number
-    readonly limit?: number
-  } = {},
+  about: Omit<ProgramJudgement, 'code' | 'severity' | keyof ProgramPlace> = {},
 ): ProgramJudgement => ({ code, severity: JUDGEMENT_SEVERITIES[code], ...place, ...about })

@@ -8,14 +8,9 @@ import type {
   ProgramProblem,
   ProgramProblemCode,
 } from '../program/program-types'
+import { HEAD_WORDS } from './head-words'
+import type { JudgementWords } from './judgement-words'
 import type { LengthWriter } from './warning-words'
-
-/** What a judgement says: what it is, why it matters, what to do. */
-export interface JudgementWords {
-  readonly title: string
-  readonly why: string
-  readonly remedy: string
-}
 
 const judgements: Readonly<
   Record<ProgramJudgementCode, (about: ProgramJudgement, write: LengthWriter) => JudgementWords>
@@ -100,6 +95,7 @@ const judgements: Readonly<
     why: 'At 100 % everything goes twice as fast as was meant, or half.',
     remedy: 'Set the override as the comment says before the start, and leave it there.',
   }),
+  ...HEAD_WORDS,
   'unit-differs': () => ({
     title: 'The program and the set-up have different units',
     why: 'One of them is wrong by 25.4 times.',

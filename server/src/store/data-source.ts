@@ -26,6 +26,7 @@ import { WhatDevicesHadSeen1796716800000 } from './migrations/what-devices-had-s
 import { FirstTables1772438400000 } from './migrations/first-tables'
 import { AtTheDoor1797321600000 } from './migrations/at-the-door'
 import { ManyShops1797494400000 } from './migrations/many-shops'
+import { Notes1797580800000 } from './migrations/notes'
 import { PagesOfSetups1797408000000 } from './migrations/pages-of-setups'
 import { clientOf, urlsOf } from './primary'
 import { givenUpWhereItHangs, NO_SHOP, poolClass, shopPool } from './shop-pool'
@@ -57,6 +58,7 @@ const MIGRATIONS = [
   AtTheDoor1797321600000,
   PagesOfSetups1797408000000,
   ManyShops1797494400000,
+  Notes1797580800000,
 ]
 
 /** Nobody at a machine waits longer than this; a migration may. */

@@ -1,10 +1,11 @@
 import { useRouter } from 'expo-router'
 import { useState } from 'react'
-import { sheetAgain } from '@pine/core/running'
+import { programAgain, sheetAgain } from '@pine/core/running'
 import { shopMachineOf, type MachineDeclaration, type SetupSheet } from '@pine/core/sheet'
 import { v7 as uuid } from 'uuid'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
 import { beginSetup } from '@/data/setup/begun'
+import { enterFact } from '@/data/setup/one-setup'
 import { useSession } from '@/data/server/session'
 import { useGauges, useMachines } from '@/data/shop/shop'
 import type { StandingSetup } from '@/data/setup/standing'
@@ -26,6 +27,7 @@ function Again({ id, setup }: { id: string; setup: StandingSetup }) {
   if ((machines === undefined && !noMachines) || (gauges === undefined && !noGauges))
     return <Message text="Opening the sheet …" tone="soft" />
   const written = setup.sheetAsWritten
+  const program = programAgain(setup.document)
   const machine = shopMachineOf(machines ?? [], written)?.machine as MachineDeclaration | undefined
   const sheet: SetupSheet = sheetAgain({ ...setup.document, sheet: written }, setup.solution, {
     machine,
@@ -38,6 +40,9 @@ function Again({ id, setup }: { id: string; setup: StandingSetup }) {
       finish="Start measuring"
       onFinish={async (finished) => {
         await beginSetup({ ...ids, sheet: finished }, by)
+        // What ran with it runs again: it is looked over, and held against the file at the machine, before anything is released.
+        if (program !== undefined)
+          await enterFact(ids.id, { kind: 'program', body: program }, by, 1)
         router.replace({ pathname: '/setups/[id]', params: { id: ids.id } })
       }}
     />

@@ -8,6 +8,10 @@ export interface RunActionsProps {
   readonly onPlan: () => void
   /** None for who may not enter. */
   readonly onChanged?: (() => void) | undefined
+  /** A few words to whoever goes on; none for who may not enter. */
+  readonly onNote?: (() => void) | undefined
+  /** The touch that was made last, to be made once more; none before the first. */
+  readonly lastTouch?: { readonly name: string; readonly again: () => void } | undefined
   /** When numbers are keyed, the other way than now; none for who may not enter. */
   readonly keying: { readonly words: string; readonly turn: () => void } | undefined
   /** Begins the same job once more; none for who may not enter. */
@@ -20,6 +24,8 @@ export function RunActions({
   onProgram,
   onPlan,
   onChanged,
+  onNote,
+  lastTouch,
   keying,
   onAgain,
 }: RunActionsProps) {
@@ -34,6 +40,16 @@ export function RunActions({
       {onChanged && (
         <Button onPress={onChanged} testID="changed">
           Something changed
+        </Button>
+      )}
+      {lastTouch && (
+        <Button onPress={lastTouch.again} testID="last-touch">
+          Once more: {lastTouch.name}
+        </Button>
+      )}
+      {onNote && (
+        <Button onPress={onNote} testID="leave-note">
+          Note to the next shift
         </Button>
       )}
       {keying && (

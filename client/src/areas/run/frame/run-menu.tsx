@@ -1,54 +1,33 @@
-import { View } from '@tamagui/core'
-import { STATIONS, stationTrust, type Station, type StepState } from '@pine/core/plan'
+import { type SetupDocument } from '@pine/core/facts'
+import { type StepState } from '@pine/core/plan'
 import { TRUST_STATES } from '@pine/core/registers'
-import { STATION_NAMES } from '@pine/core/words'
 import { Button } from '@/kit/button'
 import { Overlay } from '@/kit/overlay'
 import { Column, Row } from '@/kit/surfaces'
+import { StepsList } from './steps-rail'
 import { RunActions, type RunActionsProps } from './run-actions'
 import { TRUST_NAMES, TrustMark } from '@/kit/trust-mark'
 import { Words } from '@/kit/words'
 
 export interface RunMenuProps extends RunActionsProps {
+  readonly document: SetupDocument
   readonly steps: readonly StepState[]
-  readonly current: Station
-  readonly onStation: (station: Station) => void
+  readonly current: StepState
+  readonly onStep: (key: string) => void
   readonly onClose: () => void
 }
 
-/** What a phone has no room for: every station by its name, the program, and what the marks mean. */
-export function RunMenu({ steps, current, onStation, onClose, ...actions }: RunMenuProps) {
+/** What a phone has no room for: what can be done at any step, every step by its name, and what the marks mean. */
+export function RunMenu({ document, steps, current, onStep, onClose, ...actions }: RunMenuProps) {
   return (
     <Overlay onClose={onClose}>
-      <Column gap="$2" role="navigation" aria-label="stations by name">
-        {STATIONS.map((station) => {
-          const trust = stationTrust(steps, station)
-          return (
-            trust && (
-              <View
-                key={station}
-                render="button"
-                flexDirection="row"
-                alignItems="center"
-                gap="$3"
-                minHeight={44}
-                padding={0}
-                borderWidth={0}
-                backgroundColor="transparent"
-                cursor="pointer"
-                onPress={() => onStation(station)}
-                aria-current={station === current ? 'step' : undefined}
-              >
-                <TrustMark state={trust} size={26} />
-                <Words as="lead" strong={station === current}>
-                  {STATION_NAMES[station]}
-                </Words>
-                <Words as="note">{TRUST_NAMES[trust]}</Words>
-              </View>
-            )
-          )
-        })}
-        <RunActions {...actions} />
+      <Column gap="$2">
+        <Row flexWrap="wrap" gap="$2">
+          <RunActions {...actions} />
+        </Row>
+        <Column gap="$2" role="navigation" aria-label="every step">
+          <StepsList document={document} steps={steps} current={current} onStep={onStep} />
+        </Column>
         <Row
           flexWrap="wrap"
           columnGap="$3"

@@ -3,7 +3,6 @@ import { useCallback, useState } from 'react'
 import { useMedia, View } from '@tamagui/core'
 import type { Address } from '@pine/core/address'
 import { type Chain } from '@pine/core/chain'
-import type { Enter } from '@/data/outbox/said'
 import { useMay } from '@/data/server/session'
 import { useSetup } from '@/data/setup/one-setup'
 import type { StandingSetup } from '@/data/setup/standing'
@@ -11,30 +10,33 @@ import { AppBar } from '@/kit/app-bar'
 import { Overlay } from '@/kit/overlay'
 import { Scroll } from '@/kit/scroll'
 import { Column, Row } from '@/kit/surfaces'
+import { stepName } from '@pine/core/words'
 import { Words } from '@/kit/words'
-import { CheckStep } from '../ready/check-step'
+import { BackTo } from './back-to'
+import { NoteEntry } from './note-banner'
 import { OfferedFirst } from '../kept/offered-first'
-import { KeyInStep } from '../key-in/key-in-step'
 import { DrawingsBeside } from './drawings-beside'
 import { fillsTheMiddle } from './drawings-view'
 import { LookingOn } from './looking-on'
-import { NeededStep } from './needed-step'
 import { OpenedSetup } from './opened-setup'
-import { ReadingStep } from '../read/reading-step'
-import { ProofStep } from '../prove/proof-step'
-import { ReleaseStep } from '../release/release-step'
 import { RunActions } from './run-actions'
 import { RunBanners } from './run-banners'
 import { RunBar } from './run-bar'
 import { RunMenu } from './run-menu'
-import { keyingView, runView, type RunView } from './run-view'
+import { keyingView, lastTouch, runView } from './run-view'
 import { RegistersPanel } from './registers-panel'
-import { SheetStep } from '../ready/sheet-step'
 import { SomethingChanged } from './something-changed'
 import { StepAfterProvider } from './step-after'
+import { StepBody } from './step-body'
 import { StepsRail } from './steps-rail'
 import { TraceView } from './trace-view'
 import { Trail } from './trail'
+
+/** Somewhere else for a moment: where from, and the touch that is made once more there. */
+interface Jump {
+  readonly from: string
+  readonly again?: string
+}
 
 /** The run of one set-up. The step is in the address, so that a reload or another device finds it. */
 export function RunScreen({ id, stepKey }: { id: string; stepKey: string | undefined }) {
@@ -60,18 +62,42 @@ function Run({
   const view = runView(setup, stepKey)
   const { current } = view
   const fills = fillsTheMiddle(current.step) && view.waitsFor === undefined
+  const [jump, setJump] = useState<Jump>()
   const goTo = (step: string | undefined) => {
     setTraced(undefined)
+    setJump(undefined)
     router.setParams({ step })
+  }
+  /** Elsewhere for a moment: the way back is kept, and what is done there leads back. */
+  const jumpTo = (to: string, again = false) => {
+    const from = jump?.from ?? current.step.key
+    goTo(to)
+    setMenu(false)
+    if (to !== from) setJump({ from, ...(again && { again: to }) })
   }
   const toProgram = () => router.push({ pathname: '/setups/program', params: { id } })
   const toPlan = () => router.push({ pathname: '/setups/plan', params: { id } })
   const toAgain = () => router.push({ pathname: '/setups/again', params: { id } })
   // The same for as long as the set-up is open, so that a key that is typed draws nothing anew for it.
   const trace = useCallback((title: string, chain: Chain) => setTraced({ title, chain }), [])
-  const onDone = (keyed?: Address) => goTo(view.following(keyed))
+  const onDone = (keyed?: Address) => goTo(jump?.from ?? view.following(keyed))
+  const back =
+    jump && steps.find(({ step }) => step.key === jump.from && step.key !== current.step.key)
+  const last = lastTouch(setup)
   const [changing, setChanging] = useState(false)
   const [menu, setMenu] = useState(false)
+  const [noting, setNoting] = useState(false)
+  const note = noting && (
+    <Overlay onClose={() => setNoting(false)}>
+      <NoteEntry
+        enter={enter}
+        onClose={() => {
+          setNoting(false)
+          setMenu(false)
+        }}
+      />
+    </Overlay>
+  )
   const changed = changing && (
     <Overlay onClose={() => setChanging(false)}>
       <SomethingChanged
@@ -106,6 +132,7 @@ function Run({
         setup={setup}
         view={view}
         enter={enter}
+        again={jump?.again === current.step.key}
         onStep={goTo}
         onDone={onDone}
         onTrace={trace}
@@ -128,6 +155,7 @@ function Run({
       title={traced.title}
       chain={traced.chain}
       setup={setup}
+      onStep={jumpTo}
       onClose={() => setTraced(undefined)}
     />
   )
@@ -164,12 +192,15 @@ function Run({
               onProgram={toProgram}
               onPlan={toPlan}
               onChanged={mayEnter ? () => setChanging(true) : undefined}
+              onNote={mayEnter ? () => setNoting(true) : undefined}
+              lastTouch={last && { name: last.name, again: () => jumpTo(last.key, true) }}
               keying={keying && { words: keying.words, turn: turnKeying }}
               onAgain={mayEnter ? toAgain : undefined}
             />
           </Scroll>
         </View>
         {changed}
+        {note}
       </View>
     )
   return (
@@ -193,9 +224,13 @@ function Run({
           <Words as="note" tone="act" strong numberOfLines={1}>
             {view.place}
           </Words>
-          <Words as="note" numberOfLines={1} flexShrink={1}>
-            {view.about}
-          </Words>
+          {back === undefined ? (
+            <Words as="note" numberOfLines={1} flexShrink={1}>
+              {view.about}
+            </Words>
+          ) : (
+            <BackTo name={stepName(document, back.step)} onPress={() => goTo(back.step.key)} />
+          )}
         </Row>
       </Column>
       <View flex={1} minHeight={0} role="main">
@@ -204,13 +239,13 @@ function Run({
       {changed}
       {menu && (
         <RunMenu
+          document={document}
           steps={steps}
-          current={current.step.station}
+          current={current}
           program={document.programs.at(-1)?.name}
-          onStation={(station) => {
-            setMenu(false)
-            goTo(view.entrance(station))
-          }}
+          onStep={jumpTo}
+          lastTouch={last && { name: last.name, again: () => jumpTo(last.key, true) }}
+          onNote={mayEnter ? () => setNoting(true) : undefined}
           onProgram={toProgram}
           onPlan={toPlan}
           keying={keying && { words: keying.words, turn: turnKeying }}
@@ -218,83 +253,8 @@ function Run({
           onClose={() => setMenu(false)}
         />
       )}
+      {note}
       {traceView && <Overlay onClose={() => setTraced(undefined)}>{traceView}</Overlay>}
     </View>
   )
-}
-
-interface StepBodyProps {
-  readonly id: string
-  readonly setup: StandingSetup
-  readonly view: RunView
-  readonly enter: Enter
-  readonly onStep: (key: string | undefined) => void
-  readonly onDone: (keyed?: Address) => void
-  readonly onTrace: (title: string, chain: Chain) => void
-}
-
-function StepBody({ id, setup, view, enter, onStep, onDone, onTrace }: StepBodyProps) {
-  const { document } = setup
-  const { current, waitsFor, register } = view
-  const { step } = current
-  const parts = { setupId: id, setup, enter, onDone: () => onDone() }
-  if (waitsFor !== undefined)
-    return <NeededStep document={document} current={current} needed={waitsFor} onStep={onStep} />
-  switch (step.does) {
-    case 'sheet':
-      return <SheetStep document={document} onDone={onDone} />
-    case 'check':
-      return (
-        <CheckStep
-          key={step.key}
-          {...parts}
-          // A zero that was found again mends what its loss had opened: what is open is asked afresh.
-          onDone={
-            step.check === 'home' && document.sheet.machine.homing !== 'axis-by-axis'
-              ? () => onStep(undefined)
-              : onDone
-          }
-          check={step.check}
-          stop={step.stop}
-          onStep={onStep}
-        />
-      )
-    case 'read':
-      return (
-        <ReadingStep
-          key={step.key}
-          {...parts}
-          onDone={onDone}
-          quantity={step.quantity}
-          onTrace={onTrace}
-        />
-      )
-    case 'key-in':
-      return (
-        register && (
-          <KeyInStep
-            key={step.key}
-            {...parts}
-            register={register}
-            onLater={() => onStep(view.later)}
-            onStep={onStep}
-            onTrace={onTrace}
-          />
-        )
-      )
-    case 'prove':
-      return (
-        <ProofStep
-          key={step.key}
-          {...parts}
-          row={step.row}
-          tool={step.tool}
-          onTo={(address) => onStep(`key-in:${address}`)}
-        />
-      )
-    case 'record':
-      return (
-        <ReleaseStep setupId={id} setup={setup} enter={enter} onStep={onStep} onTrace={onTrace} />
-      )
-  }
 }

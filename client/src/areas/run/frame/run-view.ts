@@ -7,6 +7,7 @@ import {
   type Step,
   type StepState,
 } from '@pine/core/plan'
+import { quantityKey } from '@pine/core/quantities'
 import { type Register } from '@pine/core/registers'
 import { type Solution } from '@pine/core/solve'
 import { STATION_NAMES, stepName } from '@pine/core/words'
@@ -115,6 +116,17 @@ function aboutWords({ document, steps }: StandingSetup, { step }: StepState): st
   const later = steps.slice(steps.findIndex((one) => one.step.key === step.key))
   const next = later.find((one) => one.step.station !== step.station)
   return next ? `then ${STATION_NAMES[next.step.station]}` : ''
+}
+
+/** The touch that was made last, where its step is still there: made once more in two presses. */
+export function lastTouch({
+  document,
+  steps,
+}: StandingSetup): { readonly key: string; readonly name: string } | undefined {
+  const last = document.readings.findLast(({ kept }) => kept === undefined)
+  const key = last && quantityKey(last)
+  const state = steps.find(({ step }) => step.key === key)
+  return state && { key: state.step.key, name: stepName(document, state.step) }
 }
 
 /** When numbers are keyed, the other way than now, as something to press; a further version of the sheet says it. */

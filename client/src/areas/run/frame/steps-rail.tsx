@@ -52,18 +52,14 @@ export function StepsRail({ document, steps, current, onStep }: StepsRailProps) 
           {document.sheet.machine.name} · {document.sheet.unit}
         </Words>
       </Column>
-      {STATIONS.map((station) => (
-        <StationSteps
-          key={station}
-          station={station}
-          document={document}
-          steps={steps}
-          current={current}
-          onStep={onStep}
-        />
-      ))}
+      <StepsList document={document} steps={steps} current={current} onStep={onStep} />
     </Scroll>
   )
+}
+
+/** The steps under the names of their stations. */
+export function StepsList(props: StepsRailProps) {
+  return STATIONS.map((station) => <StationSteps key={station} station={station} {...props} />)
 }
 
 function StationSteps({

@@ -3,6 +3,7 @@ import { View } from '@tamagui/core'
 import { expandedUncertainty } from '@pine/core/budget'
 import { traceOf, valueOf, type Chain } from '@pine/core/chain'
 import { formatLength } from '@pine/core/length'
+import { quantityKey } from '@pine/core/quantities'
 import { adviceForRegister } from '@pine/core/registers'
 import { needOf } from '@pine/core/sheet'
 import {
@@ -22,13 +23,16 @@ import { lengthWriter } from './write-length'
 export interface TraceViewProps {
   readonly title: string
   readonly chain: Chain
-  readonly setup: Pick<StandingSetup, 'document' | 'solution'>
+  readonly setup: Pick<StandingSetup, 'document' | 'solution' | 'steps'>
+  /** To the step that a number was read at. */
+  readonly onStep?: (key: string) => void
   readonly onClose: () => void
 }
 
 /** How a number came: its terms as a sum, each with who read it and when. */
-export function TraceView({ title, chain, setup, onClose }: TraceViewProps) {
+export function TraceView({ title, chain, setup, onStep, onClose }: TraceViewProps) {
   const { solution } = setup
+  const readings = readingSteps(setup, chain)
   return (
     <Column role="region" aria-label={`Where ${title} comes from`} gap="$2" testID="trace">
       <Row justifyContent="space-between">
@@ -58,6 +62,7 @@ export function TraceView({ title, chain, setup, onClose }: TraceViewProps) {
               <Digits as="lead">
                 {describeTerm(line, index === 0)} {line.unit}
               </Digits>
+              <ToStep step={readings.get(line.sourceId)} onStep={onStep} />
             </Line>
           ))}
         <View borderTopWidth={2} borderColor="$ink">
@@ -75,6 +80,37 @@ export function TraceView({ title, chain, setup, onClose }: TraceViewProps) {
       </Words>
       <HowGood setup={setup} chain={chain} />
     </Column>
+  )
+}
+
+/** Of each number that was read in this set-up: the step that it was read at. */
+function readingSteps(
+  { document, steps }: TraceViewProps['setup'],
+  { terms }: Chain,
+): ReadonlyMap<string, string> {
+  return new Map(
+    terms.flatMap(({ source }) => {
+      const reading = document.readings.find(({ id }) => id === source.reading)
+      const key = reading && quantityKey(reading)
+      return key !== undefined && steps.some(({ step }) => step.key === key)
+        ? [[source.id, key] as const]
+        : []
+    }),
+  )
+}
+
+function ToStep({
+  step,
+  onStep,
+}: {
+  readonly step: string | undefined
+  readonly onStep: TraceViewProps['onStep']
+}) {
+  if (step === undefined || onStep === undefined) return null
+  return (
+    <Button kind="plain" onPress={() => onStep(step)} label={`to the touch ${step}`}>
+      ›
+    </Button>
   )
 }
 

@@ -31,6 +31,8 @@ export interface ReadingStepProps extends Omit<StepProps, 'onDone'> {
   /** @param keyed the register that was keyed with the reading. */
   readonly onDone: (keyed?: Address) => void
   readonly quantity: QuantityName
+  /** What was read is read once more at once, and not looked at first. */
+  readonly startsAgain?: boolean
   readonly onTrace: (title: string, chain: Chain) => void
 }
 
@@ -39,13 +41,14 @@ export function ReadingStep({
   setupId,
   setup,
   quantity,
+  startsAgain = false,
   enter,
   onDone,
   onTrace,
 }: ReadingStepProps) {
   const { wide, small } = useMedia()
   const [insisted, setInsisted] = useState(false)
-  const [again, setAgain] = useState(false)
+  const [again, setAgain] = useState(startsAgain)
   const reading = useReading(setupId, setup, quantity, again)
   const { draft, numbers, view, preview, solution } = reading
   const { words, standing, disagrees, spread } = view

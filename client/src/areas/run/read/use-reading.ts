@@ -75,6 +75,8 @@ export function useReading(
     [document, draft, quantity, standingId, position],
   )
   const capture = draft.apart === undefined ? couldCapture : undefined
+  const unplaced =
+    capture === undefined ? positionProblem(document, setup.solution, quantity, reads) : undefined
   const numbers = useNumbers<FieldKey>(
     `numbers:${setupId}:${key}`,
     document.sheet.unit,
@@ -90,28 +92,32 @@ export function useReading(
   const complete = fields.every((field) => numbers.value(field) !== undefined)
   const rowNm = capture && numbers.value('read')
   const told = capture && rowNm !== undefined ? capturedReading(capture, rowNm) : undefined
-  const body = complete
-    ? bodyOf(
-        draft,
-        quantity,
-        (field) => told ?? written(field),
-        standingId,
-        asksForSpindle(document, quantity),
-        // What the row tells is a position of the machine, unless it is the counter that was copied.
-        capture === undefined ? position : capture.position,
-      )
-    : undefined
+  // A number of which nobody says what it is tells nothing yet.
+  const body =
+    complete && unplaced === undefined
+      ? bodyOf(
+          draft,
+          quantity,
+          (field) => told ?? written(field),
+          standingId,
+          asksForSpindle(document, quantity),
+          // What the row tells is a position of the machine, unless it is the counter that was copied.
+          capture === undefined ? position : capture.position,
+        )
+      : undefined
   const zeroed = zeroedHere(quantity, reads)
   const readBelief = useMemo(
     () =>
-      beliefOf(
-        document,
-        draft,
-        quantity,
-        // A row that is captured tells a position of the machine.
-        capture === undefined ? position : capture.position,
-      ),
-    [document, draft, quantity, capture, position],
+      unplaced === undefined
+        ? beliefOf(
+            document,
+            draft,
+            quantity,
+            // A row that is captured tells a position of the machine.
+            capture === undefined ? position : capture.position,
+          )
+        : undefined,
+    [document, draft, quantity, capture, position, unplaced],
   )
   const belief = useMemo(
     () => (readBelief && capture ? rowExpected(capture, readBelief) : readBelief),
@@ -194,8 +200,6 @@ export function useReading(
       reads,
     ],
   )
-  const unplaced =
-    capture === undefined ? positionProblem(document, setup.solution, quantity, reads) : undefined
 
   return {
     draft,
