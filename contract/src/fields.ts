@@ -32,7 +32,8 @@ const addressText = z
 /** A row of the control that holds a number. */
 export const address = addressText as unknown as z.ZodType<Address, Address>
 
-export const registerNumber = z.int().min(1).max(999)
+/** A tool's number, or that of its row: some controls have a T0 and an H0. */
+export const registerNumber = z.int().min(0).max(999)
 export const turnsAMinute = z.number().positive().max(1_000_000)
 
 export const gaugeIds = z.array(name).max(10)

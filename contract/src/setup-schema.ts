@@ -46,8 +46,8 @@ export const axisPlanSchema = z.discriminatedUnion('by', [
   z.strictObject({
     by: z.literal('two-faces'),
     side,
-    size: writtenLengthSchema,
-    tolerance: writtenLengthSchema,
+    size: writtenLengthSchema.optional(),
+    tolerance: writtenLengthSchema.optional(),
     drawing: writtenLengthSchema,
   }),
   z.strictObject({
@@ -114,10 +114,13 @@ export const setupSheetSchema = z.strictObject({
       position: writtenLengthSchema.optional(),
     })
     .optional(),
+  quick: z.enum(['lengths', 'row']).optional(),
   keying: z.enum(KEYINGS).optional(),
   zero: words,
   plane: name,
-  stock: z.strictObject({ X: writtenLengthSchema, Y: writtenLengthSchema, Z: writtenLengthSchema }),
+  stock: z
+    .strictObject({ X: writtenLengthSchema, Y: writtenLengthSchema, Z: writtenLengthSchema })
+    .optional(),
   holding: z
     .strictObject({
       jaw: writtenLengthSchema,
@@ -187,6 +190,12 @@ export const eventSchema = z.discriminatedUnion('kind', [
     kind: z.literal('external-changed'),
     axis: machineAxis,
     value: writtenLengthSchema,
+  }),
+  z.strictObject({
+    kind: z.literal('row-stands'),
+    address,
+    holds: writtenLengthSchema,
+    whose: words.min(1).optional(),
   }),
   z.strictObject({
     kind: z.literal('counter-zeroed'),

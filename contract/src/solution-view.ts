@@ -35,7 +35,9 @@ export const solutionViewSchema = z.object({
           copies: z.string().optional(),
           /** The length that is to be active while a position in Z is told; null where none is. */
           activeLength: z.string().nullable().optional(),
-          counter: z.object({ full: z.string(), half: z.string() }).optional(),
+          counter: z
+            .object({ full: z.string(), half: z.string(), atSecond: z.string().optional() })
+            .optional(),
         })
         .nullable()
         .default(null),

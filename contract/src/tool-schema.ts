@@ -1,9 +1,9 @@
 import { SEATS, TOOL_HAPPENINGS } from '@pine/core/shop'
 import { z } from 'zod'
-import { name, reason, registerNumber, uuid, words, writtenLengthSchema } from './fields'
+import { name, reason, uuid, words, writtenLengthSchema } from './fields'
 
 /** Where a tool is: in a pocket of a machine, by the number that it is called with there. */
-const placeSchema = z.strictObject({ machine: uuid(), pocket: registerNumber })
+const placeSchema = z.strictObject({ machine: uuid(), pocket: z.int().min(1).max(999) })
 
 /** Properties by their ISO 13399 symbols; what each is called is core's (TOOL_PROPERTIES). */
 const propertiesSchema = z.strictObject({

@@ -93,12 +93,12 @@ test('several problems are told in one pass, with what came', () => {
   const bad = JSON.parse(example('setting-plane.json'))
   const { body: sheet } = bad.facts[0]
   sheet.unit = 'furlong'
-  sheet.tools[0].number = 0
+  sheet.tools[0].number = -1
   bad.facts[1].body.of = 'elsewhere'
   const parsed = parseSetupFile(bad)
   expect(parsed.ok ? [] : parsed.problems.map(({ place, received }) => [place, received])).toEqual([
     ['facts.0.body.unit', 'furlong'],
-    ['facts.0.body.tools.0.number', '0'],
+    ['facts.0.body.tools.0.number', '-1'],
     ['facts.1.body.of', 'elsewhere'],
   ])
 })
@@ -242,7 +242,7 @@ describe('what is wrong with a field says what was expected there', () => {
       'gauges',
       'at most 200 of them',
     ],
-    ['a tool 0', (sheet) => (sheet.tools[0].number = 0), 'tools.0.number', '1 or more'],
+    ['a tool below 0', (sheet) => (sheet.tools[0].number = -1), 'tools.0.number', '0 or more'],
     ['an empty name', (sheet) => (sheet.name = ' '), 'name', 'a text that is not empty'],
     ['a machine’s id', (sheet) => (sheet.machineId = 'x'), 'machineId', 'an id (UUID)'],
     ['a unit', (sheet) => (sheet.unit = 'cm'), 'unit', 'one of mm, in'],

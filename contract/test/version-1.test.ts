@@ -53,7 +53,7 @@ test('set-ups in which things moved open as they were', () => {
 test('what is wrong is told where it stands in the file that came', () => {
   const old = fixture('whole-run.json')
   old.readings[1].read.text = '12..5'
-  old.sheet.tools[0].number = 0
+  old.sheet.tools[0].number = -1
   const parsed = parseSetupFile(old)
   expect(parsed.ok ? [] : parsed.problems.map(({ place }) => place)).toEqual([
     'sheet.tools.0.number',

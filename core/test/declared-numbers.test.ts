@@ -73,7 +73,7 @@ const NUMBERS: Numbers = [
     [
       `stock.${axis}`,
       'positive',
-      (text) => workedSheet({ stock: { ...base.stock, [axis]: mm(text) } }),
+      (text) => workedSheet({ stock: { ...base.stock!, [axis]: mm(text) } }),
     ],
   ]),
   ['holding.jaw', 'positive', (text) => holding({ jaw: mm(text) })],

@@ -104,6 +104,13 @@ describe('a control that halves the counter', () => {
     })
   })
 
+  test('or without a drive: told at the second face, the control works out the same row', () => {
+    const line = keyed('halve', twoFaces([leftTouch(), rightTouch()]))('G54.X')
+    // Row = machine position there − what is told.
+    const right = Number(rightTouch().read.text)
+    expect(right - Number(line?.counter?.atSecond)).toBeCloseTo((line?.expected ?? NaN) / 1e6, 6)
+  })
+
   test('the counter is zeroed at the first face of a pair alone: read out of turn, nothing is halved', () => {
     // Touched again on the left, the counter is not zeroed there: the right face was read before.
     const again = [rightTouch(), leftTouch()]

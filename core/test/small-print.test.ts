@@ -168,7 +168,7 @@ describe('an edge that is squared', () => {
   test('tells by its place which length of the part cannot be read', () => {
     const document = edge('left', ['-400', '-250'], ['-399.9', '-240'])
     const { stock } = document.sheet
-    const sheet = { ...document.sheet, stock: { ...stock, Y: mm('fifty') } }
+    const sheet = { ...document.sheet, stock: { ...stock!, Y: mm('fifty') } }
     expect(solve({ ...document, sheet }).problems.map(({ place }) => place)).toContain(
       'sheet.stock.Y',
     )

@@ -20,7 +20,8 @@ export interface ReadingFieldProps {
   readonly before?: string
   readonly placeholder?: string
   readonly value: string
-  readonly unit: LengthUnit
+  /** Empty where it is a number without one. */
+  readonly unit: LengthUnit | ''
   readonly onChange: (text: string) => void
   readonly onSubmit: () => void
   readonly wrong?: boolean
@@ -158,7 +159,7 @@ export const Head = memo(function Head({
   )
 })
 
-const Unit = memo(function Unit({ children }: { children: LengthUnit }) {
+const Unit = memo(function Unit({ children }: { children: LengthUnit | '' }) {
   return (
     <Digits as="lead" tone="soft">
       {children}

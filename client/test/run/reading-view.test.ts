@@ -64,6 +64,14 @@ function view(
   })
 }
 
+test('a face is touched twice in one press: not where another touch stands, nor before it is typed', () => {
+  const using = { draft: { with: ['finder'] } }
+  expect(view(blank, LEFT, { ...using, text: '-412.300' }).mayRepeat).toBe(true)
+  expect(view(blank, LEFT, using).mayRepeat).toBe(false)
+  expect(view(read, LEFT, { ...using, text: '-412.300' }).mayRepeat).toBe(false)
+  expect(view(blank, { of: 'nose-on-plane' }, { text: '-300.000' }).mayRepeat).toBe(false)
+})
+
 describe('a row that is captured at the touch', () => {
   const { machine } = blank.document.sheet
   const asking = example('whole-run', 1, {

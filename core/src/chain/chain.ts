@@ -55,6 +55,7 @@ export type TermRole =
   | 'home-shift'
   | 'correction'
   | 'counter-zero'
+  | 'row-stands'
   | 'active-row'
   | 'active-length'
 

@@ -118,6 +118,11 @@ function eventProblems(
       ]
     case 'external-changed':
       return lengthProblem(`${place}.value`, event.value)
+    case 'row-stands':
+      return [
+        ...unknownName(`${place}.address`, event.address, names.addresses),
+        ...lengthProblem(`${place}.holds`, event.holds),
+      ]
     case 'counter-zeroed':
       return event.machinePosition === undefined
         ? []

@@ -49,6 +49,16 @@ type OtherEvent =
       readonly axis: MachineAxis
       readonly machinePosition?: WrittenLength
     }
+  /**
+   * A row stands as the control shows it: set by somebody before, looked at and not touched here. It is proven like the others.
+   */
+  | {
+      readonly kind: 'row-stands'
+      readonly address: Address
+      readonly holds: WrittenLength
+      /** Who set it, where that is known. */
+      readonly whose?: string
+    }
   /** The control was switched to another unit: what it showed before proves nothing any more. */
   | { readonly kind: 'unit-changed' }
   /**

@@ -29,6 +29,7 @@ export function isRenewed(state: State, event: SetupEvent): boolean {
     case 'gauge-measured':
     case 'order-told':
     case 'corrected':
+    case 'row-stands':
       return false
   }
 }

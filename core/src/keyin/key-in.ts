@@ -23,7 +23,12 @@ export interface KeyInLine {
   /** The length that is active while a position in Z is told, `H3`; null where none is. Only for `position` in Z of a control that keeps lengths. */
   readonly activeLength?: string | null
   /** What the relative counter shows at the second face, and halved; for `halve`. */
-  readonly counter?: { readonly full: string; readonly half: string }
+  readonly counter?: {
+    readonly full: string
+    readonly half: string
+    /** Without halving and driving: the position that is told where the axis stands at the second face. */
+    readonly atSecond: string
+  }
 }
 
 /**
@@ -111,6 +116,7 @@ export function keyInLine(request: KeyInRequest, profile: ControlProfile): KeyIn
         counter: {
           full: write(stand.pair[1] - stand.pair[0]),
           half: write((stand.pair[1] - stand.pair[0]) / 2),
+          atSecond: write(stand.pair[1] - external - value),
         },
       }),
   }

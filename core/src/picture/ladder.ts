@@ -1,5 +1,6 @@
 import { EMPTY_CHAIN, scaleChain, sumChains, valueOf, type Chain } from '../chain/chain'
 import { toNanometres, type Nanometres, type WrittenLength } from '../length/length'
+import { stockDrawn } from '../sheet/stock-drawn'
 import { readLength } from '../length/read-length'
 import type { SetupDocument } from '../facts/document'
 import type { OffsetRow } from '../address/row'
@@ -149,7 +150,7 @@ function onPartLadder(
   const { partTop, tipOnPart } = solution.heights
   const touched = tipOnPart[quantityKey({ of: 'tip-on-part', row, tool })]
   const top = partTop[row]
-  const ground = top ?? declared(document.sheet.stock.Z, 'sheet.stock.Z', 'stock')
+  const ground = top ?? stockHeight(document)
   const gauge = touched ? gaugeBeneath(touched) : gaugeToCome(document, quantity, using)
   const facing = document.sheet.offsets.find((offset) => offset.row === row)?.Z.facing
   const cut = facing ? declared(facing, `sheet.offsets.${row}.Z.facing`, 'facing') : EMPTY_CHAIN
@@ -240,8 +241,8 @@ function partHeights(
 }
 
 /** A part that is not read yet is drawn as if it stood on the plane. */
-const stockHeight = (document: SetupDocument): Chain =>
-  declared(document.sheet.stock.Z, 'sheet.stock.Z', 'stock')
+const stockHeight = ({ sheet }: SetupDocument): Chain =>
+  declared(stockDrawn(sheet).Z, 'sheet.stock.Z', 'stock')
 
 /** A length of the sheet as a height; one that cannot be read draws as nothing. */
 function declared(written: WrittenLength, id: string, name: string): Chain {

@@ -1,5 +1,6 @@
 import { EMPTY_CHAIN, subtractChains, valueOf } from '../chain/chain'
 import { toNanometres, type Nanometres } from '../length/length'
+import { stockDrawn } from '../sheet/stock-drawn'
 import { readLength } from '../length/read-length'
 import {
   approachDirection,
@@ -154,11 +155,12 @@ function nominalFaces(
   const drawing = nmOf(plan.drawing)
   if (plan.by !== 'one-face' && plan.by !== 'turned-corner') {
     // A bore lies somewhere in its part: the stock is drawn around it.
-    const across = plan.by === 'two-faces' ? plan.size : document.sheet.stock[axis]
+    const drawn = stockDrawn(document.sheet)[axis]
+    const across = plan.by === 'two-faces' ? (plan.size ?? drawn) : drawn
     const half = nmOf(across) / 2
     return [toNanometres(drawing - half), toNanometres(drawing + half)]
   }
-  const size = nmOf(document.sheet.stock[axis])
+  const size = nmOf(stockDrawn(document.sheet)[axis])
   return plan.face === FACES_OF_AXIS[axis][0]
     ? [toNanometres(drawing), toNanometres(drawing + size)]
     : [toNanometres(drawing - size), toNanometres(drawing)]

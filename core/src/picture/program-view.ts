@@ -1,4 +1,5 @@
 import { toNanometres, type Nanometres } from '../length/length'
+import { stockDrawn } from '../sheet/stock-drawn'
 import { readLength } from '../length/read-length'
 import { machineFrame } from '../proof/machine-frame'
 import type { Extent, Extents, ProgramReading } from '../program/program-types'
@@ -49,7 +50,7 @@ export function programViews(
 
 function partOf(document: SetupDocument, solution: Solution, offset: OffsetPlan) {
   const { left, right, front, back } = planViewOf(document, solution, offset)
-  const [facing, thick] = [readLength(offset.Z.facing), readLength(document.sheet.stock.Z)]
+  const [facing, thick] = [readLength(offset.Z.facing), readLength(stockDrawn(document.sheet).Z)]
   if (!facing.ok || !thick.ok) return {}
   const top = facing.value.nm
   const { holding } = solution

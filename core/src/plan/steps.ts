@@ -14,6 +14,8 @@ import { facesToTouch } from '../solve/plan-axes'
 import { setWith } from '../registers/set-with'
 import type { Solution } from '../solve/solution'
 import type { TrustState } from '../registers/register'
+import { isStillTouched } from './still-touched'
+import { isAskedQuickly } from './quick-steps'
 import { servedByCut, setWithTool, stopSteps } from './tool-by-tool'
 import { stepState } from './step-state'
 
@@ -122,7 +124,9 @@ export function stepsOf(
         ]),
     { key: 'record', station: 'release', does: 'record' },
   ]
-  return inOrderOfKeying(document, steps).map((step) =>
+  const needed = steps.filter(isStillTouched(document))
+  const asked = sheet.quick === undefined ? needed : needed.filter(isAskedQuickly(sheet))
+  return inOrderOfKeying(document, asked).map((step) =>
     servedByCut(document, stepState(step, document, solution, recorded)),
   )
 }

@@ -55,11 +55,11 @@ function onSheet(
 ): Nanometres | undefined {
   switch (of) {
     case 'stock-X':
-      return nanometresOf(stock.X)
+      return nanometresOf(stock?.X)
     case 'stock-Y':
-      return nanometresOf(stock.Y)
+      return nanometresOf(stock?.Y)
     case 'stock-Z':
-      return nanometresOf(stock.Z)
+      return nanometresOf(stock?.Z)
     case 'jaw':
       return nanometresOf(holding?.jaw)
     case 'parallels':

@@ -1,5 +1,5 @@
 import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
-import { readLength } from '../length/read-length'
+import { nanometresOf, readLength } from '../length/read-length'
 import { outOfReach, type WorkPosition } from '../proof/reach'
 import type { SetupDocument } from '../facts/document'
 import { isOffsetRow, type MachineAxis } from '../address/row'
@@ -187,7 +187,7 @@ function travels(operation: Operation, document: SetupDocument, solution: Soluti
  */
 function beneath(operation: Operation, { sheet }: SetupDocument, { holding }: Solution) {
   const { tool, rows, lowestZ, from } = operation
-  const thick = readLength(sheet.stock.Z)
+  const thick = nanometresOf(sheet.stock?.Z)
   return rows.flatMap(({ row, extents: { Z } }) => {
     const plan = sheet.offsets.find((offset) => offset.row === row)
     const facing = plan && readLength(plan.Z.facing)
@@ -207,7 +207,7 @@ function beneath(operation: Operation, { sheet }: SetupDocument, { holding }: So
       tell(clear < -BREAK_THROUGH_NM ? 'cuts-far-beneath' : 'reaches-parallels', clear)
     return [
       ...tell('reaches-jaws', clearOf(holding.protrusion)),
-      ...(thick.ok ? through(clearOf(thick.value.nm)) : []),
+      ...(thick === undefined ? [] : through(clearOf(thick))),
     ]
   })
 }

@@ -40,11 +40,13 @@ function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
     ),
     ...optional('sheet.needs.depth', needs?.depth, { sign: 'positive' }),
     ...optional('sheet.needs.position', needs?.position, { sign: 'positive' }),
-    ...AXES.map((axis): NamedLength => [
-      `sheet.stock.${axis}`,
-      sheet.stock[axis],
-      { sign: 'positive' },
-    ]),
+    ...AXES.flatMap((axis) =>
+      optional(
+        `sheet.stock.${axis}`,
+        sheet.stock?.[axis] ?? (asksForStock(sheet) ? { text: '', unit: sheet.unit } : undefined),
+        { sign: 'positive' },
+      ),
+    ),
     ...sheet.gauges.flatMap(
       (
         { size, wall, repeatability, uncertainty, foot, footUncertainty, styli = [] },
@@ -118,8 +120,8 @@ function axisLengths(plan: AxisPlan, place: string): readonly NamedLength[] {
     case 'two-faces':
       return [
         drawing,
-        [`${place}.size`, plan.size, positive],
-        [`${place}.tolerance`, plan.tolerance, { sign: 'not-negative' }],
+        ...optional(`${place}.size`, plan.size, positive),
+        ...optional(`${place}.tolerance`, plan.tolerance, { sign: 'not-negative' }),
       ]
     case 'circle':
       return [
@@ -256,3 +258,8 @@ function duplicates(
     return []
   })
 }
+
+/** Jaws hold a part of some height, and an edge runs out over some length. */
+const asksForStock = ({ holding, offsets }: SetupSheet): boolean =>
+  holding !== undefined ||
+  offsets.some(({ edge, X }) => edge !== undefined || X.by === 'turned-corner')

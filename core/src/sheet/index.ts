@@ -13,6 +13,7 @@ export {
   STAYS_PUT,
   type StaysPut,
   type SetupSheet,
+  type Stock,
   type StoodBefore,
   type Stylus,
   type Tool,

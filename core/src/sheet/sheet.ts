@@ -85,9 +85,9 @@ export type AxisPlan =
   | {
       readonly by: 'two-faces'
       readonly side: Side
-      /** Distance of the two faces on the drawing, and how far the implied size may differ. */
-      readonly size: WrittenLength
-      readonly tolerance: WrittenLength
+      /** Distance of the two faces on the drawing, and how far the implied size may differ; left out where nobody knows it: then the middle is taken unchecked. */
+      readonly size?: WrittenLength
+      readonly tolerance?: WrittenLength
       /** What the drawing says the middle is, in the program's coordinates. */
       readonly drawing: WrittenLength
     }
@@ -212,13 +212,19 @@ export interface SetupSheet {
   readonly reference?: SchoolReference
   /** Half-widths of what the job allows: Z of every tool, X and Y of every offset. */
   readonly needs?: { readonly depth?: WrittenLength; readonly position?: WrittenLength }
+  /**
+   * A quick one: numbers for the control and no job yet. `lengths` asks for its tools alone, `row` for its work offsets as well; left
+   * out once it has become a job.
+   */
+  readonly quick?: 'lengths' | 'row'
   /** When numbers are keyed; `together` where it is not said. What a control captures is keyed where it was touched anyway. */
   readonly keying?: Keying
   /** Where the drawing's zero lies, in words. */
   readonly zero: string
   /** What the setting plane is: the fixed jaw, a block, the table. */
   readonly plane: string
-  readonly stock: Stock
+  /** Size of the raw part; only jaws, bores near an edge and turned parts ask for it. */
+  readonly stock?: Stock
   readonly holding?: Holding
   readonly stood?: StoodBefore
   readonly gauges: readonly Gauge[]

@@ -85,7 +85,8 @@ export function measuredEdge(
     .filter((touch) => touch !== undefined)
   // A front or back face runs along X, a left or right one along Y.
   const along = axisOfFace(face) === 'Y' ? 'X' : 'Y'
-  const length = sources.length(document.sheet.stock[along], { place: `sheet.stock.${along}` })
+  const stock = document.sheet.stock?.[along]
+  const length = stock && sources.length(stock, { place: `sheet.stock.${along}` })
   if (touches.length < 2 || length === undefined) return undefined
   const over = length.nm / 1e6
   const chains = touches.flat()

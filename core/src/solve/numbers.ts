@@ -6,6 +6,7 @@ import { standingReadings } from '../freshness/standing'
 import type { Register } from '../registers/register'
 import type { Tool } from '../sheet/sheet'
 import { isToolByTool, lengthAddressOf } from '../sheet/tool-rows'
+import { standingChain, standingRows } from '../sources/standing-rows'
 import type { SourceReader } from '../sources/sources'
 import { meanOfKnown } from './mean-of-known'
 import type { PlannedAxis } from './plan-axes'
@@ -39,7 +40,8 @@ export function wantedNumbers(
   const { tools, offsets, reference } = document.sheet
   const inZ = offsetsZ(document, heights, sources, lengths)
   const byTool = isToolByTool(document.sheet)
-  return [
+  const standing = standingRows(document)
+  const read: readonly WantedNumber[] = [
     ...tools.flatMap((tool) => toolNumbers(document, sources, tool, lengths)),
     ...offsets.flatMap(({ row }) =>
       AXES.filter((axis) => axis !== 'Z' || !byTool).map((axis): WantedNumber => ({
@@ -72,6 +74,12 @@ export function wantedNumbers(
           } as const,
         ]),
   ]
+  return read.map((number): WantedNumber => {
+    const stands = standing.get(number.address)
+    return stands === undefined
+      ? number
+      : { ...number, chain: standingChain(document, sources, stands) }
+  })
 }
 
 export function lengthsByTool(
@@ -79,9 +87,15 @@ export function lengthsByTool(
   sources: SourceReader,
   heights: Heights,
 ): Lengths {
+  const standing = standingRows(document)
   return new Map(
     document.sheet.tools.flatMap((tool) => {
-      const length = toolLength(document, heights, sources, tool)
+      const H = lengthAddressOf(document.sheet, tool.number)
+      const stands = H && standing.get(H)
+      const length =
+        stands === undefined
+          ? toolLength(document, heights, sources, tool)
+          : standingChain(document, sources, stands)
       return length ? [[tool.number, length] as const] : []
     }),
   )

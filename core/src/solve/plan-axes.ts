@@ -20,6 +20,7 @@ import { quantityKey } from '../quantities/quantities'
 import { standingReadings } from '../freshness/standing'
 import type { ImpliedSize } from '../registers/register'
 import { readAlike } from '../sources/repeats'
+import { usualTolerance } from '../sheet/usual'
 import { asUsedIn, type SourceReader } from '../sources/sources'
 
 /** What the readings of one axis of one work offset give. */
@@ -113,15 +114,17 @@ export function solveAxis(
   }
   const [lower, upper] = touched
   if (lower === undefined || upper === undefined) return { faces }
-  const size = impliedSize(
-    document,
-    sources,
-    offset,
-    axis,
-    plan,
-    place,
-    subtractChains(upper, lower),
-  )
+  const size =
+    plan.size &&
+    impliedSize(
+      document,
+      sources,
+      offset,
+      axis,
+      { size: plan.size, tolerance: plan.tolerance ?? usualTolerance(plan.size.unit) },
+      place,
+      subtractChains(upper, lower),
+    )
   return {
     faces,
     ...(size && !hasUnknown(size.chain) && { size }),

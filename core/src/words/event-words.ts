@@ -22,6 +22,8 @@ export function describeEvent(event: SetupEvent, gauges: NamedGauges): string {
       return `a tool was changed past the control: its cycle on ${nameOf(event.gauge, gauges)} counts from another tool`
     case 'external-changed':
       return `the external offset of ${event.axis} is ${lengthWords(event.value)} now`
+    case 'row-stands':
+      return `${registerName(event.address)} stands at ${lengthWords(event.holds)}, as the control shows it`
     case 'counter-zeroed':
       return `the relative counter of ${event.axis} was zeroed anew`
     case 'unit-changed':

@@ -31,7 +31,9 @@ export function describeSheet(sheet: SetupSheet): readonly SheetPart[] {
         ['Zero', zero === '' ? 'not said' : zero],
         [
           'Stock X Y Z',
-          `${lengthWords(stock.X)} × ${lengthWords(stock.Y)} × ${lengthWords(stock.Z)}`,
+          stock === undefined
+            ? 'not said'
+            : `${lengthWords(stock.X)} × ${lengthWords(stock.Y)} × ${lengthWords(stock.Z)}`,
         ],
       ],
     },
@@ -133,6 +135,6 @@ function axisWords(plan: AxisPlan, axis: 'X' | 'Y'): string {
     case 'sweep':
       return `centre by a swept dial ${is}`
     case 'two-faces':
-      return `${plan.side === 'outside' ? 'middle of both faces' : 'middle of the slot'} ${is}; size ${lengthWords(plan.size)} ±${lengthWords(plan.tolerance)}`
+      return `${plan.side === 'outside' ? 'middle of both faces' : 'middle of the slot'} ${is}${plan.size === undefined ? '; its size is not checked' : `; size ${lengthWords(plan.size)} ±${plan.tolerance === undefined ? 'usual' : lengthWords(plan.tolerance)}`}`
   }
 }

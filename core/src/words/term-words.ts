@@ -21,6 +21,7 @@ const roles: Readonly<Record<TermRole, string>> = {
   'circle-remainder': 'circle through the touches',
   'corner-remainder': 'what the turn of the part adds',
   correction: 'correction after a part was measured',
+  'row-stands': 'what the control shows',
   'counter-zero': 'where the relative counter shows zero',
   'active-row': 'what the active row held',
   'active-length': 'what the active length register held',

@@ -29,7 +29,7 @@ export interface HoldingVerdict extends ClampingResult {
 /** Undefined where the sheet does not say how the part is held, or one of the numbers cannot be read. */
 export function holdingOf(sheet: SetupSheet): HoldingVerdict | undefined {
   const { holding, stock } = sheet
-  if (holding === undefined) return undefined
+  if (holding === undefined || stock === undefined) return undefined
   const [height, jaw, parallels] = [stock.Z, holding.jaw, holding.parallels].map((written) =>
     readLength(written),
   )
@@ -58,7 +58,7 @@ export function parallelsThatFit(
   sheet: SetupSheet,
 ): { readonly from: Nanometres; readonly to: Nanometres } | undefined {
   const { holding, stock } = sheet
-  if (holding === undefined) return undefined
+  if (holding === undefined || stock === undefined) return undefined
   const [height, jaw, cut] = [stock.Z, holding.jaw, holding.sideCut].map(
     (written) => written && readLength(written),
   )

@@ -10,6 +10,7 @@ import { useSession } from '@/data/server/session'
 import { useGauges, useMachines } from '@/data/shop/shop'
 import type { StandingSetup } from '@/data/setup/standing'
 import { Message } from '@/kit/message'
+import { draftOf } from './sheet-draft'
 import { SheetPages } from './sheet-pages'
 
 /** The same job again: its sheet, with the shop as it is today and with what its tools measured. */
@@ -36,7 +37,7 @@ function Again({ id, setup }: { id: string; setup: StandingSetup }) {
   return (
     <SheetPages
       draftKey={`again:${id}`}
-      initial={sheet}
+      initial={draftOf(sheet)}
       finish="Start measuring"
       onFinish={async (finished) => {
         await beginSetup({ ...ids, sheet: finished }, by)

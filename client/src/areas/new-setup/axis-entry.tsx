@@ -19,6 +19,7 @@ type Way = 'first' | 'second' | 'both' | 'both-inside'
 /** How one axis is found: which faces are touched, and what the drawing calls them; never a sign, never half a width. */
 export function AxisEntry({ axis, plan, stock, onChange, problem }: AxisEntryProps) {
   const [first, second] = FACES_OF_AXIS[axis]
+  const blank = { text: '', unit: stock.unit }
   const way = wayOf(plan, first)
   const choose = (next: Way) => {
     const { drawing } = plan
@@ -63,15 +64,15 @@ export function AxisEntry({ axis, plan, stock, onChange, problem }: AxisEntryPro
       {plan.by === 'two-faces' && (
         <Row gap="$3" alignItems="flex-start">
           <LengthEntry
-            label="Size on the drawing"
-            value={plan.size}
+            label="Size on the drawing, if known"
+            value={plan.size ?? blank}
             onChange={(size) => onChange({ ...plan, size })}
             problem={problem('size')}
             testID={`size-${axis}`}
           />
           <LengthEntry
             label="may differ by ±"
-            value={plan.tolerance}
+            value={plan.tolerance ?? usualTolerance(stock.unit)}
             onChange={(tolerance) => onChange({ ...plan, tolerance })}
             problem={problem('tolerance')}
             testID={`tolerance-${axis}`}

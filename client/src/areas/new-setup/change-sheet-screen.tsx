@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router'
 import { changeSheet } from '@/data/setup/change-sheet'
 import { useSetup } from '@/data/setup/one-setup'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
+import { draftOf } from './sheet-draft'
 import { SheetPages } from './sheet-pages'
 
 /** Another version of the sheet: the earlier one is kept, what was read stays. */
@@ -13,7 +14,7 @@ export function ChangeSheetScreen({ id }: { id: string }) {
       {({ document, sheetAsWritten }) => (
         <SheetPages
           draftKey={`sheet:${id}`}
-          initial={sheetAsWritten}
+          initial={draftOf(sheetAsWritten)}
           finish="Keep this sheet"
           onFinish={async (sheet) => {
             await changeSheet(document, enter, sheet)

@@ -1,6 +1,6 @@
 import { reportIssues, reportProblem, setupSheetSchema, type ReportedProblem } from '@pine/contract'
 import { LAST_FURTHER_ROW, OFFSET_ROWS, type OffsetRow } from '@pine/core/address'
-import { type LengthUnit } from '@pine/core/length'
+import { type LengthUnit, type WrittenLength } from '@pine/core/length'
 import { type SheetFromProgram } from '@pine/core/running'
 import { waysOfZ } from '@pine/core/schools'
 import {
@@ -13,12 +13,22 @@ import {
   type OffsetPlan,
   type PlanWay,
   type SetupSheet,
+  type Stock,
   type Tool,
   type ZPlan,
 } from '@pine/core/sheet'
 
-/** A sheet while it is being written: as the sheet, but the machine may not be picked yet. */
-export type SheetDraft = Omit<SetupSheet, 'machine'> & { readonly machine?: MachineDeclaration }
+/** A sheet while it is being written: as the sheet, but the machine may not be picked yet, and the stock may be left empty. */
+export type SheetDraft = Omit<SetupSheet, 'machine' | 'stock'> & {
+  readonly machine?: MachineDeclaration
+  readonly stock: Stock
+}
+
+/** A sheet to be written on. */
+export const draftOf = ({ quick: _aJobNow, ...sheet }: SetupSheet): SheetDraft => {
+  const blank = { text: '', unit: sheet.unit }
+  return { ...sheet, stock: sheet.stock ?? { X: blank, Y: blank, Z: blank } }
+}
 
 export function emptyDraft(unit: LengthUnit = 'mm'): SheetDraft {
   const blank = { text: '', unit }
@@ -227,12 +237,29 @@ export function withMachine(
   return keepsLengths(on) || draft.school !== emptyDraft().school ? on : withSchool(on, 'part-top')
 }
 
+const isEmpty = (written: WrittenLength | undefined): boolean => written?.text.trim() === ''
+
+/** A stock that nobody measured is none, and the middle of two faces whose distance nobody knows is taken unchecked. */
+function withoutBlanks({ stock, ...draft }: SheetDraft) {
+  const isUnknown = isEmpty(stock.X) && isEmpty(stock.Y) && isEmpty(stock.Z)
+  const plan = (axis: AxisPlan): AxisPlan => {
+    if (axis.by !== 'two-faces' || !isEmpty(axis.size)) return axis
+    const { size: _unknown, tolerance: _none, ...middle } = axis
+    return middle
+  }
+  return {
+    ...draft,
+    ...(!isUnknown && { stock }),
+    offsets: draft.offsets.map((offset) => ({ ...offset, X: plan(offset.X), Y: plan(offset.Y) })),
+  }
+}
+
 /** The finished sheet, or everything that is wrong with the draft, each with its place in the sheet. */
 export function finish(draft: SheetDraft): {
   readonly sheet?: SetupSheet
   readonly problems: readonly ReportedProblem[]
 } {
-  const complete = planThatFits(named(draft))
+  const complete = withoutBlanks(planThatFits(named(draft)))
   const parsed = setupSheetSchema.safeParse(complete)
   if (!parsed.success)
     return { problems: [...reportIssues(parsed.error, complete), ...numbersOf(complete)] }
@@ -240,7 +267,7 @@ export function finish(draft: SheetDraft): {
   return problems.length === 0 ? { sheet: parsed.data, problems } : { problems }
 }
 
-function numbersOf(draft: SheetDraft): readonly ReportedProblem[] {
+function numbersOf(draft: ReturnType<typeof withoutBlanks>): readonly ReportedProblem[] {
   const machine = draft.machine ?? {
     name: '',
     kind: 'mill',

@@ -248,7 +248,7 @@ function Findings({ setup, program, toStep, onSheet, fresh = false }: FindingsPr
 function HeaderBeside({ setup, header }: { setup: StandingSetup; header: readonly string[] }) {
   const { sheet } = setup.document
   if (header.length === 0) return null
-  const { X, Y, Z } = sheet.stock
+  const { stock } = sheet
   return (
     <Card padded>
       <Words as="lead" strong role="heading" aria-level={2}>
@@ -260,7 +260,11 @@ function HeaderBeside({ setup, header }: { setup: StandingSetup; header: readonl
         </Digits>
       ))}
       <Words as="note">
-        On the sheet: stock {X.text} × {Y.text} × {Z.text} {Z.unit}; zero: {sheet.zero}
+        On the sheet: stock{' '}
+        {stock === undefined
+          ? 'not said'
+          : `${stock.X.text} × ${stock.Y.text} × ${stock.Z.text} ${stock.Z.unit}`}
+        ; zero: {sheet.zero}
         {sheet.holding &&
           `; jaws ${sheet.holding.jaw.text}, parallels ${sheet.holding.parallels.text} ${sheet.holding.jaw.unit}`}
       </Words>

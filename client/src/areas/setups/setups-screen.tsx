@@ -50,6 +50,9 @@ export function SetupsScreen() {
   )
   const startNew = (
     <>
+      <Button grow onPress={() => router.push('/setups/quick')} testID="just-measure">
+        Just measure
+      </Button>
       <Button grow onPress={() => router.push('/setups/from-program')}>
         From a program
       </Button>

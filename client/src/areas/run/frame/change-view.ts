@@ -27,7 +27,10 @@ import type { GaugeSince, Option } from './change-options'
 import { lengthWriter } from './write-length'
 
 type EventBody = Extract<Said, { kind: 'event' }>['body']
-export type ChangeKind = Exclude<SetupEvent['kind'], 'home-recovered' | 'order-told' | 'corrected'>
+export type ChangeKind = Exclude<
+  SetupEvent['kind'],
+  'home-recovered' | 'order-told' | 'corrected' | 'row-stands'
+>
 
 const KINDS: readonly ChangeKind[] = [
   'tool-changed',

@@ -12,6 +12,8 @@ export interface RunActionsProps {
   readonly onNote?: (() => void) | undefined
   /** The touch that was made last, to be made once more; none before the first. */
   readonly lastTouch?: { readonly name: string; readonly again: () => void } | undefined
+  /** Rows that stand as the control shows them; none for who may not enter. */
+  readonly onStands?: (() => void) | undefined
   /** When numbers are keyed, the other way than now; none for who may not enter. */
   readonly keying: { readonly words: string; readonly turn: () => void } | undefined
   /** Begins the same job once more; none for who may not enter. */
@@ -26,6 +28,7 @@ export function RunActions({
   onChanged,
   onNote,
   lastTouch,
+  onStands,
   keying,
   onAgain,
 }: RunActionsProps) {
@@ -50,6 +53,11 @@ export function RunActions({
       {onNote && (
         <Button onPress={onNote} testID="leave-note">
           Note to the next shift
+        </Button>
+      )}
+      {onStands && (
+        <Button onPress={onStands} testID="rows-stand">
+          Rows that stand
         </Button>
       )}
       {keying && (

@@ -17,8 +17,8 @@ export function RunBar({
 }: {
   readonly name: string
   readonly machine: string
-  /** Stations, program, what the marks mean. */
-  readonly onMenu: () => void
+  /** Steps, program, what the marks mean; none where there are none yet. */
+  readonly onMenu: (() => void) | undefined
   /** Something happened in mid-job. */
   readonly onChanged: (() => void) | undefined
 }) {
@@ -51,22 +51,24 @@ export function RunBar({
             Changed?
           </Button>
         )}
-        <View
-          render="button"
-          width={44}
-          height={44}
-          alignItems="center"
-          justifyContent="center"
-          padding={0}
-          borderWidth={0}
-          backgroundColor="transparent"
-          cursor="pointer"
-          onPress={onMenu}
-          aria-label="menu: stations, program, marks"
-          testID="menu"
-        >
-          <Menu size={26} color={roles.act} aria-hidden />
-        </View>
+        {onMenu && (
+          <View
+            render="button"
+            width={44}
+            height={44}
+            alignItems="center"
+            justifyContent="center"
+            padding={0}
+            borderWidth={0}
+            backgroundColor="transparent"
+            cursor="pointer"
+            onPress={onMenu}
+            aria-label="menu: stations, program, marks"
+            testID="menu"
+          >
+            <Menu size={26} color={roles.act} aria-hidden />
+          </View>
+        )}
       </Row>
       <OutboxNotice />
     </View>

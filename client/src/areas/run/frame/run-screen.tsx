@@ -12,8 +12,10 @@ import { Scroll } from '@/kit/scroll'
 import { Column, Row } from '@/kit/surfaces'
 import { stepName } from '@pine/core/words'
 import { Words } from '@/kit/words'
+import { QuickNext } from '@/areas/quick/quick-next'
 import { BackTo } from './back-to'
 import { NoteEntry } from './note-banner'
+import { RowsStand } from './rows-stand'
 import { OfferedFirst } from '../kept/offered-first'
 import { DrawingsBeside } from './drawings-beside'
 import { fillsTheMiddle } from './drawings-view'
@@ -80,22 +82,27 @@ function Run({
   const toAgain = () => router.push({ pathname: '/setups/again', params: { id } })
   // The same for as long as the set-up is open, so that a key that is typed draws nothing anew for it.
   const trace = useCallback((title: string, chain: Chain) => setTraced({ title, chain }), [])
-  const onDone = (keyed?: Address) => goTo(jump?.from ?? view.following(keyed))
+  // A quick one goes to what is open, and once nothing is asks what comes next.
+  const isQuick = document.sheet.quick !== undefined
+  const onDone = (keyed?: Address) =>
+    goTo(jump?.from ?? (isQuick ? undefined : view.following(keyed)))
   const back =
     jump && steps.find(({ step }) => step.key === jump.from && step.key !== current.step.key)
   const last = lastTouch(setup)
   const [changing, setChanging] = useState(false)
   const [menu, setMenu] = useState(false)
-  const [noting, setNoting] = useState(false)
-  const note = noting && (
-    <Overlay onClose={() => setNoting(false)}>
-      <NoteEntry
-        enter={enter}
-        onClose={() => {
-          setNoting(false)
-          setMenu(false)
-        }}
-      />
+  const [aside, setAside] = useState<'note' | 'stands'>()
+  const closeAside = () => {
+    setAside(undefined)
+    setMenu(false)
+  }
+  const asideView = aside && (
+    <Overlay onClose={() => setAside(undefined)}>
+      {aside === 'note' ? (
+        <NoteEntry enter={enter} onClose={closeAside} />
+      ) : (
+        <RowsStand setup={setup} enter={enter} onClose={closeAside} />
+      )}
     </Overlay>
   )
   const changed = changing && (
@@ -119,28 +126,32 @@ function Run({
     setMenu(false)
     void enter(keying.turned)
   }
-  const body = mayEnter ? (
-    <OfferedFirst
-      setupId={id}
-      setup={setup}
-      current={view.waitsFor === undefined ? current : undefined}
-      enter={enter}
-      onDone={() => goTo(undefined)}
-    >
-      <StepBody
-        id={id}
+  const isIdle = isQuick && setup.next === undefined && stepKey === undefined
+  const body =
+    isIdle && mayEnter ? (
+      <QuickNext id={id} setup={setup} enter={enter} />
+    ) : mayEnter ? (
+      <OfferedFirst
+        setupId={id}
         setup={setup}
-        view={view}
+        current={view.waitsFor === undefined ? current : undefined}
         enter={enter}
-        again={jump?.again === current.step.key}
-        onStep={goTo}
-        onDone={onDone}
-        onTrace={trace}
-      />
-    </OfferedFirst>
-  ) : (
-    <LookingOn id={id} setup={setup} onTrace={trace} />
-  )
+        onDone={() => goTo(undefined)}
+      >
+        <StepBody
+          id={id}
+          setup={setup}
+          view={view}
+          enter={enter}
+          again={jump?.again === current.step.key}
+          onStep={goTo}
+          onDone={onDone}
+          onTrace={trace}
+        />
+      </OfferedFirst>
+    ) : (
+      <LookingOn id={id} setup={setup} onTrace={trace} />
+    )
   const banners = (
     <RunBanners
       setupId={id}
@@ -192,7 +203,8 @@ function Run({
               onProgram={toProgram}
               onPlan={toPlan}
               onChanged={mayEnter ? () => setChanging(true) : undefined}
-              onNote={mayEnter ? () => setNoting(true) : undefined}
+              onNote={mayEnter ? () => setAside('note') : undefined}
+              onStands={mayEnter ? () => setAside('stands') : undefined}
               lastTouch={last && { name: last.name, again: () => jumpTo(last.key, true) }}
               keying={keying && { words: keying.words, turn: turnKeying }}
               onAgain={mayEnter ? toAgain : undefined}
@@ -200,7 +212,7 @@ function Run({
           </Scroll>
         </View>
         {changed}
-        {note}
+        {asideView}
       </View>
     )
   return (
@@ -245,7 +257,8 @@ function Run({
           program={document.programs.at(-1)?.name}
           onStep={jumpTo}
           lastTouch={last && { name: last.name, again: () => jumpTo(last.key, true) }}
-          onNote={mayEnter ? () => setNoting(true) : undefined}
+          onNote={mayEnter ? () => setAside('note') : undefined}
+          onStands={mayEnter ? () => setAside('stands') : undefined}
           onProgram={toProgram}
           onPlan={toPlan}
           keying={keying && { words: keying.words, turn: turnKeying }}
@@ -253,7 +266,7 @@ function Run({
           onClose={() => setMenu(false)}
         />
       )}
-      {note}
+      {asideView}
       {traceView && <Overlay onClose={() => setTraced(undefined)}>{traceView}</Overlay>}
     </View>
   )

@@ -164,6 +164,11 @@ const notesBefore = ({
         words: `counter at the second face ${typographic(counter.full)}, halved ${typographic(counter.half)} ${unit}; drive to 0, then`,
         holds: 'digits',
       } as const),
+    counter !== undefined &&
+      ({
+        words: `or, without driving: at the second face my position is ${typographic(counter.atSecond)} ${unit}`,
+        holds: 'digits',
+      } as const),
   ].filter((note) => note !== undefined && note !== false)
 
 function beneath(

@@ -25,7 +25,7 @@ import { SpindleChoice, SpindleQuestion, type SpindleAsked } from './spindle-que
 import { StepPicture } from './step-picture'
 import { StepWarnings } from './step-warnings'
 import { NumbersEntry } from '../frame/numbers-entry'
-import { useReading } from './use-reading'
+import { TOUCHED_AGAIN, useReading } from './use-reading'
 
 export interface ReadingStepProps extends Omit<StepProps, 'onDone'> {
   /** @param keyed the register that was keyed with the reading. */
@@ -58,9 +58,9 @@ export function ReadingStep({
   const choose = useCallback(() => setChoosing(true), [])
   const [placing, setPlacing] = useState(false)
   const place = useCallback(() => setPlacing(true), [])
-  const submit = () => {
+  const submit = (twice = false) => {
     // What was not expected, and stands after a second look, says so: it is kept with the reading.
-    const said = reading.finish(insisted && view.surprise ? TOUCHED_AGAIN : undefined)
+    const said = reading.finish(insisted && view.surprise ? TOUCHED_AGAIN : undefined, twice)
     if (said === undefined) return
     if (view.apart !== undefined) return setInsisted(true)
     // What disagrees is looked at twice before it is entered; it may still be what was read.
@@ -130,7 +130,7 @@ export function ReadingStep({
           setInsisted(false)
           numbers.change('read', text)
         }}
-        onSubmit={submit}
+        onSubmit={() => submit()}
         wrong={reading.problem !== undefined}
         describedBy="reading-problem"
       />
@@ -144,7 +144,7 @@ export function ReadingStep({
             onAside={choose}
           />
         )}
-        <NumbersEntry numbers={numbers} onSubmit={submit} />
+        <NumbersEntry numbers={numbers} onSubmit={() => submit()} />
       </Column>
     )
   const circumstances = (
@@ -162,7 +162,9 @@ export function ReadingStep({
       {view.zeroesCounter !== undefined && <Caution>{view.zeroesCounter}</Caution>}
       {view.asksZeroedOn && <ZeroedOn reading={reading} quantity={quantity} />}
       {view.cycle && <ContactQuestion reading={reading} cycle={view.cycle} />}
-      {view.asksSpindle && <SpindleQuestion reading={reading} onAsk={setSpindleAsked} />}
+      {view.asksSpindle && (
+        <SpindleQuestion reading={reading} quantity={quantity} onAsk={setSpindleAsked} />
+      )}
     </>
   )
   const told = captured && <CaptureTold captured={captured} />
@@ -223,6 +225,11 @@ export function ReadingStep({
         row={captured?.name}
         surprise={view.halfTyped && !insisted ? undefined : view.surprise}
       />
+      {view.mayRepeat && !view.disagrees && (
+        <Button kind="plain" onPress={() => submit(true)} testID="same-again">
+          Backed off, again: same
+        </Button>
+      )}
       {insisted && view.apart !== undefined && (
         <Apart
           words={view.apart}
@@ -256,7 +263,7 @@ export function ReadingStep({
           <View flexShrink={1} maxWidth="100%">
             {circumstances}
           </View>
-          <Button kind="act" onPress={submit} testID="next">
+          <Button kind="act" onPress={() => submit()} testID="next">
             Next (Enter)
           </Button>
         </Row>
@@ -277,7 +284,7 @@ export function ReadingStep({
           </>
         }
         {...numbers.keys}
-        onNext={submit}
+        onNext={() => submit()}
         next="Next"
       >
         {small && sentence}
@@ -292,6 +299,3 @@ export function ReadingStep({
     </>
   )
 }
-
-/** Why a surprise stands: what was asked before it could be entered. */
-const TOUCHED_AGAIN = 'touched again, and so it is'

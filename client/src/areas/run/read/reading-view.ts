@@ -71,6 +71,8 @@ export interface ReadingView {
   readonly disagrees: boolean
   /** It lies further from the touch before it than the two repeat: no mean is taken of them, one of the two counts. */
   readonly apart: string | undefined
+  /** Backed off and touched again with the same number: entered twice in one press. Of a face that was not read yet. */
+  readonly mayRepeat: boolean
   /** What the second Next does with what disagrees. */
   readonly ifItIsSo: string
   readonly lastTime: string | undefined
@@ -185,6 +187,8 @@ export function readingView(
       draft.replaces === undefined && told.some(({ code }) => code === 'repeats-spread')
         ? 'Further apart than two touches repeat: no mean is taken. Touch again, or say that this one counts.'
         : undefined,
+    mayRepeat:
+      complete && quantity.of === 'face' && standing.length === 0 && captured === undefined,
     ifItIsSo: ifItIsSo(
       surprising !== undefined,
       told.some(({ code }) => OF_KEPT.includes(code)),

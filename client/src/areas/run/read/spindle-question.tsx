@@ -2,6 +2,7 @@ import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
 import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
+import type { QuantityName } from '@pine/core/quantities'
 import type { useReading } from './use-reading'
 
 export type SpindleAsked = 'holds' | 'controlSays'
@@ -21,27 +22,43 @@ const QUESTIONS: Readonly<Record<SpindleAsked, { short: string; long: string; no
 
 export interface SpindleQuestionProps {
   readonly reading: ReturnType<typeof useReading>
+  readonly quantity: QuantityName
   readonly onAsk: (asked: SpindleAsked) => void
 }
 
 /**
  * Where Z is set: the tool in the spindle and the one the control believes in. Two answers, never
- * assumed: the slip behind most crashes is that they differ (domain.md §5).
+ * assumed: the slip behind most crashes is that they differ (domain.md §5). Where both are what they should be, one press says so.
  */
-export function SpindleQuestion({ reading: { draft }, onAsk }: SpindleQuestionProps) {
+export function SpindleQuestion({
+  reading: { draft, change },
+  quantity,
+  onAsk,
+}: SpindleQuestionProps) {
   const said = (which: SpindleAsked) => {
     const value = draft[which]
     if (value === undefined) return '?'
     return value === 'none' ? QUESTIONS[which].none : `T${value}`
   }
+  const isOpen = draft.holds === undefined && draft.controlSays === undefined
+  const own = 'tool' in quantity ? String(quantity.tool) : 'none'
   return (
-    <Row>
-      {(['holds', 'controlSays'] as const).map((which) => (
-        <Button key={which} grow onPress={() => onAsk(which)} testID={which}>
-          {QUESTIONS[which].short}: {said(which)}
+    <Column gap="$2">
+      {isOpen && (
+        <Button onPress={() => change({ holds: own, controlSays: own })} testID="spindle-both">
+          {own === 'none'
+            ? 'Bare nose, and no length active'
+            : `T${own} in the spindle, and the control says T${own}`}
         </Button>
-      ))}
-    </Row>
+      )}
+      <Row>
+        {(['holds', 'controlSays'] as const).map((which) => (
+          <Button key={which} grow onPress={() => onAsk(which)} testID={which}>
+            {QUESTIONS[which].short}: {said(which)}
+          </Button>
+        ))}
+      </Row>
+    </Column>
   )
 }
 

@@ -30,6 +30,9 @@ import {
 import { readingView, unplacedAt } from './reading-view'
 import { useNumbers } from '../frame/use-numbers'
 
+/** Why a surprise stands: what was asked before it could be entered. */
+export const TOUCHED_AGAIN = 'touched again, and so it is'
+
 /**
  * The reading of one step while it is typed: what it would give if it were entered now, so that
  * the drawing and the number beside it follow every key.
@@ -236,8 +239,12 @@ export function useReading(
      * The facts to enter, and the key-in that is done with them; undefined with the problem shown.
      *
      * @param surprise why it stands although it was not expected.
+     * @param twice it was touched once more, and read the same.
      */
-    finish(surprise?: string): { facts: readonly Said[]; keyed?: Address } | undefined {
+    finish(
+      surprise?: string,
+      twice = false,
+    ): { facts: readonly Said[]; keyed?: Address } | undefined {
       if (!numbers.complete()) return undefined
       // What a number is made of can be shown without the setter's contact; to be entered, it asks for it.
       if (
@@ -262,7 +269,13 @@ export function useReading(
       if (couldCapture !== undefined && shown !== undefined)
         return { facts: capturedFacts(couldCapture, 'typed', reading, shown) }
       return {
-        facts: [...(zeroed === undefined ? [] : [zeroed]), { kind: 'reading', body: reading }],
+        facts: [
+          ...(zeroed === undefined ? [] : [zeroed]),
+          ...Array.from({ length: twice ? 2 : 1 }, () => ({
+            kind: 'reading' as const,
+            body: reading,
+          })),
+        ],
       }
     },
     clear() {

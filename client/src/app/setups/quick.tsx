@@ -1,0 +1,1 @@
+export { QuickScreen as default } from '@/areas/late'

@@ -1,0 +1,55 @@
+import { registerName, type Address } from '@pine/core/address'
+import { readLength } from '@pine/core/length'
+import { describeProblem } from '@pine/core/words'
+import type { Said } from '@/data/outbox/said'
+import type { StandingSetup } from '@/data/setup/standing'
+
+/** Rows that may stand as the control shows them: those that nobody has touched or keyed here. */
+export const rowsThatMayStand = ({
+  solution,
+}: Pick<StandingSetup, 'solution'>): readonly {
+  readonly address: Address
+  readonly name: string
+}[] =>
+  solution.registers
+    .filter(({ state, kind }) => state === 'not-read' && kind !== 'diameter')
+    .map(({ address }) => ({ address, name: registerName(address) }))
+
+/** What was typed of the rows, and who set them. */
+export interface RowsStandSaid {
+  readonly texts: Readonly<Partial<Record<Address, string>>>
+  readonly whose: string
+}
+
+/** What is entered: that each row stands, and what it showed; or what is wrong, each at its row. */
+export function rowsStandFacts(
+  setup: StandingSetup,
+  { texts, whose }: RowsStandSaid,
+): { readonly facts: readonly Said[]; readonly problems: Readonly<Record<string, string>> } {
+  const { unit } = setup.document.sheet
+  const problems: Record<string, string> = {}
+  const facts = rowsThatMayStand(setup).flatMap(({ address }): readonly Said[] => {
+    const text = (texts[address] ?? '').trim()
+    if (text === '') return []
+    const shown = { text, unit }
+    const read = readLength(shown)
+    if (!read.ok) {
+      const { message, remedy } = describeProblem(read.problem)
+      problems[address] = `${message} ${remedy}`
+      return []
+    }
+    return [
+      {
+        kind: 'event',
+        body: {
+          kind: 'row-stands',
+          address,
+          holds: shown,
+          ...(whose.trim() !== '' && { whose: whose.trim() }),
+        },
+      },
+      { kind: 'read-back', body: { address, moment: 'after', shown } },
+    ]
+  })
+  return { facts, problems }
+}

@@ -1,0 +1,86 @@
+import { addressParts, offsetAddress, type Address } from '../address/address'
+import { chainOf, scaleChain, type Chain } from '../chain/chain'
+import type { SetupDocument } from '../facts/document'
+import type { SetupEvent } from '../facts/event'
+import { axesRead, moduleOf, type QuantityName } from '../quantities/quantities'
+import type { SetupSheet } from '../sheet/sheet'
+import { lengthAddressOf } from '../sheet/tool-rows'
+import type { LengthReader } from './gauge-chains'
+
+type RowStands = Extract<SetupEvent, { kind: 'row-stands' }>
+
+type Facts = Pick<SetupDocument, 'sheet' | 'events' | 'readings'>
+
+/**
+ * Rows that stand as the control shows them, by their address: nobody touches them here, they are looked at and proven. One stands until
+ * it is touched after all, or something moves what it was found by.
+ */
+export function standingRows({ sheet, events, readings }: Facts): ReadonlyMap<Address, RowStands> {
+  const standing = new Map<Address, RowStands>()
+  for (const event of events) {
+    if (event.kind === 'row-stands') standing.set(event.address, event)
+    else
+      for (const address of standing.keys())
+        if (isMoved(address, event, sheet)) standing.delete(address)
+  }
+  for (const reading of readings)
+    for (const address of rowsTold(reading, sheet)) {
+      const own = standing.get(address)
+      if (own !== undefined && own.place < reading.place) standing.delete(address)
+    }
+  return standing
+}
+
+/** The rows that a touch is made for: of a touch that is read on both axes, both. */
+export function rowsTold(quantity: QuantityName, sheet: SetupSheet): readonly Address[] {
+  if ('row' in quantity && axesRead(quantity).length > 1)
+    return axesRead(quantity).map((axis) => offsetAddress(quantity.row, axis))
+  return moduleOf(quantity)
+    .tells(quantity, sheet)
+    .flatMap((told) => (told.of === 'register' ? [told.address] : []))
+}
+
+/** Whether something happened that a row's number does not outlive, wherever that came from. */
+function isMoved(address: Address, event: SetupEvent, sheet: SetupSheet): boolean {
+  const parts = addressParts(address)
+  switch (event.kind) {
+    case 'part-changed':
+      return parts?.of === 'work-offset' && parts.row === event.row
+    case 'tool-changed':
+      return lengthAddressOf(sheet, event.tool) === address
+    case 'home-lost':
+    case 'plane-moved':
+      return true
+    case 'external-changed':
+      return parts?.of === 'work-offset' && parts.axis === event.axis
+    default:
+      return false
+  }
+}
+
+/** What a row holds, as the control adds it. */
+export function standingChain(
+  { sheet }: Pick<SetupDocument, 'sheet'>,
+  reader: LengthReader,
+  { address, holds, place, by, at, whose }: RowStands,
+): Chain | undefined {
+  const length = reader.length(holds, { place: `facts.${place}.body.holds` })
+  if (length === undefined) return undefined
+  const chain = chainOf(
+    {
+      id: `facts.${place}.body.holds`,
+      kind: 'declared',
+      name:
+        whose === undefined
+          ? 'as the control shows it'
+          : `as the control shows it, set by ${whose}`,
+      length,
+      by: by.name,
+      at,
+    },
+    'row-stands',
+  )
+  const isTurned =
+    addressParts(address)?.of === 'length' && sheet.machine.control.lengthSign === 'subtracted'
+  return isTurned ? scaleChain(chain, -1) : chain
+}
