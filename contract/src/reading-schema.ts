@@ -61,6 +61,8 @@ const readingBody = {
   reason: words.optional(),
   surprise: words.optional(),
   contactShown: z.literal(true).optional(),
+  movedOver: z.literal(true).optional(),
+  dialFalls: z.literal(true).optional(),
   kept: z
     .strictObject({
       setup: uuid(),

@@ -244,6 +244,7 @@ export const proofSchema = z.strictObject({
   tool: registerNumber,
   clearance: writtenLengthSchema,
   gap: writtenLengthSchema,
+  byEye: z.literal(true).optional(),
   overZero: z.boolean(),
   stop: z
     .strictObject({ position: writtenLengthSchema, distanceToGo: writtenLengthSchema })

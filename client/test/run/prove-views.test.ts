@@ -32,7 +32,7 @@ describe('a proof', () => {
       heading: 'Send T1 over zero, 50.000 mm above.',
       clearance: mm('50.000'),
       ends: expect.stringContaining('machine Z −250.000 mm'),
-      passes: 'T1 is in; 50.000 mm just passes',
+      passes: 'T1 is in and active; 50.000 mm just passes',
       // From the top of the travel, before anything moves.
       before: {
         from: 'From machine Z 0.000, before it moves, distance to go in Z must read',

@@ -13,7 +13,8 @@ import { term, type StateTerm } from '../quantities/state'
 import { liesAgainst } from '../sheet/against'
 import { sideOf } from '../sheet/sheet'
 import { heightTold } from '../sources/height-told'
-import { asUsedIn, type SourceReader } from '../sources/sources'
+import type { SourceReader } from '../sources/sources'
+import { standOffOf } from '../sources/stand-off'
 import { approachDirection, axisOfFace, faceBeyond, FACES_OF_AXIS } from '../touch/touch'
 
 /** Why something is believed of the shop. */
@@ -218,7 +219,7 @@ export function stateSum(
     const axis = axisOfFace(reading.face)
     const plan = document.sheet.offsets.find(({ row }) => row === reading.row)?.[axis]
     const read = sources.reading(reading)
-    const standOff = sources.gaugeSum(reading.with, axis, asUsedIn(reading, document))
+    const standOff = standOffOf(document, sources, reading, axis)
     const direction = approachDirection(reading.face, plan ? sideOf(plan) : 'outside')
     return read && standOff && faceBeyond(read, standOff, direction)
   }

@@ -33,6 +33,10 @@ export type ReadingBody = Quantity & {
   readonly surprise?: string
   /** It was read in an earlier set-up and is taken over: what it tells of is where it was. */
   readonly kept?: Kept
+  /** Of a face: after the touch the axis was moved on by half the tip, and stands over the face. */
+  readonly movedOver?: true
+  /** Of a swept dial: it counts down when its plunger is pushed in. */
+  readonly dialFalls?: true
   /** A fixed setter's contact was pressed by hand just before, and the control showed it. */
   readonly contactShown?: true
 }
@@ -97,6 +101,8 @@ export interface ProofBody {
   readonly gap: WrittenLength
   /** Whether the tip stood over X0 Y0 as the drawing has it. */
   readonly overZero: boolean
+  /** By the eye alone, with nothing beneath: it shows what is grossly wrong, and proves no number. */
+  readonly byEye?: true
   /** Work Z and distance to go, read off the screen at a stop on the way down. */
   readonly stop?: { readonly position: WrittenLength; readonly distanceToGo: WrittenLength }
 }

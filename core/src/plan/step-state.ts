@@ -61,7 +61,9 @@ export function stepState(
     }
     case 'prove': {
       const open = addressesOf(document, step).filter(
-        (address) => !isProven(document, registerAt(solution, address)),
+        (address) =>
+          !isProven(document, registerAt(solution, address)) &&
+          !isSeenByEye(document, solution, registerAt(solution, address), step),
       )
       const failed = solution.proofs.some(
         ({ proof, right }) => !right && proof.row === step.row && proof.tool === step.tool,
@@ -113,6 +115,23 @@ function sortedOutOf({ registers }: Solution): SortedOut {
 
 const registerAt = (solution: Solution, wanted: Address): Register | undefined =>
   sortedOutOf(solution).byAddress.get(wanted)
+
+/** Watched over the part with nothing beneath: the work goes on, and the number is not proven by it. */
+const isSeenByEye = (
+  document: SetupDocument,
+  { proofs }: Solution,
+  register: Register | undefined,
+  { row, tool }: Extract<Step, { does: 'prove' }>,
+): boolean =>
+  register?.state === 'keyed' &&
+  proofs.some(
+    ({ proof, right }) =>
+      right &&
+      proof.byEye === true &&
+      proof.row === row &&
+      proof.tool === tool &&
+      coverageOf(document)(register, proof),
+  )
 
 /**
  * By a cautious move, or because somebody takes responsibility for leaving it out; what is keyed after that

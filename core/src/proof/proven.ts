@@ -11,6 +11,9 @@ import { distanceToGoError, gapVerdict, type GapVerdict } from './proof'
 /** How well a gap is known when a block is slid under by hand. From memory; half of a tenth of a millimetre. */
 export const GAP_WITHIN: Nanometres = toNanometres(0.05 * NANOMETRES_PER.mm)
 
+/** How well an eye tells a gap with nothing in it. From memory. */
+const EYE_WITHIN: Nanometres = toNanometres(3 * NANOMETRES_PER.mm)
+
 /** What a proof says about the registers that it was made with. */
 export interface ProofVerdict extends GapVerdict {
   readonly proof: Proof
@@ -32,7 +35,7 @@ export function proofVerdict(
     solution,
     { row: proof.row, tool: proof.tool, clearance: clearance.value.nm },
     gap.value.nm,
-    GAP_WITHIN,
+    proof.byEye === true ? EYE_WITHIN : GAP_WITHIN,
   )
   const sumError = stopError(proof, clearance.value.nm)
   return {
@@ -73,7 +76,8 @@ export function provenAddresses(
   const covers = coverageOf(document)
   return new Set(
     verdicts
-      .filter(({ right }) => right)
+      // The eye shows what is grossly wrong, and no number.
+      .filter(({ right, proof }) => right && proof.byEye !== true)
       .flatMap(({ proof }) =>
         addressesOf(document, proof).filter((address) => {
           const register = registers.find((one) => one.address === address)

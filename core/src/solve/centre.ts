@@ -166,12 +166,14 @@ export function sweptCentre(
   const dial = sources.dial(reading)
   if (!position.X || !position.Y || !dial) return undefined
   // The move is linear in the dial: its coefficients are the moves for a dial that reads 1 on one side.
+  // One that counts down when it is pushed in moves it the other way.
+  const rises = reading.dialFalls === true ? -1 : 1
   const unit = { right: 0, back: 0, left: 0, front: 0 }
   const along = (axis: 'x' | 'y', start: Chain): Chain =>
     sumChains(
       start,
       ...(['right', 'back', 'left', 'front'] as const).map((face) =>
-        scaleChain(dial[face], sweepMove({ ...unit, [face]: 1 }, side === 'inside')[axis]),
+        scaleChain(dial[face], sweepMove({ ...unit, [face]: rises }, side === 'inside')[axis]),
       ),
     )
   return { X: along('x', position.X), Y: along('y', position.Y), with: [], at: 0 }

@@ -21,7 +21,8 @@ import { standingReadings } from '../freshness/standing'
 import type { ImpliedSize } from '../registers/register'
 import { readAlike } from '../sources/repeats'
 import { usualTolerance } from '../sheet/usual'
-import { asUsedIn, type SourceReader } from '../sources/sources'
+import { standOffOf } from '../sources/stand-off'
+import type { SourceReader } from '../sources/sources'
 
 /** What the readings of one axis of one work offset give. */
 export interface AxisSolution {
@@ -211,7 +212,7 @@ function faceChain(
   return meanOfKnown(
     readAlike(standingReadings(document, { of: 'face', row: offset.row, face })).map((reading) => {
       const contact = sources.reading(reading)
-      const standOff = sources.gaugeSum(reading.with, axisOfFace(face), asUsedIn(reading, document))
+      const standOff = standOffOf(document, sources, reading, axisOfFace(face))
       return contact && standOff && faceBeyond(contact, standOff, approachDirection(face, side))
     }),
   )

@@ -48,4 +48,5 @@ const circumstances = (reading: Reading): string =>
     'approaches' in reading ? reading.approaches : undefined,
     'zeroedOn' in reading ? reading.zeroedOn : undefined,
     reading.position,
+    reading.movedOver,
   ])

@@ -3,6 +3,7 @@ import { useMedia } from '@tamagui/core'
 import { useDraft } from '@/data/device/drafts'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
+import { Field } from '@/kit/field'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import type { ProofStepProps } from '../frame/step-props'
@@ -14,6 +15,8 @@ import { CheckFrame } from '../frame/check-frame'
 import { ProofSaid } from './proof-said'
 import {
   leftUnproven,
+  OWN_HEIGHT,
+  proofByEye,
   proofSaid,
   proofSays,
   proofThatPasses,
@@ -81,6 +84,13 @@ export function ProofStep(props: ProofStepProps) {
         after={
           <>
             {small && drawing}
+            <Button
+              kind="plain"
+              onPress={() => enterProof(proofByEye({ row, tool }, view.clearance))}
+              testID="by-eye"
+            >
+              No block: it looks right by eye
+            </Button>
             <ReasonField
               offer="Not proven this time"
               question="Why is it left out?"
@@ -113,9 +123,18 @@ export function ProofStep(props: ProofStepProps) {
         {view.heights.length > 1 && (
           <Choice
             label="Which block is to pass beneath?"
-            value={view.clearance.text}
+            value={seen.value.clearance ?? view.clearance.text}
             onChange={(clearance) => see({ clearance })}
             options={view.heights}
+          />
+        )}
+        {seen.value.clearance === OWN_HEIGHT && (
+          <Field
+            label="Height above zero to stop at"
+            value={seen.value.own ?? ''}
+            unit={setup.document.sheet.unit}
+            onChange={(own) => see({ own })}
+            testID="own-height"
           />
         )}
       </CheckFrame>

@@ -22,10 +22,15 @@ export interface ProofOf {
   readonly tool: number
 }
 
+/** A height that is none of the blocks at hand. */
+export const OWN_HEIGHT = 'own'
+
 /** What is said on the way, before the gap: the move was made, which block, and whether the tip stands over zero. */
 export interface Seen {
   readonly there?: boolean
   readonly clearance?: string
+  /** A height of one's own, as it is typed. */
+  readonly own?: string
   readonly overZero?: 'yes' | 'no'
 }
 
@@ -65,7 +70,12 @@ export function proofView(
   const { document, solution } = setup
   const { unit } = document.sheet
   const heights = clearances(setup)
-  const clearance = heights.find(({ text }) => text === seen.clearance) ?? heights[0]
+  const own = seen.own === undefined ? undefined : { text: seen.own.trim(), unit }
+  const ownRead = own && readLength(own, { sign: 'positive' })
+  const clearance =
+    (seen.clearance === OWN_HEIGHT && ownRead?.ok ? own : undefined) ??
+    heights.find(({ text }) => text === seen.clearance) ??
+    heights[0]
   const read = clearance && readLength(clearance)
   const move =
     read?.ok === true
@@ -83,7 +93,10 @@ export function proofView(
     why: whyProven(setup, { row, tool }),
     heading: `Send T${tool} over zero, ${clearance.text} ${clearance.unit} above.`,
     clearance,
-    heights: heights.map(({ text, unit: of }) => ({ value: text, label: `${text} ${of}` })),
+    heights: [
+      ...heights.map(({ text, unit: of }) => ({ value: text, label: `${text} ${of}` })),
+      { value: OWN_HEIGHT, label: 'another height' },
+    ],
     retract: move.retract,
     blocks: move.blocks,
     ends: `ends at machine Z ${typographic(formatLength(move.machine.Z, unit, solution.decimals))} ${unit}; position + distance to go = ${clearance.text} all the way`,
@@ -93,7 +106,7 @@ export function proofView(
     },
     move,
     block: `${clearance.text} ${clearance.unit}`,
-    passes: `T${tool} is in; ${clearance.text} ${clearance.unit} just passes`,
+    passes: `T${tool} is in and active; ${clearance.text} ${clearance.unit} just passes`,
   }
 }
 
@@ -171,6 +184,12 @@ export const proofThatPasses = ({ row, tool }: ProofOf, clearance: WrittenLength
   body: { row, tool, clearance, gap: clearance, overZero: true },
 })
 
+/** Seen over zero with nothing beneath: the gap looks like the distance that was asked for. It proves no number. */
+export const proofByEye = (of: ProofOf, clearance: WrittenLength): ProofEntry => {
+  const { kind, body } = proofThatPasses(of, clearance)
+  return { kind, body: { ...body, byEye: true } }
+}
+
 /** What a proof says before it is entered: in words, and whether the run may go on. */
 export function proofSays(
   { document, solution }: StandingSetup,
@@ -201,9 +220,11 @@ const MOST_CAUSES = 3
 export function verdictView({ solution }: StandingSetup, verdict: ProofVerdict) {
   const { proof, causes, right } = verdict
   return {
-    sentence: right ? 'Proven.' : 'Do not cut yet.',
+    sentence: !right ? 'Do not cut yet.' : proof.byEye ? 'Seen, not proven.' : 'Proven.',
     says: proofWords(solution, verdict),
-    by: `${proof.by.name}: ${proof.gap.text} ${proof.gap.unit} passed where ${proof.clearance.text} ${proof.clearance.unit} was sent`,
+    by: proof.byEye
+      ? `${proof.by.name} by eye, ${proof.clearance.text} ${proof.clearance.unit} above`
+      : `${proof.by.name}: ${proof.gap.text} ${proof.gap.unit} passed where ${proof.clearance.text} ${proof.clearance.unit} was sent`,
     suspects: causes.map(({ address, explanations }) => ({
       address,
       name: registerName(address),

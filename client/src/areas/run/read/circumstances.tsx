@@ -74,6 +74,28 @@ export function GaugesBetween({ reading, quantity, onClose }: GaugesBetweenProps
       <Button onPress={() => setStacking(!isStacking)} testID="stacking">
         {isStacking ? 'Only one of them lies there' : 'Another one on top of it'}
       </Button>
+      {quantity.of === 'face' && (
+        <Choice
+          label="Where does the axis stand now?"
+          value={draft.movedOver === true ? 'over' : 'touch'}
+          onChange={(stands) => change({ movedOver: stands === 'over' })}
+          options={[
+            { value: 'touch', label: 'at the touch' },
+            { value: 'over', label: 'over the face: moved on by half the tip' },
+          ]}
+        />
+      )}
+      {quantity.of === 'sweep' && (
+        <Choice
+          label="Push the dial’s plunger in: its number …"
+          value={draft.dialFalls === true ? 'falls' : 'rises'}
+          onChange={(counts) => change({ dialFalls: counts === 'falls' })}
+          options={[
+            { value: 'rises', label: 'rises' },
+            { value: 'falls', label: 'falls' },
+          ]}
+        />
+      )}
       <WaysCame reading={reading} quantity={quantity} />
       <Button kind="act" onPress={onClose}>
         Done

@@ -20,6 +20,9 @@ export interface ReadingDraft {
   /** Where Z is set: what stands in the spindle, and what the control takes for active; `none` is the bare nose. */
   readonly holds?: string
   readonly controlSays?: string
+  /** Of a face: moved on by half the tip. Of a dial: pushed in, it counts down. */
+  readonly movedOver?: boolean
+  readonly dialFalls?: boolean
   /** Of a fixed setter: its contact was pressed by hand, and the control showed it, or did not. */
   readonly contact?: 'shown' | 'dead'
   /** Which number of the display is read; as at the last touch, where nobody said otherwise. */
@@ -51,6 +54,8 @@ export function bodyOf(
     read: written('read'),
     with: [...draft.with],
     ...(position && { position: sendable(position) }),
+    ...(draft.movedOver === true && quantity.of === 'face' && { movedOver: true as const }),
+    ...(draft.dialFalls === true && quantity.of === 'sweep' && { dialFalls: true as const }),
     ...(ways.own && { approach: ways.own }),
     ...(draft.replaces !== undefined && standingId !== undefined
       ? { supersedes: standingId, reason: draft.replaces }

@@ -59,7 +59,6 @@ export function ReadingStep({
   const [placing, setPlacing] = useState(false)
   const place = useCallback(() => setPlacing(true), [])
   const submit = (twice = false) => {
-    // What was not expected, and stands after a second look, says so: it is kept with the reading.
     const said = reading.finish(insisted && view.surprise ? TOUCHED_AGAIN : undefined, twice)
     if (said === undefined) return
     if (view.apart !== undefined) return setInsisted(true)

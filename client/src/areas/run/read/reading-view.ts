@@ -277,7 +277,10 @@ function betweenWords(
   if (!hasCircumstances(document, draft, quantity)) return ''
   if (quantity.of === 'sweep') return using === '' ? 'which dial, from where' : using
   if (quantity.of === 'tool-diameter') return using === '' ? 'measured with …' : using
-  if (axisOfQuantity(quantity) !== 'Z') return using === '' ? 'name the finder' : using
+  if (axisOfQuantity(quantity) !== 'Z')
+    return using === ''
+      ? 'name the finder'
+      : `${using}${draft.movedOver === true ? ', over the face' : ''}`
   const there = gaugeNames(
     document,
     quantity.of === 'carried-difference' ? draft.withOnPlane : (draft.withOnFrom ?? []),

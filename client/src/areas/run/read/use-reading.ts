@@ -228,7 +228,12 @@ export function useReading(
     problem:
       numbers.problem ??
       (asked || draft.contact === 'dead'
-        ? (unplaced ?? circumstanceProblem(document, draft, quantity))
+        ? (unplaced ??
+          circumstanceProblem(document, draft, quantity) ??
+          // Never refused without a sentence.
+          (complete && body === undefined
+            ? 'Something of this touch is still to be said: tap what stands to the right of the number’s name.'
+            : undefined))
         : undefined),
     /** The position is read instead of the row; what the row was read to show is kept for its comparison. */
     readApart() {

@@ -75,6 +75,11 @@ function acceptedLines({
           ]
         : [],
     ),
+    ...solution.proofs.flatMap(({ proof, right }) =>
+      right && proof.byEye === true
+        ? [`${proof.row} with T${proof.tool} seen by eye, not proven (${proof.by.name})`]
+        : [],
+    ),
     ...stale.map((one) => `${registerName(one.address)} stale: ${one.reason} (${one.by.name})`),
     ...unproven.map(
       (one) => `${registerName(one.address)} unproven: ${one.reason} (${one.by.name})`,
