@@ -29,6 +29,10 @@ const ODDS = {
   'unit-inch-for-mm': 0.0002,
   'gauge-forgotten': 0.001,
   'gauge-doubled': 0.0005,
+  // Less often than it is taken off by hand as well: paper is all but nothing, and either explains it then.
+  'gauge-exchanged': 0.0004,
+  'work-position': 0.001,
+  'other-face-misread': 0.002,
 } as const satisfies Partial<Record<SlipCode, number>>
 
 type SlipOfReading = keyof typeof ODDS
@@ -48,6 +52,10 @@ export interface Typing {
   readonly said: readonly KnownSize[]
   /** What else there is: it may have lain there unsaid. */
   readonly others: readonly KnownSize[]
+  /** How much less than the machine position each work position shows that may have been read for it. */
+  readonly works?: readonly KnownSize[]
+  /** By how much this reading would have been expected elsewhere, had the face before been misread in a usual way. */
+  readonly before?: readonly KnownSize[]
 }
 
 interface Meant {
@@ -101,7 +109,7 @@ const logLikelihood = (expected: Belief, nm: number): number => -(deviations(exp
 /** The numbers that may have been meant, by the slip that made this one of them. */
 function meantBy(
   { nm, unit }: ReadLength,
-  { unit: own, decimals, said, others }: Typing,
+  { unit: own, decimals, said, others, works = [], before = [] }: Typing,
 ): readonly Meant[] {
   const text = formatLength(nm, unit, unit === own ? decimals : decimals + 1)
   const undone = undoneDigits(text)
@@ -121,6 +129,23 @@ function meantBy(
     ...said.map(({ name, nm: size }): Meant => ({
       code: 'gauge-doubled',
       nm: nm + size,
+      about: name,
+    })),
+    ...said.flatMap(({ nm: size }) =>
+      others.map((other): Meant => ({
+        code: 'gauge-exchanged',
+        nm: nm - other.nm + size,
+        about: other.name,
+      })),
+    ),
+    ...works.map(({ name, nm: less }): Meant => ({
+      code: 'work-position',
+      nm: nm + less,
+      about: name,
+    })),
+    ...before.map(({ name, nm: off }): Meant => ({
+      code: 'other-face-misread',
+      nm: nm + off,
       about: name,
     })),
     ...DIGIT_SLIPS.flatMap((code) =>

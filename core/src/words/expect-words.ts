@@ -86,6 +86,10 @@ export function describeSurprise(
   if (slip === undefined) return { expected: told, slip: undefined, look: 'Read it once more.' }
   const { title, look: atPosition } = describeCause(slip)
   const look = row === undefined ? atPosition : `Look at ${row} on the control again.`
+  const of = which === '' ? '' : `${which.trim()}: `
+  // Nothing of this number is wrong then: what it should be is no help.
+  if (slip.code === 'other-face-misread')
+    return { expected: told, slip: `${title}: the ${slip.about ?? 'other face'}?`, look }
   const meant = write(slip.meant)
   const mended =
     slip.code === 'reading-sign-lost'
@@ -93,6 +97,5 @@ export function describeSurprise(
         ? `With a minus it is ${meant}`
         : `Without the minus it is ${meant}`
       : `${MENDED[slip.code] ?? 'With that mended'} it is ${meant}`
-  const of = which === '' ? '' : `${which.trim()}: `
   return { expected: told, slip: `${of}${title}? ${mended}.`, look }
 }

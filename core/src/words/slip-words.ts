@@ -47,6 +47,18 @@ const words: Readonly<Record<SlipCode, SlipWords>> = {
     title: 'What lay between was counted twice',
     look: 'It is taken off once, by us or by hand, not by both.',
   },
+  'gauge-exchanged': {
+    title: 'Another gauge lay between than the one that is named',
+    look: 'Look at what lies there now. Tap its name above the number to say another.',
+  },
+  'work-position': {
+    title: 'It is the work position, not the machine’s',
+    look: 'Look which number on the screen it is. Tap “Machine” above the number to read another.',
+  },
+  'other-face-misread': {
+    title: 'The face before was misread',
+    look: 'Touch that face again, and read it digit by digit.',
+  },
   'gauge-wrong-sign': {
     title: 'What lay between was added instead of taken off',
     look: 'A touch on a gauge stands higher than the surface, so the gauge is taken off.',
