@@ -170,7 +170,7 @@ const measured = z.strictObject({
   tool: registerNumber,
   nominal: writtenLengthSchema,
   measured: writtenLengthSchema,
-  more: z.array(writtenLengthSchema).max(10).optional(),
+  more: z.array(writtenLengthSchema).max(100).optional(),
   sides: z.union([z.literal(1), z.literal(2)]).optional(),
 })
 const machineAxis = z.enum(['X', 'Y', 'Z'])

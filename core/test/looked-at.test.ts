@@ -423,8 +423,18 @@ describe('a calibration cut', () => {
 
   test('says how much of the last correction came out', () => {
     const first = cut('20.040')
-    expect(cameOut(cut('20.000'), [first])).toEqual({ share: 1, isLittle: false })
-    expect(cameOut(cut('20.030'), [first])).toEqual({ share: 0.25, isLittle: true })
+    expect(cameOut(cut('20.000'), [first])).toEqual({
+      share: 1,
+      isLittle: false,
+      predicted: 20_000_000,
+      reached: 20_000_000,
+    })
+    expect(cameOut(cut('20.030'), [first])).toEqual({
+      share: 0.25,
+      isLittle: true,
+      predicted: 20_000_000,
+      reached: 20_030_000,
+    })
     expect(cameOut(first, [])).toBeUndefined()
     expect(cameOut(cut('20.000', [], 1), [first])).toBeUndefined()
     expect(cameOut({ ...cut('20.000'), tool: 2 }, [first])).toBeUndefined()

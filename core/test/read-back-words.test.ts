@@ -37,6 +37,11 @@ describe('what a wrong register would do', () => {
     expect(said('G54.Z', 500, subtracts)).toContain('above')
   })
 
+  test('a crash is spoken of where there would be one, and not for some thousandths', () => {
+    expect(said('H1', -500)).toContain('crash')
+    expect(said('H1', -8)).not.toContain('crash')
+  })
+
   test('a D row stands for a radius: half of a diameter, the whole of a radius', () => {
     // 7.98 keyed where the radius of 3.99 belongs.
     expect(said('D3', 3990, { diameterRegister: 'radius' })).toContain('left 3.99 mm too thick')

@@ -3,6 +3,7 @@ import { activeLift } from '@pine/core/proof'
 import { airCutView } from '@/areas/run/prove/air-cut-view'
 import {
   leftUnproven,
+  proofByEye,
   proofSaid,
   proofSays,
   proofThatPasses,
@@ -10,6 +11,7 @@ import {
   stopSays,
   verdictView,
 } from '@/areas/run/prove/proof-view'
+import { releaseView } from '@/areas/run/release/release-view'
 import type { StandingSetup } from '@/data/setup/standing'
 import { after, example, mm, registerAt } from './set-ups'
 
@@ -73,7 +75,32 @@ describe('a proof', () => {
     const tool = none.document.sheet.tools[0]?.number ?? 0
     expect(proofView(none, { row: 'G54', tool }, {}, false)?.heights).toEqual([
       { value: expect.stringMatching(/^(25\.000|1\.0000)$/), label: expect.any(String) },
+      { value: 'own', label: 'another height' },
     ])
+  })
+
+  test('at a height of one’s own, as soon as it is one; by eye it proves no number, and says so', () => {
+    const own = (text: string) =>
+      proofView(keyed, G54T1, { clearance: 'own', own: text }, false)?.clearance
+    expect(own('30.5')).toEqual(mm('30.5'))
+    expect(own('-30')).toEqual(mm('50.000'))
+    const seen = after(keyed, proofByEye(G54T1, mm('50.000')))
+    const verdict = seen.solution.proofs.at(-1)!
+    expect(verdictView(seen, verdict)).toMatchObject({
+      sentence: 'Seen, not proven.',
+      by: 'Mira Toller by eye, 50.000 mm above',
+    })
+    expect(registerAt(seen, 'H1').state).toBe('keyed')
+    expect(releaseView(seen).accepted).toContain(
+      'G54 with T1 seen by eye, not proven (Mira Toller)',
+    )
+  })
+
+  test('a length is spoken of where the control keeps one', () => {
+    expect(proofView(keyed, G54T1, {}, false)?.caution).toContain('Without G43')
+    const router = proofView(example('tool-by-tool'), G54T1, {}, false)
+    expect(router?.caution).toMatch(/^Single block/)
+    expect(router?.caution).not.toContain('G43')
   })
 
   test('is whole once the gap and over zero are said; the stop counts only with both numbers', () => {

@@ -205,7 +205,7 @@ test('a calibration block: its readings, what is added to H, and what came out o
     { measured: '20.040 for 20.000 mm, T1', says: 'H1 −0.020 mm' },
     {
       measured:
-        '20.030, 20.032 for 20.000 mm, T1; 23% of the last correction came out: look at deflection, clamping, soft stock, not at the length',
+        '20.030, 20.032 for 20.000 mm, T1; predicted 20.000, reached 20.031 mm; 23% of the last correction came out: look at deflection, clamping, soft stock, not at the length',
       says: 'H1 −0.016 mm',
     },
   ])

@@ -98,6 +98,9 @@ export interface CameOut {
   /** Of the thickness that was asked for; 1 where all of it came out. */
   readonly share: number
   readonly isLittle: boolean
+  /** What the block was to measure by the correction that was keyed, and what it measures. */
+  readonly predicted: Nanometres
+  readonly reached: Nanometres
 }
 
 /**
@@ -115,7 +118,8 @@ export function cameOut(cut: Measured, earlier: readonly Measured[]): CameOut | 
   const keyed = blockChange(before, target.value.nm, was)
   if (keyed === 0) return undefined
   const share = achievedShare(was, is, keyed, cut.sides ?? 1)
-  return { share, isLittle: share < LITTLE }
+  const predicted = toNanometres(was + keyed * (cut.sides ?? 1))
+  return { share, isLittle: share < LITTLE, predicted, reached: is }
 }
 
 /** What to add to the wear of a register, or to the register itself where a control keeps no wear. */

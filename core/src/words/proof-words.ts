@@ -12,7 +12,7 @@ export function describeTipGap({ stands, error }: GapVerdict, write: LengthWrite
     case 'too-high':
       return `The tip stands ${by} too high: it would cut air, or too little.`
     case 'too-deep':
-      return `The tip stands ${by} too deep: it would cut into what is below, or crash.`
+      return `The tip stands ${by} too deep: it would cut into what is below.`
   }
 }
 

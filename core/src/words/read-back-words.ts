@@ -1,5 +1,5 @@
 import { addressParts, axisOfAddress, type Address } from '../address/address'
-import { toNanometres, type Nanometres } from '../length/length'
+import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import type { ControlProfile } from '../sheet/machine'
 
 /**
@@ -27,8 +27,11 @@ export function describeReadBackError(
   const raises = isLength && control.lengthSign === 'subtracted' ? error < 0 : error > 0
   return raises
     ? `As keyed, ${who} stops ${amount} above where it should and cuts air.`
-    : `As keyed, ${who} goes ${amount} too deep: it would crash into the part.`
+    : `As keyed, ${who} goes ${amount} too deep${Math.abs(error) >= CRASHES ? ': it would crash into the part' : ''}.`
 }
+
+/** Less than this into the part spoils it, and breaks nothing. Common practice, no source. */
+const CRASHES = 0.5 * NANOMETRES_PER.mm
 
 /** With compensation the path keeps off the wall by the radius that the D row stands for. */
 function describeDiameterError(

@@ -27,9 +27,7 @@ export function NeededStep({ document, current, needed, onStep }: NeededStepProp
       <Words as="sentence" role="heading" aria-level={1}>
         First: {stepName(document, needed.step)}
       </Words>
-      <Words as="lead">
-        {stepName(document, current.step)} counts on it. Do that first; then come back here.
-      </Words>
+      <Words as="lead">{stepName(document, current.step)} comes after it.</Words>
       <Column flexGrow={wide ? 0 : 1} justifyContent="flex-end">
         <Button kind="act" focused onPress={() => onStep(needed.step.key)} testID="to-needed">
           To {stepName(document, needed.step)}

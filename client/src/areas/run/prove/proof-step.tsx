@@ -30,9 +30,6 @@ import { ReasonField } from '@/kit/reason-field'
 
 type Key = 'position' | 'distanceToGo' | 'gap'
 
-const CAUTION =
-  'Single block, rapid at its lowest, a thumb on feed hold. Stop part way and look: is the distance to go what the eye sees? Without G43 the nose goes where the tip should.'
-
 /** A cautious move: two blocks to type, what to see on the way, and what the gap at the end says. */
 export function ProofStep(props: ProofStepProps) {
   const { setupId, setup, row, tool, enter, onDone } = props
@@ -80,7 +77,7 @@ export function ProofStep(props: ProofStepProps) {
     )
     return (
       <CheckFrame
-        words={{ title: '', sentence: view.heading, points: [], caution: CAUTION, done: '' }}
+        words={{ title: '', sentence: view.heading, points: [], caution: view.caution, done: '' }}
         after={
           <>
             {small && drawing}

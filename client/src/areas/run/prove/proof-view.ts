@@ -10,6 +10,7 @@ import {
   type ProofMove,
   type ProofVerdict,
 } from '@pine/core/proof'
+import { keepsLengths } from '@pine/core/sheet'
 import { causeName } from '@pine/core/slips'
 import { describeCause, describeProof, describeProofReasons, typographic } from '@pine/core/words'
 import { previewed } from '@/data/setup/preview'
@@ -21,6 +22,11 @@ export interface ProofOf {
   readonly row: OffsetRow
   readonly tool: number
 }
+
+const CAUTION =
+  'Single block, rapid at its lowest, a thumb on feed hold. Stop part way and look: is the distance to go what the eye sees?'
+
+const WITHOUT_LENGTH = ' Without G43 the nose goes where the tip should.'
 
 /** A height that is none of the blocks at hand. */
 export const OWN_HEIGHT = 'own'
@@ -53,6 +59,8 @@ export interface ProofView {
   /** To be drawn: where the tip ends, and how high it is raised first. */
   readonly move: ProofMove
   readonly block: string
+  /** What to mind; of a length only where the control keeps one. */
+  readonly caution: string
   /** What is pressed where all is as it should be. */
   readonly passes: string
 }
@@ -104,6 +112,7 @@ export function proofView(
       from: `From machine Z ${write(move.toGo.from)}, before it moves, distance to go in Z must read`,
       must: `${write(move.toGo.must)} ${unit}`,
     },
+    caution: `${CAUTION}${keepsLengths(document.sheet.machine.control) ? WITHOUT_LENGTH : ''}`,
     move,
     block: `${clearance.text} ${clearance.unit}`,
     passes: `T${tool} is in and active; ${clearance.text} ${clearance.unit} just passes`,

@@ -7,10 +7,13 @@ export function Apart({
   words,
   onAgain,
   onCounts,
+  moved,
 }: {
   readonly words: string
   readonly onAgain: () => void
   readonly onCounts: () => void
+  /** It was moved between the two touches: what moved, and that it is said; none where nothing there can. */
+  readonly moved: { readonly words: string; readonly onMoved: () => void } | undefined
 }) {
   return (
     <Column gap="$1" role="alert" testID="apart">
@@ -25,6 +28,11 @@ export function Apart({
           This one counts
         </Button>
       </Row>
+      {moved && (
+        <Button onPress={moved.onMoved} testID="was-moved">
+          {moved.words}
+        </Button>
+      )}
     </Column>
   )
 }

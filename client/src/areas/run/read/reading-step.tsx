@@ -14,14 +14,14 @@ import type { StepProps } from '../frame/step-props'
 import { EntryFrame } from '../frame/entry-frame'
 import { Apart } from './apart'
 import { CaptureBefore, CaptureChecked, CaptureTold } from './captured'
-import { GaugesBetween, ZeroedOn } from './circumstances'
+import { ZeroedOn } from './circumstances'
 import { ContactQuestion } from './contact-question'
 import { ImpliedLine } from './implied-line'
-import { PositionChoice } from './position-choice'
+import { LookedUp, type Asks } from './looked-up'
 import { Reviewed } from './reviewed'
 import { RuleEntry } from './rule-entry'
 import { Sentence } from './sentence'
-import { SpindleChoice, SpindleQuestion, type SpindleAsked } from './spindle-question'
+import { SpindleQuestion } from './spindle-question'
 import { StepPicture } from './step-picture'
 import { StepWarnings } from './step-warnings'
 import { NumbersEntry } from '../frame/numbers-entry'
@@ -52,12 +52,10 @@ export function ReadingStep({
   const reading = useReading(setupId, setup, quantity, again)
   const { draft, numbers, view, preview, solution } = reading
   const { words, standing, disagrees, spread } = view
-  const [choosing, setChoosing] = useState(false)
+  const [asks, setAsks] = useState<Asks>()
   const [ruling, setRuling] = useState(false)
-  const [spindleAsked, setSpindleAsked] = useState<SpindleAsked>()
-  const choose = useCallback(() => setChoosing(true), [])
-  const [placing, setPlacing] = useState(false)
-  const place = useCallback(() => setPlacing(true), [])
+  const choose = useCallback(() => setAsks('gauges'), [])
+  const place = useCallback(() => setAsks('position'), [])
   const submit = (twice = false) => {
     const said = reading.finish(insisted && view.surprise ? TOUCHED_AGAIN : undefined, twice)
     if (said === undefined) return
@@ -67,6 +65,16 @@ export function ReadingStep({
     for (const one of said.facts) void enter(one)
     reading.clear()
     onDone(said.keyed)
+  }
+  const moved = view.moved && {
+    words: view.moved.words,
+    onMoved: () => {
+      const said = reading.finish(TOUCHED_AGAIN)
+      if (said === undefined || view.moved === undefined) return
+      for (const one of [view.moved.said, ...said.facts]) void enter(one)
+      reading.clear()
+      onDone(said.keyed)
+    },
   }
   const picture = (
     <StepPicture
@@ -162,7 +170,7 @@ export function ReadingStep({
       {view.asksZeroedOn && <ZeroedOn reading={reading} quantity={quantity} />}
       {view.cycle && <ContactQuestion reading={reading} cycle={view.cycle} />}
       {view.asksSpindle && (
-        <SpindleQuestion reading={reading} quantity={quantity} onAsk={setSpindleAsked} />
+        <SpindleQuestion reading={reading} quantity={quantity} onAsk={setAsks} />
       )}
     </>
   )
@@ -177,29 +185,14 @@ export function ReadingStep({
       />
     </Overlay>
   )
-  const lookedUp = placing ? (
-    <Overlay onClose={() => setPlacing(false)}>
-      <PositionChoice
-        setup={setup}
-        reading={reading}
-        quantity={quantity}
-        onClose={() => setPlacing(false)}
-      />
-    </Overlay>
-  ) : choosing ? (
-    <Overlay onClose={() => setChoosing(false)}>
-      <GaugesBetween reading={reading} quantity={quantity} onClose={() => setChoosing(false)} />
-    </Overlay>
-  ) : (
-    spindleAsked && (
-      <Overlay onClose={() => setSpindleAsked(undefined)}>
-        <SpindleChoice
-          reading={reading}
-          asked={spindleAsked}
-          onClose={() => setSpindleAsked(undefined)}
-        />
-      </Overlay>
-    )
+  const lookedUp = asks && (
+    <LookedUp
+      setup={setup}
+      reading={reading}
+      quantity={quantity}
+      asks={asks}
+      onClose={() => setAsks(undefined)}
+    />
   )
   const implied = (
     <>
@@ -234,6 +227,7 @@ export function ReadingStep({
           words={view.apart}
           onAgain={() => numbers.clear()}
           onCounts={() => reading.change({ replaces: 'touched again' })}
+          moved={moved}
         />
       )}
       {insisted && disagrees && view.apart === undefined && (

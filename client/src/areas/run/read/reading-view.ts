@@ -32,6 +32,7 @@ import {
 import type { StandingSetup } from '@/data/setup/standing'
 import { captureView, type CaptureView } from './capture-view'
 import { gaugesServing, waysOfReading } from './circumstances-view'
+import { movedBetween, type MovedBetween } from './moved-between'
 import { positionLabel, type PositionDraft } from './position-draft'
 import { isDifference, type ReadingDraft } from './reading-draft'
 
@@ -71,6 +72,8 @@ export interface ReadingView {
   readonly disagrees: boolean
   /** It lies further from the touch before it than the two repeat: no mean is taken of them, one of the two counts. */
   readonly apart: string | undefined
+  /** What may have been moved between two touches that lie too far apart, and what is entered then. */
+  readonly moved: MovedBetween | undefined
   /** Backed off and touched again with the same number: entered twice in one press. Of a face that was not read yet. */
   readonly mayRepeat: boolean
   /** What the second Next does with what disagrees. */
@@ -187,6 +190,7 @@ export function readingView(
       draft.replaces === undefined && told.some(({ code }) => code === 'repeats-spread')
         ? 'Further apart than two touches repeat: no mean is taken. Touch again, or say that this one counts.'
         : undefined,
+    moved: movedBetween(setup.document, quantity),
     mayRepeat:
       complete && quantity.of === 'face' && standing.length === 0 && captured === undefined,
     ifItIsSo: ifItIsSo(

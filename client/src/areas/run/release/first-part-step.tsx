@@ -17,7 +17,7 @@ import { useNumbers, type NumberSpec } from '../frame/use-numbers'
 import { CheckFrame } from '../frame/check-frame'
 import { FEATURES, firstPartView, isBlock, wearSays, type WearLine } from './first-part-view'
 
-type Key = 'nominal' | 'measured' | 'second' | 'third'
+type Key = 'nominal' | 'measured' | 'second' | 'third' | `reading ${number}`
 
 const OF_A_PART: readonly NumberSpec<Key>[] = [
   { key: 'nominal', label: 'Should be', sign: 'positive' },
@@ -27,6 +27,15 @@ const OF_A_BLOCK: readonly NumberSpec<Key>[] = [
   ...OF_A_PART,
   { key: 'second', label: 'once more', sign: 'positive', optional: true },
   { key: 'third', label: 'and again', sign: 'positive', optional: true },
+]
+
+/** A block with so many further readings: a micrometer is put on as often as it takes. */
+const ofABlock = (further: number): readonly NumberSpec<Key>[] => [
+  ...OF_A_BLOCK,
+  ...Array.from({ length: further }, (_, at): NumberSpec<Key> => {
+    const key = `reading ${at + 4}` as const
+    return { key, label: key, sign: 'positive', optional: true }
+  }),
 ]
 
 /** The first part is measured, and what has to be added to the wear is worked out. */
@@ -43,7 +52,9 @@ export function FirstPartStep({
   const [tool, setTool] = useState(String(sheet.tools[0]?.number))
   const [sides, setSides] = useState<'1' | '2'>('1')
   const block = isBlock(feature)
-  const numbers = useNumbers<Key>(`measured:${setupId}`, sheet.unit, block ? OF_A_BLOCK : OF_A_PART)
+  const further = useDraft(`measured-further:${setupId}`, 0)
+  const specs = block ? ofABlock(further.value) : OF_A_PART
+  const numbers = useNumbers<Key>(`measured:${setupId}`, sheet.unit, specs)
   const { words, finished, lines, toKey, good } = firstPartView(setup, kept.value)
   if (finished)
     return (
@@ -59,8 +70,9 @@ export function FirstPartStep({
     measured: numbers.written('measured'),
     ...(block && {
       sides: sides === '1' ? 1 : 2,
-      more: (['second', 'third'] as const)
-        .filter((key) => !numbers.isEmpty(key))
+      more: specs
+        .map(({ key }) => key)
+        .filter((key) => key !== 'nominal' && key !== 'measured' && !numbers.isEmpty(key))
         .map((key) => numbers.written(key)),
     }),
   }
@@ -80,6 +92,7 @@ export function FirstPartStep({
     if (!numbers.complete()) return
     kept.set([...kept.value, here])
     numbers.clear()
+    further.clear()
     numbers.setActive('nominal')
   }
   return (
@@ -143,6 +156,18 @@ export function FirstPartStep({
             { value: '2', label: 'two' },
           ]}
         />
+      )}
+      {block && (
+        <Button
+          kind="plain"
+          onPress={() => {
+            further.set(further.value + 1)
+            numbers.setActive(`reading ${further.value + 4}`)
+          }}
+          testID="another-reading"
+        >
+          Another reading
+        </Button>
       )}
       <NotCleanedUp setupId={setupId} />
       <ReasonField

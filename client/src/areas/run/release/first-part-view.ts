@@ -96,14 +96,15 @@ const wearLines = (
     const change = wearWords(setup, one)
     const readings = [one.measured, ...(one.more ?? [])].map(({ text }) => typographic(text))
     return {
-      measured: `${readings.join(', ')} for ${lengthWords(one.nominal)}, T${one.tool}${cameOutWords(cameOut(one, [...before, ...measured.slice(0, index)]))}`,
+      measured: `${readings.join(', ')} for ${lengthWords(one.nominal)}, T${one.tool}${cameOutWords(setup, cameOut(one, [...before, ...measured.slice(0, index)]))}`,
       says: change === undefined ? 'by program' : `${change.address} ${change.amount}`,
     }
   })
 
-function cameOutWords(out: CameOut | undefined): string {
+function cameOutWords({ solution }: StandingSetup, out: CameOut | undefined): string {
   if (out === undefined) return ''
-  const told = `; ${out.share.toLocaleString('en', { style: 'percent' })} of the last correction came out`
+  const write = lengthWriter(solution)
+  const told = `; predicted ${write(out.predicted)}, reached ${write(out.reached)} ${solution.unit}; ${out.share.toLocaleString('en', { style: 'percent' })} of the last correction came out`
   return out.isLittle
     ? `${told}: look at deflection, clamping, soft stock, not at the length`
     : told
