@@ -17,7 +17,7 @@ export const writtenLengthSchema = z.strictObject({
 
 export const keyMode = z.enum(KEY_MODES)
 /** Of a work offset: no counter is copied into it. */
-export const offsetKeyMode = keyMode.exclude(['copy-counter'])
+export const offsetKeyMode = keyMode.exclude(['copy-counter', 'stored'])
 export const side = z.enum(['outside', 'inside'])
 export const row = z.union([
   z.enum(OFFSET_ROWS),

@@ -4,7 +4,7 @@ import { name, offsetKeyMode, turnsAMinute, writtenLengthSchema } from './fields
 
 export const controlProfileSchema = z.strictObject({
   decimals: z.strictObject({ mm: z.int().min(1).max(6), in: z.int().min(1).max(5) }),
-  lengthKey: z.enum(['set', 'add', 'copy', 'copy-counter']),
+  lengthKey: z.enum(['set', 'add', 'copy', 'copy-counter', 'stored']),
   workOffsetKey: offsetKeyMode,
   workOffsetKeys: z
     .strictObject({

@@ -78,6 +78,25 @@ describe('what is told at the touch, before it is read', () => {
     expect(capture && capturedReading(capture, nm(-220 - 50))).toEqual(mm('-220.000'))
   })
 
+  test('H that the control’s own cycle stores: nothing is typed, and the row tells where Z stands', () => {
+    const capture = captureAt(on({ lengthKey: 'stored' }), tip)
+    expect(capture).toMatchObject({ address: 'H1', mode: 'stored' })
+    // It stores −270 where the tip stands at −220 on the 50 mm setter.
+    expect(capture && capturedReading(capture, nm(-220 - 50))).toEqual(mm('-220.000'))
+  })
+
+  test('H by the counter that was zeroed with the nose on the same setter', () => {
+    const nose = { ...tip, position: { of: 'counter-from', tool: null } } as ReadingToBe
+    const byNose = on({ lengthKey: 'copy-counter' }, workedDocument({ school: 'gauge-line' }, []))
+    const capture = captureAt(byNose, nose)
+    expect(capture).toMatchObject({ address: 'H1', mode: 'copy-counter', type: '0.000' })
+    expect(capture && capturedReading(capture, nm(80))).toEqual(mm('80.000'))
+    // Zeroed nobody knows where, there is nothing to copy.
+    expect(
+      captureAt(byNose, { ...tip, position: { of: 'counter' } } as ReadingToBe),
+    ).toBeUndefined()
+  })
+
   test('in inches, by what an inch display shows', () => {
     const inches = (text: string) => ({ text, unit: 'in' as const })
     const { gauges } = workedSheet()

@@ -1,4 +1,5 @@
 import { solve } from '@pine/core/solve'
+import { STORED_BY_CYCLE } from '@pine/core/words'
 import { type QuantityName } from '@pine/core/quantities'
 import { readLength, type WrittenLength } from '@pine/core/length'
 import { withPreview } from '@/data/setup/preview'
@@ -14,6 +15,7 @@ import {
   zeroEnds,
 } from '@/areas/run/read/circumstances-view'
 import { readingView } from '@/areas/run/read/reading-view'
+import { keyInView } from '@/areas/run/key-in/key-in-view'
 import { after, example, mm, registerAt } from './set-ups'
 
 const TIP: QuantityName = { of: 'tip-on-plane', tool: 1 }
@@ -81,8 +83,13 @@ describe('a row that is captured at the touch', () => {
     machine: { ...machine, control: { ...machine.control, workOffsetKey: 'copy' } },
   })
   const FINDER: ReadingDraft = { with: ['finder'], withOnPlane: [] }
-  const captured = (setup: StandingSetup, text?: string, quantity: QuantityName = LEFT) => {
-    const capture = captureOf(setup.document, FINDER, quantity, undefined)
+  const captured = (
+    setup: StandingSetup,
+    text?: string,
+    quantity: QuantityName = LEFT,
+    using: readonly string[] = FINDER.with,
+  ) => {
+    const capture = captureOf(setup.document, { ...FINDER, with: using }, quantity, undefined)
     const row = text === undefined ? undefined : readLength(mm(text))
     const given = capture && captureView(capture, quantity, row?.ok ? row.value.nm : undefined)
     return { capture, given }
@@ -106,6 +113,24 @@ describe('a row that is captured at the touch', () => {
     expect(captured(asking, '-347.300').given?.stands).toBe('X −412.300 mm')
     expect(captured(asking, '-357.300').given?.stands).toBe('X −422.300 mm')
     expect(captured(blank).capture).toBeUndefined()
+  })
+
+  test('where the control’s own cycle stores it, nothing is said to be typed: at the touch and at its row', () => {
+    const storing = example('whole-run', 1, {
+      machine: { ...machine, control: { ...machine.control, lengthKey: 'stored' } },
+    })
+    const tip: QuantityName = { of: 'tip-on-plane', tool: 1 }
+    expect(captured(storing, '-270.000', tip, ['setter']).given).toMatchObject({
+      type: '',
+      first: 'Let the control’s cycle store H1. Nothing is typed.',
+    })
+    const read = after(storing, {
+      kind: 'reading',
+      body: { of: 'tip-on-plane', tool: 1, with: ['setter'], read: mm('-220.000') },
+    })
+    const view = keyInView(read, registerAt(read, 'H1'), {})
+    expect(view?.type).toBeUndefined()
+    expect(view?.key).toEqual({ first: STORED_BY_CYCLE })
   })
 
   test('becomes the touch, its key-in and its read-back, and the register is keyed', () => {

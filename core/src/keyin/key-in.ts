@@ -131,7 +131,11 @@ export function keyModeOf(profile: ControlProfile, address: Address): KeyMode {
 
 /** Keyed while the axis stands at the touch: the control takes its place, or works the row out from it. */
 export const isCaptured = (mode: KeyMode): boolean =>
-  mode === 'position' || mode === 'copy' || mode === 'copy-counter' || mode === 'halve'
+  mode === 'stored' ||
+  mode === 'position' ||
+  mode === 'copy' ||
+  mode === 'copy-counter' ||
+  mode === 'halve'
 
 function wantedMode(
   { lengthKey, workOffsetKey, workOffsetKeys }: ControlProfile,
@@ -150,7 +154,9 @@ function modeFor(
   if (kind === 'diameter') return wanted === 'add' ? 'add' : 'set'
   if (wanted === 'copy-counter') return counter === undefined ? 'set' : wanted
   const mode = wanted === 'halve' && pair === undefined ? 'position' : wanted
-  return (mode === 'position' || mode === 'copy') && at === undefined ? 'set' : mode
+  return (mode === 'position' || mode === 'copy' || mode === 'stored') && at === undefined
+    ? 'set'
+    : mode
 }
 
 /** Undefined while the number that it is counted from is not known. */
@@ -165,6 +171,9 @@ function typedNumber(
   switch (mode) {
     case 'set':
       return expected
+    case 'stored':
+      // Nothing is typed: the cycle works it out.
+      return 0
     case 'add':
       return before === undefined ? undefined : expected - before
     case 'position':

@@ -8,10 +8,19 @@ import type { LengthUnit, WrittenLength } from '../length/length'
  * - `position`: by telling the control what the position is at which the machine stands now;
  * - `copy`: the machine position at which the axis stands is copied in, and a difference is added;
  * - `copy-counter`: the same with what the relative counter shows, which was zeroed at the nose or the master. Only a tool length;
+ * - `stored`: the control's own cycle measures the tool and stores it: nothing is typed. Only a tool length;
  * - `halve`: the relative counter is zeroed on one face and halved on the other, and the position is
  *   told where the counter then reads zero. Only a middle of two faces can be halved.
  */
-export const KEY_MODES = ['set', 'add', 'position', 'copy', 'copy-counter', 'halve'] as const
+export const KEY_MODES = [
+  'set',
+  'add',
+  'position',
+  'copy',
+  'copy-counter',
+  'stored',
+  'halve',
+] as const
 
 export type KeyMode = (typeof KEY_MODES)[number]
 
@@ -20,14 +29,14 @@ export const DISPLAY_HABITS = ['machine', 'counter', 'work'] as const
 
 export type DisplayHabit = (typeof DISPLAY_HABITS)[number]
 
-/** How a row of a work offset may be changed: no counter is copied into it. */
-export type OffsetKeyMode = Exclude<KeyMode, 'copy-counter'>
+/** How a row of a work offset may be changed: no counter is copied into it, and no cycle stores it. */
+export type OffsetKeyMode = Exclude<KeyMode, 'copy-counter' | 'stored'>
 
 /** How a control stores and takes numbers. Described by what it does, never by its maker. */
 export interface ControlProfile {
   /** Decimals that the control shows and takes, by unit. */
   readonly decimals: Readonly<Record<LengthUnit, number>>
-  readonly lengthKey: Extract<KeyMode, 'set' | 'add' | 'copy' | 'copy-counter'>
+  readonly lengthKey: Extract<KeyMode, 'set' | 'add' | 'copy' | 'copy-counter' | 'stored'>
   readonly workOffsetKey: OffsetKeyMode
   /** Axes whose rows are changed another way: X and Y copied, say, and Z typed. */
   readonly workOffsetKeys?: Readonly<Partial<Record<MachineAxis, OffsetKeyMode>>>

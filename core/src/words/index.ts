@@ -11,7 +11,13 @@ export {
   describeOff,
 } from './gauge-check-words'
 export { describeImplied } from './implied-words'
-export { describeActiveLength, describeKeyMode, describeNoStand, READ_ROW_FIRST } from './key-words'
+export {
+  describeActiveLength,
+  describeKeyMode,
+  describeNoStand,
+  READ_ROW_FIRST,
+  STORED_BY_CYCLE,
+} from './key-words'
 export {
   KEPT_CAUTION,
   describeBench,

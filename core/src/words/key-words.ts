@@ -29,6 +29,11 @@ const words: Readonly<Record<KeyMode, KeyWords>> = {
     not: 'not the one that sets',
     mind: 'First copy the relative counter into the row, while the axis still stands at the touch.',
   },
+  stored: {
+    does: 'stores it',
+    not: 'nothing is typed',
+    mind: 'The control’s own cycle stores it, while the tool stands at the touch.',
+  },
   halve: {
     does: 'says “my position is”',
     not: 'not the one that stores a number',
@@ -40,6 +45,9 @@ export const describeKeyMode = (mode: KeyMode): KeyWords => words[mode]
 
 /** On a control that adds, before anybody knows what the row holds. */
 export const READ_ROW_FIRST = 'This control adds to what the row holds. Read the row first.'
+
+/** On a control whose own cycle measures and stores. */
+export const STORED_BY_CYCLE = 'The control’s own cycle stores it: nothing is typed. Read the row.'
 
 const BECAUSE: Readonly<Record<NoStand, string>> = {
   'not-touched': 'Nothing was touched for this row alone',

@@ -99,6 +99,8 @@ export class ModelControl {
       case 'copy':
         this.copy(line.address, axis)
         return this.add(line.address, typed)
+      case 'stored':
+        throw new Error('this control has no cycle of its own')
       case 'copy-counter':
         this.copyCounter(line.address, axis)
         return this.add(line.address, typed)

@@ -11,6 +11,7 @@ import { Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { PickRow } from '@/kit/pick-row'
 import type { SheetPageProps } from './sheet-page-props'
+import { ReferenceEntry } from './reference-entry'
 import { withGauge, withSchool } from './sheet-draft'
 
 export function LengthsEntry({ draft, change, problem }: SheetPageProps) {
@@ -26,6 +27,7 @@ export function LengthsEntry({ draft, change, problem }: SheetPageProps) {
         options={SCHOOLS.map((value) => ({ value, label: SCHOOL_NAMES[value] }))}
         note={SCHOOL_NOTES[draft.school]}
       />
+      <ReferenceEntry draft={draft} change={change} problem={problem} />
       <Field
         label="The setting plane: what does the setter stand on?"
         value={draft.plane}
@@ -52,7 +54,7 @@ export function LengthsEntry({ draft, change, problem }: SheetPageProps) {
         ))}
       </Column>
       {adding ? (
-        <AddGauge onDone={() => setAdding(false)} />
+        <AddGauge unit={draft.unit} onDone={() => setAdding(false)} />
       ) : (
         <Allowed to="declare" otherwise="A gauge that is not here yet is added by a lead.">
           <Button onPress={() => setAdding(true)}>Add a gauge</Button>

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import type { FieldValues } from 'react-hook-form'
-import { otherUnit } from '@pine/core/length'
+import { otherUnit, type LengthUnit } from '@pine/core/length'
 import type { Gauge } from '@pine/core/sheet'
 import { BLOCK_GRADES, GAUGE_FACTS, GAUGE_KINDS } from '@pine/core/touch'
 import { GAUGE_NAMES, MEASURE_NAMES } from '@pine/core/words'
@@ -25,10 +25,20 @@ const GRADES = [
   ...BLOCK_GRADES.map((value) => ({ value, label: value })),
 ] as const
 
-/** A gauge with its true size. Also used while a set-up is made. */
-export function AddGauge({ onDone }: { onDone: (id?: string) => void }) {
+/**
+ * A gauge with its true size. Also used while a set-up is made.
+ *
+ * @param unit of the sheet: most gauges of a shop are in its unit.
+ */
+export function AddGauge({
+  unit = newGauge.unit,
+  onDone,
+}: {
+  readonly unit?: LengthUnit
+  readonly onDone: (id?: string) => void
+}) {
   const { add } = useGauges()
-  const form = useKeptForm('gauge', newGauge, gaugeOf, async (gauge) =>
+  const form = useKeptForm('gauge', { ...newGauge, unit }, gaugeOf, async (gauge) =>
     onDone((await add(gauge)).id),
   )
   return <GaugeForm form={form} takes="Keep this gauge" onLeave={() => onDone()} />

@@ -17,6 +17,7 @@ const KEYED = {
   add: 'are added',
   position: 'follow from “my position is”',
   copy: 'are copied from where it stands, and added to',
+  stored: 'are stored by its own cycle',
   'copy-counter': 'are copied from the relative counter',
   halve: 'follow from the halved counter',
 } as const

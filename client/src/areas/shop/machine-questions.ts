@@ -39,6 +39,11 @@ export const ASKED = [
         picture: '10.000 → 0.000',
         label: 'relative counter, copied in by a key',
       },
+      {
+        value: 'stored',
+        picture: '10.000 → 99.875',
+        label: 'what its own cycle measured: nothing is keyed',
+      },
       { value: 'none', picture: '–', label: 'no tool lengths: one tool at a time' },
     ],
   },

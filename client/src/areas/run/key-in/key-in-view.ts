@@ -10,6 +10,7 @@ import {
   describeStale,
   describeWarning,
   READ_ROW_FIRST,
+  STORED_BY_CYCLE,
   stepName,
   typographic,
 } from '@pine/core/words'
@@ -125,12 +126,18 @@ export function keyInView(
     }
   const key = describeKeyMode(keyIn.mode)
   const isReadFirst = below.moment === 'before'
+  const isStored = keyIn.mode === 'stored'
   return {
     name,
     unit,
-    key: isReadFirst ? { first: READ_ROW_FIRST } : { does: key.does, not: key.not },
+    key: isReadFirst
+      ? { first: READ_ROW_FIRST }
+      : isStored
+        ? { first: STORED_BY_CYCLE }
+        : { does: key.does, not: key.not },
     notes: isReadFirst ? conflict : [...conflict, ...notesBefore(keyIn)],
     ...(!isReadFirst &&
+      !isStored &&
       type !== undefined && {
         type: typographic(type),
         ...(key.mind !== undefined && { mind: key.mind }),

@@ -38,16 +38,18 @@ export function captureView(
     label: `What ${name} shows then`,
     does,
     not,
-    type: typographic(type),
+    type: mode === 'stored' ? '' : typographic(type),
     unit,
     first:
-      mode === 'copy'
-        ? `Copy the machine position into ${name},`
-        : mode === 'copy-counter'
-          ? `Copy the relative counter into ${name},`
-          : activeLength === undefined
-            ? undefined
-            : `${describeActiveLength(activeLength)} While it stands there,`,
+      mode === 'stored'
+        ? `Let the control’s cycle store ${name}. Nothing is typed.`
+        : mode === 'copy'
+          ? `Copy the machine position into ${name},`
+          : mode === 'copy-counter'
+            ? `Copy the relative counter into ${name},`
+            : activeLength === undefined
+              ? undefined
+              : `${describeActiveLength(activeLength)} While it stands there,`,
     stands:
       at === undefined
         ? undefined

@@ -15,18 +15,26 @@ export const CaptureTold = memo(function CaptureTold({
   return (
     <Row role="note" aria-label={`key ${name} now`} justifyContent="space-between" gap="$2">
       <Words as="note" flex={1}>
-        {first ?? 'While it stands there,'} type this, then the key that{' '}
-        <Words as="note" strong>
-          {does}
-        </Words>
-        {wide ? ` (${not})` : ''}
+        {type === '' ? (
+          first
+        ) : (
+          <>
+            {first ?? 'While it stands there,'} type this, then the key that{' '}
+            <Words as="note" strong>
+              {does}
+            </Words>
+            {wide ? ` (${not})` : ''}
+          </>
+        )}
       </Words>
-      <Row alignItems="baseline" gap={6}>
-        <Digits as="reading" fontSize={low ? 24 : 30} lineHeight={low ? 28 : 36} testID="to-type">
-          {type}
-        </Digits>
-        <Digits as="note">{unit}</Digits>
-      </Row>
+      {type !== '' && (
+        <Row alignItems="baseline" gap={6}>
+          <Digits as="reading" fontSize={low ? 24 : 30} lineHeight={low ? 28 : 36} testID="to-type">
+            {type}
+          </Digits>
+          <Digits as="note">{unit}</Digits>
+        </Row>
+      )}
     </Row>
   )
 })
