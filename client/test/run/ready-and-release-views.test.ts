@@ -226,6 +226,15 @@ test('a grip that is none names the parallels that fit, and is seen to with a re
   expect(holdsAgainstAdvice(example('whole-run', 6))).toBe(false)
 })
 
+test('what disagrees leads to the step where it is put right', () => {
+  const off = after(whole, {
+    kind: 'reading',
+    body: { of: 'tip-on-plane', tool: 1, with: ['setter'], read: mm('-221.000') },
+  })
+  const told = releaseView(off).disagreements
+  expect(told.map(({ step }) => step)).toContain('tip-on-plane:T1')
+})
+
 test('after a broken tool: cancel, lift, measure, and where the program goes on', () => {
   const of = (kind: 'tool-changed' | 'home-lost') =>
     changeView(whole, { kind, which: '1', value: '' }).restart

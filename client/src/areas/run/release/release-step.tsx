@@ -50,7 +50,7 @@ export function ReleaseStep({ setupId, setup, enter, onStep, onTrace }: ReleaseS
       {shows === 'release' && (
         <>
           <Accepted lines={accepted} />
-          <Disagreements lines={disagreements} />
+          <Disagreements lines={disagreements} onStep={onStep} />
           <Caution>
             The numbers are frozen with every reading, who took it and when. A part may be cut with
             them; prove again after every change.
@@ -122,14 +122,27 @@ function Accepted({ lines }: { readonly lines: ReleaseView['accepted'] }) {
   )
 }
 
-function Disagreements({ lines }: { readonly lines: ReleaseView['disagreements'] }) {
+/** What does not agree; a tap leads to where it is put right. */
+function Disagreements({
+  lines,
+  onStep,
+}: Pick<ReleaseStepProps, 'onStep'> & { readonly lines: ReleaseView['disagreements'] }) {
   if (lines.length === 0) return null
   return (
     <Card padded tone="wrong">
-      {lines.map(({ key, words }) => (
-        <Words key={key} tone="wrong">
-          {words}
-        </Words>
+      {lines.map(({ key, words, step }) => (
+        <Column key={key} gap={0} alignItems="flex-start">
+          <Words tone="wrong">{words}</Words>
+          {step !== undefined && (
+            <Button
+              kind="plain"
+              onPress={() => onStep(step)}
+              label={`to where it is put right: ${step}`}
+            >
+              Go there
+            </Button>
+          )}
+        </Column>
       ))}
     </Card>
   )

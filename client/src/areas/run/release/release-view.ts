@@ -23,7 +23,12 @@ export interface ReleaseView {
   readonly sentence: string
   /** What somebody took responsibility for, and why. */
   readonly accepted: readonly string[]
-  readonly disagreements: readonly { readonly key: string; readonly words: string }[]
+  readonly disagreements: readonly {
+    readonly key: string
+    readonly words: string
+    /** Where it is put right, where that is one step. */
+    readonly step: string | undefined
+  }[]
 }
 
 export function releaseView({ document, solution, steps }: StandingSetup): ReleaseView {
@@ -51,6 +56,8 @@ export function releaseView({ document, solution, steps }: StandingSetup): Relea
     disagreements: solution.warnings.map((warning) => ({
       key: `${warning.code}${warning.place}`,
       words: describeWarning(warning, (nm) => `${write(nm)} ${solution.unit}`),
+      step: steps.find(({ step }) => [warning.place, `key-in:${warning.place}`].includes(step.key))
+        ?.step.key,
     })),
   }
 }
