@@ -99,7 +99,7 @@ export function faceCase(depth: Depth): Case {
   const stood = { faces: [{ row: 'G54', face: 'right', at }] } as const
   const sheet = {
     gauges,
-    stock: { ...one.sheet.stock, X: mm(size) },
+    stock: { ...one.sheet.stock!, X: mm(size) },
     offsets: [{ ...plan!, X }],
     ...(depth === 'crib and memory' && { stood }),
   }
@@ -123,7 +123,7 @@ export function heightCase(depth: Depth): Case {
   return {
     document: shopWith(
       {
-        stock: { ...one.sheet.stock, Z: mm(height) },
+        stock: { ...one.sheet.stock!, Z: mm(height) },
         ...(depth !== 'travels' && { holding }),
       },
       [],
