@@ -31,6 +31,7 @@ const summary = (told: Partial<SetupSummary>): SetupSummary => ({
 
 test('what is next, or what is wrong, or that it is done', () => {
   expect(progressWords(summary({}))).toBe('Next: Lengths')
+  expect(progressWords(summary({ nextStation: null }))).toBe('Measured and keyed; no job yet')
   expect(progressWords(summary({ warnings: 1, recorded: true }))).toBe('One thing to look at')
   expect(progressWords(summary({ warnings: 3 }))).toBe('3 things to look at')
   const blocks = '2 numbers no longer hold.'

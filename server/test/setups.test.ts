@@ -179,6 +179,22 @@ describe('record', () => {
     })
   })
 
+  test('is refused of a quick one that has all its numbers: what comes before a cut was not asked', async () => {
+    const { sheet, readings } = example('setting-plane.json')
+    const id = uuid()
+    await server.send('POST', '/setups', {
+      id,
+      sheetFactId: uuid(),
+      sheet: { ...sheet, quick: 'row' },
+    })
+    for (const reading of readings) await addFact(id, 'reading', reading)
+    await addFact(id, 'check-off', { of: 'home' })
+    await keyEverything(id)
+    const answer = await addFact(id, 'record', {})
+    expect(answer).toMatchObject({ status: 409, body: { error: { code: 'steps-open' } } })
+    expect(answer.body.error.message).toMatch(/G54 with T1/)
+  })
+
   test('freezes the document with its solution and a hash that still fits after it was stored', async () => {
     const id = await makeSetup()
     const body = await opened(id)

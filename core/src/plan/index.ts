@@ -11,6 +11,7 @@ export {
   mendOf,
   needsBeside,
 } from './needs-beside'
+export { asJob } from './quick-steps'
 export { readAgain } from './read-again'
 export { asksForContact, asksForSpindle, readingBody } from './reading-fields'
 export { recoveryOf } from './recovery'

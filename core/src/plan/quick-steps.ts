@@ -1,4 +1,5 @@
 import { addressParts } from '../address/address'
+import type { SetupDocument } from '../facts/document'
 import type { SetupSheet } from '../sheet/sheet'
 import type { Station, Step } from './step'
 
@@ -24,3 +25,9 @@ export const isAskedQuickly =
         return false
     }
   }
+
+/** A quick one as the job that it may become: with all that is asked before a cut. */
+export function asJob(document: SetupDocument): SetupDocument {
+  const { quick: _quick, ...sheet } = document.sheet
+  return { ...document, sheet }
+}

@@ -1,6 +1,6 @@
 import { viewSolution, type SetupSummary, type SolutionView } from '@pine/contract'
 import { checkDocument, underPolicy } from '@pine/core/facts'
-import { stepsOf, type StepState } from '@pine/core/plan'
+import { asJob, stepsOf, type StepState } from '@pine/core/plan'
 import type { Problem } from '@pine/core/problem'
 import type { AssemblyUse } from '@pine/core/running'
 import type { MachinePolicy } from '@pine/core/sheet'
@@ -60,7 +60,8 @@ export const workHere: SetupWork = {
   toFreeze: async ({ document: asWritten }, { now, policy }) => {
     const document = underPolicy(asWritten, policy)
     const solution = solve(document, { now })
-    const open = stepsOf(document, solution, false).filter(
+    // A quick one is released as nothing less than a job: what comes before a cut is still open in it.
+    const open = stepsOf(asJob(document), solution, false).filter(
       ({ step, done }) => !done && step.does !== 'record',
     )
     return { open, solution: viewSolution(document, solution) }

@@ -47,7 +47,8 @@ export function progressWords({ recorded, warnings, nextStation, blocks }: Setup
   if (warnings > 0) return warnings === 1 ? 'One thing to look at' : `${warnings} things to look at`
   if (recorded) return nextStation === null ? 'Released' : 'Open again since its release'
   const station = STATIONS.find((one) => one === nextStation)
-  return station ? `Next: ${STATION_NAMES[station]}` : ''
+  // A quick one asks nothing more, and is no job yet.
+  return station ? `Next: ${STATION_NAMES[station]}` : 'Measured and keyed; no job yet'
 }
 
 /** Released, and nothing opened it since: it is done. */
