@@ -122,6 +122,7 @@ test('a first number from nothing: one person, one machine in three questions, o
   await answerMachine(page)
   await mira.look('machine-three-questions')
   await page.getByRole('button', { name: 'Keep this machine' }).click()
+  await expect(page.getByRole('radio', { name: 'Mill 2' })).toBeChecked()
   await page.getByTestId('next').click()
   await mira.seeTo(/Home the machine/)
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Lower T1/)

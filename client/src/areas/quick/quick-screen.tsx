@@ -5,7 +5,7 @@ import { v7 as uuid } from 'uuid'
 import type { MachineDeclaration } from '@pine/core/sheet'
 import { useSession } from '@/data/server/session'
 import { beginSetup } from '@/data/setup/begun'
-import { useLastSetups } from '@/data/setup/last-setups'
+import { lastSetupOn, useLastSetups } from '@/data/setup/last-setups'
 import { useGauges, useMachines } from '@/data/shop/shop'
 import { Allowed } from '@/areas/people/allowed'
 import { AddMachine } from '@/areas/shop/add-machine'
@@ -42,7 +42,8 @@ export function QuickScreen() {
       machineId: entry.id,
       machine: entry.machine as MachineDeclaration,
       gauges: gauges ?? [],
-      last: lastSetups[entry.id],
+      // Who is quicker than the network waits for it: another school would be another number.
+      last: lastSetups[entry.id] ?? (await lastSetupOn(entry.id)),
       tool: number.value,
       name: `Measured ${format(new Date(), 'd MMM, HH:mm')}`,
     })
@@ -87,6 +88,7 @@ export function QuickScreen() {
             <AddMachine
               onDone={(id) => {
                 setAdding(false)
+                setProblem(undefined)
                 if (id !== undefined) setPressed(id)
               }}
             />

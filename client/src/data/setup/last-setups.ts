@@ -16,6 +16,10 @@ export function useLastSetups(
   )
 }
 
+/** The last set-up on a machine; undefined where there is none, or no server to ask. */
+export const lastSetupOn = (machine: string): Promise<SetupDocument | undefined> =>
+  lastOn(machine).catch(() => undefined)
+
 async function lastOn(machine: string): Promise<SetupDocument | undefined> {
   const page = await ask(api.setups.$get({ query: { machine, most: '1' } }), setupPageSchema)
   const [last] = page.setups

@@ -109,7 +109,7 @@ function ToStep({
   if (step === undefined || onStep === undefined) return null
   return (
     <Button kind="plain" onPress={() => onStep(step)} label={`to the touch ${step}`}>
-      ›
+      Touch ›
     </Button>
   )
 }
