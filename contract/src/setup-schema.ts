@@ -195,6 +195,7 @@ export const eventSchema = z.discriminatedUnion('kind', [
     kind: z.literal('row-stands'),
     address,
     holds: writtenLengthSchema,
+    drawing: writtenLengthSchema.optional(),
     whose: words.min(1).optional(),
   }),
   z.strictObject({

@@ -80,6 +80,27 @@ test.each([
   expect(keys(setup).includes('face:G54:left')).toBe((gone as readonly string[]).includes('G54.X'))
 })
 
+test('a plane that moved takes lengths and Z, and leaves X and Y', () => {
+  const before = [stands('G54.X', '-347.300'), stands('G54.Z', '-30.000'), stands('H1', '-270.000')]
+  const setup = document({ events: [...before, event({ kind: 'plane-moved' })] })
+  const state = (address: string) => registerAt(setup, address)?.state
+  expect([state('G54.X'), state('G54.Z'), state('H1')]).toEqual(['read', 'not-read', 'not-read'])
+})
+
+test('another zero on the sheet is another number: what stood for the old one is touched', () => {
+  const said = event({
+    kind: 'row-stands',
+    address: 'G54.X',
+    holds: mm('-347.300'),
+    drawing: mm('-60.000'),
+  })
+  expect(registerAt(document({ events: [said] }), 'G54.X')?.state).toBe('read')
+  const elsewhere = { ...offset!, X: { ...offset!.X, drawing: mm('0') } }
+  const setup = document({ events: [said] }, { offsets: [elsewhere] })
+  expect(registerAt(setup, 'G54.X')?.state).toBe('not-read')
+  expect(keys(setup)).toContain('face:G54:left')
+})
+
 test('touched after all, the touch counts', () => {
   const before = stands('G54.X', '-300.000')
   const setup = document({ events: [before], readings: [leftTouch()] })

@@ -98,6 +98,8 @@ test('zeroed with the nose on the same surface: only a tip is asked, and it is a
     ask({ reads: 'counter' }, quantity).zeroed.map(({ value }) => value)
   expect(values(TIP)).toEqual(['from:nose', 'here', 'before'])
   expect(values(LEFT)).toEqual(['here', 'before'])
+  // Two counters are not zeroed in one press.
+  expect(values({ of: 'circle-point', row: 'G54', point: 1 })).toEqual(['before'])
   expect(made({ reads: 'counter', zeroed: 'from:nose' })).toEqual({
     of: 'counter-from',
     tool: null,

@@ -1,5 +1,5 @@
 import { rowsStandFacts, rowsThatMayStand } from '../../src/areas/run/frame/rows-stand-view'
-import { after, example, registerAt } from './set-ups'
+import { after, example, mm, registerAt } from './set-ups'
 
 const blank = example('whole-run', 1)
 
@@ -12,6 +12,8 @@ test('rows that nobody touched here are offered; what was typed is entered and l
   })
   expect(problems).toEqual({})
   expect(facts.map(({ kind }) => kind)).toEqual(['event', 'read-back'])
+  // The zero that it stands for goes with it: on a sheet with another one it stands no more.
+  expect(facts[0]?.body).toMatchObject({ drawing: mm('-60.000') })
   const stood = after(blank, ...facts)
   expect(registerAt(stood, 'G54.X')).toMatchObject({ state: 'keyed', value: -347_300_000 })
   expect(rowsThatMayStand(stood).map(({ name }) => name)).not.toContain('G54 X')

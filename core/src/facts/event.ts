@@ -56,6 +56,8 @@ type OtherEvent =
       readonly kind: 'row-stands'
       readonly address: Address
       readonly holds: WrittenLength
+      /** What the sheet called its face, or how far its zero lay below the raw top, then: another zero is another number. */
+      readonly drawing?: WrittenLength
       /** Who set it, where that is known. */
       readonly whose?: string
     }

@@ -1,1 +1,2 @@
 export { repeatSpread } from './repeats'
+export { drawingOf } from './standing-rows'

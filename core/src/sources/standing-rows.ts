@@ -2,6 +2,8 @@ import { addressParts, offsetAddress, type Address } from '../address/address'
 import { chainOf, scaleChain, type Chain } from '../chain/chain'
 import type { SetupDocument } from '../facts/document'
 import type { SetupEvent } from '../facts/event'
+import type { WrittenLength } from '../length/length'
+import { nanometresOf } from '../length/read-length'
 import { axesRead, moduleOf, type QuantityName } from '../quantities/quantities'
 import type { SetupSheet } from '../sheet/sheet'
 import { lengthAddressOf } from '../sheet/tool-rows'
@@ -23,12 +25,26 @@ export function standingRows({ sheet, events, readings }: Facts): ReadonlyMap<Ad
       for (const address of standing.keys())
         if (isMoved(address, event, sheet)) standing.delete(address)
   }
+  for (const [address, { drawing }] of standing)
+    if (drawing !== undefined && nanometresOf(drawing) !== nanometresOf(drawingOf(sheet, address)))
+      standing.delete(address)
   for (const reading of readings)
     for (const address of rowsTold(reading, sheet)) {
       const own = standing.get(address)
       if (own !== undefined && own.place < reading.place) standing.delete(address)
     }
   return standing
+}
+
+/** What the sheet calls the face of a row in X or Y, and in Z how far its zero lies below the raw top: where zero lies, by the sheet. */
+export function drawingOf(
+  { offsets }: Pick<SetupSheet, 'offsets'>,
+  address: Address,
+): WrittenLength | undefined {
+  const parts = addressParts(address)
+  if (parts?.of !== 'work-offset') return undefined
+  const plan = offsets.find(({ row }) => row === parts.row)
+  return parts.axis === 'Z' ? plan?.Z.facing : plan?.[parts.axis].drawing
 }
 
 /** The rows that a touch is made for: of a touch that is read on both axes, both. */
@@ -49,8 +65,10 @@ function isMoved(address: Address, event: SetupEvent, sheet: SetupSheet): boolea
     case 'tool-changed':
       return lengthAddressOf(sheet, event.tool) === address
     case 'home-lost':
-    case 'plane-moved':
       return true
+    case 'plane-moved':
+      // X and Y know nothing of the plane.
+      return parts?.of === 'length' || (parts?.of === 'work-offset' && parts.axis === 'Z')
     case 'external-changed':
       return parts?.of === 'work-offset' && parts.axis === event.axis
     default:

@@ -1,5 +1,6 @@
 import { registerName, type Address } from '@pine/core/address'
 import { readLength } from '@pine/core/length'
+import { drawingOf } from '@pine/core/sources'
 import { describeProblem } from '@pine/core/words'
 import type { Said } from '@/data/outbox/said'
 import type { StandingSetup } from '@/data/setup/standing'
@@ -26,12 +27,14 @@ export function rowsStandFacts(
   setup: StandingSetup,
   { texts, whose }: RowsStandSaid,
 ): { readonly facts: readonly Said[]; readonly problems: Readonly<Record<string, string>> } {
-  const { unit } = setup.document.sheet
+  const { sheet } = setup.document
+  const { unit } = sheet
   const problems: Record<string, string> = {}
   const facts = rowsThatMayStand(setup).flatMap(({ address }): readonly Said[] => {
     const text = (texts[address] ?? '').trim()
     if (text === '') return []
     const shown = { text, unit }
+    const drawing = drawingOf(sheet, address)
     const read = readLength(shown)
     if (!read.ok) {
       const { message, remedy } = describeProblem(read.problem)
@@ -45,6 +48,7 @@ export function rowsStandFacts(
           kind: 'row-stands',
           address,
           holds: shown,
+          ...(drawing && { drawing }),
           ...(whose.trim() !== '' && { whose: whose.trim() }),
         },
       },

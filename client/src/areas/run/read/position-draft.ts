@@ -147,6 +147,8 @@ function zeroedOptions(document: SetupDocument, quantity: QuantityName): readonl
     value: 'before',
     label: wasRead ? 'not since my last reading' : 'somewhere else',
   }
+  // Read on both axes: two counters are not zeroed in one press.
+  if (axesRead(quantity).length > 1) return [before]
   if (quantity.of !== 'tip-on-plane') return [here, before]
   const master = sheet.school === 'master-tool' ? sheet.reference?.masterTool : undefined
   const from = (name: string, who: string): Option<Zeroed> => ({
