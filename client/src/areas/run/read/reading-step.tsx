@@ -161,11 +161,6 @@ export function ReadingStep({
           The earlier reading no longer holds: read it again.
         </Words>
       )}
-      {view.unplaced !== undefined && (
-        <Words as="note" tone="wrong" strong>
-          {view.unplaced}
-        </Words>
-      )}
       {view.zeroesCounter !== undefined && <Caution>{view.zeroesCounter}</Caution>}
       {view.asksZeroedOn && <ZeroedOn reading={reading} quantity={quantity} />}
       {view.cycle && <ContactQuestion reading={reading} cycle={view.cycle} />}
@@ -196,6 +191,12 @@ export function ReadingStep({
   )
   const implied = (
     <>
+      {/* Beneath the number itself: on a small phone all else has scrolled away. */}
+      {view.unplaced !== undefined && (
+        <Words as="note" tone="wrong" strong>
+          {view.unplaced}
+        </Words>
+      )}
       {captured?.stands !== undefined ? (
         <CaptureChecked stands={captured.stands} onApart={reading.readApart} />
       ) : captured !== undefined && !view.asksForRule ? (

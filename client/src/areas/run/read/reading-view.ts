@@ -154,7 +154,7 @@ export function readingView(
       captured?.label ??
       fieldLabel(
         positionLabel(fieldOnDisplay(words.field, reads.reads), reads),
-        stale ? 0 : standing.length,
+        stale || unplaced !== undefined ? 0 : standing.length,
         draft.replaces,
       ),
     asksPosition: captured === undefined && isAxisPosition(quantity),
