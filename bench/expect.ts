@@ -1,8 +1,13 @@
-import { expectReading, isCircleTouch, surpriseAround, surpriseOf } from '@pine/core/expect'
 import { appendFact, type SetupFact } from '@pine/core/facts'
 import { formatLength, readLength, toNanometres } from '@pine/core/length'
 import { isRemark } from '@pine/core/registers'
+import type { Explanation } from '@pine/core/slips'
 import { solve, type Solution } from '@pine/core/solve'
+import type { ReadingDraft } from '@/areas/run/read/reading-draft'
+import type { ReadingView } from '@/areas/run/read/reading-view'
+import { standing } from '@/data/setup/standing'
+import { viewAsTyped } from '../client/test/run/as-typed'
+import { NOW } from '../client/test/run/set-ups'
 import { GAP_WITHIN } from '../core/src/proof/proven'
 import { pick } from './support/chance'
 import {
@@ -14,15 +19,16 @@ import {
   SETTER,
   toolCase,
   type Case,
+  type Depth,
 } from './support/expect-cases'
 import { line } from './support/shop'
 
 // How many slips of a reading are told while it is typed, how many more are found before the release, and how often a right one is
 // called a surprise: random shops (planes, tools, parts), at four depths of what is known before. Beside it what a bare check of the
 // travels would tell.
-// Run: npx tsx bench/expect.ts        (CASES=4000, SEED=1)
+// Run: npx tsx --tsconfig bench/tsconfig.json bench/expect.ts        (CASES=1000, SEED=1)
 
-const CASES = Number(process.env['CASES'] ?? 4000)
+const CASES = Number(process.env['CASES'] ?? 1000)
 
 const TRAVEL = { min: -600, max: 0 }
 
@@ -58,6 +64,7 @@ const SLIPS: Readonly<Record<string, (text: string, shop: Case) => string | unde
     otherTool === undefined ? undefined : (Number(text) + OTHER - SETTER).toFixed(3),
   'gauge taken off by hand': (text, { otherTool }) =>
     otherTool === undefined ? undefined : (Number(text) - SETTER).toFixed(3),
+  'work position': (_, { workPosition }) => workPosition?.toFixed(3),
   'counter not zeroed': (_, { notZeroed }) => notZeroed?.toFixed(3),
   'wrong tool': (_, { otherTool }) => otherTool?.toFixed(3),
   'wrong face': (_, { otherFace }) => otherFace?.toFixed(3),
@@ -73,16 +80,39 @@ function swappable(text: string): readonly (readonly [number, number])[] {
   return pairs.length > 0 ? pairs : [[0, 0]]
 }
 
-function isTold({ document, toBe }: Case, text: string): boolean {
+interface Seen {
+  readonly told: boolean
+  /** The slip that the screen names first; none where it names none. */
+  readonly named?: string
+}
+const UNTOLD: Seen = { told: false }
+
+/** What the step shows while the number is typed; where nothing is known, what a bare check of the travels would tell. */
+function seen({ document, toBe }: Case, depth: Depth, text: string): Seen {
   const read = readLength({ text, unit: 'mm' })
-  if (!read.ok) return true
+  if (!read.ok) return { told: true }
   const at = read.value.nm / 1e6
-  if (toBe.of !== 'carried-difference' && (at < TRAVEL.min || at > TRAVEL.max)) return true
-  const inHand = { text, unit: 'mm' as const }
-  const touch = { ...toBe, read: inHand }
-  if (isCircleTouch(touch)) return surpriseAround(document, touch) !== undefined
-  const expected = expectReading(document, toBe)
-  return expected !== undefined && surpriseOf(document, toBe, expected, inHand) !== undefined
+  if (depth === 'travels')
+    return { told: toBe.of !== 'carried-difference' && (at < TRAVEL.min || at > TRAVEL.max) }
+  const textY = 'readY' in toBe ? toBe.readY?.text : undefined
+  const view = viewAsTyped(standing(document, NOW), toBe, {
+    text,
+    ...(textY !== undefined && { textY }),
+    draft: toBe as Partial<ReadingDraft>,
+  })
+  if (!view.disagrees) return UNTOLD
+  const named = namedFirst(view)
+  return { told: true, ...(named !== undefined && { named }) }
+}
+
+/** Beneath the number: what the size is explained by, then the surprise, then what else disagrees. */
+function namedFirst({ implied, surprise, warnings }: ReadingView): string | undefined {
+  const causes = [
+    ...(implied?.size?.causes ?? []),
+    ...(surprise?.slip === undefined ? [] : [surprise.slip]),
+    ...warnings.flatMap((warning) => warning.causes?.slice(0, 1) ?? []),
+  ]
+  return causes[0]?.code
 }
 
 /** What the numbers are once it was entered. */
@@ -115,15 +145,41 @@ function isFoundLater(kind: Kind, shop: Case, right: string, slipped: string): b
   return kind === 'face' || kind === 'bore' ? error > EYE_MM * 1e6 : error > GAP_WITHIN
 }
 
-const share = (count: number, of: number) => `${((100 * count) / Math.max(of, 1)).toFixed(1)} %`
+/** What the screen calls each slip; the others have no name of their own, and are only told. */
+const NAMES: Readonly<Record<string, readonly Explanation['code'][]>> = {
+  'sign lost': ['reading-sign-lost'],
+  'digits swapped': ['digits-swapped'],
+  'digit wrong': ['digit-wrong'],
+  'digit missing': ['digit-missing'],
+  'digit doubled': ['digit-doubled'],
+  'point shifted': ['decimal-shifted'],
+  'inch for mm': ['unit-inch-for-mm', 'unit-mm-for-inch'],
+  'wrong gauge': ['gauge-exchanged'],
+  'gauge taken off by hand': ['gauge-doubled'],
+  'work position': ['work-position'],
+}
 
-const [told, made, later] = [
-  new Map<string, number>(),
-  new Map<string, number>(),
-  new Map<string, number>(),
-]
-const count = (map: Map<string, number>, ...keys: readonly string[]) => {
-  for (const key of keys) map.set(key, (map.get(key) ?? 0) + 1)
+/** A slip of less is none that anybody is told of. */
+const LEAST_MM = 0.5
+const BANDS = { 'of 0.5 to 3 mm': 3, 'over 3 mm': Infinity } as const
+const bandOf = (by: number) => (by <= BANDS['of 0.5 to 3 mm'] ? 'of 0.5 to 3 mm' : 'over 3 mm')
+
+/** What was counted of one kind of slip at one depth. */
+interface Counted {
+  made: number
+  told: number
+  nameable: number
+  named: number
+  asked: number
+  later: number
+}
+const counted = new Map<string, Counted>()
+const countOf = (key: string): Counted => {
+  const known = counted.get(key)
+  if (known !== undefined) return known
+  const none = { made: 0, told: 0, nameable: 0, named: 0, asked: 0, later: 0 }
+  counted.set(key, none)
+  return none
 }
 const alarms = new Map<string, number>()
 for (const kind of Object.keys(KINDS) as Kind[])
@@ -131,38 +187,48 @@ for (const kind of Object.keys(KINDS) as Kind[])
     for (let time = 0; time < CASES; time += 1) {
       const shop = KINDS[kind](depth)
       const text = formatLength(toNanometres(Math.round(shop.right * 1e6)), 'mm', 3)
-      if (isTold(shop, text)) count(alarms, `${kind} ${depth}`, depth)
+      const key = `${kind} ${depth}`
+      if (seen(shop, depth, text).told) alarms.set(key, (alarms.get(key) ?? 0) + 1)
       for (const [name, slip] of Object.entries(SLIPS)) {
         const slipped = slip(text, shop)
-        if (slipped === undefined || Math.abs(Number(slipped) - Number(text)) <= 1) continue
-        const keys = [`${kind} ${name} ${depth}`, `${kind} ${depth}`, depth]
-        count(made, ...keys)
-        if (isTold(shop, slipped)) count(told, ...keys)
+        const by = Math.abs(Number(slipped) - Number(text))
+        if (slipped === undefined || by <= LEAST_MM) continue
+        const counts = [name, bandOf(by), 'all of them'].map((row) => countOf(`${key} ${row}`))
+        const { told, named } = seen(shop, depth, slipped)
+        const codes = NAMES[name]
         // Solving is most of the work: one in ten tells the share.
-        else if (time % 10 === 0) {
-          count(later, ...keys.map((key) => `asked ${key}`))
-          if (isFoundLater(kind, shop, text, slipped)) count(later, ...keys)
+        const asks = !told && time % 10 === 0
+        const later = asks && isFoundLater(kind, shop, text, slipped)
+        for (const one of counts) {
+          one.made += 1
+          if (told) one.told += 1
+          if (codes !== undefined) one.nameable += 1
+          if (codes?.some((code) => code === named) === true) one.named += 1
+          if (asks) one.asked += 1
+          if (later) one.later += 1
         }
       }
     }
 
-/** Caught at the reading, and with what is found of the rest before the release. */
-const cells = (key: string) => {
-  const [all, at] = [made.get(key) ?? 0, told.get(key) ?? 0]
-  if (all === 0) return '–'
-  const asked = later.get(`asked ${key}`) ?? 0
-  const found = asked === 0 ? 1 : (later.get(key) ?? 0) / asked
-  return `${share(at, all)} · ${share(at + found * (all - at), all)}`
+const share = (count: number, of: number) => `${((100 * count) / Math.max(of, 1)).toFixed(1)} %`
+
+/** Told at the reading · of those that have a name, named first · told, or found before the release. */
+const cells = (key: string, isScreen: boolean) => {
+  const count = counted.get(key)
+  if (count === undefined) return '–'
+  const { made, told, nameable, named, asked, later } = count
+  const found = asked === 0 ? 1 : later / asked
+  const names = !isScreen ? '' : nameable === 0 ? ' · –' : ` · ${share(named, nameable)}`
+  return `${share(told, made)}${names} · ${share(told + found * (made - told), made)}`
 }
 for (const kind of Object.keys(KINDS) as Kind[]) {
-  line(`slip at a ${kind}, over 1 mm`, ...DEPTHS)
+  line(`slip at a ${kind}, over ${LEAST_MM} mm`, ...DEPTHS)
   line('---', ...DEPTHS.map(() => '---:'))
-  for (const name of Object.keys(SLIPS))
-    if (DEPTHS.some((depth) => made.has(`${kind} ${name} ${depth}`)))
-      line(name, ...DEPTHS.map((depth) => cells(`${kind} ${name} ${depth}`)))
-  line('all of them', ...DEPTHS.map((depth) => cells(`${kind} ${depth}`)))
+  for (const name of [...Object.keys(SLIPS), ...Object.keys(BANDS), 'all of them'])
+    if (DEPTHS.some((depth) => counted.has(`${kind} ${depth} ${name}`)))
+      line(name, ...DEPTHS.map((depth) => cells(`${kind} ${depth} ${name}`, depth !== 'travels')))
   line(
-    'right readings called a surprise',
+    'right readings called wrong',
     ...DEPTHS.map(
       (depth) => `${((100 * (alarms.get(`${kind} ${depth}`) ?? 0)) / CASES).toFixed(2)} %`,
     ),

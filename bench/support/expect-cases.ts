@@ -1,4 +1,5 @@
 import { parseSetupText } from '@pine/contract'
+import { offsetAddress } from '@pine/core/address'
 import { type ReadingToBe } from '@pine/core/expect'
 import { type Reading, type SetupDocument } from '@pine/core/facts'
 import { readFileSync } from 'node:fs'
@@ -31,14 +32,20 @@ export interface Case {
   readonly otherTool?: number
   readonly otherFace?: number
   readonly notZeroed?: number
+  /** What the display shows in the row's coordinates. */
+  readonly workPosition?: number
 }
 
 /** A document of the example with another sheet and other readings. */
-const shopWith = (sheet: Partial<SetupDocument['sheet']>, readings: readonly Reading[]) => ({
+const shopWith = (
+  sheet: Partial<SetupDocument['sheet']>,
+  readings: readonly Reading[],
+  readBacks: SetupDocument['readBacks'] = [],
+) => ({
   ...one,
   sheet: { ...one.sheet, ...sheet },
   readings,
-  readBacks: [],
+  readBacks,
   // What is entered next comes after all that is there.
   length: 1000,
 })
@@ -54,7 +61,7 @@ export function toolCase(depth: Depth): Case {
     depth === 'rule'
       ? { rough: mm(length + normal()) }
       : depth === 'crib and memory'
-        ? { lastLength: mm(length + 0.05 * normal()) }
+        ? { lastLength: mm(length + 0.1 * normal()) }
         : {}
   const gauges = [
     { id: 'setter', kind: 'height-setter', name: 'setter', size: mm(SETTER) },
@@ -63,6 +70,8 @@ export function toolCase(depth: Depth): Case {
   const nose = readingOf('nose-on-plane', { read: mm(plane + SETTER), with: ['setter'] })
   const others = one.readings.filter(({ of }) => of === 'face' || of === 'carried-difference')
   const remembers = depth === 'crib and memory'
+  const zero = between(-280, -120)
+  const shows = { ...one.readBacks[0]!, address: offsetAddress('G54', 'Z'), shown: mm(zero) }
   return {
     document: shopWith(
       {
@@ -72,10 +81,12 @@ export function toolCase(depth: Depth): Case {
       },
       // Nothing but the travels is known where the plane was not touched; one that stood there before is remembered.
       depth === 'travels' || remembers ? others : [nose, ...others],
+      [shows],
     ),
     toBe: { of: 'tip-on-plane', tool: 1, with: ['setter'] },
     right,
     otherTool: right - length + other,
+    workPosition: right - zero,
   }
 }
 

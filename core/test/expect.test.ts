@@ -83,6 +83,22 @@ describe('what should be read', () => {
     expect(expectReading(at([tool({ rough: mm('130') })], []), tip())).toBeUndefined()
   })
 
+  test('what rests on one and the same thing twice is as unsure as it once, or not at all', () => {
+    // The tool alone touched the plane, which is the jaws: how long it is says where they are, and where it touches above them, twice over.
+    const holding = { jaw: mm('50'), parallels: mm('30'), plane: 'jaws' } as const
+    const document = workedDocument({ tools: [tool()], holding }, [tipTouch()])
+    const { mm: at, standardMm } = expectReading(document, {
+      of: 'tip-on-part',
+      row: 'G54',
+      tool: 1,
+      with: [],
+    })!
+    // −220 on the setter of 50 mm: −270 on the jaws, and parallels and stock stand out of them.
+    const stock = Number(document.sheet.stock?.Z?.text)
+    expect(at).toBeCloseTo(-270 + 30 + stock - 50, 6)
+    expect(standardMm).toBeCloseTo(0.5, 1)
+  })
+
   test('a raw top that the nose told is where a tool will touch', () => {
     const nose = readingOf<'nose-on-part'>({
       of: 'nose-on-part',
@@ -164,11 +180,17 @@ describe('what should be read', () => {
     expect(sure({ length: mm('130'), lengthUncertainty: mm('0.3') })).toBeCloseTo(0.3, 1)
     expect(sure({ length: mm('130') })).toBeLessThan(0.05)
     const [offset] = workedSheet().offsets
-    const loose = { size: mm('120'), tolerance: mm('2'), drawing: mm('0') }
-    const X = { by: 'two-faces', side: 'outside', ...loose } as const
     const right: ReadingToBe = { of: 'face', row: 'G54', face: 'right', with: ['finder'] }
-    const document = workedDocument({ offsets: [{ ...offset!, X }] }, [leftTouch()])
-    expect(expectReading(document, right)!.standardMm).toBeCloseTo(2, 1)
+    const across = (tolerance?: string) => {
+      const size = { size: mm('120'), ...(tolerance && { tolerance: mm(tolerance) }) }
+      const X = { by: 'two-faces', side: 'outside', ...size, drawing: mm('0') } as const
+      const document = workedDocument({ offsets: [{ ...offset!, X }] } as never, [leftTouch()])
+      return expectReading(document, right)!.standardMm
+    }
+    // Limits are twice what is usual; stock of which nothing is said was sawn, and no face is machined to nothing.
+    expect(across('2')).toBeCloseTo(1, 1)
+    expect(across('0.02')).toBeCloseTo(0.1, 1)
+    expect(across()).toBeCloseTo(0.5, 1)
   })
 
   test('what moved since tells nothing any more', () => {
@@ -214,6 +236,14 @@ describe('what is a surprise', () => {
 
   test('far off with no slip that fits: another look is asked for, and none is named', () =>
     expect(named(ruled, '-183.456')).toEqual([undefined, undefined]))
+
+  test('four times as far off as a rule is sure of and a little more is far; a little less is none', () => {
+    // The budget of the touch makes a millimetre of the rule a hair more.
+    expect(named(ruled, '-174.123')).toEqual([undefined, undefined])
+    expect(named(ruled, '-165.877')).toEqual([undefined, undefined])
+    expect(surprise(ruled, '-173.987')).toBeUndefined()
+    expect(surprise(ruled, '-166.013')).toBeUndefined()
+  })
 
   test('a setter that lay there unsaid, and one that was taken off by hand as well', () => {
     expect(named(ruled, '-170.000', tip(1, []))).toEqual(['gauge-forgotten', -220])

@@ -1,11 +1,9 @@
-import { solve } from '@pine/core/solve'
 import { STORED_BY_CYCLE } from '@pine/core/words'
 import { type QuantityName } from '@pine/core/quantities'
-import { readLength, type WrittenLength } from '@pine/core/length'
-import { withPreview } from '@/data/setup/preview'
+import { readLength } from '@pine/core/length'
 import { standing, type StandingSetup } from '@/data/setup/standing'
 import { capturedFacts, captureView } from '@/areas/run/read/capture-view'
-import { beliefOf, captureOf, surpriseAtKey } from '@/areas/run/read/expected'
+import { captureOf } from '@/areas/run/read/expected'
 import { bodyOf, type ReadingDraft } from '@/areas/run/read/reading-draft'
 import {
   exchanged,
@@ -14,8 +12,8 @@ import {
   wayQuestion,
   zeroEnds,
 } from '@/areas/run/read/circumstances-view'
-import { readingView } from '@/areas/run/read/reading-view'
 import { keyInView } from '@/areas/run/key-in/key-in-view'
+import { viewAsTyped as view } from './as-typed'
 import { after, example, mm, registerAt } from './set-ups'
 
 const TIP: QuantityName = { of: 'tip-on-plane', tool: 1 }
@@ -32,39 +30,6 @@ const TWO_FACES = {
 /** The sheet alone; then the nose, the tip, both faces and the difference, one after the other. */
 const blank = example('whole-run', 1)
 const read = example('whole-run', 6)
-
-interface Typed {
-  readonly text?: string
-  readonly draft?: Partial<ReadingDraft>
-  readonly again?: boolean
-}
-
-/** What the step shows while this is typed, as the hook puts it together. */
-function view(
-  setup: StandingSetup,
-  quantity: QuantityName,
-  { text, draft = {}, again = false }: Typed = {},
-) {
-  const hand: ReadingDraft = { with: ['setter'], withOnPlane: [], ...draft }
-  const written = (): WrittenLength => mm(text ?? '')
-  const body = text === undefined ? undefined : bodyOf(hand, quantity, written, undefined, false)
-  const preview =
-    body === undefined ? setup.document : withPreview(setup.document, { kind: 'reading', body })
-  const belief = beliefOf(setup.document, hand, quantity)
-  return readingView(setup, quantity, {
-    draft: hand,
-    complete: text !== undefined,
-    started: text !== undefined,
-    again,
-    preview,
-    solution: preview === setup.document ? setup.solution : solve(preview),
-    belief,
-    surprise: surpriseAtKey(setup.document, belief, body),
-    capture: undefined,
-    row: undefined,
-    reads: { reads: 'machine' },
-  })
-}
 
 test('a face is touched twice in one press: not where another touch stands, nor before it is typed', () => {
   const using = { draft: { with: ['finder'] } }
@@ -393,4 +358,25 @@ test('two touches further apart than they repeat are no mean: one of them is sai
   expect(counts).toMatchObject({ supersedes: id, reason: 'touched again' })
   const entered = after(once, { kind: 'reading', body: counts! })
   expect(registerAt(entered, 'H1').value).toBe(-270_450_000)
+})
+
+test('where the surprise has a name, what the size could be explained by stands back', () => {
+  const right: QuantityName = { of: 'face', row: 'G54', face: 'right' }
+  const [offset] = read.document.sheet.offsets
+  const sized = example('whole-run', 4, { offsets: [{ ...offset!, X: TWO_FACES }] })
+  const typed = (text: string) => view(sized, right, { draft: { with: ['finder'] }, text })
+  const left = Number(sized.document.readings.find(({ of }) => of === 'face')!.read.text)
+  // The finder's 10 mm lie between the two touches and the faces; the size is 120 mm.
+  const asIs = (left + 130).toFixed(3)
+  expect(typed(asIs)).toMatchObject({ disagrees: false, implied: { size: { agrees: true } } })
+  const turned = typed(asIs.slice(1))
+  expect(turned.surprise?.slip?.code).toBe('reading-sign-lost')
+  expect(turned).toMatchObject({
+    disagrees: true,
+    implied: { size: { agrees: false, causes: [] } },
+  })
+  // Nothing usual makes it: what explains the size is all there is.
+  const odd = typed((left + 130 + 0.3).toFixed(3))
+  expect(odd.surprise?.slip).toBeUndefined()
+  expect(odd).toMatchObject({ disagrees: true, implied: { size: { agrees: false } } })
 })

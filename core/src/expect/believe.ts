@@ -8,6 +8,37 @@ export interface Belief {
   readonly because: readonly Because[]
 }
 
+/**
+ * A belief with the statements that it is a sum of, each with its factor: one that comes in twice is as unsure as it is twice, or
+ * cancels.
+ */
+interface Derived extends Belief {
+  readonly of: ReadonlyMap<Evidence, number>
+}
+
+/** Σ factor × statement; one that cancels is no reason for anything. */
+function derived(of: ReadonlyMap<Evidence, number>): Derived {
+  let [mm, variance] = [0, 0]
+  const because: Because[] = []
+  for (const [evidence, factor] of of) {
+    mm += factor * evidence.valueMm
+    variance += (factor * evidence.standardMm) ** 2
+    if (factor !== 0) because.push(evidence.because)
+  }
+  return { mm, standardMm: Math.sqrt(variance), because, of }
+}
+
+/** One more statement, or another sum of them, so many times. */
+function plus(
+  onto: Map<Evidence, number>,
+  sum: ReadonlyMap<Evidence, number>,
+  times: number,
+): Map<Evidence, number> {
+  for (const [evidence, factor] of sum)
+    onto.set(evidence, (onto.get(evidence) ?? 0) + factor * times)
+  return onto
+}
+
 /** So many statements about one state are tried, the most promising first: beyond them little is learnt. */
 const MOST_TRIED = 12
 
@@ -31,7 +62,7 @@ const promise = (
   )
 
 /** Of nothing that is left over. */
-const CERTAIN: Belief = { mm: 0, standardMm: 0, because: [] }
+const CERTAIN = derived(new Map())
 
 /** What a set-up believes of its states, by what it knows of them. */
 export class Beliefs {
@@ -62,10 +93,10 @@ export class Beliefs {
    *
    * @param path states that are being believed on the way here: none is believed because of itself.
    */
-  in(state: State, path: readonly string[] = []): Belief | undefined {
+  private derivedIn(state: State, path: readonly string[]): Derived | undefined {
     const key = keyOf(state)
     const onward = [...path, key]
-    let best: Belief | undefined
+    let best: Derived | undefined
     for (const evidence of (this.about.get(key) ?? []).slice(0, MOST_TRIED)) {
       // No more can be learnt than a statement is sure of itself.
       if (best !== undefined && best.standardMm <= evidence.standardMm) continue
@@ -73,18 +104,15 @@ export class Beliefs {
         (sum, one) => (keyOf(one.state) === key ? sum + one.coefficient : sum),
         0,
       )
-      const others = this.sum(
+      const others = this.derivedSum(
         evidence.terms.filter((one) => keyOf(one.state) !== key),
         onward,
       )
       if (others === undefined || coefficient === 0) continue
-      const standardMm = Math.hypot(evidence.standardMm, others.standardMm) / Math.abs(coefficient)
-      if (best === undefined || standardMm < best.standardMm)
-        best = {
-          mm: (evidence.valueMm - others.mm) / coefficient,
-          standardMm,
-          because: [evidence.because, ...others.because],
-        }
+      const found = derived(
+        plus(new Map([[evidence, 1 / coefficient]]), others.of, -1 / coefficient),
+      )
+      if (best === undefined || found.standardMm < best.standardMm) best = found
     }
     return best
   }
@@ -93,7 +121,11 @@ export class Beliefs {
    * What is believed of Σ coefficient × state; undefined where nothing is known of it. A statement about just this sum is surer than
    * what is believed of each of its states: how far two things lie apart is known where neither is.
    */
-  sum(terms: Evidence['terms'], path: readonly string[] = []): Belief | undefined {
+  sum(terms: Evidence['terms']): Belief | undefined {
+    return this.derivedSum(terms, [])
+  }
+
+  private derivedSum(terms: Evidence['terms'], path: readonly string[]): Derived | undefined {
     const [whole, parts] = [this.whole(terms, path), this.ofParts(terms, path)]
     if (whole === undefined || parts === undefined) return whole ?? parts
     return whole.standardMm < parts.standardMm ? whole : parts
@@ -103,13 +135,12 @@ export class Beliefs {
    * The surest statement about a sum of several states itself, whichever way round it is written, with what is believed of the states
    * that it leaves over: the nose on the plane tells plane and counter together, and the tool's length is what is left.
    */
-  private whole(terms: Evidence['terms'], path: readonly string[]): Belief | undefined {
+  private whole(terms: Evidence['terms'], path: readonly string[]): Derived | undefined {
     const [first] = terms
     if (first === undefined || terms.length < 2) return undefined
-    let best: Belief | undefined
-    for (const { terms: stated, valueMm, standardMm, because } of this.about.get(
-      keyOf(first.state),
-    ) ?? []) {
+    let best: Derived | undefined
+    for (const evidence of this.about.get(keyOf(first.state)) ?? []) {
+      const { terms: stated, standardMm } = evidence
       if (stated.length < 2 || (best !== undefined && best.standardMm <= standardMm)) continue
       const own = stated.find(({ state }) => keyOf(state) === keyOf(first.state))
       const scale = first.coefficient / (own?.coefficient ?? Infinity)
@@ -120,31 +151,20 @@ export class Beliefs {
       const left = terms.filter((one) => !isStated(one))
       if (left.length !== terms.length - stated.length) continue
       const rest = left.length === 0 ? CERTAIN : this.ofParts(left, path)
-      const spread = rest && Math.hypot(standardMm * Math.abs(scale), rest.standardMm)
-      if (
-        rest !== undefined &&
-        spread !== undefined &&
-        (best === undefined || spread < best.standardMm)
-      )
-        best = {
-          mm: valueMm * scale + rest.mm,
-          standardMm: spread,
-          because: [because, ...rest.because],
-        }
+      if (rest === undefined) continue
+      const found = derived(plus(new Map([[evidence, scale]]), rest.of, 1))
+      if (best === undefined || found.standardMm < best.standardMm) best = found
     }
     return best
   }
 
-  private ofParts(terms: Evidence['terms'], path: readonly string[]): Belief | undefined {
-    let [mm, variance] = [0, 0]
-    const because: Because[] = []
+  private ofParts(terms: Evidence['terms'], path: readonly string[]): Derived | undefined {
+    const of = new Map<Evidence, number>()
     for (const { state, coefficient } of terms) {
-      const belief = path.includes(keyOf(state)) ? undefined : this.in(state, path)
+      const belief = path.includes(keyOf(state)) ? undefined : this.derivedIn(state, path)
       if (belief === undefined) return undefined
-      mm += coefficient * belief.mm
-      variance += (coefficient * belief.standardMm) ** 2
-      because.push(...belief.because)
+      plus(of, belief.of, coefficient)
     }
-    return { mm, standardMm: Math.sqrt(variance), because }
+    return derived(of)
   }
 }

@@ -45,6 +45,8 @@ const KNOWN_MM = 0.02
 const NOMINAL_DIAMETER_MM = 0.05
 /** How far stock that was sawn differs from its size (value from memory). */
 const SAWN_MM = 0.5
+/** How far two faces that were machined lie from their distance, where the drawing asks for less (value from memory). */
+const MACHINED_MM = 0.1
 /** Where a plane, a fixed jaw or a stop that stays on its machine stands from one set-up to the next, with home switches (common practice, no source). */
 const STANDS_AGAIN_MM = 0.05
 /** Tools of mills and routers, nose to tip: most are within twice this of the middle (value from memory). */
@@ -108,7 +110,7 @@ function fromDrawing({ sheet: { offsets } }: SetupDocument): readonly Evidence[]
       if (plan.by !== 'two-faces') return []
       const { row } = offset
       const [lower, upper] = FACES_OF_AXIS[axis]
-      const valueMm = mmOf(plan.size)
+      const [valueMm, tolerance] = [mmOf(plan.size), mmOf(plan.tolerance)]
       if (valueMm === undefined) return []
       return [
         {
@@ -117,7 +119,7 @@ function fromDrawing({ sheet: { offsets } }: SetupDocument): readonly Evidence[]
             term({ of: 'face', row, face: lower }, -1),
           ],
           valueMm,
-          standardMm: Math.max(mmOf(plan.tolerance) ?? 0, SAWN_MM),
+          standardMm: tolerance === undefined ? SAWN_MM : Math.max(tolerance / 2, MACHINED_MM),
           because: { of: 'drawing-size', row, axis },
         },
       ]

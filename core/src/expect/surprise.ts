@@ -38,7 +38,7 @@ const ODDS = {
 type SlipOfReading = keyof typeof ODDS
 
 /** Further from what was expected than this many standard deviations, no slip needs to be found to ask for another look. */
-const FAR = 5
+const FAR = 4
 /** A slip explains what it brings within this many of them. */
 const NEAR = 3
 /** A slip is named when it is so many times as likely as the reading itself. */

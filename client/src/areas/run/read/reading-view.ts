@@ -9,12 +9,7 @@ import {
   type Capture,
   type Implied,
 } from '@pine/core/plan'
-import {
-  axisOfQuantity,
-  isAxisPosition,
-  quantityKey,
-  type QuantityName,
-} from '@pine/core/quantities'
+import { isAxisPosition, quantityKey, type QuantityName } from '@pine/core/quantities'
 import { isHalfTyped, type Belief, type Surprise } from '@pine/core/expect'
 import { isRemark, type Warning } from '@pine/core/registers'
 import { type Solution } from '@pine/core/solve'
@@ -25,13 +20,12 @@ import {
   describeExpected,
   describeStep,
   describeWarning,
-  gaugeNames,
   isVague,
   setterRoom,
 } from '@pine/core/words'
 import type { StandingSetup } from '@/data/setup/standing'
 import { captureView, type CaptureView } from './capture-view'
-import { gaugesServing, waysOfReading } from './circumstances-view'
+import { betweenWords } from './between-words'
 import { movedBetween, type MovedBetween } from './moved-between'
 import { positionLabel, type PositionDraft } from './position-draft'
 import { isDifference, type ReadingDraft } from './reading-draft'
@@ -169,7 +163,7 @@ export function readingView(
       ? { room: 'tool' in quantity ? setterRoom(preview.sheet, quantity.tool) : undefined }
       : undefined,
     warnings,
-    implied: complete || standing.length > 0 ? implied : undefined,
+    implied: complete || standing.length > 0 ? implied && onlyNamed(implied, isNamed) : undefined,
     expected:
       belief === undefined || isVague(belief)
         ? undefined
@@ -201,6 +195,12 @@ export function readingView(
     spread: last && repeatSpread(preview, last),
   }
 }
+
+/** One name is enough: where the surprise has one, the size says only that it disagrees. */
+const onlyNamed = (implied: Implied, isNamed: boolean): Implied =>
+  isNamed && implied.size !== undefined
+    ? { ...implied, size: { ...implied.size, causes: [] } }
+    : implied
 
 /** It was read on a counter that nothing ties to what its number is counted from. */
 export const unplacedAt = (solution: Solution, quantity: QuantityName): Warning | undefined =>
@@ -259,37 +259,4 @@ function lastTime({ sheet }: SetupDocument, quantity: QuantityName): string | un
   if (quantity.of !== 'tip-on-plane') return undefined
   const last = sheet.tools.find(({ number }) => number === quantity.tool)?.lastLength
   return last && `${last.text} ${last.unit}`
-}
-
-/** Whether there is anything to say of how a reading is made: a gauge that serves it, or a screw whose side matters. */
-const hasCircumstances = (
-  document: SetupDocument,
-  draft: ReadingDraft,
-  quantity: QuantityName,
-): boolean =>
-  (quantity.of !== 'sweep' && quantity.of !== 'tool-diameter') ||
-  gaugesServing(document, quantity).length > 0 ||
-  waysOfReading(document, draft, quantity).length > 0
-
-function betweenWords(
-  document: SetupDocument,
-  draft: ReadingDraft,
-  quantity: QuantityName,
-): string {
-  const using = gaugeNames(document, draft.with)
-  const came = draft.ways?.own === '+' ? ', rising' : draft.ways?.own === '-' ? ', lowering' : ''
-  if (!hasCircumstances(document, draft, quantity)) return ''
-  if (quantity.of === 'sweep') return using === '' ? 'which dial, from where' : using
-  if (quantity.of === 'tool-diameter') return using === '' ? 'measured with …' : using
-  if (axisOfQuantity(quantity) !== 'Z')
-    return using === ''
-      ? 'name the finder'
-      : `${using}${draft.movedOver === true ? ', over the face' : ''}`
-  const there = gaugeNames(
-    document,
-    quantity.of === 'carried-difference' ? draft.withOnPlane : (draft.withOnFrom ?? []),
-  )
-  // Both ends fill the line; how they were met is a tap away.
-  if (there !== '') return `${there} / ${using === '' ? 'nothing' : using}`
-  return `${using === '' ? 'nothing between' : using}${came}`
 }
