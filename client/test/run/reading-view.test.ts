@@ -380,3 +380,24 @@ test('where the surprise has a name, what the size could be explained by stands 
   expect(odd.surprise?.slip).toBeUndefined()
   expect(odd).toMatchObject({ disagrees: true, implied: { size: { agrees: false } } })
 })
+
+test('two touches that entered apart are asked for again at the step, until two agree', () => {
+  // As another device or a program may enter them: nobody was asked between.
+  const touch = (text: string) =>
+    bodyOf({ with: ['finder'], withOnPlane: [] }, LEFT, () => mm(text), undefined, false)!
+  const apart = after(
+    blank,
+    ...['-412.300', '-412.800'].map((text) => ({ kind: 'reading' as const, body: touch(text) })),
+  )
+  const seen = (text?: string) =>
+    view(apart, LEFT, { draft: { with: ['finder'] }, ...(text !== undefined && { text }) })
+  expect(seen()).toMatchObject({ reviewing: false, label: 'Machine X, once more' })
+  expect(seen().disputed).toContain('none of it counts')
+  // Found again, the last one stands; so does the first, were it that.
+  for (const text of ['-412.798', '-412.302'])
+    expect(seen(text)).toMatchObject({ disputed: undefined, apart: undefined, disagrees: false })
+  expect(seen('-413.000').apart).toContain('no mean is taken')
+  const counts = { draft: { with: ['finder'], replaces: 'touched again', surprise: 'so it is' } }
+  expect(registerAt(apart, 'G54.X')?.value).toBeUndefined()
+  expect(view(apart, LEFT, { ...counts, text: '-413.000' })).toMatchObject({ apart: undefined })
+})

@@ -177,10 +177,10 @@ describe('a correction is a key-in', () => {
   test('it goes with its tool: touched again or changed, nothing of it is left', () => {
     const touched = after(corrected, {
       kind: 'reading',
-      body: { of: 'tip-on-plane', tool: 1, read: mm('-219.970'), with: ['setter'] },
+      body: { of: 'tip-on-plane', tool: 1, read: mm('-219.990'), with: ['setter'] },
     })
     // The mean of both touches, without what the first was corrected by.
-    expect(registerAt(touched, 'H1').value).toBe(-269_985_000)
+    expect(registerAt(touched, 'H1').value).toBe(-269_995_000)
     const changed = after(corrected, { kind: 'event', body: { kind: 'tool-changed', tool: 1 } })
     expect(registerAt(changed, 'H1').value).toBe(-270_000_000)
   })

@@ -1,5 +1,5 @@
 import { budgetOf } from '../budget/budget'
-import { hasUnknown, scaleChain, subtractChains, valueOf, type Chain } from '../chain/chain'
+import { hasUnknown, subtractChains, valueOf, type Chain } from '../chain/chain'
 import type { Reading, SetupDocument } from '../facts/document'
 import { standingReadings } from '../freshness/standing'
 import { isRenewed } from '../freshness/sensitivity'
@@ -7,15 +7,13 @@ import { homeFramesOf } from '../freshness/home-frames'
 import { placeAmong } from '../freshness/order'
 import { NANOMETRES_PER, type WrittenLength } from '../length/length'
 import { readLength } from '../length/read-length'
-import { directionOf, statesRead } from '../quantities/equation'
-import { axisOfQuantity, inMachinePosition, quantityKey } from '../quantities/quantities'
+import { statesRead } from '../quantities/equation'
+import { inMachinePosition, quantityKey } from '../quantities/quantities'
 import { term, type StateTerm } from '../quantities/state'
 import { liesAgainst } from '../sheet/against'
-import { sideOf } from '../sheet/sheet'
-import { heightTold } from '../sources/height-told'
 import type { SourceReader } from '../sources/sources'
-import { standOffOf } from '../sources/stand-off'
-import { approachDirection, axisOfFace, faceBeyond, FACES_OF_AXIS } from '../touch/touch'
+import { stateSum } from '../sources/state-sum'
+import { FACES_OF_AXIS } from '../touch/touch'
 
 /** Why something is believed of the shop. */
 export type Because =
@@ -206,29 +204,6 @@ function fromReadings(document: SetupDocument, sources: SourceReader): readonly 
       },
     ]
   })
-}
-
-/**
- * Σ coefficient × state of a reading's equation as it tells it: freed of what lay between, of the tip's radius, of lost motion.
- * Undefined for one that tells it only together with others: a touch around a circle, a sweep, an edge that may be turned.
- */
-export function stateSum(
-  document: SetupDocument,
-  sources: SourceReader,
-  reading: Reading,
-): Chain | undefined {
-  if (reading.of === 'face') {
-    const axis = axisOfFace(reading.face)
-    const plan = document.sheet.offsets.find(({ row }) => row === reading.row)?.[axis]
-    const read = sources.reading(reading)
-    const standOff = standOffOf(document, sources, reading, axis)
-    const direction = approachDirection(reading.face, plan ? sideOf(plan) : 'outside')
-    return read && standOff && faceBeyond(read, standOff, direction)
-  }
-  if (reading.of === 'tool-diameter') return sources.reading(reading)
-  if (axisOfQuantity(reading) !== 'Z') return undefined
-  const told = heightTold(document, sources, reading)
-  return told && scaleChain(told, directionOf(reading))
 }
 
 /** What is read less the sum of its states: what lies between, the radius, lost motion. It does not depend on what is read. */

@@ -49,7 +49,8 @@ export function stepState(
       if (stale) return { step, done: false, trust: 'stale' }
       // On a counter that nothing ties to what its number is counted from, it is no number yet.
       const unplaced = solution.registers.some(({ unplaced = [] }) => unplaced.includes(step.key))
-      return { step, done: !unplaced, trust: unplaced ? 'not-read' : 'read' }
+      const open = unplaced || isDisputed(solution, step.key)
+      return { step, done: !open, trust: open ? 'not-read' : 'read' }
     }
     case 'key-in': {
       const trust = registerAt(solution, step.address)?.state ?? 'not-read'
@@ -75,6 +76,10 @@ export function stepState(
       return { step, done: recorded, trust: recorded ? 'proven' : 'not-read' }
   }
 }
+
+/** Touched more than once, and the last stands alone: none counts until it is touched again, or somebody says which does. */
+export const isDisputed = ({ warnings }: Solution, key: string): boolean =>
+  warnings.some(({ code, place }) => code === 'repeats-spread' && place === key)
 
 /** What is there now speaks against what was seen to. */
 function isUndone(checkOff: CheckOff, document: SetupDocument, solution: Solution): boolean {

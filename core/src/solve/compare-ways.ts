@@ -10,7 +10,7 @@ import {
 } from '../chain/chain'
 import type { Reading, SetupDocument } from '../facts/document'
 import { readingOf, readingsById } from '../facts/readings-by-id'
-import { standingReadings } from '../freshness/standing'
+import { countingTouches } from '../sources/counting-touches'
 import { staleBy } from '../freshness/stale'
 import { NANOMETRES_PER, toNanometres } from '../length/length'
 import { directionOf, statesRead } from '../quantities/equation'
@@ -37,7 +37,9 @@ export function waysApart(
 ): readonly Warning[] {
   const mean = (reading: Reading) =>
     meanOfKnown(
-      standingReadings(document, reading).map((one) => heightTold(document, sources, one)),
+      countingTouches(document, sources, reading).counting.map((one) =>
+        heightTold(document, sources, one),
+      ),
     )
   return [...firstOfEach(document.readings).values()].flatMap((reading): readonly Warning[] => {
     const known = sumOfKnown(knownTerms(reading, heights))

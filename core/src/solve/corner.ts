@@ -7,6 +7,7 @@ import type { Reading, SetupDocument } from '../facts/document'
 import { meanOfKnown } from './mean-of-known'
 import { linearised, millimetresOf } from './linearised'
 import { standingReadings } from '../freshness/standing'
+import { countingTouches } from '../sources/counting-touches'
 import type { OffsetPlan } from '../sheet/sheet'
 import type { OffsetRow } from '../address/row'
 import { asUsedIn, type SourceReader } from '../sources/sources'
@@ -113,7 +114,8 @@ function edgeTouch(
   face: Face,
   point: number,
 ): TouchChains | undefined {
-  const readings = standingReadings(document, { of: 'edge-point', row, face, point }).filter(
+  const quantity = { of: 'edge-point', row, face, point } as const
+  const readings = countingTouches(document, sources, quantity).counting.filter(
     (one): one is EdgePoint => one.of === 'edge-point',
   )
   const x = meanOfKnown(readings.map((reading) => sources.reading(reading)))

@@ -9,7 +9,7 @@ import {
   type Chain,
 } from '../chain/chain'
 import { toNanometres } from '../length/length'
-import { readAlike } from '../sources/repeats'
+import { countingTouches } from '../sources/counting-touches'
 import { countedFrom } from '../quantities/displayed'
 import { schoolReference, schoolReferenceOnTop, type SchoolKnowledge } from '../schools/schools'
 import { heightTold } from '../sources/height-told'
@@ -150,7 +150,7 @@ const touchReader =
   (document: SetupDocument, sources: SourceReader) =>
   (quantity: QuantityName): Chain | undefined =>
     meanOfKnown(
-      readAlike(standingReadings(document, quantity)).flatMap((reading) =>
+      countingTouches(document, sources, quantity).counting.flatMap((reading) =>
         countedFrom(reading) === undefined ? [heightTold(document, sources, reading)] : [],
       ),
     )
@@ -228,7 +228,7 @@ function tipBeyond(
   standsAt: (other: number | null) => Chain | undefined,
 ): Chain | undefined {
   return meanOfKnown(
-    readAlike(standingReadings(document, { of: 'tip-on-plane', tool })).flatMap((reading) => {
+    countingTouches(document, sources, { of: 'tip-on-plane', tool }).counting.flatMap((reading) => {
       const from = countedFrom(reading)
       return from === undefined
         ? []

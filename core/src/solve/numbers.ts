@@ -2,7 +2,7 @@ import { diameterAddress, offsetAddress, type Address } from '../address/address
 import { AXES } from '../address/row'
 import { scaleChain, subtractChains, sumChains, type Chain } from '../chain/chain'
 import type { SetupDocument } from '../facts/document'
-import { standingReadings } from '../freshness/standing'
+import { countingTouches } from '../sources/counting-touches'
 import type { Register } from '../registers/register'
 import type { Tool } from '../sheet/sheet'
 import { isToolByTool, lengthAddressOf } from '../sheet/tool-rows'
@@ -139,8 +139,8 @@ function toolDiameter(
   tool: Tool,
 ): Chain | undefined {
   const measured = meanOfKnown(
-    standingReadings(document, { of: 'tool-diameter', tool: tool.number }).map((reading) =>
-      sources.reading(reading),
+    countingTouches(document, sources, { of: 'tool-diameter', tool: tool.number }).counting.map(
+      (reading) => sources.reading(reading),
     ),
   )
   const keepsRadius = document.sheet.machine.control.diameterRegister === 'radius'

@@ -1,7 +1,7 @@
 import { quantityKey, type QuantityName } from '../quantities/quantities'
 import { subtractChains, sumChains, type Chain } from '../chain/chain'
 import type { SetupDocument } from '../facts/document'
-import { standingReadings } from '../freshness/standing'
+import { countingTouches } from '../sources/counting-touches'
 import type { OffsetRow } from '../address/row'
 import { heightTold } from '../sources/height-told'
 import type { SourceReader } from '../sources/sources'
@@ -77,5 +77,7 @@ const differenceOf = (
   quantity: QuantityName,
 ): Chain | undefined =>
   meanOfKnown(
-    standingReadings(document, quantity).map((reading) => heightTold(document, sources, reading)),
+    countingTouches(document, sources, quantity).counting.map((reading) =>
+      heightTold(document, sources, reading),
+    ),
   )

@@ -17,9 +17,8 @@ import type { SetupDocument } from '../facts/document'
 import type { AxisPlan, OffsetPlan } from '../sheet/sheet'
 import { meanOfKnown } from './mean-of-known'
 import { quantityKey } from '../quantities/quantities'
-import { standingReadings } from '../freshness/standing'
+import { countingTouches } from '../sources/counting-touches'
 import type { ImpliedSize } from '../registers/register'
-import { readAlike } from '../sources/repeats'
 import { usualTolerance } from '../sheet/usual'
 import { standOffOf } from '../sources/stand-off'
 import type { SourceReader } from '../sources/sources'
@@ -210,11 +209,13 @@ function faceChain(
   side: Side,
 ): Chain | undefined {
   return meanOfKnown(
-    readAlike(standingReadings(document, { of: 'face', row: offset.row, face })).map((reading) => {
-      const contact = sources.reading(reading)
-      const standOff = standOffOf(document, sources, reading, axisOfFace(face))
-      return contact && standOff && faceBeyond(contact, standOff, approachDirection(face, side))
-    }),
+    countingTouches(document, sources, { of: 'face', row: offset.row, face }).counting.map(
+      (reading) => {
+        const contact = sources.reading(reading)
+        const standOff = standOffOf(document, sources, reading, axisOfFace(face))
+        return contact && standOff && faceBeyond(contact, standOff, approachDirection(face, side))
+      },
+    ),
   )
 }
 

@@ -1,19 +1,21 @@
-import { repeatabilityMm, resolutionMm } from '../budget/source-uncertainty'
-import { rangeLimit } from '../budget/range'
-import { FINEST_DECIMALS, NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
+import { FINEST_DECIMALS, toNanometres, type Nanometres } from '../length/length'
 import { nanometresOf, readLength, type ReadLength } from '../length/read-length'
 import { explain, knownSizes } from '../slips/explain'
 import type { Explanation, SlipCode } from '../slips/slip'
 import { axesRead, inMachinePosition, axisOfQuantity, quantityKey } from '../quantities/quantities'
-import { endsOf } from '../quantities/contact-ends'
 import type { Reading, SetupDocument } from '../facts/document'
 import { standingReadings } from '../freshness/standing'
-import { alikeRepeats, repeatSpread } from '../sources/repeats'
+import { countingTouches } from '../sources/counting-touches'
+import { alikeRepeats } from '../sources/repeats'
+import type { SourceReader } from '../sources/sources'
 import type { MachineAxis } from '../address/row'
 import type { Warning } from '../registers/warning'
 
 /** What is to be looked at in the readings themselves, before any number is made of them. */
-export function readingWarnings(document: SetupDocument): readonly Warning[] {
+export function readingWarnings(
+  document: SetupDocument,
+  sources: SourceReader,
+): readonly Warning[] {
   const seen = new Set<string>()
   const usual = usualDecimals(document)
   return document.readings.flatMap((reading): readonly Warning[] => {
@@ -26,7 +28,7 @@ export function readingWarnings(document: SetupDocument): readonly Warning[] {
       ...(noSensor ? [{ code: 'no-sensor', place } as const] : []),
       ...standing.flatMap((one) => outsideTravel(document, one)),
       ...standing.flatMap((one) => digitsMissing(document, one, usual)),
-      ...spreadWarning(document, place, standing),
+      ...spreadWarning(document, sources, place, standing),
     ]
   })
 }
@@ -107,64 +109,37 @@ function digitsMissing(
   return short ? [{ code: 'digits-missing', place: quantityKey(reading) }] : []
 }
 
-/** Repeats that lie further apart than the method allows, with the slips that one of them may be. */
+/** Touches of which none counts, for the last stands alone; with the slips that one of them may be. */
 function spreadWarning(
   document: SetupDocument,
+  sources: SourceReader,
   place: string,
-  repeats: readonly Reading[],
+  standing: readonly Reading[],
 ): readonly Warning[] {
-  const last = repeats.at(-1)
+  const last = standing.at(-1)
   if (last === undefined) return []
+  const { apart } = countingTouches(document, sources, last)
+  if (apart === undefined) return []
   // Only touches made the same way can be compared as read: another gauge shifts the reading.
   const values = alikeRepeats(document, last).flatMap(({ read }) => {
     const length = readLength(read)
     return length.ok ? [length.value] : []
   })
   const [newest, ...others] = [...values].reverse()
-  if (newest === undefined || others.length === 0) return []
-  const spread = repeatSpread(document, last) ?? 0
-  const limit = spreadLimit(document, last, values)
-  if (spread <= limit) return []
   // The last touch is held against each of the others: one of them explains it, or none does.
   const causes = others
     .map((other) =>
       explain({
         expected: other.nm,
-        observed: newest.nm,
-        unit: newest.unit,
+        observed: newest?.nm ?? other.nm,
+        unit: other.unit,
         // A slip of a digit that no display shows lies within the limit: finer than that asks nothing more.
-        decimals: FINEST_DECIMALS[newest.unit],
-        within: limit,
+        decimals: FINEST_DECIMALS[other.unit],
+        within: apart.limit,
         kind: 'size',
         gauges: knownSizes(document.sheet.gauges, axisOfQuantity(last) satisfies MachineAxis),
       }),
     )
     .find(({ length }) => length > 0)
-  return [
-    {
-      code: 'repeats-spread',
-      place,
-      amount: toNanometres(spread),
-      limit,
-      ...(causes && { causes }),
-    },
-  ]
-}
-
-/**
- * How far n repeats may lie apart: the range of n grows with n, and a difference on the counter has two contacts.
- */
-function spreadLimit(
-  document: SetupDocument,
-  reading: Reading,
-  values: readonly ReadLength[],
-): Nanometres {
-  const { unit, machine, gauges } = document.sheet
-  const contacts = endsOf(reading).map(({ gauges: ids }) =>
-    repeatabilityMm(gauges.filter(({ id }) => ids.includes(id))),
-  )
-  const display = { unit, decimals: machine.control.decimals[unit] }
-  const steps = values.map((length) => resolutionMm(length, display))
-  const standard = Math.hypot(...contacts, Math.max(...steps))
-  return toNanometres(rangeLimit(values.length) * standard * NANOMETRES_PER.mm)
+  return [{ code: 'repeats-spread', place, ...apart, ...(causes && { causes }) }]
 }

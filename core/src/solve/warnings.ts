@@ -26,7 +26,7 @@ export function warningsOf(
 ): readonly Warning[] {
   return [
     ...lengthWarnings(document, heights),
-    ...readingWarnings(document),
+    ...readingWarnings(document, sources),
     ...spindleWarnings(document, heights),
     ...changedLengths(document, heights).map(({ address, change, limit, causes }): Warning => ({
       code: 'differs-from-last-time',

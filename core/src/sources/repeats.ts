@@ -7,10 +7,12 @@ import { standingReadings } from '../freshness/standing'
 
 /** Standing touches that were made the same way: another gauge shifts what is read. */
 export function alikeRepeats(document: SetupDocument, reading: Reading): readonly Reading[] {
-  return standingReadings(document, reading).filter(
-    (one) => circumstances(one) === circumstances(reading),
-  )
+  return standingReadings(document, reading).filter((one) => isTouchedAlike(one, reading))
 }
+
+/** With the same between, met from the same side, read on the same number: what was read can be compared as it is. */
+export const isTouchedAlike = (one: Reading, other: Reading): boolean =>
+  circumstances(one) === circumstances(other)
 
 /**
  * Of the touches of one quantity those that were read on the same number of the display as the last: a position of the machine and one of

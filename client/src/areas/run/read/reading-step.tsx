@@ -197,6 +197,11 @@ export function ReadingStep({
           {view.unplaced}
         </Words>
       )}
+      {view.disputed !== undefined && (
+        <Words as="note" tone="wrong" strong testID="disputed">
+          {view.disputed}
+        </Words>
+      )}
       {captured?.stands !== undefined ? (
         <CaptureChecked stands={captured.stands} onApart={reading.readApart} />
       ) : captured !== undefined && !view.asksForRule ? (
@@ -227,7 +232,7 @@ export function ReadingStep({
         <Apart
           words={view.apart}
           onAgain={() => numbers.clear()}
-          onCounts={() => reading.change({ replaces: 'touched again' })}
+          onCounts={() => reading.change({ replaces: 'touched again', surprise: TOUCHED_AGAIN })}
           moved={moved}
         />
       )}

@@ -5,6 +5,7 @@ import {
   asksForContact,
   asksForSpindle,
   impliedBy,
+  isDisputed,
   zeroesCounter,
   type Capture,
   type Implied,
@@ -38,6 +39,8 @@ export interface ReadingView {
   readonly stale: boolean
   /** It was read on a counter, and nothing can be counted from that: why it is read again, in words. */
   readonly unplaced: string | undefined
+  /** It was touched more than once and the last stands alone: none of them counts, in words. */
+  readonly disputed: string | undefined
   /** What was read is looked at; nothing is typed. */
   readonly reviewing: boolean
   readonly label: string
@@ -123,6 +126,7 @@ export function readingView(
   )
   const unplaced = unplacedAt(setup.solution, quantity)
   const implied = impliedBy(preview, solution, quantity)
+  const disputed = disputedAt(setup.solution, solution, quantity)
   const told = preview === setup.document ? [] : warningsAt(solution, preview, quantity)
   // Around a circle the touch itself is told, with its slip, and not only that the size differs.
   const isTold =
@@ -143,7 +147,14 @@ export function readingView(
     standing,
     stale,
     unplaced: unplaced && describeWarning(unplaced, () => ''),
-    reviewing: standing.length > 0 && !started && !again && !stale && unplaced === undefined,
+    disputed,
+    reviewing:
+      standing.length > 0 &&
+      !started &&
+      !again &&
+      !stale &&
+      unplaced === undefined &&
+      disputed === undefined,
     label:
       captured?.label ??
       fieldLabel(
@@ -207,6 +218,12 @@ export const unplacedAt = (solution: Solution, quantity: QuantityName): Warning 
   solution.warnings.find(
     ({ code, place }) => code === 'counter-zero-unknown' && place === quantityKey(quantity),
   )
+
+/** Until the number in hand agrees with one of them, or stands in their place. */
+const disputedAt = (before: Solution, now: Solution, quantity: QuantityName): string | undefined =>
+  [before, now].every((solution) => isDisputed(solution, quantityKey(quantity)))
+    ? 'What was read here lies further apart than two touches repeat, so none of it counts. Touch again: those that agree count.'
+    : undefined
 
 /** What compares the number itself with another one knows more of it than what was expected. */
 const TOLD_CLOSER: readonly Warning['code'][] = [

@@ -1,0 +1,32 @@
+import { scaleChain, type Chain } from '../chain/chain'
+import type { Reading, SetupDocument } from '../facts/document'
+import { directionOf } from '../quantities/equation'
+import { axisOfQuantity } from '../quantities/quantities'
+import { sideOf } from '../sheet/sheet'
+import { approachDirection, axisOfFace, faceBeyond } from '../touch/touch'
+import { heightTold } from './height-told'
+import type { SourceReader } from './sources'
+import { standOffOf } from './stand-off'
+
+/**
+ * Σ coefficient × state of a reading's equation as it tells it: freed of what lay between, of the tip's radius, of lost motion.
+ * Undefined for one that tells it only together with others: a touch around a circle, a sweep, an edge that may be turned.
+ */
+export function stateSum(
+  document: SetupDocument,
+  sources: SourceReader,
+  reading: Reading,
+): Chain | undefined {
+  if (reading.of === 'face') {
+    const axis = axisOfFace(reading.face)
+    const plan = document.sheet.offsets.find(({ row }) => row === reading.row)?.[axis]
+    const read = sources.reading(reading)
+    const standOff = standOffOf(document, sources, reading, axis)
+    const direction = approachDirection(reading.face, plan ? sideOf(plan) : 'outside')
+    return read && standOff && faceBeyond(read, standOff, direction)
+  }
+  if (reading.of === 'tool-diameter') return sources.reading(reading)
+  if (axisOfQuantity(reading) !== 'Z') return undefined
+  const told = heightTold(document, sources, reading)
+  return told && scaleChain(told, directionOf(reading))
+}
