@@ -114,7 +114,7 @@ export const setupSheetSchema = z.strictObject({
       position: writtenLengthSchema.optional(),
     })
     .optional(),
-  quick: z.enum(['lengths', 'row']).optional(),
+  quick: z.enum(['lengths', 'row', 'recheck']).optional(),
   keying: z.enum(KEYINGS).optional(),
   zero: words,
   plane: name,
@@ -202,6 +202,13 @@ export const eventSchema = z.discriminatedUnion('kind', [
     kind: z.literal('counter-zeroed'),
     axis: machineAxis,
     machinePosition: writtenLengthSchema.optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('tool-rechecked'),
+    tool: registerNumber,
+    holds: writtenLengthSchema,
+    found: writtenLengthSchema,
+    kept: z.boolean(),
   }),
   z.strictObject({ kind: z.literal('unit-changed') }),
   z.strictObject({

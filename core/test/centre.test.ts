@@ -53,6 +53,16 @@ describe('bore and boss from touches around', () => {
     expect(solve(withPlan(boss, around(-300, -200, 15, angles))).sizes[0]?.agrees).toBe(false)
   })
 
+  test('two places touched three times are no circle, however far apart their digits make them', () => {
+    const [one, two, three] = around(-300, -200, 15, angles)
+    const away = -200 + 15 * Math.sin(angles[1]!) + 0.009
+    const again = { ...two!, readY: mm(away.toFixed(6)) } as Reading
+    const X = (readings: readonly Reading[]) =>
+      solve(withPlan(bore, readings)).registers.find(({ address }) => address === 'G54.X')?.value
+    expect(X([one!, two!, again])).toBeUndefined()
+    expect(X([one!, two!, again, three!])).toBeDefined()
+  })
+
   test('the finder forgotten in a bore is found by the size', () => {
     const [size] = solve(withPlan(bore, around(-300, -200, 20, angles))).sizes
     expect(size?.agrees).toBe(false)

@@ -279,6 +279,35 @@ describe('what happens outside of set-ups', () => {
     await send()
   }
 
+  test('a tool that was measured again with no job in hand is told to whoever works with it, once', async () => {
+    const working = await begin('Works with T2')
+    await touch(working, 2)
+    const [corrects, keeps] = [await begin('Corrects'), await begin('Keeps')]
+    await touch(corrects, 2)
+    await touch(keeps, 2)
+    const [holds, found] = [mm('119.880'), mm('120.000')]
+    const rechecks = async (setup: string, kept: boolean) => {
+      const body = { kind: 'tool-rechecked', tool: 2, holds, found, kept }
+      const fact = { id: uuid(), kind: 'event', body }
+      await twice(() => server.send('POST', `/setups/${setup}/facts?device=${DEVICE}`, fact))
+    }
+    const notesOf = async (setup: string) =>
+      ((await server.send('GET', `/setups/${setup}`)).body.file.facts as any[])
+        .filter(({ kind }) => kind === 'note')
+        .map(({ body }) => body.text)
+    await rechecks(keeps, true)
+    expect([await eventsOf(working), await notesOf(working)]).toEqual([
+      [],
+      ['T2 was measured again: its row held 119.880 mm, found 120.000 mm. It holds.'],
+    ])
+    await rechecks(corrects, false)
+    expect(await eventsOf(working)).toEqual(['tool-changed'])
+    expect((await notesOf(working))[1]).toContain('Touch it again here.')
+    // Who said so needs no telling.
+    expect(await eventsOf(corrects)).toEqual(['tool-rechecked'])
+    for (const setup of [working, corrects, keeps]) await say(setup, 'put-away', { moves: 'away' })
+  })
+
   test('is told to every set-up that is open on it, once, and to no other', async () => {
     const touched = await begin('Open, touched')
     await touch(touched, 3)

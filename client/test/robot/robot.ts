@@ -165,7 +165,7 @@ export class Robot {
     // Where the length itself is declared, a touch on the part finds the part.
     if (isKnown && school === 'gauge-line' && first?.Z.by !== 'part-top')
       return quantity.of === 'tip-on-plane'
-    return first !== undefined && (school === 'part-top' || first.Z.by === 'part-top')
+    return first?.Z.by === 'part-top'
       ? quantity.of === 'tip-on-part' && quantity.row === first.row
       : quantity.of === 'tip-on-plane'
   }
@@ -424,9 +424,18 @@ export class Robot {
     this.say(
       ...(isSo && this.chance.next() < 0.7
         ? beneath.facts(beneath.short!.expected, beneath.short!.way)
-        : beneath.facts({ text: this.chance.next() < 0.05 ? misread(shown) : shown, unit })),
+        : beneath.facts({
+            text: this.asSeen(shown, (text) => beneath.isRight({ text, unit })),
+            unit,
+          })),
     )
     return true
+  }
+
+  /** Now and then misread; but nobody could tell a wrong number that was misread as the right one. */
+  private asSeen(shown: string, isRight: (text: string) => boolean): string {
+    const seen = this.chance.next() < 0.05 ? misread(shown) : shown
+    return isRight(seen) && !isRight(shown) ? shown : seen
   }
 
   private misKey(view: { readonly type?: string; readonly unit: 'mm' | 'in' }, row: string): void {

@@ -123,6 +123,12 @@ function eventProblems(
         ...unknownName(`${place}.address`, event.address, names.addresses),
         ...lengthProblem(`${place}.holds`, event.holds),
       ]
+    case 'tool-rechecked':
+      return [
+        ...unknownName(`${place}.tool`, `T${event.tool}`, names.tools),
+        ...lengthProblem(`${place}.holds`, event.holds),
+        ...lengthProblem(`${place}.found`, event.found),
+      ]
     case 'counter-zeroed':
       return event.machinePosition === undefined
         ? []

@@ -61,6 +61,17 @@ type OtherEvent =
       /** Who set it, where that is known. */
       readonly whose?: string
     }
+  /**
+   * A tool was measured again with no job in hand: what its row held and what it should hold by the touches, and whether the row was
+   * left as it is.
+   */
+  | {
+      readonly kind: 'tool-rechecked'
+      readonly tool: number
+      readonly holds: WrittenLength
+      readonly found: WrittenLength
+      readonly kept: boolean
+    }
   /** The control was switched to another unit: what it showed before proves nothing any more. */
   | { readonly kind: 'unit-changed' }
   /**

@@ -30,6 +30,7 @@ export function isRenewed(state: State, event: SetupEvent): boolean {
     case 'order-told':
     case 'corrected':
     case 'row-stands':
+    case 'tool-rechecked':
       return false
   }
 }

@@ -213,10 +213,10 @@ export interface SetupSheet {
   /** Half-widths of what the job allows: Z of every tool, X and Y of every offset. */
   readonly needs?: { readonly depth?: WrittenLength; readonly position?: WrittenLength }
   /**
-   * A quick one: numbers for the control and no job yet. `lengths` asks for its tools alone, `row` for its work offsets as well; left
-   * out once it has become a job.
+   * A quick one: numbers for the control and no job yet. `lengths` asks for its tools alone, `row` for its work offsets as well,
+   * `recheck` whether the lengths that the control holds are still what it finds; left out once it has become a job.
    */
-  readonly quick?: 'lengths' | 'row'
+  readonly quick?: 'lengths' | 'row' | 'recheck'
   /** When numbers are keyed; `together` where it is not said. What a control captures is keyed where it was touched anyway. */
   readonly keying?: Keying
   /** Where the drawing's zero lies, in words. */

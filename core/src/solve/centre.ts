@@ -53,7 +53,7 @@ export function circleCentre(
     }
   })
   const known = points.flatMap(({ X, Y }) => (X && Y ? [{ X, Y }] : []))
-  if (known.length < points.length || known.length < 3) return undefined
+  if (known.length < points.length || placesAround(readings) < 3) return undefined
   const fitted = fitCircle(known.map(({ X, Y }) => ({ x: millimetresOf(X), y: millimetresOf(Y) })))
   if (!fitted.ok) {
     sources.note({ ...fitted.problem, place: `circle-point:${row}` })
@@ -88,6 +88,10 @@ export function circleCentre(
     at: readings.at(-1)?.place ?? 0,
   }
 }
+
+/** At how many places it was touched: one that was touched twice tells a middle no better than once. */
+const placesAround = (readings: readonly ReadingOf<'circle-point'>[]): number =>
+  new Set(readings.map(quantityKey)).size
 
 /** Touches with tips of different size lie on no common circle. */
 function haveOneSensor(

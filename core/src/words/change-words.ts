@@ -12,6 +12,7 @@ export const CHANGE_NAMES: Readonly<Record<SetupEvent['kind'], string>> = {
   'cycle-broken': 'A tool was changed past the control',
   'home-recovered': 'Home was found again by its marks',
   'external-changed': 'The external offset was changed',
+  'tool-rechecked': 'A tool was measured again',
   'row-stands': 'A row stands as the control shows it',
   'counter-zeroed': 'The relative counter was zeroed anew',
   'unit-changed': 'The control was switched to another unit',

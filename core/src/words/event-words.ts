@@ -24,6 +24,8 @@ export function describeEvent(event: SetupEvent, gauges: NamedGauges): string {
       return `the external offset of ${event.axis} is ${lengthWords(event.value)} now`
     case 'row-stands':
       return `${registerName(event.address)} stands at ${lengthWords(event.holds)}, as the control shows it`
+    case 'tool-rechecked':
+      return `T${event.tool} was measured again: its row held ${lengthWords(event.holds)}, ${event.kept ? 'and was left so' : `and should hold ${lengthWords(event.found)}`}`
     case 'counter-zeroed':
       return `the relative counter of ${event.axis} was zeroed anew`
     case 'unit-changed':

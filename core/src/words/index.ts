@@ -52,6 +52,7 @@ export {
 } from './program-words'
 export { describeZeroHeight, describeZeroPlace } from './zero-words'
 export { describeReversal, REVERSAL_STEPS } from './reversal-words'
+export { describeRecheck, rechecksNote } from './recheck-words'
 export { describeRestart } from './restart-words'
 export { describeProof, describeProofReasons } from './proof-words'
 export { describeReadBackError } from './read-back-words'

@@ -124,14 +124,16 @@ export function toolRows(source: DataSource, shopId: string): ToolStore {
       )
       return rows.map(rowOf)
     },
+    // What is told to several set-ups at once stands at one moment: of those the one that began last comes first.
     async toolUses(tools, most) {
       const rows: readonly { readonly tool_id: string; readonly use: AssemblyUse }[] =
         await source.query(
           `SELECT asked.id AS tool_id, youngest.use
            FROM unnest($2::uuid[]) AS asked(id) CROSS JOIN LATERAL (
-             SELECT use, at FROM tool_use WHERE shop_id = $1 AND tool_id = asked.id ORDER BY at DESC LIMIT $3
+             SELECT use, at, setup_id FROM tool_use WHERE shop_id = $1 AND tool_id = asked.id
+             ORDER BY at DESC, setup_id DESC LIMIT $3
            ) youngest
-           ORDER BY asked.id, youngest.at DESC`,
+           ORDER BY asked.id, youngest.at DESC, youngest.setup_id DESC`,
           [shopId, tools, most],
         )
       const byTool = new Map<string, AssemblyUse[]>()

@@ -41,6 +41,7 @@ import { answerAsJson, answerOf } from './setup-answers'
 import { keptFor } from './kept'
 import { touchPlanFor } from './touch-plan'
 import { summaryOf } from './summaries'
+import { tellRecheck } from './told-to-setups'
 import { keepTools } from './tools'
 
 /** What can be asked of the set-ups of a shop. */
@@ -155,7 +156,7 @@ export function setupsOf(
     return accept({ ...made.value, grown, fact: written, summary, ...(news && { uses: news }) })
   }
 
-  return {
+  const setups: Setups = {
     /** Makes a set-up from its first sheet. The same ids again are the same set-up. */
     async create(person, { id, sheetFactId, sheet }, { by: enteredBy, at: entered } = {}) {
       if (enteredBy !== undefined && enteredBy !== person.id) return enteredByAnother()
@@ -255,12 +256,17 @@ export function setupsOf(
       const added = await turns.run(setupId, () => addTo(setupId, fact, row, { person, seen }))
       if (!added.ok) return added
       if (fact.kind === 'sheet') await keepTools(store, clock, person, fact.body as SetupSheet)
+      if (fact.kind === 'event' && fact.body.kind === 'tool-rechecked') {
+        const { sheet } = added.value.document
+        await tellRecheck({ store, setups }, person, { from: setupId, sheet }, fact)
+      }
       const { facts } = added.value
       const place = facts.findLastIndex(({ id }) => id === fact.id)
       const from = Math.min(known ?? place, place)
       return accept({ from, facts: facts.slice(from) })
     },
   }
+  return setups
 }
 
 /** Who stands in a fact: what they may do today is none of its business. */

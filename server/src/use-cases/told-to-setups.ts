@@ -1,4 +1,6 @@
 import type { Member, NewFact } from '@pine/contract'
+import type { SetupSheet } from '@pine/core/sheet'
+import { rechecksNote } from '@pine/core/words'
 import { v5 as uuidOf } from 'uuid'
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
@@ -24,4 +26,22 @@ export async function tell(
   const id = uuidOf(setup, happening)
   // A set-up that does not take it is none of those that are worked on: what it holds is not wrong by it.
   await setups.add(person, setup, { id, kind: 'event', body })
+}
+
+/** A tool that was measured again with no job in hand: everybody who works with it is told, and where it was corrected touches it again. */
+export async function tellRecheck(
+  { store, setups }: Pick<Shop, 'store' | 'setups'>,
+  person: Member,
+  { from, sheet }: { readonly from: string; readonly sheet: SetupSheet },
+  { id, body }: Extract<NewFact, { kind: 'event' }>,
+): Promise<void> {
+  if (body.kind !== 'tool-rechecked') return
+  const assembly = sheet.tools.find(({ number }) => number === body.tool)?.assembly
+  if (assembly === undefined) return
+  for (const { setup, number } of await store.openUsesOf(assembly)) {
+    if (setup === from) continue
+    if (!body.kept) await tell(setups, person, id, setup, { kind: 'tool-changed', tool: number })
+    const note = { text: rechecksNote(body, number) }
+    await setups.add(person, setup, { id: uuidOf(`${setup} note`, id), kind: 'note', body: note })
+  }
 }

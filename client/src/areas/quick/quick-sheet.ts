@@ -8,6 +8,7 @@ import {
   type SetupSheet,
   type Tool,
 } from '@pine/core/sheet'
+import type { WrittenLength } from '@pine/core/length'
 import { solve } from '@pine/core/solve'
 import { withHabits } from '@/areas/new-setup/habits-draft'
 import {
@@ -53,6 +54,35 @@ const quickTool = (number: number, keepsOne: boolean): Tool => ({
   name: `tool ${number}`,
   ...(keepsOne && { lengthRegister: number }),
 })
+
+/** A tool in its pocket, as the shop knows it. */
+export interface PocketTool {
+  readonly id: string
+  readonly pocket: number
+  readonly tool: { readonly name: string }
+  readonly lastLength?: WrittenLength | undefined
+}
+
+/** Tools that are measured again with no job in hand: the one that the others are held against first. */
+export function recheckSheet(
+  start: Omit<QuickStart, 'tool'>,
+  tools: readonly PocketTool[],
+): SetupSheet | undefined {
+  const [first] = tools
+  const begun = first && quickSheet({ ...start, tool: first.pocket })
+  if (begun?.quick !== 'lengths') return undefined
+  return tools.reduce(withRecheckTool, { ...begun, tools: [], quick: 'recheck' } as SetupSheet)
+}
+
+/** One more of them; the same sheet where it is on it already. */
+export function withRecheckTool(
+  sheet: SetupSheet,
+  { id, pocket: number, tool: { name }, lastLength }: PocketTool,
+): SetupSheet {
+  if (sheet.tools.some((tool) => tool.number === number)) return sheet
+  const known = { assembly: id, ...(lastLength && { lastLength: { ...lastLength } }) }
+  return { ...sheet, tools: [...sheet.tools, { ...quickTool(number, true), name, ...known }] }
+}
 
 /** One more tool; the same sheet where it is on it already. */
 export function withQuickTool(sheet: SetupSheet, number: number): SetupSheet {

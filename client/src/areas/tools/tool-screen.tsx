@@ -52,6 +52,15 @@ export function ToolScreen({ id }: { readonly id: string }) {
           {back}
           {!saying && (
             <Allowed to="enter">
+              {tool.tool.place !== undefined && tool.retired !== true && (
+                <Button
+                  grow
+                  onPress={() => router.push({ pathname: '/tools/recheck', params: { id } })}
+                  testID="measure-again"
+                >
+                  Measure it again
+                </Button>
+              )}
               <Button grow kind="act" onPress={() => setSaying(true)} testID="happened">
                 Something happened
               </Button>

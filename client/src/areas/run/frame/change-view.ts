@@ -29,7 +29,7 @@ import { lengthWriter } from './write-length'
 type EventBody = Extract<Said, { kind: 'event' }>['body']
 export type ChangeKind = Exclude<
   SetupEvent['kind'],
-  'home-recovered' | 'order-told' | 'corrected' | 'row-stands'
+  'home-recovered' | 'order-told' | 'corrected' | 'row-stands' | 'tool-rechecked'
 >
 
 const KINDS: readonly ChangeKind[] = [

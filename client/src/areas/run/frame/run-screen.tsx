@@ -12,6 +12,7 @@ import { Scroll } from '@/kit/scroll'
 import { Column, Row } from '@/kit/surfaces'
 import { stepName } from '@pine/core/words'
 import { Words } from '@/kit/words'
+import { RecheckNext } from '@/areas/quick/recheck-next'
 import { QuickNext } from '@/areas/quick/quick-next'
 import { BackTo } from './back-to'
 import { NoteEntry } from './note-banner'
@@ -129,12 +130,19 @@ function Run({
   const isIdle = isQuick && setup.next === undefined && stepKey === undefined
   const body =
     isIdle && mayEnter ? (
-      <QuickNext id={id} setup={setup} enter={enter} />
+      document.sheet.quick === 'recheck' ? (
+        <RecheckNext setup={setup} enter={enter} />
+      ) : (
+        <QuickNext id={id} setup={setup} enter={enter} />
+      )
     ) : mayEnter ? (
       <OfferedFirst
         setupId={id}
         setup={setup}
-        current={view.waitsFor === undefined ? current : undefined}
+        // What is measured again is not taken over.
+        current={
+          view.waitsFor === undefined && document.sheet.quick !== 'recheck' ? current : undefined
+        }
         enter={enter}
         onDone={() => goTo(undefined)}
       >

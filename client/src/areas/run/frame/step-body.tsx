@@ -2,6 +2,8 @@ import type { Address } from '@pine/core/address'
 import { type Chain } from '@pine/core/chain'
 import type { Enter } from '@/data/outbox/said'
 import type { StandingSetup } from '@/data/setup/standing'
+import { RecheckStep } from '@/areas/quick/recheck-step'
+import { asksRecheck } from '@/areas/quick/recheck-view'
 import { CheckStep } from '../ready/check-step'
 import { KeyInStep } from '../key-in/key-in-step'
 import { NeededStep } from './needed-step'
@@ -71,6 +73,8 @@ export function StepBody({
         />
       )
     case 'key-in':
+      if (register !== undefined && asksRecheck(setup, register))
+        return <RecheckStep key={step.key} {...parts} register={register} onStep={onStep} />
       return (
         register && (
           <KeyInStep

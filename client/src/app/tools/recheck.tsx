@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router'
+import { RecheckScreen } from '@/areas/late'
+
+export default function RecheckRoute() {
+  const { id } = useLocalSearchParams<{ id: string }>()
+  return <RecheckScreen key={id} id={id} />
+}
