@@ -41,3 +41,9 @@ export const way = z.enum(['+', '-'])
 
 /** Why somebody did what is not done every day: it stays with the fact. */
 export const reason = z.string().trim().min(1, 'a reason').max(2000)
+
+/** What stands in the spindle and which tool the control takes for active; null is the bare nose, and no length. */
+export const spindleSchema = z.strictObject({
+  holds: registerNumber.nullable(),
+  controlSays: registerNumber.nullable(),
+})

@@ -9,6 +9,7 @@ import {
   name,
   registerNumber,
   row,
+  spindleSchema,
   uuid,
   way,
   words,
@@ -38,9 +39,7 @@ const readingBody = {
   read: writtenLengthSchema,
   with: gaugeIds,
   approach: way.optional(),
-  spindle: z
-    .strictObject({ holds: registerNumber.nullable(), controlSays: registerNumber.nullable() })
-    .optional(),
+  spindle: spindleSchema.optional(),
   position: z
     .discriminatedUnion('of', [
       z.strictObject({ of: z.literal('counter') }),

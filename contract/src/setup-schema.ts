@@ -15,6 +15,7 @@ import {
   registerNumber,
   row,
   side,
+  spindleSchema,
   words,
   writtenLengthSchema,
 } from './fields'
@@ -254,6 +255,7 @@ export const proofSchema = z.strictObject({
   gap: writtenLengthSchema,
   byEye: z.literal(true).optional(),
   overZero: z.boolean(),
+  spindle: spindleSchema.optional(),
   stop: z
     .strictObject({ position: writtenLengthSchema, distanceToGo: writtenLengthSchema })
     .optional(),

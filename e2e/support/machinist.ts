@@ -152,6 +152,8 @@ export class Machinist {
     if ((await passes.textContent())?.includes(` ${gap} `)) return passes.click()
     await this.page.getByTestId('not-so').click()
     await this.page.getByRole('radio', { name: 'yes' }).click()
+    const both = this.page.getByTestId('spindle-both')
+    if (await both.isVisible()) await both.click()
     await this.numbers({ gap })
     await this.look(`prove-${sentence.source.replace(/\W+/g, '-')}`)
     await this.next()

@@ -11,6 +11,7 @@ import {
   stopSays,
   verdictView,
 } from '@/areas/run/prove/proof-view'
+import { spindleSeen, stillToSay } from '@/areas/run/prove/spindle-seen'
 import { releaseView } from '@/areas/run/release/release-view'
 import type { StandingSetup } from '@/data/setup/standing'
 import { after, example, mm, registerAt } from './set-ups'
@@ -59,13 +60,14 @@ describe('a proof', () => {
   })
 
   test('that ends as it should is one press: over zero, and the block that it was sent above passes', () => {
-    const said = proofThatPasses(G54T1, mm('50.000'))
+    const said = proofThatPasses(keyed, G54T1, mm('50.000'))
     expect(said.body).toEqual({
       row: 'G54',
       tool: 1,
       clearance: mm('50.000'),
       gap: mm('50.000'),
       overZero: true,
+      spindle: { holds: 1, controlSays: 1 },
     })
     expect(proofSays(keyed, said)?.right).toBe(true)
   })
@@ -84,7 +86,7 @@ describe('a proof', () => {
       proofView(keyed, G54T1, { clearance: 'own', own: text }, false)?.clearance
     expect(own('30.5')).toEqual(mm('30.5'))
     expect(own('-30')).toEqual(mm('50.000'))
-    const seen = after(keyed, proofByEye(G54T1, mm('50.000')))
+    const seen = after(keyed, proofByEye(keyed, G54T1, mm('50.000')))
     const verdict = seen.solution.proofs.at(-1)!
     expect(verdictView(seen, verdict)).toMatchObject({
       sentence: 'Seen, not proven.',
@@ -109,20 +111,66 @@ describe('a proof', () => {
       distanceToGo: undefined,
       gap: mm('50'),
       overZero: 'yes',
+      spindle: { holds: 1, controlSays: 1 },
     } as const
     expect(proofSaid(G54T1, mm('50.000'), { ...seen, gap: undefined })).toBeUndefined()
     expect(proofSaid(G54T1, mm('50.000'), { ...seen, overZero: undefined })).toBeUndefined()
+    expect(proofSaid(G54T1, mm('50.000'), { ...seen, spindle: undefined })).toBeUndefined()
     expect(proofSaid(G54T1, mm('50.000'), { ...seen, position: mm('80') })?.body).toEqual({
       row: 'G54',
       tool: 1,
       clearance: mm('50.000'),
       gap: mm('50'),
       overZero: true,
+      spindle: { holds: 1, controlSays: 1 },
     })
     const stop = { position: mm('80'), distanceToGo: mm('-30') }
     expect(
       proofSaid(G54T1, mm('50.000'), { ...seen, ...stop, overZero: 'no' })?.body,
     ).toMatchObject({ overZero: false, stop })
+  })
+
+  test('another tool in, or another length active: what it would do is said before it moves, and it proves nothing', () => {
+    // T1 is 80 mm long by the example; another one of 120 mm would end 40 mm lower.
+    const two = keyed.document.sheet.tools[0]!
+    const both = example('whole-run', 21, {
+      tools: [two, { ...two, number: 2, lengthRegister: 2 }],
+    })
+    const tip = { of: 'tip-on-plane', tool: 2, read: mm('-180.000'), with: ['setter'] } as const
+    const setup = after(both, { kind: 'reading', body: tip })
+    const say = (holds: string, controlSays?: string) =>
+      proofView(setup, G54T1, { holds, ...(controlSays && { controlSays }) }, false)?.spindleElse
+    expect(say('1', '1')).toBeUndefined()
+    expect(say('1')).toBeUndefined()
+    expect(say('2', '1')).toBe(
+      'T2 is in the spindle, not T1: this move proves nothing of T1. The tip ends 40.000 mm lower: it crashes.',
+    )
+    expect(say('1', '2')).toBe(
+      'The length of T2 is active, not that of T1. The tip ends 40.000 mm higher.',
+    )
+    expect(say('1', 'none')).toBe('No length is active, not that of T1.')
+    expect(say('none', '1')).toBe(
+      'No tool is in the spindle, not T1: this move proves nothing of T1.',
+    )
+    const seen = {
+      position: undefined,
+      distanceToGo: undefined,
+      gap: mm('50'),
+      overZero: 'yes',
+    } as const
+    const said = (spindle: { holds: number | null; controlSays: number | null }) =>
+      proofSays(setup, proofSaid(G54T1, mm('50.000'), { ...seen, spindle })!)
+    expect(said({ holds: 1, controlSays: 1 })?.right).toBe(true)
+    expect(said({ holds: 2, controlSays: 2 })).toMatchObject({ right: false })
+    expect(said({ holds: 1, controlSays: 2 })).toMatchObject({ right: false })
+    // A control that keeps no lengths has none active, and nothing is asked of it.
+    const router = example('tool-by-tool')
+    const own = router.document.sheet.tools[0]!.number
+    expect(spindleSeen(router, { holds: String(own) })).toEqual({ holds: own, controlSays: null })
+    expect(spindleSeen(setup, { holds: '1' })).toBeUndefined()
+    expect(stillToSay(setup, { overZero: 'yes', holds: '1' })).toContain('which the control says')
+    expect(stillToSay(setup, { holds: '1', controlSays: '1' })).toContain('over X0 Y0')
+    expect(stillToSay(setup, { overZero: 'no', holds: '1', controlSays: '1' })).toBeUndefined()
   })
 
   test('before the end of the move: position and distance to go add up to the block, else another offset or length is active', () => {
@@ -142,6 +190,7 @@ describe('a proof', () => {
         distanceToGo: undefined,
         gap: mm(gap),
         overZero,
+        spindle: { holds: 1, controlSays: 1 },
       })
       if (said === undefined) throw new Error('the proof is whole')
       return said

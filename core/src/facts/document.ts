@@ -101,6 +101,8 @@ export interface ProofBody {
   readonly gap: WrittenLength
   /** Whether the tip stood over X0 Y0 as the drawing has it. */
   readonly overZero: boolean
+  /** The tool in the spindle and the one whose length the control takes for active, as they were looked at before the move. */
+  readonly spindle?: SpindleState
   /** By the eye alone, with nothing beneath: it shows what is grossly wrong, and proves no number. */
   readonly byEye?: true
   /** Work Z and distance to go, read off the screen at a stop on the way down. */

@@ -7,6 +7,7 @@ import { readingOf, readingsById } from '../facts/readings-by-id'
 import type { Shown, Register } from '../registers/register'
 import { zRowsOf } from '../sheet/tool-rows'
 import { distanceToGoError, gapVerdict, type GapVerdict } from './proof'
+import { spindleElse, type SpindleElse } from './spindle-at-proof'
 
 /** How well a gap is known when a block is slid under by hand. From memory; half of a tenth of a millimetre. */
 export const GAP_WITHIN: Nanometres = toNanometres(0.05 * NANOMETRES_PER.mm)
@@ -19,6 +20,8 @@ export interface ProofVerdict extends GapVerdict {
   readonly proof: Proof
   /** How far position and distance to go miss the commanded height; absent where they were not read. */
   readonly sumError?: Nanometres
+  /** Another tool was in the spindle, or another length active, than it is about. */
+  readonly spindle?: SpindleElse
   readonly right: boolean
 }
 
@@ -38,13 +41,16 @@ export function proofVerdict(
     proof.byEye === true ? EYE_WITHIN : GAP_WITHIN,
   )
   const sumError = stopError(proof, clearance.value.nm)
+  const spindle = proof.spindle && spindleElse(document, solution, proof.tool, proof.spindle)
   return {
     ...verdict,
     proof,
     ...(sumError !== undefined && { sumError }),
+    ...(spindle && { spindle }),
     right:
       verdict.stands === 'right' &&
       proof.overZero &&
+      spindle === undefined &&
       (sumError === undefined || Math.abs(sumError) <= GAP_WITHIN),
   }
 }

@@ -94,7 +94,9 @@ export function describeCheck(
       return {
         title: 'First part',
         sentence: 'Cut the first part, measure it, correct the wear.',
-        points: [],
+        points: [
+          'Look before the start: which tool is in the spindle, which does the control say, which length is active?',
+        ],
         caution: 'Spindle stopped before a hand goes in. Chips are hot, edges cut: eye protection.',
         done: 'Measured',
       }
@@ -132,6 +134,7 @@ function cutWords(
       ? `Run the program with T${tool} to its end.`
       : `Run the program with T${tool} until it asks for the next tool.`,
     points: [
+      `Look before the start: T${tool ?? '?'} is in the spindle, and the control says T${tool ?? '?'}.`,
       ...(own && program ? [`${program.name}: from line ${own.from.line} ${until}.`] : []),
       'Clip and plate off, guards closed, rapid at its lowest for the first block.',
       ...(isLast

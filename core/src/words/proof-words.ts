@@ -1,6 +1,7 @@
 import type { GapVerdict } from '../proof/proof'
 import type { ProofReason } from '../proof/proofs-needed'
 import type { ProofVerdict } from '../proof/proven'
+import type { SpindleElse } from '../proof/spindle-at-proof'
 import type { LengthWriter } from './warning-words'
 
 /** What a measured gap says, in a sentence. */
@@ -16,8 +17,24 @@ export function describeTipGap({ stands, error }: GapVerdict, write: LengthWrite
   }
 }
 
+/** Another tool in the spindle, or another length active: what the move would do. */
+export function describeSpindleElse(
+  { tool, is, spindle: { holds, controlSays }, lower }: SpindleElse,
+  write: LengthWriter,
+): string {
+  const named = (number: number | null, none: string) => (number === null ? none : `T${number}`)
+  const ends =
+    lower === undefined || lower === 0
+      ? ''
+      : ` The tip ends ${write(Math.abs(lower) as typeof lower)} ${lower > 0 ? 'lower: it crashes' : 'higher'}.`
+  return is === 'other-tool'
+    ? `${named(holds, 'No tool')} is in the spindle, not T${tool}: this move proves nothing of T${tool}.${ends}`
+    : `${controlSays === null ? 'No length is active' : `The length of T${controlSays} is active`}, not that of T${tool}.${ends}`
+}
+
 /** What a proof says that was entered, the worst first. */
 export function describeProof(verdict: ProofVerdict, write: LengthWriter): string {
+  if (verdict.spindle !== undefined) return describeSpindleElse(verdict.spindle, write)
   if (verdict.stands !== 'right') return describeTipGap(verdict, write)
   if (!verdict.proof.overZero)
     return 'The tip did not stand over X0 Y0: X or Y of this work offset is wrong, or it is another row’s.'

@@ -26,6 +26,8 @@ import {
   type ProofView,
   type Seen,
 } from './proof-view'
+import { SpindleAtProof } from './spindle-at-proof'
+import { spindleSeen, stillToSay } from './spindle-seen'
 import { ReasonField } from '@/kit/reason-field'
 
 type Key = 'position' | 'distanceToGo' | 'gap'
@@ -57,6 +59,17 @@ export function ProofStep(props: ProofStepProps) {
         }}
       />
     )
+  const spindle = (asksBoth: boolean) => (
+    <SpindleAtProof
+      tools={setup.document.sheet.tools}
+      tool={tool}
+      seen={seen.value}
+      onSee={see}
+      asksActive={view.asksActive}
+      says={view.spindleElse}
+      asksBoth={asksBoth}
+    />
+  )
   const enterProof = (made: ProofEntry) => {
     void enter(made)
     numbers.clear()
@@ -83,7 +96,7 @@ export function ProofStep(props: ProofStepProps) {
             {small && drawing}
             <Button
               kind="plain"
-              onPress={() => enterProof(proofByEye({ row, tool }, view.clearance))}
+              onPress={() => enterProof(proofByEye(setup, { row, tool }, view.clearance))}
               testID="by-eye"
             >
               No block: it looks right by eye
@@ -104,18 +117,21 @@ export function ProofStep(props: ProofStepProps) {
             <Button onPress={() => see({ there: true })} testID="not-so">
               It stands otherwise
             </Button>
-            <Button
-              kind="act"
-              focused
-              onPress={() => enterProof(proofThatPasses({ row, tool }, view.clearance))}
-              testID="passes"
-            >
-              {view.passes}
-            </Button>
+            {view.spindleElse === undefined && (
+              <Button
+                kind="act"
+                focused
+                onPress={() => enterProof(proofThatPasses(setup, { row, tool }, view.clearance))}
+                testID="passes"
+              >
+                {view.passes}
+              </Button>
+            )}
           </>
         }
       >
         <MoveCard view={view} />
+        {spindle(false)}
         {!small && drawing}
         {view.heights.length > 1 && (
           <Choice
@@ -144,6 +160,7 @@ export function ProofStep(props: ProofStepProps) {
     distanceToGo: typed('distanceToGo'),
     gap: typed('gap'),
     overZero,
+    spindle: spindleSeen(setup, seen.value),
   })
   const says = said && proofSays(setup, said)
   const stop = stopSays(setup, view.clearance, {
@@ -172,12 +189,7 @@ export function ProofStep(props: ProofStepProps) {
           )}
         </Column>
       }
-      problem={
-        numbers.problem ??
-        (asked && overZero === undefined
-          ? 'Say whether the tip stands over X0 Y0 as the drawing has it.'
-          : undefined)
-      }
+      problem={numbers.problem ?? (asked ? stillToSay(setup, seen.value) : undefined)}
       {...numbers.keys}
       onNext={submit}
       next="Next"
@@ -194,6 +206,7 @@ export function ProofStep(props: ProofStepProps) {
           { value: 'no', label: 'no' },
         ]}
       />
+      {spindle(true)}
       <MoveCard view={view} />
       <Button kind="plain" onPress={() => see({ there: false })}>
         Back to the move

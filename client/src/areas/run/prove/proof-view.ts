@@ -17,6 +17,7 @@ import { previewed } from '@/data/setup/preview'
 import type { Said } from '@/data/outbox/said'
 import type { StandingSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
+import { spindleElseWords, spindleSeen, type SpindleSeen } from './spindle-seen'
 
 export interface ProofOf {
   readonly row: OffsetRow
@@ -32,7 +33,7 @@ const WITHOUT_LENGTH = ' Without G43 the nose goes where the tip should.'
 export const OWN_HEIGHT = 'own'
 
 /** What is said on the way, before the gap: the move was made, which block, and whether the tip stands over zero. */
-export interface Seen {
+export interface Seen extends SpindleSeen {
   readonly there?: boolean
   readonly clearance?: string
   /** A height of one's own, as it is typed. */
@@ -63,6 +64,10 @@ export interface ProofView {
   readonly caution: string
   /** What is pressed where all is as it should be. */
   readonly passes: string
+  /** Another tool in the spindle, or another length active: what the move would do, before it is made. */
+  readonly spindleElse: string | undefined
+  /** Of a control that keeps lengths the active one is asked as well. */
+  readonly asksActive: boolean
 }
 
 /**
@@ -116,6 +121,8 @@ export function proofView(
     move,
     block: `${clearance.text} ${clearance.unit}`,
     passes: `T${tool} is in and active; ${clearance.text} ${clearance.unit} just passes`,
+    spindleElse: spindleElseWords(setup, tool, seen),
+    asksActive: keepsLengths(document.sheet.machine.control),
   }
 }
 
@@ -143,6 +150,7 @@ export interface GapSeen {
   /** The block that just passes beneath the tip. */
   readonly gap: WrittenLength | undefined
   readonly overZero: Seen['overZero']
+  readonly spindle: ProofEntry['body']['spindle']
 }
 
 export type ProofEntry = Extract<Said, { kind: 'proof' }>
@@ -151,9 +159,9 @@ export type ProofEntry = Extract<Said, { kind: 'proof' }>
 export function proofSaid(
   { row, tool }: ProofOf,
   clearance: WrittenLength,
-  { position, distanceToGo, gap, overZero }: GapSeen,
+  { position, distanceToGo, gap, overZero, spindle }: GapSeen,
 ): ProofEntry | undefined {
-  if (gap === undefined || overZero === undefined) return undefined
+  if (gap === undefined || overZero === undefined || spindle === undefined) return undefined
   return {
     kind: 'proof',
     body: {
@@ -162,6 +170,7 @@ export function proofSaid(
       clearance,
       gap,
       overZero: overZero === 'yes',
+      spindle,
       ...(position && distanceToGo && { stop: { position, distanceToGo } }),
     },
   }
@@ -188,14 +197,26 @@ export function stopSays(
 }
 
 /** The proof of a tip that stands over zero with the very block beneath it that it was sent above. */
-export const proofThatPasses = ({ row, tool }: ProofOf, clearance: WrittenLength): ProofEntry => ({
-  kind: 'proof',
-  body: { row, tool, clearance, gap: clearance, overZero: true },
-})
+export const proofThatPasses = (
+  setup: StandingSetup,
+  { row, tool }: ProofOf,
+  clearance: WrittenLength,
+): ProofEntry => {
+  // The press says it: this tool is in, and active.
+  const spindle = spindleSeen(setup, { holds: String(tool), controlSays: String(tool) })
+  return {
+    kind: 'proof',
+    body: { row, tool, clearance, gap: clearance, overZero: true, ...(spindle && { spindle }) },
+  }
+}
 
 /** Seen over zero with nothing beneath: the gap looks like the distance that was asked for. It proves no number. */
-export const proofByEye = (of: ProofOf, clearance: WrittenLength): ProofEntry => {
-  const { kind, body } = proofThatPasses(of, clearance)
+export const proofByEye = (
+  setup: StandingSetup,
+  of: ProofOf,
+  clearance: WrittenLength,
+): ProofEntry => {
+  const { kind, body } = proofThatPasses(setup, of, clearance)
   return { kind, body: { ...body, byEye: true } }
 }
 

@@ -7,7 +7,9 @@ import type { useReading } from './use-reading'
 
 export type SpindleAsked = 'holds' | 'controlSays'
 
-const QUESTIONS: Readonly<Record<SpindleAsked, { short: string; long: string; none: string }>> = {
+export const SPINDLE_QUESTIONS: Readonly<
+  Record<SpindleAsked, { short: string; long: string; none: string }>
+> = {
   holds: {
     short: 'In the spindle',
     long: 'What stands in the spindle? Look at it, not at the list.',
@@ -38,7 +40,7 @@ export function SpindleQuestion({
   const said = (which: SpindleAsked) => {
     const value = draft[which]
     if (value === undefined) return '?'
-    return value === 'none' ? QUESTIONS[which].none : `T${value}`
+    return value === 'none' ? SPINDLE_QUESTIONS[which].none : `T${value}`
   }
   const isOpen = draft.holds === undefined && draft.controlSays === undefined
   const own = 'tool' in quantity ? String(quantity.tool) : 'none'
@@ -54,7 +56,7 @@ export function SpindleQuestion({
       <Row>
         {(['holds', 'controlSays'] as const).map((which) => (
           <Button key={which} grow onPress={() => onAsk(which)} testID={which}>
-            {QUESTIONS[which].short}: {said(which)}
+            {SPINDLE_QUESTIONS[which].short}: {said(which)}
           </Button>
         ))}
       </Row>
@@ -74,7 +76,7 @@ export function SpindleChoice({
   asked,
   onClose,
 }: SpindleChoiceProps) {
-  const { short, long, none } = QUESTIONS[asked]
+  const { short, long, none } = SPINDLE_QUESTIONS[asked]
   return (
     <Column gap="$3">
       <Words as="title">{long}</Words>

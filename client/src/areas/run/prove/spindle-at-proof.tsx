@@ -1,0 +1,85 @@
+import { useState } from 'react'
+import type { Tool } from '@pine/core/sheet'
+import { Button } from '@/kit/button'
+import { Choice } from '@/kit/choice'
+import { Card, Column } from '@/kit/surfaces'
+import { Words } from '@/kit/words'
+import { SPINDLE_QUESTIONS, type SpindleAsked } from '../read/spindle-question'
+import type { SpindleSeen } from './spindle-seen'
+
+interface SpindleAtProofProps {
+  readonly tools: readonly Tool[]
+  readonly tool: number
+  readonly seen: SpindleSeen
+  readonly onSee: (seen: SpindleSeen) => void
+  /** Of a control that keeps lengths the active one is asked as well. */
+  readonly asksActive: boolean
+  /** What the move would do as it is; none where both are as they should be. */
+  readonly says: string | undefined
+  /** One press says that both are right; none where another press says it. */
+  readonly asksBoth: boolean
+}
+
+/** Which tool is in and which one the control says, before anything moves: looked at, and not taken from the list. */
+export function SpindleAtProof({
+  tools,
+  tool,
+  seen,
+  onSee,
+  asksActive,
+  says,
+  asksBoth,
+}: SpindleAtProofProps) {
+  const [isOpen, setOpen] = useState(false)
+  const own = String(tool)
+  const asked: readonly SpindleAsked[] = asksActive ? ['holds', 'controlSays'] : ['holds']
+  const isSaid = asked.every((which) => seen[which] !== undefined)
+  const right = () => {
+    onSee({ holds: own, controlSays: own })
+    setOpen(false)
+  }
+  return (
+    <Column gap="$2">
+      {asksBoth && !isSaid && (
+        <Button onPress={right} testID="spindle-both">
+          {asksActive
+            ? `T${own} in the spindle, and the control says T${own}`
+            : `T${own} in the spindle`}
+        </Button>
+      )}
+      {says !== undefined && (
+        <>
+          <Words tone="wrong" strong role="alert" testID="spindle-else-says">
+            {says}
+          </Words>
+          <Button onPress={right} testID="spindle-mended">
+            {`Changed: T${own} is in${asksActive ? ' and active' : ''} now`}
+          </Button>
+        </>
+      )}
+      {isOpen ? (
+        <Card padded gap="$2">
+          {asked.map((which) => (
+            <Choice
+              key={which}
+              label={SPINDLE_QUESTIONS[which].long}
+              value={seen[which]}
+              onChange={(value) => onSee({ ...seen, [which]: value })}
+              options={[
+                { value: 'none', label: SPINDLE_QUESTIONS[which].none },
+                ...tools.map(({ number, name }) => ({
+                  value: String(number),
+                  label: `T${number} · ${name}`,
+                })),
+              ]}
+            />
+          ))}
+        </Card>
+      ) : (
+        <Button kind="plain" onPress={() => setOpen(true)} testID="spindle-else">
+          {asksActive ? 'Another tool is in, or another length is active' : 'Another tool is in'}
+        </Button>
+      )}
+    </Column>
+  )
+}
