@@ -23,6 +23,16 @@ test('a gauge without a name is called by its size and its kind', () => {
   })
 })
 
+test('a size that nobody measured says so, until somebody does', () => {
+  const rough = declared({ known: 'roughly' })
+  expect(rough).toMatchObject({ made: { sizeRough: true } })
+  const gauge = { id: 'plate', ...(rough as { made: Omit<Gauge, 'id'> }).made }
+  const draft = gaugeDraft(gauge)
+  expect(draft.known).toBe('roughly')
+  const measured = correctedGauge(gauge, { ...draft, known: 'measured', reason: 'measured' })
+  expect((measured as { made: { gauge: Gauge } }).made.gauge.sizeRough).toBeUndefined()
+})
+
 test('only a plate has a wall, and only what turns a speed', () => {
   const typed = { wall: '6.3', maxSpeed: '1000' }
   expect(declared({ kind: 'plate', ...typed })).toMatchObject({

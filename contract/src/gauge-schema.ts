@@ -7,6 +7,7 @@ export const gaugeSchema = z.strictObject({
   kind: z.enum(GAUGE_KINDS),
   name,
   size: writtenLengthSchema,
+  sizeRough: z.literal(true).optional(),
   wall: writtenLengthSchema.optional(),
   repeatability: writtenLengthSchema.optional(),
   uncertainty: writtenLengthSchema.optional(),

@@ -207,6 +207,26 @@ describe('a sheet that was planned', () => {
     expect(suggestGauges(document, { of: 'tip-on-plane', tool: 1 })).toEqual(['setter'])
   })
 
+  test('on the part the block that is in hand, and not paper in its place', () => {
+    const gauges = [
+      { id: 'paper', kind: 'paper', name: 'paper', size: mm('0.09') },
+      { id: 'block', kind: 'gauge-block', name: 'block', size: mm('25') },
+      { id: 'setter', kind: 'height-setter', name: 'setter', size: mm('50') },
+    ] as const
+    const onPlane = (id: string) =>
+      readingOf<'tip-on-plane'>({ of: 'tip-on-plane', tool: 1, read: mm('-220'), with: [id] })
+    const onPart = (...readings: readonly Reading[]) =>
+      suggestGauges(setupOf(sheetOf({ gauges, tools: [tool(1)] }), readings), {
+        of: 'tip-on-part',
+        row: 'G54',
+        tool: 1,
+      })
+    expect(onPart()).toEqual(['paper'])
+    expect(onPart(onPlane('block'))).toEqual(['block'])
+    // A sprung setter stays on its plane.
+    expect(onPart(onPlane('setter'))).toEqual(['paper'])
+  })
+
   test('asks nothing of a tool that is left out, and says what is wrong with one', () => {
     const leftOut = [{ tool: tool(3), reason: 'not needed for the first side' }]
     const sheet = sheetOf({ tools: [tool(1), tool(2)], leftOut })

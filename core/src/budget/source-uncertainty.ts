@@ -109,9 +109,16 @@ export function repeatabilityMm(gauges: readonly Gauge[]): number {
 
 export function gaugeUncertainty(gauge: Gauge): SourceUncertainty {
   const mm =
-    declaredMm(gauge.uncertainty) ?? gradedMm(gauge) ?? CALIBRATION_MM[gauge.kind] ?? GROUND_MM
+    (gauge.sizeRough === true ? ROUGH_MM : undefined) ??
+    declaredMm(gauge.uncertainty) ??
+    gradedMm(gauge) ??
+    CALIBRATION_MM[gauge.kind] ??
+    GROUND_MM
   return { mm, degreesOfFreedom: Infinity }
 }
+
+/** A size that nobody measured: as by a rule (common practice, no source). */
+const ROUGH_MM = 1
 
 /** A block of a grade lies anywhere within its limits: uniform, limit/√3 (JCGM 100, 4.3.7). */
 function gradedMm({ grade, size }: Gauge): number | undefined {

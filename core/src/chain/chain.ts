@@ -127,6 +127,10 @@ export function valueOf(chain: Chain): Nanometres {
 export const hasUnknown = ({ terms }: Chain): boolean =>
   terms.some(({ source }) => source.isUnknown === true)
 
+/** Whether a zero in it is not known; the size of a gauge that nobody measured is known to about a millimetre. */
+export const hasUnknownZero = ({ terms }: Chain): boolean =>
+  terms.some(({ source }) => source.isUnknown === true && source.kind !== 'gauge')
+
 /** The sum, where every part of it is known. */
 export function sumOfKnown(chains: readonly (Chain | undefined)[]): Chain | undefined {
   const known = chains.filter((chain) => chain !== undefined)

@@ -1,5 +1,5 @@
 import { budgetOf } from '../budget/budget'
-import { hasUnknown, subtractChains, valueOf, type Chain } from '../chain/chain'
+import { hasUnknownZero, subtractChains, valueOf, type Chain } from '../chain/chain'
 import type { Reading, SetupDocument } from '../facts/document'
 import { standingReadings } from '../freshness/standing'
 import { isRenewed } from '../freshness/sensitivity'
@@ -197,7 +197,7 @@ function fromReadings(document: SetupDocument, sources: SourceReader): readonly 
     return [
       {
         // Where the counter's zero is known it is worked in.
-        terms: hasUnknown(chain) ? terms : terms.filter(({ state }) => state.of !== 'counter'),
+        terms: hasUnknownZero(chain) ? terms : terms.filter(({ state }) => state.of !== 'counter'),
         valueMm: valueOf(chain) / NANOMETRES_PER.mm,
         standardMm: budgetOf(chain).standardMm,
         because: { of: 'reading', quantity: quantityKey(reading) },

@@ -1,5 +1,5 @@
 import { budgetOf } from '../budget/budget'
-import { hasUnknown, valueOf } from '../chain/chain'
+import { hasUnknownZero, valueOf } from '../chain/chain'
 import type { Reading, SetupDocument } from '../facts/document'
 import { standingReadings } from '../freshness/standing'
 import { NANOMETRES_PER, type LengthUnit } from '../length/length'
@@ -41,7 +41,7 @@ export function expectReading(document: SetupDocument, toBe: ReadingToBe): Belie
   if (zero === undefined) return undefined
   // The zero of a counter is one more state, until somebody read where it is.
   const states = statesRead(reading).filter(
-    ({ state }) => state.of !== 'counter' || hasUnknown(zero),
+    ({ state }) => state.of !== 'counter' || hasUnknownZero(zero),
   )
   const sum = beliefs.sum(states)
   const offset = sum && offsetOf(document, sources, reading)

@@ -1,6 +1,7 @@
 import type { SetupDocument } from '../facts/document'
 import { axisOfQuantity, moduleOf, type QuantityName } from '../quantities/quantities'
 import { isTooLongForSetter } from '../sheet/fixed-setter'
+import type { GaugeKind } from '../touch/gauge-kinds'
 import { asksForContact } from './reading-fields'
 
 /**
@@ -23,11 +24,30 @@ export function suggestGauges(document: SetupDocument, quantity: QuantityName): 
   if (alike !== undefined && !(isTooLong && asksForContact(document, alike.with))) return alike.with
   // A sprung setter is for tools; a sensor of known length goes on the solid plane itself.
   if (isSensor) return []
-  for (const kind of moduleOf(quantity).usualGauges) {
+  const usual = moduleOf(quantity).usualGauges
+  const held = inZ ? heldInZ(document, usual) : undefined
+  if (held !== undefined) return held
+  for (const kind of usual) {
     const gauge = document.sheet.gauges.find((one) => one.kind === kind)
     if (gauge !== undefined && !(isTooLong && kind === 'fixed-setter')) return [gauge.id]
   }
   return []
+}
+
+/**
+ * What lay beneath the last touch in Z, where it serves here as well: who works with a block has it in hand, and paper that is named in
+ * its place is an inch off.
+ */
+function heldInZ(
+  { readings, sheet }: SetupDocument,
+  usual: readonly GaugeKind[],
+): readonly string[] | undefined {
+  const last = readings.findLast(
+    (reading) => axisOfQuantity(reading) === 'Z' && reading.of !== 'tool-diameter',
+  )
+  const kinds = last?.with.map((id) => sheet.gauges.find((one) => one.id === id)?.kind)
+  const serves = kinds?.every((kind) => kind !== undefined && usual.includes(kind)) === true
+  return serves && last !== undefined && last.with.length > 0 ? last.with : undefined
 }
 
 /** What a touch of the tip on the plane was planned to be made with. */

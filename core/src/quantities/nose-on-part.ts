@@ -14,7 +14,7 @@ export const noseOnPart = quantity({
   equation: ({ row }) => [term({ of: 'top', row })],
   way: 'in-z',
   purpose: 'touch',
-  usualGauges: ['paper', 'shim', 'card', 'gauge-block'],
+  usualGauges: ['paper', 'shim', 'card', 'gauge-block', 'pin'],
   tells: ({ row }) => heightOf(row),
   called: ({ row }) => `${row} top by the nose`,
   words: ({ row }, { gauge }) => ({

@@ -15,7 +15,7 @@ export const tipOnPart = quantity({
   equation: ({ row, tool }) => [term({ of: 'top', row }), term({ of: 'length', tool })],
   way: 'in-z',
   purpose: 'touch',
-  usualGauges: ['plate', 'paper', 'shim', 'card'],
+  usualGauges: ['plate', 'paper', 'shim', 'card', 'gauge-block', 'pin'],
   tells: ({ row, tool }, sheet) =>
     sheet.offsets.find((plan) => plan.row === row)?.Z.by === 'part-top'
       ? lengthOf(sheet, tool)

@@ -9,6 +9,7 @@ export const WARNING_CODES = [
   'repeats-spread',
   'no-sensor',
   'counter-zero-unknown',
+  'gauge-size-unknown',
   'outside-travel',
   'digits-missing',
   'approach-mixed',

@@ -17,6 +17,8 @@ export interface Gauge {
   readonly name: string
   /** Marked height, thickness or diameter: which one is said by GAUGE_FACTS. */
   readonly size: WrittenLength
+  /** Nobody measured that size: it is about so, and a number in which it does not cancel is none. */
+  readonly sizeRough?: true
   /** Thickness of a plate's wall, for X and Y. */
   readonly wall?: WrittenLength
   /** One standard deviation of a touch with it, where the shop knows better than the default. */

@@ -124,15 +124,27 @@ function middlePair(
   return from.ok && to.ok ? [from.value.nm, to.value.nm] : undefined
 }
 
-/** The readings of its own that a number cannot be counted from: on a counter whose zero does not cancel in it. */
+/** The gauge of a touch that nobody measured. */
+export const roughGaugeAt = (
+  { sheet }: Pick<SetupDocument, 'sheet'>,
+  reading: Reading,
+): string | undefined =>
+  sheet.gauges.find(({ id, sizeRough }) => sizeRough === true && reading.with.includes(id))?.name
+
+/** The readings of its own that a number cannot be counted from: what it would need does not cancel in it. */
 export const unplacedIn = (
-  document: Pick<SetupDocument, 'readings' | 'events'>,
+  document: Pick<SetupDocument, 'sheet' | 'readings' | 'events'>,
   chain: Chain,
   subject: Subject,
 ): readonly string[] => [
   ...new Set(
     touchesOf(document, chain)
-      .filter((reading) => isOnCounter(reading) || countedFrom(reading) !== undefined)
+      .filter(
+        (reading) =>
+          isOnCounter(reading) ||
+          countedFrom(reading) !== undefined ||
+          roughGaugeAt(document, reading) !== undefined,
+      )
       .filter((reading, _, all) => isTouchOf(subject, reading) || all.length === 1)
       .map(quantityKey),
   ),

@@ -11,6 +11,7 @@ import { changedLengths } from './last-time'
 import { axisOfQuantity, quantityKey } from '../quantities/quantities'
 import { keepsLengths, registerOfTool } from '../sheet/tool-rows'
 import { readingWarnings } from './reading-warnings'
+import { roughGaugeAt } from './stand'
 import type { Heights } from './solution'
 import type { EdgeAngle, ImpliedSize, Register } from '../registers/register'
 import type { Warning } from '../registers/warning'
@@ -46,7 +47,7 @@ export function warningsOf(
       place: address,
       people: [first, second].map(({ by, shown }) => ({ name: by.name, shown })),
     })),
-    ...unplacedWarnings(registers),
+    ...unplacedWarnings(document, registers),
     ...registers.flatMap(({ address, readBack }): Warning[] =>
       readBack && !readBack.equal
         ? [{ code: 'read-back-differs', place: address, amount: readBack.error }]
@@ -55,10 +56,19 @@ export function warningsOf(
   ]
 }
 
-/** Read on a counter that nothing ties to what its register is counted from. */
-const unplacedWarnings = (registers: readonly Register[]): readonly Warning[] =>
+/** Read on a counter that nothing ties to what its register is counted from, or with a gauge that nobody measured and that does not cancel. */
+const unplacedWarnings = (
+  document: SetupDocument,
+  registers: readonly Register[],
+): readonly Warning[] =>
   registers.flatMap(({ address, unplaced = [] }) =>
-    unplaced.map((place): Warning => ({ code: 'counter-zero-unknown', place, beside: address })),
+    unplaced.map((place): Warning => {
+      const touch = document.readings.findLast((reading) => quantityKey(reading) === place)
+      const gauge = touch && roughGaugeAt(document, touch)
+      return gauge === undefined
+        ? { code: 'counter-zero-unknown', place, beside: address }
+        : { code: 'gauge-size-unknown', place, beside: gauge }
+    }),
   )
 
 /**

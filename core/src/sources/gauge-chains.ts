@@ -19,7 +19,7 @@ export interface LengthReader {
 
 /** A gauge with the size that it was found to have: its grade says nothing of that any more. */
 const asMeasured = (
-  { grade: _overtaken, ...gauge }: Gauge,
+  { grade: _overtaken, sizeRough: _measuredNow, ...gauge }: Gauge,
   { size, uncertainty = gauge.uncertainty }: GaugeMeasured,
 ): Gauge => ({ ...gauge, size, ...(uncertainty && { uncertainty }) })
 
@@ -120,6 +120,7 @@ export class GaugeChains {
         name: gauge.name,
         length,
         uncertainty: gaugeUncertainty(gauge),
+        ...(field === 'size' && gauge.sizeRough === true && { isUnknown: true as const }),
       }
     )
   }

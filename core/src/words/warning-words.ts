@@ -36,6 +36,8 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
     `${place}: ${toolName(tools[0])} was to stand in the spindle, and ${toolName(tools[1])} does.${amount === undefined ? '' : ` Every tip would come ${write(Math.abs(amount) as typeof amount)} ${amount > 0 ? 'too deep' : 'too high'}.`} Put in the right one, and touch again.`,
   'control-tool-differs': ({ place, amount, tools = [] }, write) =>
     `${place}: ${toolName(tools[1])} stands in the spindle, and the control takes ${toolName(tools[2])} for active. It works Z out with that length.${amount === undefined ? '' : ` Told as if it did not, every tip would come ${write(Math.abs(amount) as typeof amount)} ${amount > 0 ? 'too deep' : 'too high'}.`} Make the two the same, and touch again.`,
+  'gauge-size-unknown': ({ beside }) =>
+    `Nobody measured the ${beside ?? 'gauge'}: it counts only where it cancels, beneath the nose and the tip alike. Here it does not. Touch with another gauge, or measure it and say its size.`,
   'differs-from-last-time': ({ place, amount, limit }, write) =>
     `${place} differs from last time by ${amount === undefined ? '?' : write(amount)}, more than ${limit === undefined ? '?' : write(limit)}. Was it replaced or re-gripped, or was a gauge missed?`,
   'kept-differs': ({ place, amount, limit }, write) =>

@@ -20,6 +20,11 @@ import {
   type GaugeDraft,
 } from './gauge-draft'
 
+const KNOWN = [
+  { value: 'measured', label: 'marked or measured' },
+  { value: 'roughly', label: 'only roughly' },
+] as const
+
 const GRADES = [
   { value: 'none', label: 'none is marked' },
   ...BLOCK_GRADES.map((value) => ({ value, label: value })),
@@ -103,6 +108,13 @@ function GaugeForm<Result extends FieldValues>({
         name="size"
         label={`Its ${MEASURE_NAMES[GAUGE_FACTS[kind].measure]}, as marked or measured`}
         testID="gauge-size"
+      />
+      <FormChoice
+        control={control}
+        name="known"
+        label="How well is that known?"
+        options={KNOWN}
+        note="Known only roughly it counts where it cancels: beneath the nose and the tip alike, at both of two faces."
       />
       {kind === 'gauge-block' && (
         <FormChoice

@@ -11,6 +11,8 @@ export interface GaugeDraft {
   readonly kind: GaugeKind
   readonly name: string
   readonly size: string
+  /** Whether that is marked or measured, or only about so. */
+  readonly known: 'measured' | 'roughly'
   readonly unit: LengthUnit
   /** Of a plate: its thickness in X and Y. */
   readonly wall: string
@@ -34,6 +36,7 @@ export const newGauge: GaugeDraft = {
   kind: 'height-setter',
   name: '',
   size: '',
+  known: 'measured',
   unit: 'mm',
   wall: '',
   maxSpeed: '',
@@ -88,6 +91,7 @@ export function gaugeOf(draft: GaugeDraft): FormOutcome<GaugeDraft, Omit<Gauge, 
       kind,
       name: name === '' ? `${size} ${unit} ${GAUGE_NAMES[kind]}` : name,
       size: { text: size, unit },
+      ...(draft.known === 'roughly' && { sizeRough: true as const }),
       ...(hasWall && { wall: { text: wall, unit } }),
       ...(maxSpeed !== undefined && { maxSpeed }),
       ...(halfAngle !== undefined && { halfAngle }),
@@ -124,6 +128,7 @@ export const gaugeDraft = ({
   kind,
   name,
   size,
+  sizeRough,
   wall,
   maxSpeed,
   halfAngle,
@@ -135,6 +140,7 @@ export const gaugeDraft = ({
   name,
   size: size.text,
   unit: size.unit,
+  known: sizeRough === true ? 'roughly' : 'measured',
   wall: textIn(wall, size.unit),
   maxSpeed: maxSpeed === undefined ? '' : String(maxSpeed),
   halfAngle: halfAngle === undefined ? '' : String(halfAngle),

@@ -124,7 +124,9 @@ export function readingView(
   const stale = setup.steps.some(
     ({ step, trust }) => step.key === quantityKey(quantity) && trust === 'stale',
   )
-  const unplaced = unplacedAt(setup.solution, quantity)
+  const unplaced =
+    unplacedAt(setup.solution, quantity) ??
+    warningAt(setup.solution, quantity, 'gauge-size-unknown')
   const implied = impliedBy(preview, solution, quantity)
   const disputed = disputedAt(setup.solution, solution, quantity)
   const told = preview === setup.document ? [] : warningsAt(solution, preview, quantity)
@@ -215,9 +217,14 @@ const onlyNamed = (implied: Implied, isNamed: boolean): Implied =>
 
 /** It was read on a counter that nothing ties to what its number is counted from. */
 export const unplacedAt = (solution: Solution, quantity: QuantityName): Warning | undefined =>
-  solution.warnings.find(
-    ({ code, place }) => code === 'counter-zero-unknown' && place === quantityKey(quantity),
-  )
+  warningAt(solution, quantity, 'counter-zero-unknown')
+
+const warningAt = (
+  solution: Solution,
+  quantity: QuantityName,
+  wanted: Warning['code'],
+): Warning | undefined =>
+  solution.warnings.find(({ code, place }) => code === wanted && place === quantityKey(quantity))
 
 /** Until the number in hand agrees with one of them, or stands in their place. */
 const disputedAt = (before: Solution, now: Solution, quantity: QuantityName): string | undefined =>
