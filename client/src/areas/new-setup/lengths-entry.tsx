@@ -47,6 +47,7 @@ export function LengthsEntry({ draft, change, problem }: SheetPageProps) {
             <Row flex={1} justifyContent="space-between">
               <Words strong={picked(gauge.id)}>{gauge.name}</Words>
               <Digits>
+                {gauge.sizeRough === true ? 'about ' : ''}
                 {gauge.size.text} {gauge.size.unit}
               </Digits>
             </Row>

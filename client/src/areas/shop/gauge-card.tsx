@@ -32,7 +32,8 @@ export function GaugeCard({ gauge }: { readonly gauge: Gauge }) {
             {gauge.styli?.map(({ name, length }) => ` · ${name}: ${lengthWords(length)}`).join('')}
           </Words>
         </Column>
-        <Digits as="lead">
+        <Digits as="lead" flexShrink={0}>
+          {gauge.sizeRough === true ? 'about ' : ''}
           {gauge.size.text} {gauge.size.unit}
         </Digits>
       </Row>

@@ -77,7 +77,7 @@ export function SpindleAtProof({
         </Card>
       ) : (
         <Button kind="plain" onPress={() => setOpen(true)} testID="spindle-else">
-          {asksActive ? 'Another tool is in, or another length is active' : 'Another tool is in'}
+          {asksActive ? `T${own} is not in, or not active` : `T${own} is not in`}
         </Button>
       )}
     </Column>

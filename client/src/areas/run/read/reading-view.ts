@@ -22,6 +22,7 @@ import {
   describeStep,
   describeWarning,
   isVague,
+  lengthWords,
   setterRoom,
 } from '@pine/core/words'
 import type { StandingSetup } from '@/data/setup/standing'
@@ -128,7 +129,7 @@ export function readingView(
     unplacedAt(setup.solution, quantity) ??
     warningAt(setup.solution, quantity, 'gauge-size-unknown')
   const implied = impliedBy(preview, solution, quantity)
-  const disputed = disputedAt(setup.solution, solution, quantity)
+  const disputed = disputedAt(setup.solution, solution, standing, quantity)
   const told = preview === setup.document ? [] : warningsAt(solution, preview, quantity)
   // Around a circle the touch itself is told, with its slip, and not only that the size differs.
   const isTold =
@@ -227,9 +228,14 @@ const warningAt = (
   solution.warnings.find(({ code, place }) => code === wanted && place === quantityKey(quantity))
 
 /** Until the number in hand agrees with one of them, or stands in their place. */
-const disputedAt = (before: Solution, now: Solution, quantity: QuantityName): string | undefined =>
+const disputedAt = (
+  before: Solution,
+  now: Solution,
+  standing: readonly Reading[],
+  quantity: QuantityName,
+): string | undefined =>
   [before, now].every((solution) => isDisputed(solution, quantityKey(quantity)))
-    ? 'What was read here lies further apart than two touches repeat, so none of it counts. Touch again: those that agree count.'
+    ? `${standing.map(({ read }) => lengthWords(read)).join(' and ')} lie further apart than two touches repeat: none counts. Touch again; those that agree count.`
     : undefined
 
 /** What compares the number itself with another one knows more of it than what was expected. */
