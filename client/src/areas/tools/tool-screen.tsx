@@ -58,7 +58,7 @@ export function ToolScreen({ id }: { readonly id: string }) {
                   onPress={() => router.push({ pathname: '/tools/recheck', params: { id } })}
                   testID="measure-again"
                 >
-                  Measure it again
+                  Measure again
                 </Button>
               )}
               <Button grow kind="act" onPress={() => setSaying(true)} testID="happened">
