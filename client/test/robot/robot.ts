@@ -165,7 +165,13 @@ export class Robot {
     // Where the length itself is declared, a touch on the part finds the part.
     if (isKnown && school === 'gauge-line' && first?.Z.by !== 'part-top')
       return quantity.of === 'tip-on-plane'
-    return first?.Z.by === 'part-top'
+    // Where the part is found by one of the tools, that one is as long as it stood there; the others are compared with it on the plane.
+    const findsPart =
+      school === 'part-top' &&
+      first?.Z.by === 'tool-on-part' &&
+      'tool' in quantity &&
+      first.Z.tool === quantity.tool
+    return first?.Z.by === 'part-top' || findsPart
       ? quantity.of === 'tip-on-part' && quantity.row === first.row
       : quantity.of === 'tip-on-plane'
   }
