@@ -167,6 +167,7 @@ describe('every code has words of its own', () => {
       'faces-swapped',
       'no-sensor',
       'counter-zero-unknown',
+      'gauge-size-unknown',
       'approach-mixed',
       'digits-missing',
     ]

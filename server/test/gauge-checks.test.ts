@@ -62,6 +62,8 @@ async function setupWith(name: string, gaugeId: string): Promise<string> {
   expect([begun.status, begun.body]).toEqual([201, expect.anything()])
   for (const { kind, body: said } of rest.filter((fact) => fact.kind === 'reading')) {
     const reading = structuredClone(said)
+    // The tool that is changed there in between is the same one here, and reads the same.
+    if (reading.of === 'tip-on-plane') reading.read = mm('-220.000')
     reading.with = reading.with.map((one: string) => (one === 'setter' ? gaugeId : one))
     const added = await shop.send('POST', `/setups/${id}/facts`, {
       id: uuid(),

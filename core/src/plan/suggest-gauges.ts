@@ -26,7 +26,7 @@ export function suggestGauges(document: SetupDocument, quantity: QuantityName): 
   if (isSensor) return []
   const usual = moduleOf(quantity).usualGauges
   const held = inZ ? heldInZ(document, usual) : undefined
-  if (held !== undefined) return held
+  if (held !== undefined && !(isTooLong && asksForContact(document, held))) return held
   for (const kind of usual) {
     const gauge = document.sheet.gauges.find((one) => one.kind === kind)
     if (gauge !== undefined && !(isTooLong && kind === 'fixed-setter')) return [gauge.id]
