@@ -103,6 +103,8 @@ test('begun on a phone, interrupted, and finished on a wide screen by the keyboa
     await heading(page, new RegExp(`passes under T${tool}`))
     await tabTo(page, 'yes')
     await page.keyboard.press('Space')
+    await tabTo(page, `T${tool} in the spindle, and the control says T${tool}`)
+    await enter(page)
     await page.getByTestId('number-gap').focus()
     await page.keyboard.type('25.0')
     await jory.look('wide-proof')

@@ -375,6 +375,10 @@ test('where the surprise has a name, what the size could be explained by stands 
     disagrees: true,
     implied: { size: { agrees: false, causes: [] } },
   })
+  // A digit explains it, and so does the finder's tip: of that the surprise knows nothing, so the size says it beside.
+  const tip = typed((left + 140).toFixed(3))
+  expect(tip.surprise?.slip).toBeDefined()
+  expect(tip.implied?.size?.causes.map(({ code }) => code)).toEqual(['radius-forgotten'])
   // Nothing usual makes it: what explains the size is all there is.
   const odd = typed((left + 130 + 0.3).toFixed(3))
   expect(odd.surprise?.slip).toBeUndefined()

@@ -29,6 +29,7 @@ import type { StandingSetup } from '@/data/setup/standing'
 import { captureView, type CaptureView } from './capture-view'
 import { betweenWords } from './between-words'
 import { movedBetween, type MovedBetween } from './moved-between'
+import { onlyNamed } from './only-named'
 import { positionLabel, type PositionDraft } from './position-draft'
 import { isDifference, type ReadingDraft } from './reading-draft'
 
@@ -209,12 +210,6 @@ export function readingView(
     spread: last && repeatSpread(preview, last),
   }
 }
-
-/** One name is enough: where the surprise has one, the size says only that it disagrees. */
-const onlyNamed = (implied: Implied, isNamed: boolean): Implied =>
-  isNamed && implied.size !== undefined
-    ? { ...implied, size: { ...implied.size, causes: [] } }
-    : implied
 
 /** It was read on a counter that nothing ties to what its number is counted from. */
 export const unplacedAt = (solution: Solution, quantity: QuantityName): Warning | undefined =>
