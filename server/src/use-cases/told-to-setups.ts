@@ -4,20 +4,31 @@ import { rechecksNote } from '@pine/core/words'
 import { v5 as uuidOf } from 'uuid'
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
-import type { Setups } from './setups'
+import type { BesideFact } from './sent-facts'
+import type { Outcome } from '../refusal'
+
+/** What takes a fact into a set-up: all that telling them needs of what set-ups can do. */
+interface TakesFacts {
+  add(
+    person: Member,
+    setupId: string,
+    fact: NewFact,
+    beside?: BesideFact,
+  ): Promise<Outcome<unknown>>
+}
 
 /** What is needed to tell set-ups of what happened outside of them. */
 export interface Shop {
   readonly store: Store
   readonly clock: Clock
-  readonly setups: Setups
+  readonly setups: TakesFacts
 }
 
 type EventOf = Extract<NewFact, { kind: 'event' }>['body']
 
 /** What happened, as a fact of a set-up; its id follows from both, so that what is sent twice is told once. */
 export async function tell(
-  setups: Setups,
+  setups: TakesFacts,
   person: Member,
   happening: string,
   setup: string,
