@@ -47,3 +47,7 @@ export const spindleSchema = z.strictObject({
   holds: registerNumber.nullable(),
   controlSays: registerNumber.nullable(),
 })
+
+/** Something of each axis; an axis that has none is not there. */
+export const byAxis = <Schema extends z.ZodType>(schema: Schema) =>
+  z.strictObject({ X: schema.optional(), Y: schema.optional(), Z: schema.optional() })

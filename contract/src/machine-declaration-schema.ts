@@ -1,6 +1,6 @@
 import { DISPLAY_HABITS, PROVES } from '@pine/core/sheet'
 import { z } from 'zod'
-import { name, offsetKeyMode, turnsAMinute, writtenLengthSchema } from './fields'
+import { byAxis, name, offsetKeyMode, turnsAMinute, writtenLengthSchema } from './fields'
 
 export const controlProfileSchema = z.strictObject({
   decimals: z.strictObject({ mm: z.int().min(1).max(6), in: z.int().min(1).max(5) }),
@@ -17,9 +17,6 @@ export const controlProfileSchema = z.strictObject({
   lengthSign: z.enum(['added', 'subtracted']).optional(),
   diameterRegister: z.enum(['diameter', 'radius']).optional(),
 })
-
-const byAxis = <Schema extends z.ZodType>(schema: Schema) =>
-  z.strictObject({ X: schema.optional(), Y: schema.optional(), Z: schema.optional() })
 
 export const machineDeclarationSchema = z.strictObject({
   name,

@@ -7,6 +7,7 @@ import { FACES } from '@pine/core/touch'
 import { z } from 'zod'
 import {
   address,
+  byAxis,
   factId,
   gaugeIds,
   keyMode,
@@ -235,11 +236,7 @@ export const eventSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('rebased'), tool: registerNumber }),
   z.strictObject({
     kind: z.literal('home-recovered'),
-    shift: z.strictObject({
-      X: writtenLengthSchema,
-      Y: writtenLengthSchema,
-      Z: writtenLengthSchema,
-    }),
+    shift: byAxis(writtenLengthSchema),
   }),
 ])
 
@@ -267,15 +264,22 @@ export const liftSchema = z.strictObject({
   shown: writtenLengthSchema.optional(),
 })
 
-const homeMark = z.strictObject({ dial: writtenLengthSchema, coarse: writtenLengthSchema })
+const axisMarks = byAxis(
+  z.strictObject({
+    dial: writtenLengthSchema.optional(),
+    coarse: writtenLengthSchema.optional(),
+    dialFalls: z.literal(true).optional(),
+  }),
+)
 const leftOut = { leftOut: words.min(1, 'a reason').optional() }
 export const checkOffSchema = z.discriminatedUnion('of', [
   z.strictObject({
     of: z.literal('home'),
-    marks: z.strictObject({ X: homeMark, Y: homeMark, Z: homeMark }).optional(),
+    marks: axisMarks.optional(),
     axes: z.array(z.enum(AXES)).min(1).max(3).optional(),
     ...leftOut,
   }),
+  z.strictObject({ of: z.literal('part-zero'), row, marks: axisMarks, ...leftOut }),
   z.strictObject({
     of: z.enum(['clean', 'gauges', 'holding', 'program', 'look']),
     because: words.min(1, 'a reason').optional(),

@@ -1,12 +1,11 @@
 import { axisOfAddress, registerName, rowOfAddress } from '../src/address'
 import { addressParts } from '../src/address/address'
 import { isOffsetRow } from '../src/address/row'
-import { type CheckOff, type SetupDocument } from '../src/facts'
-import { type HomeMarks } from '../src/freshness'
+import { type AxisMarks, type CheckOff, type SetupDocument } from '../src/facts'
 import { foundAgain } from '../src/freshness/home-marks'
 import { oldFrom } from '../src/freshness/stale'
 import { type Nanometres } from '../src/length'
-import { axesAtHome, neededFirst, recoveryOf, stepsOf } from '../src/plan'
+import { axesAtHome, neededFirst, partZeroOf, recoveryOf, stepsOf } from '../src/plan'
 import { proofKey } from '../src/proof'
 import { proofOfKey } from '../src/proof/proof-key'
 import { quantityKey, type QuantityName } from '../src/quantities'
@@ -183,7 +182,7 @@ describe('what is accepted unproven', () => {
 
 describe('a zero that is looked for by its marks', () => {
   const mark = (dial: string, coarse: string) => ({ dial: mm(dial), coarse: mm(coarse) })
-  const marks: HomeMarks = { X: mark('1', '100'), Y: mark('2', '200'), Z: mark('3', '300') }
+  const marks: AxisMarks = { X: mark('1', '100'), Y: mark('2', '200'), Z: mark('3', '300') }
   const turn = { X: mm('5'), Y: mm('5'), Z: mm('5') }
   const written = (of: CheckOff['of'] = 'home'): CheckOff =>
     ({ ...fact(), of, ...(of === 'home' && { marks }) }) as CheckOff
@@ -208,6 +207,7 @@ describe('a zero that is looked for by its marks', () => {
     expect(Object.keys(half?.axes ?? {})).toEqual(['X', 'Z'])
     expect(half?.shift).toBeUndefined()
     expect(recoveryOf(lost(turn), { ...marks, Y: mark('2', '') })?.shift).toBeUndefined()
+    expect(recoveryOf(lost(turn), { ...marks, Y: { dial: mm('2') } })?.shift).toBeUndefined()
   })
 
   test('the dial says how much, the scale in which turn; without the turn of the dial the difference counts', () => {
@@ -219,7 +219,104 @@ describe('a zero that is looked for by its marks', () => {
     expect(recoveryOf(lost(), { ...marks, X: mark('1.2', '100') })?.axes.X).toMatchObject({
       turns: 0,
       shift: -200_000,
+      certain: true,
     })
+    // The dial went round, and nobody said how much a turn is: the scale says that it cannot be 0.2.
+    expect(recoveryOf(lost(), { ...marks, X: mark('1.2', '105') })?.shift).toBeUndefined()
+  })
+
+  test('an axis has the marks that it has: dials that fall, no scale, a scale alone, none', () => {
+    const of = (was: AxisMarks, now: AxisMarks, dialTurn: typeof turn | undefined = turn) => {
+      const document = lost(dialTurn)
+      const checkOffs = document.checkOffs.map((one) => ({ ...one, marks: was }) as CheckOff)
+      return recoveryOf({ ...document, checkOffs }, now)
+    }
+    const dial = (text: string) => ({ dial: mm(text) })
+    // It shows 0.3 more and counts down: the axis stands 0.3 towards minus, where everything reads 0.3 more.
+    const falls = of(
+      { X: { ...dial('1'), dialFalls: true }, Y: mark('2', '200') },
+      { X: { ...dial('1.3'), dialFalls: true }, Y: mark('2', '200') },
+    )
+    expect(falls).toMatchObject({
+      shift: { X: mm('0.300000'), Y: mm('0.000000') },
+      anew: ['Z'],
+    })
+    expect(falls?.shift).not.toHaveProperty('Z')
+    // Without a scale the nearer way round: 4.9 of 5 after 0.1 is 0.2 back, over the dial’s zero.
+    expect(of({ X: dial('0.1') }, { X: dial('4.9') })?.axes.X).toMatchObject({
+      shift: 200_000,
+      turns: 0,
+      certain: true,
+    })
+    // Nobody finds a mark by eye as badly as by a quarter of a turn.
+    expect(of({ X: dial('0.1') }, { X: dial('1.36') })?.shift).toBeUndefined()
+    expect(of({ X: dial('0.1') }, { X: dial('1.34') })?.shift).toBeDefined()
+    // A scale alone is no finer than it is: X is touched again, as is what was not found at all.
+    expect(of({ X: { coarse: mm('100') } }, { X: { coarse: mm('100') } })).toMatchObject({
+      anew: ['X', 'Y', 'Z'],
+      shift: {},
+    })
+    expect(of({ X: dial('1'), Y: dial('2') }, { Y: dial('2') })).toMatchObject({
+      anew: ['X', 'Z'],
+      shift: { Y: mm('0.000000') },
+    })
+  })
+
+  test('dials at part zero say whether it was found again: by more than a tenth it was not', () => {
+    const at: AxisMarks = { X: mark('1', '100'), Y: { dial: mm('2'), dialFalls: true } }
+    const partZero = (more = {}): CheckOff =>
+      ({ ...fact(), of: 'part-zero', row: 'G54', marks: at, ...more }) as CheckOff
+    const before = lost(turn)
+    const document = { ...before, checkOffs: [...before.checkOffs, partZero()] }
+    const now = (x: string, y: string): AxisMarks => ({ X: mark(x, '100'), Y: { dial: mm(y) } })
+    expect(partZeroOf(document, now('1.1', '2.11'))).toMatchObject({
+      row: 'G54',
+      was: at,
+      off: { X: 100_000, Y: -110_000 },
+      elsewhere: ['Y'],
+    })
+    expect(partZeroOf(document, {})?.elsewhere).toEqual([])
+    // Another part stands elsewhere, one that was left out tells nothing, switches need no dials.
+    const other = event({ kind: 'part-changed', row: 'G54' })
+    expect(partZeroOf({ ...document, events: [other] }, now('1', '2'))?.was).toBeUndefined()
+    const left = { ...before, checkOffs: [partZero({ marks: {}, leftOut: 'none' })] }
+    expect(partZeroOf(left, now('1', '2'))?.was).toBeUndefined()
+    expect(partZeroOf(workedDocument(), now('1', '2'))).toBeUndefined()
+  })
+
+  test('dials at part zero are a step once X and Y are keyed, again after a loss, and not where the axes have none', () => {
+    const state = (document: SetupDocument) => {
+      const solution = solve(document)
+      const steps = stepsOf(document, solution, false)
+      return steps.find(({ step }) => step.key === 'part-zero')
+    }
+    const home = (marks?: AxisMarks) =>
+      ({ ...fact(), of: 'home', ...(marks && { marks }) }) as CheckOff
+    const { machine } = workedSheet()
+    const byMarks = (...checkOffs: readonly CheckOff[]) => ({
+      ...workedDocument({ machine: { ...machine, homing: 'marks' } }),
+      checkOffs,
+    })
+    expect(state(byMarks(home(marks)))?.done).toBe(false)
+    expect(state(byMarks())).toBeDefined()
+    expect(state(byMarks(home()))).toBeUndefined()
+    expect(state(byMarks(home({ Z: mark('1', '2') })))).toBeUndefined()
+    expect(state({ ...workedDocument(), checkOffs: [home(marks)] })).toBeUndefined()
+    const written = byMarks(home(marks), {
+      ...fact(),
+      of: 'part-zero',
+      row: 'G54',
+      marks,
+    } as CheckOff)
+    expect(state(written)?.done).toBe(true)
+    for (const one of [event({ kind: 'home-lost' }), event({ kind: 'part-changed', row: 'G54' })])
+      expect(state({ ...written, events: [one] })?.done).toBe(false)
+    expect(state({ ...written, events: [event({ kind: 'plane-moved' })] })?.done).toBe(true)
+    // X and Y of the row stand in the control before one can drive there.
+    const open = byMarks(home(marks))
+    const steps = stepsOf(open, solve(open), false)
+    const step = steps.find(({ step }) => step.key === 'part-zero')?.step
+    expect(step && neededFirst(open.sheet, steps, step)?.step.key).toBe('key-in:G54.X')
   })
 
   test('there is none to look for where nothing was lost, or nothing was written down before', () => {

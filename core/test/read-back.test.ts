@@ -1,4 +1,9 @@
-import { leastReadBack, partedDigits, shortReadBackDiffers } from '@pine/core/keyin'
+import {
+  lastDigitsToType,
+  leastReadBack,
+  partedDigits,
+  shortReadBackDiffers,
+} from '@pine/core/keyin'
 import type { Address } from '@pine/core/address'
 
 test.each([
@@ -16,9 +21,28 @@ test.each([
 ] as const)(
   '%s is parted into its sign, its first and its last three digits',
   (shown, sign, first, last) => {
-    expect(partedDigits(shown)).toEqual({ sign, first, last })
+    expect(partedDigits(shown, 3)).toEqual({ sign, first, last })
   },
 )
+
+test.each([
+  // Two, where nothing else ends so; of another sign, or the same number, nothing is asked.
+  ['-112.406', [], 2],
+  ['-112.406', ['-80.412', '-3.405'], 2],
+  ['-112.406', ['80.406', '-112.406'], 2],
+  // As many as tell it from what the row held, raised by 0.3 or by a round correction, and from every other row.
+  ['-3.1100', ['-3.4100'], 4],
+  ['-112.406', ['-80.306'], 3],
+  ['-112.406', ['-80.306', '-111.406'], 4],
+  ['-300.100', ['-280.100'], 5],
+  // Where one is the end of the other, all of it.
+  ['-112.406', ['-12.406'], 6],
+  ['-12.406', ['-112.406'], 5],
+] as const)('%s beside %j is told by its last %i digits', (expected, others, count) => {
+  expect(lastDigitsToType(expected, others, true)).toBe(count)
+  // Nothing else sees it: three at least.
+  expect(lastDigitsToType(expected, others, false)).toBe(Math.max(3, count))
+})
 
 test.each([
   ['-112.406', '-', '406', undefined],
@@ -36,7 +60,7 @@ test.each([
   // What it cannot tell: the digits between.
   ['121.406', '+', '406', undefined],
 ] as const)('%s read back as %s…%s differs in: %s', (expected, sign, digits, differs) => {
-  expect(shortReadBackDiffers(expected, { sign, digits })).toBe(differs)
+  expect(shortReadBackDiffers(expected, { sign, digits }, 3)).toBe(differs)
 })
 
 test.each([

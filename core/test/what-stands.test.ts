@@ -219,7 +219,7 @@ describe('homes', () => {
   const recovered = () => event({ kind: 'home-recovered', shift })
   const lost = () => event({ kind: 'home-lost' })
   const framesOf = (events: readonly SetupEvent[], checkOffs: readonly CheckOff[]) =>
-    homeFramesOf({ events, checkOffs })
+    homeFramesOf({ events, checkOffs }, 'Z')
 
   test('is related to the home whose marks were written down before it was lost, whatever happened in between', () => {
     const marks = home('0.1')
@@ -277,6 +277,22 @@ describe('homes', () => {
       expect(frames.familyOf(frames.frameAt(read))).toBe(frames.familyOf(foundFrame))
       expect(frames.familyOf(foundFrame)).toBe(0)
     }
+  })
+
+  test('is found again axis by axis: what was read along another is read again', () => {
+    const marks = home('0.1')
+    const read = fact().place
+    const gone = lost()
+    const found = event({ kind: 'home-recovered', shift: { X: mm('0.2'), Y: mm('0') } })
+    const facts = { events: [gone, found], checkOffs: [marks] }
+    const isCarried = (axis: 'X' | 'Z') => {
+      const frames = homeFramesOf(facts, axis)
+      return frames.familyOf(frames.frameAt(read)) === frames.familyOf(frames.current)
+    }
+    expect([isCarried('X'), isCarried('Z')]).toEqual([true, false])
+    // Z goes on in the frame that the loss began: what is read on the way is not thrown away by finding X.
+    const between = homeFramesOf(facts, 'Z')
+    expect(between.frameAt(gone.place + 0.5)).toBe(between.current)
   })
 
   test('that nobody lost is found where it is', () => {

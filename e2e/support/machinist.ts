@@ -104,10 +104,11 @@ export class Machinist {
   /** The sign first, then the last digits: on our keys, or by the keyboard where there are none. */
   async signAndDigits(shown: string): Promise<void> {
     const { page } = this
-    const digits = shown.replace(/\D/g, '').slice(-3)
     const sign = page.getByRole('button', { name: /^[\u2212-]/.test(shown) ? 'minus' : 'plus' })
     if (await sign.isVisible()) await sign.click()
-    await this.keys(digits)
+    const asks = await page.getByText(/^Its last \d+ digits/).textContent()
+    const count = Number(/\d+/.exec(asks ?? '')?.[0])
+    await this.keys(shown.replace(/\D/g, '').slice(-count))
   }
 
   /**

@@ -161,11 +161,16 @@ test('a mill without switches: a power cut, found again by dials and scale, numb
     Ydial: '0.0100',
     Ycoarse: '2.50',
     Zdial: '0.0000',
-    Zcoarse: '7.00',
     ...changes,
   })
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Drive to the marks/)
+  // Next says what it waits for, and an axis without a scale has none.
+  await page.getByTestId('next').click()
+  await expect(page.getByRole('alert')).toHaveText(/one axis at least/)
   await mira.numbers(marks())
+  await page.getByTestId('next').click()
+  await expect(page.getByRole('alert')).toHaveText(/which way the X dial counts/)
+  for (const way of ['X up', 'Y up', 'Z up']) await page.getByRole('radio', { name: way }).click()
   await mira.look('home-marks')
   await mira.next()
   await mira.seeTo(/Clean the seats/)
@@ -203,6 +208,26 @@ test('a mill without switches: a power cut, found again by dials and scale, numb
   await mira.keyIn('G54 X', '−3.3275')
   await mira.keyIn('G54 Y', '−6.0085')
   await mira.keyIn('G54 Z', '1.4980')
+  // Where part zero is by the dials is kept too, and a second power cut is held against it.
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Drive to X0 Y0 of G54/)
+  await mira.numbers({ Xdial: '0.0120', Xcoarse: '1.10', Ydial: '0.0400' })
+  await mira.look('part-zero')
+  await mira.next()
+  await page.getByTestId('changed').click()
+  await page.getByRole('radio', { name: 'Power cut, or home was lost' }).click()
+  await page.getByTestId('it-happened').click()
+  await mira.numbers(marks({ Xdial: '0.0345' }))
+  await mira.next()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    /Do the dials show what they did/,
+  )
+  await mira.numbers({ Xdial: '0.0120', Xcoarse: '1.10', Ydial: '0.0500' })
+  await expect(page.getByTestId('shift-X')).toHaveText('X: where it was, to the graduation.')
+  await page.getByTestId('next').click()
+  await expect(page.getByRole('alert').first()).toHaveText(/Y stands 0.0100 in further to plus/)
+  await mira.look('part-zero-elsewhere')
+  await mira.numbers({ Ydial: '0.0410' })
+  await mira.next()
   await mira.prove(/Send T1 over zero, 2.0000 in above/, '2.000')
   await page.getByRole('button', { name: 'Seen in graphics instead' }).click()
   await mira.release()

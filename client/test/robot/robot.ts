@@ -123,6 +123,11 @@ export class Robot {
         return this.airCut()
       case 'first-part':
         return this.firstPart()
+      case 'part-zero':
+        return this.say({
+          kind: 'check-off',
+          body: { of: check, row: 'G54', marks: {}, leftOut: 'no dials' },
+        })
       default:
         return this.say({ kind: 'check-off', body: { of: check } })
     }

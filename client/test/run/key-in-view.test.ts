@@ -130,8 +130,18 @@ test('of what goes down into metal the sign and the last digits are typed, elsew
     expected: mm('-30.000'),
     says: '−30.000 mm',
     sign: '-',
-    first: '30.',
+    // Another row is to hold −330.000: nothing less than all of it tells them apart.
+    first: '',
+    lastDigits: 5,
   })
+  // Two where a proof of this very number follows, three where nobody will see it.
+  const offsets = read.document.sheet.offsets.map((one) => ({
+    ...one,
+    Z: { ...one.Z, facing: mm('0.517') },
+  }))
+  expect(short(example('whole-run', 6, { offsets }), 'G54.Z')).toMatchObject({ lastDigits: 2 })
+  const quick = example('whole-run', 6, { offsets, quick: 'row' })
+  expect(short(quick, 'G54.Z')).toMatchObject({ lastDigits: 3 })
   expect(short(read, 'H1')?.way).toBe('sign-and-digits')
   expect(short(read, 'G54.X')?.way).toBe('seen')
   // A row that was keyed before shows a number that looks right, and after a disagreement nothing is taken on trust.

@@ -4,7 +4,6 @@ import {
   holdingView,
   holdsAgainstAdvice,
 } from '@/areas/run/ready/check-view'
-import { homeMarksView, type MarkKey } from '@/areas/run/ready/home-marks-view'
 import { firstPartView, wearSays } from '@/areas/run/release/first-part-view'
 import { releaseView } from '@/areas/run/release/release-view'
 import { changeView, consequencesView } from '@/areas/run/frame/change-view'
@@ -53,53 +52,6 @@ describe('a check that is seen to', () => {
       { name: 'Deepest side cut clears by', says: '0.000 mm' },
       { name: 'Parallels that fit', says: '38.500 to 48.000 mm' },
     ])
-  })
-})
-
-describe('home by marks', () => {
-  const { machine } = read.document.sheet
-  const dials = { X: mm('5'), Y: mm('5'), Z: mm('5') }
-  const byMarks = example('whole-run', 6, {
-    machine: { ...machine, homing: 'marks', dialTurn: dials },
-  })
-  const marks = (texts: Partial<Record<MarkKey, string>>) => (key: MarkKey) =>
-    mm(texts[key] ?? (key.endsWith('dial') ? '1.00' : '100'))
-
-  test('is written down once, and shown from then on', () => {
-    const view = homeMarksView(byMarks, marks({}))
-    if (view.shows !== 'write') throw new Error(view.shows)
-    expect(view).toMatchObject({ next: 'Zeroed', found: [] })
-    expect(view.was('Xdial')).toBe('')
-    const written = after(byMarks, ...(view.facts ?? []))
-    expect(homeMarksView(written, marks({}))).toMatchObject({
-      shows: 'done',
-      marks: { X: { dial: mm('1.00'), coarse: mm('100') } },
-    })
-  })
-
-  test('after a loss it is found again beside what it was, with what it shifted by', () => {
-    const write = homeMarksView(byMarks, marks({}))
-    if (write.shows !== 'write') throw new Error(write.shows)
-    const lost = after(byMarks, ...(write.facts ?? []), {
-      kind: 'event',
-      body: { kind: 'home-lost' },
-    })
-    const view = homeMarksView(lost, marks({ Zdial: '1.20' }))
-    if (view.shows !== 'find') throw new Error(view.shows)
-    expect(view.next).toBe('Found')
-    expect(view.was('Zdial')).toBe('1.00')
-    expect(view.was('Zcoarse')).toBe('100')
-    expect(view.found.map(({ axis, wrong }) => [axis, wrong])).toEqual([
-      ['X', false],
-      ['Y', false],
-      ['Z', false],
-    ])
-    expect(view.facts?.map(({ kind }) => kind)).toEqual(['event', 'check-off'])
-    const recovered = view.facts?.[0]
-    expect(recovered).toMatchObject({ body: { kind: 'home-recovered' } })
-    // A mark that cannot be read tells no shift: nothing is entered.
-    const unread = homeMarksView(lost, marks({ Zdial: '' }))
-    expect(unread.shows === 'find' && unread.facts).toBeUndefined()
   })
 })
 

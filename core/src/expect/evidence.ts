@@ -8,7 +8,7 @@ import { placeAmong } from '../freshness/order'
 import { NANOMETRES_PER, type WrittenLength } from '../length/length'
 import { readLength } from '../length/read-length'
 import { statesRead } from '../quantities/equation'
-import { inMachinePosition, quantityKey } from '../quantities/quantities'
+import { axesRead, inMachinePosition, quantityKey } from '../quantities/quantities'
 import { term, type StateTerm } from '../quantities/state'
 import { liesAgainst } from '../sheet/against'
 import type { SourceReader } from '../sources/sources'
@@ -177,7 +177,6 @@ function fromBefore({
 /** What each quantity's last reading tells, where nothing has moved under it since. */
 function fromReadings(document: SetupDocument, sources: SourceReader): readonly Evidence[] {
   const { readings, events } = document
-  const frames = homeFramesOf(document)
   const asked = new Map(readings.map((reading) => [quantityKey(reading), reading]))
   return [...asked.values()].flatMap((quantity): readonly Evidence[] => {
     const reading = standingReadings(document, quantity).at(-1)
@@ -185,7 +184,10 @@ function fromReadings(document: SetupDocument, sources: SourceReader): readonly 
     const terms = statesRead(reading)
     const isOfNow =
       (!inMachinePosition(reading) ||
-        frames.frameAt(placeAmong(reading, document.events)) === frames.current) &&
+        axesRead(reading).every((axis) => {
+          const { frameAt, current } = homeFramesOf(document, axis)
+          return frameAt(placeAmong(reading, events)) === current
+        })) &&
       !events.some(
         (event) =>
           event.place > reading.place &&

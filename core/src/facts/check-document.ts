@@ -8,7 +8,7 @@ import { checkSheet } from '../sheet/check-sheet'
 import { namesOf, type Names } from '../sheet/names'
 import { lengthProblem, unknownName } from '../sheet/problems'
 import { FACES } from '../touch/touch'
-import type { CheckOff, SetupDocument } from './document'
+import type { AxisMarks, CheckOff, SetupDocument } from './document'
 import type { SetupEvent } from './event'
 import { rebaseOf } from './rebase'
 
@@ -68,11 +68,12 @@ function provingProblems(
 
 function checkOffProblems(checkOff: CheckOff, names: Names): readonly Problem[] {
   const place = at(checkOff)
-  if (checkOff.of === 'home')
-    return Object.entries(checkOff.marks ?? {}).flatMap(([axis, { dial, coarse }]) => [
-      ...lengthProblem(`${place}.marks.${axis}.dial`, dial),
-      ...lengthProblem(`${place}.marks.${axis}.coarse`, coarse),
-    ])
+  if (checkOff.of === 'home') return markProblems(`${place}.marks`, checkOff.marks ?? {})
+  if (checkOff.of === 'part-zero')
+    return [
+      ...unknownName(`${place}.row`, checkOff.row, names.rows),
+      ...markProblems(`${place}.marks`, checkOff.marks),
+    ]
   if (checkOff.of === 'cut') return unknownName(`${place}.tool`, `T${checkOff.tool}`, names.tools)
   if (checkOff.of !== 'first-part') return []
   return checkOff.measured.flatMap(({ tool, nominal, measured }, index) => [
@@ -81,6 +82,12 @@ function checkOffProblems(checkOff: CheckOff, names: Names): readonly Problem[] 
     ...lengthProblem(`${place}.measured.${index}.measured`, measured, { sign: 'positive' }),
   ])
 }
+
+const markProblems = (place: string, marks: AxisMarks): readonly Problem[] =>
+  Object.entries(marks).flatMap(([axis, { dial, coarse }]) => [
+    ...(dial ? lengthProblem(`${place}.${axis}.dial`, dial) : []),
+    ...(coarse ? lengthProblem(`${place}.${axis}.coarse`, coarse) : []),
+  ])
 
 function eventProblems(
   document: SetupDocument,
@@ -134,7 +141,10 @@ function eventProblems(
         ? []
         : lengthProblem(`${place}.machinePosition`, event.machinePosition)
     case 'home-recovered':
-      return AXES.flatMap((axis) => lengthProblem(`${place}.shift.${axis}`, event.shift[axis]))
+      return AXES.flatMap((axis) => {
+        const by = event.shift[axis]
+        return by === undefined ? [] : lengthProblem(`${place}.shift.${axis}`, by)
+      })
     case 'rebased':
       return [
         ...unknownName(`${place}.tool`, `T${event.tool}`, names.tools),

@@ -128,11 +128,16 @@ export interface LiftBody {
 
 export type Lift = Entered & LiftBody
 
-/** One axis of a machine that finds its zero by marks: the dial at the mark, and a coarse scale beside it. */
-export interface HomeMark {
-  readonly dial: WrittenLength
-  readonly coarse: WrittenLength
+/** Where an axis without switches stands: what its dial and its coarse scale show, of those that it has. */
+export interface AxisMark {
+  readonly dial?: WrittenLength
+  readonly coarse?: WrittenLength
+  /** The dial counts down as the axis moves towards plus; up where it is not said. */
+  readonly dialFalls?: true
 }
+
+/** By axis; one that has neither dial nor scale is not there. */
+export type AxisMarks = Readonly<Partial<Record<MachineAxis, AxisMark>>>
 
 /** What is seen to rather than read; each once in a set-up, and again after what undoes it. */
 export type CheckOffBody = {
@@ -141,10 +146,12 @@ export type CheckOffBody = {
 } & (
   | {
       readonly of: 'home'
-      readonly marks?: Readonly<Record<MachineAxis, HomeMark>>
+      readonly marks?: AxisMarks
       /** Which axes were homed, on a machine that homes each by itself; all of them where it is not said. */
       readonly axes?: readonly MachineAxis[]
     }
+  /** What dials and scales show with the axes at X and Y zero of a row: it is found by them without the machine's zero. */
+  | { readonly of: 'part-zero'; readonly row: OffsetRow; readonly marks: AxisMarks }
   | {
       readonly of: 'clean' | 'gauges' | 'holding' | 'program' | 'look'
       /** Why it is as it should be although the sheet speaks against it: a grip that is small, say. */

@@ -104,11 +104,11 @@ type OtherEvent =
   | { readonly kind: 'rebased'; readonly tool: number }
   /**
    * A lost home was found again by its marks: what the machine shows now is what it showed before,
-   * plus this much, by axis.
+   * plus this much, by axis. An axis that is not here has no marks, or they did not tell: its zero is a new one.
    */
   | {
       readonly kind: 'home-recovered'
-      readonly shift: Readonly<Record<MachineAxis, WrittenLength>>
+      readonly shift: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
     }
 
 /** Something changed that makes numbers stale: those that lean on what was read before it. */

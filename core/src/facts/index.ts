@@ -1,5 +1,7 @@
 export { checkDocument } from './check-document'
 export {
+  type AxisMark,
+  type AxisMarks,
   type CheckOff,
   LIFT_PLACES,
   READ_BACK_MOMENTS,

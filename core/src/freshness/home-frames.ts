@@ -1,12 +1,12 @@
-import type { CheckOff, HomeMark, SetupDocument } from '../facts/document'
+import type { AxisMarks, CheckOff, SetupDocument } from '../facts/document'
 import type { SetupEvent } from '../facts/event'
 import type { MachineAxis } from '../address/row'
 
 /**
- * Machine position has a zero, and a lost home begins another one: a frame. So does a home that was found again, and
+ * Machine position of an axis has a zero, and a lost home begins another one: a frame. So does a home that was found again, and
  * it says how its frame lies to the one that its marks were written down in. Frames that are related so are one
  * family: numbers are carried over within it. What was read between a loss and its recovery stands in a frame of its
- * own, which nothing relates to any other.
+ * own, which nothing relates to any other. Each axis has its own: the marks of one may be found again, and those of another not.
  */
 export interface HomeFrames {
   /** The frame that a fact was entered in, by its place in the stream. */
@@ -26,18 +26,22 @@ export type HomeRecovery = Extract<SetupEvent, { kind: 'home-recovered' }>
 // Asked for every reading on every key that is typed: worked out once for each list of events.
 const workedOut = new WeakMap<
   FactsOfHome['events'],
-  { readonly checkOffs: FactsOfHome['checkOffs']; readonly frames: HomeFrames }
+  {
+    readonly checkOffs: FactsOfHome['checkOffs']
+    readonly frames: Readonly<Record<MachineAxis, HomeFrames>>
+  }
 >()
 
-export function homeFramesOf({ events, checkOffs }: FactsOfHome): HomeFrames {
+export function homeFramesOf({ events, checkOffs }: FactsOfHome, axis: MachineAxis): HomeFrames {
   const known = workedOut.get(events)
-  if (known !== undefined && known.checkOffs === checkOffs) return known.frames
-  const frames = workOut({ events, checkOffs })
+  if (known !== undefined && known.checkOffs === checkOffs) return known.frames[axis]
+  const of = (one: MachineAxis) => workOut({ events, checkOffs }, one)
+  const frames = { X: of('X'), Y: of('Y'), Z: of('Z') }
   workedOut.set(events, { checkOffs, frames })
-  return frames
+  return frames[axis]
 }
 
-function workOut({ events, checkOffs }: FactsOfHome): HomeFrames {
+function workOut({ events, checkOffs }: FactsOfHome, axis: MachineAxis): HomeFrames {
   /** After which place each frame begins. */
   const begins: number[] = [-1]
   /** By frame: the frame that its marks belong to, and the event that says so. */
@@ -45,7 +49,7 @@ function workOut({ events, checkOffs }: FactsOfHome): HomeFrames {
   const frameAt = (place: number) => begins.findLastIndex((begin) => begin < place)
   for (const event of events) {
     if (event.kind === 'home-lost') begins.push(event.place)
-    if (event.kind === 'home-recovered') {
+    if (event.kind === 'home-recovered' && event.shift[axis] !== undefined) {
       const frame = frameAt(marksBefore({ events, checkOffs }, event))
       begins.push(event.place)
       relatedTo.set(begins.length - 1, { frame, event })
@@ -87,12 +91,9 @@ function marksBefore({ events, checkOffs }: FactsOfHome, recovered: HomeRecovery
 export function homeBefore(
   checkOffs: FactsOfHome['checkOffs'],
   place: number,
-): (Extract<CheckOff, { of: 'home' }> & { readonly marks: HomeMarks }) | undefined {
+): (Extract<CheckOff, { of: 'home' }> & { readonly marks: AxisMarks }) | undefined {
   return checkOffs.findLast(
-    (one): one is Extract<CheckOff, { of: 'home' }> & { readonly marks: HomeMarks } =>
+    (one): one is Extract<CheckOff, { of: 'home' }> & { readonly marks: AxisMarks } =>
       one.of === 'home' && one.marks !== undefined && one.place < place,
   )
 }
-
-/** Where each axis of a machine stands at its mark. */
-export type HomeMarks = Readonly<Record<MachineAxis, HomeMark>>

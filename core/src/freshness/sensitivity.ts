@@ -1,7 +1,7 @@
 import type { Reading } from '../facts/document'
 import type { SetupEvent } from '../facts/event'
 import { equationOf } from '../quantities/equation'
-import { inMachinePosition } from '../quantities/quantities'
+import { axesRead, inMachinePosition } from '../quantities/quantities'
 import type { State } from '../quantities/state'
 
 /** Whether an event begins another generation of a state: what was read of the one before is not what is there now. */
@@ -64,8 +64,9 @@ export function sensitivity(reading: Reading, event: SetupEvent): number {
 export function orderMatters(reading: Reading, event: SetupEvent): number {
   switch (event.kind) {
     case 'home-lost':
-    case 'home-recovered':
       return inMachinePosition(reading) ? 1 : 0
+    case 'home-recovered':
+      return isReadAlong(reading, event) ? 1 : 0
     case 'gauge-measured':
       return event.since === 'now'
         ? equationOf(reading).reduce(
@@ -78,3 +79,10 @@ export function orderMatters(reading: Reading, event: SetupEvent): number {
       return sensitivity(reading, event)
   }
 }
+
+/** Whether a reading is a machine position of an axis whose zero was found again. */
+export const isReadAlong = (
+  reading: Reading,
+  { shift }: Extract<SetupEvent, { kind: 'home-recovered' }>,
+): boolean =>
+  inMachinePosition(reading) && axesRead(reading).some((axis) => shift[axis] !== undefined)

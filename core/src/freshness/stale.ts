@@ -7,7 +7,7 @@ import { isMeasuredSince } from './gauge-sizes'
 import { homeFramesOf } from './home-frames'
 import { instantOf } from './instant'
 import type { Nanometres } from '../length/length'
-import { inMachinePosition } from '../quantities/quantities'
+import { axesRead, inMachinePosition } from '../quantities/quantities'
 import { orderOf, placeAmong } from './order'
 import { orderMatters, sensitivity } from './sensitivity'
 
@@ -140,14 +140,29 @@ const declaredLengths = (event: SetupEvent, { terms }: Chain): number =>
  * readings are carried over; of another, they have to cancel among themselves.
  */
 function losesHome(terms: readonly PlacedTerm[], document: SetupDocument): boolean {
-  const { frameAt, familyOf, current } = homeFramesOf(document)
-  const sums = new Map<number, number>()
+  const sums = new Map<string, number>()
   for (const { reading, moves } of terms) {
-    const family = familyOf(frameAt(placeAmong(reading, document.events)))
-    if (!inMachinePosition(reading) || family === familyOf(current)) continue
-    sums.set(family, (sums.get(family) ?? 0) + moves)
+    if (!inMachinePosition(reading)) continue
+    // Both numbers of a reading on two axes carry its id: it is gone with either of them.
+    for (const axis of axesRead(reading)) {
+      const family = lostFamily(reading, axis, document)
+      if (family === undefined) continue
+      const key = `${axis} ${family}`
+      sums.set(key, (sums.get(key) ?? 0) + moves)
+    }
   }
   return [...sums.values()].some((sum) => Math.abs(sum) > NOTHING)
+}
+
+/** The family of frames that a reading stands in on an axis; undefined where it is today's. */
+function lostFamily(
+  reading: Reading,
+  axis: MachineAxis,
+  document: Pick<SetupDocument, 'events' | 'checkOffs'>,
+): number | undefined {
+  const { frameAt, familyOf, current } = homeFramesOf(document, axis)
+  const family = familyOf(frameAt(placeAmong(reading, document.events)))
+  return family === familyOf(current) ? undefined : family
 }
 
 /** Whether a reading was made before what an event moved, or may have been, and moves with it: then it is to be made again. */
@@ -161,10 +176,11 @@ export function isBehind(
   if (orderMatters(reading, event) !== 0 && orderOf(reading, event, events) === 'unknown')
     return true
   const place = placeAmong(reading, events)
-  if (event.kind === 'home-lost') {
-    const { frameAt, familyOf, current } = homeFramesOf(document)
-    return inMachinePosition(reading) && familyOf(frameAt(place)) !== familyOf(current)
-  }
+  if (event.kind === 'home-lost')
+    return (
+      inMachinePosition(reading) &&
+      axesRead(reading).some((axis) => lostFamily(reading, axis, document) !== undefined)
+    )
   return place < speaksUntil(event, document) && sensitivity(reading, event) !== 0
 }
 

@@ -1,8 +1,8 @@
 import type { Reading, SetupDocument } from '../facts/document'
 import type { SetupEvent } from '../facts/event'
-import { inMachinePosition, quantityKey, type QuantityName } from '../quantities/quantities'
+import { quantityKey, type QuantityName } from '../quantities/quantities'
 import { orderOf } from './order'
-import { sensitivity } from './sensitivity'
+import { isReadAlong, sensitivity } from './sensitivity'
 
 /**
  * The readings of a quantity that still stand, in the order of the document: repeats all count.
@@ -27,7 +27,7 @@ const sortedOut = new WeakMap<
 
 /** What a reading stood on has moved; a home that was found again begins a new ground as well. */
 const groundMoved = (reading: Reading, event: SetupEvent): boolean =>
-  event.kind === 'home-recovered' ? inMachinePosition(reading) : sensitivity(reading, event) !== 0
+  event.kind === 'home-recovered' ? isReadAlong(reading, event) : sensitivity(reading, event) !== 0
 
 const isSameTouch = ({ kept: one }: Reading, { kept: other }: Reading): boolean =>
   one !== undefined && one.reading === other?.reading

@@ -1,6 +1,6 @@
 export { type KeyInLine, isCaptured, type NoStand } from './key-in'
 export {
-  LAST_DIGITS,
+  lastDigitsToType,
   leastReadBack,
   partedDigits,
   readBackAgrees,

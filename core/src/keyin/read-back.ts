@@ -29,8 +29,13 @@ export const leastReadBack = (
     ? 'sign-and-digits'
     : 'seen'
 
-/** So many digits are typed of a number whose others are compared by eye: one in a thousand fits by chance. */
-export const LAST_DIGITS = 3
+/**
+ * At least so many digits are typed of a number whose others are compared by eye. A move over a block, where one proves this very
+ * number, sees all of it; elsewhere one in a thousand fits by chance.
+ *
+ * Source: common practice, no source.
+ */
+const LEAST_DIGITS = { proven: 2, unproven: 3 }
 
 export type Sign = '+' | '-'
 
@@ -42,15 +47,40 @@ export interface PartedDigits {
 }
 
 /**
- * A number as a control shows it, parted where its last digits begin: −112.406 is minus, 112. and 406.
+ * How many last digits, behind the sign, tell a number from every other that the control could show in its place: what the row
+ * held before, where it was not stored, and what other rows hold, where the wrong one was keyed or looked at.
+ *
+ * @param expected in the control's own digits, as the others are; one that is the same number is told apart by none.
+ * @param isProvenLater whether a proof of this very number follows.
+ */
+export function lastDigitsToType(
+  expected: string,
+  others: readonly string[],
+  isProvenLater: boolean,
+): number {
+  const all = digitsOf(expected).length
+  const { sign } = partedDigits(expected, all)
+  const alike = others.filter(
+    (other) => partedDigits(other, all).sign === sign && digitsOf(other) !== digitsOf(expected),
+  )
+  let count = Math.min(all, isProvenLater ? LEAST_DIGITS.proven : LEAST_DIGITS.unproven)
+  const ending = (text: string) => digitsOf(text).slice(-count)
+  while (count < all && alike.some((other) => ending(other) === ending(expected))) count += 1
+  return count
+}
+
+const digitsOf = (text: string): string => text.replace(/\D/g, '')
+
+/**
+ * A number as a control shows it, parted where its last digits begin: −112.406 is minus, 112. and 406 where they are three.
  *
  * @param shown in the control's own digits, such as `-112.406`; a plus may be left out.
  */
-export function partedDigits(shown: string): PartedDigits {
+export function partedDigits(shown: string, lastDigits: number): PartedDigits {
   const bare = shown.replace(/^[+-]/, '')
   let digits = 0
   let at = bare.length
-  while (at > 0 && digits < LAST_DIGITS) {
+  while (at > 0 && digits < lastDigits) {
     at -= 1
     if (/\d/.test(bare.charAt(at))) digits += 1
   }
@@ -71,9 +101,9 @@ export function partedDigits(shown: string): PartedDigits {
 export function shortReadBackDiffers(
   expected: string,
   typed: { readonly sign: Sign | undefined; readonly digits: string },
+  lastDigits: number,
 ): 'sign' | 'digits' | undefined {
-  const digitsOf = (text: string) => text.replace(/\D/g, '')
-  const { sign, last } = partedDigits(expected)
+  const { sign, last } = partedDigits(expected, lastDigits)
   if (sign !== undefined && typed.sign !== sign) return 'sign'
   return digitsOf(typed.digits) === digitsOf(last) ? undefined : 'digits'
 }

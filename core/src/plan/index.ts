@@ -14,7 +14,7 @@ export {
 export { asJob } from './quick-steps'
 export { readAgain } from './read-again'
 export { asksForContact, asksForSpindle, readingBody } from './reading-fields'
-export { recoveryOf } from './recovery'
+export { PART_ZERO_AXES, partZeroOf, type Recovery, recoveryOf } from './recovery'
 export { isDisputed } from './step-state'
 export { STATIONS, type Station, type Step, type StepState } from './step'
 export { axesAtHome, mayLook, standingCheckOff } from './standing-check-off'

@@ -1,9 +1,10 @@
-import { isOf } from '../address/address'
+import { isOf, offsetAddress } from '../address/address'
 import { axesRead, inMachinePosition, type QuantityName } from '../quantities/quantities'
 import type { SetupSheet } from '../sheet/sheet'
 import { lengthAddressOf, toolOfRegister } from '../sheet/tool-rows'
 import type { ZWay } from '../schools/ways-of-z'
 import { touchesFor } from './order-of-keying'
+import { PART_ZERO_AXES } from './recovery'
 import type { Step, StepState } from './step'
 
 /**
@@ -81,6 +82,14 @@ export function neededFirst(
       )
     }
     case 'check':
+      if (step.check === 'part-zero')
+        return open.find(
+          ({ step: one }) =>
+            one.does === 'key-in' &&
+            PART_ZERO_AXES.some(
+              (axis) => offsets[0] && one.address === offsetAddress(offsets[0].row, axis),
+            ),
+        )
       return step.check === 'air-cut' || step.check === 'first-part' || step.check === 'look'
         ? openBefore()
         : undefined

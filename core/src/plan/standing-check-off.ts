@@ -50,13 +50,20 @@ export function standingCheckOff(
   of: CheckOff['of'],
   tool?: number,
 ): CheckOff | undefined {
-  const { checkOffs, events, readBacks, programs } = document
+  const { checkOffs, events, readBacks, programs, sheet } = document
   return checkOffs.findLast((checkOff) => {
     if (checkOff.of !== of || (checkOff.of === 'cut' && checkOff.tool !== tool)) return false
     const since = events.filter(isAfter(checkOff))
     switch (of) {
       case 'home':
         return !since.some(asksForHome)
+      case 'part-zero':
+        // After a loss it is held against what the dials show then: by that one knows the zero found again.
+        return !since.some(
+          (event) =>
+            event.kind === 'home-lost' ||
+            (event.kind === 'part-changed' && event.row === sheet.offsets[0]?.row),
+        )
       case 'clean':
       case 'holding':
       case 'cut':

@@ -14,6 +14,7 @@ import { facesToTouch } from '../solve/plan-axes'
 import { setWith } from '../registers/set-with'
 import type { Solution } from '../solve/solution'
 import type { TrustState } from '../registers/register'
+import { asksForPartZero } from './recovery'
 import { isStillTouched } from './still-touched'
 import { isAskedQuickly } from './quick-steps'
 import { servedByCut, setWithTool, stopSteps } from './tool-by-tool'
@@ -66,6 +67,8 @@ export function stepsOf(
     ...(document.programs.length === 0 ? [] : [check('prove', 'program')]),
     check('prove', 'air-cut'),
   ]
+  // X and Y stand in their rows by then; the first of all parts is found again by it.
+  const partZero = asksForPartZero(document) ? [check('prove', 'part-zero')] : []
   const look = sheet.machine.policy?.secondLook === true ? [check('release', 'look')] : []
   // One tool at a time: what finds Z with the first of them is touched when its turn comes, what others find before it.
   const finders = sheet.tools.filter(({ number }) => findsRow(sheet, number))
@@ -92,6 +95,7 @@ export function stepsOf(
             .map(read('height')),
           ...height.filter((step) => !isIn(firstReads, step)),
           ...keyIns.filter((step) => setWithTool(step) === undefined),
+          ...partZero,
           ...stopSteps(
             cutters.map((tool, index) => ({
               tool: tool.number,
@@ -117,6 +121,7 @@ export function stepsOf(
           ...plan,
           ...height,
           ...keyIns,
+          ...partZero,
           ...proofs,
           ...beforeCutting,
           check('release', 'first-part'),

@@ -15,7 +15,6 @@ import {
   type TermRole,
 } from '../chain/chain'
 import { readingUncertainty, repeatabilityMm, type Display } from '../budget/source-uncertainty'
-import { homeFramesOf, type HomeFrames } from '../freshness/home-frames'
 import { placeAmong } from '../freshness/order'
 import type { WrittenLength } from '../length/length'
 import { readLength, type ReadLength, type ReadLengthOptions } from '../length/read-length'
@@ -75,14 +74,12 @@ export class SourceReader {
   readonly problems: Problem[] = []
   private readonly gauges: GaugeChains
   private readonly tools: ReadonlyMap<number, readonly [Tool, number]>
-  private readonly frames: HomeFrames
   private readonly display: Display
 
   constructor(private readonly document: SetupDocument) {
     const { gauges, tools, unit, machine } = document.sheet
     this.gauges = new GaugeChains(gauges, document.events, this)
     this.tools = new Map(tools.map((tool, index) => [tool.number, [tool, index] as const]))
-    this.frames = homeFramesOf(document)
     this.display = { unit, decimals: machine.control.decimals[unit] }
   }
 
@@ -150,7 +147,7 @@ export class SourceReader {
     // Zeroed on the same surface, a counter was met from the same side there.
     const lost = countedFrom(reading) === undefined ? this.lostMotion(way, axis) : EMPTY_CHAIN
     const moved = inMachinePosition(reading)
-      ? homeShiftOf(this.frames, this, placeAmong(reading, this.document.events), axis)
+      ? homeShiftOf(this.document, this, placeAmong(reading, this.document.events), axis)
       : EMPTY_CHAIN
     const zero = this.displayZero(reading, axis)
     return lost && moved && zero && subtractChains(sumChains(read, moved, zero), lost)

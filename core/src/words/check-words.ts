@@ -34,6 +34,8 @@ export function describeCheck(
   switch (check) {
     case 'home':
       return sheet.machine.homing === 'marks' ? homeByMarks(document) : homeBySwitches(document)
+    case 'part-zero':
+      return partZeroWords(document)
     case 'clean':
       return {
         title: 'Clean and inspect',
@@ -180,13 +182,27 @@ function homeBySwitches(document: Standing): CheckWords {
   }
 }
 
+function partZeroWords({ sheet }: Standing): CheckWords {
+  const row = sheet.offsets[0]?.row ?? 'G54'
+  return {
+    title: 'Dials at part zero',
+    sentence: `Drive to X0 Y0 of ${row}. Write the dials down.`,
+    points: [
+      'Z up. Come to each zero from the same side as at its mark.',
+      'After a power cut they show whether the part is found again.',
+    ],
+    caution: GUARDS,
+    done: 'Written down',
+  }
+}
+
 function homeByMarks(document: Standing): CheckWords {
   return {
     title: 'Home by marks',
     sentence: 'Drive to the marks, zero, write the dials down.',
     points: [
       'Each axis to its end or mark, then back off by the agreed amount, from the same side every time.',
-      'Zero there. Write down the dial and the coarse scale: after a power cut they find this zero again.',
+      'Zero there. Write down the dial and the coarse scale of each axis that has them: after a power cut they find this zero again.',
       commonOffset(document),
     ],
     caution: GUARDS,

@@ -30,7 +30,7 @@ export {
   describeTouched,
 } from './kept-words'
 export { describeFrame, rungName, speakLadder } from './ladder-words'
-export { describeMarks } from './marks-words'
+export { describeMarks, describePartZero, marksAnew } from './marks-words'
 export {
   describeMinutes,
   describeOtherWay,

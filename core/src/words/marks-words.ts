@@ -1,4 +1,4 @@
-import { toNanometres } from '../length/length'
+import { toNanometres, type Nanometres } from '../length/length'
 import type { FoundAgain } from '../freshness/home-marks'
 import type { MachineAxis } from '../address/row'
 import type { LengthWriter } from './warning-words'
@@ -10,11 +10,33 @@ export function describeMarks(
   write: LengthWriter,
 ): string {
   if (!certain)
-    return `${axis}: the scale lies between two turns of the dial and cannot tell which. Find the mark again.`
+    return `${axis}: dial and scale do not agree on one turn of the dial. Find the mark again, or leave ${axis} empty.`
   if (shift === 0) return `${axis}: found again to the graduation.`
   const whole =
     turns === 0
       ? ''
       : ` That is ${Math.abs(turns)} whole ${Math.abs(turns) === 1 ? 'turn' : 'turns'}: the dial was set in another turn.`
   return `${axis}: positions read ${write(toNanometres(Math.abs(shift)))} ${shift < 0 ? 'less' : 'more'} than before; every number is shifted by it.${whole}`
+}
+
+/** Axes that are not found again by marks. */
+export const marksAnew = (axes: readonly MachineAxis[]): string =>
+  `${axes.join(', ')}: a new zero. What was read along ${axes.length === 1 ? 'it' : 'them'} is touched again.`
+
+/**
+ * Where an axis stands at part zero, beside where it stood there before home was lost.
+ *
+ * @param off towards plus.
+ */
+export function describePartZero(
+  axis: MachineAxis,
+  off: Nanometres,
+  isElsewhere: boolean,
+  write: LengthWriter,
+): string {
+  if (off === 0) return `${axis}: where it was, to the graduation.`
+  const by = `${axis} stands ${write(toNanometres(Math.abs(off)))} further to ${off > 0 ? 'plus' : 'minus'} than part zero was`
+  return isElsewhere
+    ? `${by}. If the row shows what was keyed, touch ${axis} again.`
+    : `${by}: as near as marks are found again.`
 }

@@ -19,7 +19,7 @@ import { registerName } from '@pine/core/address'
 import type { Said } from '@/data/outbox/said'
 import type { StandingSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
-import { shortAsk, type ShortAsk } from './short-ask'
+import { amongOthers, shortAsk, type ShortAsk } from './short-ask'
 
 /** A register that is keyed in: what is typed and what belongs to it, and what is shown beneath. */
 export interface KeyInView {
@@ -179,11 +179,12 @@ const notesBefore = ({
   ].filter((note) => note !== undefined && note !== false)
 
 function beneath(
-  { document, solution, steps }: StandingSetup,
+  setup: StandingSetup,
   register: Register,
   keyIn: KeyInLine,
   { again: pressedAgain, rowDiffers = false }: Pressed,
 ): Beneath {
+  const { document, solution, steps } = setup
   const { address, stale, accepted, readBack, state } = register
   if (stale !== undefined && accepted === undefined) {
     const again = readAgain(document, solution, steps, register)
@@ -244,7 +245,9 @@ function beneath(
     label: 'What the control shows now',
     ...(unless && { unless }),
     ...(pressedAgain === undefined &&
-      keyIn.type !== undefined && { short: shortAsk(keyIn, wasKeyed) }),
+      keyIn.type !== undefined && {
+        short: shortAsk(keyIn, { wasKeyed, ...amongOthers(setup, address) }),
+      }),
     facts: (shown, way) => [
       {
         kind: 'key-in',

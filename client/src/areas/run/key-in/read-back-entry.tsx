@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react'
 import { useMedia } from '@tamagui/core'
 import type { ShortReadBack } from '@pine/core/facts'
-import { LAST_DIGITS, shortReadBackDiffers, type Sign } from '@pine/core/keyin'
+import { shortReadBackDiffers, type Sign } from '@pine/core/keyin'
 import { otherUnit, readLength, type LengthUnit, type WrittenLength } from '@pine/core/length'
 import { describeProblem, typographic } from '@pine/core/words'
 import { useDraft } from '@/data/device/drafts'
@@ -77,13 +77,18 @@ function SignedDigitsEntry({ draftKey, short, sheet, picture, ...props }: ShortE
   const none: { readonly sign?: Sign; readonly digits: string } = { digits: '' }
   const { value: draft, set, clear } = useDraft(`${draftKey}:last`, none)
   const [problem, setProblem] = useState<string>()
+  const { lastDigits } = short
   const asksSign = short.sign !== undefined && draft.sign === undefined
   const compare = (typed: typeof draft) => {
     if (short.sign !== undefined && typed.sign === undefined)
       return setProblem('First the sign: press − or + as the control shows it.')
-    if (typed.digits.length < LAST_DIGITS)
-      return setProblem(`Type the last ${LAST_DIGITS} digits that the control shows.`)
-    const differs = shortReadBackDiffers(short.expected.text, { sign: typed.sign, ...typed })
+    if (typed.digits.length < lastDigits)
+      return setProblem(`Type the last ${lastDigits} digits that the control shows.`)
+    const differs = shortReadBackDiffers(
+      short.expected.text,
+      { sign: typed.sign, ...typed },
+      lastDigits,
+    )
     if (differs === 'digits')
       return setProblem(`It should not end in ${typed.digits}. Look at the control again.`)
     if (differs === 'sign') return setProblem(turnedSign(short.sign))
@@ -91,10 +96,10 @@ function SignedDigitsEntry({ draftKey, short, sheet, picture, ...props }: ShortE
     onEntered(short.expected, short.way)
   }
   const change = (digits: string) => {
-    const next = { ...draft, digits: digits.slice(0, LAST_DIGITS) }
+    const next = { ...draft, digits: digits.slice(0, lastDigits) }
     setProblem(undefined)
     set(next)
-    if (next.digits.length === LAST_DIGITS && next.digits !== draft.digits) compare(next)
+    if (next.digits.length === lastDigits && next.digits !== draft.digits) compare(next)
   }
   const press = (sign: Sign) => {
     set({ ...draft, sign })
@@ -119,10 +124,10 @@ function SignedDigitsEntry({ draftKey, short, sheet, picture, ...props }: ShortE
           label={
             asksSign
               ? 'The sign on the control: − or + (none is +)'
-              : `Its last ${LAST_DIGITS} digits, as the control shows them`
+              : `Its last ${lastDigits} digits, as the control shows them`
           }
           before={`${sign}${short.first}`}
-          placeholder="···"
+          placeholder={'·'.repeat(lastDigits)}
           value={draft.digits}
           unit={short.expected.unit}
           onChange={write}

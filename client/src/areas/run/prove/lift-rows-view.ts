@@ -1,6 +1,6 @@
 import { registerName } from '@pine/core/address'
 import type { Lift, LiftBody } from '@pine/core/facts'
-import { readBackAgrees } from '@pine/core/keyin'
+import { readBackAgrees, type KeyInLine } from '@pine/core/keyin'
 import { readLength, type WrittenLength } from '@pine/core/length'
 import { activeLift, liftRows, type LiftRow } from '@pine/core/proof'
 import { describeKeyMode, EXTERNAL_OFFSET_Z, typographic } from '@pine/core/words'
@@ -36,7 +36,11 @@ export function liftRowView(
     view: rowView(
       setup,
       row,
-      { name: `${moves === 'in' ? 'Raise' : 'Let down'} ${nameOf(row)}${place}`, moves },
+      {
+        name: `${moves === 'in' ? 'Raise' : 'Let down'} ${nameOf(row)}${place}`,
+        moves,
+        others: rows.flatMap((one) => (one === row ? [] : [one.line])),
+      },
       (shown, isRight, way) => [
         // Of the external offset nothing is known until it shows what it should.
         ...(moves === 'in' &&
@@ -93,10 +97,16 @@ const liftSaid = (
   body: { moves, where, amount, ...(address === undefined && { shown }) },
 })
 
+interface RowAmong {
+  readonly name: string
+  readonly moves: Lift['moves']
+  readonly others: readonly KeyInLine[]
+}
+
 function rowView(
   setup: StandingSetup,
   row: LiftRow,
-  { name, moves }: { readonly name: string; readonly moves: Lift['moves'] },
+  { name, moves, others }: RowAmong,
   facts: (shown: WrittenLength, isRight: boolean, way: Way) => readonly Said[],
 ): LiftRowView['view'] {
   const { line, shows } = row
@@ -128,7 +138,12 @@ function rowView(
       moment: 'after',
       label: 'What the control shows now',
       short: {
-        ...shortAsk(line, true),
+        ...shortAsk(line, {
+          wasKeyed: true,
+          isProvenLater: false,
+          others,
+          decimals: setup.solution.decimals,
+        }),
         // Let down too little it still cuts air; raised the wrong way it cuts the vise.
         ...(row.address === undefined && moves === 'out' && { way: 'seen' }),
       },

@@ -26,6 +26,7 @@ import {
 } from './check-view'
 import { HomeAxesStep } from './home-axes-step'
 import { HomeMarksStep } from './home-marks-step'
+import { PartZeroStep } from './part-zero-step'
 
 export interface CheckStepProps extends StepProps {
   readonly check: CheckOff['of']
@@ -40,6 +41,7 @@ export function CheckStep(props: CheckStepProps) {
   const { homing } = setup.document.sheet.machine
   if (check === 'home' && homing === 'marks') return <HomeMarksStep {...props} />
   if (check === 'home' && homing === 'axis-by-axis') return <HomeAxesStep {...props} />
+  if (check === 'part-zero') return <PartZeroStep {...props} />
   if (check === 'program') return <ProgramStep {...props} />
   if (check === 'air-cut') return <AirCutStep {...props} />
   if (check === 'first-part') return <FirstPartStep {...props} />

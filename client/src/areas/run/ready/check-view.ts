@@ -21,7 +21,10 @@ export const heldBecause = (because: string): Said => ({
 })
 
 /** Checks that are seen to and need nothing typed. */
-export type SimpleCheck = Exclude<CheckOff['of'], 'program' | 'air-cut' | 'first-part'>
+export type SimpleCheck = Exclude<
+  CheckOff['of'],
+  'part-zero' | 'program' | 'air-cut' | 'first-part'
+>
 
 /** A step that is seen to: what to see to, who saw to it, and who may. */
 export interface CheckView {

@@ -1,17 +1,24 @@
-import { type MachineAxis } from '@pine/core/address'
-import { type HomeMarks } from '@pine/core/freshness'
-import { formatLength, type WrittenLength } from '@pine/core/length'
-import { recoveryOf, standingCheckOff } from '@pine/core/plan'
-import { describeCheck, describeMarks, typographic, type CheckWords } from '@pine/core/words'
+import { AXES, type MachineAxis } from '@pine/core/address'
+import { type AxisMarks } from '@pine/core/facts'
+import { recoveryOf, standingCheckOff, type Recovery } from '@pine/core/plan'
+import { describeCheck, describeMarks, marksAnew, type CheckWords } from '@pine/core/words'
 import type { Said } from '@/data/outbox/said'
 import type { StandingSetup } from '@/data/setup/standing'
-
-export const AXES = ['X', 'Y', 'Z'] as const
-export type MarkKey = `${MachineAxis}${'dial' | 'coarse'}`
+import { lengthWriter } from '../frame/write-length'
+import {
+  countsMissing,
+  countsOf,
+  dialsIn,
+  marksOf,
+  wasAt,
+  type DialsCount,
+  type MarkKey,
+  type WrittenMarks,
+} from './marks'
 
 /** Home by marks: written down once, and after a loss held against what was written down. */
 export type HomeMarksView =
-  | { readonly shows: 'done'; readonly words: CheckWords; readonly marks: HomeMarks | undefined }
+  | { readonly shows: 'done'; readonly words: CheckWords; readonly marks: AxisMarks | undefined }
   | {
       readonly shows: 'write' | 'find'
       readonly sentence: string
@@ -20,45 +27,71 @@ export type HomeMarksView =
       readonly next: string
       /** Where a mark stood when zero was set; empty where it never was. */
       readonly was: (key: MarkKey) => string
-      readonly found: readonly {
-        readonly axis: MachineAxis
-        readonly words: string
-        readonly wrong: boolean
-      }[]
-      /** What going on enters; undefined where the marks do not tell where zero is. */
-      readonly facts: readonly Said[] | undefined
+      /** The dials of which it is asked which way they count. */
+      readonly dials: readonly MachineAxis[]
+      readonly found: readonly FoundLine[]
+      /** What going on enters, or why one cannot. */
+      readonly outcome: { readonly facts: readonly Said[] } | { readonly missing: string }
+      /** A machine without any mark goes on with this. */
+      readonly without: readonly Said[] | undefined
     }
 
-/** @param written what is typed of each mark so far; an empty text is a mark that is still to be read. */
+interface FoundLine {
+  readonly key: string
+  readonly words: string
+  readonly wrong: boolean
+}
+
 export function homeMarksView(
-  { document, solution }: StandingSetup,
-  written: (key: MarkKey) => WrittenLength,
+  setup: StandingSetup,
+  written: WrittenMarks,
+  counts: DialsCount,
 ): HomeMarksView {
-  const { sheet } = document
+  const { document } = setup
   const words = describeCheck(document, 'home')
   const done = standingCheckOff(document, 'home')
   if (done !== undefined)
     return { shows: 'done', words, marks: done.of === 'home' ? done.marks : undefined }
-  const marks: HomeMarks = {
-    X: { dial: written('Xdial'), coarse: written('Xcoarse') },
-    Y: { dial: written('Ydial'), coarse: written('Ycoarse') },
-    Z: { dial: written('Zdial'), coarse: written('Zcoarse') },
+  const recovery = recoveryOf(document, marksOf(written, counts))
+  return recovery === undefined
+    ? writeView(words, marksOf(written, counts), counts)
+    : findView(setup, words, recovery, marksOf(written, { ...counts, ...countsOf(recovery.marks) }))
+}
+
+function writeView(words: CheckWords, marks: AxisMarks, counts: DialsCount): HomeMarksView {
+  const dials = dialsIn(marks)
+  const missing =
+    Object.keys(marks).length === 0
+      ? 'Write down the dial or the scale of one axis at least, or say that there are no marks.'
+      : countsMissing(dials, counts)
+  return {
+    shows: 'write',
+    sentence: words.sentence,
+    points: words.points,
+    caution: words.caution,
+    next: 'Zeroed',
+    was: () => '',
+    dials,
+    found: [],
+    outcome: missing === undefined ? { facts: [atHome(marks)] } : { missing },
+    without: [{ kind: 'check-off', body: { of: 'home' } }],
   }
-  const checked: Said = { kind: 'check-off', body: { of: 'home', marks } }
-  const recovery = recoveryOf(document, marks)
-  const { caution } = words
-  if (recovery === undefined)
-    return {
-      shows: 'write',
-      sentence: words.sentence,
-      points: words.points,
-      caution,
-      next: 'Zeroed',
-      was: () => '',
-      found: [],
-      facts: [checked],
-    }
-  const { shift } = recovery
+}
+
+function findView(
+  { solution }: StandingSetup,
+  { caution }: CheckWords,
+  recovery: Recovery,
+  marks: AxisMarks,
+): HomeMarksView {
+  const { shift, axes, anew } = recovery
+  const write = lengthWriter(solution)
+  const found = AXES.flatMap((axis): readonly FoundLine[] => {
+    const one = axes[axis]
+    if (one === undefined) return []
+    const says = describeMarks(axis, one, (nm) => `${write(nm)} ${solution.unit}`)
+    return [{ key: axis, wrong: !one.certain || one.turns !== 0, words: says }]
+  })
   return {
     shows: 'find',
     sentence: 'Find the zero again: same marks, same side.',
@@ -68,30 +101,29 @@ export function homeMarksView(
     caution,
     next: 'Found',
     was: (key) => wasAt(recovery.marks, key),
-    found: AXES.flatMap((axis) => {
-      const found = recovery.axes[axis]
-      if (found === undefined) return []
-      return [
-        {
-          axis,
-          wrong: !found.certain || found.turns !== 0,
-          words: describeMarks(
-            axis,
-            found,
-            (nm) => `${typographic(formatLength(nm, sheet.unit, solution.decimals))} ${sheet.unit}`,
-          ),
-        },
-      ]
-    }),
-    facts:
+    dials: [],
+    found:
+      anew.length === 0 ? found : [...found, { key: 'anew', wrong: true, words: marksAnew(anew) }],
+    outcome:
       shift === undefined
-        ? undefined
-        : [{ kind: 'event', body: { kind: 'home-recovered', shift } }, checked],
+        ? { missing: notFound(recovery, found) }
+        : { facts: [...recovered(shift), atHome(marks)] },
+    without: undefined,
   }
 }
 
-/** Where a dial or a scale stood when zero was set. */
-function wasAt(marks: HomeMarks, key: MarkKey): string {
-  const mark = marks[key.charAt(0) as MachineAxis]
-  return key.endsWith('dial') ? mark.dial.text : mark.coarse.text
+const atHome = (marks: AxisMarks): Said => ({ kind: 'check-off', body: { of: 'home', marks } })
+
+/** Where no axis was found again nothing is carried over: home is a new one. */
+const recovered = (shift: NonNullable<Recovery['shift']>): readonly Said[] =>
+  Object.keys(shift).length === 0
+    ? []
+    : [{ kind: 'event', body: { kind: 'home-recovered', shift } }]
+
+/** What is in the way: a dial in no certain turn, or the other number of an axis. */
+function notFound({ axes, anew, marks }: Recovery, found: readonly FoundLine[]): string {
+  const uncertain = AXES.find((axis) => axes[axis]?.certain === false)
+  if (uncertain !== undefined) return found.find(({ key }) => key === uncertain)?.words ?? uncertain
+  const half = AXES.find((axis) => axes[axis] === undefined && !anew.includes(axis))
+  return `Type what the ${half ?? ''} dial${half && marks[half]?.coarse ? ' and its scale show' : ' shows'} now, or leave ${half ?? 'it'} empty: then what was read along ${half ?? 'it'} is touched again.`
 }

@@ -1,0 +1,128 @@
+import type { ReactNode } from 'react'
+import { useState } from 'react'
+import { type MachineAxis } from '@pine/core/address'
+import { type AxisMarks } from '@pine/core/facts'
+import { lengthWords } from '@pine/core/words'
+import { useDraft } from '@/data/device/drafts'
+import type { Said } from '@/data/outbox/said'
+import { Caution } from '@/kit/caution'
+import { Choice } from '@/kit/choice'
+import { Card, Row } from '@/kit/surfaces'
+import { Digits, Words } from '@/kit/words'
+import { EntryFrame } from '../frame/entry-frame'
+import { NumbersEntry } from '../frame/numbers-entry'
+import type { StepProps } from '../frame/step-props'
+import { useNumbers } from '../frame/use-numbers'
+import { marksAsked, type DialsCount, type MarkKey } from './marks'
+
+/** Dials and scales while they are typed, and which way the dials count. */
+export function useMarks(
+  draftKey: string,
+  unit: StepProps['setup']['document']['sheet']['unit'],
+  axes: readonly MachineAxis[],
+) {
+  const numbers = useNumbers<MarkKey>(draftKey, unit, marksAsked(axes))
+  const counts = useDraft<DialsCount>(`${draftKey}:counts`, {})
+  return { numbers, counts }
+}
+
+export interface MarksEntryProps {
+  readonly marks: ReturnType<typeof useMarks>
+  readonly view: {
+    readonly sentence: string
+    readonly points: readonly string[]
+    readonly caution: string
+    readonly was: (key: MarkKey) => string
+    readonly dials: readonly MachineAxis[]
+    readonly lines: readonly {
+      readonly key: string
+      readonly words: string
+      readonly wrong: boolean
+    }[]
+    readonly outcome: { readonly facts: readonly Said[] } | { readonly missing: string }
+  }
+  readonly next: string
+  readonly enter: StepProps['enter']
+  readonly onDone: () => void
+  /** Other ways on. */
+  readonly children?: ReactNode
+}
+
+/** Dials and scales written down, beside what they showed before where there is a before. */
+export function MarksEntry({ marks, view, next, enter, onDone, children }: MarksEntryProps) {
+  const { numbers, counts } = marks
+  const { was, outcome } = view
+  const [asked, setAsked] = useState(false)
+  const submit = () => {
+    if (!numbers.complete()) return
+    setAsked(true)
+    if ('missing' in outcome) return
+    for (const said of outcome.facts) void enter(said)
+    numbers.clear()
+    counts.clear()
+    onDone()
+  }
+  return (
+    <EntryFrame
+      numbers={
+        <NumbersEntry
+          numbers={numbers}
+          boxes={numbers.boxes.map((box) => ({
+            ...box,
+            label: was(box.key) === '' ? box.label : `${box.label} · was ${was(box.key)}`,
+          }))}
+          onSubmit={submit}
+        />
+      }
+      problem={numbers.problem ?? (asked && 'missing' in outcome ? outcome.missing : undefined)}
+      {...numbers.keys}
+      onNext={submit}
+      next={next}
+    >
+      <Words as="sentence" role="heading" aria-level={1}>
+        {view.sentence}
+      </Words>
+      {view.dials.map((axis) => (
+        <Choice
+          key={axis}
+          label={`As ${axis} moves towards plus, its dial counts`}
+          value={counts.value[axis]}
+          onChange={(way) => counts.set({ ...counts.value, [axis]: way })}
+          options={[
+            { value: 'up', label: `${axis} up` },
+            { value: 'down', label: `${axis} down` },
+          ]}
+        />
+      ))}
+      {view.lines.map(({ key, words, wrong }) => (
+        <Words key={key} tone={wrong ? 'wrong' : 'ink'} testID={`shift-${key}`}>
+          {words}
+        </Words>
+      ))}
+      {view.points.map((point) => (
+        <Words key={point}>{point}</Words>
+      ))}
+      {children}
+      <Caution>{view.caution}</Caution>
+    </EntryFrame>
+  )
+}
+
+/** What was written down. */
+export function MarkLines({ marks }: { marks: AxisMarks }) {
+  return (
+    <Card padded>
+      {Object.entries(marks).map(([axis, { dial, coarse, dialFalls }]) => (
+        <Row key={axis} justifyContent="space-between" flexWrap="wrap">
+          <Words strong>{axis}</Words>
+          {dial && (
+            <Digits>
+              dial {lengthWords(dial)}, counts {dialFalls ? 'down' : 'up'}
+            </Digits>
+          )}
+          {coarse && <Digits>scale {lengthWords(coarse)}</Digits>}
+        </Row>
+      ))}
+    </Card>
+  )
+}
