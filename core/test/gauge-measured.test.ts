@@ -312,7 +312,13 @@ describe('a gauge that the shop corrected since', () => {
 
   test('is told with both sizes, until it is taken over', () => {
     expect(gaugesElsewise(document, today)).toEqual([
-      { gauge: 'setter', name: '50 mm setter', here: mm('50.000'), shop: mm('50.012') },
+      {
+        gauge: 'setter',
+        name: '50 mm setter',
+        here: mm('50.000'),
+        shop: mm('50.012'),
+        isRoughHere: false,
+      },
     ])
     const taken = event({
       kind: 'gauge-measured',
@@ -321,6 +327,21 @@ describe('a gauge that the shop corrected since', () => {
       since: 'now',
     })
     expect(gaugesElsewise({ ...document, events: [taken] }, today)).toEqual([])
+  })
+
+  test('is told where nobody had measured it before, also with the very digits that it was about', () => {
+    const gauges = document.sheet.gauges.map((one) => ({ ...one, sizeRough: true }) as const)
+    const rough = { ...document, sheet: { ...document.sheet, gauges } }
+    const [measured] = gaugesElsewise(rough, [setter])
+    expect(measured).toMatchObject({ shop: mm('50.000'), isRoughHere: true })
+    expect(gaugesElsewise(rough, gauges)).toEqual([])
+    const taken = event({
+      kind: 'gauge-measured',
+      gauge: 'setter',
+      size: mm('50.000'),
+      since: 'last-good',
+    })
+    expect(gaugesElsewise({ ...rough, events: [taken] }, [setter])).toEqual([])
   })
 
   test('is not told where it is the same in other digits, or of no shop', () => {

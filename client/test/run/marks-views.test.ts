@@ -57,6 +57,7 @@ describe('home by marks', () => {
     })
     expect(missing({ Xdial: '1', Zdial: '2' }, { X: 'down' })).toEqual({
       missing: 'Say which way the Z dial counts as Z moves towards plus.',
+      counts: 'Z',
     })
     expect(missing({ Xdial: '1', Ycoarse: '200' }, { X: 'down' })).toEqual({
       facts: [
@@ -153,6 +154,7 @@ describe('dials at part zero', () => {
     expect(at(zero, onlyX)).toMatchObject({ dials: ['Y'] })
     expect(outcomeOf(at(zero, onlyX))).toEqual({
       missing: 'Say which way the Y dial counts as Y moves towards plus.',
+      counts: 'Y',
     })
   })
 

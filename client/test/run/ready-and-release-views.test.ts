@@ -1,5 +1,6 @@
 import {
   checkView,
+  gaugeElsewiseView,
   heldBecause,
   holdingView,
   holdsAgainstAdvice,
@@ -52,6 +53,21 @@ describe('a check that is seen to', () => {
       { name: 'Deepest side cut clears by', says: '0.000 mm' },
       { name: 'Parallels that fit', says: '38.500 to 48.000 mm' },
     ])
+  })
+})
+
+test('a gauge that the shop measured: what is told, and since when it counts', () => {
+  const told = { gauge: 'setter', name: '50 mm setter', here: mm('50.00'), shop: mm('50.012') }
+  expect(gaugeElsewiseView({ ...told, isRoughHere: false })).toMatchObject({
+    words: 'The 50 mm setter is 50.012 mm in the shop now; this set-up counts with 50.00 mm.',
+    takes: 'Count with 50.012 mm from now on',
+    said: { body: { size: mm('50.012'), since: 'now' } },
+  })
+  // Nobody knew its size before: it was as large at the touches that were made with it.
+  expect(gaugeElsewiseView({ ...told, isRoughHere: true })).toMatchObject({
+    words: 'The 50 mm setter has been measured: 50.012 mm. This set-up does not know its size.',
+    takes: 'Count with 50.012 mm',
+    said: { body: { size: mm('50.012'), since: 'last-good' } },
   })
 })
 

@@ -27,7 +27,7 @@ import {
   type Seen,
 } from './proof-view'
 import { SpindleAtProof } from './spindle-at-proof'
-import { spindleSeen, stillToSay } from './spindle-seen'
+import { bothSay, spindleSeen, stillToSay } from './spindle-seen'
 import { ReasonField } from '@/kit/reason-field'
 
 type Key = 'position' | 'distanceToGo' | 'gap'
@@ -167,6 +167,7 @@ export function ProofStep(props: ProofStepProps) {
     position: typed('position'),
     distanceToGo: typed('distanceToGo'),
   })
+  const missing = asked ? stillToSay(setup, seen.value) : undefined
   const submit = () => {
     if (!numbers.complete()) return
     if (said === undefined) return setAsked(true)
@@ -189,7 +190,13 @@ export function ProofStep(props: ProofStepProps) {
           )}
         </Column>
       }
-      problem={numbers.problem ?? (asked ? stillToSay(setup, seen.value) : undefined)}
+      problem={numbers.problem ?? missing}
+      // On a small phone the questions have scrolled away: they are answered where Next says that they are open.
+      remedy={
+        missing === undefined ? undefined : (
+          <StillAsked seen={seen.value} tool={tool} asksActive={view.asksActive} onSee={see} />
+        )
+      }
       {...numbers.keys}
       onNext={submit}
       next="Next"
@@ -214,6 +221,29 @@ export function ProofStep(props: ProofStepProps) {
     </EntryFrame>
   )
 }
+
+interface StillAskedProps {
+  readonly seen: Seen
+  readonly tool: number
+  readonly asksActive: boolean
+  readonly onSee: (next: Seen) => void
+}
+
+/** What a gap is waiting for, as presses. */
+const StillAsked = ({ seen, tool, asksActive, onSee }: StillAskedProps) =>
+  seen.overZero === undefined ? (
+    <Row>
+      <Button onPress={() => onSee({ overZero: 'yes' })}>It does</Button>
+      <Button onPress={() => onSee({ overZero: 'no' })}>It does not</Button>
+    </Row>
+  ) : (
+    <Button
+      onPress={() => onSee({ holds: String(tool), controlSays: String(tool) })}
+      testID="still-both"
+    >
+      {bothSay(tool, asksActive)}
+    </Button>
+  )
 
 /** The blocks that make the move, as they are typed. */
 function MoveCard({ view: { retract, blocks, ends, why, before } }: { readonly view: ProofView }) {

@@ -5,7 +5,7 @@ import { Choice } from '@/kit/choice'
 import { Card, Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { SPINDLE_QUESTIONS, type SpindleAsked } from '../read/spindle-question'
-import type { SpindleSeen } from './spindle-seen'
+import { bothSay, type SpindleSeen } from './spindle-seen'
 
 interface SpindleAtProofProps {
   readonly tools: readonly Tool[]
@@ -42,9 +42,7 @@ export function SpindleAtProof({
     <Column gap="$2">
       {asksBoth && !isSaid && (
         <Button onPress={right} testID="spindle-both">
-          {asksActive
-            ? `T${own} in the spindle, and the control says T${own}`
-            : `T${own} in the spindle`}
+          {bothSay(tool, asksActive)}
         </Button>
       )}
       {says !== undefined && (

@@ -49,3 +49,7 @@ export function spindleElseWords(
   const write = lengthWriter(setup.solution)
   return found && describeSpindleElse(found, (nm) => `${write(nm)} ${setup.solution.unit}`)
 }
+
+/** What is pressed where the tool that is to move is in the spindle, and active. */
+export const bothSay = (tool: number, asksActive: boolean): string =>
+  asksActive ? `T${tool} in the spindle, and the control says T${tool}` : `T${tool} in the spindle`

@@ -92,15 +92,26 @@ export function cutViews(
 }
 
 /** A gauge that has another size in the shop today: what is told, and what taking it over enters. */
-export function gaugeElsewiseView({ gauge, name, here, shop }: GaugeElsewise): {
+export function gaugeElsewiseView({ gauge, name, here, shop, isRoughHere }: GaugeElsewise): {
   readonly words: string
   readonly takes: string
   readonly said: Said
 } {
   return {
-    words: `The ${name} is ${lengthWords(shop)} in the shop now; this set-up counts with ${lengthWords(here)}.`,
-    takes: `Count with ${lengthWords(shop)} from now on`,
-    said: { kind: 'event', body: { kind: 'gauge-measured', gauge, size: shop, since: 'now' } },
+    words: isRoughHere
+      ? `The ${name} has been measured: ${lengthWords(shop)}. This set-up does not know its size.`
+      : `The ${name} is ${lengthWords(shop)} in the shop now; this set-up counts with ${lengthWords(here)}.`,
+    takes: `Count with ${lengthWords(shop)}${isRoughHere ? '' : ' from now on'}`,
+    said: {
+      kind: 'event',
+      body: {
+        kind: 'gauge-measured',
+        gauge,
+        size: shop,
+        // It was as large all the while, and nobody knew.
+        since: isRoughHere ? 'last-good' : 'now',
+      },
+    },
   }
 }
 

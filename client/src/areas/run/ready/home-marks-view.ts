@@ -13,6 +13,7 @@ import {
   wasAt,
   type DialsCount,
   type MarkKey,
+  type MarksOutcome,
   type WrittenMarks,
 } from './marks'
 
@@ -30,8 +31,7 @@ export type HomeMarksView =
       /** The dials of which it is asked which way they count. */
       readonly dials: readonly MachineAxis[]
       readonly found: readonly FoundLine[]
-      /** What going on enters, or why one cannot. */
-      readonly outcome: { readonly facts: readonly Said[] } | { readonly missing: string }
+      readonly outcome: MarksOutcome
       /** A machine without any mark goes on with this. */
       readonly without: readonly Said[] | undefined
     }
@@ -62,7 +62,10 @@ function writeView(words: CheckWords, marks: AxisMarks, counts: DialsCount): Hom
   const dials = dialsIn(marks)
   const missing =
     Object.keys(marks).length === 0
-      ? 'Write down the dial or the scale of one axis at least, or say that there are no marks.'
+      ? {
+          missing:
+            'Write down the dial or the scale of one axis at least, or say that there are no marks.',
+        }
       : countsMissing(dials, counts)
   return {
     shows: 'write',
@@ -73,7 +76,7 @@ function writeView(words: CheckWords, marks: AxisMarks, counts: DialsCount): Hom
     was: () => '',
     dials,
     found: [],
-    outcome: missing === undefined ? { facts: [atHome(marks)] } : { missing },
+    outcome: missing ?? { facts: [atHome(marks)] },
     without: [{ kind: 'check-off', body: { of: 'home' } }],
   }
 }

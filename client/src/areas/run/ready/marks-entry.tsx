@@ -4,7 +4,7 @@ import { type MachineAxis } from '@pine/core/address'
 import { type AxisMarks } from '@pine/core/facts'
 import { lengthWords } from '@pine/core/words'
 import { useDraft } from '@/data/device/drafts'
-import type { Said } from '@/data/outbox/said'
+import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Choice } from '@/kit/choice'
 import { Card, Row } from '@/kit/surfaces'
@@ -13,7 +13,7 @@ import { EntryFrame } from '../frame/entry-frame'
 import { NumbersEntry } from '../frame/numbers-entry'
 import type { StepProps } from '../frame/step-props'
 import { useNumbers } from '../frame/use-numbers'
-import { marksAsked, type DialsCount, type MarkKey } from './marks'
+import { marksAsked, type DialsCount, type MarkKey, type MarksOutcome } from './marks'
 
 /** Dials and scales while they are typed, and which way the dials count. */
 export function useMarks(
@@ -39,7 +39,7 @@ export interface MarksEntryProps {
       readonly words: string
       readonly wrong: boolean
     }[]
-    readonly outcome: { readonly facts: readonly Said[] } | { readonly missing: string }
+    readonly outcome: MarksOutcome
   }
   readonly next: string
   readonly enter: StepProps['enter']
@@ -62,6 +62,9 @@ export function MarksEntry({ marks, view, next, enter, onDone, children }: Marks
     counts.clear()
     onDone()
   }
+  const told = asked && 'missing' in outcome ? outcome : undefined
+  const count = (axis: MachineAxis, way: 'up' | 'down') =>
+    counts.set({ ...counts.value, [axis]: way })
   return (
     <EntryFrame
       numbers={
@@ -74,7 +77,9 @@ export function MarksEntry({ marks, view, next, enter, onDone, children }: Marks
           onSubmit={submit}
         />
       }
-      problem={numbers.problem ?? (asked && 'missing' in outcome ? outcome.missing : undefined)}
+      problem={numbers.problem ?? told?.missing}
+      // On a small phone the questions have scrolled away: they are answered where Next says that they are open.
+      remedy={told?.counts && <CountsButtons axis={told.counts} onCount={count} />}
       {...numbers.keys}
       onNext={submit}
       next={next}
@@ -87,7 +92,7 @@ export function MarksEntry({ marks, view, next, enter, onDone, children }: Marks
           key={axis}
           label={`As ${axis} moves towards plus, its dial counts`}
           value={counts.value[axis]}
-          onChange={(way) => counts.set({ ...counts.value, [axis]: way })}
+          onChange={(way) => count(axis, way)}
           options={[
             { value: 'up', label: `${axis} up` },
             { value: 'down', label: `${axis} down` },
@@ -107,6 +112,18 @@ export function MarksEntry({ marks, view, next, enter, onDone, children }: Marks
     </EntryFrame>
   )
 }
+
+interface CountsButtonsProps {
+  readonly axis: MachineAxis
+  readonly onCount: (axis: MachineAxis, way: 'up' | 'down') => void
+}
+
+const CountsButtons = ({ axis, onCount }: CountsButtonsProps) => (
+  <Row>
+    <Button onPress={() => onCount(axis, 'up')}>{axis} counts up</Button>
+    <Button onPress={() => onCount(axis, 'down')}>{axis} counts down</Button>
+  </Row>
+)
 
 /** What was written down. */
 export function MarkLines({ marks }: { marks: AxisMarks }) {

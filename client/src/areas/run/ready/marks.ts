@@ -1,6 +1,7 @@
 import { AXES, type MachineAxis } from '@pine/core/address'
 import { type AxisMark, type AxisMarks } from '@pine/core/facts'
 import { type WrittenLength } from '@pine/core/length'
+import type { Said } from '@/data/outbox/said'
 
 export type MarkKey = `${MachineAxis}${'dial' | 'coarse'}`
 
@@ -36,13 +37,22 @@ export function marksOf(written: WrittenMarks, counts: DialsCount): AxisMarks {
 export const dialsIn = (marks: AxisMarks): readonly MachineAxis[] =>
   AXES.filter((axis) => marks[axis]?.dial !== undefined)
 
-/** The first dial of which nobody has said which way it counts, as a sentence. */
+/** What going on enters, or why one cannot; which way a dial counts is pressed where that is said. */
+export type MarksOutcome =
+  { readonly facts: readonly Said[] } | { readonly missing: string; readonly counts?: MachineAxis }
+
+/** The first dial of which nobody has said which way it counts. */
 export function countsMissing(
   dials: readonly MachineAxis[],
   counts: DialsCount,
-): string | undefined {
+): Extract<MarksOutcome, { missing: string }> | undefined {
   const axis = dials.find((one) => counts[one] === undefined)
-  return axis && `Say which way the ${axis} dial counts as ${axis} moves towards plus.`
+  return (
+    axis && {
+      missing: `Say which way the ${axis} dial counts as ${axis} moves towards plus.`,
+      counts: axis,
+    }
+  )
 }
 
 /** Which way dials counted that were written down. */

@@ -13,6 +13,7 @@ import {
   wasAt,
   type DialsCount,
   type MarkKey,
+  type MarksOutcome,
   type WrittenMarks,
 } from './marks'
 
@@ -36,7 +37,7 @@ export type PartZeroView =
         readonly words: string
         readonly wrong: boolean
       }[]
-      readonly outcome: { readonly facts: readonly Said[] } | { readonly missing: string }
+      readonly outcome: MarksOutcome
       /** Enters that it is left out, and why. */
       readonly leaveOut: (why: string) => Said
     }
@@ -68,10 +69,11 @@ export function partZeroView(
     const says = describePartZero(axis, by, wrong, (nm) => `${write(nm)} ${solution.unit}`)
     return [{ key: axis, wrong, words: says }]
   })
-  const missing =
+  const wrong = lines.find((line) => line.wrong)
+  const missing: MarksOutcome | undefined =
     dialsIn(marks).length === 0
-      ? 'Type what the X or the Y dial shows there, or say why it is left out.'
-      : (countsMissing(dials, known) ?? lines.find(({ wrong }) => wrong)?.words)
+      ? { missing: 'Type what the X or the Y dial shows there, or say why it is left out.' }
+      : (countsMissing(dials, known) ?? (wrong && { missing: wrong.words }))
   return {
     shows: was === undefined ? 'write' : 'compare',
     sentence:
@@ -83,10 +85,7 @@ export function partZeroView(
     was: (key) => wasAt(was, key),
     dials,
     lines,
-    outcome:
-      missing === undefined
-        ? { facts: [{ kind: 'check-off', body: { of: 'part-zero', row, marks } }] }
-        : { missing },
+    outcome: missing ?? { facts: [{ kind: 'check-off', body: { of: 'part-zero', row, marks } }] },
     leaveOut: (leftOut) => ({
       kind: 'check-off',
       body: { of: 'part-zero', row, marks: {}, leftOut },
