@@ -106,9 +106,13 @@ export class Machinist {
     const { page } = this
     const sign = page.getByRole('button', { name: /^[\u2212-]/.test(shown) ? 'minus' : 'plus' })
     if (await sign.isVisible()) await sign.click()
-    const asks = await page.getByText(/^Its last \d+ digits/).textContent()
-    const count = Number(/\d+/.exec(asks ?? '')?.[0])
-    await this.keys(shown.replace(/\D/g, '').slice(-count))
+    await this.keys(shown.replace(/\D/g, '').slice(-(await this.lastDigits())))
+  }
+
+  /** How many last digits are asked for, once the sign was pressed. */
+  async lastDigits(): Promise<number> {
+    const asks = await this.page.getByText(/^Its last \d+ digits/).textContent()
+    return Number(/\d+/.exec(asks ?? '')?.[0])
   }
 
   /**

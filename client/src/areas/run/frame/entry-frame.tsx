@@ -90,7 +90,8 @@ export function EntryFrame({
         {children}
       </PlainScroll>
       <Plain style={styles.numbers}>
-        {numbers}
+        {/* Many numbers give way before what is wrong and what can be pressed about it do: those stand above the keys, whole. */}
+        <PlainScroll style={styles.givesWay}>{numbers}</PlainScroll>
         {told}
       </Plain>
     </Plain>
@@ -110,8 +111,11 @@ const styles = StyleSheet.create({
   padBeside: { flex: 1, minHeight: 0, justifyContent: 'flex-end' },
   above: { flex: 1 },
   aboveContent: { padding: 12, paddingTop: 6, gap: 8 },
+  givesWay: { flexGrow: 0, flexShrink: 1 },
   // What goes on beneath it shows that it does.
   numbers: {
+    flexShrink: 1,
+    minHeight: 0,
     paddingHorizontal: 12,
     paddingTop: 4,
     paddingBottom: 8,
