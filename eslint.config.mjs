@@ -65,9 +65,14 @@ const nothingAbove = (above, room) =>
         },
       ]
 
+/** What is about React is asked of the client alone: elsewhere it is a sixth of the time and finds nothing. */
+const reactInClientAlone = expo.map((config) =>
+  config.plugins?.react === undefined ? config : { ...config, files: ['client/**/*.{ts,tsx}'] },
+)
+
 export default defineConfig([
   globalIgnores(['**/node_modules', '**/.pine', '**/dist', '**/.expo', '**/public', 'docs']),
-  expo,
+  ...reactInClientAlone,
   {
     // Where eslint-config-expo brings the TypeScript plugin.
     files: ['**/*.{ts,tsx}'],
@@ -133,7 +138,7 @@ export default defineConfig([
   })),
   {
     files: ['{core,contract,server,client,cli}/src/**/*.{ts,tsx}'],
-    rules: { 'import/no-cycle': 'error', 'max-lines': ['error', 300] },
+    rules: { 'max-lines': ['error', 300] },
   },
   {
     files: ['client/src/**/*.tsx'],

@@ -1,10 +1,15 @@
+const SWC = {
+  jsc: { parser: { syntax: 'typescript', tsx: false }, target: 'es2023' },
+  module: { type: 'commonjs' },
+}
+
 /** Plain Node projects share this; the client's screens run under jest-expo's web preset. */
 const node = (name) => ({
   displayName: name,
   rootDir: `${__dirname}/${name}`,
   testEnvironment: 'node',
   testMatch: ['<rootDir>/test/**/*.test.ts'],
-  transform: { '\\.[jt]sx?$': ['babel-jest', { configFile: `${__dirname}/babel.jest.cjs` }] },
+  transform: { '\\.[jt]sx?$': ['@swc/jest', SWC] },
   transformIgnorePatterns: ['node_modules/(?!(@pine/|uuid/|hono/|@hono/|ml-|is-any-array/))'],
 })
 

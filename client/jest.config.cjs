@@ -1,8 +1,28 @@
 // Watch plugins belong to the top of a Jest configuration, not to one of its projects.
 const { watchPlugins, ...preset } = require('jest-expo/web/jest-preset')
 
+const swc = (syntax) => [
+  '@swc/jest',
+  {
+    jsc: {
+      parser: { syntax, tsx: true, jsx: true },
+      target: 'es2023',
+      transform: { react: { runtime: 'automatic' } },
+    },
+    module: { type: 'commonjs' },
+  },
+]
+
 module.exports = {
   ...preset,
+  // Babel only for what is written in Flow; the rest takes a fifth of the time.
+  transform: {
+    '/node_modules/(@react-native|react-native|expo[^/]*|@expo)/.*\\.[jt]sx?$':
+      preset.transform['\\.[jt]sx?$'],
+    '\\.tsx?$': swc('typescript'),
+    '\\.jsx?$': swc('ecmascript'),
+    ...preset.transform,
+  },
   displayName: 'client',
   rootDir: __dirname,
   testEnvironment: 'jsdom',

@@ -1,8 +1,9 @@
 #!/usr/bin/env node
 // npm test: installs what is missing, runs every check and every test, ends with one line of counts.
+// npm test -- --changed: of that only what the files that differ from the last commit touch.
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { run } from './lib/command.mjs'
+import { must, run } from './lib/command.mjs'
 import {
   checkNode,
   checkRoom,
@@ -13,21 +14,35 @@ import {
   POSTGRESQL,
 } from './lib/packages.mjs'
 import { ROOT, STATE } from './lib/paths.mjs'
-import { runScript, say } from './lib/say.mjs'
+import { runScript, say, Trouble } from './lib/say.mjs'
 
-const WORKSPACES = ['core', 'contract', 'server', 'cli', 'client', 'e2e', 'bench']
+/** Sources that import each other; the rest only imports them. */
+const SOURCES = ['core', 'contract', 'server', 'cli', 'client'].map((name) => `${name}/src`)
+/** What was found out of a file that has not changed since is not found out again. */
+const cache = (name) => join(ROOT, 'node_modules/.cache', name)
 const JEST_REPORT = join(ROOT, 'test-results/jest.json')
 const BROWSER_REPORT = join(ROOT, 'e2e/test-results/report.json')
 
+const BY_CONTENT = ['--cache', '--cache-strategy', 'content', '--cache-location']
+const FORMATTING = ['--check', '--log-level', 'warn', ...BY_CONTENT, cache('formatting.json')]
+const LINT = ['--max-warnings', '0', ...BY_CONTENT, cache('lint.json')]
+
 const bin = (name) => join(ROOT, 'node_modules/.bin', name)
 
-/** Runs one suite, tells how long it took, and shows what it printed when it failed. */
-async function suite(name, command, args, options = {}) {
+/** What has run, and how long it took: told together at the end. */
+const parts = []
+
+async function timed(name, work) {
   const started = Date.now()
-  const { code, output } = await run(command, args, { cwd: ROOT, ...options })
-  say(
-    `${code === 0 ? '  ok  ' : ' FAIL '} ${name} (${Math.round((Date.now() - started) / 1000)} s)`,
-  )
+  const result = await work()
+  parts.push({ name, seconds: Math.round((Date.now() - started) / 1000) })
+  return result
+}
+
+/** Runs one suite, and shows what it printed when it failed. */
+async function suite(name, command, args, options = {}) {
+  const { code, output } = await timed(name, () => run(command, args, { cwd: ROOT, ...options }))
+  say(`${code === 0 ? '  ok  ' : ' FAIL '} ${name}`)
   if (code !== 0) say(output)
   return { code, output }
 }
@@ -43,13 +58,14 @@ function counted(code, passed, failed) {
   return { passed, failed: code !== 0 && failed === 0 ? 1 : failed }
 }
 
-async function unitTests(databaseUrl) {
+async function unitTests(databaseUrl, some) {
   mkdirSync(join(JEST_REPORT, '..'), { recursive: true })
   rmSync(JEST_REPORT, { force: true })
   const { code } = await suite(
     'unit and API tests',
     bin('jest'),
-    ['--json', `--outputFile=${JEST_REPORT}`],
+    // Of itself it leaves a core to whoever watches; here nobody does.
+    ['--maxWorkers=2', '--json', `--outputFile=${JEST_REPORT}`, ...some],
     { env: { ...process.env, DATABASE_URL: databaseUrl } },
   )
   const report = existsSync(JEST_REPORT)
@@ -58,12 +74,12 @@ async function unitTests(databaseUrl) {
   return counted(code, report.numPassedTests, report.numFailedTests)
 }
 
-async function browserTests(databaseUrl) {
+async function browserTests(databaseUrl, specs) {
   rmSync(BROWSER_REPORT, { force: true })
   const { code } = await suite(
     'browser tests',
     bin('playwright'),
-    ['test', '-c', 'e2e/playwright.config.ts'],
+    ['test', '-c', 'e2e/playwright.config.ts', ...specs],
     { env: { ...process.env, DATABASE_URL: databaseUrl, PINE_CHROMIUM: chromiumPath() } },
   )
   const { stats, suites } = existsSync(BROWSER_REPORT)
@@ -82,44 +98,98 @@ const triedAgain = (suites) =>
     ...triedAgain(inner),
   ])
 
+/** Files that differ from the last commit, of those that a tool looks at. */
+async function changedFiles() {
+  const list = async (...args) =>
+    (await must('asking git', 'git', args, { cwd: ROOT })).split('\n').filter((name) => name !== '')
+  const names = [
+    ...(await list('diff', '--name-only', '--diff-filter=d', 'HEAD')),
+    ...(await list('ls-files', '--others', '--exclude-standard')),
+  ]
+  return {
+    names,
+    code: names.filter((name) => /\.(ts|tsx|mjs|cjs)$/.test(name)),
+    specs: names.filter((name) => /^e2e\/tests\/.*\.spec\.ts$/.test(name)),
+  }
+}
+
+const TYPES = ['types', 'tsc', ['--build', '--pretty', 'false']]
+
+/** What has to do with every file, in two lanes: each leaves a core of the usual two to the other. */
+const everything = () => [
+  [
+    () => check('formatting', bin('prettier'), [...FORMATTING, '.']),
+    () => check('lint and the one-way import rule', bin('eslint'), [...LINT, '.']),
+  ],
+  [
+    ...[
+      TYPES,
+      ['nothing unused or undeclared', 'knip', ['--no-progress']],
+      [
+        'nothing that only tests use',
+        'knip',
+        ['--no-progress', '--production', '--include', 'exports'],
+      ],
+      ['no two files that need each other', 'depcruise', ['--output-type', 'err', ...SOURCES]],
+    ].map(
+      ([name, command, args]) =>
+        () =>
+          check(name, bin(command), args),
+    ),
+    () => build(),
+  ],
+]
+
+/** The checks of what differs from the last commit. */
+const ofChanged = ({ names, code }) => [
+  [
+    () => check('formatting', bin('prettier'), [...FORMATTING, '--ignore-unknown', ...names]),
+    ...(code.length === 0
+      ? []
+      : [() => check('lint', bin('eslint'), [...LINT, '--no-warn-ignored', ...code])]),
+  ],
+  [() => check(TYPES[0], bin(TYPES[1]), TYPES[2])],
+]
+
+async function build() {
+  const { buildClient } = await import('./build-client.mjs')
+  await timed('the client is built', buildClient)
+  return { passed: 0, failed: 0 }
+}
+
 await runScript(async () => {
   checkNode()
   checkRoom()
   await ensureNodeModules()
   await ensureDebianPackages([POSTGRESQL, CHROMIUM])
   const { startDatabase } = await import('./lib/database.mjs')
-  const { buildClient } = await import('./build-client.mjs')
+  const changed = process.argv.includes('--changed') ? await changedFiles() : undefined
+  if (changed?.names.length === 0) throw new Trouble('nothing differs from the last commit')
   const database = await startDatabase(`${STATE}-test`, { fresh: true, durable: false })
   const results = []
   try {
-    // Two at a time: each leaves a core of the usual two to the other.
-    const lanes = [
-      [
-        ['formatting', 'prettier', ['--check', '.', '--log-level', 'warn']],
-        ['lint and the one-way import rule', 'eslint', ['.', '--max-warnings', '0']],
-      ],
-      [
-        ['nothing unused or undeclared', 'knip', ['--no-progress']],
-        [
-          'nothing that only tests use',
-          'knip',
-          ['--no-progress', '--production', '--include', 'exports'],
-        ],
-        ...WORKSPACES.map((workspace) => [`types of ${workspace}`, 'tsc', ['-p', workspace]]),
-      ],
-    ]
     await Promise.all(
-      lanes.map(async (lane) => {
-        for (const [name, command, args] of lane)
-          results.push(await check(name, bin(command), args))
+      (changed ? ofChanged(changed) : everything()).map(async (lane) => {
+        for (const part of lane) results.push(await part())
       }),
     )
-    results.push(await unitTests(database.url('postgres')))
-    await buildClient()
-    results.push(await browserTests(database.url('postgres')))
+    results.push(
+      await unitTests(
+        database.url('postgres'),
+        changed ? ['--onlyChanged', '--passWithNoTests'] : [],
+      ),
+    )
+    if (changed === undefined || changed.specs.length > 0) {
+      if (changed) await build()
+      results.push(await browserTests(database.url('postgres'), changed?.specs ?? []))
+    }
   } finally {
     await database.stop()
   }
+  say(
+    `\n${parts.map(({ name, seconds }) => `${String(seconds).padStart(5)} s  ${name}`).join('\n')}`,
+  )
+  if (changed) say('only what differs from the last commit; npm test runs all of it')
   const passed = results.reduce((sum, result) => sum + result.passed, 0)
   const failed = results.reduce((sum, result) => sum + result.failed, 0)
   say(`${passed} passed, ${failed} failed`)

@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test'
+import type { Locator, Page } from '@playwright/test'
 import { barriers } from '../support/accessible'
 import { Machinist, openItsProgram } from '../support/machinist'
 import { v7 as uuid } from 'uuid'
@@ -8,212 +8,207 @@ import { mm, SENSOR_TWO_FIXTURES } from '../support/sheets'
 // They only look: both workers may share them.
 test.describe.configure({ mode: 'parallel' })
 
-const VIEWS: readonly { readonly name: string; readonly open: (page: Page) => Promise<unknown> }[] =
-  [
-    { name: 'set-ups', open: (page) => expect(page.getByText('Mirror cell plate')).toBeVisible() },
-    {
-      name: 'a length',
-      open: (page) =>
-        page
-          .getByText('Focuser body, two fixtures')
-          .click()
-          .then(() => expect(page.getByTestId('reading')).toBeVisible()),
-    },
-    {
-      name: 'a mismatch',
-      open: (page) =>
-        page
-          .getByText('Clamp ring', { exact: true })
-          .click()
-          .then(() => expect(page.getByTestId('mismatch')).toBeVisible()),
-    },
-    {
-      name: 'people',
-      open: async (page) => {
-        await page.goto(new URL('/people', page.url()).href)
-        await page.getByRole('button', { name: 'change Jory Fenn' }).click()
-        await page.getByRole('radio', { name: 'viewer' }).first().click()
-        await expect(page.getByRole('button', { name: 'Show a code' })).toBeVisible()
-      },
-    },
-    {
-      name: 'put away',
-      open: async (page) => {
-        await page.getByTestId('put-away').click()
-        await expect(page.getByRole('button', { name: 'Put away: Clamp ring' })).toBeVisible()
-      },
-    },
-    {
-      name: 'tools',
-      open: async (page) => {
-        await page.goto(new URL('/tools', page.url()).href)
-        await expect(page.getByTestId('tools')).toBeVisible()
-      },
-    },
-    {
-      name: 'a tool',
-      open: async (page) => {
-        await page.goto(new URL('/tools', page.url()).href)
-        await page.getByRole('link', { name: /50 mm face mill/ }).click()
-        await page.getByTestId('happened').click()
-        await page.getByRole('radio', { name: 'broken' }).click()
-        await expect(page.getByTestId('falls')).toBeVisible()
-      },
-    },
-    {
-      name: 'what still holds',
-      open: async (page) => {
-        await page.getByText('Spider hub').click()
-        await expect(page.getByTestId('take-over')).toBeVisible()
-      },
-    },
-    {
-      name: 'what is asked of a machine',
-      open: async (page) => {
-        await page.goto(new URL('/shop', page.url()).href)
-        await page.getByRole('button', { name: 'what is asked of Mill 2' }).click()
-        await expect(page.getByTestId('policy-reason')).toBeVisible()
-      },
-    },
-    {
-      name: 'a record',
-      open: (page) =>
-        page
-          .getByText('Mirror cell plate')
-          .click()
-          .then(() => expect(page.getByTestId('frozen')).toBeVisible()),
-    },
-    ...(
-      [
-        ['home', 'Drawtube flange', undefined, /Home the machine/],
-        ['holding', 'Drawtube flange', 'holding', /Seat the part/],
-        ['what is needed first', 'Drawtube flange', 'tip-on-plane:T2', /First: Home/],
-        ['a touch around a bore', 'Eyepiece adapter', 'circle-point:G54:2', /Touch 2 around/],
-        ['a proof', 'Eyepiece adapter', undefined, /Send T3 over zero/],
-        ['an air cut that waits', 'Eyepiece adapter', 'air-cut', /First: G54 with T3/],
-        ['a release that waits', 'Eyepiece adapter', 'record', /steps are still open/],
-        ['a program looked over', 'Drawtube flange', 'program', /Look the program over/],
-        ['a first part', 'Mirror cell plate', 'first-part', /Cut the first part/],
-      ] as const
-    ).map(([name, setup, step, words]) => ({
-      name,
-      open: async (page: Page) => {
-        await page.getByText(setup).click()
-        await page.waitForURL(/setups\/.{36}/)
-        if (step !== undefined)
-          await page.goto(`${page.url().split('?')[0]}?step=${encodeURIComponent(step)}`)
-        await expect(page.getByText(words).first()).toBeVisible()
-      },
-    })),
-    {
-      name: 'a program',
-      open: async (page) => {
-        await page.getByText('Drawtube flange').click()
-        await openItsProgram(page)
-        // The runs that mend it may have been before.
-        await expect(page.getByTestId('verdict')).toBeVisible()
-      },
-    },
-    {
-      name: 'something changed',
-      open: async (page) => {
-        await page.getByText('Eyepiece adapter').click()
-        await page.getByTestId('changed').click()
-        await page.getByRole('radio', { name: 'A tool broke' }).click()
-        await expect(page.getByTestId('it-happened')).toBeVisible()
-      },
-    },
-    {
-      name: 'where a number comes from',
-      open: async (page) => {
-        await page.getByText('Eyepiece adapter').click()
-        await page.waitForURL(/setups\/.{36}/)
-        await page.goto(`${page.url().split('?')[0]}?step=key-in%3AH3`)
-        await page.getByRole('button', { name: 'where H3 comes from' }).click()
-        await expect(page.getByTestId('how-good')).toBeVisible()
-      },
-    },
-    {
-      name: 'the shop',
-      open: (page) =>
-        page
-          .getByRole('link', { name: 'Shop' })
-          .click()
-          .then(() => expect(page.getByText('50 mm setter')).toBeVisible()),
-    },
-    {
-      name: 'a new set-up',
-      open: (page) =>
-        page
-          .getByRole('button', { name: 'New set-up' })
-          .click()
-          .then(() => expect(page.getByTestId('job-name')).toBeVisible()),
-    },
-    {
-      name: 'the part of a new set-up',
-      open: async (page) => {
-        await page.getByRole('button', { name: 'New set-up' }).click()
-        await page.getByTestId('job-name').fill('Plate')
-        await page.getByRole('radio', { name: 'Mill 2' }).click()
-        await new Machinist(page, '').sameTools()
-        await page.getByTestId('go-on').click()
-        await expect(page.getByTestId('stock-X')).toBeVisible()
-      },
-    },
-  ]
+interface View {
+  readonly name: string
+  readonly open?: (page: Page) => Promise<unknown>
+  /** What is to be seen of it: by that it is known when it is there. */
+  readonly shows: (page: Page) => Locator
+}
 
-for (const scheme of ['light', 'dark'] as const)
-  for (const [size, viewport] of [
-    ['phone', { width: 390, height: 844 }],
-    ['wide', { width: 1280, height: 800 }],
-  ] as const)
-    test(`every main view is accessible: ${scheme}, ${size}`, async ({ browser, demo }) => {
-      // axe wants a context of its own.
-      const context = await browser.newContext({ viewport, colorScheme: scheme })
-      const page = await context.newPage()
-      const mira = new Machinist(page, demo.address)
-      await mira.signIn('Mira Toller')
-      const found: string[] = []
-      for (const { name, open } of VIEWS) {
-        await page.goto(demo.address)
-        await open(page)
-        found.push(...(await barriers(page)).map((barrier) => `${name}: ${barrier}`))
-      }
-      expect(found).toEqual([])
-      await context.close()
-    })
+const text = (words: string | RegExp) => (page: Page) => page.getByText(words).first()
+const field = (testId: string) => (page: Page) => page.getByTestId(testId)
+const press = (words: string) => (page: Page) => page.getByText(words, { exact: true }).click()
 
-// Twice the text on a phone and on a wide screen is half the room in CSS pixels.
-for (const viewport of [
+/** A page beside the list. */
+const at = async (page: Page, path: string) => page.goto(new URL(path, page.url()).href)
+
+/** A set-up of the list, at one of its steps. */
+async function stepOf(page: Page, setup: string, step: string): Promise<void> {
+  await page.getByText(setup).click()
+  await page.waitForURL(/setups\/.{36}/)
+  await at(page, `${page.url().split('?')[0]}?step=${encodeURIComponent(step)}`)
+}
+
+const VIEWS: readonly View[] = [
+  { name: 'set-ups', shows: text('Mirror cell plate') },
+  { name: 'a length', open: press('Focuser body, two fixtures'), shows: field('reading') },
+  { name: 'a mismatch', open: press('Clamp ring'), shows: field('mismatch') },
+  {
+    name: 'people',
+    open: async (page) => {
+      await at(page, '/people')
+      await page.getByRole('button', { name: 'change Jory Fenn' }).click()
+      await page.getByRole('radio', { name: 'viewer' }).first().click()
+    },
+    shows: (page) => page.getByRole('button', { name: 'Show a code' }),
+  },
+  {
+    name: 'put away',
+    open: (page) => page.getByTestId('put-away').click(),
+    shows: (page) => page.getByRole('button', { name: 'Put away: Clamp ring' }),
+  },
+  { name: 'tools', open: (page) => at(page, '/tools'), shows: field('tools') },
+  {
+    name: 'a tool',
+    open: async (page) => {
+      await at(page, '/tools')
+      await page.getByRole('link', { name: /50 mm face mill/ }).click()
+      await page.getByTestId('happened').click()
+      await page.getByRole('radio', { name: 'broken' }).click()
+    },
+    shows: field('falls'),
+  },
+  { name: 'what still holds', open: press('Spider hub'), shows: field('take-over') },
+  {
+    name: 'what is asked of a machine',
+    open: async (page) => {
+      await at(page, '/shop')
+      await page.getByRole('button', { name: 'what is asked of Mill 2' }).click()
+    },
+    shows: field('policy-reason'),
+  },
+  { name: 'a record', open: press('Mirror cell plate'), shows: field('frozen') },
+  { name: 'home', open: press('Drawtube flange'), shows: text(/Home the machine/) },
+  { name: 'a proof', open: press('Eyepiece adapter'), shows: text(/Send T3 over zero/) },
+  ...(
+    [
+      ['holding', 'Drawtube flange', 'holding', /Seat the part/],
+      ['what is needed first', 'Drawtube flange', 'tip-on-plane:T2', /First: Home/],
+      ['a touch around a bore', 'Eyepiece adapter', 'circle-point:G54:2', /Touch 2 around/],
+      ['an air cut that waits', 'Eyepiece adapter', 'air-cut', /First: G54 with T3/],
+      ['a release that waits', 'Eyepiece adapter', 'record', /steps are still open/],
+      ['a program looked over', 'Drawtube flange', 'program', /Look the program over/],
+      ['a first part', 'Mirror cell plate', 'first-part', /Cut the first part/],
+    ] as const
+  ).map(([name, setup, step, words]) => ({
+    name,
+    open: (page: Page) => stepOf(page, setup, step),
+    shows: text(words),
+  })),
+  {
+    name: 'a program',
+    open: async (page) => {
+      await page.getByText('Drawtube flange').click()
+      await openItsProgram(page)
+    },
+    // The runs that mend it may have been before.
+    shows: field('verdict'),
+  },
+  {
+    name: 'something changed',
+    open: async (page) => {
+      await page.getByText('Eyepiece adapter').click()
+      await page.getByTestId('changed').click()
+      await page.getByRole('radio', { name: 'A tool broke' }).click()
+    },
+    shows: field('it-happened'),
+  },
+  {
+    name: 'where a number comes from',
+    open: async (page) => {
+      await stepOf(page, 'Eyepiece adapter', 'key-in:H3')
+      await page.getByRole('button', { name: 'where H3 comes from' }).click()
+    },
+    shows: field('how-good'),
+  },
+  {
+    name: 'the shop',
+    open: (page) => page.getByRole('link', { name: 'Shop' }).click(),
+    shows: text('50 mm setter'),
+  },
+  {
+    name: 'a new set-up',
+    open: (page) => page.getByRole('button', { name: 'New set-up' }).click(),
+    shows: field('job-name'),
+  },
+  {
+    name: 'the part of a new set-up',
+    open: async (page) => {
+      await page.getByRole('button', { name: 'New set-up' }).click()
+      await page.getByTestId('job-name').fill('Plate')
+      await page.getByRole('radio', { name: 'Mill 2' }).click()
+      await new Machinist(page, '').sameTools()
+      await page.getByTestId('go-on').click()
+    },
+    shows: field('stock-X'),
+  },
+]
+
+const PHONE = { width: 390, height: 844 }
+const WIDE = { width: 1280, height: 800 }
+
+/** As it is looked at for what keeps somebody from using it. */
+const LOOKS = [
+  { scheme: 'light', size: PHONE },
+  { scheme: 'dark', size: PHONE },
+  { scheme: 'dark', size: WIDE },
+  { scheme: 'light', size: WIDE },
+] as const
+
+/** Twice the text on a phone and on a wide screen is half the room in CSS pixels. */
+const TWICE_THE_TEXT = [
   { width: 320, height: 422 },
   { width: 640, height: 400 },
-])
-  test(`text at twice its size, a phone lying down, ${viewport.width} px: nothing is cut off, all can be reached`, async ({
+]
+
+/** What is cut off, or cannot be reached. */
+async function outOfReach(page: Page): Promise<readonly string[]> {
+  const { scroll, width } = await page.evaluate(() => ({
+    scroll: document.documentElement.scrollWidth,
+    width: window.innerWidth,
+  }))
+  const wider = scroll > width ? [`${scroll} px wide, on ${width} px`] : []
+  const next = page.getByTestId('next').first()
+  if ((await next.count()) === 0) return wider
+  await next.scrollIntoViewIfNeeded()
+  await expect(next).toBeInViewport()
+  return wider
+}
+
+// Each view is opened once and looked at in every way; in parts, one for whoever of the two has time.
+const PARTS = 4
+
+for (let part = 0; part < PARTS; part += 1)
+  test(`every main view is accessible, in light and dark, on a phone, wide, and at twice the text: part ${part + 1}`, async ({
     browser,
     demo,
   }) => {
-    const context = await browser.newContext({ viewport, reducedMotion: 'reduce' })
+    // axe wants a context of its own.
+    const context = await browser.newContext({ viewport: PHONE, reducedMotion: 'reduce' })
     const page = await context.newPage()
     const mira = new Machinist(page, demo.address)
     await mira.signIn('Mira Toller')
-    for (const { name, open } of VIEWS) {
-      await page.goto(demo.address)
-      await open(page)
-      const { scroll, width } = await page.evaluate(() => ({
-        scroll: document.documentElement.scrollWidth,
-        width: window.innerWidth,
-      }))
-      expect(scroll, `${name} at ${viewport.width} px`).toBeLessThanOrEqual(width)
-      const next = page.getByTestId('next')
-      if ((await next.count()) > 0) {
-        await next.first().scrollIntoViewIfNeeded()
-        await expect(next.first(), `${name} at ${viewport.width} px`).toBeInViewport()
+    const found: string[] = []
+    for (const { name, open, shows } of VIEWS.filter((_, index) => index % PARTS === part)) {
+      const show = async () => {
+        await page.goto(demo.address)
+        await open?.(page)
+        await expect(shows(page)).toBeVisible()
       }
+      // What another size draws anew may have forgotten what was opened.
+      const resize = async (size: { width: number; height: number }) => {
+        await page.setViewportSize(size)
+        await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(drawn)))
+        if (!(await shows(page).isVisible())) await show()
+      }
+      await page.setViewportSize(PHONE)
+      await show()
+      for (const { scheme, size } of LOOKS) {
+        await page.emulateMedia({ colorScheme: scheme })
+        await resize(size)
+        for (const barrier of await barriers(page))
+          found.push(`${name}, ${scheme}, ${size.width} px: ${barrier}`)
+      }
+      for (const size of TWICE_THE_TEXT) {
+        await resize(size)
+        for (const what of await outOfReach(page)) found.push(`${name}, twice the text: ${what}`)
+      }
+      const moving = await page.evaluate(
+        () => document.getAnimations().filter(({ playState }) => playState === 'running').length,
+      )
+      if (moving > 0) found.push(`${name}: ${moving} things move, and less motion was asked for`)
     }
-    const moving = await page.evaluate(
-      () => document.getAnimations().filter(({ playState }) => playState === 'running').length,
-    )
-    expect(moving).toBe(0)
+    expect(found).toEqual([])
     await context.close()
   })
 

@@ -68,7 +68,8 @@ const summaryOf = async (id: string) =>
 
 /** Proves the one tool and does what reads no number. */
 async function seeToEverything(id: string) {
-  for (const of of ['home', 'clean', 'gauges', 'holding']) await addFact(id, 'check-off', { of })
+  for (const check of ['home', 'clean', 'gauges', 'holding'])
+    await addFact(id, 'check-off', { of: check })
   await addFact(id, 'proof', proof('25.00'))
   await addFact(id, 'check-off', { of: 'air-cut', how: 'graphics' })
   await addFact(id, 'check-off', { of: 'first-part', measured: [] })
@@ -289,7 +290,8 @@ describe('the whole run', () => {
   test('a proof that nobody made, and one that did not stand over zero, hold the release up', async () => {
     const id = await makeSetup()
     await keyEverything(id)
-    for (const of of ['home', 'clean', 'gauges', 'holding']) await addFact(id, 'check-off', { of })
+    for (const check of ['home', 'clean', 'gauges', 'holding'])
+      await addFact(id, 'check-off', { of: check })
     await addFact(id, 'check-off', { of: 'air-cut', how: 'graphics' })
     await addFact(id, 'check-off', { of: 'first-part', measured: [] })
     const release = async () => (await addFact(id, 'record', {})).body.error?.received ?? 'released'

@@ -11,7 +11,9 @@ export {
   PROGRAM_JUDGEMENTS,
   PROGRAM_PROBLEMS,
   type ProgramJudgement,
+  type ProgramJudgementCode,
   type ProgramProblem,
+  type ProgramProblemCode,
   type ProgramReading,
 } from './program-types'
 export { readProgram, readProgramPieces } from './read-program'

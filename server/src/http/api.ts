@@ -1,3 +1,5 @@
+// The inferred type of the API names these: what is built of it can be written down only where they are known.
+import type {} from '@pine/core/touch'
 import { Hono } from 'hono'
 import { besideFactSchema } from './beside-fact'
 import { bodyLimit } from 'hono/body-limit'

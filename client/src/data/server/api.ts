@@ -7,8 +7,11 @@ import { noteReached } from './connection'
 /** Nobody waits longer for an answer: a network that is half gone answers never. */
 const LONGEST_ANSWER_MS = 20_000
 
+/** Named, for written out it is longer than the compiler writes a type. */
+type Routes = ReturnType<typeof hc<Api>>['api']
+
 /** The typed client: paths and bodies come from the server's routes, answers are checked by the contract. */
-export const api = hc<Api>('/', {
+export const api: Routes = hc<Api>('/', {
   fetch: (input: RequestInfo | URL, init?: RequestInit) =>
     fetch(input, { ...init, signal: AbortSignal.timeout(LONGEST_ANSWER_MS) }),
 }).api

@@ -1,1 +1,0 @@
-module.exports = { presets: [['babel-preset-expo', { reanimated: false, worklets: false }]] }
