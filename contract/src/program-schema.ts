@@ -7,6 +7,7 @@ import {
   PROGRAM_PROBLEMS,
   type ProgramReading,
 } from '@pine/core/program'
+import { asCore } from './same-fields'
 
 /** Lengths of what was read stay the whole nanometres that they were worked out in. */
 const nanometres = z.int() as unknown as z.ZodType<Nanometres, number>
@@ -85,9 +86,8 @@ const readingShape = z.strictObject({
   writesOffsets: z.array(place).max(1000),
 })
 
-/** The same, typed as core reads it: a field that this schema lacks does not compile. */
-export const programReadingSchema: z.ZodType<ProgramReading, ProgramReading> =
-  readingShape as z.ZodType<ProgramReading, unknown> as z.ZodType<ProgramReading, ProgramReading>
+/** The same, typed as core reads it: a field that one of the two lacks does not compile. */
+export const programReadingSchema = asCore<ProgramReading>()(readingShape, true)
 
 export const sha256 = z.string().regex(/^[0-9a-f]{64}$/, 'a SHA-256 in lower-case hexadecimal')
 

@@ -15,6 +15,7 @@ import {
   setupSheetSchema,
 } from './setup-schema'
 import { readingSchema } from './reading-schema'
+import type { SameFields } from './same-fields'
 
 /** A kind of fact: what its body is, and what a person calls the one that they entered. */
 export interface FactKindOf {
@@ -130,7 +131,7 @@ export const factWords = ({ kind, body }: NewFact): string =>
 
 // Core owns the shape that it computes on and may not import a validator, so the two are held
 // equal here: a field that is added on one side alone does not compile.
-type Exact<A, B> = [A] extends [B] ? ([B] extends [A] ? true : never) : never
+type Exact<A, B> = [A] extends [B] ? ([B] extends [A] ? SameFields<A, B> : never) : never
 
 // A length is a number with a name, and no object to look into.
 type DeepReadonly<T> = T extends number

@@ -13,8 +13,8 @@ import type { MachineAxis, OffsetRow } from '../address/row'
 import type { EventBody, SetupEvent } from './event'
 import type { Measured } from './measured'
 
-/** What was read: a machine position at contact, or a relative counter for a carried difference. */
-export type ReadingBody = Quantity & {
+/** What every reading says, whatever it reads. */
+export interface ReadAtContact {
   readonly read: WrittenLength
   /** Gauge ids: what lay between, or what stood in the spindle. A gauge used twice is listed twice. */
   readonly with: readonly string[]
@@ -40,6 +40,9 @@ export type ReadingBody = Quantity & {
   /** A fixed setter's contact was pressed by hand just before, and the control showed it. */
   readonly contactShown?: true
 }
+
+/** What was read: a machine position at contact, or a relative counter for a carried difference. */
+export type ReadingBody = Quantity & ReadAtContact
 
 export type Reading = Entered & ReadingBody
 

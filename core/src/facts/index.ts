@@ -5,6 +5,7 @@ export {
   type CheckOff,
   LIFT_PLACES,
   READ_BACK_MOMENTS,
+  type ReadAtContact,
   SHORT_READ_BACKS,
   type ShortReadBack,
   type Lift,

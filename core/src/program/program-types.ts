@@ -140,7 +140,8 @@ export const NEED_JUDGEMENTS = [
 export type ProgramJudgementCode =
   (typeof PROGRAM_JUDGEMENTS)[number] | (typeof NEED_JUDGEMENTS)[number]
 
-export interface ProgramJudgement extends ProgramPlace {
+/** What the text of a program tells by itself. */
+export interface TextJudgement extends ProgramPlace {
   readonly code: ProgramJudgementCode
   /** `danger`: it can crash or scrap; `look`: it may be meant; `note`: good to know. */
   readonly severity: 'danger' | 'look' | 'note'
@@ -153,16 +154,20 @@ export interface ProgramJudgement extends ProgramPlace {
    * substituted tool cuts, below zero into it.
    */
   readonly amount?: Nanometres
+  /** Turns a minute that are called for. */
+  readonly speed?: number
+  /** Turns a minute that are allowed. */
+  readonly limit?: number
+}
+
+/** The same, or what it tells beside a sheet. */
+export interface ProgramJudgement extends TextJudgement {
   /** A number in the comments at its head, and the sheet's own. */
   readonly head?: {
     readonly of: HeadNumber['of']
     readonly says: Nanometres
     readonly sheet: Nanometres
   }
-  /** Turns a minute that are called for. */
-  readonly speed?: number
-  /** Turns a minute that are allowed. */
-  readonly limit?: number
 }
 
 export interface ProgramReading {
@@ -173,7 +178,7 @@ export interface ProgramReading {
   readonly unit?: LengthUnit | undefined
   readonly operations: readonly Operation[]
   readonly problems: readonly ProgramProblem[]
-  readonly judgements: readonly ProgramJudgement[]
+  readonly judgements: readonly TextJudgement[]
   /** Problems and judgements beyond the first so many: counted, not kept. */
   readonly leftOut: number
   /** Work offsets that the program itself writes. */
