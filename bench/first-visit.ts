@@ -2,7 +2,7 @@ import { cpSync, mkdirSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { chromium, type Browser } from '@playwright/test'
-import { buildClient, exportPage } from '../scripts/build-client.mjs'
+import { buildClient, compressClient, compressPage, exportPage } from '../scripts/build-client.mjs'
 import { freePort } from '../scripts/lib/ports.mjs'
 import { startServer } from '../scripts/lib/serve.mjs'
 import { line, quantile } from './support/shop'
@@ -39,6 +39,9 @@ async function emptyPage(): Promise<void> {
   cpSync(join(ROOT, 'bench/support/empty-page.txt'), join(EMPTY, 'src/app/index.tsx'))
   await exportPage(EMPTY)
 }
+
+/** Of Brotli: as small as npm start makes the client. */
+const SMALLEST = 11
 
 interface Visit {
   readonly bytes: number
@@ -82,7 +85,9 @@ async function visits(browser: Browser, address: string): Promise<readonly [Visi
 }
 
 await buildClient()
+compressClient()
 await emptyPage()
+compressPage(join(EMPTY, 'dist'), SMALLEST)
 const databaseUrl = process.env['DATABASE_URL'] ?? ''
 const start = async (clientFolder: string) =>
   startServer({ databaseUrl, port: await freePort(), demo: true, clientFolder })

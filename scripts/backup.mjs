@@ -7,7 +7,7 @@ import { ensureNodeModules } from './lib/packages.mjs'
 import { runScript, say } from './lib/say.mjs'
 
 await runScript(async () => {
-  await ensureNodeModules()
+  await ensureNodeModules({ toRun: true })
   const [asked] = process.argv.slice(2)
   const file = asked === undefined ? join(BACKUPS, backupName(new Date())) : resolve(asked)
   const { facts, records, altered } = await withDatabase((url) => backUp(url, file))

@@ -8,6 +8,7 @@ import {
   mkdirSync,
   readdirSync,
   readFileSync,
+  renameSync,
   writeFileSync,
 } from 'node:fs'
 import { join } from 'node:path'
@@ -147,17 +148,37 @@ async function finishPage(dist) {
   if (warnings.length > 0) throw new Trouble(`the service worker: ${warnings.join('; ')}`)
 }
 
-const SMALLEST = { params: { [constants.BROTLI_PARAM_QUALITY]: constants.BROTLI_MAX_QUALITY } }
+/** Nearly as small as can be, in a twentieth of the time: nobody waits for the last tenth before the first start. */
+const QUICK = 9
 
-/** Each file once, small, beside itself: compressing at each request costs a phone its time. */
-function compressPage(dist) {
+/**
+ * Each file once, small, beside itself: compressing at each request costs a phone its time. As small as can be takes twenty seconds of
+ * a processor: that is done while the page is served already (scripts/compress-client.mjs).
+ */
+export function compressPage(dist, quality = QUICK) {
   for (const name of readdirSync(dist, { recursive: true })) {
     if (!/\.(html|js|css|svg|json|webmanifest|wasm)$/.test(name)) continue
     const path = join(dist, name)
     const bytes = readFileSync(path)
-    writeFileSync(`${path}.br`, brotliCompressSync(bytes, SMALLEST))
-    writeFileSync(`${path}.gz`, gzipSync(bytes, { level: 9 }))
+    const params = { [constants.BROTLI_PARAM_QUALITY]: quality }
+    writeWhole(`${path}.br`, brotliCompressSync(bytes, { params }))
+    writeWhole(`${path}.gz`, gzipSync(bytes, { level: 9 }))
   }
+}
+
+/** Who is sent the file meanwhile gets the one of before, or this one, and no half. */
+function writeWhole(path, bytes) {
+  writeFileSync(`${path}.new`, bytes)
+  renameSync(`${path}.new`, path)
+}
+
+/** The client that was built, as small as can be; nothing where it is so already. */
+export function compressClient() {
+  const mark = join(CLIENT, 'dist/.smallest')
+  const built = readFileSync(MARK, 'utf8')
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === built) return
+  compressPage(join(CLIENT, 'dist'), constants.BROTLI_MAX_QUALITY)
+  writeFileSync(mark, built)
 }
 
 /** Exports a project of Expo to its folder dist, ready to be served. */

@@ -47,7 +47,7 @@ const ownNames = () => [
 ]
 
 await runScript(async () => {
-  await ensureNodeModules()
+  await ensureNodeModules({ toRun: true })
   const { generate } = await import('selfsigned')
   mkdirSync(FOLDER, { recursive: true, mode: 0o700 })
   // The server answers to this machine's own names by itself; to these once it is told them.

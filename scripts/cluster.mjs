@@ -26,7 +26,7 @@ await runScript(async () => {
     )
   checkNode()
   checkRoom()
-  await ensureNodeModules()
+  await ensureNodeModules({ toRun: true })
   await ensureDebianPackages(CLUSTER)
   const { Cluster } = await import('./lib/cluster.mjs')
   const { buildClient } = await import('./build-client.mjs')

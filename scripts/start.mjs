@@ -1,5 +1,6 @@
 #!/usr/bin/env node
 // npm start: installs what is missing, starts the database, builds, serves the demo, prints the address.
+import { spawn } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import { hostname, networkInterfaces } from 'node:os'
 import { join } from 'node:path'
@@ -11,7 +12,7 @@ import {
   ensureNodeModules,
   POSTGRESQL,
 } from './lib/packages.mjs'
-import { STATE } from './lib/paths.mjs'
+import { ROOT, STATE } from './lib/paths.mjs'
 import { freePort } from './lib/ports.mjs'
 import { forgetRunning, holdStartLock, tellRunning } from './lib/run-file.mjs'
 import { inRed, runScript, say, Trouble } from './lib/say.mjs'
@@ -35,16 +36,17 @@ await runScript(async () => {
   process.on('exit', letGo)
   if (fresh) await confirmFresh()
   checkRoom()
-  await ensureNodeModules()
+  await Promise.all([
+    ensureNodeModules({ toRun: true }),
+    ...(process.env['DATABASE_URL'] ? [] : [ensureDebianPackages([POSTGRESQL])]),
+  ])
   const { startDatabase } = await import('./lib/database.mjs')
   const { buildClient } = await import('./build-client.mjs')
   const { endLeftServers, startServer } = await import('./lib/serve.mjs')
   // What a killed start left running holds the port and the database.
   await endLeftServers()
   const port = await choosePort(wantedPort)
-  await buildClient()
-
-  const database = await openDatabase(startDatabase, fresh)
+  let database
   let server
   let isStopping = false
   let copies
@@ -53,7 +55,7 @@ await runScript(async () => {
     clearInterval(copies)
     forgetRunning()
     await server?.stop()
-    await database.stop()
+    await database?.stop()
   }
   // From here on Ctrl-C stops what was started, in order: the server first, then its database.
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
@@ -61,6 +63,15 @@ await runScript(async () => {
       say('\nStopping …')
       void stop().then(() => process.exit(0))
     })
+  // One waits for the disk, the other for the processor.
+  const opened = openDatabase(startDatabase, fresh).then((one) => (database = one))
+  try {
+    await Promise.all([buildClient(), opened])
+  } catch (cause) {
+    await opened.catch(() => undefined)
+    await stop()
+    throw cause
+  }
   // Invented people have a PIN that everybody can read: they are there on this machine alone, or where it is asked.
   const demo =
     process.argv.includes('--demo') ||
@@ -77,6 +88,7 @@ await runScript(async () => {
   tellRunning({ pid: process.pid, address: server.address, databaseUrl: database.url })
   say(readyWords(server, demo))
   copies = keepCopies(database.url)
+  spawn(process.execPath, [join(ROOT, 'scripts/compress-client.mjs')], { stdio: 'ignore' }).unref()
   const isOver = () => isStopping
   const serveAgain = async () => {
     server = await serve()
@@ -214,7 +226,6 @@ async function openDatabase(startDatabase, fresh) {
       supervised: () => new Promise(() => {}),
     }
   }
-  await ensureDebianPackages([POSTGRESQL])
   let cluster = await startDatabase(DATA, { fresh, keepOld: true }).catch(async (cause) => {
     throw cause instanceof Trouble ? new Trouble(`${cause.message} ${await wayBack()}`) : cause
   })

@@ -91,4 +91,6 @@ declare module '*/packages.mjs' {
 declare module '*/build-client.mjs' {
   export function buildClient(): Promise<void>
   export function exportPage(project: string): Promise<void>
+  export function compressPage(dist: string, quality?: number): void
+  export function compressClient(): void
 }

@@ -350,7 +350,7 @@ test('what would make a number surer, and what a conversion lacks', () => {
   expect(describeAdvice({ do: 'read-finer', sourceId: 'x' })).toContain('more decimals')
   expect([describeVerdict('fit'), describeVerdict('undecided'), describeVerdict('unfit')]).toEqual([
     'sure enough',
-    'not surely enough',
+    'may not be sure enough',
     'not sure enough',
   ])
   const gaps = (['registers', 'lengths', 'plane', 'nose', 'part-top', 'master'] as const).map(
