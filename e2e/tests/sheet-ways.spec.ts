@@ -74,17 +74,9 @@ test('a sheet in its own way: a machine without switches, a master tool, a bore,
   await mira.look('sheet-zero')
   await page.getByTestId('go-on').click()
 
-  // The path is its own: marks first, no plane for a master alone, four touches, one diameter.
+  // The path is its own: marks first, of which this one has none, no plane for a master alone, four touches, one diameter.
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Drive to the marks/)
-  await mira.numbers({
-    Xdial: '0',
-    Xcoarse: '0',
-    Ydial: '0',
-    Ycoarse: '0',
-    Zdial: '0',
-    Zcoarse: '0',
-  })
-  await mira.next()
+  await page.getByRole('button', { name: 'There are no marks' }).click()
   await mira.seeTo(/Clean the seats/)
   await mira.seeTo(/Lay out the gauges/)
   // Its sheet says 10.5: a reading of another tool is told before it is entered.
