@@ -50,8 +50,9 @@ export function TraceView({ title, chain, setup, onStep, onClose }: TraceViewPro
               paddingVertical="$2"
               first={index === 0}
               alignItems="baseline"
+              flexWrap="wrap"
             >
-              <Column flex={1} gap={0}>
+              <Column flexGrow={1} flexBasis={170} gap={0}>
                 <Words>{describeRole(line.role)}</Words>
                 <Words as="note">
                   {line.kind === 'reading'
@@ -59,10 +60,13 @@ export function TraceView({ title, chain, setup, onStep, onClose }: TraceViewPro
                     : line.name}
                 </Words>
               </Column>
-              <Digits as="lead">
-                {describeTerm(line, index === 0)} {line.unit}
-              </Digits>
-              <ToStep step={readings.get(line.sourceId)} onStep={onStep} />
+              {/* Where there is no room beside its words, beneath them. */}
+              <Row alignItems="baseline" marginLeft="auto">
+                <Digits as="lead">
+                  {describeTerm(line, index === 0)} {line.unit}
+                </Digits>
+                <ToStep step={readings.get(line.sourceId)} onStep={onStep} />
+              </Row>
             </Line>
           ))}
         <View borderTopWidth={2} borderColor="$ink">
