@@ -252,9 +252,11 @@ describe('a zero that is looked for by its marks', () => {
     expect(of({ X: dial('0.1') }, { X: dial('1.36') })?.shift).toBeUndefined()
     expect(of({ X: dial('0.1') }, { X: dial('1.34') })?.shift).toBeDefined()
     // A scale alone is no finer than it is: X is touched again, as is what was not found at all.
-    expect(of({ X: { coarse: mm('100') } }, { X: { coarse: mm('100') } })).toMatchObject({
-      anew: ['X', 'Y', 'Z'],
-      shift: {},
+    expect(of({ X: { coarse: mm('100') } }, { X: { coarse: mm('100') } })).toBeUndefined()
+    const scaleOfX = { X: { coarse: mm('100') }, Y: dial('2') }
+    expect(of(scaleOfX, scaleOfX)).toMatchObject({
+      anew: ['X', 'Z'],
+      shift: { Y: mm('0.000000') },
     })
     expect(of({ X: dial('1'), Y: dial('2') }, { Y: dial('2') })).toMatchObject({
       anew: ['X', 'Z'],

@@ -119,6 +119,11 @@ describe('home by marks', () => {
       missing:
         'X: dial and scale do not agree on one turn of the dial. Find the mark again, or leave X empty.',
     })
+    // A dial that was not written down the first time is from now on, with the way that it counts.
+    const onlyX = written(only({ Xdial: '1' }))
+    const more = finding(only({ Xdial: '1', Ydial: '2' }), onlyX)
+    expect(more.dials).toEqual(['Y'])
+    expect(outcomeOf(more)).toMatchObject({ counts: 'Y' })
     // Nothing was found: a new home, and nothing is carried over.
     expect(factsOf(finding(only({})))).toEqual([
       { kind: 'check-off', body: { of: 'home', marks: {} } },

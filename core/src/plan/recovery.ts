@@ -23,7 +23,7 @@ export interface Recovery {
 }
 
 /**
- * Undefined where nothing was lost, or no marks were written down: zero is then set afresh and what was
+ * Undefined where nothing was lost, or no dial was written down: zero is then set afresh and what was
  * read before is read again.
  */
 export function recoveryOf(document: SetupDocument, now: AxisMarks): Recovery | undefined {
@@ -32,6 +32,8 @@ export function recoveryOf(document: SetupDocument, now: AxisMarks): Recovery | 
   const before = lost && homeBefore(checkOffs, lost.place)
   if (before === undefined) return undefined
   const { marks } = before
+  // A scale alone finds nothing again: marks are written down as at the first time.
+  if (AXES.every((axis) => marks[axis]?.dial === undefined)) return undefined
   const axes = foundBy(sheet, marks, now)
   const anew = AXES.filter((axis) => marks[axis]?.dial === undefined || isEmpty(now[axis]))
   const isWhole = AXES.every((axis) => anew.includes(axis) || axes[axis]?.certain === true)

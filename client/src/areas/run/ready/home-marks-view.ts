@@ -55,7 +55,7 @@ export function homeMarksView(
   const recovery = recoveryOf(document, marksOf(written, counts))
   return recovery === undefined
     ? writeView(words, marksOf(written, counts), counts)
-    : findView(setup, words, recovery, marksOf(written, { ...counts, ...countsOf(recovery.marks) }))
+    : findView(setup, words, recovery, written, { ...counts, ...countsOf(recovery.marks) })
 }
 
 function writeView(words: CheckWords, marks: AxisMarks, counts: DialsCount): HomeMarksView {
@@ -85,9 +85,13 @@ function findView(
   { solution }: StandingSetup,
   { caution }: CheckWords,
   recovery: Recovery,
-  marks: AxisMarks,
+  written: WrittenMarks,
+  counts: DialsCount,
 ): HomeMarksView {
   const { shift, axes, anew } = recovery
+  const marks = marksOf(written, counts)
+  // Of a dial that was not written down before it is asked which way it counts.
+  const dials = dialsIn(marks).filter((axis) => recovery.marks[axis]?.dial === undefined)
   const write = lengthWriter(solution)
   const found = AXES.flatMap((axis): readonly FoundLine[] => {
     const one = axes[axis]
@@ -104,13 +108,13 @@ function findView(
     caution,
     next: 'Found',
     was: (key) => wasAt(recovery.marks, key),
-    dials: [],
+    dials,
     found:
       anew.length === 0 ? found : [...found, { key: 'anew', wrong: true, words: marksAnew(anew) }],
     outcome:
       shift === undefined
         ? { missing: notFound(recovery, found) }
-        : { facts: [...recovered(shift), atHome(marks)] },
+        : (countsMissing(dials, counts) ?? { facts: [...recovered(shift), atHome(marks)] }),
     without: undefined,
   }
 }
