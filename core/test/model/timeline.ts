@@ -122,9 +122,14 @@ export class Timeline {
         if (this.beforeLoss === undefined) return
         // The marks were written down in the frame of the last home with marks, else in the one that was lost last.
         const was = this.atMarks === undefined ? this.beforeLoss : this.atHome
-        this.move({ zero: this.anywhere() })
-        const by = (axis: Axis): WrittenLength => write(this.world.zero[axis] - was[axis])
-        this.tell({ kind: 'home-recovered', shift: { X: by('X'), Y: by('Y'), Z: by('Z') } })
+        // Each axis by its own marks: one that is not found again stands as it has since the loss.
+        const found = AXES.filter(() => chance.next() < 0.7)
+        const anew = this.anywhere()
+        const of = <T>(value: (axis: Axis) => T) =>
+          Object.fromEntries(found.map((axis) => [axis, value(axis)]))
+        this.move({ zero: { ...world.zero, ...of((axis) => anew[axis]) } })
+        const shift = of((axis): WrittenLength => write(this.world.zero[axis] - was[axis]))
+        this.tell({ kind: 'home-recovered', shift })
         return this.writeMarks()
       }
       case 'marks':
