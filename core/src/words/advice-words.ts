@@ -18,7 +18,9 @@ export function describeAdvice(advice: Advice): string {
 const withArticle = (name: string): string => `${/^[aeiou]/.test(name) ? 'an' : 'a'} ${name}`
 
 export function describeVerdict(verdict: Verdict): string {
-  return { fit: 'sure enough', undecided: 'may not be sure enough', unfit: 'not sure enough' }[verdict]
+  return { fit: 'sure enough', undecided: 'may not be sure enough', unfit: 'not sure enough' }[
+    verdict
+  ]
 }
 
 export function describeGap(gap: ConversionGap): string {
