@@ -211,7 +211,7 @@ describe('marks that were found again', () => {
     ],
     [
       found(2, 0, false),
-      'X: dial and scale do not agree on one turn of the dial. Find the mark again, or leave X empty.',
+      'X: nobody can tell in which turn of the dial it stands. Find the mark again, or leave X empty.',
     ],
   ])('%s', (sentence, wanted) => expect(sentence).toBe(wanted))
 })

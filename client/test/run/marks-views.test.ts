@@ -40,7 +40,7 @@ describe('home by marks', () => {
   test('is written down once, and shown from then on', () => {
     const view = homeMarksView(byMarks, marks({}), UP)
     if (view.shows !== 'write') throw new Error(view.shows)
-    expect(view).toMatchObject({ next: 'Zeroed', found: [], dials: ['X', 'Y', 'Z'] })
+    expect(view).toMatchObject({ next: 'Zeroed', lines: [], dials: ['X', 'Y', 'Z'] })
     expect(view.was('Xdial')).toBe('')
     expect(homeMarksView(written(), marks({}), UP)).toMatchObject({
       shows: 'done',
@@ -81,7 +81,7 @@ describe('home by marks', () => {
     expect(view).toMatchObject({ next: 'Found', dials: [], without: undefined })
     expect(view.was('Zdial')).toBe('1.00')
     expect(view.was('Zcoarse')).toBe('100')
-    expect(view.found).toEqual([
+    expect(view.lines).toEqual([
       { key: 'X', wrong: false, words: 'X: found again to the graduation.' },
       { key: 'Y', wrong: false, words: 'Y: found again to the graduation.' },
       {
@@ -104,7 +104,7 @@ describe('home by marks', () => {
 
   test('an axis that is left empty is touched again; one that is half typed, or in no certain turn, is in the way', () => {
     const empty = finding(marks({ Zdial: '', Zcoarse: '' }))
-    expect(empty.found.at(-1)).toMatchObject({
+    expect(empty.lines.at(-1)).toMatchObject({
       words: 'Z: a new zero. What was read along it is touched again.',
       wrong: true,
     })
@@ -117,7 +117,7 @@ describe('home by marks', () => {
     })
     expect(outcomeOf(finding(marks({ Xcoarse: '102.5' })))).toEqual({
       missing:
-        'X: dial and scale do not agree on one turn of the dial. Find the mark again, or leave X empty.',
+        'X: nobody can tell in which turn of the dial it stands. Find the mark again, or leave X empty.',
     })
     // A dial that was not written down the first time is from now on, with the way that it counts.
     const onlyX = written(only({ Xdial: '1' }))

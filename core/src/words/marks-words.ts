@@ -10,7 +10,7 @@ export function describeMarks(
   write: LengthWriter,
 ): string {
   if (!certain)
-    return `${axis}: dial and scale do not agree on one turn of the dial. Find the mark again, or leave ${axis} empty.`
+    return `${axis}: nobody can tell in which turn of the dial it stands. Find the mark again, or leave ${axis} empty.`
   if (shift === 0) return `${axis}: found again to the graduation.`
   const whole =
     turns === 0

@@ -19,15 +19,9 @@ export function HomeMarksStep({ setupId, setup, enter, onDone }: StepProps) {
         {view.marks && <MarkLines marks={view.marks} />}
       </CheckFrame>
     )
-  const { found, next, without } = view
+  const { next, without } = view
   return (
-    <MarksEntry
-      marks={marks}
-      view={{ ...view, lines: found }}
-      next={next}
-      enter={enter}
-      onDone={onDone}
-    >
+    <MarksEntry marks={marks} view={view} next={next} enter={enter} onDone={onDone}>
       {without !== undefined && (
         <Button
           onPress={() => {

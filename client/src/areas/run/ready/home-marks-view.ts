@@ -1,4 +1,4 @@
-import { AXES, type MachineAxis } from '@pine/core/address'
+import { AXES } from '@pine/core/address'
 import { type AxisMarks } from '@pine/core/facts'
 import { recoveryOf, standingCheckOff, type Recovery } from '@pine/core/plan'
 import { describeCheck, describeMarks, marksAnew, type CheckWords } from '@pine/core/words'
@@ -12,35 +12,20 @@ import {
   marksOf,
   wasAt,
   type DialsCount,
-  type MarkKey,
-  type MarksOutcome,
+  type MarksAsked,
+  type MarksLine,
   type WrittenMarks,
 } from './marks'
 
 /** Home by marks: written down once, and after a loss held against what was written down. */
 export type HomeMarksView =
   | { readonly shows: 'done'; readonly words: CheckWords; readonly marks: AxisMarks | undefined }
-  | {
+  | (MarksAsked & {
       readonly shows: 'write' | 'find'
-      readonly sentence: string
-      readonly points: readonly string[]
-      readonly caution: string
       readonly next: string
-      /** Where a mark stood when zero was set; empty where it never was. */
-      readonly was: (key: MarkKey) => string
-      /** The dials of which it is asked which way they count. */
-      readonly dials: readonly MachineAxis[]
-      readonly found: readonly FoundLine[]
-      readonly outcome: MarksOutcome
       /** A machine without any mark goes on with this. */
       readonly without: readonly Said[] | undefined
-    }
-
-interface FoundLine {
-  readonly key: string
-  readonly words: string
-  readonly wrong: boolean
-}
+    })
 
 export function homeMarksView(
   setup: StandingSetup,
@@ -75,7 +60,7 @@ function writeView(words: CheckWords, marks: AxisMarks, counts: DialsCount): Hom
     next: 'Zeroed',
     was: () => '',
     dials,
-    found: [],
+    lines: [],
     outcome: missing ?? { facts: [atHome(marks)] },
     without: [{ kind: 'check-off', body: { of: 'home' } }],
   }
@@ -93,7 +78,7 @@ function findView(
   // Of a dial that was not written down before it is asked which way it counts.
   const dials = dialsIn(marks).filter((axis) => recovery.marks[axis]?.dial === undefined)
   const write = lengthWriter(solution)
-  const found = AXES.flatMap((axis): readonly FoundLine[] => {
+  const found = AXES.flatMap((axis): readonly MarksLine[] => {
     const one = axes[axis]
     if (one === undefined) return []
     const says = describeMarks(axis, one, (nm) => `${write(nm)} ${solution.unit}`)
@@ -109,7 +94,7 @@ function findView(
     next: 'Found',
     was: (key) => wasAt(recovery.marks, key),
     dials,
-    found:
+    lines:
       anew.length === 0 ? found : [...found, { key: 'anew', wrong: true, words: marksAnew(anew) }],
     outcome:
       shift === undefined
@@ -128,7 +113,7 @@ const recovered = (shift: NonNullable<Recovery['shift']>): readonly Said[] =>
     : [{ kind: 'event', body: { kind: 'home-recovered', shift } }]
 
 /** What is in the way: a dial in no certain turn, or the other number of an axis. */
-function notFound({ axes, anew, marks }: Recovery, found: readonly FoundLine[]): string {
+function notFound({ axes, anew, marks }: Recovery, found: readonly MarksLine[]): string {
   const uncertain = AXES.find((axis) => axes[axis]?.certain === false)
   if (uncertain !== undefined) return found.find(({ key }) => key === uncertain)?.words ?? uncertain
   const half = AXES.find((axis) => axes[axis] === undefined && !anew.includes(axis))

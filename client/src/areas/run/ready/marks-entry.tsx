@@ -13,7 +13,7 @@ import { EntryFrame } from '../frame/entry-frame'
 import { NumbersEntry } from '../frame/numbers-entry'
 import type { StepProps } from '../frame/step-props'
 import { useNumbers } from '../frame/use-numbers'
-import { marksAsked, type DialsCount, type MarkKey, type MarksOutcome } from './marks'
+import { marksAsked, type DialsCount, type MarkKey, type MarksAsked } from './marks'
 
 /** Dials and scales while they are typed, and which way the dials count. */
 export function useMarks(
@@ -28,19 +28,7 @@ export function useMarks(
 
 export interface MarksEntryProps {
   readonly marks: ReturnType<typeof useMarks>
-  readonly view: {
-    readonly sentence: string
-    readonly points: readonly string[]
-    readonly caution: string
-    readonly was: (key: MarkKey) => string
-    readonly dials: readonly MachineAxis[]
-    readonly lines: readonly {
-      readonly key: string
-      readonly words: string
-      readonly wrong: boolean
-    }[]
-    readonly outcome: MarksOutcome
-  }
+  readonly view: MarksAsked
   readonly next: string
   readonly enter: StepProps['enter']
   readonly onDone: () => void

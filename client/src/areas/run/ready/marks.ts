@@ -41,6 +41,26 @@ export const dialsIn = (marks: AxisMarks): readonly MachineAxis[] =>
 export type MarksOutcome =
   { readonly facts: readonly Said[] } | { readonly missing: string; readonly counts?: MachineAxis }
 
+/** Something that the marks tell. */
+export interface MarksLine {
+  readonly key: string
+  readonly words: string
+  readonly wrong: boolean
+}
+
+/** Dials and scales to be written down, or held against what they showed before. */
+export interface MarksAsked {
+  readonly sentence: string
+  readonly points: readonly string[]
+  readonly caution: string
+  /** Where a mark stood before; empty where there is no before. */
+  readonly was: (key: MarkKey) => string
+  /** The dials of which it is asked which way they count. */
+  readonly dials: readonly MachineAxis[]
+  readonly lines: readonly MarksLine[]
+  readonly outcome: MarksOutcome
+}
+
 /** The first dial of which nobody has said which way it counts. */
 export function countsMissing(
   dials: readonly MachineAxis[],

@@ -1,4 +1,3 @@
-import { type MachineAxis } from '@pine/core/address'
 import { type AxisMarks } from '@pine/core/facts'
 import { PART_ZERO_AXES, partZeroOf, standingCheckOff } from '@pine/core/plan'
 import { describeCheck, describePartZero, type CheckWords } from '@pine/core/words'
@@ -12,7 +11,7 @@ import {
   marksOf,
   wasAt,
   type DialsCount,
-  type MarkKey,
+  type MarksAsked,
   type MarksOutcome,
   type WrittenMarks,
 } from './marks'
@@ -25,22 +24,11 @@ export type PartZeroView =
       readonly marks: AxisMarks
       readonly left: string | undefined
     }
-  | {
+  | (MarksAsked & {
       readonly shows: 'write' | 'compare'
-      readonly sentence: string
-      readonly points: readonly string[]
-      readonly caution: string
-      readonly was: (key: MarkKey) => string
-      readonly dials: readonly MachineAxis[]
-      readonly lines: readonly {
-        readonly key: string
-        readonly words: string
-        readonly wrong: boolean
-      }[]
-      readonly outcome: MarksOutcome
       /** Enters that it is left out, and why. */
       readonly leaveOut: (why: string) => Said
-    }
+    })
 
 /** @returns undefined on a machine that finds its zero by switches. */
 export function partZeroView(
