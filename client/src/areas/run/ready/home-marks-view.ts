@@ -88,7 +88,7 @@ function findView(
     shows: 'find',
     sentence: 'Find the zero again: same marks, same side.',
     points: [
-      'Turn each dial to where it stood, in the turn the scale names, and zero there. Then write down what they show now.',
+      'Turn each dial to where it stood, in the same turn, and zero there. Then write down what they show now.',
     ],
     caution,
     next: 'Found',
