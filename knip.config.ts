@@ -27,7 +27,12 @@ const config: KnipConfig = {
     core: { entry: ['src/*/index.ts!'], project: ['src/**/*.ts!'] },
     contract: { project: ['src/**/*.ts!'] },
     server: {
-      entry: ['src/main.ts!', 'src/check-database.ts!', 'src/add-shop.ts!'],
+      entry: [
+        'src/main.ts!',
+        'src/work/setup-thread.ts!',
+        'src/check-database.ts!',
+        'src/add-shop.ts!',
+      ],
       project: ['src/**/*.ts!'],
     },
     cli: { project: ['src/**/*.ts!'] },
@@ -35,7 +40,10 @@ const config: KnipConfig = {
       entry: ['src/app/**/*.tsx!', 'src/workers/*.worker.ts!'],
       project: ['src/**/*.{ts,tsx}!'],
     },
-    e2e: { entry: ['tests/**/*.ts'], project: ['**/*.ts'] },
+    e2e: {
+      entry: ['tests/**/*.ts', 'measures/**/*.ts', 'measure.config.ts'],
+      project: ['**/*.ts'],
+    },
     bench: { entry: ['*.ts!'], project: ['**/*.ts!'] },
   },
 }

@@ -3,6 +3,8 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { chromium, type Browser } from '@playwright/test'
 import { buildClient, compressClient, compressPage, exportPage } from '../scripts/build-client.mjs'
+import { CHROMIUM_FLAGS } from '../scripts/lib/chromium.mjs'
+import { chromiumPath } from '../scripts/lib/packages.mjs'
 import { freePort } from '../scripts/lib/ports.mjs'
 import { startServer } from '../scripts/lib/serve.mjs'
 import { line, quantile } from './support/shop'
@@ -96,8 +98,8 @@ const servers = {
   empty: await start(join(EMPTY, 'dist')),
 }
 const browser = await chromium.launch({
-  executablePath: process.env['PINE_CHROMIUM'] ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu'],
+  executablePath: process.env['PINE_CHROMIUM'] ?? chromiumPath(),
+  args: CHROMIUM_FLAGS,
 })
 const taken: Record<'ours' | 'empty', (readonly [Visit, Visit])[]> = { ours: [], empty: [] }
 for (let time = 0; time < TIMES; time += 1)

@@ -1,6 +1,5 @@
 #!/usr/bin/env node
 // Exports the client to client/dist, unless what it is made of has not changed since the last time.
-import { createHash } from 'node:crypto'
 import {
   copyFileSync,
   cpSync,
@@ -14,6 +13,7 @@ import {
 import { join } from 'node:path'
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib'
 import { run } from './lib/command.mjs'
+import { madeOf } from './lib/made-of.mjs'
 import { ROOT } from './lib/paths.mjs'
 import { runScript, say, Trouble } from './lib/say.mjs'
 
@@ -37,24 +37,6 @@ const FONTS = [
   ...[400, 500, 700].map((weight) => ['next', weight]),
   ...[400, 500, 600].map((weight) => ['mono', weight]),
 ]
-
-function* filesIn(path) {
-  const absolute = join(ROOT, path)
-  if (!existsSync(absolute)) return
-  const entries = readdirSync(join(absolute, '..'), { withFileTypes: true })
-  if (entries.find(({ name }) => path.endsWith(name))?.isFile()) return yield path
-  for (const { name } of readdirSync(absolute, { withFileTypes: true }).sort((a, b) =>
-    a.name < b.name ? -1 : 1,
-  ))
-    yield* filesIn(`${path}/${name}`)
-}
-
-function fingerprint() {
-  const hash = createHash('sha256')
-  for (const path of MADE_OF.flatMap((part) => [...filesIn(part)]))
-    hash.update(path).update(readFileSync(join(ROOT, path)))
-  return hash.digest('hex')
-}
 
 /** The faces ship with the application: they are copied out of their npm packages. */
 function copyFonts() {
@@ -201,7 +183,7 @@ export async function exportPage(project) {
 }
 
 export async function buildClient() {
-  const now = fingerprint()
+  const now = madeOf(MADE_OF)
   if (existsSync(MARK) && readFileSync(MARK, 'utf8') === now) return
   say('Building the client (about two minutes the first time) …')
   copyFonts()

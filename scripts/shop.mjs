@@ -1,11 +1,11 @@
 #!/usr/bin/env node
 // npm run shop -- add NAME HOST: one more shop in the database of what runs here, asked for by a host of its own.
-import { join } from 'node:path'
 import { withDatabase } from './lib/backups.mjs'
 import { run } from './lib/command.mjs'
 import { ensureNodeModules } from './lib/packages.mjs'
 import { ROOT } from './lib/paths.mjs'
 import { runScript, say, Trouble } from './lib/say.mjs'
+import { serverProgram } from './lib/server-program.mjs'
 
 await runScript(async () => {
   const [what, name, host, ...more] = process.argv.slice(2)
@@ -14,18 +14,11 @@ await runScript(async () => {
       'expected npm run shop -- add "NAME" HOST, such as “Larkspur North” north.shop.example',
     )
   await ensureNodeModules()
-  const { code, output } = await withDatabase((url) =>
-    run(
-      process.execPath,
-      [
-        '--import',
-        `file://${join(ROOT, 'node_modules/tsx/dist/loader.mjs')}`,
-        join(ROOT, 'server/src/add-shop.ts'),
-        name,
-        host,
-      ],
-      { cwd: ROOT, env: { ...process.env, DATABASE_URL: url } },
-    ),
+  const { code, output } = await withDatabase(async (url) =>
+    run(process.execPath, [await serverProgram('add-shop'), name, host], {
+      cwd: ROOT,
+      env: { ...process.env, DATABASE_URL: url },
+    }),
   )
   const last = output.trim().split('\n').at(-1) ?? ''
   if (code !== 0) throw new Trouble(last)

@@ -80,17 +80,17 @@ declare module '*/cluster.mjs' {
     }
   }
 }
-declare module '*/packages.mjs' {
-  interface Package {
-    readonly name: string
-    present(): boolean
-  }
-  export const CLUSTER: readonly Package[]
-  export function ensureDebianPackages(wanted: readonly Package[]): Promise<void>
-}
 declare module '*/build-client.mjs' {
   export function buildClient(): Promise<void>
   export function exportPage(project: string): Promise<void>
   export function compressPage(dist: string, quality?: number): void
   export function compressClient(): void
+}
+declare module '*/packages.mjs' {
+  export const CLUSTER: readonly unknown[]
+  export function ensureDebianPackages(wanted: readonly unknown[]): Promise<void>
+  export function chromiumPath(): string | undefined
+}
+declare module '*/chromium.mjs' {
+  export const CHROMIUM_FLAGS: string[]
 }

@@ -1,5 +1,30 @@
-import { AxeBuilder } from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
+import axe, { type RunOptions } from 'axe-core'
+
+declare global {
+  interface Window {
+    readonly axe: typeof axe
+  }
+}
+
+/** What another colour scheme can break: the rest of a page is the same in both. */
+const COLOURS: RunOptions = {
+  resultTypes: ['violations'],
+  runOnly: { type: 'rule', values: ['color-contrast'] },
+}
+const ALL: RunOptions = {
+  resultTypes: ['violations'],
+  runOnly: { type: 'tag', values: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] },
+}
+
+/** Asks axe in the page itself: there are no frames, and it is loaded once for every look. */
+async function violations(page: Page, within: string, options: RunOptions) {
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source)
+  return page.evaluate(async ([context, how]) => (await window.axe.run(context, how)).violations, [
+    within,
+    options,
+  ] as const)
+}
 
 /** What can be pressed or typed into and is smaller than a thumb. */
 const smallTargets = (page: Page) =>
@@ -22,15 +47,18 @@ const smallTargets = (page: Page) =>
 
 /**
  * What keeps somebody from using the page as it stands: rows of WCAG 2.2 AA that axe finds broken, and targets smaller than a
- * thumb. Empty where nothing does. The page must be of a context of its own: axe asks for it.
+ * thumb. Empty where nothing does.
+ * @param look `colours` where the same page has been looked at in its other colours.
  */
-export async function barriers(page: Page): Promise<readonly string[]> {
-  const all = new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+export async function barriers(
+  page: Page,
+  look: 'all' | 'colours' = 'all',
+): Promise<readonly string[]> {
   // What lies dimmed behind a dialog cannot be used, and is not to be read.
-  const dialog = (await page.getByRole('dialog').count()) > 0
-  const { violations } = await (dialog ? all.include('[role=dialog]') : all).analyze()
+  const within = (await page.getByRole('dialog').count()) > 0 ? '[role=dialog]' : 'html'
+  const broken = await violations(page, within, look === 'all' ? ALL : COLOURS)
   return [
-    ...violations.map(({ id, nodes }) => `${id} ${nodes[0]?.target} ${nodes[0]?.failureSummary}`),
-    ...(await smallTargets(page)),
+    ...broken.map(({ id, nodes }) => `${id} ${nodes[0]?.target} ${nodes[0]?.failureSummary}`),
+    ...(look === 'all' ? await smallTargets(page) : []),
   ]
 }

@@ -1,5 +1,6 @@
-import { expect, request, type Page } from '@playwright/test'
+import { expect, request, type APIRequestContext, type Page } from '@playwright/test'
 import { v7 as uuid } from 'uuid'
+import { visit } from './visit'
 
 const KEY_NAMES: Readonly<Record<string, string>> = { '.': 'decimal point', '-': 'change sign' }
 
@@ -48,26 +49,34 @@ export class Machinist {
     if (await code.isVisible()) await code.fill(await joinCode(this.address, role, this.leadPin))
     await this.page.getByRole('button', { name: 'Add me' }).click()
     // The PIN is typed once: it opens the door as well.
-    await expect(this.page.getByRole('heading', { name: 'Set-ups' })).toBeVisible()
+    await this.seesList()
   }
 
-  async signIn(name: string, pin = '2468'): Promise<void> {
+  /** Signs in by the keys, as everybody does. */
+  async signInByKeys(name: string, pin = '2468'): Promise<void> {
     await this.page.goto(this.address)
     await this.page.getByRole('button', { name }).click()
-    await this.typePin(pin)
+    await this.keys(pin)
+    await this.next()
+    await this.seesList()
+  }
+
+  /** Comes in signed in: what is typed for it is seen where a test is about that. */
+  async signIn(name: string, pin = '2468'): Promise<void> {
+    await signInAt(this.page.request, this.address, name, pin)
+    await this.page.goto(this.address)
+    await this.seesList()
+  }
+
+  private async seesList(): Promise<void> {
+    await expect(this.page.getByRole('heading', { name: 'Set-ups' })).toBeVisible()
   }
 
   /** Signs out, and sees that it is done. */
   async signOut(): Promise<void> {
-    await this.page.goto(`${this.address}/sign-in`)
+    await visit(this.page, `${this.address}/sign-in`)
     await this.page.getByRole('button', { name: 'Sign out', exact: true }).click()
     await expect(this.page.getByRole('heading', { name: 'Who is at the machine?' })).toBeVisible()
-  }
-
-  private async typePin(pin: string): Promise<void> {
-    await this.keys(pin)
-    await this.next()
-    await expect(this.page.getByRole('heading', { name: 'Set-ups' })).toBeVisible()
   }
 
   /** Reads one step: checks where one is, types, sees what it means, goes on. */
@@ -223,7 +232,7 @@ export class Machinist {
       data: { id, sheetFactId: uuid(), sheet },
     })
     expect(made.status(), await made.text()).toBe(201)
-    await this.page.goto(`${this.address}/setups/${id}`)
+    await visit(this.page, `${this.address}/setups/${id}`)
   }
 
   /** Goes to a step by its key, as the trail and the lists do. */
@@ -234,7 +243,7 @@ export class Machinist {
   /** Opens another page as a person does, who sees a number taken before the next address is typed. */
   async leaveFor(address: string): Promise<void> {
     await this.sent()
-    await this.page.goto(address)
+    await visit(this.page, address)
   }
 
   /** Whatever was entered on this device is with the server, which may have been away until now. */
@@ -286,13 +295,27 @@ async function countWaiting(): Promise<number> {
   })
 }
 
+/** Signs somebody in through the API; whoever asks by it has the session from then on. */
+async function signInAt(
+  through: APIRequestContext,
+  address: string,
+  name: string,
+  pin: string,
+): Promise<void> {
+  const people = (await (await through.get(`${address}/api/people`)).json()) as {
+    id: string
+    name: string
+  }[]
+  const personId = people.find((person) => person.name === name)?.id
+  const signed = await through.post(`${address}/api/session`, { data: { personId, pin } })
+  expect(signed.ok(), await signed.text()).toBe(true)
+}
+
 /** A code that lets somebody in, as a lead on another device gets it. */
 export async function joinCode(address: string, role: string, pin = '2468'): Promise<string> {
-  const elsewhere = await request.newContext({ baseURL: `${address}/api/` })
-  const people = (await (await elsewhere.get('people')).json()) as { id: string; name: string }[]
-  const personId = people.find(({ name }) => name === 'Mira Toller')?.id
-  await elsewhere.post('session', { data: { personId, pin } })
-  const shown = await elsewhere.post('join-codes', { data: { role } })
+  const elsewhere = await request.newContext()
+  await signInAt(elsewhere, address, 'Mira Toller', pin)
+  const shown = await elsewhere.post(`${address}/api/join-codes`, { data: { role } })
   expect(shown.status()).toBe(201)
   const { code } = (await shown.json()) as { code: string }
   await elsewhere.dispose()

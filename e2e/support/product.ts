@@ -5,6 +5,7 @@ import { createServer } from 'node:net'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { Client } from 'pg'
+import { serverProgram } from '../../scripts/lib/server-program.mjs'
 
 const ROOT = join(dirname(fileURLToPath(import.meta.url)), '../..')
 
@@ -39,26 +40,18 @@ export class Product {
 
   /** Starts the server process and waits until it listens. */
   async run(): Promise<void> {
-    const server = spawn(
-      process.execPath,
-      [
-        '--import',
-        `file://${join(ROOT, 'node_modules/tsx/dist/loader.mjs')}`,
-        join(ROOT, 'server/src/main.ts'),
-      ],
-      {
-        env: {
-          ...process.env,
-          DATABASE_URL: Object.assign(new URL(this.databaseUrl), {
-            pathname: `/${this.databaseName}`,
-          }).href,
-          PORT: String(this.port),
-          PINE_CLIENT: this.clientFolder,
-          PINE_DEMO: this.demo ? '1' : '',
-        },
-        stdio: ['ignore', 'pipe', 'pipe'],
+    const server = spawn(process.execPath, [await serverProgram('main')], {
+      env: {
+        ...process.env,
+        DATABASE_URL: Object.assign(new URL(this.databaseUrl), {
+          pathname: `/${this.databaseName}`,
+        }).href,
+        PORT: String(this.port),
+        PINE_CLIENT: this.clientFolder,
+        PINE_DEMO: this.demo ? '1' : '',
       },
-    )
+      stdio: ['ignore', 'pipe', 'pipe'],
+    })
     this.server = server
     await new Promise<void>((resolve, reject) => {
       let said = ''

@@ -2,9 +2,15 @@
 declare module '*/chromium.mjs' {
   export const CHROMIUM_FLAGS: readonly string[]
 }
+declare module '*/packages.mjs' {
+  export function chromiumPath(): string | undefined
+}
 declare module '*/backups.mjs' {
   export function backupName(now: Date): string
   export function outlived(names: readonly string[]): readonly string[]
+}
+declare module '*/server-program.mjs' {
+  export function serverProgram(name: 'main'): Promise<string>
 }
 declare module '*/serve.mjs' {
   export function startServer(how: {

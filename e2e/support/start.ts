@@ -25,7 +25,7 @@ export class Start {
     return new Start(
       spawn(process.execPath, ['scripts/start.mjs', ...args], {
         cwd: ROOT,
-        env: { ...process.env, DATABASE_URL: '', ...settings },
+        env: { ...process.env, DATABASE_URL: '', PINE_COMPRESS: 'quick', ...settings },
         stdio: ['ignore', 'pipe', 'pipe'],
       }),
     )

@@ -4,6 +4,7 @@ import { barriers } from '../support/accessible'
 import { Machinist } from '../support/machinist'
 import { mm, ONE_VISE } from '../support/sheets'
 import { expect, test } from '../support/product'
+import { visit } from '../support/visit'
 
 // A month of one mill: eight tools that stay in their holders, a setter on the vise, one job after another. What is true of the machine
 // is written here: the bare nose meets the setter's top at −450, so a tip of 80 mm meets it at −370.
@@ -74,7 +75,7 @@ async function job({ page, mira, address, machine, tools, gauge, mark }: Bench, 
       ...{ of: 'tip-on-plane', tool: tool + 10, with: [gauge.id] },
       read: mm(meets(tool, higher)),
     })
-  return { id, say, touch, open: () => page.goto(`${address}/setups/${id}`) }
+  return { id, say, touch, open: () => visit(page, `${address}/setups/${id}`) }
 }
 
 const touches = (page: Page, tool: number) =>
@@ -149,7 +150,7 @@ test('a second job touches two of eight tools; where one disagrees the six fall;
   await mira.look('month-fell')
 
   // The setter was moved on the vise: said at the machine, with what falls by it.
-  await page.goto(demo.address)
+  await visit(page, demo.address)
   await page.getByRole('link', { name: 'Shop' }).click()
   await page.getByRole('button', { name: 'something happened to Mill 2' }).click()
   await page.getByRole('radio', { name: 'the setting plane or its setter was moved' }).click()
@@ -191,7 +192,7 @@ test('a drill breaks between two jobs: told at the tool, it falls where it was t
   const first = await job(shop, 'Vane holder')
   for (const tool of [1, 2, 3, 4, 5, 6, 7, 8]) await first.touch(tool)
 
-  await page.goto(demo.address)
+  await visit(page, demo.address)
   await page.getByRole('link', { name: 'Tools' }).click()
   await expect(page.getByTestId('tools')).toContainText('T4 in Mill 2')
   await mira.look('tools')
@@ -248,7 +249,7 @@ test('a label is printed from the tool, and found again by its code', async ({ p
   await expect(page.getByTestId('print')).toBeHidden()
   await expect(label).toBeVisible()
   await page.emulateMedia({ media: 'screen' })
-  await page.goto(`${demo.address}/tools`)
+  await visit(page, `${demo.address}/tools`)
   await page.getByTestId('find').fill(code)
   await expect(page.getByRole('link', { name: /Countersink/ })).toBeVisible()
 })

@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test'
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
 import { PART_TOP_SHIM } from '../support/sheets'
+import { visit } from '../support/visit'
 
 /** Opens the demo's focuser body at the length of T4. */
 async function atToolFour(page: Page, address: string): Promise<Machinist> {
@@ -126,7 +127,7 @@ test('what one person entered is never sent as another: it waits on the device u
   demo,
 }) => {
   const mira = new Machinist(page, demo.address)
-  await mira.signIn('Mira Toller')
+  await mira.signInByKeys('Mira Toller')
   await openFocuser(page)
   await expect(page.getByTestId('reading')).toBeVisible()
   // The server is busy for whatever is entered now.
@@ -152,11 +153,11 @@ test('what one person entered is never sent as another: it waits on the device u
   await expect(page.getByText('1 entry is kept on this device')).toBeVisible()
   await mira.signOut()
   await page.unroute(facts)
-  await mira.signIn('Jory Fenn')
+  await mira.signInByKeys('Jory Fenn')
   await expect(page.getByText('1 entry is kept here until Mira Toller signs in.')).toBeVisible()
   await mira.look('outbox-of-another')
   await mira.signOut()
-  await mira.signIn('Mira Toller')
+  await mira.signInByKeys('Mira Toller')
   await expect(page.getByText('kept here until')).toBeHidden()
   await mira.sent()
   const id = await openFocuser(page)
@@ -224,7 +225,7 @@ test('a negative gauge is refused in words; a wall and a speed are asked where t
   await mira.look('gauge-styli')
   await page.getByRole('button', { name: 'Keep this gauge' }).click()
   await expect(page.getByText('long stylus: 180.5 mm')).toBeVisible()
-  await page.goto(`${demo.address}/setups/new`)
+  await visit(page, `${demo.address}/setups/new`)
   await page.getByTestId('job-name').fill('By the long stylus')
   await page.getByRole('radio', { name: 'Mill 2', exact: true }).click()
   await page.getByTestId('change-lengths').click()

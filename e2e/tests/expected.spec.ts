@@ -23,10 +23,15 @@ test('a rule held to a tool: what should be read stands there, and a lost minus 
   await mira.look('expect-ruled')
   const expected = await page.getByText(/^Expected: /).innerText()
   const [, place] = /−(\d+)\.\d ±/.exec(expected)!
-  // A number that is half typed is held against nothing yet; entered so, it is.
+  // A number that is half typed is held against nothing yet; entered so, it is. What it means is worked out on the device.
+  await mira.sent()
+  const asked: string[] = []
+  page.on('request', (request) => asked.push(request.url()))
   await page.getByTestId('reading').fill('-1')
   await expect(page.getByTestId('implied')).toBeVisible()
   await expect(page.getByTestId('surprise')).toBeHidden()
+  // What others enter comes meanwhile, typing or not.
+  expect(asked.filter((url) => !/\/facts\?from=/.test(url))).toEqual([])
   await mira.next()
   await expect(page.getByTestId('surprise')).toBeVisible()
   await page.getByTestId('reading').fill(`${place}.250`)

@@ -3,6 +3,7 @@ import { Machinist } from '../support/machinist'
 import { barriers } from '../support/accessible'
 import { CAPTURING } from '../support/sheets'
 import { expect, Product, test } from '../support/product'
+import { visit } from '../support/visit'
 
 /** What a hand holds: a phone's browser with its bars, a small one, one on its side, a tablet standing up. */
 const SIZES = [
@@ -60,7 +61,7 @@ for (const size of SIZES)
     await menu.getByText('Hold the part').click()
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Seat the part/)
     // What is said of a step that reads nothing stays in view as well.
-    await page.goto(product.address)
+    await visit(page, product.address)
     await page.getByRole('link', { name: /Eyepiece adapter/ }).click()
     await page.waitForURL(/setups\/.{36}/)
     await mira.goTo('prove:G54:T3')

@@ -4,6 +4,7 @@ import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
 import { declare } from '../support/declare'
 import { mm } from '../support/sheets'
+import { visit } from '../support/visit'
 
 test('checks of a setter: its drift and when it is due, one that is off, and what that makes suspect', async ({
   page,
@@ -129,13 +130,13 @@ test('a gauge that failed is told in the set-ups that are open: what leans on it
     body: { of: 'tip-on-plane', tool: 1, read: mm('-220.000'), with: [id] },
   })
   await check('80.030')
-  await page.goto(`${demo.address}/gauges/${id}`)
+  await visit(page, `${demo.address}/gauges/${id}`)
   await expect(page.getByTestId('untold')).toContainText('One is open')
   await mira.look('gauge-untold')
   await page.getByTestId('tell-suspects').click()
   await expect(page.getByTestId('untold')).toContainText('Those that are open know of it')
   expect(await barriers(page)).toEqual([])
-  await page.goto(`${setup}?step=key-in%3AH1`)
+  await visit(page, `${setup}?step=key-in%3AH1`)
   await expect(page.getByTestId('stale')).toContainText('The Lent setter failed its check')
 })
 
@@ -149,7 +150,7 @@ test('a check that is made where nothing is received stands at once, and arrives
   const gauge = { id, kind: 'ball', name: '20 mm ball', size: mm('20.000') }
   const watch = { limit: mm('0.010') }
   await declare(page, demo.address, '/gauges', { id, gauge, watch })
-  await page.goto(`${demo.address}/gauges/${id}`)
+  await visit(page, `${demo.address}/gauges/${id}`)
   await expect(page.getByTestId('stands')).toContainText('Never checked')
   await page.context().setOffline(true)
   await page.getByTestId('check-it').click()

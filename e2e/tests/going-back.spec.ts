@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test'
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
+import { visit } from '../support/visit'
 
 /** Opens a step of the demo's focuser body by its key. */
 async function atStep(page: Page, address: string, key: string): Promise<Machinist> {
@@ -17,7 +18,7 @@ async function changeRingSheet(page: Page, address: string): Promise<void> {
   await new Machinist(page, address).signIn('Jory Fenn')
   await page.getByText('Clamp ring', { exact: true }).click()
   await page.waitForURL(/setups\/.{36}/)
-  await page.goto(`${page.url().split('?')[0]}?step=sheet`)
+  await visit(page, `${page.url().split('?')[0]}?step=sheet`)
   await page.getByRole('button', { name: 'Change the sheet' }).click()
 }
 
@@ -55,7 +56,7 @@ test('a changed sheet is another version: the number follows, what was read stay
   await page.getByTestId('drawing-X').fill('0.5')
   await page.getByTestId('go-on').click()
   await page.waitForURL(/setups\/[0-9a-f-]{36}/)
-  await page.goto(`${page.url().split('?')[0]}?step=${encodeURIComponent('face:G54:left')}`)
+  await visit(page, `${page.url().split('?')[0]}?step=${encodeURIComponent('face:G54:left')}`)
   await expect(page.getByTestId('implied')).toHaveText('−3.8253')
   await expect(page.getByText('−3.4250 in')).toBeVisible()
 })

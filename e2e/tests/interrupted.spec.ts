@@ -30,7 +30,7 @@ test('begun on a phone, interrupted, and finished on a wide screen by the keyboa
 }) => {
   const phone = await browser.newPage({ viewport: { width: 390, height: 844 } })
   const mira = new Machinist(phone, demo.address)
-  await mira.signIn('Mira Toller')
+  await mira.signInByKeys('Mira Toller')
   await mira.begin({ ...PART_TOP_SHIM, name: 'Interrupted flange' })
 
   // X and Y before the lengths: both orders are allowed. Home comes before either.
@@ -148,7 +148,7 @@ test('a machine that asks for a second look waits for another person', async ({
 }) => {
   const page = await browser.newPage({ viewport: { width: 390, height: 844 } })
   const mira = new Machinist(page, demo.address, true)
-  await mira.signIn('Mira Toller')
+  await mira.signInByKeys('Mira Toller')
   const machine = { ...PART_TOP_SHIM.machine, policy: { secondLook: true } }
   await mira.begin({ ...PART_TOP_SHIM, machine, tools: PART_TOP_SHIM.tools.slice(0, 1) })
   await mira.ready()
@@ -173,7 +173,7 @@ test('a machine that asks for a second look waits for another person', async ({
 
   const other = await browser.newContext({ viewport: { width: 390, height: 844 } })
   const jory = new Machinist(await other.newPage(), demo.address, true)
-  await jory.signIn('Jory Fenn')
+  await jory.signInByKeys('Jory Fenn')
   await jory.page.goto(address ?? '')
   await jory.seeTo(/Another person looks over it/)
   await jory.page.getByTestId('record').click()

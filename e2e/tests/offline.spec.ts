@@ -5,6 +5,9 @@ import { type Page } from '@playwright/test'
 import { Machinist } from '../support/machinist'
 import { BUILT, expect, Product, test } from '../support/product'
 
+// The page is kept for where there is no network.
+test.use({ serviceWorkers: 'allow' })
+
 /** The page is kept once its worker stands behind it. */
 const keptPage = (page: Page) =>
   page.waitForFunction(() => navigator.serviceWorker.controller?.state === 'activated')
@@ -37,7 +40,7 @@ test('without a network the page opens with what was seen, a new set-up begins, 
 }) => {
   const product = await Product.start(true)
   const mira = new Machinist(page, product.address)
-  await mira.signIn('Mira Toller')
+  await mira.signInByKeys('Mira Toller')
   await keptPage(page)
   // Seen before: the list, and one set-up. What a new one is made of is kept without being looked at.
   await keptAnswers(page, 'machines', 'gauges')
@@ -103,7 +106,7 @@ test('without a network the page opens with what was seen, a new set-up begins, 
 test('who signs out leaves nothing to be looked at without a network', async ({ page }) => {
   const product = await Product.start(true)
   const mira = new Machinist(page, product.address)
-  await mira.signIn('Mira Toller')
+  await mira.signInByKeys('Mira Toller')
   await keptPage(page)
   await page.getByRole('link', { name: 'Mira', exact: true }).click()
   await page.getByRole('button', { name: 'Sign out', exact: true }).click()
@@ -122,7 +125,7 @@ test('a newer page is offered and waits until it is taken; what is half typed st
   cpSync(BUILT, folder, { recursive: true })
   const product = await Product.start(true, folder)
   const mira = new Machinist(page, product.address)
-  await mira.signIn('Mira Toller')
+  await mira.signInByKeys('Mira Toller')
   await keptPage(page)
   await page.getByRole('link', { name: /Focuser body/ }).click()
   await mira.keys('12.5')

@@ -1,5 +1,6 @@
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
+import { visit } from '../support/visit'
 
 test.describe.configure({ mode: 'serial' })
 
@@ -9,7 +10,7 @@ test('a lead lets a viewer in by a code, who looks on, and becomes a setter', as
   browser,
 }) => {
   const mira = new Machinist(page, demo.address)
-  await mira.signIn('Mira Toller')
+  await mira.signInByKeys('Mira Toller')
   await page.getByRole('link', { name: 'Mira', exact: true }).click()
   await page.getByRole('button', { name: 'People of the shop' }).click()
   await page.getByRole('radio', { name: 'viewer' }).click()
@@ -19,7 +20,7 @@ test('a lead lets a viewer in by a code, who looks on, and becomes a setter', as
 
   const phone = await browser.newPage({ viewport: { width: 390, height: 844 } })
   const vera = new Machinist(phone, demo.address)
-  await phone.goto(demo.address)
+  await visit(phone, demo.address)
   await phone.getByRole('button', { name: 'I am not in this list' }).click()
   await phone.getByTestId('name').fill('Vera Viewer')
   await phone.getByTestId('pin').fill('1357')
@@ -41,7 +42,7 @@ test('a lead lets a viewer in by a code, who looks on, and becomes a setter', as
   await expect(phone.getByTestId('next')).toBeHidden()
   await expect(phone.getByTestId('changed')).toBeHidden()
   await vera.look('people-viewer')
-  await phone.goto(`${demo.address}/shop`)
+  await visit(phone, `${demo.address}/shop`)
   await expect(phone.getByText('A lead adds machines.')).toBeVisible()
 
   // A lead makes a setter of her; nothing but a new look at the page is needed.
@@ -51,7 +52,7 @@ test('a lead lets a viewer in by a code, who looks on, and becomes a setter', as
   await page.getByRole('radio', { name: 'setter' }).last().click()
   await expect(page.getByText(/became setter, by Mira Toller/)).toBeVisible()
   await mira.look('people-lead')
-  await phone.goto(demo.address)
+  await visit(phone, demo.address)
   await expect(phone.getByRole('button', { name: 'New set-up' })).toBeVisible()
 
   // A forgotten PIN: the lead gives another, and the old one is worth nothing.
@@ -59,7 +60,7 @@ test('a lead lets a viewer in by a code, who looks on, and becomes a setter', as
   await page.getByTestId('new-pin').fill('8642')
   await page.getByRole('button', { name: 'Take this PIN' }).click()
   await expect(page.getByText(/got a new PIN/)).toBeVisible()
-  await phone.goto(demo.address)
+  await visit(phone, demo.address)
   await phone.getByRole('button', { name: 'Vera Viewer' }).click()
   await vera.keys('1357')
   await vera.next()
@@ -86,7 +87,7 @@ test('a lead lets a viewer in by a code, who looks on, and becomes a setter', as
 
 test('a lead keeps the list to what is worked on: away, and out again', async ({ page, demo }) => {
   const mira = new Machinist(page, demo.address)
-  await mira.signIn('Mira Toller')
+  await mira.signInByKeys('Mira Toller')
   const listed = page.getByRole('link', { name: /Eyepiece adapter/ })
   await page.getByTestId('put-away').click()
   await mira.look('put-away-none')
@@ -94,13 +95,13 @@ test('a lead keeps the list to what is worked on: away, and out again', async ({
   await expect(page.getByRole('button', { name: 'Take out: Eyepiece adapter' })).toBeVisible()
   await expect(page.getByText(/by Mira Toller, /)).toBeVisible()
   await mira.look('put-away')
-  await page.goto(demo.address)
+  await visit(page, demo.address)
   await expect(page.getByRole('link', { name: /Focuser body/ })).toBeVisible()
   await expect(listed).toBeHidden()
   await page.getByTestId('put-away').click()
   const takeOut = page.getByRole('button', { name: 'Take out: Eyepiece adapter' })
   await takeOut.click()
   await expect(takeOut).toBeHidden()
-  await page.goto(demo.address)
+  await visit(page, demo.address)
   await expect(listed).toBeVisible()
 })

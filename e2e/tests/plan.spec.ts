@@ -5,6 +5,7 @@ import { Machinist } from '../support/machinist'
 import { declare, PLAIN_CONTROL } from '../support/declare'
 import { mm, ONE_VISE } from '../support/sheets'
 import { expect, test } from '../support/product'
+import { visit } from '../support/visit'
 
 // What is left to touch of a job is planned, moved about, and worked so. A mill of the test's own, with a changer of 24 pockets.
 
@@ -70,7 +71,7 @@ test('a job is planned: the changer turns the shorter way, one is left out, anot
 }) => {
   const { mira, job, setter } = await shop(page, demo.address)
   const first = await job('Rack plate')
-  await page.goto(`${demo.address}/setups/${first.id}?step=sheet`)
+  await visit(page, `${demo.address}/setups/${first.id}?step=sheet`)
   await page.getByTestId('plan').click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('4 touches, about 7 minutes.')
   await expect(page.getByTestId('plan-about')).toHaveText(
@@ -131,7 +132,7 @@ test('a job is planned: the changer turns the shorter way, one is left out, anot
   await page.getByTestId('keep-plan').click()
   await expect(page).toHaveURL(new RegExp(`/setups/${first.id}`))
   await mira.sent()
-  await page.goto(`${demo.address}/setups/${first.id}`)
+  await visit(page, `${demo.address}/setups/${first.id}`)
   await expect(page.getByRole('heading', { level: 1 })).toContainText(
     `${last} onto the 50 mm setter`,
   )
@@ -155,7 +156,7 @@ test('a job is planned: the changer turns the shorter way, one is left out, anot
         read: mm(meets(length)),
       })
   const second = await job('Rack cover')
-  await page.goto(`${demo.address}/setups/plan?id=${second.id}`)
+  await visit(page, `${demo.address}/setups/plan?id=${second.id}`)
   await expect(page.getByTestId('kept')).toContainText('Holds: touched')
   // Two checks and the one that was never measured.
   await expect(page.getByRole('heading', { level: 1 })).toContainText('3 touches')
@@ -187,7 +188,7 @@ test('a length from the bench counts without a touch where a face seats the hold
         ...{ properties: { LF: mm('80.000') }, place: { machine: machineId, pocket } },
       },
     })
-  await page.goto(`${demo.address}/setups/new`)
+  await visit(page, `${demo.address}/setups/new`)
   await page.getByTestId('job-name').fill('By the bench')
   await page.getByRole('radio', { name: 'Turning-head mill' }).click()
   // Both are tapped out of the changer: their names and what the bench knows of them come with them.
@@ -250,7 +251,7 @@ test('a tool that was lent by another mill counts with its length there and what
   })
   expect(lent.status(), await lent.text()).toBe(200)
 
-  await page.goto(`${demo.address}/setups/new`)
+  await visit(page, `${demo.address}/setups/new`)
   await page.getByTestId('job-name').fill('With a lent tool')
   await page.getByRole('radio', { name: 'Borrowing mill' }).click()
   await page.getByRole('checkbox', { name: /^T83 / }).click()

@@ -1,6 +1,7 @@
 import { barriers } from '../support/accessible'
 import { Machinist } from '../support/machinist'
 import { expect, Product, test } from '../support/product'
+import { visit } from '../support/visit'
 
 // A tool is measured again with no job in hand. The demonstration’s T3 is 88.952 mm long; the nose is at −300 on the 50 mm setter here.
 
@@ -20,7 +21,7 @@ test('a tool is measured again: kept, another corrected, and whoever works with 
     tools: readonly Listed[]
   }
   const third = tools.find(({ tool }) => tool.place?.pocket === 3)!
-  await page.goto(`${demo.address}/tools/${third.id}`)
+  await visit(page, `${demo.address}/tools/${third.id}`)
   await page.getByTestId('measure-again').click()
   await page.getByTestId('recheck-begin').click()
   await page.getByRole('button', { name: 'It is home' }).click()

@@ -7,7 +7,7 @@ test('mill by the gauge line, a 3D sensor over two fixtures; the control took an
   demo,
 }) => {
   const mira = new Machinist(page, demo.address, true)
-  await mira.signIn('Mira Toller')
+  await mira.signInByKeys('Mira Toller')
   await mira.begin(SENSOR_TWO_FIXTURES)
   await mira.ready()
 

@@ -1,6 +1,7 @@
 import { answerMachine } from '../support/answer-machine'
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
+import { visit } from '../support/visit'
 
 test.describe.configure({ mode: 'serial' })
 
@@ -109,7 +110,7 @@ test('from nothing to a record by the gauge line, unchanged after the server was
   expect(await page.getByTestId('frozen').innerText()).toBe(before)
 
   // It stands apart from what is worked on; and the same job comes again, with what its tools measured.
-  await page.goto(empty.address)
+  await visit(page, empty.address)
   await page
     .getByTestId('released')
     .getByRole('link', { name: /Focuser body/ })

@@ -1,6 +1,7 @@
 import { v7 as uuid } from 'uuid'
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
+import { visit } from '../support/visit'
 
 test('a gauge is corrected and taken out of use, and never deleted from what used it', async ({
   page,
@@ -37,7 +38,7 @@ test('a gauge is corrected and taken out of use, and never deleted from what use
   await expect(page.getByText(/The common offset.* shows X 0 mm, Y 0 mm, Z 0 mm/)).toBeVisible()
 
   // Corrected: with a reason, from now on.
-  await page.goto(demo.address)
+  await visit(page, demo.address)
   await page.getByRole('link', { name: 'Shop' }).click()
   await page.getByRole('button', { name: 'change Block 17' }).click()
   await page.getByRole('button', { name: 'correct Block 17' }).click()
@@ -50,7 +51,7 @@ test('a gauge is corrected and taken out of use, and never deleted from what use
   await mira.look('shop-corrected')
 
   // The set-up tells it, counts as it was until that is taken over, and then no more.
-  await page.goto(`${setup}?step=gauges`)
+  await visit(page, `${setup}?step=gauges`)
   const told = page.getByTestId('gauge-elsewise')
   await expect(told).toContainText('The Block 17 is 17.004 mm in the shop now')
   await mira.look('gauge-elsewise')
@@ -59,7 +60,7 @@ test('a gauge is corrected and taken out of use, and never deleted from what use
   await mira.sent()
 
   // Out of use: offered to no new set-up, and back again.
-  await page.goto(demo.address)
+  await visit(page, demo.address)
   await page.getByRole('link', { name: 'Shop' }).click()
   const card = page
     .getByText('Block 17', { exact: true })
@@ -69,12 +70,12 @@ test('a gauge is corrected and taken out of use, and never deleted from what use
   await card.getByTestId('reason').fill('dropped')
   await card.getByRole('button', { name: 'Take it out of use' }).click()
   await expect(page.getByText('Block 17, out of use')).toBeVisible()
-  await page.goto(`${demo.address}/setups/new`)
+  await visit(page, `${demo.address}/setups/new`)
   await expect(page.getByRole('checkbox', { name: /^10 mm edge finder/ })).toBeVisible()
   await expect(page.getByRole('checkbox', { name: /Block 17/ })).toBeHidden()
-  await page.goto(`${setup}?step=gauges`)
+  await visit(page, `${setup}?step=gauges`)
   await expect(page.getByText('Block 17', { exact: true })).toBeVisible()
-  await page.goto(demo.address)
+  await visit(page, demo.address)
   await page.getByRole('link', { name: 'Shop' }).click()
   await page.getByRole('button', { name: 'take Block 17 into use again' }).click()
   await expect(page.getByRole('button', { name: 'change Block 17' })).toBeVisible()

@@ -113,7 +113,7 @@ test('the demonstration goes to no network by itself; asked for, it is told in r
   await page.goto(address)
   await expect(page.getByTestId('demo-on-network')).toBeVisible()
   const mira = new Machinist(page, address)
-  await mira.signIn('Mira Toller')
+  await mira.signInByKeys('Mira Toller')
   await expect(page.getByRole('button', { name: 'New set-up' })).toBeVisible()
   await expect(page.getByTestId('demo-on-network')).toBeVisible()
   expect(await asked.end('SIGTERM')).toBe(0)

@@ -6,6 +6,9 @@ import { barriers } from '../support/accessible'
 import { Machinist } from '../support/machinist'
 import { BUILT, expect, Product, test } from '../support/product'
 
+// The page is kept for where there is no network.
+test.use({ serviceWorkers: 'allow' })
+
 const FACTS = '**/api/setups/*/facts*'
 const LOOKS = [
   ['light', { width: 390, height: 844 }],
@@ -40,7 +43,7 @@ test('no network, waiting, refused, of another, another version, altered: each i
     await page.setViewportSize(LOOKS[0][1])
   }
   await page.setViewportSize(LOOKS[0][1])
-  await mira.signIn('Mira Toller')
+  await mira.signInByKeys('Mira Toller')
   await page.waitForFunction(() => navigator.serviceWorker.controller?.state === 'activated')
   await page.getByRole('link', { name: /Focuser body/ }).click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/T4/)
@@ -61,7 +64,7 @@ test('no network, waiting, refused, of another, another version, altered: each i
   await look('waiting')
   await mira.signOut()
   await page.unroute(FACTS)
-  await mira.signIn('Jory Fenn')
+  await mira.signInByKeys('Jory Fenn')
   await expect(page.getByText('1 entry is kept here until Mira Toller signs in.')).toBeVisible()
   await page.goto(focuser)
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible()

@@ -1,5 +1,6 @@
 import { Machinist } from '../support/machinist'
 import { expect, Product, test } from '../support/product'
+import { visit } from '../support/visit'
 
 // A product of its own: what is entered here must not stand in the way of other tests.
 let demo: Product
@@ -24,7 +25,7 @@ test('a reading entered on the phone stands on the wide screen, where nothing as
   const wide = await office.newPage()
   const desk = new Machinist(wide, demo.address)
   await desk.signIn('Jory Fenn')
-  await wide.goto(page.url())
+  await visit(wide, page.url())
   await expect(wide.getByText('Tool lengths')).toBeVisible()
   const first = wide.getByRole('button', { name: /^H2: where|^H2, not read/ })
   await expect(first).toContainText('–')
@@ -50,7 +51,7 @@ test('a reading entered on the phone stands on the wide screen, where nothing as
   await expect(second).not.toContainText('–')
   // Two pages of one device hold one line between them: both are told.
   const other = await office.newPage()
-  await other.goto(wide.url())
+  await visit(other, wide.url())
   await expect(other.getByText('Tool lengths')).toBeVisible()
   await reading.fill('-180.75')
   await phone.next()
@@ -70,12 +71,12 @@ test('two who key one register while one of them is away: both are told, and it 
   await page.getByRole('link', { name: /Focuser body/ }).click()
   await page.waitForURL(/setups\/.{36}/)
   const key = `${page.url().split('?')[0]}?step=key-in:H1`
-  await page.goto(key)
+  await visit(page, key)
   await expect(page.getByTestId('to-type')).toHaveText('112.406')
   const elsewhere = await browser.newPage({ viewport: { width: 390, height: 844 } })
   const jory = new Machinist(elsewhere, demo.address)
   await jory.signIn('Jory Fenn')
-  await elsewhere.goto(key)
+  await visit(elsewhere, key)
   await expect(elsewhere.getByTestId('to-type')).toHaveText('112.406')
 
   // Jory's phone loses its network; he keys the right number, and Mira meanwhile a wrong one.
@@ -84,7 +85,7 @@ test('two who key one register while one of them is away: both are told, and it 
   await mira.seesShown('112.460', false)
   await expect(page.getByText(/the last two digits|digits/i).first()).toBeVisible()
   // Mira has gone on by then: both are told all the same, at whatever step they stand.
-  await page.goto(`${page.url().split('?')[0]}?step=face:G54:left`)
+  await visit(page, `${page.url().split('?')[0]}?step=face:G54:left`)
   await elsewhere.unroute('**/api/**')
   await elsewhere.reload()
   await jory.sent()
@@ -98,7 +99,7 @@ test('two who key one register while one of them is away: both are told, and it 
   await expect(elsewhere).toHaveURL(/step=key-in/)
 
   for (const one of [page, elsewhere]) {
-    await one.goto(key)
+    await visit(one, key)
     await expect(
       one.getByText(
         /Mira Toller keyed it and saw 112\.460 mm, Jory Fenn keyed it and saw 112\.406 mm; neither knew/,
@@ -125,7 +126,7 @@ test('a touch of a device that had not heard that the plane was moved is stale u
   const elsewhere = await browser.newPage({ viewport: { width: 390, height: 844 } })
   const jory = new Machinist(elsewhere, demo.address)
   await jory.signIn('Jory Fenn')
-  await elsewhere.goto(`${run}?step=tip-on-plane:T4`)
+  await visit(elsewhere, `${run}?step=tip-on-plane:T4`)
   await expect(elsewhere.getByRole('heading', { level: 1 })).toHaveText(/T4/)
 
   // Jory touches T4 while his tablet hears nothing; meanwhile the setter is knocked, and Mira says so.
@@ -142,7 +143,7 @@ test('a touch of a device that had not heard that the plane was moved is stale u
 
   const banner = (one: typeof page) => one.getByTestId('conflict')
   for (const one of [page, elsewhere]) {
-    await one.goto(`${run}?step=face:G54:left`)
+    await visit(one, `${run}?step=face:G54:left`)
     await expect(banner(one)).toContainText('Which came first?')
     await expect(banner(one)).toContainText('−218.462 mm, read by Jory Fenn')
     await expect(banner(one)).toContainText('told by Mira Toller')

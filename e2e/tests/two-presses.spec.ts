@@ -6,7 +6,7 @@ test('every step in two presses, the last touch once more, a number to its readi
   demo,
 }) => {
   const mira = new Machinist(page, demo.address)
-  await mira.signIn('Mira Toller')
+  await mira.signInByKeys('Mira Toller')
   await page.getByText('Focuser body, two fixtures').click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Lower T4/)
   await page.getByTestId('menu').click()
@@ -40,7 +40,7 @@ test('a note to the next shift stands above every step until somebody else has r
   demo,
 }) => {
   const mira = new Machinist(page, demo.address)
-  await mira.signIn('Mira Toller')
+  await mira.signInByKeys('Mira Toller')
   await page.getByText('Focuser body, two fixtures').click()
   await page.getByTestId('menu').click()
   await page.getByTestId('leave-note').click()
@@ -52,7 +52,7 @@ test('a note to the next shift stands above every step until somebody else has r
   await expect(page.getByTestId('note-seen')).toBeHidden()
   await mira.look('note')
   await mira.signOut()
-  await mira.signIn('Jory Fenn')
+  await mira.signInByKeys('Jory Fenn')
   await page.getByText('Focuser body, two fixtures').click()
   await expect(page.getByTestId('note')).toContainText('Mira Toller')
   await page.getByTestId('note-seen').click()
@@ -64,7 +64,7 @@ test('the number of the display is said where it is read: a counter zeroed with 
   demo,
 }) => {
   const mira = new Machinist(page, demo.address)
-  await mira.signIn('Mira Toller')
+  await mira.signInByKeys('Mira Toller')
   await page.getByText('Focuser body, two fixtures').click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Lower T4/)
   await page.getByTestId('which-number').click()

@@ -1,9 +1,8 @@
 import type { Locator, Page } from '@playwright/test'
 import { barriers } from '../support/accessible'
 import { Machinist, openItsProgram } from '../support/machinist'
-import { v7 as uuid } from 'uuid'
 import { expect, test } from '../support/product'
-import { mm, SENSOR_TWO_FIXTURES } from '../support/sheets'
+import { visit } from '../support/visit'
 
 // They only look: both workers may share them.
 test.describe.configure({ mode: 'parallel' })
@@ -20,7 +19,7 @@ const field = (testId: string) => (page: Page) => page.getByTestId(testId)
 const press = (words: string) => (page: Page) => page.getByText(words, { exact: true }).click()
 
 /** A page beside the list. */
-const at = async (page: Page, path: string) => page.goto(new URL(path, page.url()).href)
+const at = async (page: Page, path: string) => visit(page, new URL(path, page.url()).href)
 
 /** A set-up of the list, at one of its steps. */
 async function stepOf(page: Page, setup: string, step: string): Promise<void> {
@@ -139,10 +138,10 @@ const WIDE = { width: 1280, height: 800 }
 
 /** As it is looked at for what keeps somebody from using it. */
 const LOOKS = [
-  { scheme: 'light', size: PHONE },
-  { scheme: 'dark', size: PHONE },
-  { scheme: 'dark', size: WIDE },
-  { scheme: 'light', size: WIDE },
+  { scheme: 'light', size: PHONE, of: 'all' },
+  { scheme: 'dark', size: PHONE, of: 'colours' },
+  { scheme: 'dark', size: WIDE, of: 'colours' },
+  { scheme: 'light', size: WIDE, of: 'all' },
 ] as const
 
 /** Twice the text on a phone and on a wide screen is half the room in CSS pixels. */
@@ -166,14 +165,13 @@ async function outOfReach(page: Page): Promise<readonly string[]> {
 }
 
 // Each view is opened once and looked at in every way; in parts, one for whoever of the two has time.
-const PARTS = 4
+const PARTS = 2
 
 for (let part = 0; part < PARTS; part += 1)
   test(`every main view is accessible, in light and dark, on a phone, wide, and at twice the text: part ${part + 1}`, async ({
     browser,
     demo,
   }) => {
-    // axe wants a context of its own.
     const context = await browser.newContext({ viewport: PHONE, reducedMotion: 'reduce' })
     const page = await context.newPage()
     const mira = new Machinist(page, demo.address)
@@ -181,7 +179,7 @@ for (let part = 0; part < PARTS; part += 1)
     const found: string[] = []
     for (const { name, open, shows } of VIEWS.filter((_, index) => index % PARTS === part)) {
       const show = async () => {
-        await page.goto(demo.address)
+        await visit(page, demo.address)
         await open?.(page)
         await expect(shows(page)).toBeVisible()
       }
@@ -193,10 +191,10 @@ for (let part = 0; part < PARTS; part += 1)
       }
       await page.setViewportSize(PHONE)
       await show()
-      for (const { scheme, size } of LOOKS) {
+      for (const { scheme, size, of } of LOOKS) {
         await page.emulateMedia({ colorScheme: scheme })
         await resize(size)
-        for (const barrier of await barriers(page))
+        for (const barrier of await barriers(page, of))
           found.push(`${name}, ${scheme}, ${size.width} px: ${barrier}`)
       }
       for (const size of TWICE_THE_TEXT) {
@@ -211,136 +209,3 @@ for (let part = 0; part < PARTS; part += 1)
     expect(found).toEqual([])
     await context.close()
   })
-
-const TYPED = '-218.462'
-/** Each key of the number, and each that takes one away again. */
-const KEYS_A_ROUND = 2 * TYPED.length
-const ROUNDS = 8
-
-test('from a key to the redrawn ladder at a fourth of the speed: measured, and told in the report', async ({
-  page,
-  demo,
-}) => {
-  const mira = new Machinist(page, demo.address)
-  await mira.signIn('Mira Toller')
-  await page.getByText('Focuser body, two fixtures').click()
-  await expect(page.getByTestId('reading')).toBeVisible()
-  const session = await page.context().newCDPSession(page)
-  await session.send('Emulation.setCPUThrottlingRate', { rate: 4 })
-  const requests: string[] = []
-  page.on('request', (request) => requests.push(request.url()))
-  const ours = await typedInto(page, 'reading', () =>
-    expect(page.getByRole('img', { name: /nose -218.462 mm/ })).toBeVisible(),
-  )
-  // The computation is on the device: typing asks the server for nothing.
-  expect(requests).toEqual([])
-
-  // The same beside sixty tools, all of them touched: the whole set-up is worked out with each key.
-  const id = await withManyTools(page, 60)
-  await page.goto(`${demo.address}/setups/${id}?step=tip-on-plane:T60`)
-  await expect(page.getByTestId('reading')).toBeVisible()
-  const sixty = await typedInto(page, 'reading', () =>
-    expect(page.getByTestId('implied')).toHaveText('−268.462'),
-  )
-
-  // The same keys into a bare field that draws nothing: what the browser and this machine take alone.
-  await page.setContent('<input data-testid="bare">')
-  const bare = await typedInto(page, 'bare', () => expect(page.getByTestId('bare')).toBeVisible())
-  test.info().annotations.push({
-    type: 'typing at 4x throttle',
-    description: `drawn ${told(ours.map((key) => key.drawn))}; painted ${told(ours.map((key) => key.painted))}; beside sixty tools: drawn ${told(sixty.map((key) => key.drawn))}; painted ${told(sixty.map((key) => key.painted))}; a bare field: drawn ${told(bare.map((key) => key.drawn))}; painted ${told(bare.map((key) => key.painted))}`,
-  })
-})
-
-/** A set-up of many tools, each touched but the last one. */
-async function withManyTools(page: Page, count: number): Promise<string> {
-  const id = uuid()
-  const sheet = {
-    ...SENSOR_TWO_FIXTURES,
-    name: 'Sixty tools',
-    school: 'setting-plane',
-    tools: Array.from({ length: count }, (_, index) => ({
-      number: index + 1,
-      name: `tool ${index + 1}`,
-      lengthRegister: index + 1,
-    })),
-    gauges: [{ id: 'setter', kind: 'height-setter', name: 'setter', size: mm('50.000') }],
-  }
-  const post = (path: string, data: object) =>
-    page.request.post(new URL(path, page.url()).href, { data })
-  const made = await post(`/api/setups`, { id, sheetFactId: uuid(), sheet })
-  expect(made.ok(), await made.text()).toBe(true)
-  const enter = async (kind: string, body: object) => {
-    const fact = await post(`/api/setups/${id}/facts`, { id: uuid(), kind, body })
-    expect(fact.ok(), await fact.text()).toBe(true)
-  }
-  await enter('check-off', { of: 'home' })
-  for (let tool = 1; tool < count; tool += 1)
-    await enter('reading', {
-      of: 'tip-on-plane',
-      tool,
-      read: mm(`-${100 + tool}`),
-      with: ['setter'],
-    })
-  return id
-}
-
-interface KeyTime {
-  /** From the key until all has been drawn anew in the document. */
-  readonly drawn: number
-  /** Until the frame with it has been painted. */
-  readonly painted: number
-}
-
-/**
- * The number typed and deleted eight times. Other work on a machine only ever adds time, so that each
- * key of the number is told by its median over the rounds.
- */
-async function typedInto(
-  page: Page,
-  testId: string,
-  check: () => Promise<void>,
-): Promise<readonly KeyTime[]> {
-  const field = page.getByTestId(testId)
-  await field.fill('')
-  await field.focus()
-  await page.evaluate(() => {
-    const keys: { drawn: number; painted: number }[] = []
-    Object.assign(window, { keys })
-    // On the window and bubbling: what the field leads to has been drawn when this is called.
-    window.addEventListener('input', (event) => {
-      const from = event.timeStamp
-      const drawn = performance.now() - from
-      requestAnimationFrame(() => {
-        const afterFrame = new MessageChannel()
-        afterFrame.port1.onmessage = () => keys.push({ drawn, painted: performance.now() - from })
-        afterFrame.port2.postMessage(undefined)
-      })
-    })
-  })
-  for (let round = 0; round < ROUNDS; round += 1) {
-    // Eight keys a second is fast for a thumb; faster, a key would be charged for the one before it.
-    await page.keyboard.type(TYPED, { delay: 120 })
-    await check()
-    for (let back = 0; back < TYPED.length; back += 1) {
-      await page.keyboard.press('Backspace')
-      await page.waitForTimeout(120)
-    }
-  }
-  await page.waitForTimeout(500)
-  const keys = await page.evaluate(() => (window as unknown as { keys: KeyTime[] }).keys)
-  expect(keys).toHaveLength(ROUNDS * KEYS_A_ROUND)
-  return Array.from({ length: KEYS_A_ROUND }, (_, at) => {
-    const same = keys.filter((_key, index) => index % KEYS_A_ROUND === at)
-    return {
-      drawn: median(same.map((key) => key.drawn)),
-      painted: median(same.map((key) => key.painted)),
-    }
-  })
-}
-
-const median = (values: readonly number[]): number =>
-  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0
-
-const told = (keys: readonly number[]): string =>
-  `${Math.round(median(keys))} ms, slowest key ${Math.round(Math.max(...keys))} ms`

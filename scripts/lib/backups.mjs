@@ -14,6 +14,7 @@ import { ROOT, STATE } from './paths.mjs'
 import { isAlive } from './processes.mjs'
 import { running } from './run-file.mjs'
 import { Trouble } from './say.mjs'
+import { serverProgram } from './server-program.mjs'
 
 export const BACKUPS = `${STATE}-backups`
 
@@ -93,11 +94,7 @@ export async function contentOf(url) {
   const said = await must(
     'reading the database through',
     process.execPath,
-    [
-      '--import',
-      `file://${join(ROOT, 'node_modules/tsx/dist/loader.mjs')}`,
-      join(ROOT, 'server/src/check-database.ts'),
-    ],
+    [await serverProgram('check-database')],
     { cwd: ROOT, env: { ...process.env, DATABASE_URL: url } },
   )
   return JSON.parse(said.trim().split('\n').at(-1))

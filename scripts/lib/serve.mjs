@@ -3,22 +3,24 @@ import { join } from 'node:path'
 import { ROOT, STATE } from './paths.mjs'
 import { end, processesOf } from './processes.mjs'
 import { Trouble } from './say.mjs'
+import { serverProgram } from './server-program.mjs'
 
 /** Failures that nobody expected, each under the number that the person was told. */
 export const LOGS = `${STATE}-run/logs`
 
-const MAIN = join(ROOT, 'server/src/main.ts')
+/** A word of the server's own command line: by it the next start knows what an earlier one left behind. */
+const SERVER = 'pine-server'
 
 /** Ends servers of a start that was killed before it could stop them. */
 export async function endLeftServers() {
-  for (const pid of processesOf(MAIN, `PINE_RUN=${STATE}`)) await end(pid, 'SIGTERM')
+  for (const pid of processesOf(SERVER, `PINE_RUN=${STATE}`)) await end(pid, 'SIGTERM')
 }
 
 /**
  * Starts the server and waits until it listens.
  * @returns {Promise<{address: string, firstCode: string | undefined, demoOnNetwork: boolean, pid: number, stop: () => Promise<void>, ended: Promise<number>}>}
  */
-export function startServer({
+export async function startServer({
   databaseUrl,
   ownerUrl = '',
   port,
@@ -27,7 +29,7 @@ export function startServer({
 }) {
   const server = spawn(
     process.execPath,
-    ['--import', `file://${join(ROOT, 'node_modules/tsx/dist/loader.mjs')}`, MAIN],
+    ['--enable-source-maps', await serverProgram('main'), SERVER],
     {
       env: {
         ...process.env,

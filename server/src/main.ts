@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { createServer } from 'node:https'
+import { extname } from 'node:path'
+import { fileURLToPath } from 'node:url'
 import { serve } from '@hono/node-server'
 import type { Logger } from 'pino'
 import { readConfig } from './config'
@@ -20,6 +22,9 @@ import { setupThreads } from './work/setup-threads'
 
 /** From SIGTERM to the end, at most. */
 const LONGEST_STOP_MS = 8_000
+
+/** As this program itself was loaded: from its sources, or built. */
+const ENDING = extname(fileURLToPath(import.meta.url))
 
 let log: Logger | undefined
 
@@ -46,7 +51,7 @@ async function main(): Promise<void> {
   if (code !== undefined) process.stdout.write(`first code ${code}\n`)
   if (published.length > 0) process.stdout.write('demo on the network\n')
   const changes = listen(config.databaseUrl)
-  const threads = setupThreads(new URL('./work/setup-thread.ts', import.meta.url).href)
+  const threads = setupThreads(new URL(`./work/setup-thread${ENDING}`, import.meta.url).href)
   const atHand = new SetupsAtHand()
   const own = hostsOf([config.host, ...config.hosts])
   const apiOf = apiOfHosts(database, { own, first }, (ofShop) =>
