@@ -7,7 +7,7 @@ import { Chance, trials } from './random'
 
 // The second half of the net: the world moves for real, in any order, with readings before, between and after.
 
-const SETUPS = 1500
+const SETUPS = 900
 
 test(`in ${SETUPS} set-ups in which things move, no number that is wrong is called good`, () => {
   let good = 0
@@ -65,5 +65,5 @@ test(`in ${SETUPS} set-ups in which things move, no number that is wrong is call
   expect(byCycle).toBeGreaterThan(0)
   // A zero that was set again where it had been is chance.
   expect(Object.values(others).reduce((sum, count) => sum + count, 0)).toBeLessThan(5)
-  expect(good).toBeGreaterThan(6000)
+  expect(good).toBeGreaterThan(4 * SETUPS)
 })

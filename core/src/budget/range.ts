@@ -1,7 +1,10 @@
 import { normalCumulative } from './normal'
 
-/** Steps of the integral: enough for six digits (Simpson’s rule, from −8 to 8 standard deviations). */
-const STEPS = 400
+/**
+ * Steps of the integral, from −8 to 8 standard deviations. What is summed is smooth and vanishes at both ends: there the plain sum of
+ * equal steps converges faster than any rule of higher order, and 80 of them give nine digits.
+ */
+const STEPS = 80
 const REACH = 8
 
 /**
@@ -16,11 +19,8 @@ export function rangeCumulative(w: number, n: number): number {
     Math.sqrt(2 * Math.PI)
   const step = (2 * REACH) / STEPS
   let sum = 0
-  for (let at = 0; at <= STEPS; at += 1) {
-    const weight = at === 0 || at === STEPS ? 1 : at % 2 === 1 ? 4 : 2
-    sum += weight * density(-REACH + at * step)
-  }
-  return (sum * step) / 3
+  for (let at = 0; at <= STEPS; at += 1) sum += density(-REACH + at * step)
+  return sum * step
 }
 
 const known = new Map<number, number>()
@@ -38,7 +38,7 @@ export function rangeLimit(n: number): number {
   const before = known.get(n)
   if (before !== undefined) return before
   let [low, high] = [0, 2 * REACH]
-  for (let halving = 0; halving < 40; halving += 1) {
+  for (let halving = 0; halving < 32; halving += 1) {
     const middle = (low + high) / 2
     if (rangeCumulative(middle, n) < COVERED) low = middle
     else high = middle

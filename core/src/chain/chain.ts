@@ -84,15 +84,16 @@ export function chainOf(source: Source, role: TermRole, coefficient = 1): Chain 
 /** The sum of chains. Terms of one source are put together, and vanish where they cancel. */
 export function sumChains(...chains: readonly Chain[]): Chain {
   const merged = new Map<string, Term>()
-  for (const term of chains.flatMap((chain) => chain.terms)) {
-    const before = merged.get(term.source.id)
-    merged.set(
-      term.source.id,
-      before === undefined
-        ? term
-        : { ...before, coefficient: before.coefficient + term.coefficient },
-    )
-  }
+  for (const { terms } of chains)
+    for (const term of terms) {
+      const before = merged.get(term.source.id)
+      merged.set(
+        term.source.id,
+        before === undefined
+          ? term
+          : { ...before, coefficient: before.coefficient + term.coefficient },
+      )
+    }
   return { terms: [...merged.values()].filter((term) => term.coefficient !== 0) }
 }
 

@@ -58,23 +58,37 @@ function ofAnInch([, sign, whole = '0', count, parts]: RegExpExecArray):
  */
 export function readLength(
   written: WrittenLength,
-  options: ReadLengthOptions = {},
+  { place = '', sign = 'any' }: ReadLengthOptions = {},
 ): Result<ReadLength> {
-  const place = options.place ?? ''
-  const refuse = (code: Parameters<typeof failure>[0]['code'], limit?: string) =>
+  const understood = understoodBefore(written)
+  const refuse = (code: LengthCode, limit?: string) =>
     failure({ code, place, received: written.text, ...(limit === undefined ? {} : { limit }) })
+  if ('code' in understood) return refuse(understood.code, understood.limit)
+  const { nm } = understood
+  if (nm < 0 && sign !== 'any') return refuse('length-negative')
+  if (nm === 0 && sign === 'positive') return refuse('length-zero')
+  return success(understood)
+}
 
-  const bounded = (nm: Nanometres, read: Omit<ReadLength, 'nm'>): Result<ReadLength> => {
-    if (Math.abs(nm) > LONGEST_METRES * 1e9)
-      return refuse('length-too-large', `${LONGEST_METRES} m`)
-    if (nm < 0 && options.sign !== undefined && options.sign !== 'any')
-      return refuse('length-negative')
-    if (nm === 0 && options.sign === 'positive') return refuse('length-zero')
-    return success({ ...read, nm })
-  }
+type LengthCode = Parameters<typeof failure>[0]['code']
+type Understood = ReadLength | { readonly code: LengthCode; readonly limit?: string }
 
+/** A set-up is worked out with every key that is pressed, and asks for each of its lengths many times: the text is read once. */
+const known = new WeakMap<WrittenLength, { written: WrittenLength; understood: Understood }>()
+
+function understoodBefore(written: WrittenLength): Understood {
+  const before = known.get(written)
+  // A length is never changed in place; where somebody does it all the same, it is read anew.
+  if (before?.written.text === written.text && before.written.unit === written.unit)
+    return before.understood
+  const understood = understand(written)
+  known.set(written, { written: { text: written.text, unit: written.unit }, understood })
+  return understood
+}
+
+function understand(written: WrittenLength): Understood {
   const text = written.text.trim().replace(/\u2212/g, '-')
-  if (text === '') return refuse('length-empty')
+  if (text === '') return { code: 'length-empty' }
   const parts = /^(.*?)\s*([a-z"µμ]*)$/i.exec(text)
   const digits = parts?.[1] ?? ''
   const suffix = (parts?.[2] ?? '').toLowerCase()
@@ -84,23 +98,28 @@ export function readLength(
     const unit = SUFFIXES[suffix] ?? written.unit
     const value = unit === 'in' ? ofAnInch(fraction) : undefined
     return value === undefined
-      ? refuse('length-fraction')
-      : bounded(value.nm, { text: written.text, unit, decimals: value.decimals })
+      ? { code: 'length-fraction' }
+      : bounded({ text: written.text, unit, ...value })
   }
-  if (/\d,\d|^[+-]?,\d/.test(digits)) return refuse('length-comma')
-  if (/^[+-]?[\d.]+e[+-]?\d+$/i.test(text)) return refuse('length-exponent')
+  if (/\d,\d|^[+-]?,\d/.test(digits)) return { code: 'length-comma' }
+  if (/^[+-]?[\d.]+e[+-]?\d+$/i.test(text)) return { code: 'length-exponent' }
   if (/^[+-]?[\d.]*$/.test(digits) && digits.split('.').length > 2)
-    return refuse('length-two-points')
-  if (!/^[+-]?(\d+\.?\d*|\.\d+)$/.test(digits)) return refuse('length-not-a-number')
-  if (suffix !== '' && !(suffix in SUFFIXES)) return refuse('length-unit-unknown')
+    return { code: 'length-two-points' }
+  if (!/^[+-]?(\d+\.?\d*|\.\d+)$/.test(digits)) return { code: 'length-not-a-number' }
+  if (suffix !== '' && !(suffix in SUFFIXES)) return { code: 'length-unit-unknown' }
 
   const unit = SUFFIXES[suffix] ?? written.unit
   const decimals = (digits.split('.')[1] ?? '').length
   const finest = FINEST_DECIMALS[unit]
-  if (decimals > finest) return refuse('length-too-fine', `${finest} ${unit}`)
-
-  return bounded(exactNanometres(digits, decimals, unit), { text: written.text, unit, decimals })
+  if (decimals > finest) return { code: 'length-too-fine', limit: `${finest} ${unit}` }
+  const nm = exactNanometres(digits, decimals, unit)
+  return bounded({ text: written.text, unit, decimals, nm })
 }
+
+const bounded = (read: ReadLength): Understood =>
+  Math.abs(read.nm) > LONGEST_METRES * 1e9
+    ? { code: 'length-too-large', limit: `${LONGEST_METRES} m` }
+    : read
 
 /** Works on the digits as one whole number, so that no binary fraction is ever formed. */
 function exactNanometres(digits: string, decimals: number, unit: LengthUnit): Nanometres {

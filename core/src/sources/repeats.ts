@@ -44,11 +44,19 @@ export function repeatSpread(document: SetupDocument, reading: Reading): Nanomet
 }
 
 /** What makes two touches comparable: what lay at each of their ends, and the way it was met. */
-const circumstances = (reading: Reading): string =>
-  JSON.stringify([
+function circumstances(reading: Reading): string {
+  const before = known.get(reading)
+  if (before !== undefined) return before
+  const now = JSON.stringify([
     endsOf(reading).map(({ gauges, approach }) => [gauges, approach]),
     'approaches' in reading ? reading.approaches : undefined,
     'zeroedOn' in reading ? reading.zeroedOn : undefined,
     reading.position,
     reading.movedOver,
   ])
+  known.set(reading, now)
+  return now
+}
+
+/** A reading never changes, and is held against others with every key that is pressed. */
+const known = new WeakMap<Reading, string>()

@@ -1,0 +1,3 @@
+import { doneAsTold } from './at-the-keys'
+
+doneAsTold(2)
