@@ -120,8 +120,32 @@ test('without the server it waits, survives a reload, and goes out in order, as 
   const again = page()
   await again.flushOutbox()
   expect(sent).toEqual(['a', 'b'])
-  expect(mockPost.mock.calls[0]?.[0]).toMatchObject({ query: { by: MIRA.id, at: AT } })
+  expect(mockPost.mock.calls[0]?.[0].query).toEqual({ by: MIRA.id, at: AT })
   expect(await keptIds()).toEqual([])
+})
+
+test('a fact goes out with its device and with how many facts that had seen; a check with when it was made', async () => {
+  mockPost.mockResolvedValue({})
+  const here = page()
+  const device = '019aaaaa-0000-7000-8000-00000000dddd'
+  await here.post({ ...entry('a'), seen: 0, device })
+  await here.post({
+    gaugeId: 'setter',
+    fact: {
+      ...{ id: 'b', kind: 'gauge-check' },
+      body: {
+        read: { text: '50', unit: 'mm' },
+        against: 'block',
+        master: { text: '50', unit: 'mm' },
+      },
+    },
+    ...{ by: MIRA, at: AT },
+  } as Parameters<typeof here.post>[0])
+  const beside = { by: MIRA.id, at: AT }
+  expect(mockPost.mock.calls.map(([request]) => request.query)).toEqual([
+    { ...beside, seen: '0', device },
+    beside,
+  ])
 })
 
 test('a store that tells late takes nothing away of what was entered here, nor turns its order', async () => {

@@ -2,9 +2,14 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { parseSetupText, type SetupAnswer } from '@pine/contract'
 import { isReleased } from '@pine/core/facts'
-import { withFacts } from '../src/data/setup/shown-setups'
+import { showFacts, withFacts } from '../src/data/setup/shown-setups'
 import { withWaiting } from '../src/data/setup/one-setup'
 
+const mockMutate = jest.fn()
+jest.mock('swr', () => ({
+  ...jest.requireActual('swr'),
+  mutate: (...asked: unknown[]) => mockMutate(...asked),
+}))
 jest.mock('@/data/server/api', () => ({ api: {}, ask: jest.fn(), ApiRefusal: Error }))
 
 const parsed = parseSetupText(
@@ -33,6 +38,16 @@ describe('a fact that was answered', () => {
   })
   test('behind a gap is not put in the wrong place: the set-up is fetched anew', () => {
     expect(withFacts(upTo(4), from(6))).toBeUndefined()
+    // One fact is a gap like any other.
+    expect(withFacts(upTo(4), from(5))).toBeUndefined()
+  })
+  test('behind a gap has the set-up asked for anew; one that fits has not', async () => {
+    mockMutate.mockReset().mockImplementation(async (_key, change) => change?.(upTo(4)))
+    await showFacts(file.id, from(5))
+    expect(mockMutate.mock.calls.map((call) => call.length)).toEqual([3, 1])
+    mockMutate.mockClear()
+    await showFacts(file.id, from(4))
+    expect(mockMutate).toHaveBeenCalledTimes(1)
   })
 })
 

@@ -30,6 +30,11 @@ export const personNameSchema = z
     'a name in the letters of one script',
   )
 
+/** It is done: of what. */
+export const doneSchema = z.object({ id: uuid() })
+/** The server and its database answer. */
+export const healthSchema = z.object({ ok: z.literal(true) })
+
 export const personSchema = z.object({ id: uuid(), name: z.string() })
 export type Person = z.infer<typeof personSchema>
 

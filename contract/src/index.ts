@@ -107,6 +107,8 @@ export {
   type NewGaugeCheck,
   type SuspectSetups,
   type Watch,
+  doneSchema,
+  healthSchema,
   newSetupSchema,
   recordSchema,
   setupAnswerSchema,

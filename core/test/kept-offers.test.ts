@@ -122,6 +122,51 @@ describe('what is offered', () => {
   })
 })
 
+describe('what keeps a length from being reused', () => {
+  const asking = {
+    ...{ machine: 'mill', plane: 'fixed jaw', byMarks: false, policy: undefined },
+    gauges: [],
+  }
+  const whyOf = (
+    changes: Partial<Parameters<typeof keptOffers>[0]>,
+    use: Partial<ToolUse> = {},
+  ) => {
+    const asked = [{ number: 3, uses: [usedWith([tip(5)], use)], events: [] }]
+    const [offer] = keptOffers({ ...asking, ...changes }, asked, [], day(20))
+    return offer?.take === 'nothing' ? offer.why.because : offer?.take
+  }
+  const setter = {
+    id: 'setter',
+    kind: 'height-setter',
+    name: 'setter',
+    size: mm('50'),
+    foot: mm('2'),
+  } as const
+
+  test('a home that is found by marks', () => {
+    expect(whyOf({ byMarks: true })).toBe('by-marks')
+  })
+
+  test('a gauge of another size, of another foot, or that is gone', () => {
+    const use = { gauges: [setter] }
+    expect(whyOf({ gauges: [setter] }, use)).toBe('as-it-was')
+    expect(whyOf({ gauges: [{ ...setter, size: mm('50.000') }] }, use)).toBe('as-it-was')
+    expect(whyOf({ gauges: [{ ...setter, size: mm('50.001') }] }, use)).toBe('gauge-changed')
+    expect(whyOf({ gauges: [{ ...setter, foot: mm('2.001') }] }, use)).toBe('gauge-changed')
+    expect(whyOf({ gauges: [] }, use)).toBe('gauge-changed')
+  })
+
+  test('a home that was lost after the touch, in whichever set-up', () => {
+    const lost = (on: number, setup?: string): ShopEvent => ({
+      ...{ what: 'home-lost', at: day(on), name: 'Job B' },
+      ...(setup !== undefined && { setup }),
+    })
+    expect(because([usedWith([tip(5)])], [lost(6)])).toBe('home-lost')
+    expect(because([usedWith([tip(5)])], [lost(6, 'B')])).toBe('home-lost')
+    expect(because([usedWith([tip(5)])], [lost(4, 'B')])).toBe('as-it-was')
+  })
+})
+
 describe('what is touched again', () => {
   const offered = (
     tool: number,

@@ -245,7 +245,10 @@ describe('a second job on the same machine', () => {
       return solve(document).kept?.[0]?.agrees
     }
     expect([agrees(0.02), agrees(0.03)]).toEqual([true, false])
+    // Shorter by as much is as far off as longer.
+    expect([agrees(-0.02), agrees(-0.03)]).toEqual([true, false])
     expect([agrees(0.02, '0.015'), agrees(0.014, '0.015')]).toEqual([false, true])
+    expect([agrees(-0.02, '0.015'), agrees(-0.014, '0.015')]).toEqual([false, true])
     // A need that is wider asks no less than the trade does, and one that no touch reaches is held to the touches.
     expect([agrees(0.03, '0.1'), agrees(0.004, '0.0001'), agrees(0.02, '0.0001')]).toEqual([
       false,

@@ -312,6 +312,32 @@ describe('a stranger who guesses', () => {
     await signIn(personId, '1357')
   })
 
+  test('is a stranger on a device where somebody else signed in, and gets no new tries with each such device', async () => {
+    const walker = await server.signInAs('Walking Device', '1357')
+    const personId = await server.signInAs('Other Name', '1357')
+    /** A device on which another person signed in: its cookie is real, and not this name’s. */
+    const strangeDevice = async () => {
+      const signedIn = await guess(walker, '1357', '10.0.0.3')
+      expect(signedIn.status).toBe(201)
+      const Cookie = signedIn.headers
+        .getSetCookie()
+        .flatMap((set) => /^pine_device=[^;]*/.exec(set) ?? [])
+        .join()
+      expect(Cookie).not.toBe('')
+      return (pin: string) =>
+        server.api.request('/api/session', {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/json', Cookie },
+          body: JSON.stringify({ personId, pin }),
+        })
+    }
+    const first = await strangeDevice()
+    for (let times = 0; times < 5; times += 1) await first('0000')
+    const second = await strangeDevice()
+    expect((await second('1357')).status).toBe(429)
+    server.passSeconds(16 * 60)
+  })
+
   test('walks through the names only so far from one address', async () => {
     const ids = []
     for (let person = 0; person < 8; person += 1)

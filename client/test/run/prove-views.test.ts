@@ -13,8 +13,8 @@ import {
 } from '@/areas/run/prove/proof-view'
 import { spindleSeen, stillToSay } from '@/areas/run/prove/spindle-seen'
 import { releaseView } from '@/areas/run/release/release-view'
-import type { StandingSetup } from '@/data/setup/standing'
-import { after, example, mm, registerAt } from './set-ups'
+import { standing, type StandingSetup } from '@/data/setup/standing'
+import { after, example, mm, registerAt, NOW } from './set-ups'
 
 const G54T1 = { row: 'G54', tool: 1 } as const
 /** Keyed and read back, not proven yet. */
@@ -268,6 +268,17 @@ describe('a run in air', () => {
     expect(raise(keyed, { ...both, where: 'lengths' }).rows).toEqual(['H1 −270.000 → −227.500 mm'])
     expect(raise(keyed, { ...both, where: 'work-offsets' }).rows).toEqual([
       'G54 Z −30.000 → 12.500 mm',
+    ])
+    // A control that subtracts lengths holds +270, and goes higher with less.
+    const { machine } = keyed.document.sheet
+    const control = { ...machine.control, lengthSign: 'subtracted' } as const
+    const sheet = { ...keyed.document.sheet, machine: { ...machine, control } }
+    const subtracting = after(standing({ ...keyed.document, sheet }, NOW), {
+      kind: 'read-back',
+      body: { address: 'H1', moment: 'after', shown: mm('270.000') },
+    })
+    expect(raise(subtracting, { ...both, where: 'lengths' }).rows).toEqual([
+      'H1 270.000 → 227.500 mm',
     ])
   })
 

@@ -5,6 +5,7 @@ import type { Changes, Heard } from '../store/changes'
 import type { PeopleStore } from '../store/people-store'
 import { refuse } from '../refusal'
 import { hashToken } from '../use-cases/sign-in'
+import { describes } from './describes'
 import { replyRefusal } from './reply'
 import { personOf, tokenOf, type Signed } from './session'
 
@@ -24,55 +25,59 @@ export const liveRoutes = (
   changes: Changes,
 ) => {
   const lines = new Map<string, number>()
-  return new Hono<Signed>().get('/live', async (c) => {
-    const session = hashToken(tokenOf(c) ?? '')
-    const open = lines.get(session) ?? 0
-    if (open >= MOST_LINES) return replyRefusal(c, tooManyLines())
-    lines.set(session, open + 1)
-    const { id: shopId } = await store.shop()
-    c.header('X-Accel-Buffering', 'no')
-    return streamSSE(c, async (stream) => {
-      const heard: Heard[] = []
-      let wake = () => {}
-      const leave = changes.subscribe((one) => {
-        if (typeof one === 'object' && one.shopId !== shopId) return
-        heard.push(one)
-        wake()
+  return new Hono<Signed>().get(
+    '/live',
+    describes('Facts of the shop as they are written: server-sent events', 'text/event-stream'),
+    async (c) => {
+      const session = hashToken(tokenOf(c) ?? '')
+      const open = lines.get(session) ?? 0
+      if (open >= MOST_LINES) return replyRefusal(c, tooManyLines())
+      lines.set(session, open + 1)
+      const { id: shopId } = await store.shop()
+      c.header('X-Accel-Buffering', 'no')
+      return streamSSE(c, async (stream) => {
+        const heard: Heard[] = []
+        let wake = () => {}
+        const leave = changes.subscribe((one) => {
+          if (typeof one === 'object' && one.shopId !== shopId) return
+          heard.push(one)
+          wake()
+        })
+        const stop = () => wake()
+        changes.closed.addEventListener('abort', stop)
+        stream.onAbort(stop)
+        /** Somebody who was put out, or signed out, hears nothing more; who cannot be asked for comes again by itself. */
+        const mayHear = async () =>
+          (await personOf(c, store, clock).catch(() => undefined)) !== undefined
+        await stream.writeSSE({ event: 'gap', data: '' })
+        while (!stream.aborted && !changes.closed.aborted) {
+          const next = heard.shift()
+          // Who may hear cannot be asked while the database is away: that it is tells nothing of the shop.
+          if (next === 'away') {
+            await stream.writeSSE({ event: 'away', data: '' })
+            continue
+          }
+          if (next !== undefined && !(await mayHear())) break
+          if (next === 'gap') await stream.writeSSE({ event: 'gap', data: '' })
+          else if (typeof next === 'object') {
+            const { kind, id, place } = next
+            await stream.writeSSE({ event: 'fact', data: JSON.stringify({ kind, id, place }) })
+          } else if (
+            next === undefined &&
+            !(await somethingIn(HEARTBEAT_MS, (woken) => (wake = woken)))
+          ) {
+            if (!(await mayHear())) break
+            await stream.writeSSE({ event: 'still-here', data: '' })
+          }
+        }
+        changes.closed.removeEventListener('abort', stop)
+        leave()
+        const left = (lines.get(session) ?? 1) - 1
+        if (left > 0) lines.set(session, left)
+        else lines.delete(session)
       })
-      const stop = () => wake()
-      changes.closed.addEventListener('abort', stop)
-      stream.onAbort(stop)
-      /** Somebody who was put out, or signed out, hears nothing more; who cannot be asked for comes again by itself. */
-      const mayHear = async () =>
-        (await personOf(c, store, clock).catch(() => undefined)) !== undefined
-      await stream.writeSSE({ event: 'gap', data: '' })
-      while (!stream.aborted && !changes.closed.aborted) {
-        const next = heard.shift()
-        // Who may hear cannot be asked while the database is away: that it is tells nothing of the shop.
-        if (next === 'away') {
-          await stream.writeSSE({ event: 'away', data: '' })
-          continue
-        }
-        if (next !== undefined && !(await mayHear())) break
-        if (next === 'gap') await stream.writeSSE({ event: 'gap', data: '' })
-        else if (typeof next === 'object') {
-          const { kind, id, place } = next
-          await stream.writeSSE({ event: 'fact', data: JSON.stringify({ kind, id, place }) })
-        } else if (
-          next === undefined &&
-          !(await somethingIn(HEARTBEAT_MS, (woken) => (wake = woken)))
-        ) {
-          if (!(await mayHear())) break
-          await stream.writeSSE({ event: 'still-here', data: '' })
-        }
-      }
-      changes.closed.removeEventListener('abort', stop)
-      leave()
-      const left = (lines.get(session) ?? 1) - 1
-      if (left > 0) lines.set(session, left)
-      else lines.delete(session)
-    })
-  })
+    },
+  )
 }
 
 const tooManyLines = () =>

@@ -1,10 +1,15 @@
 import { Hono } from 'hono'
 import { z } from 'zod'
 import {
+  doneSchema,
+  memberHistorySchema,
   newJoinCodeSchema,
   newPersonSchema,
   newPinSchema,
   newRoleSchema,
+  personSchema,
+  sessionAnswerSchema,
+  shownJoinCodeSchema,
   signInSchema,
   type Member,
   type SessionAnswer,
@@ -21,6 +26,7 @@ import {
 import { signIn } from '../use-cases/sign-in'
 import type { Arrival } from './arrival'
 import { body } from './body'
+import { describes } from './describes'
 import { replyRefusal } from './reply'
 import { askerOf, endSession, forgetSession, keepSession, personOf, type Signed } from './session'
 
@@ -45,21 +51,35 @@ export const openPeopleRoutes = (
     ...(door.demoOnNetwork && { demoOnNetwork: true }),
   })
   return new Hono()
-    .get('/people', async (c) => c.json(await store.people()))
-    .post('/people', body(newPersonSchema), async (c) => {
-      const asker = askerOf(c, arrival.address(c))
-      const added = await addPerson(store, clock, c.req.valid('json'), asker, door.firstNeedsCode)
-      return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
-    })
-    .get('/session', async (c) => c.json(await answer(await personOf(c, store, clock))))
-    .post('/session', body(signInSchema), async (c) => {
-      const asker = askerOf(c, arrival.address(c))
-      const opened = await signIn(store, clock, c.req.valid('json'), asker)
-      if (!opened.ok) return replyRefusal(c, opened.refusal)
-      keepSession(c, opened.value)
-      return c.json(await answer(opened.value.person), 201)
-    })
-    .delete('/session', async (c) => {
+    .get('/people', describes('Names that can sign in', z.array(personSchema)), async (c) =>
+      c.json(await store.people()),
+    )
+    .post(
+      '/people',
+      describes('Join: the first person of a shop, or by a lead’s code', personSchema, 201),
+      body(newPersonSchema),
+      async (c) => {
+        const asker = askerOf(c, arrival.address(c))
+        const added = await addPerson(store, clock, c.req.valid('json'), asker, door.firstNeedsCode)
+        return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+      },
+    )
+    .get('/session', describes('Who is signed in', sessionAnswerSchema), async (c) =>
+      c.json(await answer(await personOf(c, store, clock))),
+    )
+    .post(
+      '/session',
+      describes('Sign in', sessionAnswerSchema, 201),
+      body(signInSchema),
+      async (c) => {
+        const asker = askerOf(c, arrival.address(c))
+        const opened = await signIn(store, clock, c.req.valid('json'), asker)
+        if (!opened.ok) return replyRefusal(c, opened.refusal)
+        keepSession(c, opened.value)
+        return c.json(await answer(opened.value.person), 201)
+      },
+    )
+    .delete('/session', describes('Sign out here', sessionAnswerSchema), async (c) => {
       await endSession(c, store)
       return c.json(await answer(undefined))
     })
@@ -71,34 +91,56 @@ export const peopleRoutes = (store: PeopleStore, clock: Clock) => {
   const change = (by: Signed['Variables']['person'], id: string, to: PlaceChange) =>
     changePerson(store, clock, by, z.uuid().safeParse(id).data ?? NOBODY, to)
   return new Hono<Signed>()
-    .delete('/sessions', async (c) => {
+    .delete('/sessions', describes('Sign out on every device', sessionAnswerSchema), async (c) => {
       await store.closeSessionsOf(c.var.person.id)
       forgetSession(c)
       return c.json({ person: null })
     })
-    .get('/members', async (c) => {
-      const members = await membersOf(store, c.var.person)
-      return members.ok ? c.json(members.value) : replyRefusal(c, members.refusal)
-    })
-    .post('/join-codes', body(newJoinCodeSchema), async (c) => {
-      const made = await makeJoinCode(store, clock, c.var.person, c.req.valid('json').role)
-      return made.ok ? c.json(made.value, 201) : replyRefusal(c, made.refusal)
-    })
-    .put('/members/:id/role', body(newRoleSchema), async (c) => {
-      const to = { kind: 'role', role: c.req.valid('json').role } as const
-      const changed = await change(c.var.person, c.req.param('id'), to)
-      return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
-    })
-    .put('/members/:id/pin', body(newPinSchema), async (c) => {
-      const to = { kind: 'new-pin', pin: c.req.valid('json').pin } as const
-      const changed = await change(c.var.person, c.req.param('id'), to)
-      return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
-    })
-    .delete('/members/:id', async (c) => {
+    .get(
+      '/members',
+      describes(
+        'People of the shop with what happened to their place',
+        z.array(memberHistorySchema),
+      ),
+      async (c) => {
+        const members = await membersOf(store, c.var.person)
+        return members.ok ? c.json(members.value) : replyRefusal(c, members.refusal)
+      },
+    )
+    .post(
+      '/join-codes',
+      describes('Make a code that lets one person in', shownJoinCodeSchema, 201),
+      body(newJoinCodeSchema),
+      async (c) => {
+        const made = await makeJoinCode(store, clock, c.var.person, c.req.valid('json').role)
+        return made.ok ? c.json(made.value, 201) : replyRefusal(c, made.refusal)
+      },
+    )
+    .put(
+      '/members/:id/role',
+      describes('Give a person another role', doneSchema),
+      body(newRoleSchema),
+      async (c) => {
+        const to = { kind: 'role', role: c.req.valid('json').role } as const
+        const changed = await change(c.var.person, c.req.param('id'), to)
+        return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
+      },
+    )
+    .put(
+      '/members/:id/pin',
+      describes('Give a person a new PIN', doneSchema),
+      body(newPinSchema),
+      async (c) => {
+        const to = { kind: 'new-pin', pin: c.req.valid('json').pin } as const
+        const changed = await change(c.var.person, c.req.param('id'), to)
+        return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
+      },
+    )
+    .delete('/members/:id', describes('Put a person out', doneSchema), async (c) => {
       const changed = await change(c.var.person, c.req.param('id'), { kind: 'left' })
       return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
     })
-    .post('/members/:id/back', async (c) => {
+    .post('/members/:id/back', describes('Take a person back in', doneSchema), async (c) => {
       const changed = await change(c.var.person, c.req.param('id'), { kind: 'back' })
       return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
     })

@@ -20,7 +20,7 @@ export const notJson = (): Refusal =>
 export const noRoute = (path: string): Refusal =>
   refuse('not-found', {
     message: `The API has nothing at ${path}.`,
-    expected: 'a path of docs/architecture.md, “The API”',
+    expected: 'a path of /api/openapi.json',
     received: path,
     remedy: 'Look for a misspelt path, or reload the page to get the present version.',
   }).refusal

@@ -1,6 +1,11 @@
 import { Hono } from 'hono'
 import {
   changedToolSchema,
+  doneSchema,
+  pocketsSchema,
+  toolAssemblySchema,
+  toolHistorySchema,
+  toolPageSchema,
   newMachineEventSchema,
   newToolEventSchema,
   newToolSchema,
@@ -13,40 +18,81 @@ import { addTool, changeTool, toolHistory, toolPage } from '../use-cases/tools'
 import { addMachineEvent, addToolEvent } from '../use-cases/happened'
 import type { Setups } from '../use-cases/setups'
 import { body, query } from './body'
+import { describes } from './describes'
 import { replyRefusal } from './reply'
 import type { Signed } from './session'
 
 /** Tools over time: what they are, where they are, what was measured of them and what happened to them. */
 export const toolRoutes = (store: Store, clock: Clock, setups: Setups) =>
   new Hono<Signed>()
-    .get('/tools', query(toolQuerySchema), async (c) =>
-      c.json(await toolPage(store, clock, c.req.valid('query'))),
+    .get(
+      '/tools',
+      describes('A page of the tools', toolPageSchema),
+      query(toolQuerySchema),
+      async (c) => c.json(await toolPage(store, clock, c.req.valid('query'))),
     )
-    .post('/tools', body(newToolSchema), async (c) => {
-      const added = await addTool(store, clock, c.var.person, c.req.valid('json'))
-      return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
-    })
-    .get('/tools/:id', async (c) => {
-      const history = await toolHistory(store, clock, c.req.param('id'))
-      return history.ok ? c.json(history.value) : replyRefusal(c, history.refusal)
-    })
-    .put('/tools/:id', body(changedToolSchema), async (c) => {
-      const { person } = c.var
-      const changed = await changeTool(store, clock, person, c.req.param('id'), c.req.valid('json'))
-      return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
-    })
-    .post('/tools/:id/events', body(newToolEventSchema), async (c) => {
-      const { person } = c.var
-      const id = c.req.param('id')
-      const added = await addToolEvent({ store, clock, setups }, person, id, c.req.valid('json'))
-      return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
-    })
-    .get('/machines/:id/tools', async (c) =>
-      c.json(await pocketsOf(store, clock, c.req.param('id'))),
+    .post(
+      '/tools',
+      describes('Declare a tool', toolAssemblySchema, 201),
+      body(newToolSchema),
+      async (c) => {
+        const added = await addTool(store, clock, c.var.person, c.req.valid('json'))
+        return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+      },
     )
-    .post('/machines/:id/events', body(newMachineEventSchema), async (c) => {
-      const { person } = c.var
-      const id = c.req.param('id')
-      const added = await addMachineEvent({ store, clock, setups }, person, id, c.req.valid('json'))
-      return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
-    })
+    .get(
+      '/tools/:id',
+      describes('A tool with what was measured of it', toolHistorySchema),
+      async (c) => {
+        const history = await toolHistory(store, clock, c.req.param('id'))
+        return history.ok ? c.json(history.value) : replyRefusal(c, history.refusal)
+      },
+    )
+    .put(
+      '/tools/:id',
+      describes('Declare a tool anew, or retire it', toolAssemblySchema),
+      body(changedToolSchema),
+      async (c) => {
+        const { person } = c.var
+        const changed = await changeTool(
+          store,
+          clock,
+          person,
+          c.req.param('id'),
+          c.req.valid('json'),
+        )
+        return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
+      },
+    )
+    .post(
+      '/tools/:id/events',
+      describes('Report what happened to a tool', toolHistorySchema, 201),
+      body(newToolEventSchema),
+      async (c) => {
+        const { person } = c.var
+        const id = c.req.param('id')
+        const added = await addToolEvent({ store, clock, setups }, person, id, c.req.valid('json'))
+        return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+      },
+    )
+    .get(
+      '/machines/:id/tools',
+      describes('What is in the pockets of a machine', pocketsSchema),
+      async (c) => c.json(await pocketsOf(store, clock, c.req.param('id'))),
+    )
+    .post(
+      '/machines/:id/events',
+      describes('Report what happened to a machine', doneSchema, 201),
+      body(newMachineEventSchema),
+      async (c) => {
+        const { person } = c.var
+        const id = c.req.param('id')
+        const added = await addMachineEvent(
+          { store, clock, setups },
+          person,
+          id,
+          c.req.valid('json'),
+        )
+        return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+      },
+    )

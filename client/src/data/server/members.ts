@@ -1,14 +1,13 @@
 import useSWR from 'swr'
 import { z } from 'zod'
 import {
+  doneSchema,
   memberHistorySchema,
   shownJoinCodeSchema,
   type Role,
   type ShownJoinCode,
 } from '@pine/contract'
 import { api, ask } from './api'
-
-const doneSchema = z.object({ id: z.string() })
 
 /** Gives somebody another PIN: a lead anybody, everybody themselves. Who was signed in by the old one signs in again. */
 export async function giveNewPin(id: string, pin: string): Promise<void> {

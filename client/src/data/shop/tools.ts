@@ -1,8 +1,8 @@
 import useSWR, { mutate } from 'swr'
 import useSWRInfinite from 'swr/infinite'
 import { v7 as uuid } from 'uuid'
-import { z } from 'zod'
 import {
+  doneSchema,
   pocketsSchema,
   toolAssemblySchema,
   toolHistorySchema,
@@ -91,7 +91,7 @@ export async function machineHappened(
 ): Promise<void> {
   const json = sendable({ id: uuid(), ...event })
   const answer = api.machines[':id'].events.$post({ param: { id: machine }, json })
-  await ask(answer, z.object({ id: z.string() }))
+  await ask(answer, doneSchema)
   await Promise.all([mutate(isOfTools), mutate((key) => Array.isArray(key) && key[0] === 'tool')])
 }
 

@@ -1,0 +1,122 @@
+import { Hono } from 'hono'
+import {
+  changedGaugeSchema,
+  gaugeHistorySchema,
+  gaugeStandingsSchema,
+  gaugeUsesSchema,
+  newGaugeCheckSchema,
+  newShopGaugeSchema,
+  shopGaugeSchema,
+  suspectSetupsSchema,
+  tellSuspectSchema,
+} from '@pine/contract'
+import type { Clock } from '../clock'
+import type { Store } from '../store/store'
+import { dueDates } from '../use-cases/due-dates'
+import {
+  addCheck,
+  gaugeHistory,
+  gaugeStandings,
+  setupsUsing,
+  suspectSetups,
+  tellSuspects,
+} from '../use-cases/gauge-checks'
+import type { Setups } from '../use-cases/setups'
+import { addGauge, changeGauge, gaugesOf } from '../use-cases/shop'
+import { besideFactSchema } from './beside-fact'
+import { body, query } from './body'
+import { describes } from './describes'
+import { replyRefusal } from './reply'
+import { z } from 'zod'
+import type { Signed } from './session'
+
+/** Gauges over time: their checks, what is due, what is suspect. */
+export const gaugeRoutes = (store: Store, clock: Clock, setups: Setups) =>
+  new Hono<Signed>()
+    .get('/gauges', describes('Gauges of the shop', z.array(shopGaugeSchema)), async (c) =>
+      c.json(await gaugesOf(store)),
+    )
+    .post(
+      '/gauges',
+      describes('Declare a gauge', shopGaugeSchema, 201),
+      body(newShopGaugeSchema),
+      async (c) => {
+        const added = await addGauge(store, clock, c.var.person, c.req.valid('json'))
+        return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+      },
+    )
+    .put(
+      '/gauges/:id',
+      describes('Declare a gauge anew, or retire it', shopGaugeSchema),
+      body(changedGaugeSchema),
+      async (c) => {
+        const { person } = c.var
+        const id = c.req.param('id')
+        const changed = await changeGauge(store, clock, person, id, c.req.valid('json'))
+        return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
+      },
+    )
+    .get(
+      '/gauges/standings',
+      describes('How each gauge that is watched stands', gaugeStandingsSchema),
+      async (c) => c.json(await gaugeStandings(store, clock)),
+    )
+    .get(
+      '/gauges/due.ics',
+      describes('When gauges are to be checked, as a calendar', 'text/calendar'),
+      async (c) => {
+        const [standings, gauges] = [await gaugeStandings(store, clock), await gaugesOf(store)]
+        return c.body(dueDates(standings, gauges), 200, {
+          'Content-Type': 'text/calendar; charset=utf-8',
+          'Content-Disposition': 'attachment; filename="checks-of-gauges.ics"',
+        })
+      },
+    )
+    .get(
+      '/gauges/:id/checks',
+      describes('A gauge with its checks', gaugeHistorySchema),
+      async (c) => {
+        const history = await gaugeHistory(store, c.req.param('id'))
+        return history.ok ? c.json(history.value) : replyRefusal(c, history.refusal)
+      },
+    )
+    .post(
+      '/gauges/:id/checks',
+      describes('Record a check of a gauge', gaugeHistorySchema, 201),
+      query(besideFactSchema),
+      body(newGaugeCheckSchema),
+      async (c) => {
+        const { person } = c.var
+        const id = c.req.param('id')
+        const check = c.req.valid('json')
+        const added = await addCheck(store, clock, person, id, check, c.req.valid('query'))
+        return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+      },
+    )
+    .post(
+      '/gauges/:id/suspect',
+      describes('Report a failed gauge to the set-ups that used it', suspectSetupsSchema, 201),
+      body(tellSuspectSchema),
+      async (c) => {
+        const { person } = c.var
+        const { id } = c.req.valid('json')
+        const told = await tellSuspects({ store, clock, setups }, person, c.req.param('id'), id)
+        return told.ok ? c.json(told.value, 201) : replyRefusal(c, told.refusal)
+      },
+    )
+    .get(
+      '/gauges/:id/used',
+      describes('Set-ups that were measured with a gauge', gaugeUsesSchema),
+      async (c) => {
+        const used = await setupsUsing(store, c.req.param('id'))
+        return used.ok ? c.json(used.value) : replyRefusal(c, used.refusal)
+      },
+    )
+    .get(
+      '/gauges/:id/suspect',
+      describes('Set-ups measured with a gauge since its last good check', suspectSetupsSchema),
+      async (c) => {
+        const suspect = await suspectSetups(store, clock, c.req.param('id'))
+        return suspect.ok ? c.json(suspect.value) : replyRefusal(c, suspect.refusal)
+      },
+    )

@@ -1,0 +1,37 @@
+import { Hono, type Env } from 'hono'
+import { generateSpecs, loadVendor } from 'hono-openapi'
+import { z } from 'zod'
+
+// The library looks for a converter while it runs; ours is the one that is here.
+loadVendor('zod', {
+  toJSONSchema: (schema) => {
+    const { $schema: _dialect, ...converted } = z.toJSONSchema(schema as z.ZodType, {
+      io: 'input',
+      unrepresentable: 'any',
+    })
+    // Its types are of draft 7; OpenAPI 3.1 is of 2020-12, as what zod makes is.
+    return converted as object
+  },
+})
+
+/** OpenAPI 3.1 of every route of an API, from the schemas that check what comes in and the table of what goes out. */
+export const describeApi = <Of extends Env>(api: Hono<Of>) =>
+  generateSpecs(api, {
+    excludeStaticFile: false,
+    documentation: {
+      openapi: '3.1.0',
+      info: {
+        title: 'Pine Compass',
+        version: '1',
+        description:
+          'Set-ups as streams of facts. Sign in with POST /api/session (a cookie), or send a token of your own: Authorization: Bearer …',
+      },
+      security: [{ session: [] }, { token: [] }],
+      components: {
+        securitySchemes: {
+          session: { type: 'apiKey', in: 'cookie', name: 'pine_session' },
+          token: { type: 'http', scheme: 'bearer' },
+        },
+      },
+    },
+  })
