@@ -239,6 +239,14 @@ describe('a month of a shop', () => {
     expect(await planFor(byHand)).toMatchObject({ touches: [], kept: [], minutes: { median: 0 } })
   })
 
+  test('nothing is offered where home is found by marks: it is another one each time', async () => {
+    const { machine: declared } = jobSheet('By marks')
+    const byMarks = await begin('By marks', { machine: { ...declared, homing: 'marks' } })
+    expect([...new Set(await takes(byMarks))]).toEqual(
+      ['T1', 'T2', 'T3', 'T4'].map((tool) => `${tool} nothing`),
+    )
+  })
+
   test('how long a touch takes is told by the machine’s own log', async () => {
     const timed = await begin('Timed')
     for (const number of [1, 2, 3, 4, 1, 2, 3, 4]) {
@@ -454,6 +462,19 @@ describe('the list of tools', () => {
     ]
     expect(refused.map(({ status }) => status)).toEqual([403, 403, 403])
   })
+})
+
+test('a home that was lost in one set-up takes every length of before it from the next', async () => {
+  await nextDay()
+  const here = await begin('Before the power cut')
+  for (const { number } of tools) await touch(here, number)
+  expect(await takes(await begin('Still homed'))).not.toContain('T1 nothing')
+  const elsewhere = await begin('When the power went')
+  server.passSeconds(60)
+  await say(elsewhere, 'event', { kind: 'home-lost' })
+  const after = await keptFor(await begin('After the power cut'))
+  expect(after.tools.map(({ take }) => take)).toEqual(tools.map(() => 'nothing'))
+  expect(after.tools[0]!.words).toMatch(/home|Home/)
 })
 
 test('all that is worked out of facts is built again from them as it was', async () => {
