@@ -29,7 +29,7 @@ test('the worked numbers, both schools, on the command line', () => {
 })
 
 // Worked by hand: walls at −318.01 and −281.98 (the left one met moving minus, the right one moving plus
-// against 0.01 of lost motion) with the middle at −299.995; a corner turned by atan(0.01), its lines crossed by Cramer's rule.
+// against 0.01 of backlash) with the middle at −299.995; a corner turned by atan(0.01), its lines crossed by Cramer's rule.
 // A 0.1 shim under tips at −299.9 and −318.45; a master 15 longer than the tool; a plate of 0.5 in with
 // a wall of 0.25 and a pin of 0.25; a dial that reads 0.01 more
 // than the middle on the left moves the axis 0.01 to the right, one that reads 0.004 more in front moves it back.
@@ -340,5 +340,5 @@ test('the printed sum leaves out what was declared to be zero, and keeps every r
   const { out } = run(['solve', 'tool-by-tool.json'], fromExamples)
   expect(out).toContain('G54.Z.T1  -44.160 mm')
   expect(out).toContain('−31.460 mm  machine Z, tip at the touch (tip-on-part:G54:T1)')
-  expect(out).not.toMatch(/facing|lost motion| 0 mm/)
+  expect(out).not.toMatch(/facing|backlash| 0 mm/)
 })

@@ -50,7 +50,7 @@ test('the chart in the unit of the gauge, reaching beyond all that is drawn, and
   // Mean −0.0095, moving range 0.021: 3 · 0.021 / 1.128 = 0.05585 to either side.
   expect(chart.upper).toBeCloseTo(0.04635, 5)
   expect(chart.lower).toBeCloseTo(-0.06535, 5)
-  expect(chart.says).toContain('it may be off by ±0.010 mm.')
+  expect(chart.says).toContain('tolerance ±0.010 mm.')
   const inInches = {
     gauge: {
       id,
@@ -102,8 +102,8 @@ test('beside its name: how it stands, in a few words', () => {
   const one = { id, isDue: true, isSuspect: false }
   expect(standingWords(one)).toBe('never checked')
   const checked = { ...one, lastAt: NOW, dueOn: '2026-02-01' }
-  expect(standingWords(checked)).toBe('to be checked since 2026-02-01')
-  expect(standingWords({ ...checked, isDue: false })).toBe('good, to be checked by 2026-02-01')
+  expect(standingWords(checked)).toBe('check due since 2026-02-01')
+  expect(standingWords({ ...checked, isDue: false })).toBe('in tolerance, next check 2026-02-01')
   expect(standingWords({ ...checked, isSuspect: true })).toBe('its last check was not good')
 })
 
@@ -113,13 +113,13 @@ test('what is to be done about gauges, for who comes to work', () => {
   const suspect = { ...due, isSuspect: true }
   expect(gaugesCall(undefined)).toBeUndefined()
   expect(gaugesCall([good])).toBeUndefined()
-  expect(gaugesCall([good, due])).toEqual({ words: 'One gauge is to be checked', isWrong: false })
-  expect(gaugesCall([due, due])?.words).toBe('2 gauges are to be checked')
+  expect(gaugesCall([good, due])).toEqual({ words: 'One gauge check is due', isWrong: false })
+  expect(gaugesCall([due, due])?.words).toBe('2 gauge checks are due')
   expect(gaugesCall([suspect])).toEqual({ words: 'One gauge is not to be trusted', isWrong: true })
   expect(gaugesCall([suspect, suspect, due])?.words).toBe(
-    '2 gauges are not to be trusted, one is to be checked',
+    '2 gauges are not to be trusted, one check is due',
   )
   expect(gaugesCall([suspect, due, due])?.words).toBe(
-    'One gauge is not to be trusted, 2 are to be checked',
+    'One gauge is not to be trusted, 2 checks are due',
   )
 })

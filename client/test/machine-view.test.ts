@@ -88,7 +88,7 @@ describe('a screw', () => {
       tested: undefined,
       takesOver: undefined,
     })
-    expect(screw('Y').counts).toContain('Nobody has said')
+    expect(screw('Y').counts).toContain('Not measured')
     // The youngest comes first.
     expect(screw('Y', test3('Y', '0.020'), test3('Y', '0.9')).tested).toBe(
       '2026-03-05, Mira: The screw loses 0.020 mm (± 0.000 mm, by 3 pairs).',
@@ -105,7 +105,7 @@ describe('a screw', () => {
     expect(screw('X', test3('X', '0.0120')).takesOver).toBeUndefined()
     expect(screw('X', test3('X', '0.013')).takesOver?.says).toBe('Count X with 0.013 mm')
     expect(screw('X', test3('X', '0.001', 'in')).takesOver?.says).toBe('Count X with 0.0010 in')
-    // Turned columns are no lost motion.
+    // Turned columns are no backlash.
     expect(screw('Y', test3('Y', '-0.020')).takesOver).toBeUndefined()
   })
 })

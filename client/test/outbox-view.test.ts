@@ -86,13 +86,13 @@ test('a refused one tells why, and can be saved as it is before it is taken out'
 test('a check of a gauge that was refused is told by what it was', () => {
   const mm = (text: string) => ({ text, unit: 'mm' as const })
   const body = { read: mm('50'), against: 'the 50 mm block', master: mm('50') }
-  const refused = { message: 'Nobody watches it.', remedy: 'Say what it may be off.' } as never
+  const refused = { message: 'Nobody watches it.', remedy: 'Set its tolerance.' } as never
   const { refused: told } = outboxView(
     [{ gaugeId: 'g', fact: { id: 'c', kind: 'gauge-check', body }, by: MIRA, at: '', refused }],
     MIRA,
     false,
   )
   expect(told[0]?.words).toBe(
-    'The check against the 50 mm block was not accepted: Nobody watches it. Say what it may be off.',
+    'The check against the 50 mm block was not accepted: Nobody watches it. Set its tolerance.',
   )
 })

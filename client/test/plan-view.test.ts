@@ -35,7 +35,7 @@ const touch = (tool: number, pocket?: number): TouchPlanAnswer['touches'][number
 
 const answer: TouchPlanAnswer = {
   touches: [touch(1, 1), touch(2, 4), touch(3)],
-  kept: [{ tool: 4, why: 'Holds: touched yesterday.' }],
+  kept: [{ tool: 4, why: 'Length still good: touched yesterday.' }],
   times: { gauge: 1, changer: { pockets: 10, minutesEach: 0.1 } },
   minutes: { median: 5.8, lower: 3.55, upper: 10.3 },
   least: 5.8,
@@ -83,7 +83,9 @@ describe('a plan as it was proposed', () => {
   })
 
   test('says what need not be touched and what is left out', () => {
-    expect(view.kept).toEqual([{ tool: 4, name: 'tool 4', why: 'Holds: touched yesterday.' }])
+    expect(view.kept).toEqual([
+      { tool: 4, name: 'tool 4', why: 'Length still good: touched yesterday.' },
+    ])
     expect(view.leftOut).toEqual([{ tool: 9, name: 'tap', reason: 'second side' }])
     expect(view.keeps).toEqual({
       touches: [1, 2, 3].map((tool) => ({ tool, with: ['setter'] })),

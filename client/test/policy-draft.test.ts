@@ -88,7 +88,7 @@ test('how many lengths that are taken over are touched again', () => {
   expect(asked('1')).toHaveProperty('problems.reason')
   const four = { ...machine, policy: { keptChecks: 4 } }
   expect(policyDraft(four).checks).toBe('4')
-  expect(policyWords(four)).toBe('of lengths that are taken over 4 are touched again')
+  expect(policyWords(four)).toBe('4 of the reused lengths touched again')
   expect(changedPolicy(four, { ...policyDraft(four), checks: '' })).toHaveProperty(
     'problems.reason',
   )

@@ -12,7 +12,7 @@ const parsed = parseSetupText(
   readFileSync(join(__dirname, '../../docs/examples/both-sides.json'), 'utf8'),
 )
 if (!parsed.ok) throw new Error('the example is broken')
-/** A screw in Z with lost motion, a block and a shim; the last reading is the difference. */
+/** A screw in Z with backlash, a block and a shim; the last reading is the difference. */
 const document: SetupDocument = {
   ...parsed.document,
   readings: parsed.document.readings.slice(0, -1),
@@ -87,7 +87,7 @@ describe('both ends of a difference', () => {
         : { approach: own, withOnFrom: other, approachOnFrom: there }
     expect(heightOf(quantity, body)).toBe(heightOf(quantity, { ...body, ...said }))
   })
-  test('the two ends weigh against each other: rising to one alone is the lost motion of 0.012', () => {
+  test('the two ends weigh against each other: rising to one alone is the backlash of 0.012', () => {
     const by = (ways: ReadingDraft['ways']) =>
       heightOf(difference, entered(difference, { zeroedOn: 'from', ways }))
     expect(by({ own: '+' }) - by({})).toBe(-12_000)

@@ -70,7 +70,7 @@ test('measurements say where, how, how long and how surely; what was taken over 
     length: '80.004 mm',
     within: '± 0.008',
   })
-  expect(two).toMatchObject({ how: 'taken over', length: undefined, within: undefined })
+  expect(two).toMatchObject({ how: 'reused', length: undefined, within: undefined })
 })
 
 test('lengths over time are told from the first on, the oldest first, without what was taken over', () => {
@@ -151,7 +151,7 @@ describe('what falls by something that happens between set-ups', () => {
 
   test('a tool: those open ones that it was touched in', () => {
     expect(falls([a, b]).told).toEqual([{ id: 'a', name: 'Job a' }])
-    expect(falls([a, b]).says).toContain('told in the one that is open')
+    expect(falls([a, b]).says).toContain('Reported to the one still open')
     expect(falls([a, b, c]).says).toContain('the 2 that are open')
     expect(falls([b]).says).toContain('None is open')
   })
@@ -159,7 +159,7 @@ describe('what falls by something that happens between set-ups', () => {
   test('a machine: those open on it, and its tools', () => {
     expect(machineFalls(on('a'), 6).told.map(({ id }) => id)).toEqual(['a'])
     expect(machineFalls(on('a'), 6).says).toBe(
-      'The 6 tools in it: what was touched before counts no more by itself. It is told in the one set-up open on it:',
+      'The 6 tools in it: what was touched before counts no more by itself. Reported to the one set-up open on it:',
     )
     expect(machineFalls(on('a'), 1).says).toContain('The one tool in it')
     // More than a page of them: all are told of, some are shown.

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { address, uuid, writtenLengthSchema } from './fields'
 import { machineDeclarationSchema } from './machine-declaration-schema'
 
-/** How a screw's lost motion was found: one place after another, met from both sides. */
+/** How a screw's backlash was found: one place after another, met from both sides. */
 export const reversalTestSchema = z.strictObject({
   axis: z.enum(['X', 'Y', 'Z']),
   pairs: z

@@ -133,8 +133,8 @@ describe('the budget of a register', () => {
     expect(advise(budget.expandedMm * 0.999)).toBeDefined()
   })
 
-  test('a screw whose lost motion nobody declared is measured once, whatever else could be done', () => {
-    const source = { id: 'sheet.machine.lostMotion.Z', kind: 'declared', name: 'lost motion' }
+  test('a screw whose backlash nobody declared is measured once, whatever else could be done', () => {
+    const source = { id: 'sheet.machine.lostMotion.Z', kind: 'declared', name: 'backlash' }
     const unknown = {
       standardMm: 0.02,
       expandedMm: 0.04,

@@ -306,7 +306,7 @@ describe('a tool that was changed past the control', () => {
       isDone(homed, quantityKey({ of: 'tip-on-plane', tool: 1 })),
     ]).toEqual([true, true])
     expect(describeStale({ by: 'event', event: happened }, [FIXED])).toBe(
-      'a tool was changed past the control: its cycle on the fixed setter counts from another tool',
+      'a tool was changed by hand, without the control’s tool change: its cycle on the fixed setter counts from another tool',
     )
   })
 

@@ -35,9 +35,9 @@ test('how far off it was, and by when it is to be checked again', () => {
   ])
   // Ten days after the second one, whatever a month would allow.
   expect(stands(two, 10)).toMatchObject({ dueOn: '2026-01-18', isDue: true })
-  expect(describeGaugeStanding(stands(two, 10))).toBe('It is to be checked: due since 2026-01-18.')
+  expect(describeGaugeStanding(stands(two, 10))).toBe('Check due since 2026-01-18.')
   expect(stands(two)).toMatchObject({ dueOn: '2026-02-07', isDue: false })
-  expect(describeGaugeStanding(stands(two))).toBe('Good. To be checked by 2026-02-07.')
+  expect(describeGaugeStanding(stands(two))).toBe('In tolerance. Next check 2026-02-07.')
   // On the day itself it is due.
   expect(stands(two, 24)).toMatchObject({ dueOn: '2026-02-01', isDue: true })
 })

@@ -103,7 +103,7 @@ describe('a quill on a part that is found from another', () => {
   })
 })
 
-describe('lost motion', () => {
+describe('backlash', () => {
   const { machine } = workedSheet()
   const withLost = (Z?: string): SetupDocument =>
     workedDocument({ machine: { ...machine, lostMotion: Z === undefined ? {} : { Z: mm(Z) } } }, [

@@ -125,7 +125,7 @@ describe('gauge blocks by grade', () => {
   })
 })
 
-describe('lost motion that nobody declared', () => {
+describe('backlash that nobody declared', () => {
   const { lostMotion: _declared, ...machine } = workedSheet().machine
   const standard = (readings: Parameters<typeof workedDocument>[1], address: string) => {
     const register = solve(workedDocument({ machine }, readings)).registers.find(

@@ -64,7 +64,7 @@ describe('a reversal test', () => {
     const told = { meanMm: 0.0124, withinMm: 0.0031, pairs: 5, isTurned: false }
     expect(describeReversal(told, 'mm')).toBe('The screw loses 0.012 mm (± 0.003 mm, by 5 pairs).')
     expect(describeReversal({ ...told, meanMm: 0.001 }, 'mm')).toBe(
-      'No lost motion shows: 0.001 mm, where ± 0.003 mm may be chance.',
+      'No backlash shows: 0.001 mm, where ± 0.003 mm may be chance.',
     )
     expect(describeReversal({ ...told, meanMm: -0.02, isTurned: true }, 'mm')).toBe(
       'The display stands further where the axis came towards minus: look whether the two columns were filled in the other way round.',

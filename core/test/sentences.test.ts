@@ -39,12 +39,12 @@ describe('warnings', () => {
     [
       'a check that comes lower than what was taken over',
       told('kept-differs', 'tip-on-plane:T2', { amount: nm(-0.36), limit: nm(0.025) }),
-      /^T2 on the plane comes 0\.360 mm lower than what was taken over \(allowed ±0\.025 mm\)/,
+      /^T2 on the plane comes 0\.360 mm lower than the length that was reused \(allowed ±0\.025 mm\)/,
     ],
     [
       'all checks higher alike',
       told('kept-moved', 'tip-on-plane:T2', { amount: nm(0.4) }),
-      /all come 0\.400 mm higher than what was taken over: the setting plane was moved/,
+      /all come 0\.400 mm higher than the lengths that were reused: the setting plane was moved/,
     ],
     [
       'repeats',
@@ -133,7 +133,7 @@ describe('warnings', () => {
       told('outside-travel', 'tip-on-plane:T1', { amount: nm(3) }),
       /It lies 3\.000 mm beyond/,
     ],
-    ['digits', told('digits-missing', 'tip-on-plane:T1'), /^T1 on the plane was typed with fewer/],
+    ['digits', told('digits-missing', 'tip-on-plane:T1'), /^T1 on the plane has fewer digits/],
     ['no sensor', told('no-sensor', 'face:G54:left'), /^G54 left face was read without naming/],
     [
       'two who keyed one row',
@@ -346,7 +346,7 @@ test('what would make a number surer, and what a conversion lacks', () => {
   expect(describeAdvice({ do: 'change-gauge', sourceId: 'x', to: 'probe' })).toBe(
     'touch with a probe instead',
   )
-  expect(describeAdvice({ do: 'declare-lost-motion', sourceId: 'x' })).toContain('lost motion')
+  expect(describeAdvice({ do: 'declare-lost-motion', sourceId: 'x' })).toContain('backlash')
   expect(describeAdvice({ do: 'read-finer', sourceId: 'x' })).toContain('more decimals')
   expect([describeVerdict('fit'), describeVerdict('undecided'), describeVerdict('unfit')]).toEqual([
     'sure enough',

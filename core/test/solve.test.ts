@@ -352,7 +352,7 @@ describe('key-in and read-back', () => {
   })
 })
 
-test('touches from both sides of the screw are pointed out, unless its lost motion is known', () => {
+test('touches from both sides of the screw are pointed out, unless its backlash is known', () => {
   const gauges = [
     ...workedSheet().gauges,
     { id: 'block', kind: 'gauge-block', name: 'block', size: mm('50') } as const,

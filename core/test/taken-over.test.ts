@@ -218,7 +218,7 @@ describe('a second job on the same machine', () => {
     ])
     const stale = registers.find(({ address }) => address === 'H5')?.stale
     expect(stale && describeStale(stale, [])).toBe(
-      'it was taken over, and T2, taken over with it, was touched again and is elsewhere',
+      'it was reused from an earlier set-up, and the check touch of T2, reused with it, disagreed',
     )
   })
 
@@ -395,7 +395,11 @@ describe('what is offered', () => {
   }
 
   test.each([
-    ['its touch', offer([use()]), 'Holds: touched 2026-03-02 by Mira Toller in Worked example.'],
+    [
+      'its touch',
+      offer([use()]),
+      'Length still good: touched 2026-03-02 by Mira Toller in Worked example.',
+    ],
     ['never measured', offer([]), 'Touch it: it was never measured before.'],
     [
       'on another machine',
@@ -410,7 +414,7 @@ describe('what is offered', () => {
     [
       'a plane is the same however it is written',
       offer([use({ plane: ' Fixed Jaw ' })]),
-      'Holds: touched 2026-03-02 by Mira Toller in Worked example.',
+      'Length still good: touched 2026-03-02 by Mira Toller in Worked example.',
     ],
     [
       'by marks',
@@ -438,7 +442,7 @@ describe('what is offered', () => {
     [
       'changed before it was touched',
       offer([use({ changedAt: '2026-03-01T08:00:00.000Z' })]),
-      'Holds: touched 2026-03-02 by Mira Toller in Worked example.',
+      'Length still good: touched 2026-03-02 by Mira Toller in Worked example.',
     ],
     [
       'home lost since',
@@ -450,14 +454,14 @@ describe('what is offered', () => {
       offer([use()], {
         happened: [{ what: 'plane-moved', at: later, name: 'Clamp ring', plane: 'Fixed jaw' }],
       }),
-      'Holds after one touch: touched 2026-03-02 by Mira Toller in Worked example, and the setting plane or its setter was moved on 2026-03-10 (Clamp ring).',
+      'Good after one touch: touched 2026-03-02 by Mira Toller in Worked example, and the setting plane or its setter was moved on 2026-03-10 (Clamp ring).',
     ],
     [
       'another plane moved since',
       offer([use()], {
         happened: [{ what: 'plane-moved', at: later, name: 'Clamp ring', plane: 'table' }],
       }),
-      'Holds: touched 2026-03-02 by Mira Toller in Worked example.',
+      'Length still good: touched 2026-03-02 by Mira Toller in Worked example.',
     ],
     [
       'the setter was declared anew',
@@ -524,12 +528,12 @@ describe('what is offered', () => {
   })
 
   test('a plane that was moved in the very set-up of the touches asks for one more', () => {
-    expect(offer([use({ movedAt: later })])).toMatch(/^Holds after one touch/)
+    expect(offer([use({ movedAt: later })])).toMatch(/^Good after one touch/)
   })
 
   test('what happened in the set-up of the touches is told by its place, not by a clock', () => {
     const own = { what: 'plane-moved', at: later, name: 'here', setup: use().setup } as const
-    expect(offer([use()], { happened: [own] })).toMatch(/^Holds: touched/)
+    expect(offer([use()], { happened: [own] })).toMatch(/^Length still good: touched/)
     const one = use()
     const at = one.touches[0]?.kept.at ?? ''
     const same = { what: 'home-lost', at, name: 'elsewhere', setup: assemblyOf(8) } as const

@@ -221,11 +221,11 @@ describe('a circle', () => {
   })
 })
 
-test('before the start the common offset is looked at: as declared, or as it is now', () => {
+test('before the start the external offset is looked at: as declared, or as it is now', () => {
   const { machine } = workedSheet()
   const declared = workedDocument({ machine: { ...machine, externalOffset: { Z: mm('1.5') } } }, [])
   const told = (document: typeof declared) =>
-    describeCheck(document, 'home').points.find((point) => point.startsWith('The common offset'))
+    describeCheck(document, 'home').points.find((point) => point.startsWith('The external offset'))
   expect(told(declared)).toContain('shows X 0 mm, Y 0 mm, Z 1.5 mm.')
   const changed = event({ kind: 'external-changed', axis: 'Z', value: mm('-2') })
   expect(told({ ...declared, events: [changed] })).toContain('Z −2 mm.')

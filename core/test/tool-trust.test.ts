@@ -57,7 +57,7 @@ describe('how far a length is to be relied on', () => {
     [
       'touched',
       () => told([usedIn('A', 2)]),
-      'read: Holds: touched 2026-03-02 by Mira Toller in Job A.',
+      'read: Length still good: touched 2026-03-02 by Mira Toller in Job A.',
     ],
     [
       'proven',
@@ -75,12 +75,12 @@ describe('how far a length is to be relied on', () => {
             ],
           }),
         ]),
-      'read: Holds: touched 2026-03-02 by Mira Toller in Job A.',
+      'read: Length still good: touched 2026-03-02 by Mira Toller in Job A.',
     ],
     [
       'the last job touched it on the part: the one before still tells',
       () => told([usedIn('B', 9, { touches: [] }), usedIn('A', 2)]),
-      'read: Holds: touched 2026-03-02 by Mira Toller in Job A.',
+      'read: Length still good: touched 2026-03-02 by Mira Toller in Job A.',
     ],
     [
       'touched on parts alone',
@@ -90,27 +90,27 @@ describe('how far a length is to be relied on', () => {
     [
       'broken since',
       () => told([usedIn('A', 2)], [event('tool-changed', 5)]),
-      'stale: Does not hold: it was changed on 2026-03-05 (between).',
+      'stale: No longer good: it was changed on 2026-03-05 (between).',
     ],
     [
       'broken before',
       () => told([usedIn('A', 9)], [event('tool-changed', 5)]),
-      'read: Holds: touched 2026-03-09 by Mira Toller in Job A.',
+      'read: Length still good: touched 2026-03-09 by Mira Toller in Job A.',
     ],
     [
       'the machine lost its home since',
       () => told([usedIn('A', 2)], [], [event('home-lost', 5)]),
-      'stale: Does not hold: the machine lost its home position on 2026-03-05 (between).',
+      'stale: No longer good: the machine lost its home position on 2026-03-05 (between).',
     ],
     [
       'the plane was moved since',
       () => told([usedIn('A', 2)], [], [event('plane-moved', 5)]),
-      'stale: Holds after one touch: the setting plane or its setter was moved on 2026-03-05 (between).',
+      'stale: Good after one touch: the setting plane or its setter was moved on 2026-03-05 (between).',
     ],
     [
       'too old',
       () => told([usedIn('A', 2)], [], [], { maxAgeDays: 7 }),
-      'stale: Does not hold: it was touched on 2026-03-02, longer ago than the shop allows.',
+      'stale: No longer good: it was touched on 2026-03-02, longer ago than the shop allows.',
     ],
   ])('%s', (_, said, wanted) => expect(said()).toBe(wanted))
 })
@@ -196,7 +196,7 @@ describe('a length from the bench', () => {
       false,
       'On the bench it measured 80.000 mm. Its cone seats it elsewhere each time: it is touched, and the bench says what to expect.',
     ])
-    expect(told()?.[1]).toContain('Nobody has said whether a face seats it there again')
+    expect(told()?.[1]).toContain('Not declared whether a face seats it there again')
   })
 
   test('that nobody measured is none', () => {

@@ -171,7 +171,7 @@ describe('a number', () => {
     expect([fallenBy('H1'), fallenBy('H2')]).toEqual(['nothing', 'tool-changed'])
   })
 
-  test('from nose and tip met from two sides outlives its plane all the same: lost motion is the screw’s', () => {
+  test('from nose and tip met from two sides outlives its plane all the same: backlash is the screw’s', () => {
     const sheet = workedSheet({ school: 'gauge-line' })
     const lostMotion = { X: mm('0'), Y: mm('0'), Z: mm('0.02') }
     const screwed = { ...sheet, machine: { ...sheet.machine, lostMotion } }

@@ -61,7 +61,7 @@ describe('a dial that was swept', () => {
 })
 
 describe('a number that cannot be read', () => {
-  test('is told by its place: of Y, of a common offset', () => {
+  test('is told by its place: of Y, of an external offset', () => {
     const reading = swept(STEPS, { readY: mm('-6o') })
     const sources = sourcesOf([reading])
     expect(sources.readingY(reading)).toBeUndefined()
@@ -92,7 +92,7 @@ describe('who read it', () => {
   })
 })
 
-describe('lost motion', () => {
+describe('backlash', () => {
   const contributions = (machine: object, approach?: '+' | '-') => {
     const sheet = sheetWith(machine)
     const reading = { ...tipTouch(), ...(approach && { approach }) }

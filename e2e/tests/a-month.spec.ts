@@ -102,10 +102,10 @@ test('a second job touches two of eight tools; where one disagrees the six fall;
   const second = await job(shop, 'Focuser knob')
   await second.open()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
-    '6 tools still hold from earlier set-ups.',
+    '6 lengths are still good from earlier set-ups.',
   )
   await expect(page.getByTestId('kept-T14')).toContainText('to check')
-  await expect(page.getByTestId('kept-T12')).toContainText('taken over')
+  await expect(page.getByTestId('kept-T12')).toContainText('reused')
   await expect(page.getByTestId('kept-from')).toContainText('by Mira Toller in Spider vane')
   await mira.look('month-kept')
   expect(await barriers(page)).toEqual([])
@@ -129,7 +129,7 @@ test('a second job touches two of eight tools; where one disagrees the six fall;
   expect(await states(shop, second.id)).toEqual(NAMES.map(() => 'read'))
   // Looked at later, a number that was taken over says where it comes from.
   await mira.goTo('tip-on-plane:T12')
-  await expect(page.getByText('Taken over from Spider vane: read by Mira Toller')).toBeVisible()
+  await expect(page.getByText('Reused from Spider vane: read by Mira Toller')).toBeVisible()
   await mira.look('month-taken-over')
 
   // A third job: one of the two is elsewhere, told while it is typed; the six fall and say why.
@@ -141,12 +141,12 @@ test('a second job touches two of eight tools; where one disagrees the six fall;
   await expect(page.getByText(/One digit is another\?/)).toBeVisible()
   await mira.look('month-disagrees')
   await mira.next()
-  await expect(page.getByText(/what was taken over counts no more/)).toBeVisible()
+  await expect(page.getByText(/the reused lengths no longer count/)).toBeVisible()
   await mira.next()
   await mira.sent()
   expect((await states(shop, third.id)).filter((state) => state === 'stale')).toHaveLength(7)
   await mira.goTo('key-in:H13')
-  await expect(page.getByTestId('stale')).toContainText('taken over with it')
+  await expect(page.getByTestId('stale')).toContainText('reused with it')
   await mira.look('month-fell')
 
   // The setter was moved on the vise: said at the machine, with what falls by it.
@@ -164,7 +164,7 @@ test('a second job touches two of eight tools; where one disagrees the six fall;
   // The next job: what was touched before holds after one touch.
   const fourth = await job(shop, 'Lock ring')
   await fourth.open()
-  await expect(page.getByTestId('kept-T15')).toContainText('Holds after one touch')
+  await expect(page.getByTestId('kept-T15')).toContainText('Good after one touch')
   await mira.look('month-moved')
   await page.getByTestId('take-over').click()
   await touches(page, 1)
@@ -200,7 +200,7 @@ test('a drill breaks between two jobs: told at the tool, it falls where it was t
   await page.getByTestId('find').fill('6.8 vanes')
   await expect(page.getByText('One tool', { exact: true })).toBeVisible()
   await page.getByRole('link', { name: /6.8 mm drill of the vanes/ }).click()
-  await expect(page.getByTestId('trust')).toContainText('Holds: touched')
+  await expect(page.getByTestId('trust')).toContainText('Length still good: touched')
   await mira.look('tool')
   expect(await barriers(page)).toEqual([])
   await page.setViewportSize({ width: 1280, height: 800 })
@@ -209,10 +209,10 @@ test('a drill breaks between two jobs: told at the tool, it falls where it was t
   await page.getByTestId('happened').click()
   await page.getByRole('radio', { name: 'broken' }).click()
   await page.getByTestId('note').fill('in the second hole')
-  await expect(page.getByTestId('falls')).toContainText('told in the one that is open')
+  await expect(page.getByTestId('falls')).toContainText('Reported to the one still open')
   await mira.look('tool-broken')
   await page.getByTestId('say-it').click()
-  await expect(page.getByTestId('trust')).toContainText('Does not hold: it was changed on')
+  await expect(page.getByTestId('trust')).toContainText('No longer good: it was changed on')
   await expect(page.getByTestId('events')).toContainText('in the second hole')
   await mira.look('tool-after')
   expect((await states(shop, first.id)).map((state) => state === 'stale')).toEqual(
@@ -222,7 +222,7 @@ test('a drill breaks between two jobs: told at the tool, it falls where it was t
   const second = await job(shop, 'Vane clamp')
   await second.open()
   await expect(page.getByTestId('kept-T15')).toContainText('Touch it: it was changed on')
-  await expect(page.getByTestId('kept-T13')).toContainText('taken over')
+  await expect(page.getByTestId('kept-T13')).toContainText('reused')
   await page.getByTestId('touch-all').click()
   await touches(page, 1)
 })

@@ -8,7 +8,7 @@ const { facts } = JSON.parse(
 ) as SetupFile
 const sheet = facts[0]!.body
 
-test('screws with lost motion: from which side each end was met is asked, and counts', async ({
+test('screws with backlash: from which side each end was met is asked, and counts', async ({
   page,
   demo,
 }) => {
@@ -30,7 +30,7 @@ test('screws with lost motion: from which side each end was met is asked, and co
   // A swept dial: nobody knows from where X and Y came, until it is said.
   await mira.goTo('sweep:G54.1 P2')
   await page.getByRole('button', { name: 'which dial, from where' }).click()
-  await expect(page.getByText('Not said, the lost motion goes into').first()).toBeVisible()
+  await expect(page.getByText('Left open, the backlash is added').first()).toBeVisible()
   await between('Which dial was swept?', 'lever dial')
   await came('How did X come to its place?', 'moving X+')
   await came('How did Y come to its place?', 'moving Y−')

@@ -157,7 +157,7 @@ test('a job is planned: the changer turns the shorter way, one is left out, anot
       })
   const second = await job('Rack cover')
   await visit(page, `${demo.address}/setups/plan?id=${second.id}`)
-  await expect(page.getByTestId('kept')).toContainText('Holds: touched')
+  await expect(page.getByTestId('kept')).toContainText('Length still good: touched')
   // Two checks and the one that was never measured.
   await expect(page.getByRole('heading', { level: 1 })).toContainText('3 touches')
   await mira.look('plan-second')

@@ -124,7 +124,9 @@ test('router with a fixed setter: repeats that spread, a turned sign, the setter
   // A tool that was changed past the control: what its cycle told counts from another one, and it is homed anew.
   const changed = page.getByTestId('something-changed')
   await changed.getByRole('button', { name: 'Something else' }).click()
-  await page.getByRole('radio', { name: 'A tool was changed past the control' }).click()
+  await page
+    .getByRole('radio', { name: 'A tool was changed by hand, without the control’s tool change' })
+    .click()
   await expect(page.getByTestId('to-do-again')).toContainText('To do again: Home')
   await ansel.look('cycle-broken')
   await page.getByRole('button', { name: 'Nothing', exact: true }).click()

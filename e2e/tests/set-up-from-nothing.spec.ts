@@ -123,7 +123,7 @@ test('from nothing to a record by the gauge line, unchanged after the server was
   for (let pages = 0; pages < 2; pages += 1) await page.getByTestId('go-on').click()
   await mira.ready()
   // What its tools measured still holds; here they are touched all the same.
-  await expect(page.getByTestId('take-over')).toHaveText('Take over 1, touch 1')
+  await expect(page.getByTestId('take-over')).toHaveText('Reuse 1 length, touch 1')
   await page.getByTestId('touch-all').click()
   await mira.read(/bare nose down onto the 50 mm setter/, '-300.000', '−350.000')
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Lower T1/)

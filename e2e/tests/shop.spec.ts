@@ -35,7 +35,7 @@ test('a gauge is corrected and taken out of use, and never deleted from what use
   })
   const setup = page.url()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Home the machine/)
-  await expect(page.getByText(/The common offset.* shows X 0 mm, Y 0 mm, Z 0 mm/)).toBeVisible()
+  await expect(page.getByText(/The external offset.* shows X 0 mm, Y 0 mm, Z 0 mm/)).toBeVisible()
 
   // Corrected: with a reason, from now on.
   await visit(page, demo.address)

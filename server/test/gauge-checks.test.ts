@@ -186,7 +186,7 @@ test('what cannot be a check is refused with what to do', async () => {
   const free = await gauge('watched by nobody')
   expect(await check('50', free)).toMatchObject({
     status: 422,
-    body: { error: { place: 'watch', remedy: expect.stringContaining('A lead says it') } },
+    body: { error: { place: 'watch', remedy: expect.stringContaining('A lead sets it') } },
   })
   expect(await check('5o.000')).toMatchObject({ status: 422, body: { error: { place: 'read' } } })
   expect(await check('-50')).toMatchObject({ status: 422 })

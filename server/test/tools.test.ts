@@ -122,7 +122,9 @@ describe('a month of a shop', () => {
     const second = await begin('Clamp ring')
     expect(await takes(second)).toEqual(['T1 as-it-was', 'T2 check', 'T3 check', 'T4 as-it-was'])
     const { tools: said } = await keptFor(second)
-    expect(said[3]!.words).toBe('Holds: touched 2026-03-02 by Mira Toller in Focuser body.')
+    expect(said[3]!.words).toBe(
+      'Length still good: touched 2026-03-02 by Mira Toller in Focuser body.',
+    )
     const planOf = () => planFor(second)
     const plan = await planOf()
     // Nothing tells which is the longer, and no pockets are declared: either may come first.
@@ -132,8 +134,8 @@ describe('a month of a shop', () => {
     ])
     expect(plan.touches.map(({ check }) => check)).toEqual([true, true])
     expect(plan.kept.map(({ tool, why }) => `T${tool} ${why.slice(0, 5)}`)).toEqual([
-      'T1 Holds',
-      'T4 Holds',
+      'T1 Lengt',
+      'T4 Lengt',
     ])
     // Three gaps tell nothing yet: the usual minute and a half of a setter, twice, and a minute to lay it ready.
     expect(plan.minutes.median).toBeCloseTo(4, 9)
@@ -172,7 +174,7 @@ describe('a month of a shop', () => {
     ])
     expect(trust).toEqual({
       state: 'stale',
-      words: 'Does not hold: it was changed on 2026-03-05 (snapped in the drawtube).',
+      words: 'No longer good: it was changed on 2026-03-05 (snapped in the drawtube).',
     })
     const fifth = await begin('Spacer')
     expect((await takes(fifth))[3]).toBe('T4 nothing')
@@ -191,7 +193,7 @@ describe('a month of a shop', () => {
       'after-rebase',
       'nothing',
     ])
-    expect(said[0]!.words).toContain('Holds after one touch')
+    expect(said[0]!.words).toContain('Good after one touch')
     // One of them tells by how much; the drill that broke is touched for itself.
     const plan = await planFor(sixth)
     expect(plan.touches.map(({ tool }) => tool).toSorted()).toEqual([1, 4])

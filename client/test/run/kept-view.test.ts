@@ -60,12 +60,12 @@ describe('what still holds of earlier set-ups', () => {
   test('is offered with what is done with each tool, before the first of them is touched', () => {
     const view = keptView(bare(), answer())
     expect(view).toMatchObject({
-      sentence: 'One tool still holds from an earlier set-up.',
-      says: 'Take over 1, touch 2',
+      sentence: 'One length is still good from an earlier set-up.',
+      says: 'Reuse 1 length, touch 2',
     })
     expect(view?.lines.map(({ name, does, mark }) => [name, does, mark])).toEqual([
       ['T1 tool 1', 'to check', 'not-read'],
-      ['T2 tool 2', 'taken over', 'read'],
+      ['T2 tool 2', 'reused', 'read'],
       ['T3 tool 3', 'to touch', 'not-read'],
     ])
     expect(view?.caution).toContain('pocket')
@@ -130,8 +130,8 @@ describe('what still holds of earlier set-ups', () => {
     const nose = { of: 'nose-on-plane' as const, read: mm('-300.000'), with: ['setter'], kept }
     const asked = answer({ generations: [[nose, ...answer().generations.flat()]] })
     const view = keptView(example('gauge-line', 1, { tools: TOOLS }), asked)!
-    expect(view.lines[0]).toMatchObject({ name: 'Bare nose on the plane', does: 'taken over' })
-    expect(view.says).toBe('Take over 1, touch 2')
+    expect(view.lines[0]).toMatchObject({ name: 'Bare nose on the plane', does: 'reused' })
+    expect(view.says).toBe('Reuse 1 length, touch 2')
   })
 
   test('from before a plane was moved says so, and asks for one touch more', () => {
@@ -142,7 +142,7 @@ describe('what still holds of earlier set-ups', () => {
         generations: [answer().generations.flat(), []],
       }),
     )
-    expect(view?.says).toBe('Take over 2, touch 2')
+    expect(view?.says).toBe('Reuse 2 lengths, touch 2')
     expect(view?.facts.at(-1)).toEqual({ kind: 'event', body: { kind: 'plane-moved' } })
   })
 
@@ -161,7 +161,7 @@ describe('what still holds of earlier set-ups', () => {
         : (body as { kind: string }).kind,
     )
     expect(entered).toEqual([1, 'plane-moved', 2, 'plane-moved', 3])
-    expect(view?.says).toBe('Take over 3, touch 2')
+    expect(view?.says).toBe('Reuse 3 lengths, touch 2')
   })
 })
 
@@ -192,7 +192,7 @@ describe('a tool that is checked', () => {
     // A slip that explains it is told in its place; without one, that what was taken over falls.
     const slip = typed('220.000', { slip: { code: 'reading-sign-lost', meant: -220e6 } })
     expect([slip.surprise !== undefined, slip.warnings, slip.disagrees]).toEqual([true, [], true])
-    expect(slip.ifItIsSo).toContain('what was taken over counts no more')
+    expect(slip.ifItIsSo).toContain('the reused lengths no longer count')
     // Where the machine does not go nothing was moved: that alone is told.
     const sheet = setup.document.sheet
     const travels = { Z: { min: mm('-500'), max: mm('0') } }

@@ -18,7 +18,7 @@ export type Advice =
   | { readonly do: 'repeat'; readonly sourceId: string; readonly times: number }
   | { readonly do: 'change-gauge'; readonly sourceId: string; readonly to: GaugeKind }
   | { readonly do: 'read-finer'; readonly sourceId: string }
-  /** The screw's lost motion is not known: measured once, it counts exactly in every set-up. */
+  /** The screw's backlash is not known: measured once, it counts exactly in every set-up. */
   | { readonly do: 'declare-lost-motion'; readonly sourceId: string }
 
 /**

@@ -43,7 +43,7 @@ export function resolutionMm({ unit, decimals: typed }: ReadLength, display?: Di
 }
 
 /**
- * A screw whose lost motion nobody declared: somewhere from nothing to 0.02 mm (from memory; declared
+ * A screw whose backlash nobody declared: somewhere from nothing to 0.02 mm (from memory; declared
  * on the machine, it counts exactly). We count with nothing, so the standard uncertainty is the root
  * mean square of that range: 0.02/√3.
  */
@@ -141,7 +141,7 @@ export function declaredUncertainty(
   return mm === undefined ? undefined : { mm, degreesOfFreedom: Infinity }
 }
 
-/** A screw that came from nobody knows where: anything from nothing to its lost motion (uniform, counted as nothing). */
+/** A screw that came from nobody knows where: anything from nothing to its backlash (uniform, counted as nothing). */
 export const unknownWay = (lostMotionMm: number): SourceUncertainty => ({
   mm: lostMotionMm / Math.sqrt(3),
   degreesOfFreedom: Infinity,

@@ -208,7 +208,7 @@ function fromReadings(document: SetupDocument, sources: SourceReader): readonly 
   })
 }
 
-/** What is read less the sum of its states: what lies between, the radius, lost motion. It does not depend on what is read. */
+/** What is read less the sum of its states: what lies between, the radius, backlash. It does not depend on what is read. */
 export function offsetOf(
   document: SetupDocument,
   sources: SourceReader,

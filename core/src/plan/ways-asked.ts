@@ -8,7 +8,7 @@ import { GAUGE_FACTS } from '../touch/gauge-kinds'
 /** Which end of a reading is asked about: its own, the other one of a difference, or an axis in a plane. */
 export type WayEnd = 'own' | 'other' | 'X' | 'Y'
 
-/** A screw whose side matters: from where an axis came, where its lost motion is declared. */
+/** A screw whose side matters: from where an axis came, where its backlash is declared. */
 export interface WayAsked {
   readonly end: WayEnd
   readonly axis: MachineAxis
@@ -17,7 +17,7 @@ export interface WayAsked {
 }
 
 /**
- * From which sides a reading asks how its axes came. Nobody is asked on a machine that declares no lost motion, nor at
+ * From which sides a reading asks how its axes came. Nobody is asked on a machine that declares no backlash, nor at
  * a face: its name says it.
  *
  * @param own ids of what lies between at the reading's own end, or stands in the spindle.

@@ -29,7 +29,7 @@ export function statesRead(reading: Quantity & OwnEnd): readonly StateTerm[] {
 
 /**
  * What is read, as a linear form in states of the shop: the unknowns that it is read for, the gauges at each of its
- * contacts, and the machine's zero where it is a position. (Lost motion is a term as well; no event makes it another, and
+ * contacts, and the machine's zero where it is a position. (Backlash is a term as well; no event makes it another, and
  * sources.ts takes it off.)
  */
 export function equationOf(reading: Quantity & OwnEnd): readonly StateTerm[] {

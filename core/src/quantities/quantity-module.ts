@@ -82,7 +82,7 @@ export interface QuantityFacts {
 export interface QuantityQuestions<Name, Whole> {
   /** The axis that it is read on; of two it is X. It decides which share of a gauge counts. */
   readonly axis: (quantity: Name) => MachineAxis
-  /** The unknowns that it is read for: read = Σ of these + gauges + lost motion + zero. */
+  /** The unknowns that it is read for: read = Σ of these + gauges + backlash + zero. */
   readonly equation: (quantity: Whole) => readonly StateTerm[]
   readonly otherEnd?: (quantity: Whole, own: OwnEnd) => OtherEnd
   readonly tells: (quantity: Name, sheet: SetupSheet) => readonly Told[]

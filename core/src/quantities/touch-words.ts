@@ -5,7 +5,7 @@ export const CAUTIONS = {
   nose: 'Spindle stopped, tool out. Smallest step near contact, whole hand on the wheel.',
   tip: 'Spindle stopped; smallest step near contact, whole hand on the wheel. Edges cut: hold the shank.',
   cycle:
-    'It moves by itself: thumb on feed hold, hands away. Only a tool that the control changed in by itself: past it, the cycle counts wrong.',
+    'It moves by itself: thumb on feed hold, hands away. Only with a tool that the control changed in: after a change by hand the cycle counts wrong.',
   pin: 'Spindle stopped. Raise Z before crossing the part; smallest step near contact, fingers clear.',
   cutter:
     'Spindle stopped, widest diameter against the face. A tapered bit meets it elsewhere: put a pin in its place.',

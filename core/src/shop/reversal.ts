@@ -13,7 +13,7 @@ export interface ReversalPair {
 
 /** What a reversal test tells of a screw. Millimetres. */
 export interface Reversal {
-  /** How much further the display stands where the axis came towards plus: the lost motion. */
+  /** How much further the display stands where the axis came towards plus: the backlash. */
   readonly meanMm: number
   /** Half the width of its 95 % interval, by how the pairs scatter. */
   readonly withinMm: number
@@ -26,7 +26,7 @@ export interface Reversal {
 export const LEAST_PAIRS = 3
 
 /**
- * The lost motion of a screw by a reversal test: the same place is met from both sides, an indicator at zero each time, and the
+ * The backlash of a screw by a reversal test: the same place is met from both sides, an indicator at zero each time, and the
  * display is read. The mean of the differences, with Student's t for how few they are (JCGM 100, G.3.2). Undefined with fewer
  * than three pairs that can be read.
  *

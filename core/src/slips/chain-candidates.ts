@@ -140,7 +140,7 @@ function halfCandidates(expected: number, chain: Chain): readonly Explanation[] 
       { ...first, coefficient: -1 },
     ],
   })
-  // A counter that was not halved knows nothing of the lost motion that we took off.
+  // A counter that was not halved knows nothing of the backlash that we took off.
   const lost = valueOf({ terms: chain.terms.filter(({ role }) => role === 'lost-motion') })
   const half = valueOf({ terms: [first, second] })
   return [expected, expected - lost].flatMap((middle): readonly Explanation[] => [

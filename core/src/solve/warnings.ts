@@ -106,7 +106,7 @@ function sizeWarnings({
   ]
 }
 
-/** Heights that are compared must come from the same side of the screw, unless its lost motion is known. */
+/** Heights that are compared must come from the same side of the screw, unless its backlash is known. */
 function approachWarning(document: SetupDocument): readonly Warning[] {
   const { machine, gauges } = document.sheet
   if (machine.lostMotion?.Z !== undefined) return []

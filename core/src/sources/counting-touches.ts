@@ -63,7 +63,7 @@ const LIMIT_IN_EXPANDED = 1.5
 
 /**
  * Made the same way two touches are compared as they were read; with another gauge between, as what they tell. Met from the other side,
- * lost motion lies between them, and how much of it nobody may know.
+ * backlash lies between them, and how much of it nobody may know.
  *
  * @param n how many touches they are of: the range of n grows with n.
  */

@@ -24,7 +24,7 @@ export function lostMotionOf(
   if (way === '-') return EMPTY_CHAIN
   const written = lostMotion?.[axis]
   const place = `sheet.machine.lostMotion.${axis}`
-  const name = `lost motion in ${axis}`
+  const name = `backlash in ${axis}`
   const uncertain = (uncertainty: SourceUncertainty, id = place) =>
     chainOf({ id, kind: 'declared', name, length: NOTHING, uncertainty }, 'lost-motion')
   // Not declared: taken as nothing, and put into the uncertainty wherever it does not cancel.

@@ -4,7 +4,7 @@ import { NANOMETRES_PER } from '../length/length'
 import { readLength } from '../length/read-length'
 import type { SourceReader } from './sources'
 
-/** Where a touch in the plane was made, as it was read: in millimetres of machine position, lost motion and all. */
+/** Where a touch in the plane was made, as it was read: in millimetres of machine position, backlash and all. */
 export function pointRead(
   sources: SourceReader,
   reading: Extract<Reading, { of: 'circle-point' }>,

@@ -92,7 +92,7 @@ export class SourceReader {
   }
 
   /**
-   * What was read, freed of the lost motion of the screw where the machine's is known. A counter shows the
+   * What was read, freed of the backlash of the screw where the machine's is known. A counter shows the
    * difference of two places, and is freed where both its ends are known: `gapBetween`.
    *
    * @param radial the way that a touch around a circle points in X.

@@ -9,7 +9,7 @@ import type { SourceReader } from './sources'
 import { standOffOf } from './stand-off'
 
 /**
- * Σ coefficient × state of a reading's equation as it tells it: freed of what lay between, of the tip's radius, of lost motion.
+ * Σ coefficient × state of a reading's equation as it tells it: freed of what lay between, of the tip's radius, of backlash.
  * Undefined for one that tells it only together with others: a touch around a circle, a sweep, an edge that may be turned.
  */
 export function stateSum(

@@ -9,7 +9,7 @@ export function describeAdvice(advice: Advice): string {
     case 'change-gauge':
       return `touch with ${withArticle(advice.to.replace(/-/g, ' '))} instead`
     case 'declare-lost-motion':
-      return 'measure the lost motion of this axis and declare it on the machine, or touch from the other side'
+      return 'measure the backlash of this axis and declare it on the machine, or touch from the other side'
     case 'read-finer':
       return 'read it with more decimals, or have the gauge certified'
   }

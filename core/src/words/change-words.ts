@@ -9,7 +9,7 @@ export const CHANGE_NAMES: Readonly<Record<SetupEvent['kind'], string>> = {
   corrected: 'A register was corrected after a part was measured',
   rebased: 'Carry lengths over by a tool touched again',
   'home-lost': 'Power cut, or home was lost',
-  'cycle-broken': 'A tool was changed past the control',
+  'cycle-broken': 'A tool was changed by hand, without the control’s tool change',
   'home-recovered': 'Home was found again by its marks',
   'external-changed': 'The external offset was changed',
   'tool-rechecked': 'A tool was measured again',

@@ -86,8 +86,7 @@ export function describeCheck(
         title: 'The program',
         sentence: 'Look the program over against this set-up.',
         points: [],
-        caution:
-          'What is told of a program is not all that can be wrong with it: the air cut shows the rest.',
+        caution: 'This check does not find every fault of a program: the air cut shows the rest.',
         done: 'I looked it over',
       }
     case 'cut':
@@ -159,7 +158,7 @@ function commonOffset({ sheet: { unit, machine }, events }: Standing): string {
     const now = event?.kind === 'external-changed' ? event.value : machine.externalOffset?.[axis]
     return `${axis} ${lengthWords(now ?? { text: '0', unit })}`
   })
-  return `The common offset, which is added to every row, shows ${shows.join(', ')}. If it shows another, say so as something that changed.`
+  return `The external offset, which is added to every row, shows ${shows.join(', ')}. If it shows another, report a change.`
 }
 
 function homeBySwitches(document: Standing): CheckWords {

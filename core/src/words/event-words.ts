@@ -19,7 +19,7 @@ export function describeEvent(event: SetupEvent, gauges: NamedGauges): string {
     case 'home-lost':
       return 'the machine lost its home position'
     case 'cycle-broken':
-      return `a tool was changed past the control: its cycle on ${nameOf(event.gauge, gauges)} counts from another tool`
+      return `a tool was changed by hand, without the control’s tool change: its cycle on ${nameOf(event.gauge, gauges)} counts from another tool`
     case 'external-changed':
       return `the external offset of ${event.axis} is ${lengthWords(event.value)} now`
     case 'row-stands':
@@ -59,7 +59,7 @@ export function describeStale(reason: StaleReason, gauges: NamedGauges): string 
     case 'order':
       return `${describeEvent(reason.event, gauges)}; the device that read it did not know of that, and nobody has said which came first`
     case 'check':
-      return `it was taken over, and T${reason.tool}, taken over with it, was touched again and is elsewhere`
+      return `it was reused from an earlier set-up, and the check touch of T${reason.tool}, reused with it, disagreed`
     case 'age':
       return `it was read more than ${reason.days} ${reason.days === 1 ? 'day' : 'days'} ago (${reason.readAt.slice(0, 10)})`
   }

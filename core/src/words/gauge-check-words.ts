@@ -40,7 +40,7 @@ export function describeGaugeStanding({
     return 'It was never good: nothing that was measured with it is sure. Measure it anew, or take it out of use.'
   if (suspectSince !== undefined)
     return `Its last check was not good. What was measured with it since ${suspectSince.slice(0, 10)} is suspect: check it again, then measure it anew.`
-  return isDue ? `It is to be checked: due since ${dueOn}.` : `Good. To be checked by ${dueOn}.`
+  return isDue ? `Check due since ${dueOn}.` : `In tolerance. Next check ${dueOn}.`
 }
 
 /** Ground blocks are off by tenths of a micrometre. */

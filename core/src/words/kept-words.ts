@@ -43,13 +43,13 @@ export function describeWhyTouched(why: WhyTouched): string {
   }
 }
 
-/** What is offered for a tool, in a sentence with its reason: “Holds: touched 2026-11-20 by Mira in Clamp ring.” */
+/** What is offered for a tool, in a sentence with its reason: “Length still good: touched 2026-11-20 by Mira in Clamp ring.” */
 export function describeOffer(offer: KeptOffer, isChecked: boolean): string {
   if (offer.take === 'nothing') return `Touch it: ${describeWhyTouched(offer.why)}.`
   const touched = touchedWords(offer.touches)
   if (offer.take === 'after-rebase')
-    return `Holds after one touch: ${touched}, and ${happened(offer.moved)}.`
-  return isChecked ? `Touch it as a check: ${touched}.` : `Holds: ${touched}.`
+    return `Good after one touch: ${touched}, and ${happened(offer.moved)}.`
+  return isChecked ? `Touch it as a check: ${touched}.` : `Length still good: ${touched}.`
 }
 
 /** When, by whom and where what is offered was touched: “touched 2026-11-20 by Mira in Clamp ring”. */
@@ -65,7 +65,7 @@ function touchedWords(touches: readonly KeptTouch[]): string {
 
 /** What taking over rests on, said where it is done. */
 export const KEPT_CAUTION =
-  'They hold while each tool sits in its holder as it was measured, in the pocket that is listed. Look at each: one that was swapped outside the control meets the part at full speed.'
+  'Check each tool by eye: the same tool, seated in its holder as it was measured, in the pocket that is listed. A tool swapped by hand meets the part at full speed.'
 
 /** What a length from the bench is worth here. */
 export function describeBench({ length, holds, seat }: BenchLength): string {
@@ -74,7 +74,7 @@ export function describeBench({ length, holds, seat }: BenchLength): string {
   const why =
     seat === 'taper'
       ? 'Its cone seats it elsewhere each time'
-      : 'Nobody has said whether a face seats it there again'
+      : 'Not declared whether a face seats it there again'
   return `${measured} ${why}: it is touched, and the bench says what to expect.`
 }
 
@@ -109,15 +109,15 @@ function noseWords(nose: CarriedLength['nose'], unit: WrittenLength['unit']): st
 
 /** Where a reading comes from that is taken over, to stand beside it. */
 export const describeKept = ({ kept }: Pick<KeptTouch, 'kept'>): string =>
-  `Taken over from ${kept.name}: read by ${kept.by} on ${day(kept.at)}.`
+  `Reused from ${kept.name}: read by ${kept.by} on ${day(kept.at)}.`
 
 /** How far a tool's length is to be trusted now, with its reason. */
 export function describeToolTrust({ state, use, why, moved }: ToolTrust): string {
   const touched = use && touchedWords(use.touches)
-  if (moved !== undefined) return `Holds after one touch: ${happened(moved)}.`
+  if (moved !== undefined) return `Good after one touch: ${happened(moved)}.`
   if (why !== undefined && state === 'not-read') return `${capital(describeWhyTouched(why))}.`
-  if (why !== undefined) return `Does not hold: ${describeWhyTouched(why)}.`
-  return `${state === 'proven' ? 'Proven' : 'Holds'}: ${touched}.`
+  if (why !== undefined) return `No longer good: ${describeWhyTouched(why)}.`
+  return `${state === 'proven' ? 'Proven' : 'Length still good'}: ${touched}.`
 }
 
 const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`

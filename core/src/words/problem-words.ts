@@ -159,7 +159,7 @@ const words: Readonly<Record<ProblemCode, (problem: Problem) => ProblemWords>> =
     remedy: `Find Z of this work offset by ${limit.split(', ').slice(0, 2).join(' or ').replace(/-/g, ' ')}.`,
   }),
   'kept-of-part': ({ received }) => ({
-    message: `A reading of a part (${received.replace(/-/g, ' ')}) cannot be taken over: another part stands there.`,
+    message: `A reading of a part (${received.replace(/-/g, ' ')}) cannot be reused: another part stands there.`,
     expected: 'a touch on the setting plane, or a diameter of a tool',
     remedy: 'Touch it here.',
   }),

@@ -16,7 +16,7 @@ export function describeRecheck(
       : `T${tool} is ${write(Math.abs(longer) as Nanometres)} ${longer > 0 ? 'longer' : 'shorter'} than ${row} says.`
   switch (verdict) {
     case 'holds':
-      return { says: by, look: `It holds: such a tool repeats within ${write(limit)}.` }
+      return { says: by, look: `Still good: such a tool repeats within ${write(limit)}.` }
     case 'all-moved':
       return {
         says: by,

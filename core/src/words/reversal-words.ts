@@ -11,7 +11,7 @@ export function describeReversal(
     return 'The display stands further where the axis came towards minus: look whether the two columns were filled in the other way round.'
   const [mean, within] = [meanMm, withinMm].map((one) => `${writeMm(one, unit)} ${unit}`)
   return meanMm <= withinMm
-    ? `No lost motion shows: ${mean}, where ± ${within} may be chance.`
+    ? `No backlash shows: ${mean}, where ± ${within} may be chance.`
     : `The screw loses ${mean} (± ${within}, by ${pairs} pairs).`
 }
 

@@ -124,11 +124,11 @@ const words: Readonly<Record<SlipCode, SlipWords>> = {
     look: 'Look at the known lengths, the external offset and the quill of the sheet: added, or taken off?',
   },
   'lost-motion-forgotten': {
-    title: 'The lost motion of the screw was not taken off',
+    title: 'The backlash of the screw was not taken off',
     look: 'The axis was met from its other side: what it shows too much is to be taken off.',
   },
   'lost-motion-wrong-sign': {
-    title: 'The lost motion of the screw was counted the other way',
+    title: 'The backlash of the screw was counted the other way',
     look: 'It is taken off where the axis came towards plus.',
   },
   'set-not-added': {

@@ -11,7 +11,7 @@ const roles: Readonly<Record<TermRole, string>> = {
   'sensor-radius': 'radius of the sensor tip',
   facing: 'facing allowance',
   'drawing-coordinate': 'what the drawing says',
-  'lost-motion': 'lost motion of the screw',
+  'lost-motion': 'backlash of the screw',
   'known-length': 'known length, nose to tip',
   'school-constant': 'constant that lengths are counted from',
   'external-offset': 'external offset',

@@ -23,7 +23,7 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
   'repeats-spread': ({ place, amount, limit }, write) =>
     `${place}: the repeats differ by ${amount === undefined ? '?' : write(amount)}, more than ${limit === undefined ? '?' : write(limit)}. A burr, a chip or a loose tool does that.`,
   'approach-mixed': () =>
-    'Some heights were touched while lowering and others while rising, and the lost motion of Z is not declared: they may differ by all of it, and the uncertainty is larger for it. Touch from one side, or declare it on the machine.',
+    'Some heights were touched while lowering and others while rising, and the backlash of Z is not declared: they may differ by all of it, and the uncertainty is larger for it. Touch from one side, or declare it on the machine.',
   'ways-differ': ({ place, beside, amount, limit }, write) =>
     `${place} tells the raw top ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}${(amount ?? 0) < 0 ? 'lower' : 'higher'} than ${beside ?? 'another way'} does (up to ${limit === undefined ? '?' : write(limit)} may be chance). One of the two was misread, or something moved in between.`,
   'known-length-differs': ({ place, amount, limit }, write) =>
@@ -41,13 +41,13 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
   'differs-from-last-time': ({ place, amount, limit }, write) =>
     `${place} differs from last time by ${amount === undefined ? '?' : write(amount)}, more than ${limit === undefined ? '?' : write(limit)}. Was it replaced or re-gripped, or was a gauge missed?`,
   'kept-differs': ({ place, amount, limit }, write) =>
-    `${place} comes ${apart(amount, write)} than what was taken over (allowed ±${limit === undefined ? '?' : write(limit)}): what was taken over with it counts no more. Was this tool itself replaced? Say so, and the others hold. If not, touch them here.`,
+    `${place} comes ${apart(amount, write)} than the length that was reused (allowed ±${limit === undefined ? '?' : write(limit)}): the lengths reused with it no longer count. Was this tool itself replaced? Report that, and the others stay good. If not, touch them here.`,
   'kept-moved': ({ place, amount }, write) =>
-    `${place} and the others that were touched again all come ${apart(amount, write)} than what was taken over: the setting plane was moved, or home is elsewhere. Say that it was moved and touch one of them once more: lengths are re-based by the difference. Or touch them all here.`,
+    `${place} and the others that were touched again all come ${apart(amount, write)} than the lengths that were reused: the setting plane was moved, or home is elsewhere. Report that it was moved and touch one of them once more: lengths are re-based by the difference. Or touch them all here.`,
   'outside-travel': ({ place, axis, amount }, write) =>
     `${place}: the machine does not go there. ${axis === undefined ? 'It' : `${axis} as read`} lies ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}beyond the end of its travel. Read it again.`,
   'digits-missing': ({ place }) =>
-    `${place} was typed with fewer digits than the others. It is taken as it stands, zeros behind it; look whether digits are missing.`,
+    `${place} has fewer digits than your other readings. Missing one?`,
   'counter-zero-unknown': ({ place, beside }) =>
     `${place} was read on the relative counter: ${beside ?? 'its row'} cannot be counted from that. Read the machine position, or touch what it is counted from on the same counter.`,
   'no-sensor': ({ place }) =>

@@ -180,8 +180,8 @@ const told = ({ fact }: CheckRow): GaugeHistory['checks'][number] => ({
 const notWatched = ({ gauge }: ShopGauge) =>
   refuse('input-wrong', {
     place: 'watch',
-    message: `Nobody has said what the ${gauge.name} may be off.`,
+    message: `The tolerance of the ${gauge.name} is not set.`,
     expected: 'a limit that its checks are held to',
     received: 'none',
-    remedy: 'A lead says it at the gauge: how far it may be off, and how often it is checked.',
+    remedy: 'A lead sets it at the gauge, with how often it is checked.',
   })

@@ -19,7 +19,7 @@ export function ChecksChart({
       decimals={decimals}
       height={240}
       lines={[
-        { y: limit, label: 'may be off', labelColor: roles.wrong, ...may },
+        { y: limit, label: 'tolerance', labelColor: roles.wrong, ...may },
         { y: -limit, ...may },
         { y: upper, ...chance },
         { y: mean, color: roles.inkSoft, strokeWidth: 1 },

@@ -105,7 +105,7 @@ export function checksView(
       lower: inUnit(chart.lower),
       reach:
         AIR * inUnit(Math.max(limitMm, ...standing.checks.map(({ offMm }) => Math.abs(offMm)))),
-      says: `${standing.checks.length} checks, on average ${off(chart.mean)}; by chance from ${off(chart.lower)} to ${off(chart.upper)}; it may be off by ±${off(limitMm).slice(1)}.`,
+      says: `${standing.checks.length} checks, on average ${off(chart.mean)}; by chance from ${off(chart.lower)} to ${off(chart.upper)}; tolerance ±${off(limitMm).slice(1)}.`,
     },
   }
 }

@@ -77,17 +77,17 @@ function OverTime({
       {entering === 'watch' && <WatchEntry history={history} onDone={close} />}
       {view === undefined ? (
         <Words>
-          Nobody has said what it may be off. Say that, and its checks are held to it: how it
-          drifts, when it is due, what it makes suspect.
+          Its tolerance is not set. Once it is, its checks are held to it: how it drifts, when it is
+          due, what it makes suspect.
         </Words>
       ) : (
         <Checks view={view} suspect={suspect} gauge={gauge} />
       )}
       <UsedIn used={used} />
       {entering !== 'watch' && (
-        <Allowed to="declare" otherwise="A lead says what it may be off.">
+        <Allowed to="declare" otherwise="A lead sets its tolerance.">
           <Button onPress={() => setEntering('watch')} testID="watch-it">
-            {view === undefined ? 'Say what it may be off' : 'Change what it may be off'}
+            {view === undefined ? 'Set its tolerance' : 'Change its tolerance'}
           </Button>
         </Allowed>
       )}

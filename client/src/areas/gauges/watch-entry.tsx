@@ -35,7 +35,7 @@ export function WatchEntry({
       <FormField
         control={control}
         name="limit"
-        label="It may be off by"
+        label="Tolerance ±"
         unit={unit}
         note="A check that is further off makes suspect what was measured with it."
         testID="watch-limit"

@@ -130,7 +130,7 @@ function Places({ history: { id, machine } }: { readonly history: MachineHistory
 
 function Screws({ history }: { readonly history: MachineHistory }) {
   return (
-    <Section title="Lost motion of its screws">
+    <Section title="Backlash of its screws">
       <Card overflow="hidden" role="list" testID="screws">
         {screwLines(history).map((screw, index) => (
           <Line key={screw.axis} first={index === 0} role="listitem" paddingVertical="$2">

@@ -110,7 +110,7 @@ export const screwLines = ({ machine, reversals }: MachineHistory): readonly Scr
       axis,
       counts:
         declared === undefined
-          ? 'Nobody has said: it makes every number that leans on it less sure.'
+          ? 'Not measured: every number read along this axis is less sure.'
           : `Counted with ${lengthWords(declared)}.`,
       tested: told && `${last.at.slice(0, 10)}, ${last.by}: ${describeReversal(told, unit)}`,
       takesOver: told && last && takeOver(machine as MachineDeclaration, axis, told, unit, last.at),

@@ -198,7 +198,7 @@ function Kept({ tools }: { readonly tools: PlanView['kept'] }) {
           </Line>
         ))}
       </Card>
-      <Words as="note">They are taken over when the first tool is to be touched.</Words>
+      <Words as="note">They are reused when you come to the first tool.</Words>
     </Section>
   )
 }

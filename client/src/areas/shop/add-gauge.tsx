@@ -74,7 +74,7 @@ export function CorrectGauge({
         name="reason"
         label="Why"
         hint="measured against the block"
-        note="Set-ups that use it keep the size of their sheet until it is taken over there."
+        note="Set-ups that use it keep the size on their sheet until somebody updates it there."
         testID="gauge-reason"
       />
     </GaugeForm>

@@ -184,7 +184,7 @@ function Details({ asks, length, homing, lengthKey, initial }: DetailsProps) {
         ))}
       </Column>
       <Column gap="$1">
-        <Words strong>Lost motion of each screw</Words>
+        <Words strong>Backlash of each screw</Words>
         <Words as="note">How far the display moves on turning round before the axis does.</Words>
         <Row gap="$2" alignItems="flex-start">
           {AXES.map((axis) => (

@@ -66,7 +66,7 @@ export function ChangePolicy({
         name="checks"
         digits
         clean={onlyDigits}
-        label="Of lengths that are taken over, … are touched again"
+        label="Reused lengths touched again as a check"
         note="The longest and those touched longest ago; all stand or fall with them. Left empty, two."
         testID="policy-checks"
       />

@@ -47,17 +47,17 @@ export function MachineCard({ id, machine }: { id: string; machine: MachineDecla
             {control.diameterRegister ?? 'diameter'}
           </Words>
           <Words as="note" strong testID={`policy-${name}`}>
-            Asked: {policyWords(machine) ?? 'nothing beyond the steps'}
+            Release rules: {policyWords(machine) ?? 'standard'}
           </Words>
         </Column>
         <Allowed to="lower-policy">
           {!changing && (
             <Button
               kind="plain"
-              label={`what is asked of ${name}`}
+              label={`change the release rules of ${name}`}
               onPress={() => setChanging(true)}
             >
-              Ask otherwise
+              Change release rules
             </Button>
           )}
         </Allowed>

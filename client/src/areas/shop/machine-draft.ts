@@ -210,7 +210,7 @@ const byAxis = <Value>(of: (axis: MachineAxis) => Value): Record<MachineAxis, Va
 
 /**
  * The machine as it is from now on. What this form does not ask stays as it was: its policy (asked apart, because less of it
- * needs a lead), a common offset, axes that are keyed each in its own way.
+ * needs a lead), an external offset, axes that are keyed each in its own way.
  */
 export function correctedMachine(
   before: MachineDeclaration,

@@ -20,6 +20,6 @@ export function machineFalls(
   const where =
     total === 0
       ? 'No set-up is open on it.'
-      : `It is told in ${total === 1 ? 'the one set-up' : `the ${total} set-ups`} open on it:`
+      : `Reported to ${total === 1 ? 'the one set-up' : `the ${total} set-ups`} open on it:`
   return { says: `${lengths} ${where}`, told: open }
 }

@@ -79,7 +79,7 @@ export function policyWords({ policy }: MachineDeclaration): string | undefined 
       : [`jaws hold at least ${lengthWords(policy.leastGrip)}`]),
     ...(policy?.keptChecks === undefined
       ? []
-      : [`of lengths that are taken over ${policy.keptChecks} are touched again`]),
+      : [`${policy.keptChecks} of the reused lengths touched again`]),
     ...(policy?.maxAgeDays === undefined ? [] : [`readings hold for ${policy.maxAgeDays} days`]),
   ]
   return asks.length === 0 ? undefined : asks.join(' · ')

@@ -6,7 +6,7 @@ export function standingWords(standing: GaugeStandings[number] | undefined): str
   const { lastAt, dueOn, isDue, isSuspect } = standing
   if (isSuspect) return 'its last check was not good'
   if (lastAt === undefined) return 'never checked'
-  return isDue ? `to be checked since ${dueOn}` : `good, to be checked by ${dueOn}`
+  return isDue ? `check due since ${dueOn}` : `in tolerance, next check ${dueOn}`
 }
 
 /** What is to be done about gauges, for who comes to work: undefined where nothing is. */
@@ -23,9 +23,9 @@ export function gaugesCall(
             ? 'One gauge is not to be trusted'
             : `${suspect} gauges are not to be trusted`,
         ]),
-    ...(due === 0 ? [] : [due === 1 ? 'one is to be checked' : `${due} are to be checked`]),
+    ...(due === 0 ? [] : [due === 1 ? 'one check is due' : `${due} checks are due`]),
   ]
   if (told.length === 0) return undefined
-  const alone = due === 1 ? 'One gauge is to be checked' : `${due} gauges are to be checked`
+  const alone = due === 1 ? 'One gauge check is due' : `${due} gauge checks are due`
   return { words: suspect === 0 ? alone : told.join(', '), isWrong: suspect > 0 }
 }

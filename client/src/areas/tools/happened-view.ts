@@ -9,7 +9,7 @@ export function falls(measured: readonly Pick<ToolMeasured, 'setup' | 'name' | '
   const lengths = 'No set-up takes its length over from before.'
   if (told.length === 0) return { says: `${lengths} None is open that it was touched in.`, told }
   return {
-    says: `${lengths} It is told in ${told.length === 1 ? 'the one' : `the ${told.length}`} that ${told.length === 1 ? 'is' : 'are'} open, and touched again there:`,
+    says: `${lengths} Reported to the ${told.length === 1 ? 'one' : told.length} still open, where the tool is touched again:`,
     told,
   }
 }

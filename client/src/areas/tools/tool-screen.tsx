@@ -186,7 +186,7 @@ function Properties({ tool: history }: { readonly tool: ToolHistory }) {
   return (
     <Section title="What it is">
       {lines.length === 0 && (
-        <Words tone="soft">Nobody has said its holder, its diameter or its flutes yet.</Words>
+        <Words tone="soft">Holder, diameter and flutes not entered yet.</Words>
       )}
       {lines.length > 0 && (
         <Card overflow="hidden">

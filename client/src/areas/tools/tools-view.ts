@@ -71,7 +71,7 @@ export function measuredLines({ measured }: Pick<ToolHistory, 'measured'>) {
       where: `T${number}${machine === '' ? '' : ` in ${machine}`} · ${one.plane}`,
       how: one.touched
         ? `${by}${one.with.length > 0 ? `, on the ${one.with.join(' and ')}` : ''}`
-        : 'taken over',
+        : 'reused',
       length: length && lengthWords(length),
       within:
         lengthWithinMm === undefined || length === undefined

@@ -138,8 +138,8 @@ function HowGood({
       )}
       <Words tone={state === 'stale' ? 'wrong' : 'ink'}>
         {stale
-          ? `No longer holds: ${describeStale(stale, document.sheet.gauges)}.`
-          : 'It still holds: nothing it counts on has moved.'}
+          ? `No longer good: ${describeStale(stale, document.sheet.gauges)}.`
+          : 'Still good: nothing it counts on has moved.'}
         {accepted ? ` Accepted by ${accepted.by.name}: ${accepted.reason}.` : ''}
       </Words>
     </Column>

@@ -46,7 +46,7 @@ export function KeptStep({ view, ...offer }: OfferProps<KeptView>) {
                 <Words as="lead" strong flexShrink={1}>
                   {name}
                 </Words>
-                <Words as="note" strong tone={does === 'taken over' ? 'read' : 'caution'}>
+                <Words as="note" strong tone={does === 'reused' ? 'read' : 'caution'}>
                   {does}
                 </Words>
               </Row>

@@ -20,7 +20,7 @@ export interface KeptView {
     readonly words: string | undefined
     readonly mark: TrustState
     /** What is done with it, in a word. */
-    readonly does: 'taken over' | 'to check' | 'to touch'
+    readonly does: 'reused' | 'to check' | 'to touch'
   }[]
   /** What it saves, where the machine's log tells how long a touch takes. */
   readonly saves: string | undefined
@@ -63,12 +63,12 @@ export function keptView(
         standingReadings(document, { of: 'tip-on-plane', tool }).length === 0,
     )
     .map(({ tool, take, check, words }) => {
-      const does = take === 'nothing' ? 'to touch' : check ? 'to check' : 'taken over'
+      const does = take === 'nothing' ? 'to touch' : check ? 'to check' : 'reused'
       return {
         key: `T${tool}`,
         name: `T${tool} ${document.sheet.tools.find(({ number }) => number === tool)?.name ?? ''}`,
         words: take === 'as-it-was' && from !== undefined ? undefined : words,
-        mark: does === 'taken over' ? ('read' as const) : ('not-read' as const),
+        mark: does === 'reused' ? ('read' as const) : ('not-read' as const),
         does: does as KeptView['lines'][number]['does'],
       }
     })
@@ -79,23 +79,23 @@ export function keptView(
           name: 'Bare nose on the plane',
           words: undefined,
           mark: 'read',
-          does: 'taken over',
+          does: 'reused',
         },
       ]
     : []
   const movedSince = generations.slice(0, -1)
-  const taken = lines.filter(({ does }) => does === 'taken over').length
+  const taken = lines.filter(({ does }) => does === 'reused').length
   const touched = lines.length - taken + movedSince.filter((earlier) => earlier.length > 0).length
   return {
     sentence:
       taken === 1
-        ? 'One tool still holds from an earlier set-up.'
-        : `${taken} tools still hold from earlier set-ups.`,
+        ? 'One length is still good from an earlier set-up.'
+        : `${taken} lengths are still good from earlier set-ups.`,
     from: from === undefined ? undefined : `${from.charAt(0).toUpperCase()}${from.slice(1)}.`,
     lines: [...nose, ...lines],
     saves: answer.minutes && describeSaved(answer.minutes, touched, lines.length),
     caution: KEPT_CAUTION,
-    says: `Take over ${taken}, touch ${touched}`,
+    says: `Reuse ${taken} ${taken === 1 ? 'length' : 'lengths'}, touch ${touched}`,
     facts: [...movedSince, generations.at(-1) ?? []].flatMap((touches, index) => [
       ...touches.map((body): Said => ({ kind: 'reading', body: sendable(body) as never })),
       ...(index < movedSince.length

@@ -284,5 +284,5 @@ const sentence = (words: string): string => `${words.charAt(0).toUpperCase()}${w
 /** What was read with a gauge need not be read again where somebody measures that. */
 const correctable = (stale: StaleReason): string =>
   stale.by === 'event' && stale.event.kind === 'check-failed'
-    ? ' Measured anew, it corrects what was read with it: say so as something that changed.'
+    ? ' Measured anew, it corrects what was read with it: report a change.'
     : ''

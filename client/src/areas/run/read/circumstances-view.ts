@@ -67,7 +67,7 @@ export function gaugeQuestion(quantity: QuantityName): string {
   }
 }
 
-/** From which side each screw was met: asked where the machine declares its lost motion, and nowhere else. */
+/** From which side each screw was met: asked where the machine declares its backlash, and nowhere else. */
 export const waysOfReading = (
   document: SetupDocument,
   draft: ReadingDraft,

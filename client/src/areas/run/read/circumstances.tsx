@@ -104,7 +104,7 @@ export function GaugesBetween({ reading, quantity, onClose }: GaugesBetweenProps
   )
 }
 
-/** From which side each screw was met: asked where the machine declares its lost motion, and nowhere else. */
+/** From which side each screw was met: asked where the machine declares its backlash, and nowhere else. */
 function WaysCame({ reading: { draft, change, preview }, quantity }: ZeroedOnProps) {
   const asked = waysOfReading(preview, draft, quantity)
   return asked.map(({ end, axis, usual }) => (
@@ -123,7 +123,7 @@ function WaysCame({ reading: { draft, change, preview }, quantity }: ZeroedOnPro
       ]}
       note={
         usual === undefined && draft.ways?.[end] === undefined
-          ? 'Not said, the lost motion goes into the uncertainty.'
+          ? 'Left open, the backlash is added to the uncertainty.'
           : undefined
       }
     />

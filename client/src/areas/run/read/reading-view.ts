@@ -255,7 +255,7 @@ const OF_KEPT: readonly Warning['code'][] = ['kept-differs', 'kept-moved']
 function ifItIsSo(surprises: boolean, keptFalls: boolean): string {
   if (!surprises) return 'This disagrees. Look again; Next once more enters it as it is.'
   return keptFalls
-    ? 'Touch again. If it is so, Next once more enters it, and what was taken over counts no more.'
+    ? 'Touch again. If it is so, Next once more enters it, and the reused lengths no longer count.'
     : 'Touch again. If it is so, Next once more enters it, and says that you did.'
 }
 
