@@ -152,7 +152,7 @@ describe('what falls by something that happens between set-ups', () => {
   test('a tool: those open ones that it was touched in', () => {
     expect(falls([a, b]).told).toEqual([{ id: 'a', name: 'Job a' }])
     expect(falls([a, b]).says).toContain('Reported to the one still open')
-    expect(falls([a, b, c]).says).toContain('the 2 that are open')
+    expect(falls([a, b, c]).says).toContain('the 2 still open')
     expect(falls([b]).says).toContain('None is open')
   })
 
