@@ -126,7 +126,7 @@ export function faceCase(depth: Depth): Case {
   }
 }
 
-/** The raw top from a plane that is the jaws: parallels, jaws and stock say how far. */
+/** The stock top from a plane that is the jaws: parallels, jaws and stock say how far. */
 export function heightCase(depth: Depth): Case {
   const [jaw, parallels, height] = [50, between(10, 45), between(15, 80)]
   const right = parallels + height - jaw + 0.3 * normal()

@@ -112,7 +112,7 @@ test.each([
   ['', undefined],
   ['0', undefined],
   ['fast', undefined],
-])('turns a minute out of “%s”', (text, turns) => expect(turnsOf(text)).toBe(turns))
+])('rpm out of “%s”', (text, turns) => expect(turnsOf(text)).toBe(turns))
 
 test('what is chosen is kept', () => {
   const chosen = machine({

@@ -91,7 +91,7 @@ test('another tool and the row join, and nothing that was read is lost', () => {
   expect(two.next?.step.key).toBe('tip-on-plane:T4')
   expect(withQuickTool(two.sheetAsWritten, 4)).toBe(two.sheetAsWritten)
   const row = withQuickRow(two.sheetAsWritten, 'middle')!
-  expect(row).toMatchObject({ quick: 'row', zero: 'middle, raw top' })
+  expect(row).toMatchObject({ quick: 'row', zero: 'middle, stock top' })
   // Nobody knows how wide it is: the middle of both faces, unchecked.
   expect(row.offsets[0]?.X).toEqual({ by: 'two-faces', side: 'outside', drawing: mm('0') })
   expect(row.offsets[0]?.Z).toMatchObject({ by: 'tool-on-part', tool: 4 })

@@ -37,7 +37,7 @@ test('zero is put on the picture, and the faces that find it follow', () => {
   expect(withFaceTurned(left, stock, 'left')).toBe(left)
 })
 
-test('in height: on the raw top, below it by what is typed, at the bottom of whatever the stock is', () => {
+test('in height: on the stock top, below it by what is typed, at the bottom of whatever the stock is', () => {
   const bottom = withZeroRaised(offset, stock, 'bottom')
   expect(bottom.Z.facing).toEqual(mm('40'))
   const higher = withStock({ ...draft, offsets: [bottom] }, 'Z', mm('45'))
@@ -59,11 +59,11 @@ test('another size of the stock moves what the drawing says with it', () => {
 })
 
 test('its words follow the picture, until somebody writes others', () => {
-  expect(zeroWords(draft)).toBe('left front corner, raw top')
+  expect(zeroWords(draft)).toBe('left front corner, stock top')
   const said = withZeroWords(draft, draft)
-  expect(said.zero).toBe('left front corner, raw top')
+  expect(said.zero).toBe('left front corner, stock top')
   const moved = { ...said, offsets: [withZeroPlaced(offset, stock, 'middle', 'middle')] }
-  expect(withZeroWords(said, moved).zero).toBe('middle, raw top')
+  expect(withZeroWords(said, moved).zero).toBe('middle, stock top')
   const own = { ...said, zero: 'datum A' }
   expect(withZeroWords(own, { ...moved, zero: 'datum A' }).zero).toBe('datum A')
   const elsewhere = { ...said, offsets: [{ ...offset, X: { ...offset.X, drawing: mm('-5') } }] }

@@ -50,7 +50,7 @@ const tip = toBe(tipTouch())
 const order = (document: SetupDocument) =>
   stepsOf(document, solve(document), false).map(({ step }) => step.key)
 
-/** What the control's row shows after it was told, by what a control does (domain: key-in). */
+/** What the control's row shows after it was told, by what a control does (docs/domain.md, “Keys of a control”). */
 function rowAfter(mode: KeyMode, typed: number, machine: number, external = 0): number {
   return mode === 'copy' ? machine + typed : machine - external - typed
 }

@@ -12,7 +12,7 @@ import {
   workedSheet,
 } from './worked-example'
 
-// The plane lies at −350 for the bare nose, the raw top 30 below it by the carried difference: the nose meets it at −380,
+// The plane lies at −350 for the bare nose, the stock top 30 below it by the carried difference: the nose meets it at −380,
 // and T1, which is 80 long, at −300.
 const noseOnPart = (read: string) =>
   readingOf<'nose-on-part'>({ of: 'nose-on-part', row: 'G54', read: mm(read), with: [] })
@@ -57,7 +57,7 @@ test('it is told at the one that was read last, also where that is the way of th
   expect(warning?.causes?.[0]?.code).toBe('sign-turned')
   const words = describeWarning(warning!, (nm) => `${nm / 1e6} mm`)
   expect(words).toContain(
-    'G54 from the plane tells the raw top 60 mm higher than G54 top by the nose',
+    'G54 from the plane tells the stock top 60 mm higher than G54 top by the nose',
   )
 })
 

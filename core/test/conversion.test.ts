@@ -6,7 +6,7 @@ import { type Conversion } from '../src/solve/convert-solution'
 import { describeGap } from '../src/words'
 import { mm, noseTouch, readingOf, tipTouch, workedDocument, workedSheet } from './worked-example'
 
-// The worked case of domain.md §3: nose to table 500, part 120 high, block 150 high, tool 80, master 95: plane at −350, raw
+// The worked case of docs/domain.md, “The relation and the schools”: nose to table 500, part 120 high, block 150 high, tool 80, master 95: plane at −350, raw
 // top at −380. T1 is the tool, T2 the master.
 const NOSE = readingOf<'nose-on-plane'>({ of: 'nose-on-plane', read: mm('-350.000'), with: [] })
 const tip = (tool: number, read: string) =>

@@ -6,7 +6,7 @@ import { type SetupSheet } from '../src/sheet'
 import { solve } from '../src/solve'
 import { event, mm, readingOf, setupOf, workedSheet } from './worked-example'
 
-// The worked case of domain.md §3: nose on the plane at −350, part top −380, a tool of 80 mm and a master of 95; here with a 50 mm
+// The worked case of docs/domain.md, “The relation and the schools”: nose on the plane at −350, part top −380, a tool of 80 mm and a master of 95; here with a 50 mm
 // setter. The relative counter shows zero at machine Z −217.4.
 const [PLANE, TOP, LENGTH, MASTER, SETTER, ZERO] = [-350, -380, 80, 95, 50, -217.4]
 

@@ -17,7 +17,7 @@ import {
 const read = (body: object): Reading =>
   ({ ...Object.assign({ read: mm('1'), with: [] }, body), ...fact() }) as unknown as Reading
 
-// What is read, told by hand (domain.md §§3 and 4): nose on plane S; tip on plane S + L; nose on part R; tip on part R + L; a
+// What is read, told by hand (docs/domain.md, “Touches”): nose on plane S; tip on plane S + L; nose on part R; tip on part R + L; a
 // counter zeroed on the plane or on `from` shows row − other, zeroed on the row itself the other sign.
 const NOSE = { of: 'nose-on-plane' }
 const TIP = { of: 'tip-on-plane', tool: 2 }

@@ -99,7 +99,7 @@ describe('what should be read', () => {
     expect(standardMm).toBeCloseTo(0.5, 1)
   })
 
-  test('a raw top that the nose told is where a tool will touch', () => {
+  test('a stock top that the nose told is where a tool will touch', () => {
     const nose = readingOf<'nose-on-part'>({
       of: 'nose-on-part',
       row: 'G54',
@@ -393,7 +393,7 @@ describe('before anything is read', () => {
     expect(expectReading(byMarks, nose)).toBeUndefined()
   })
 
-  test('jaws, parallels and stock tell the raw top above a plane that is the jaws', () => {
+  test('jaws, parallels and stock tell the stock top above a plane that is the jaws', () => {
     // Parallels of 25 in jaws of 50 and a stock of 40: 15 above the jaws.
     const holding = { jaw: mm('50'), parallels: mm('25'), plane: 'jaws' } as const
     const carried: ReadingToBe = {

@@ -109,7 +109,7 @@ test('a table converted to another school keeps every sum, and back is the table
   })
 })
 
-// The worked case of domain.md §3: nose to table 500, part 120 high, block 150 high, tool 80, master 95.
+// The worked case of docs/domain.md, “The relation and the schools”: nose to table 500, part 120 high, block 150 high, tool 80, master 95.
 test.each([
   ['part-top', '-300.000', '0.000'],
   ['setting-plane', '-270.000', '-30.000'],

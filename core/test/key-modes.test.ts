@@ -150,7 +150,7 @@ test('a diameter is typed, however lengths are keyed', () => {
   expect(keyed('set', document, 'copy')('D1')).toMatchObject({ mode: 'set', type: '9.980' })
 })
 
-// Copied, told or halved, a row is right only while the axis stands where it was touched (domain.md §20, "Capture").
+// Copied, told or halved, a row is right only while the axis stands where it was touched (docs/domain.md, “How it goes at the machine”).
 describe('once the axis has moved away from the touch the number itself is stored', () => {
   const { place } = fact()
   const touches = [tipTouch(), leftTouch()]

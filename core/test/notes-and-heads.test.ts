@@ -64,7 +64,7 @@ describe('the head against the sheet', () => {
   const codes = (...header: string[]) =>
     judge(...header).map(({ code, head }) => (head ? `${code} ${head.of}` : code))
 
-  test('zero .025 below the raw top, and the sheet faces nothing', () => {
+  test('zero .025 below the stock top, and the sheet faces nothing', () => {
     expect(codes('Z ZERO -.025')).toEqual(['head-differs zero-below-top'])
     expect(judge('Z ZERO -.025')[0]?.head).toEqual({
       of: 'zero-below-top',
@@ -89,7 +89,7 @@ describe('the head against the sheet', () => {
   test('in words: both numbers, and where to look', () => {
     const [one] = judge('Z ZERO -.025')
     const { title, remedy } = describeJudgement(one!, (nm) => `${(nm / 25.4e6).toFixed(3)} in`)
-    expect(title).toBe('Its head says zero below the raw top 0.025 in, the sheet 0.000 in')
+    expect(title).toBe('Its head says zero below the stock top 0.025 in, the sheet 0.000 in')
     expect(remedy).toContain('Z ZERO -.025')
   })
 })

@@ -56,7 +56,7 @@ describe('the distances of the ladder', () => {
     expect(heights(gaugeLine({}, [tipTouch()]), TIP)).not.toHaveProperty('nose')
   })
 
-  test('reach from the plane to the raw top, and to zero where something is faced off', () => {
+  test('reach from the plane to the stock top, and to zero where something is faced off', () => {
     const all = [noseTouch(), tipTouch(), leftTouch(), frontTouch(), difference()]
     expect(spans(workedDocument({}, all))).toEqual(['part-above-plane plane–part-top -30'])
     const faced = { offsets: [{ ...G54, Z: { ...G54.Z, facing: mm('0.5') } }] } as const

@@ -42,7 +42,7 @@ describe('the ladder', () => {
     })
   })
 
-  test('facing puts zero below the raw top', () => {
+  test('facing puts zero below the stock top', () => {
     const faced = workedDocument({
       offsets: [
         { ...workedSheet().offsets[0]!, Z: { by: 'carried-difference', facing: mm('0.5') } },
@@ -166,7 +166,7 @@ describe('the plan', () => {
     ])
   })
 
-  test('a tool on the raw top stands on its plate; its numbers are those of its tip', () => {
+  test('a tool on the stock top stands on its plate; its numbers are those of its tip', () => {
     const plate = { id: 'plate', kind: 'plate', name: 'plate', size: mm('12.700') } as const
     const base = workedDocument(
       {

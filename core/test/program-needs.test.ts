@@ -27,7 +27,7 @@ import {
 
 const program = (...lines: readonly string[]) => readProgram(lines.join('\n'))
 
-/** The worked example: H1 −270, G54 −347.3, −210, −30; the raw top is Z0. */
+/** The worked example: H1 −270, G54 −347.3, −210, −30; the stock top is Z0. */
 const setup = (
   changes: Partial<SetupSheet> = {},
   readBacks: readonly ReadBack[] = [],
@@ -58,7 +58,7 @@ describe('what lies beneath: stock 40 high, 20 of it gripped, so that the jaws e
     ['G1 Z-60. F100', ['5 cuts-far-beneath -20', '5 reaches-jaws -40']],
   ])('%s', (line, faults) => expect(told(setup(held), ...START, line, ...END)).toEqual(faults))
 
-  test('the facing counts: zero lies 2 below the raw top, so the jaws are 18 below it', () => {
+  test('the facing counts: zero lies 2 below the stock top, so the jaws are 18 below it', () => {
     const [offset] = workedSheet().offsets
     const faced = { ...held, offsets: [{ ...offset!, Z: { ...offset!.Z, facing: mm('2') } }] }
     expect(told(setup(faced), ...START, 'G1 Z-18.5 F100', ...END)).toEqual(['5 reaches-jaws -0.5'])
@@ -142,7 +142,7 @@ describe('a tool that stands in for the one that the program was written for', (
   })
 })
 
-describe('the program as a step before the air cut', () => {
+describe('the program as a step before the dry run', () => {
   const HASH = 'a'.repeat(64)
   const read = (...lines: readonly string[]): SetupDocument => ({
     ...setup(),
@@ -161,7 +161,7 @@ describe('the program as a step before the air cut', () => {
   const done = (document: SetupDocument) =>
     stepsOf(document, solve(document), false).find(({ step }) => step.key === 'program')?.done
   const good = read(...START, 'G1 Z-1 F100', ...END)
-  test('is there once a program was read, right before the air cut', () => {
+  test('is there once a program was read, right before the dry run', () => {
     const keys = (document: SetupDocument) =>
       stepsOf(document, solve(document), false).map(({ step }) => step.key)
     expect(keys(setup())).not.toContain('program')

@@ -26,7 +26,7 @@ const nm = (text: string) => {
   return read.value.nm
 }
 
-describe('proof (domain.md §11)', () => {
+describe('proof (docs/domain.md, “Proof”)', () => {
   const document = workedDocument({ school: 'gauge-line' })
   const solution = solve(document)
   const request = { row: 'G54', tool: 1, clearance: nm('25') } as const
@@ -87,7 +87,7 @@ describe('proof (domain.md §11)', () => {
     )
   })
 
-  test('an air cut is lifted by the lowest Z and a margin, never lowered', () => {
+  test('a dry run is lifted by the lowest Z and a margin, never lowered', () => {
     expect(airCutLift(nm('-12.5'), nm('5'))).toBe(nm('17.5'))
     expect(airCutLift(nm('20'), nm('5'))).toBe(0)
   })
@@ -111,7 +111,7 @@ test('reach: what lies beyond the travels is told with its axis, its end and by 
   ])
 })
 
-describe('freshness (domain.md §12)', () => {
+describe('freshness (docs/domain.md, “What ends a number”)', () => {
   const staleIn = (document: SetupDocument) =>
     solve(document)
       .registers.filter(({ state }) => state === 'stale')
@@ -164,7 +164,7 @@ describe('freshness (domain.md §12)', () => {
   })
 })
 
-describe('wear and calibration (domain.md §8)', () => {
+describe('wear and calibration (docs/domain.md, “Wear”)', () => {
   // Change of the register against the cause: a cutter that is 0.02 smaller leaves an outside width 0.02 larger.
   test.each([
     ['outside', '40.020', 'diameter', '-0.020'],
@@ -197,7 +197,7 @@ describe('wear and calibration (domain.md §8)', () => {
   })
 })
 
-describe('workholding (domain.md §15)', () => {
+describe('workholding (docs/domain.md, “Holding”)', () => {
   test('jaws of 40 on parallels of 30 hold 10 of a stock of 46', () => {
     expect(clamping({ stock: nm('46'), jaw: nm('40'), parallels: nm('30') })).toEqual({
       grip: nm('10'),

@@ -178,7 +178,7 @@ describe('the order of work', () => {
     expect(stationTrust(stepsOf(complete, solve(complete), false), 'key-in')).toBe('proven')
   })
 
-  test('a lift that is in holds the air cut open, and says so', () => {
+  test('a lift that is in holds the dry run open, and says so', () => {
     const lift = { ...fact(), where: 'external-offset' as const, amount: mm('30') }
     const raised = { ...complete, lifts: [{ ...lift, moves: 'in' as const }] }
     expect(open(raised)).toContain('air-cut')

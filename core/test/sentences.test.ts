@@ -52,13 +52,13 @@ describe('warnings', () => {
       /^T4 on the plane: the repeats differ by 9\.000 mm, more than 0\.020 mm/,
     ],
     [
-      'a raw top that lies lower by another way',
+      'a stock top that lies lower by another way',
       told('ways-differ', 'nose-on-part:G54', {
         beside: 'carried-difference:G54',
         amount: nm(-0.3),
         limit: nm(0.06),
       }),
-      /^G54 top by the nose tells the raw top 0\.300 mm lower than .+ does \(up to 0\.060 mm may be chance\)/,
+      /^G54 top by the nose tells the stock top 0\.300 mm lower than .+ does \(up to 0\.060 mm may be chance\)/,
     ],
     [
       'and higher',
@@ -332,10 +332,10 @@ test.each([
 )
 
 test('zero in height', () => {
-  expect(describeZeroHeight('top', mm('0'))).toBe('raw top')
+  expect(describeZeroHeight('top', mm('0'))).toBe('stock top')
   expect(describeZeroHeight('bottom', mm('40'))).toBe('bottom')
-  expect(describeZeroHeight('below', mm('0.5'))).toBe('0.5 mm below the raw top')
-  expect(describeZeroHeight('below', mm(' '))).toBe('below the raw top')
+  expect(describeZeroHeight('below', mm('0.5'))).toBe('0.5 mm below the stock top')
+  expect(describeZeroHeight('below', mm(' '))).toBe('below the stock top')
 })
 
 test('what would make a number surer, and what a conversion lacks', () => {

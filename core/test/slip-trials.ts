@@ -256,7 +256,7 @@ export const SLIPS: Readonly<Record<string, Slip>> = {
   'facing-forgotten': (chance, document, registers) =>
     resolved(pick(chance, registers, isZ), withFacing(document, 0)),
   'facing-wrong-side': (chance, document, registers) => {
-    // The raw top plus the facing, where it was to be taken off: too high by twice the facing.
+    // The stock top plus the facing, where it was to be taken off: too high by twice the facing.
     const register = pick(chance, registers, ({ address }) => address === 'G54.Z')
     const [first] = document.sheet.offsets
     const facing = first && readLength(first.Z.facing)

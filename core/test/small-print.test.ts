@@ -127,7 +127,7 @@ describe('a declared constant', () => {
   })
 })
 
-test('faces are told where a common offset cannot be read, and the row is not', () => {
+test('faces are told where an external offset cannot be read, and the row is not', () => {
   const { machine } = workedSheet()
   const sheet = workedSheet({ machine: { ...machine, externalOffset: { X: mm('x') } } })
   const left = readingOf<'face'>({

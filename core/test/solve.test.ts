@@ -49,7 +49,7 @@ describe('worked numbers of the first slice', () => {
     expect(noseOnPlane && valueOf(noseOnPlane)).toBe(-350_000_000)
   })
 
-  test('WCS.z + H is the same in both schools (domain.md §3)', () => {
+  test('WCS.z + H is the same in both schools (docs/domain.md, “The relation and the schools”)', () => {
     const sum = (document: SetupDocument) =>
       solve(document)
         .registers.filter(({ address }) => ['H1', 'G54.Z'].includes(address))
@@ -201,7 +201,7 @@ describe('Z of the work offset', () => {
     expect(withZ('carried-difference', '0', [turned], 'setting-plane')).toBe('-30.000')
   })
 
-  test('bare nose with paper and a facing allowance: P = Zm − p − a (domain.md §6)', () => {
+  test('bare nose with paper and a facing allowance: P = Zm − p − a (docs/domain.md, “Z of a work offset”)', () => {
     const touches = [noseTouch(), onPart('-379.910')]
     expect(withZ('nose-on-part', '0.5', touches, 'gauge-line')).toBe('-380.500')
     expect(withZ('nose-on-part', '0.5', touches, 'setting-plane')).toBe('-30.500')
@@ -345,7 +345,7 @@ describe('key-in and read-back', () => {
     )
     const line = (address: string) =>
       solve(document).registers.find((register) => register.address === address)?.keyIn
-    // Left face of a part whose corner is zero: minus the radius (domain.md §7).
+    // Left face of a part whose corner is zero: minus the radius (docs/domain.md, “X and Y”).
     expect(line('G54.X')).toMatchObject({ mode: 'position', type: '-5.000', after: '-407.300' })
     // Z comes by a difference: nothing was touched that a position could be told of, so the number is stored.
     expect(line('G54.Z')).toMatchObject({ mode: 'set', type: '-30.000' })

@@ -72,9 +72,9 @@ describe('where a touch is made, in a sentence', () => {
     )
   })
 
-  test('the bare nose on a raw top, with what lies between where something does', () => {
+  test('the bare nose on a stock top, with what lies between where something does', () => {
     const nose = (using?: readonly string[]) => said({ of: 'nose-on-part', row: 'G54' }, using)
-    expect(nose()).toBe('Bring the bare nose down onto the raw top.')
-    expect(nose(['paper'])).toBe('Bring the bare nose down onto the raw top, paper between.')
+    expect(nose()).toBe('Bring the bare nose down onto the stock top.')
+    expect(nose(['paper'])).toBe('Bring the bare nose down onto the stock top, paper between.')
   })
 })

@@ -109,7 +109,7 @@ describe('a sheet that is read out', () => {
 
   test('every way of Z, what is faced off, and a quill that stays out', () => {
     const Z = (plan: object) => row({ Z: { facing: mm('0.5'), ...plan } })?.[2]?.[1]
-    const below = ', zero 0.5 mm below the raw top'
+    const below = ', zero 0.5 mm below the stock top'
     expect(Z({ by: 'carried-difference' })).toBe(`difference carried from the plane${below}`)
     expect(Z({ by: 'nose-on-part' })).toBe(`bare nose on the part${below}`)
     expect(Z({ by: 'part-top' })).toBe(`the tools are touched on it${below}`)

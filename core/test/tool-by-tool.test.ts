@@ -14,7 +14,7 @@ import { describeCheck, describeRestart, stepName } from '../src/words'
 import { wearChange } from '../src/wear'
 import { event, fact, mm, readingOf, setupOf as bare, shown, workedSheet } from './worked-example'
 
-// A router whose control keeps no lengths (domain.md §20): one tool at a time, Z again with each, X and Y never.
+// A router whose control keeps no lengths (docs/domain.md, “How it goes at the machine”): one tool at a time, Z again with each, X and Y never.
 
 const router = (changes: Partial<SetupSheet> = {}): SetupSheet =>
   workedSheet({
@@ -37,7 +37,7 @@ const router = (changes: Partial<SetupSheet> = {}): SetupSheet =>
     ...changes,
   })
 
-/** A tip on the raw top with paper between, 0.09 mm. */
+/** A tip on the stock top with paper between, 0.09 mm. */
 const onTop = (tool: number, read: string) =>
   readingOf<'tip-on-part'>({
     of: 'tip-on-part',
@@ -66,7 +66,7 @@ const valueAt = (document: SetupDocument, address: string) => {
 }
 
 test('Z of a row with a tool is where its tip stands on zero', () => {
-  // −82.410 less paper 0.09 is the raw top, zero 0.5 below it.
+  // −82.410 less paper 0.09 is the stock top, zero 0.5 below it.
   const document = setupOf(router(), [onTop(1, '-82.410'), onTop(2, '-74.105')])
   expect(checkDocument(document)).toEqual([])
   const { registers } = solve(document)
@@ -277,7 +277,7 @@ test('a control that asks for the position is told no length, and its row lands 
     },
   })
   const told = valueAt(setupOf(sheet, [onTop(1, '-82.410')]), 'G54.Z.T1')?.keyIn
-  // The tip stands 0.09 above the raw top, which is 0.5 above zero.
+  // The tip stands 0.09 above the stock top, which is 0.5 above zero.
   expect(told).toMatchObject({ mode: 'position', type: '0.590' })
   expect(told).not.toHaveProperty('activeLength')
 })

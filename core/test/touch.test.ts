@@ -42,7 +42,7 @@ test('a plane lies a gauge below the contact', () => {
   expect(valueOf(planeUnder(length('-300'), length('50', 'gauge-beneath')))).toBe(-350_000_000)
 })
 
-// domain.md §4: what counts along an axis serves a touch there and an end of a difference; what only tells serves what it
+// docs/domain.md, “Touches”: what counts along an axis serves a touch there and an end of a difference; what only tells serves what it
 // was made for, whatever the axis; a sweep takes a dial and a diameter a micrometer.
 test('a gauge serves where it counts, and for what it is kept', () => {
   const serving = (purpose: Parameters<typeof gaugeServes>[1], axis: 'X' | 'Y' | 'Z') =>

@@ -154,7 +154,7 @@ describe('a fixture that is counted from another', () => {
     const words = describeStep(document, { of: 'fixture-difference', row: 'G55', from: 'G54' }, [])
     expect(words).toMatchObject({
       title: 'G55 Z · from G54',
-      sentence: 'Zero the relative counter on one raw top, read it at the other.',
+      sentence: 'Zero the relative counter on one stock top, read it at the other.',
       field: 'Relative Z counter',
     })
     expect(words.caution).not.toBe('')

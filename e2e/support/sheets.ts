@@ -37,7 +37,7 @@ export const ONE_VISE = {
 
 const common = {
   unit: 'mm',
-  zero: 'left front corner, raw top',
+  zero: 'left front corner, stock top',
   plane: 'fixed jaw',
   stock: { X: mm('120'), Y: mm('80'), Z: mm('40') },
 } as const
@@ -75,7 +75,7 @@ export const SENSOR_TWO_FIXTURES: SetupSheet = {
   ],
 }
 
-/** Every tool on the raw top with a shim, a facing cut to come. */
+/** Every tool on the stock top with a shim, a facing cut to come. */
 export const PART_TOP_SHIM: SetupSheet = {
   ...common,
   name: 'Flange by part top',
@@ -105,7 +105,7 @@ export const ROUTER_PLATE: SetupSheet = {
   offsets: [{ ...corner('G54'), Z: { by: 'tool-on-part', tool: 1, facing: mm('0') } }],
 }
 
-/** A router whose control keeps no lengths: each tool on the raw top with paper, when its turn comes. */
+/** A router whose control keeps no lengths: each tool on the stock top with paper, when its turn comes. */
 export const ROUTER_WITHOUT_LENGTHS: SetupSheet = {
   ...common,
   name: 'Bracket, tool by tool',

@@ -208,7 +208,7 @@ test('a negative gauge is refused in words; a wall and a speed are asked where t
   await page.getByTestId('gauge-speed').fill('600')
   await mira.look('gauge')
   await page.getByRole('button', { name: 'Keep this gauge' }).click()
-  await expect(page.getByText('bears 600 turns a minute')).toBeVisible()
+  await expect(page.getByText('bears 600 rpm')).toBeVisible()
 
   // A sensor is as long as its stylus makes it: each has its own, and a sheet asks which one is in.
   await page.getByRole('button', { name: 'Add a gauge' }).click()

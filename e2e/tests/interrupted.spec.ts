@@ -46,7 +46,7 @@ test('begun on a phone, interrupted, and finished on a wide screen by the keyboa
   await mira.read(/Front face/, '-255.000', '−250.000')
 
   // Half a number, then the phone is locked; it is there again after the reload.
-  await heading(phone, /Lower T1 onto the raw top/)
+  await heading(phone, /Lower T1 onto the stock top/)
   await mira.keys('-300.0')
   await phone.reload()
   await expect(phone.getByTestId('reading')).toHaveValue('-300.0')
@@ -68,7 +68,7 @@ test('begun on a phone, interrupted, and finished on a wide screen by the keyboa
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Set-ups' })).toBeVisible()
   await page.goto(address ?? '')
-  await heading(page, /Lower T2 onto the raw top/)
+  await heading(page, /Lower T2 onto the stock top/)
   await page.keyboard.type('-280.000')
   await expect(page.getByTestId('implied')).toHaveText('−280.100')
   await enter(page)

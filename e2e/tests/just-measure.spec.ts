@@ -81,7 +81,7 @@ test('three tools and G54 in 25 presses plus digits, and then a job, with nothin
   await mira.keyIn('G54 X', '\u2212407.300')
   await mira.read(/front face/i, '-255.000')
   await mira.keyIn('G54 Y', '\u2212250.000')
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Lower T7 onto the raw top/)
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Lower T7 onto the stock top/)
   await mira.look('spindle-both')
   await page.getByTestId('spindle-both').click()
   await expect(page.getByTestId('controlSays')).toHaveText('Control says: T7')

@@ -69,7 +69,7 @@ test('each planted fault of a program is found and explained; the next revision 
   await expect(page).toHaveURL(/step=tip-on-plane%3AT3/)
 })
 
-test('a revision that is kept shows its lines to whoever opens the set-up; before the air cut it is looked over', async ({
+test('a revision that is kept shows its lines to whoever opens the set-up; before the dry run it is looked over', async ({
   page,
   demo,
 }) => {
@@ -166,7 +166,7 @@ test('a set-up begins with its program: tools, registers and offsets are filled 
   await page.getByTestId('go-on').click()
   for (const [axis, size] of Object.entries({ X: '70', Y: '70', Z: '20' }))
     await page.getByTestId(`stock-${axis}`).fill(size)
-  await expect(page.getByTestId('zero')).toHaveValue('left front corner, raw top')
+  await expect(page.getByTestId('zero')).toHaveValue('left front corner, stock top')
   await mira.look('sheet-part-from-program')
   await page.getByTestId('go-on').click()
 

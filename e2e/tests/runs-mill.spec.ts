@@ -37,7 +37,7 @@ test('mill by the gauge line, a 3D sensor over two fixtures; the control took an
   await mira.read(/Front face, from the front/, '-255.010', '−255.010')
 
   // The slip behind most crashes: the control believes the end mill is in.
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Lower T9 onto the raw top/)
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Lower T9 onto the stock top/)
   await mira.spindle(/T9/, /T1/)
   // This control works Z out from where it stands: what is told depends on the length that is active.
   await expect(page.getByText('With H1 active')).toBeVisible()
@@ -54,13 +54,13 @@ test('mill by the gauge line, a 3D sensor over two fixtures; the control took an
   await page.getByTestId('controlSays').click()
   await page.getByRole('radio', { name: /T9/ }).click()
   await expect(page.getByTestId('step-warning')).toBeHidden()
-  // The sensor stands on the raw top with its own length active: that is zero, and the row tells the touch.
+  // The sensor stands on the stock top with its own length active: that is zero, and the row tells the touch.
   await expect(page.getByText('With H9 active')).toBeVisible()
   await page.getByTestId('reading').fill('')
-  await mira.captures(/Lower T9 onto the raw top/, '0.000', '−380.000', 'Z −220.000 mm')
+  await mira.captures(/Lower T9 onto the stock top/, '0.000', '−380.000', 'Z −220.000 mm')
   await page.getByRole('radio', { name: 'on the part of G54' }).click()
   await mira.look('fixture-difference')
-  await mira.read(/Zero the relative counter on one raw top/, '2.500', '−377.500')
+  await mira.read(/Zero the relative counter on one stock top/, '2.500', '−377.500')
 
   for (const [register, value] of [
     ['G54 X', '−352.300'],
@@ -93,8 +93,8 @@ test('part top with a shim: a forgotten shim is named, a gap at the proof finds 
   await jory.ready()
   // The part is held before a tool touches it.
   await jory.seeTo(/Seat the part/)
-  await jory.read(/Lower T1 onto the raw top, 0.1 mm shim between/, '-300.000', '−300.100')
-  await jory.read(/Lower T2 onto the raw top/, '-280.000', '−280.100')
+  await jory.read(/Lower T1 onto the stock top, 0.1 mm shim between/, '-300.000', '−300.100')
+  await jory.read(/Lower T2 onto the stock top/, '-280.000', '−280.100')
   await jory.read(/Left face/, '-412.300', '−407.300')
   await jory.read(/Front face/, '-255.000', '−250.000')
 

@@ -56,7 +56,7 @@ test('from nothing to a record by the gauge line, unchanged after the server was
     await expect(page.getByRole('checkbox', { name: `touch the ${face} face` })).toBeChecked({
       checked: touched,
     })
-  await expect(page.getByTestId('zero')).toHaveValue('middle of the front side, raw top')
+  await expect(page.getByTestId('zero')).toHaveValue('middle of the front side, stock top')
   await mira.look('sheet-zero-put')
   await page.getByTestId('go-on').click()
 
@@ -81,7 +81,7 @@ test('from nothing to a record by the gauge line, unchanged after the server was
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
     /Zero the relative counter on one surface/,
   )
-  await page.getByRole('radio', { name: 'on the raw top' }).click()
+  await page.getByRole('radio', { name: 'on the stock top' }).click()
   await mira.read(/Zero the relative counter/, '30.000', '−380.000')
 
   // Key-in and read-back, one of them wrong.

@@ -153,7 +153,7 @@ for (const { name, control, most, captures } of CONTROLS)
     await mira.seeTo(/Look the program over/)
     await mira.airCut('-0.1', '0.5', '0.6000')
     await mira.release()
-    mira.part('the air cut, the first part and the release')
+    mira.part('the dry run, the first part and the release')
 
     const counts = [...mira.parts].filter(([part]) => part !== 'signing in')
     const total = counts.reduce((sum, [, taps]) => sum + taps, 0)

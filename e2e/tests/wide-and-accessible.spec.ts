@@ -74,7 +74,7 @@ const VIEWS: readonly View[] = [
       ['holding', 'Drawtube flange', 'holding', /Seat the part/],
       ['what is needed first', 'Drawtube flange', 'tip-on-plane:T2', /First: Home/],
       ['a touch around a bore', 'Eyepiece adapter', 'circle-point:G54:2', /Touch 2 around/],
-      ['an air cut that waits', 'Eyepiece adapter', 'air-cut', /First: G54 with T3/],
+      ['a dry run that waits', 'Eyepiece adapter', 'air-cut', /First: G54 with T3/],
       ['a release that waits', 'Eyepiece adapter', 'record', /steps are still open/],
       ['a program looked over', 'Drawtube flange', 'program', /Look the program over/],
       ['a first part', 'Mirror cell plate', 'first-part', /Cut the first part/],

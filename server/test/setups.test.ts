@@ -332,7 +332,7 @@ describe('the whole run', () => {
     await addFact(id, 'lift', { ...lift, moves: 'in' })
     expect(await addFact(id, 'record', {})).toMatchObject({
       status: 409,
-      body: { error: { code: 'steps-open', message: 'Air cut is still open.' } },
+      body: { error: { code: 'steps-open', message: 'Dry run is still open.' } },
     })
     await addFact(id, 'lift', { ...lift, moves: 'out' })
     expect((await addFact(id, 'record', {})).status).toBe(201)

@@ -5,7 +5,7 @@ import { useRoles } from '@/theme/use-roles'
 import { Row } from './surfaces'
 import { Words } from './words'
 
-/** The one caution that matters at this step (domain.md §18): short, once, with the reason. */
+/** The one caution that matters at this step (docs/domain.md, “Cautions”): short, once, with the reason. */
 export const Caution = memo(function Caution({ children }: { children: string }) {
   const roles = useRoles()
   return (

@@ -182,7 +182,7 @@ test('a difference asks where the counter was zeroed, a height on the part what 
   expect(view(blank, CARRIED).asksZeroedOn).toBe(true)
   expect(zeroEnds(blank.document, CARRIED)).toEqual([
     { value: 'plane', label: 'on the fixed jaw' },
-    { value: 'part', label: 'on the raw top' },
+    { value: 'part', label: 'on the stock top' },
   ])
   expect(zeroEnds(blank.document, { of: 'fixture-difference', row: 'G55', from: 'G54' })).toEqual([
     { value: 'from', label: 'on the part of G54' },

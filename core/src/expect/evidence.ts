@@ -125,7 +125,7 @@ function fromDrawing({ sheet: { offsets } }: SetupDocument): readonly Evidence[]
   )
 }
 
-/** Where the setting plane is the top of the jaws, the raw top stands above it by what jaws, parallels and stock leave. */
+/** Where the setting plane is the top of the jaws, the stock top stands above it by what jaws, parallels and stock leave. */
 function fromHolding({ sheet: { holding, stock, offsets } }: SetupDocument): readonly Evidence[] {
   const [jaw, parallels, height] = [mmOf(holding?.jaw), mmOf(holding?.parallels), mmOf(stock?.Z)]
   if (holding?.plane !== 'jaws' || jaw === undefined) return []

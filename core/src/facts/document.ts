@@ -115,12 +115,12 @@ export interface ProofBody {
 /** What is read or keyed after it is not proven by it. */
 export type Proof = Entered & ProofBody
 
-/** Where everything can be raised for an air cut. */
+/** Where everything can be raised for a dry run. */
 export const LIFT_PLACES = ['external-offset', 'work-offsets', 'lengths'] as const
 
 export type LiftPlace = (typeof LIFT_PLACES)[number]
 
-/** Everything is raised for an air cut, or let down again. */
+/** Everything is raised for a dry run, or let down again. */
 export interface LiftBody {
   readonly moves: 'in' | 'out'
   readonly where: LiftPlace

@@ -23,7 +23,7 @@ type OtherEvent =
   | {
       readonly kind: 'part-changed'
       readonly row: OffsetRow
-      /** What it shares with the one before: faces that stand at the same stop or jaw, a raw top of the same height. */
+      /** What it shares with the one before: faces that stand at the same stop or jaw, a stock top of the same height. */
       readonly stays?: PartStays
     }
   | { readonly kind: 'plane-moved' }
@@ -56,7 +56,7 @@ type OtherEvent =
       readonly kind: 'row-stands'
       readonly address: Address
       readonly holds: WrittenLength
-      /** What the sheet called its face, or how far its zero lay below the raw top, then: another zero is another number. */
+      /** What the sheet called its face, or how far its zero lay below the stock top, then: another zero is another number. */
       readonly drawing?: WrittenLength
       /** Who set it, where that is known. */
       readonly whose?: string

@@ -35,7 +35,7 @@ export function isRenewed(state: State, event: SetupEvent): boolean {
   }
 }
 
-/** Against the same stop the face that stands there is where it was; of the same height, the raw top is. */
+/** Against the same stop the face that stands there is where it was; of the same height, the stock top is. */
 function stays(
   state: State,
   { stays: same }: Extract<SetupEvent, { kind: 'part-changed' }>,

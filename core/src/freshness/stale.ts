@@ -47,7 +47,7 @@ export function nameOfReason(reason: StaleReason): string {
 /**
  * The last event that a number no longer holds after, or may not, if there is one.
  *
- * One rule serves every event of domain.md §12: a number is stale when what was moved does not
+ * One rule serves every event of docs/domain.md, “What ends a number”: a number is stale when what was moved does not
  * cancel out of its readings from before. So a tool length taken as tip minus nose outlives a moved
  * plane and a lost home, a length that was counted from the plane itself does not, and a
  * difference that mixes readings from before and after is found.

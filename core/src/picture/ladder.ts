@@ -137,7 +137,7 @@ function toolHeights(
 }
 
 /**
- * A tool on the raw top, in machine Z of its tip. Where no plane is known the part is drawn from its
+ * A tool on the stock top, in machine Z of its tip. Where no plane is known the part is drawn from its
  * own foot, and only what lies on its top is numbered.
  */
 function onPartLadder(

@@ -6,7 +6,7 @@ import type { Station, Step } from './step'
 const OF_ROWS: readonly Station[] = ['plan', 'height']
 
 /**
- * What a quick one asks: home, its touches and its numbers. What comes before a cut (clean seats, the vise, proof, air cut, release)
+ * What a quick one asks: home, its touches and its numbers. What comes before a cut (clean seats, the vise, proof, dry run, release)
  * is asked once it has become a job.
  */
 export const isAskedQuickly =

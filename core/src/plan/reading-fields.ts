@@ -31,7 +31,7 @@ export function readingBody(
 
 /**
  * Whether a fixed setter's cycle is to be started for this touch: then its contact is pressed by hand just before, and the control
- * has to show it (domain.md §20: a dead contact lets the tool go through it).
+ * has to show it (docs/domain.md, “How it goes at the machine”: a dead contact lets the tool go through it).
  */
 export const asksForContact = (
   { sheet }: Pick<SetupDocument, 'sheet'>,

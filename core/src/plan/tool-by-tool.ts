@@ -15,7 +15,7 @@ export interface ToolStop {
  * comes. What is seen to before metal is cut stands before the first cut; a second look before each, since each brings numbers
  * that nobody else has seen.
  *
- * @param once what is seen to once, before the first cut: the program, the air cut.
+ * @param once what is seen to once, before the first cut: the program, the dry run.
  * @param look the second look, where the machine asks for one.
  */
 export const stopSteps = (

@@ -14,7 +14,7 @@ export interface CarriedOver {
 
 /**
  * Of tools that are to be touched again, those that need not be, because all that happened since their touch is that the plane
- * moved: as a whole, so that one of them tells by how much (domain.md §12). Undefined where it did not, or it would carry none.
+ * moved: as a whole, so that one of them tells by how much (docs/domain.md, “What ends a number”). Undefined where it did not, or it would carry none.
  *
  * @param open numbers of the tools that are to be touched.
  */

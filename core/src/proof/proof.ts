@@ -145,7 +145,7 @@ export function gapVerdict(
 }
 
 /**
- * How far everything is raised for an air cut: −(lowest program Z) + margin. While it is in, the part
+ * How far everything is raised for a dry run: −(lowest program Z) + margin. While it is in, the part
  * must not be released for cutting.
  *
  * @param lowestZ lowest work Z of the program.

@@ -3,7 +3,7 @@ import { term } from './state'
 import { heightOf } from './told'
 import { CAUTIONS } from './touch-words'
 
-/** The relative counter between the setting plane and a raw top: zeroed on one, read at the other. */
+/** The relative counter between the setting plane and a stock top: zeroed on one, read at the other. */
 export const carriedDifference = quantity({
   named: { row: 'row' },
   said: {

@@ -3,11 +3,11 @@ import { term } from './state'
 import { heightOf } from './told'
 import { CAUTIONS } from './touch-words'
 
-/** The relative counter between two raw tops: zeroed on one, read at the other. */
+/** The relative counter between two stock tops: zeroed on one, read at the other. */
 export const fixtureDifference = quantity({
   named: { row: 'row', from: 'row' },
   said: {
-    /** At which of the two raw tops the counter was zeroed; it was read at the other. */
+    /** At which of the two stock tops the counter was zeroed; it was read at the other. */
     zeroedOn: ['row', 'from'],
     /** What lay beneath at `from`, and the way Z came there; where they are not said, as at the row. */
     withOnFrom: 'gauges?',
@@ -34,7 +34,7 @@ export const fixtureDifference = quantity({
   words: ({ row, from }) => ({
     title: `${row} Z · from ${from}`,
     // Which two they are stands in the title, and where the counter was zeroed is asked by their names.
-    sentence: 'Zero the relative counter on one raw top, read it at the other.',
+    sentence: 'Zero the relative counter on one stock top, read it at the other.',
     caution: CAUTIONS.difference,
     field: 'Relative Z counter',
   }),

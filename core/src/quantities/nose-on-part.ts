@@ -3,7 +3,7 @@ import { term } from './state'
 import { heightOf } from './told'
 import { CAUTIONS } from './touch-words'
 
-/** The bare nose on a part's raw top: machine Z where it touches. */
+/** The bare nose on a part's stock top: machine Z where it touches. */
 export const noseOnPart = quantity({
   named: { row: 'row' },
   said: {},
@@ -19,7 +19,7 @@ export const noseOnPart = quantity({
   called: ({ row }) => `${row} top by the nose`,
   words: ({ row }, { gauge }) => ({
     title: `${row} Z · nose on the top`,
-    sentence: `Bring the bare nose down onto the raw top${gauge === '' ? '' : `, ${gauge} between`}.`,
+    sentence: `Bring the bare nose down onto the stock top${gauge === '' ? '' : `, ${gauge} between`}.`,
     caution: CAUTIONS.nose,
     field: 'Machine Z at contact',
   }),

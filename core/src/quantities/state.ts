@@ -8,7 +8,7 @@ export type State =
   /** Nose to tip of a tool, and its diameter over the widest points. */
   | { readonly of: 'length'; readonly tool: number }
   | { readonly of: 'diameter'; readonly tool: number }
-  /** Raw top of a part, one of its faces, the middle of its bore or boss. */
+  /** Stock top of a part, one of its faces, the middle of its bore or boss. */
   | { readonly of: 'top'; readonly row: OffsetRow }
   | { readonly of: 'face'; readonly row: OffsetRow; readonly face: Face }
   | { readonly of: 'centre'; readonly row: OffsetRow }

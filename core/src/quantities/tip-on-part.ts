@@ -4,7 +4,7 @@ import { term } from './state'
 import { lengthOf } from './told'
 import { CAUTIONS } from './touch-words'
 
-/** The tip of a tool on a part's raw top: machine Z where it touches. */
+/** The tip of a tool on a part's stock top: machine Z where it touches. */
 export const tipOnPart = quantity({
   named: { row: 'row', tool: 'tool' },
   said: {},
@@ -23,7 +23,7 @@ export const tipOnPart = quantity({
   called: ({ row, tool }) => `${row} top by T${tool}`,
   words: ({ row, tool }, { gauge, setsZ, uses }) => ({
     title: setsZ ? `${row} Z · T${tool} on the top` : `T${tool} · on the top`,
-    sentence: `Lower T${tool} onto the raw top${gauge === '' ? '' : `, ${gauge} between`}.`,
+    sentence: `Lower T${tool} onto the stock top${gauge === '' ? '' : `, ${gauge} between`}.`,
     caution: uses('plate') ? CAUTIONS.plate : CAUTIONS.tip,
     field: 'Machine Z at contact',
   }),

@@ -20,7 +20,7 @@ export function lengthOf(sheet: SetupSheet, tool: number): readonly ToldRegister
       ]
 }
 
-/** Z of a row; before that is known, how high its raw top lies. */
+/** Z of a row; before that is known, how high its stock top lies. */
 export const heightOf = (row: OffsetRow): readonly Told[] => [
   { of: 'register', address: offsetAddress(row, 'Z') },
   { of: 'part-top', row },

@@ -1,6 +1,6 @@
 import type { Face, Side } from '../touch/touch'
 
-/** Cautions of the step; the machine's manual, local rules and licensed practice come first (domain.md §18). */
+/** Cautions of the step; the machine's manual, local rules and licensed practice come first (docs/domain.md, “Cautions”). */
 export const CAUTIONS = {
   nose: 'Spindle stopped, tool out. Smallest step near contact, whole hand on the wheel.',
   tip: 'Spindle stopped; smallest step near contact, whole hand on the wheel. Edges cut: hold the shank.',

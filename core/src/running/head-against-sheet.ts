@@ -11,7 +11,7 @@ const SAWN = 0.5 * NANOMETRES_PER.mm
 const ROUNDED = 0.02 * NANOMETRES_PER.mm
 
 /**
- * The numbers at the head of a program against those of the sheet: stock, jaws, parallels, how far zero lies below the raw top. And
+ * The numbers at the head of a program against those of the sheet: stock, jaws, parallels, how far zero lies below the stock top. And
  * jaws that grip nothing by what the head itself says.
  */
 export function headAgainstSheet(

@@ -183,7 +183,7 @@ function travels(operation: Operation, document: SetupDocument, solution: Soluti
 
 /**
  * What lies beneath the cut: the jaws' upper edge, and the parallels under the raw part, in work Z of each
- * row. Program zero lies `facing` below the raw top; the jaws lie `protrusion` below it.
+ * row. Program zero lies `facing` below the stock top; the jaws lie `protrusion` below it.
  */
 function beneath(operation: Operation, { sheet }: SetupDocument, { holding }: Solution) {
   const { tool, rows, lowestZ, from } = operation

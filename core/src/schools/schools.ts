@@ -1,22 +1,22 @@
 import { EMPTY_CHAIN, subtractChains, sumChains, type Chain } from '../chain/chain'
 
-/** What the length register is counted from. See docs/method.md and domain.md §3. */
+/** What the length register is counted from. See docs/method.md, and docs/domain.md, “The relation and the schools”. */
 export const SCHOOLS = ['setting-plane', 'gauge-line', 'part-top', 'master-tool'] as const
 
 export type School = (typeof SCHOOLS)[number]
 
 /**
  * What is known about the plane and the tools, as machine Z positions. S is the setting plane and
- * R the raw top as the bare nose would touch them; L is a tool's length, nose to tip.
+ * R the stock top as the bare nose would touch them; L is a tool's length, nose to tip.
  */
 export interface SchoolKnowledge {
   /** S. */
   readonly noseOnPlane?: Chain
-  /** R − S: the raw top of the first fixture above the plane. */
+  /** R − S: the stock top of the first fixture above the plane. */
   readonly partAbovePlane?: Chain
   /** S + Lm: where the master's tip would touch the plane. */
   readonly masterOnPlane?: Chain
-  /** R: the raw top of the first fixture, as the bare nose would touch it. */
+  /** R: the stock top of the first fixture, as the bare nose would touch it. */
   readonly noseOnTop?: Chain
   /** R + Lm: where the master's tip would touch that top. */
   readonly masterOnTop?: Chain
@@ -32,7 +32,7 @@ export interface SchoolKnowledge {
  *
  *     H = tip − G        WCS.z = zero + G
  *
- * so WCS.z + H = P + L whatever G is: the invariant of domain.md §3, and the whole of conversion.
+ * so WCS.z + H = P + L whatever G is: the invariant of docs/domain.md, “The relation and the schools”, and the whole of conversion.
  *
  * | school | G |
  * |---|---|
@@ -61,7 +61,7 @@ export function schoolReference(school: School, known: SchoolKnowledge): Chain |
 }
 
 /**
- * The same height counted from the raw top of the first fixture instead of from the plane (G + R − S): what a set-up
+ * The same height counted from the stock top of the first fixture instead of from the plane (G + R − S): what a set-up
  * knows whose tools never touched a plane.
  */
 export function schoolReferenceOnTop(school: School, known: SchoolKnowledge): Chain | undefined {

@@ -5,7 +5,7 @@ import type { FixedSetter } from './machine'
 
 /**
  * The longest tool that a fixed setter's cycle may begin with: its tip then stands the margin above the top, since the bare nose
- * would stand `from − top` above it (domain.md §16). At or below zero where no tool clears it.
+ * would stand `from − top` above it (docs/domain.md, “Routers and fixed setters”). At or below zero where no tool clears it.
  *
  * @returns undefined where one of its numbers cannot be read.
  */

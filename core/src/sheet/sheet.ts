@@ -115,7 +115,7 @@ export const sideOf = (plan: AxisPlan): Side =>
   plan.by === 'turned-corner' ? 'outside' : plan.side
 
 interface ZPlanCommon {
-  /** How far program zero lies below the raw top. */
+  /** How far program zero lies below the stock top. */
   readonly facing: WrittenLength
   /** How far a quill is out, when Z is measured and when the program runs; both in where it is not said. */
   readonly quill?: {
@@ -129,11 +129,11 @@ interface ZPlanCommon {
 /** How Z of a work offset is found. */
 export type ZPlan =
   | (ZPlanCommon & { readonly by: 'carried-difference' | 'nose-on-part' })
-  /** Every tool was touched on this part's raw top: only the facing is left. */
+  /** Every tool was touched on this part's stock top: only the facing is left. */
   | (ZPlanCommon & { readonly by: 'part-top' })
-  /** A tool or sensor whose register is known stands on the raw top. */
+  /** A tool or sensor whose register is known stands on the stock top. */
   | (ZPlanCommon & { readonly by: 'tool-on-part'; readonly tool: number })
-  /** By the difference of the raw tops from a fixture that is listed earlier. */
+  /** By the difference of the stock tops from a fixture that is listed earlier. */
   | (ZPlanCommon & { readonly by: 'fixture-difference'; readonly from: OffsetRow })
 
 export interface OffsetPlan {
@@ -158,9 +158,9 @@ export interface Holding {
   /** Height of the jaws above the seat of the parallels. */
   readonly jaw: WrittenLength
   readonly parallels: WrittenLength
-  /** Deepest cut along a side, below the raw top. */
+  /** Deepest cut along a side, below the stock top. */
   readonly sideCut?: WrittenLength
-  /** The setting plane is the top of these jaws: then the raw top is to be expected so far from it. */
+  /** The setting plane is the top of these jaws: then the stock top is to be expected so far from it. */
   readonly plane?: 'jaws'
   /** Which faces of the first part lie against what stays on the machine: they stand where the last part's stood. */
   readonly against?: Against

@@ -10,7 +10,7 @@ export const AXIS_PLACES = ['low', 'middle', 'high'] as const
 
 export type AxisPlace = (typeof AXIS_PLACES)[number]
 
-/** Where zero lies in height: on the raw top, below it by a facing, at the bottom. */
+/** Where zero lies in height: on the stock top, below it by a facing, at the bottom. */
 export const ZERO_HEIGHTS = ['top', 'below', 'bottom'] as const
 
 export type ZeroHeight = (typeof ZERO_HEIGHTS)[number]
@@ -96,14 +96,14 @@ export function withStockSize(
     : next
 }
 
-/** Where zero lies in height, by how far it is below the raw top. */
+/** Where zero lies in height, by how far it is below the stock top. */
 export function zeroHeightOf(facing: WrittenLength, stock: WrittenLength): ZeroHeight {
   const [below, size] = [nanometresOf(facing), nanometresOf(stock)]
   if (below === 0) return 'top'
   return below !== undefined && below === size ? 'bottom' : 'below'
 }
 
-/** How far zero lies below the raw top, with it put elsewhere; empty where that is to be typed. */
+/** How far zero lies below the stock top, with it put elsewhere; empty where that is to be typed. */
 export function withZeroHeight(
   facing: WrittenLength,
   stock: WrittenLength,

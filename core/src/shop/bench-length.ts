@@ -11,7 +11,7 @@ export interface BenchLength {
 
 /**
  * A length from the bench holds where a face of the holder stands against the nose each time; a taper seats on its cone, and its flange
- * stands elsewhere each time (domain.md §5). Undefined where none was measured.
+ * stands elsewhere each time (docs/domain.md, “Lengths and seats”). Undefined where none was measured.
  */
 export function benchLength({
   holder,

@@ -20,7 +20,7 @@ export const PROPERTY_NAMES = Object.keys(TOOL_PROPERTIES) as readonly ToolPrope
 
 /**
  * How a holder sits in the spindle: by a face that stands against the nose, so that a length from the bench holds; or by its cone
- * alone, so that its flange stands elsewhere each time and a length holds for this spindle only (domain.md §5).
+ * alone, so that its flange stands elsewhere each time and a length holds for this spindle only (docs/domain.md, “Lengths and seats”).
  */
 export const SEATS = ['register-face', 'taper'] as const
 

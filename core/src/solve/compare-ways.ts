@@ -27,7 +27,7 @@ import type { Heights } from './solution'
 const LIMIT_IN_EXPANDED = 1.5
 
 /**
- * Raw tops that a second way tells otherwise than the one that the sheet chose. Nothing is blended: the number stays what a
+ * Stock tops that a second way tells otherwise than the one that the sheet chose. Nothing is blended: the number stays what a
  * person did, and a difference that neither way's uncertainty explains is told at the one that was read last.
  */
 export function waysApart(
@@ -105,7 +105,7 @@ function beyondChance(apart: Chain): ReturnType<typeof toNanometres> | undefined
   return Math.abs(valueOf(apart)) > limit ? limit : undefined
 }
 
-/** The first reading of every quantity that tells a raw top: what there may be several ways to. */
+/** The first reading of every quantity that tells a stock top: what there may be several ways to. */
 function firstOfEach(readings: readonly Reading[]): ReadonlyMap<string, Reading> {
   const first = new Map<string, Reading>()
   for (const reading of readings.filter(tellsTop)) {
@@ -118,11 +118,11 @@ function firstOfEach(readings: readonly Reading[]): ReadonlyMap<string, Reading>
 const tellsTop = (reading: Reading): boolean =>
   statesRead(reading).some(({ state }) => state.of === 'top')
 
-/** The sum of a reading's unknowns by the heights that are known: the plane, tips on it, raw tops above it. */
+/** The sum of a reading's unknowns by the heights that are known: the plane, tips on it, stock tops above it. */
 function knownTerms(reading: Reading, heights: Heights): readonly (Chain | undefined)[] {
   const direction = directionOf(reading)
   const terms = statesRead(reading)
-  // A tip on the plane and a raw top are known beside the plane: how often that itself is left over.
+  // A tip on the plane and a stock top are known beside the plane: how often that itself is left over.
   const planes = terms.reduce(
     (sum, { state, coefficient }) => sum + coefficient * planesIn(state),
     0,

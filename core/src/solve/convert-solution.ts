@@ -28,7 +28,7 @@ const COUNTS_FROM: Readonly<Record<School, ConversionGap>> = {
  * The lengths and Z offsets of a set-up as another school would have them, as this control stores them.
  *
  * Two schools differ by the distance of what they count from, and that is known where both were touched against
- * the plane, or both against the raw top of the first part.
+ * the plane, or both against the stock top of the first part.
  *
  * @returns the table, or what would have to be touched for it.
  */

@@ -131,7 +131,7 @@ export function declaredMasterLength(
   )
 }
 
-/** What program zero lies below the raw top. */
+/** What program zero lies below the stock top. */
 export function facingOf(
   document: SetupDocument,
   sources: SourceReader,

@@ -8,7 +8,7 @@ import type { SourceReader } from '../sources/sources'
 import { meanOfKnown } from './mean-of-known'
 import type { Heights } from './solution'
 
-/** Raw tops above the plane, in the order of the fixtures: a later one may be counted from an earlier. */
+/** Stock tops above the plane, in the order of the fixtures: a later one may be counted from an earlier. */
 export function partTops(
   document: SetupDocument,
   sources: SourceReader,
@@ -56,14 +56,14 @@ export function partTops(
   return Object.fromEntries(tops)
 }
 
-/** The raw top above the plane, by every standing difference that was carried there. */
+/** The stock top above the plane, by every standing difference that was carried there. */
 const carriedTop = (
   document: SetupDocument,
   sources: SourceReader,
   row: OffsetRow,
 ): Chain | undefined => differenceOf(document, sources, { of: 'carried-difference', row })
 
-/** Raw top of a fixture above that of another. */
+/** Stock top of a fixture above that of another. */
 export const fixtureDifference = (
   document: SetupDocument,
   sources: SourceReader,

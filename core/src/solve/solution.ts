@@ -15,17 +15,17 @@ export interface Heights {
   readonly noseOnPlane?: Chain
   /** S + L by tool number: machine Z at which that tip would touch the setting plane. */
   readonly tipOnPlane: Readonly<Record<number, Chain>>
-  /** R by work offset: machine Z at which the bare nose would touch the raw top; only where it did. */
+  /** R by work offset: machine Z at which the bare nose would touch the stock top; only where it did. */
   readonly noseOnPart: ByRow
-  /** R + L by `row tool`: machine Z at which that tip would touch that raw top; only where it did. */
+  /** R + L by `row tool`: machine Z at which that tip would touch that stock top; only where it did. */
   readonly tipOnPart: Readonly<Record<string, Chain>>
-  /** Raw top above the setting plane (R − S), by work offset. */
+  /** Stock top above the setting plane (R − S), by work offset. */
   readonly partTop: ByRow
   /** Program zero above the setting plane (P − S), by work offset. */
   readonly zero: ByRow
   /** G: what the school's lengths are counted from (schools.ts). */
   readonly reference?: Chain
-  /** The same, counted from the raw top of the first part, where the tools were touched on that. */
+  /** The same, counted from the stock top of the first part, where the tools were touched on that. */
   readonly referenceOnTop?: Chain
 }
 

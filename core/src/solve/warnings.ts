@@ -132,7 +132,7 @@ function approachWarning(document: SetupDocument): readonly Warning[] {
 /**
  * Z touches where the spindle held another tool than the step says: every tip is then off by the difference of the
  * two lengths. Or where the control took another one for active than the spindle holds, the slip behind most crashes
- * (domain.md §5): that matters where the control itself works Z out from where it stands, and not where Z is typed.
+ * (docs/domain.md, “Lengths and seats”): that matters where the control itself works Z out from where it stands, and not where Z is typed.
  */
 function spindleWarnings(document: SetupDocument, heights: Heights): readonly Warning[] {
   const superseded = new Set(document.readings.map(({ supersedes }) => supersedes))

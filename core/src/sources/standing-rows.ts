@@ -36,7 +36,7 @@ export function standingRows({ sheet, events, readings }: Facts): ReadonlyMap<Ad
   return standing
 }
 
-/** What the sheet calls the face of a row in X or Y, and in Z how far its zero lies below the raw top: where zero lies, by the sheet. */
+/** What the sheet calls the face of a row in X or Y, and in Z how far its zero lies below the stock top: where zero lies, by the sheet. */
 export function drawingOf(
   { offsets }: Pick<SetupSheet, 'offsets'>,
   address: Address,

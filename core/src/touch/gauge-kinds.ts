@@ -50,7 +50,7 @@ export interface GaugeKindFacts {
 const between = { countsInXY: 'size', stands: 'between', rises: false } as const
 const inSpindle = { countsInXY: 'size', stands: 'in-spindle', rises: false } as const
 
-/** The contacts of domain.md §4. To add one, see "Add a contact method" in docs/development.md. */
+/** The contacts of docs/domain.md, “Touches”. To add one, see "Add a contact method" in docs/development.md. */
 export const GAUGE_FACTS: Readonly<Record<GaugeKind, GaugeKindFacts>> = {
   'height-setter': {
     ...between,
@@ -163,7 +163,7 @@ export function gaugeServes(
   return touches && (axis === 'Z' ? shareInZ : shareInXY) !== null
 }
 
-/** Kinds that stand in a turning spindle, and bear only so many turns a minute. */
+/** Kinds that stand in a turning spindle, and bear only so many rpm. */
 export const TURNING_GAUGES: readonly GaugeKind[] = ['edge-finder', 'wobbler']
 
 /** Kinds that take one stylus or another, and are as long as that makes them. */

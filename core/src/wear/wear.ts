@@ -6,7 +6,7 @@ import type { SetupSheet } from '../sheet/sheet'
 import { registerOfTool } from '../sheet/tool-rows'
 
 /**
- * How a cutter's register changes after a profile was measured (domain.md §8).
+ * How a cutter's register changes after a profile was measured (docs/domain.md, “Wear”).
  *
  * An outside width that came out too large, or an inside width too small, was cut by a cutter that is
  * smaller than its register says: by the excess of both walls together.

@@ -34,7 +34,7 @@ export function describeGap(gap: ConversionGap): string {
     case 'nose':
       return 'the bare nose was touched neither on the setting plane nor on the first part'
     case 'part-top':
-      return 'nothing tells how high the raw top of the first part lies above the setting plane: touch one tool on both'
+      return 'nothing tells how high the stock top of the first part lies above the setting plane: touch one tool on both'
     case 'master':
       return 'the master tool is not named, or was touched neither on the setting plane nor on the first part'
   }

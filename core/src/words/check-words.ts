@@ -74,7 +74,7 @@ export function describeCheck(
       }
     case 'air-cut':
       return {
-        title: 'Air cut',
+        title: 'Dry run',
         sentence: 'Run the program above the part first.',
         points: [],
         caution:
@@ -86,7 +86,7 @@ export function describeCheck(
         title: 'The program',
         sentence: 'Look the program over against this set-up.',
         points: [],
-        caution: 'This check does not find every fault of a program: the air cut shows the rest.',
+        caution: 'This check does not find every fault of a program: the dry run shows the rest.',
         done: 'I looked it over',
       }
     case 'cut':

@@ -9,7 +9,7 @@ const HEAD_NAMES: Readonly<Record<HeadNumber['of'], string>> = {
   'stock-Z': 'stock height',
   jaw: 'jaws',
   parallels: 'parallels',
-  'zero-below-top': 'zero below the raw top',
+  'zero-below-top': 'zero below the stock top',
 }
 
 /** What is said of the numbers in the comments at a program's head. */

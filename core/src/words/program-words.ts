@@ -143,7 +143,7 @@ const judgements: Readonly<
   }),
   'speed-above-finder': ({ speed, limit }) => ({
     title: `S${speed} stays on the control after it`,
-    why: `A finder that bears ${limit} turns a minute flies apart when the spindle is started for it.`,
+    why: `A finder that bears ${limit} rpm flies apart when the spindle is started for it.`,
     remedy: 'Set the finder’s own speed before the spindle starts, whenever a zero is found again.',
   }),
   'substitute-compensated': ({ tool, amount }, write) => ({
@@ -160,7 +160,7 @@ const judgements: Readonly<
   }),
   'lift-active': ({ amount }, write) => ({
     title: `Everything is raised by ${amount === undefined ? 'a lift' : write(amount)}`,
-    why: 'Right for an air cut; in the part nothing would be cut.',
+    why: 'Right for a dry run; in the part nothing would be cut.',
     remedy: 'Take the lift out before the part is cut.',
   }),
   'offset-not-on-sheet': ({ row }) => ({

@@ -105,7 +105,7 @@ function zWords(plan: ZPlan): string {
   const out = quill
     ? `; quill out ${lengthWords(quill.measured)} measured, ${lengthWords(quill.running)} running`
     : ''
-  return `${zWay(plan)}, zero ${lengthWords(facing)} below the raw top${out}`
+  return `${zWay(plan)}, zero ${lengthWords(facing)} below the stock top${out}`
 }
 
 function zWay(plan: ZPlan): string {

@@ -77,7 +77,7 @@ const words: Readonly<Record<SlipCode, SlipWords>> = {
   },
   'facing-forgotten': {
     title: 'The facing allowance is missing',
-    look: 'Zero lies below the raw top: go back to the sheet.',
+    look: 'Zero lies below the stock top: go back to the sheet.',
   },
   'facing-doubled': {
     title: 'The facing allowance was counted twice',
@@ -85,7 +85,7 @@ const words: Readonly<Record<SlipCode, SlipWords>> = {
   },
   'facing-wrong-side': {
     title: 'The facing allowance was added instead of taken off',
-    look: 'Zero lies below the raw top, not above it.',
+    look: 'Zero lies below the stock top, not above it.',
   },
   'drawing-forgotten': {
     title: 'The drawing coordinate of the face is missing',

@@ -25,7 +25,7 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
   'approach-mixed': () =>
     'Some heights were touched while lowering and others while rising, and the backlash of Z is not declared: they may differ by all of it, and the uncertainty is larger for it. Touch from one side, or declare it on the machine.',
   'ways-differ': ({ place, beside, amount, limit }, write) =>
-    `${place} tells the raw top ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}${(amount ?? 0) < 0 ? 'lower' : 'higher'} than ${beside ?? 'another way'} does (up to ${limit === undefined ? '?' : write(limit)} may be chance). One of the two was misread, or something moved in between.`,
+    `${place} tells the stock top ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}${(amount ?? 0) < 0 ? 'lower' : 'higher'} than ${beside ?? 'another way'} does (up to ${limit === undefined ? '?' : write(limit)} may be chance). One of the two was misread, or something moved in between.`,
   'known-length-differs': ({ place, amount, limit }, write) =>
     `${place}: as touched it is ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}${(amount ?? 0) < 0 ? 'shorter' : 'longer'} than the length that the sheet knows (up to ${limit === undefined ? '?' : write(limit)} may be chance). A reading, its gauge or that length is wrong, or the tool has slipped in its holder.`,
   'gauge-size-differs': ({ place, amount }, write) =>
@@ -59,7 +59,7 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
   'proof-differs': ({ place, amount }, write) =>
     `${place}: the block did not pass as it should; the tip stands ${amount === undefined ? 'elsewhere' : `${write(amount)} from where it was sent`}. Do not cut: find out why first.`,
   'lift-active': ({ amount }, write) =>
-    `Everything is raised by ${amount === undefined ? '?' : write(amount)} for an air cut. Take the lift out before the part is cut.`,
+    `Everything is raised by ${amount === undefined ? '?' : write(amount)} for a dry run. Take the lift out before the part is cut.`,
   'no-grip': ({ amount }, write) =>
     `The jaws are ${amount === undefined ? 'not' : `${write(amount)}`} above the parallels: nothing, or too little, is gripped. One of the two heights on the sheet is wrong.`,
   'little-grip': ({ amount, limit }, write) =>

@@ -17,7 +17,7 @@ export const SCHOOL_NOTES: Readonly<Record<School, string>> = {
   'gauge-line':
     'H is the true length of each tool, from the spindle nose to the tip: always positive, and a caliper can check it. The bare nose is touched once first.',
   'part-top':
-    'Every tool is touched on the raw top of this part. Quick for one part with few tools; the next part needs every tool again.',
+    'Every tool is touched on the stock top of this part. Quick for one part with few tools; the next part needs every tool again.',
   'master-tool':
     'One tool is the master; H of every other is how much longer or shorter it is. A re-set master makes them all unsound.',
 }
@@ -31,7 +31,7 @@ export const PLAN_WAY_NAMES: Readonly<Record<PlanWay, string>> = {
   corner: 'a corner that may be turned',
 }
 
-/** How the raw top is found: “Z: the raw top is found …”. */
+/** How the stock top is found: “Z: the stock top is found …”. */
 export const Z_WAY_NAMES: Readonly<Record<ZWay, string>> = {
   'carried-difference': 'by carrying the difference from the plane',
   'nose-on-part': 'with the bare nose on the part',

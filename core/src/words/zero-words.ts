@@ -15,10 +15,10 @@ export function describeZeroPlace(X: AxisPlace, Y: AxisPlace): string {
   return `${ENDS.X[X]} ${ENDS.Y[Y]} corner`
 }
 
-/** Where zero lies in height: `raw top`, `0.5 mm below the raw top`, `bottom`. */
+/** Where zero lies in height: `stock top`, `0.5 mm below the stock top`, `bottom`. */
 export function describeZeroHeight(height: ZeroHeight, facing: WrittenLength): string {
-  if (height !== 'below') return { top: 'raw top', bottom: 'bottom' }[height]
+  if (height !== 'below') return { top: 'stock top', bottom: 'bottom' }[height]
   return facing.text.trim() === ''
-    ? 'below the raw top'
-    : `${lengthWords(facing)} below the raw top`
+    ? 'below the stock top'
+    : `${lengthWords(facing)} below the stock top`
 }

@@ -14,7 +14,7 @@ export interface ClampingResult {
   readonly holds: boolean
 }
 
-/** What the jaws hold and what stands out of them (domain.md §15). */
+/** What the jaws hold and what stands out of them (docs/domain.md, “Holding”). */
 export function clamping({ stock, jaw, parallels }: Clamping): ClampingResult {
   const grip = toNanometres(jaw - parallels)
   return {

@@ -2,7 +2,7 @@ import type { KeyInLine } from '../../src/keyin'
 import type { Axis } from './world'
 
 /**
- * A control, described by what its keys do (domain.md §10): it holds machine position, the rows, the lengths, an
+ * A control, described by what its keys do (docs/domain.md, “Keys of a control”): it holds machine position, the rows, the lengths, an
  * external offset, which length is active, and a relative counter. It knows nothing of set-ups.
  */
 export class ModelControl {

@@ -11,7 +11,7 @@ export const AXES: readonly Axis[] = ['X', 'Y', 'Z']
 
 /** One part in its fixture, as machine positions of a display that stands at home (no lost home, no screw). */
 export interface PartInPlace {
-  /** Machine Z at which the bare nose touches the raw top. */
+  /** Machine Z at which the bare nose touches the stock top. */
   readonly top: number
   /** The sides of a square part, or the walls of a slot. */
   readonly faces: Readonly<Record<Face, number>>
@@ -150,7 +150,7 @@ export function countOf(world: World, id: string, axis: Axis, onPlane: boolean):
 
 /**
  * What every register has to hold, so that the tip of every tool stands on program zero. From the definitions of
- * the four schools (domain.md §3), and not from what was read.
+ * the four schools (docs/domain.md, “The relation and the schools”), and not from what was read.
  */
 export function trueRegisters(world: World, sheet: SetupSheet): ReadonlyMap<string, number> {
   const { zero, plane, lengths, external, quill } = world

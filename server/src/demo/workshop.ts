@@ -132,7 +132,7 @@ export const CLAMP_RING: SetupSheet = {
   unit: 'in',
   machine: MACHINES.smallMill,
   school: 'setting-plane',
-  zero: 'left front corner, raw top',
+  zero: 'left front corner, stock top',
   plane: 'table',
   stock: { X: inch('4.250'), Y: inch('4.250'), Z: inch('0.750') },
   gauges: [GAUGES.setterInch, GAUGES.finderInch, GAUGES.paper],
@@ -155,7 +155,7 @@ export const MIRROR_CELL: SetupSheet = {
   unit: 'mm',
   machine: MACHINES.router,
   school: 'setting-plane',
-  zero: 'left front corner of the plywood, raw top',
+  zero: 'left front corner of the plywood, stock top',
   plane: 'spoil board',
   stock: { X: mm('420'), Y: mm('420'), Z: mm('18') },
   gauges: [GAUGES.block, GAUGES.pin, GAUGES.paper],
@@ -170,13 +170,13 @@ export const MIRROR_CELL: SetupSheet = {
   ],
 }
 
-/** One tool at a time, each touched on the raw top through a plate. */
+/** One tool at a time, each touched on the stock top through a plate. */
 export const BRACKET_PLATE: SetupSheet = {
   name: 'Finder bracket plate',
   unit: 'mm',
   machine: MACHINES.smallRouter,
   school: 'part-top',
-  zero: 'left front corner of the plywood, raw top',
+  zero: 'left front corner of the plywood, stock top',
   plane: 'spoil board',
   stock: { X: mm('80'), Y: mm('40'), Z: mm('6') },
   gauges: [GAUGES.plate, GAUGES.pin],
@@ -197,7 +197,7 @@ export const BRACKET_PLATE: SetupSheet = {
 export const FLANGE: SetupSheet = {
   ...FOCUSER_BODY,
   name: 'Drawtube flange',
-  zero: 'middle of the flange, raw top',
+  zero: 'middle of the flange, stock top',
   stock: { X: mm('90'), Y: mm('90'), Z: mm('16') },
   holding: { jaw: mm('50'), parallels: mm('42'), sideCut: mm('6') },
   tools: MILL_TOOLS.slice(1, 4).map(({ assembly: _theFocusers, ...tool }) => tool),
@@ -227,7 +227,7 @@ export const FLANGE: SetupSheet = {
 export const ADAPTER: SetupSheet = {
   ...FLANGE,
   name: 'Eyepiece adapter',
-  zero: 'middle of the bore, raw top',
+  zero: 'middle of the bore, stock top',
   stock: { X: mm('70'), Y: mm('70'), Z: mm('20') },
   tools: [{ number: 3, name: '8 mm end mill', lengthRegister: 3, lastLength: mm('88.950') }],
   offsets: [
@@ -256,7 +256,7 @@ export const ADAPTER: SetupSheet = {
 export const SPIDER_HUB: SetupSheet = {
   ...FLANGE,
   name: 'Spider hub',
-  zero: 'middle of the hub, raw top',
+  zero: 'middle of the hub, stock top',
   stock: { X: mm('60'), Y: mm('60'), Z: mm('25') },
   tools: MILL_TOOLS.slice(0, 4),
 }

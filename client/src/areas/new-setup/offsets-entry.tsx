@@ -94,7 +94,7 @@ function OffsetEntry({ draft, offset, index, onChange, problem }: OffsetEntryPro
       )}
       {(height === 'below' || !byFaces) && (
         <LengthEntry
-          label="Z0 lies this far below the raw top (facing allowance)"
+          label="Z0 lies this far below the stock top (facing allowance)"
           value={offset.Z.facing}
           onChange={(facing) => onChange({ ...offset, Z: { ...offset.Z, facing } })}
           problem={problem('Z.facing')}
@@ -124,7 +124,7 @@ function OffsetEntry({ draft, offset, index, onChange, problem }: OffsetEntryPro
             <FeatureEntry offset={offset} onChange={onChange} problem={problem} />
           )}
           <Choice
-            label="Z: the raw top is found …"
+            label="Z: the stock top is found …"
             value={offset.Z.by}
             onChange={(by) => onChange(withZWay(draft, offset, by))}
             options={waysOfZ(draft.school, index).map((by) => ({

@@ -103,7 +103,7 @@ function HoldingEntry({ draft, change, problem }: SheetPageProps) {
           { value: 'jaws', label: 'the top of these jaws' },
           { value: 'other', label: 'something else' },
         ]}
-        note="On the jaws, the raw top is expected so far from it as parallels and stock say."
+        note="On the jaws, the stock top is expected so far from it as parallels and stock say."
       />
       {STAYS_PUT.map((one) => (
         <Choice

@@ -164,12 +164,12 @@ function FaceKey({
 }
 
 const HEIGHT_NAMES: Readonly<Record<ZeroHeight, string>> = {
-  top: 'raw top',
+  top: 'stock top',
   below: 'below it',
   bottom: 'bottom',
 }
 
-/** The stock from the front: on its raw top, below that by a facing, or at its bottom. */
+/** The stock from the front: on its stock top, below that by a facing, or at its bottom. */
 function HeightPicture({
   height,
   onHeight,

@@ -93,7 +93,7 @@ export function QuickNext({ id, setup, enter }: QuickNextProps) {
       {placing && (
         <Overlay onClose={() => setPlacing(false)}>
           <Choice
-            label={`Where is zero of ${row} on the part? Z is its raw top.`}
+            label={`Where is zero of ${row} on the part? Z is its stock top.`}
             value={undefined}
             options={QUICK_ZEROS}
             onChange={(zero) => {

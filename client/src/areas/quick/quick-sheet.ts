@@ -110,7 +110,7 @@ export const QUICK_ZEROS: readonly {
 ]
 
 /**
- * The first row is asked for as well: by the faces that its zero lies at, and in Z by the tool that was measured last, on the raw top.
+ * The first row is asked for as well: by the faces that its zero lies at, and in Z by the tool that was measured last, on the stock top.
  */
 export function withQuickRow(sheet: SetupSheet, zero: string): SetupSheet | undefined {
   const [offset] = sheet.offsets
@@ -125,7 +125,7 @@ export function withQuickRow(sheet: SetupSheet, zero: string): SetupSheet | unde
       : withZWay({ ...draft, tools: [tool] }, offset, 'tool-on-part')
   const { sheet: made } = finish({
     ...draft,
-    zero: `${at.label}, raw top`,
+    zero: `${at.label}, stock top`,
     offsets: [
       { ...inZ, X: withZeroAt(blank, 'X', at.X), Y: withZeroAt(blank, 'Y', at.Y) },
       ...sheet.offsets.slice(1),

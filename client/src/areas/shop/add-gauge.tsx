@@ -157,8 +157,8 @@ function GaugeForm<Result extends FieldValues>({
           name="maxSpeed"
           digits
           clean={onlyDigits}
-          label="Turns a minute that it bears"
-          note="As marked on it, or in its leaflet. A program that leaves more on the control is told of."
+          label="Highest rpm that it bears"
+          note="As marked on it, or in its leaflet. A program that leaves a higher speed on the control is pointed out."
           testID="gauge-speed"
         />
       )}

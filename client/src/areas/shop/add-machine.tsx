@@ -204,7 +204,7 @@ function Details({ asks, length, homing, lengthKey, initial }: DetailsProps) {
         name="spindle"
         digits
         clean={onlyDigits}
-        label="The spindle turns at most, turns a minute"
+        label="Highest spindle speed, rpm"
         testID="machine-spindle"
       />
       <FormField

@@ -28,7 +28,7 @@ export function GaugeCard({ gauge }: { readonly gauge: Gauge }) {
           <Words as="note">
             {GAUGE_NAMES[gauge.kind]}, {MEASURE_NAMES[GAUGE_FACTS[gauge.kind].measure]}
             {gauge.wall && ` · wall ${gauge.wall.text} ${gauge.wall.unit}`}
-            {gauge.maxSpeed !== undefined && ` · bears ${gauge.maxSpeed} turns a minute`}
+            {gauge.maxSpeed !== undefined && ` · bears ${gauge.maxSpeed} rpm`}
             {gauge.styli?.map(({ name, length }) => ` · ${name}: ${lengthWords(length)}`).join('')}
           </Words>
         </Column>

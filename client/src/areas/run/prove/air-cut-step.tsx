@@ -130,7 +130,7 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
         Seen in graphics instead
       </Button>
       <ReasonField
-        offer="No air cut"
+        offer="No dry run"
         question="Why is it left out?"
         confirm="Leave it out"
         onReason={(leftOut) => {

@@ -17,7 +17,7 @@ export function zeroEnds(
     ]
   return [
     { value: 'plane', label: `on the ${sheet.plane}` },
-    { value: 'part', label: 'on the raw top' },
+    { value: 'part', label: 'on the stock top' },
   ]
 }
 

@@ -30,7 +30,7 @@ export interface SpindleQuestionProps {
 
 /**
  * Where Z is set: the tool in the spindle and the one the control believes in. Two answers, never
- * assumed: the slip behind most crashes is that they differ (domain.md §5). Where both are what they should be, one press says so.
+ * assumed: the slip behind most crashes is that they differ (docs/domain.md, “Lengths and seats”). Where both are what they should be, one press says so.
  */
 export function SpindleQuestion({
   reading: { draft, change },

@@ -35,7 +35,7 @@ export interface CheckStepProps extends StepProps {
   readonly onStep: (key: string) => void
 }
 
-/** A step that is seen to: home, clean, gauges, the part held, the program, the air cut, the first part, a second look. */
+/** A step that is seen to: home, clean, gauges, the part held, the program, the dry run, the first part, a second look. */
 export function CheckStep(props: CheckStepProps) {
   const { check, setup } = props
   const { homing } = setup.document.sheet.machine

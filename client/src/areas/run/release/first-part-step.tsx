@@ -194,11 +194,11 @@ function NotCleanedUp({ setupId }: { readonly setupId: string }) {
   return (
     <Card padded tone="wrong" role="note">
       <Words tone="wrong" strong>
-        The raw top stands lower than its row says, or the facing is missing. It is Z of the work
+        The stock top stands lower than its row says, or the facing is missing. It is Z of the work
         offset, never H: every tool is off by as much.
       </Words>
       <Words>
-        Do not guess a number: touch the raw top again (Changed?: another part is in), or put the
+        Do not guess a number: touch the stock top again (Changed?: another part is in), or put the
         facing on the sheet right. All registers that follow are keyed and proven again.
       </Words>
       <Button
