@@ -35,7 +35,7 @@ const VIEWS = [
     size: PHONE,
     way: [open('Focuser body, two fixtures'), step('face:G54:left'), type('-412.300')],
   },
-  { file: 'kept-phone', size: PHONE, way: [open('Spider hub'), shows('still hold')] },
+  { file: 'kept-phone', size: PHONE, way: [open('Spider hub'), shows('still good')] },
   {
     file: 'tool-phone',
     size: PHONE,
@@ -73,7 +73,7 @@ const VIEWS = [
     way: [
       open('Focuser body, two fixtures'),
       step('carried-difference:G54'),
-      (page) => page.getByRole('radio', { name: 'on the raw top' }).click(),
+      (page) => page.getByRole('radio', { name: 'on the stock top' }).click(),
       type('28.500'),
     ],
   },
