@@ -10,7 +10,9 @@ const node = (name) => ({
   testEnvironment: 'node',
   testMatch: ['<rootDir>/test/**/*.test.ts'],
   transform: { '\\.[jt]sx?$': ['@swc/jest', SWC] },
-  transformIgnorePatterns: ['node_modules/(?!(@pine/|@seriousme/|uuid/|hono/|@hono/|ml-|is-any-array/))'],
+  transformIgnorePatterns: [
+    'node_modules/(?!(@pine/|@seriousme/|uuid/|hono/|@hono/|ml-|is-any-array/))',
+  ],
 })
 
 const projects = {

@@ -6,20 +6,22 @@ import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 
 interface DeclaredProps {
+  /** What it is, on the button. */
+  readonly what: 'machine' | 'gauge' | 'tool'
   readonly name: string
   readonly onCorrect: () => void
   readonly onRetire: (reason: string) => Promise<void>
 }
 
 /** What can be done about something that is declared: put right, or taken out of use. It is never deleted from what used it. */
-export function Declared({ name, onCorrect, onRetire }: DeclaredProps) {
+export function Declared({ what, name, onCorrect, onRetire }: DeclaredProps) {
   const [open, setOpen] = useState(false)
   const [failure, setFailure] = useState<string>()
   if (!open)
     return (
       <Row justifyContent="flex-end" marginVertical={-12}>
         <Button kind="plain" label={`change ${name}`} onPress={() => setOpen(true)}>
-          Change
+          {`Change ${what}`}
         </Button>
       </Row>
     )

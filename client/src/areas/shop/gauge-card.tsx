@@ -55,6 +55,7 @@ export function GaugeCard({ gauge }: { readonly gauge: Gauge }) {
       ) : (
         <Allowed to="declare">
           <Declared
+            what="gauge"
             name={gauge.name}
             onCorrect={() => setCorrecting(true)}
             onRetire={(reason) => change(gauge.id, gauge, { reason, retired: true })}

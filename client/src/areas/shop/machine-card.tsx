@@ -31,27 +31,38 @@ export function MachineCard({ id, machine }: { id: string; machine: MachineDecla
   const { name, kind, control } = machine
   return (
     <Card padded>
-      <Row justifyContent="space-between" alignItems="flex-start">
-        <Column flex={1} gap="$1">
-          <Link href={{ pathname: '/machines/[id]', params: { id } }} asChild>
-            <Words as="lead" strong tone="act" paddingVertical={10} marginVertical={-10}>
-              {name}
-            </Words>
-          </Link>
-          <Words as="note">
-            {kind} · shows {control.decimals.mm} decimals in mm, {control.decimals.in} in inch ·{' '}
-            {keepsLengths(control)
-              ? `lengths ${KEYED[control.lengthKey]}`
-              : 'it keeps no lengths: one tool at a time'}
-            , work offsets {KEYED[control.workOffsetKey]} · D holds the{' '}
-            {control.diameterRegister ?? 'diameter'}
+      <Column gap="$1">
+        <Link href={{ pathname: '/machines/[id]', params: { id } }} asChild>
+          <Words as="lead" strong tone="act" paddingVertical={10} marginVertical={-10}>
+            {name}
           </Words>
-          <Words as="note" strong testID={`policy-${name}`}>
-            Release rules: {policyWords(machine) ?? 'standard'}
-          </Words>
-        </Column>
-        <Allowed to="lower-policy">
-          {!changing && (
+        </Link>
+        <Words as="note">
+          {kind} · shows {control.decimals.mm} decimals in mm, {control.decimals.in} in inch ·{' '}
+          {keepsLengths(control)
+            ? `lengths ${KEYED[control.lengthKey]}`
+            : 'it keeps no lengths: one tool at a time'}
+          , work offsets {KEYED[control.workOffsetKey]} · D holds the{' '}
+          {control.diameterRegister ?? 'diameter'}
+        </Words>
+        <Words as="note" strong testID={`policy-${name}`}>
+          Release rules: {policyWords(machine) ?? 'standard'}
+        </Words>
+      </Column>
+      <Row flexWrap="wrap" justifyContent="flex-end" marginVertical={-8}>
+        {!happening && (
+          <Allowed to="enter">
+            <Button
+              kind="plain"
+              label={`something happened to ${name}`}
+              onPress={() => setHappening(true)}
+            >
+              Report what happened
+            </Button>
+          </Allowed>
+        )}
+        {!changing && (
+          <Allowed to="lower-policy">
             <Button
               kind="plain"
               label={`change the release rules of ${name}`}
@@ -59,35 +70,23 @@ export function MachineCard({ id, machine }: { id: string; machine: MachineDecla
             >
               Change release rules
             </Button>
-          )}
-        </Allowed>
+          </Allowed>
+        )}
+        {!correcting && (
+          <Allowed to="declare">
+            <Declared
+              what="machine"
+              name={name}
+              onCorrect={() => setCorrecting(true)}
+              onRetire={(reason) => change(id, machine, { reason, retired: true })}
+            />
+          </Allowed>
+        )}
       </Row>
-      {correcting ? (
+      {correcting && (
         <CorrectMachine id={id} machine={machine} onDone={() => setCorrecting(false)} />
-      ) : (
-        <Allowed to="declare">
-          <Declared
-            name={name}
-            onCorrect={() => setCorrecting(true)}
-            onRetire={(reason) => change(id, machine, { reason, retired: true })}
-          />
-        </Allowed>
       )}
-      {happening ? (
-        <MachineHappened id={id} name={name} onDone={() => setHappening(false)} />
-      ) : (
-        <Allowed to="enter">
-          <Row marginVertical={-8}>
-            <Button
-              kind="plain"
-              label={`something happened to ${name}`}
-              onPress={() => setHappening(true)}
-            >
-              Something happened to it
-            </Button>
-          </Row>
-        </Allowed>
-      )}
+      {happening && <MachineHappened id={id} name={name} onDone={() => setHappening(false)} />}
       {changing && <ChangePolicy id={id} machine={machine} onDone={() => setChanging(false)} />}
     </Card>
   )

@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { useMedia } from '@tamagui/core'
 import type { MachineDeclaration } from '@pine/core/sheet'
 import { saveDueDates, useGaugeStandings } from '@/data/shop/gauge-checks'
 import { useGauges, useMachines, useShop } from '@/data/shop/shop'
@@ -6,6 +7,7 @@ import { Allowed } from '@/areas/people/allowed'
 import { failureWords } from '@/data/server/api'
 import { Button } from '@/kit/button'
 import { Page } from '@/kit/page'
+import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { AddGauge } from './add-gauge'
 import { AddMachine } from './add-machine'
@@ -21,6 +23,10 @@ export function ShopScreen() {
   const { standings } = useGaugeStandings()
   const [adding, setAdding] = useState<'machine' | 'gauge'>()
   const close = () => setAdding(undefined)
+  const { wide } = useMedia()
+  // One list beside the other where there is room for both.
+  const Lists = wide ? Row : Column
+  const list = wide ? { flex: 1, flexBasis: 0, gap: 16 } : { gap: 16 }
   return (
     <Page title="Machines and gauges">
       {shop && (
@@ -33,61 +39,67 @@ export function ShopScreen() {
           {failureWords(error)}
         </Words>
       )}
-      <Words as="title" role="heading" aria-level={2}>
-        Machines
-      </Words>
-      {machines?.map(({ id, machine }) => (
-        <MachineCard key={id} id={id} machine={machine as MachineDeclaration} />
-      ))}
-      <Allowed to="declare">
-        {allMachines
-          ?.filter(({ retired }) => retired)
-          .map(({ id, machine }) => (
-            <Retired
-              key={id}
-              name={machine.name}
-              onBack={() =>
-                changeMachine(id, machine as MachineDeclaration, { reason: 'into use again' })
-              }
-            />
+      <Lists gap={16} alignItems={wide ? 'flex-start' : 'stretch'}>
+        <Column {...list}>
+          <Words as="title" role="heading" aria-level={2}>
+            Machines
+          </Words>
+          {machines?.map(({ id, machine }) => (
+            <MachineCard key={id} id={id} machine={machine as MachineDeclaration} />
           ))}
-      </Allowed>
-      {adding === 'machine' ? (
-        <AddMachine onDone={close} />
-      ) : (
-        <Allowed to="declare" otherwise="A lead adds machines.">
-          <Button onPress={() => setAdding('machine')}>Add a machine</Button>
-        </Allowed>
-      )}
-      <Words as="title" role="heading" aria-level={2}>
-        Gauges
-      </Words>
-      {gauges?.map((gauge) => (
-        <GaugeCard key={gauge.id} gauge={gauge} />
-      ))}
-      {standings?.some(({ dueOn }) => dueOn !== undefined) && (
-        <Button kind="plain" onPress={() => void saveDueDates()} testID="due-dates">
-          Due dates as a calendar
-        </Button>
-      )}
-      <Allowed to="declare">
-        {allGauges
-          ?.filter(({ retired }) => retired)
-          .map(({ id, gauge }) => (
-            <Retired
-              key={id}
-              name={gauge.name}
-              onBack={() => changeGauge(id, gauge, { reason: 'into use again' })}
-            />
+          <Allowed to="declare">
+            {allMachines
+              ?.filter(({ retired }) => retired)
+              .map(({ id, machine }) => (
+                <Retired
+                  key={id}
+                  name={machine.name}
+                  onBack={() =>
+                    changeMachine(id, machine as MachineDeclaration, { reason: 'into use again' })
+                  }
+                />
+              ))}
+          </Allowed>
+          {adding === 'machine' ? (
+            <AddMachine onDone={close} />
+          ) : (
+            <Allowed to="declare" otherwise="A lead adds machines.">
+              <Button onPress={() => setAdding('machine')}>Add a machine</Button>
+            </Allowed>
+          )}
+        </Column>
+        <Column {...list}>
+          <Words as="title" role="heading" aria-level={2}>
+            Gauges
+          </Words>
+          {gauges?.map((gauge) => (
+            <GaugeCard key={gauge.id} gauge={gauge} />
           ))}
-      </Allowed>
-      {adding === 'gauge' ? (
-        <AddGauge onDone={close} />
-      ) : (
-        <Allowed to="declare" otherwise="A lead adds gauges.">
-          <Button onPress={() => setAdding('gauge')}>Add a gauge</Button>
-        </Allowed>
-      )}
+          {standings?.some(({ dueOn }) => dueOn !== undefined) && (
+            <Button kind="plain" onPress={() => void saveDueDates()} testID="due-dates">
+              Due dates as a calendar
+            </Button>
+          )}
+          <Allowed to="declare">
+            {allGauges
+              ?.filter(({ retired }) => retired)
+              .map(({ id, gauge }) => (
+                <Retired
+                  key={id}
+                  name={gauge.name}
+                  onBack={() => changeGauge(id, gauge, { reason: 'into use again' })}
+                />
+              ))}
+          </Allowed>
+          {adding === 'gauge' ? (
+            <AddGauge onDone={close} />
+          ) : (
+            <Allowed to="declare" otherwise="A lead adds gauges.">
+              <Button onPress={() => setAdding('gauge')}>Add a gauge</Button>
+            </Allowed>
+          )}
+        </Column>
+      </Lists>
     </Page>
   )
 }

@@ -202,6 +202,7 @@ function Properties({ tool: history }: { readonly tool: ToolHistory }) {
       )}
       <Allowed to="enter">
         <Declared
+          what="tool"
           name={tool.name}
           onCorrect={() => setCorrecting(true)}
           onRetire={(reason) => change(tool, { reason, retired: true })}
