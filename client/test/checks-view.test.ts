@@ -22,6 +22,14 @@ const NOW = '2026-01-20T12:00:00.000Z'
 test('what nobody watches has no view of its checks', () =>
   expect(checksView({ gauge: { id, gauge }, checks: [] }, NOW)).toBeUndefined())
 
+test('a tolerance that cannot be read is none: the page asks for one', () =>
+  expect(
+    checksView(
+      { gauge: { id, gauge, watch: { limit: mm('wide') } }, checks: [check('05', '50.001')] },
+      NOW,
+    ),
+  ).toBeUndefined())
+
 test('its checks, the youngest first, each with who made it and what is wrong with it', () => {
   const view = checksView(watched(check('05', '50.001'), check('12', '50.015', 'Jory')), NOW)!
   expect(view.tone).toBe('wrong')
@@ -30,7 +38,7 @@ test('its checks, the youngest first, each with who made it and what is wrong wi
       on: '2026-01-12',
       off: '+0.015 mm',
       by: 'Jory',
-      fault: 'more than it may be',
+      fault: 'outside its tolerance',
     }),
     expect.objectContaining({ on: '2026-01-05', off: '+0.001 mm', by: 'Mira', fault: undefined }),
   ])

@@ -42,6 +42,13 @@ test('how far off it was, and by when it is to be checked again', () => {
   expect(stands(two, 24)).toMatchObject({ dueOn: '2026-02-01', isDue: true })
 })
 
+test('a tolerance that cannot be read calls no check good', () => {
+  for (const limit of ['wide', '0', '-0.010', ''])
+    expect(
+      gaugeStanding(weekly('50.001'), mm(limit), NOW).checks.map(({ isGood }) => isGood),
+    ).toEqual([false])
+})
+
 test('more than it may be off: suspect since the last good check, due at once, until it is good again', () => {
   const bad = stands(weekly('50.001', '50.002', '50.011', '50.012'))
   expect(bad.suspectSince).toBe('2026-01-08T09:00:00.000Z')
@@ -50,8 +57,8 @@ test('more than it may be off: suspect since the last good check, due at once, u
   expect(bad.checks.map(describeCheckFault)).toEqual([
     undefined,
     undefined,
-    'more than it may be',
-    'more than it may be',
+    'outside its tolerance',
+    'outside its tolerance',
   ])
   expect(stands(weekly('50.001', '50.011', '50.001'))).not.toHaveProperty('suspectSince')
   // Just as far as it may be is good.
@@ -72,9 +79,8 @@ test('within its limit, and not chance any more: by the chart of its first ten c
   expect(stands(weekly(...first, '50.006'))).not.toHaveProperty('suspectSince')
 })
 
-test('a check that cannot be read is passed over, and a limit that cannot be holds nothing', () => {
+test('a check that cannot be read is passed over', () => {
   expect(stands(weekly('50.001', 'x', '50.002')).checks).toHaveLength(2)
-  expect(gaugeStanding(weekly('50.5'), mm('x'), NOW)).not.toHaveProperty('suspectSince')
 })
 
 test('how far off, with its sign, in the unit of the gauge', () => {

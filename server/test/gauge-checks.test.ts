@@ -182,6 +182,22 @@ test('a check that was entered without a network is of its own day, and of who e
   expect(Date.parse(ahead.body.checks[2].at)).toBeLessThan(now + 60_000)
 })
 
+test.each(['0', '-0.010', 'wide', ''])(
+  'a tolerance of “%s” is refused, at first and later: by it no check would ever be wrong',
+  async (text) => {
+    const id = uuid()
+    const declared = { id, kind: 'height-setter', name: `setter ${id}`, size: mm('50.000') }
+    const watch = { limit: mm(text) }
+    const refused = { status: 422, body: { error: { place: 'watch.limit' } } }
+    expect(await shop.send('POST', '/gauges', { id, gauge: declared, watch })).toMatchObject(
+      refused,
+    )
+    expect((await shop.send('POST', '/gauges', { id, gauge: declared })).status).toBe(201)
+    const changed = { gauge: declared, reason: 'watched from now on', watch }
+    expect(await shop.send('PUT', `/gauges/${id}`, changed)).toMatchObject(refused)
+  },
+)
+
 test('what cannot be a check is refused with what to do', async () => {
   const free = await gauge('watched by nobody')
   expect(await check('50', free)).toMatchObject({

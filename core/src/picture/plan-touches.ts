@@ -1,5 +1,5 @@
 import { fitCircle, type Point } from '../features/circle'
-import { readLength } from '../length/read-length'
+import { nanometresOf } from '../length/read-length'
 import { toNanometres, type Nanometres } from '../length/length'
 import { circlePoints } from '../solve/centre'
 import { edgeTouches } from '../solve/edges'
@@ -32,13 +32,15 @@ export interface PlanCircle {
 /** Quarter turns first, then between them: four touches spread as far as they can be. */
 const TURNS = [0, 90, 180, 270, 45, 135, 225, 315]
 
-/** The circle that X and Y of an offset are found by; undefined where it is none. */
+/** The circle that X and Y of an offset are found by; undefined where it is none, or one of its numbers cannot be read. */
 export function planCircle({ X, Y }: OffsetPlan): PlanCircle | undefined {
   if ((X.by !== 'circle' && X.by !== 'sweep') || (Y.by !== 'circle' && Y.by !== 'sweep'))
     return undefined
-  const [x, y] = [lengthOf(X.drawing), lengthOf(Y.drawing)]
-  const diameter = X.by === 'circle' ? lengthOf(X.diameter) : undefined
-  return { x, y, radius: toNanometres((diameter ?? 0) / 2), side: sideOf(X) }
+  const [x, y] = [nanometresOf(X.drawing), nanometresOf(Y.drawing)]
+  // A sweep is drawn as a point with its dial around it.
+  const diameter = X.by === 'circle' ? nanometresOf(X.diameter) : toNanometres(0)
+  if (x === undefined || y === undefined || diameter === undefined) return undefined
+  return { x, y, radius: toNanometres(diameter / 2), side: sideOf(X) }
 }
 
 /** The touches around a circle and along edges, with the one that is made now. */
@@ -131,8 +133,3 @@ function alongEdge(
 }
 
 const radians = (degrees: number): number => (degrees * Math.PI) / 180
-
-const lengthOf = (written: Parameters<typeof readLength>[0]): Nanometres => {
-  const length = readLength(written)
-  return toNanometres(length.ok ? length.value.nm : 0)
-}

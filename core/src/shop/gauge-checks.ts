@@ -41,7 +41,7 @@ const BASELINE = 10
  * How a gauge stands: how far off each check was, whether that is chance by the chart of its first checks, when it is to be
  * checked again, and since when it cannot be trusted. A check whose numbers cannot be read is passed over.
  *
- * @param limit how far it may be off.
+ * @param limit how far it may be off, above zero; one that cannot be read allows nothing, so that no check is called good by it.
  * @param now ISO 8601 time at which it is asked.
  * @param everyDays how often the shop checks it at least, whatever its drift says.
  */
@@ -52,7 +52,7 @@ export function gaugeStanding(
   everyDays?: number,
 ): GaugeStanding {
   const most = readLength(limit, { sign: 'positive' })
-  const limitMm = most.ok ? most.value.nm / NANOMETRES_PER.mm : Infinity
+  const limitMm = most.ok ? most.value.nm / NANOMETRES_PER.mm : 0
   const read = checks.flatMap((check) => {
     const [is, should] = [readLength(check.read), readLength(check.master)]
     return is.ok && should.ok

@@ -25,7 +25,7 @@ export function describeCheckFault({
 }: GaugeStanding['checks'][number]): string | undefined {
   if (isGood) return undefined
   const [signal] = signals
-  return signal === undefined ? 'more than it may be' : SIGNALS[signal]
+  return signal === undefined ? 'outside its tolerance' : SIGNALS[signal]
 }
 
 /** How a gauge stands, in a sentence: good until a day, due, or not to be trusted. */

@@ -137,9 +137,9 @@ export async function addGauge(
 ): Promise<Outcome<ShopGauge>> {
   const refusal = notAllowed(person, 'declare')
   if (refusal) return { ok: false, refusal }
-  const size = readLength(entry.gauge.size, { place: 'gauge.size', sign: 'positive' })
-  if (!size.ok) return refuseInput([reportProblem(size.problem)])
   const { gauge, watch } = entry
+  const wrong = wrongLengths(gauge, watch)
+  if (wrong.length > 0) return refuseInput(wrong)
   const body = { ...gauge, ...(watch && { watch }) }
   const written = await declare(store, clock, person, 'gauge', entry.id, body)
   return kept(written, entry, await gaugesOf(store))
@@ -158,8 +158,8 @@ export async function changeGauge(
 ): Promise<Outcome<ShopGauge>> {
   const refusal = notAllowed(person, 'declare')
   if (refusal) return { ok: false, refusal }
-  const size = readLength(gauge.size, { place: 'gauge.size', sign: 'positive' })
-  if (!size.ok) return refuseInput([reportProblem(size.problem)])
+  const wrong = wrongLengths(gauge, watch)
+  if (wrong.length > 0) return refuseInput(wrong)
   if (gauge.id !== id) return otherGauge(id, gauge.id)
   const declared = await store.declareAgain('gauge', id, {
     id: uuid(),
@@ -173,6 +173,15 @@ export async function changeGauge(
     ? accept({ id, gauge, ...(retired && { retired }), ...(watch && { watch }) })
     : noGauge(id)
 }
+
+/** The size of a gauge and its tolerance are lengths above zero: by another tolerance no check would ever be wrong. */
+const wrongLengths = (gauge: ShopGauge['gauge'], watch: ShopGauge['watch']) =>
+  [
+    readLength(gauge.size, { place: 'gauge.size', sign: 'positive' }),
+    ...(watch === undefined
+      ? []
+      : [readLength(watch.limit, { place: 'watch.limit', sign: 'positive' })]),
+  ].flatMap((read) => (read.ok ? [] : [reportProblem(read.problem)]))
 
 export const noGauge = (id: string) =>
   refuse('not-found', {

@@ -52,26 +52,24 @@ export interface ChecksView {
     | undefined
 }
 
-/** Undefined where nobody has said what the gauge may be off. */
+/** Undefined where the gauge has no tolerance, or none that can be read. */
 export function checksView(
   { gauge: { gauge, watch }, checks }: GaugeHistory,
   now: string,
 ): ChecksView | undefined {
-  if (watch === undefined) return undefined
+  const limitMm = watch && mmOf(watch.limit)
+  if (watch === undefined || limitMm === undefined) return undefined
   const { unit } = gauge.size
   const standing = gaugeStanding(checks, watch.limit, now, watch.everyDays)
-  const limitMm = mmOf(watch.limit)
+  const nominalMm = mmOf(gauge.size)
   const inUnit = (mm: number) => (mm * NANOMETRES_PER.mm) / NANOMETRES_PER[unit]
   const { chart } = standing
   const more = gauge.grade === undefined ? 0 : BLOCK_DECIMALS
   const off = (mm: number) => describeOff(mm, unit, more)
   const grade =
-    gauge.grade &&
-    describeBlockGrade(
-      { grade: gauge.grade, nominalMm: mmOf(gauge.size) },
-      standing.checks.at(-1)?.offMm,
-      unit,
-    )
+    gauge.grade === undefined || nominalMm === undefined
+      ? undefined
+      : describeBlockGrade({ grade: gauge.grade, nominalMm }, standing.checks.at(-1)?.offMm, unit)
   return {
     stands: describeGaugeStanding(standing),
     tone:
@@ -112,9 +110,10 @@ export function checksView(
 
 const AIR = 1.15
 
-const mmOf = (written: WrittenLength): number => {
-  const read = readLength(written)
-  return read.ok ? read.value.nm / NANOMETRES_PER.mm : 0
+/** Undefined where it is no length above zero. */
+const mmOf = (written: WrittenLength): number | undefined => {
+  const read = readLength(written, { sign: 'positive' })
+  return read.ok ? read.value.nm / NANOMETRES_PER.mm : undefined
 }
 
 /** A check while it is typed. */
