@@ -9,6 +9,9 @@ async function atToolFour(page: Page, address: string): Promise<Machinist> {
   const mira = new Machinist(page, address)
   await mira.signIn('Mira Toller')
   await page.getByText('Focuser body, two fixtures').click()
+  await page.waitForURL(/setups\/.{36}/)
+  // Whichever tool is next here: others read in this demonstration too.
+  await mira.goTo('tip-on-plane:T4')
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
     'Lower T4 onto the 50 mm setter.',
   )

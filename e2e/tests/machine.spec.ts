@@ -31,7 +31,7 @@ test('what a control holds is told with who keyed it; a screw is tested and coun
   await declare(page, demo.address, '/machines', { id, machine })
   await page.getByRole('button', { name: 'The shop' }).click()
   await page.getByRole('link', { name: 'Worn mill' }).click()
-  await expect(page.getByTestId('screws')).toContainText('Y Nobody has said')
+  await expect(page.getByTestId('screws')).toContainText('Y Not measured')
   await page.getByTestId('test-screw').click()
   await page.getByRole('radio', { name: 'Y', exact: true }).click()
   await page.getByRole('button', { name: /mm/ }).first().click()

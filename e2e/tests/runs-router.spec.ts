@@ -230,6 +230,9 @@ test('a tool that does not clear the setter is told so whole, on a phone and on 
     const right = async (at: Locator) => ((box) => box!.x + box!.width)(await at.boundingBox())
     const told = page.getByTestId('setter-cycle').getByRole('alert')
     const title = page.getByRole('heading', { level: 1 })
+    // Another size is another layout: it is there once it is drawn.
+    await expect(told).toBeVisible()
+    await expect(title).toBeVisible()
     expect(await right(told)).toBeLessThanOrEqual((await right(title)) + 1)
   }
 })

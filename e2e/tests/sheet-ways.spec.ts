@@ -55,6 +55,8 @@ test('a sheet in its own way: a machine without switches, a master tool, a bore,
   await mira.look('sheet-tools')
   await page.getByTestId('go-on').click()
 
+  // The next page begins at its top, however far down this one was left.
+  await expect(page.getByText('page 2 of')).toBeInViewport({ ratio: 1 })
   for (const axis of ['X', 'Y', 'Z']) await page.getByTestId(`stock-${axis}`).fill('60')
   await page.getByRole('button', { name: 'Held in a vise' }).click()
   await page.getByTestId('jaw').fill('50')

@@ -81,6 +81,8 @@ export function SheetPages({ draftKey, initial, finish: lastWord, onFinish }: Sh
 
   return (
     <Page
+      // Another page begins at its top, wherever the one before was left.
+      key={draft.page}
       title={page.title}
       foot={
         <>
