@@ -30,7 +30,7 @@ export const personNameSchema = z
     'a name in the letters of one script',
   )
 
-/** It is done: of what. */
+/** What was changed, where the answer says no more. */
 export const doneSchema = z.object({ id: uuid() })
 /** The server and its database answer. */
 export const healthSchema = z.object({ ok: z.literal(true) })

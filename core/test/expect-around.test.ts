@@ -78,9 +78,7 @@ test('off by no usual slip: the number that lies off is said with what it should
   expect(found).toMatchObject({ number: 'read', expected: { because: [{ of: 'circle' }] } })
   expect(found?.expected.mm).toBeCloseTo(-315, 9)
   const words = describeSurprise(found!, 'mm', (nm) => (nm / 1e6).toFixed(3))
-  expect(words.expected).toBe(
-    'Expected X −315.0 ± 0.1 mm, by the other touches and the diameter on the drawing.',
-  )
+  expect(words.expected).toBe('Expected X −315.0 ± 0.1 mm (other touches, diameter on the drawing)')
 })
 
 test('five times what the drawing allows is looked at, and no less', () => {

@@ -319,24 +319,24 @@ describe('in words', () => {
   test('what is expected has as many digits as mean something, and says why', () => {
     const said = (changes: Partial<Tool>) =>
       describeExpected(expectReading(at([tool(changes)]), tip())!, 'mm')
-    expect(said({})).toBe('−180.0 ± 160.0 mm, by how long tools usually are')
-    expect(said({ rough: mm('130') })).toBe('−170.0 ± 2.0 mm, by the rule held to T1')
-    expect(said({ lastLength: mm('130') })).toBe('−170.0 ± 0.2 mm, by what T1 measured last time')
-    expect(said({ length: mm('130') })).toMatch(/^−170\.00 ± 0\.0\d mm, by the known length of T1$/)
+    expect(said({})).toBe('−180.0 ± 160.0 mm (typical tool length)')
+    expect(said({ rough: mm('130') })).toBe('−170.0 ± 2.0 mm (rule held to T1)')
+    expect(said({ lastLength: mm('130') })).toBe('−170.0 ± 0.2 mm (T1 as measured last time)')
+    expect(said({ length: mm('130') })).toMatch(/^−170\.00 ± 0\.0\d mm \(known length of T1\)$/)
     expect(isVague(expectReading(at([tool()]), tip())!)).toBe(true)
     expect(isVague(expectReading(ruled, tip())!)).toBe(false)
     const inches = describeExpected({ mm: 25.4, standardMm: 12.7, because: [] }, 'in')
-    expect(inches).toBe('1.0 ± 1.0 in, by what was read before')
+    expect(inches).toBe('1.0 ± 1.0 in (earlier readings)')
   })
 
   test('a lost sign, a sign too many, another slip, none', () => {
     expect(told(ruled, '170.000')).toMatchObject({
-      expected: 'Expected −170.0 ± 2.0 mm, by the rule held to T1.',
+      expected: 'Expected −170.0 ± 2.0 mm (rule held to T1)',
       slip: 'The sign of a reading was lost? With a minus it is -170.000.',
     })
     expect(told(ruled, '-17.000').slip).toContain('With the point moved it is -170.000.')
     expect(told(ruled, '-710.000').slip).toContain('The other way round it is -170.000.')
-    expect(told(ruled, '-220.000').slip).toContain('With that mended it is -170.000.')
+    expect(told(ruled, '-220.000').slip).toContain('Then it is -170.000.')
     expect(told(ruled, '-195.123')).toMatchObject({
       slip: undefined,
       look: 'Read it once more.',
@@ -375,7 +375,7 @@ describe('before anything is read', () => {
     // The left face at −407.3, met by a finder of 10 from the left.
     expect(expectReading(blank, left)?.mm).toBeCloseTo(-412.3, 9)
     expect(describeExpected(expected!, 'mm')).toBe(
-      '−300.0 ± 0.1 mm, by where it stood in the last set-up',
+      '−300.0 ± 0.1 mm (where it stood in the last set-up)',
     )
     const lost = surpriseOf(blank, nose, expected!, mm('300.000'))
     expect(lost?.slip).toMatchObject({ code: 'reading-sign-lost', meant: -300e6 })

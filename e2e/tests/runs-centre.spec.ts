@@ -37,7 +37,7 @@ test('a bore centre by touches around it and another by a swept dial; a wrong di
   await expect(page.getByText(/drawing 40.000 ±0.050 DISAGREES/)).toBeVisible()
   await mira.look('circle-wrong')
   await mira.next()
-  await expect(page.getByText('Touch again. If it is so, Next once more')).toBeVisible()
+  await expect(page.getByText('Touch again. To enter it all the same')).toBeVisible()
   await mira.numbers({ readY: '-215.000' })
   await expect(page.getByText(/size 40.000, drawing 40.000 ±0.050 agrees/)).toBeVisible()
   await expect(page.getByTestId('implied')).toHaveText('−300.000')

@@ -24,7 +24,7 @@ test('mill by the gauge line, a 3D sensor over two fixtures; the control took an
   await expect(page.getByTestId('step-warning')).toBeHidden()
   await mira.look('last-time')
   await mira.next()
-  await expect(page.getByText('Touch again. If it is so')).toBeVisible()
+  await expect(page.getByText('Touch again. To enter it all the same')).toBeVisible()
   await page.getByTestId('reading').fill('')
   await mira.read(/Lower T1 onto the 50 mm setter/, '-220.000', '80.000')
   await mira.keyIn('H1', '80.000')

@@ -62,6 +62,7 @@ const VIEWS: readonly View[] = [
     name: 'what is asked of a machine',
     open: async (page) => {
       await at(page, '/shop')
+      await page.getByRole('button', { name: 'change Mill 2' }).click()
       await page.getByRole('button', { name: 'change the release rules of Mill 2' }).click()
     },
     shows: field('policy-reason'),

@@ -9,6 +9,7 @@ import { listen, openDatabase } from '../src/store/data-source'
 import type { Store } from '../src/store/store'
 import { typeormStore } from '../src/store/typeorm-store'
 import { admit } from '../src/use-cases/people'
+import { asDescribed } from './described'
 
 export interface Harness {
   readonly api: Api
@@ -97,7 +98,9 @@ export async function startHarness(): Promise<Harness> {
   const send: Harness['send'] = async (method, path, body) => {
     const text = typeof body === 'string' || body === undefined ? body : JSON.stringify(body)
     const answer = await request(method, path, text, 'application/json')
-    return { status: answer.status, body: await answer.json(), headers: answer.headers }
+    const told = { status: answer.status, body: await answer.json(), headers: answer.headers }
+    await asDescribed(api, method, path, told)
+    return told
   }
 
   return {

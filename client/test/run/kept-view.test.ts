@@ -192,7 +192,7 @@ describe('a tool that is checked', () => {
     // A slip that explains it is told in its place; without one, that what was taken over falls.
     const slip = typed('220.000', { slip: { code: 'reading-sign-lost', meant: -220e6 } })
     expect([slip.surprise !== undefined, slip.warnings, slip.disagrees]).toEqual([true, [], true])
-    expect(slip.ifItIsSo).toContain('the reused lengths no longer count')
+    expect(slip.ifItIsSo).toContain('the reused lengths then no longer count')
     // Where the machine does not go nothing was moved: that alone is told.
     const sheet = setup.document.sheet
     const travels = { Z: { min: mm('-500'), max: mm('0') } }

@@ -268,7 +268,7 @@ test('what should be read stands there before it is, and what cannot be is told 
     asksForRule: true,
   })
   expect(view(ruled, TIP)).toMatchObject({
-    expected: '−220.0 ± 2.0 mm, by the rule held to T1',
+    expected: '−220.0 ± 2.0 mm (rule held to T1)',
     asksForRule: false,
     surprise: undefined,
     disagrees: false,

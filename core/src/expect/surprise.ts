@@ -15,7 +15,7 @@ export interface Surprise {
 }
 
 /**
- * How often each slip is made, of all readings: about one in a hundred all together (value from memory, as in docs/domain.md, “Expecting a reading”).
+ * How often each slip is made, of all readings: about one in a hundred all together (value from memory: docs/domain.md, “Expecting a reading”).
  * A class is shared out evenly among the numbers that it may have been.
  */
 const ODDS = {

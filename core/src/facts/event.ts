@@ -30,7 +30,7 @@ type OtherEvent =
   | { readonly kind: 'tool-changed'; readonly tool: number }
   | { readonly kind: 'home-lost' }
   /**
-   * A tool was changed by hand, without the control’s tool change's own change: from here on its cycle on this fixed setter counts from a wrong tool, until the
+   * A tool was changed by hand, without the control’s own tool change: from here on its cycle on this fixed setter counts from a wrong tool, until the
    * machine is homed and the first tool touched anew.
    */
   | { readonly kind: 'cycle-broken'; readonly gauge: string }

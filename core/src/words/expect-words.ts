@@ -23,40 +23,40 @@ function whyWords(because: readonly Because[]): string {
   const [why] = because.toSorted((a, b) => BY_DOUBT.indexOf(a.of) - BY_DOUBT.indexOf(b.of))
   switch (why?.of) {
     case 'usual-length':
-      return 'by how long tools usually are'
+      return 'typical tool length'
     case 'rule':
-      return `by the rule held to T${why.tool}`
+      return `rule held to T${why.tool}`
     case 'drawing-size':
-      return 'by the size on the drawing'
+      return 'size on the drawing'
     case 'holding':
-      return 'by jaws, parallels and stock'
+      return 'jaws, parallels and stock'
     case 'circle':
-      return 'by the other touches and the diameter on the drawing'
+      return 'other touches, diameter on the drawing'
     case 'stood-before':
-      return 'by where it stood in the last set-up'
+      return 'where it stood in the last set-up'
     case 'last-length':
-      return `by what T${why.tool} measured last time`
+      return `T${why.tool} as measured last time`
     case 'nominal-diameter':
-      return `by the diameter of T${why.tool}`
+      return `diameter of T${why.tool}`
     case 'known-length':
-      return `by the known length of T${why.tool}`
+      return `known length of T${why.tool}`
     case 'reading':
     case undefined:
-      return 'by what was read before'
+      return 'earlier readings'
   }
 }
 
 /** Twice the standard deviation holds about 95 of 100. */
 const MOST_OF_THEM = 2
 
-/** “−170 ± 2 mm, by the rule held to T1”: with as many digits as mean something. */
+/** “−170 ± 2 mm (rule held to T1)”: with as many digits as mean something. */
 export function describeExpected(belief: Belief, unit: LengthUnit): string {
   const spreadMm = MOST_OF_THEM * belief.standardMm
   const step = spreadMm / (NANOMETRES_PER[unit] / NANOMETRES_PER.mm)
   const decimals = Math.min(Math.max(Math.ceil(-Math.log10(step)), 1), unit === 'in' ? 4 : 3)
   const write = (mm: number) =>
     typographic(formatLength(toNanometres(Math.round(mm * NANOMETRES_PER.mm)), unit, decimals))
-  return `${write(belief.mm)} ± ${write(spreadMm)} ${unit}, ${whyWords(belief.because)}`
+  return `${write(belief.mm)} ± ${write(spreadMm)} ${unit} (${whyWords(belief.because)})`
 }
 
 /** Whether nothing but the usual length of tools speaks for it: then a rule held to the tool is worth more than care. */
@@ -82,7 +82,7 @@ export function describeSurprise(
   row?: string,
 ): { readonly expected: string; readonly slip: string | undefined; readonly look: string } {
   const which = number === undefined ? '' : number === 'read' ? 'X ' : 'Y '
-  const told = `Expected ${which}${describeExpected(expected, unit)}.`
+  const told = `Expected ${which}${describeExpected(expected, unit)}`
   if (slip === undefined) return { expected: told, slip: undefined, look: 'Read it once more.' }
   const { title, look: atPosition } = describeCause(slip)
   const look = row === undefined ? atPosition : `Look at ${row} on the control again.`
@@ -96,6 +96,6 @@ export function describeSurprise(
       ? slip.meant < 0
         ? `With a minus it is ${meant}`
         : `Without the minus it is ${meant}`
-      : `${MENDED[slip.code] ?? 'With that mended'} it is ${meant}`
+      : `${MENDED[slip.code] ?? 'Then'} it is ${meant}`
   return { expected: told, slip: `${of}${title}? ${mended}.`, look }
 }

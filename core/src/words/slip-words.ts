@@ -153,8 +153,8 @@ const words: Readonly<Record<SlipCode, SlipWords>> = {
     look: 'Look for two of the same side by side, and count the digits.',
   },
   'digit-wrong': {
-    title: 'One digit is another',
-    look: 'Compare digit by digit, from the left: 3 and 8, 6 and 0, 1 and 7.',
+    title: 'One digit was misread',
+    look: 'Read the display once more: 3 and 8, 6 and 0, 1 and 7 look alike.',
   },
 }
 

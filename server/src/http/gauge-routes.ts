@@ -26,7 +26,7 @@ import { addGauge, changeGauge, gaugesOf } from '../use-cases/shop'
 import { besideFactSchema } from './beside-fact'
 import { body, query } from './body'
 import { describes } from './describes'
-import { replyRefusal } from './reply'
+import { reply } from './reply'
 import { z } from 'zod'
 import type { Signed } from './session'
 
@@ -40,10 +40,7 @@ export const gaugeRoutes = (store: Store, clock: Clock, setups: Setups) =>
       '/gauges',
       describes('Declare a gauge', shopGaugeSchema, 201),
       body(newShopGaugeSchema),
-      async (c) => {
-        const added = await addGauge(store, clock, c.var.person, c.req.valid('json'))
-        return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
-      },
+      async (c) => reply(c, await addGauge(store, clock, c.var.person, c.req.valid('json')), 201),
     )
     .put(
       '/gauges/:id',
@@ -52,8 +49,7 @@ export const gaugeRoutes = (store: Store, clock: Clock, setups: Setups) =>
       async (c) => {
         const { person } = c.var
         const id = c.req.param('id')
-        const changed = await changeGauge(store, clock, person, id, c.req.valid('json'))
-        return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
+        return reply(c, await changeGauge(store, clock, person, id, c.req.valid('json')))
       },
     )
     .get(
@@ -75,10 +71,7 @@ export const gaugeRoutes = (store: Store, clock: Clock, setups: Setups) =>
     .get(
       '/gauges/:id/checks',
       describes('A gauge with its checks', gaugeHistorySchema),
-      async (c) => {
-        const history = await gaugeHistory(store, c.req.param('id'))
-        return history.ok ? c.json(history.value) : replyRefusal(c, history.refusal)
-      },
+      async (c) => reply(c, await gaugeHistory(store, c.req.param('id'))),
     )
     .post(
       '/gauges/:id/checks',
@@ -89,8 +82,7 @@ export const gaugeRoutes = (store: Store, clock: Clock, setups: Setups) =>
         const { person } = c.var
         const id = c.req.param('id')
         const check = c.req.valid('json')
-        const added = await addCheck(store, clock, person, id, check, c.req.valid('query'))
-        return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+        return reply(c, await addCheck(store, clock, person, id, check, c.req.valid('query')), 201)
       },
     )
     .post(
@@ -100,23 +92,20 @@ export const gaugeRoutes = (store: Store, clock: Clock, setups: Setups) =>
       async (c) => {
         const { person } = c.var
         const { id } = c.req.valid('json')
-        const told = await tellSuspects({ store, clock, setups }, person, c.req.param('id'), id)
-        return told.ok ? c.json(told.value, 201) : replyRefusal(c, told.refusal)
+        return reply(
+          c,
+          await tellSuspects({ store, clock, setups }, person, c.req.param('id'), id),
+          201,
+        )
       },
     )
     .get(
       '/gauges/:id/used',
       describes('Set-ups that were measured with a gauge', gaugeUsesSchema),
-      async (c) => {
-        const used = await setupsUsing(store, c.req.param('id'))
-        return used.ok ? c.json(used.value) : replyRefusal(c, used.refusal)
-      },
+      async (c) => reply(c, await setupsUsing(store, c.req.param('id'))),
     )
     .get(
       '/gauges/:id/suspect',
       describes('Set-ups measured with a gauge since its last good check', suspectSetupsSchema),
-      async (c) => {
-        const suspect = await suspectSetups(store, clock, c.req.param('id'))
-        return suspect.ok ? c.json(suspect.value) : replyRefusal(c, suspect.refusal)
-      },
+      async (c) => reply(c, await suspectSetups(store, clock, c.req.param('id'))),
     )

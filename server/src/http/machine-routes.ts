@@ -11,7 +11,7 @@ import type { Store } from '../store/store'
 import { addReversalTest, machineHistory } from '../use-cases/machine-history'
 import { body } from './body'
 import { describes } from './describes'
-import { replyRefusal } from './reply'
+import { reply } from './reply'
 import { machinesOf, addMachine, changeMachine } from '../use-cases/shop'
 import { z } from 'zod'
 import type { Signed } from './session'
@@ -26,10 +26,7 @@ export const machineRoutes = (store: Store, clock: Clock) =>
       '/machines',
       describes('Declare a machine', machineSchema, 201),
       body(newMachineSchema),
-      async (c) => {
-        const added = await addMachine(store, clock, c.var.person, c.req.valid('json'))
-        return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
-      },
+      async (c) => reply(c, await addMachine(store, clock, c.var.person, c.req.valid('json')), 201),
     )
     .put(
       '/machines/:id',
@@ -38,8 +35,7 @@ export const machineRoutes = (store: Store, clock: Clock) =>
       async (c) => {
         const { person } = c.var
         const id = c.req.param('id')
-        const changed = await changeMachine(store, clock, person, id, c.req.valid('json'))
-        return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
+        return reply(c, await changeMachine(store, clock, person, id, c.req.valid('json')))
       },
     )
     .get(
@@ -48,10 +44,7 @@ export const machineRoutes = (store: Store, clock: Clock) =>
         'A machine with what its control holds and what happened to it',
         machineHistorySchema,
       ),
-      async (c) => {
-        const history = await machineHistory(store, c.req.param('id'))
-        return history.ok ? c.json(history.value) : replyRefusal(c, history.refusal)
-      },
+      async (c) => reply(c, await machineHistory(store, c.req.param('id'))),
     )
     .post(
       '/machines/:id/reversal-tests',
@@ -60,7 +53,6 @@ export const machineRoutes = (store: Store, clock: Clock) =>
       async (c) => {
         const { person } = c.var
         const id = c.req.param('id')
-        const added = await addReversalTest(store, clock, person, id, c.req.valid('json'))
-        return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+        return reply(c, await addReversalTest(store, clock, person, id, c.req.valid('json')), 201)
       },
     )

@@ -24,13 +24,12 @@ export const describeApi = <Of extends Env>(api: Hono<Of>) =>
         title: 'Pine Compass',
         version: '1',
         description:
-          'Set-ups as streams of facts. Sign in with POST /api/session (a cookie), or send a token of your own: Authorization: Bearer …',
+          'Set-ups as streams of facts. Sign in with POST /api/session: it sets a cookie.',
       },
-      security: [{ session: [] }, { token: [] }],
+      security: [{ session: [] }],
       components: {
         securitySchemes: {
           session: { type: 'apiKey', in: 'cookie', name: 'pine_session' },
-          token: { type: 'http', scheme: 'bearer' },
         },
       },
     },

@@ -27,7 +27,7 @@ import { signIn } from '../use-cases/sign-in'
 import type { Arrival } from './arrival'
 import { body } from './body'
 import { describes } from './describes'
-import { replyRefusal } from './reply'
+import { reply, replyRefusal } from './reply'
 import { askerOf, endSession, forgetSession, keepSession, personOf, type Signed } from './session'
 
 /** How the product stands to whoever comes from outside. */
@@ -60,8 +60,11 @@ export const openPeopleRoutes = (
       body(newPersonSchema),
       async (c) => {
         const asker = askerOf(c, arrival.address(c))
-        const added = await addPerson(store, clock, c.req.valid('json'), asker, door.firstNeedsCode)
-        return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+        return reply(
+          c,
+          await addPerson(store, clock, c.req.valid('json'), asker, door.firstNeedsCode),
+          201,
+        )
       },
     )
     .get('/session', describes('Who is signed in', sessionAnswerSchema), async (c) =>
@@ -102,19 +105,14 @@ export const peopleRoutes = (store: PeopleStore, clock: Clock) => {
         'People of the shop with what happened to their place',
         z.array(memberHistorySchema),
       ),
-      async (c) => {
-        const members = await membersOf(store, c.var.person)
-        return members.ok ? c.json(members.value) : replyRefusal(c, members.refusal)
-      },
+      async (c) => reply(c, await membersOf(store, c.var.person)),
     )
     .post(
       '/join-codes',
       describes('Make a code that lets one person in', shownJoinCodeSchema, 201),
       body(newJoinCodeSchema),
-      async (c) => {
-        const made = await makeJoinCode(store, clock, c.var.person, c.req.valid('json').role)
-        return made.ok ? c.json(made.value, 201) : replyRefusal(c, made.refusal)
-      },
+      async (c) =>
+        reply(c, await makeJoinCode(store, clock, c.var.person, c.req.valid('json').role), 201),
     )
     .put(
       '/members/:id/role',
@@ -122,8 +120,7 @@ export const peopleRoutes = (store: PeopleStore, clock: Clock) => {
       body(newRoleSchema),
       async (c) => {
         const to = { kind: 'role', role: c.req.valid('json').role } as const
-        const changed = await change(c.var.person, c.req.param('id'), to)
-        return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
+        return reply(c, await change(c.var.person, c.req.param('id'), to))
       },
     )
     .put(
@@ -132,18 +129,15 @@ export const peopleRoutes = (store: PeopleStore, clock: Clock) => {
       body(newPinSchema),
       async (c) => {
         const to = { kind: 'new-pin', pin: c.req.valid('json').pin } as const
-        const changed = await change(c.var.person, c.req.param('id'), to)
-        return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
+        return reply(c, await change(c.var.person, c.req.param('id'), to))
       },
     )
-    .delete('/members/:id', describes('Put a person out', doneSchema), async (c) => {
-      const changed = await change(c.var.person, c.req.param('id'), { kind: 'left' })
-      return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
-    })
-    .post('/members/:id/back', describes('Take a person back in', doneSchema), async (c) => {
-      const changed = await change(c.var.person, c.req.param('id'), { kind: 'back' })
-      return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
-    })
+    .delete('/members/:id', describes('Put a person out', doneSchema), async (c) =>
+      reply(c, await change(c.var.person, c.req.param('id'), { kind: 'left' })),
+    )
+    .post('/members/:id/back', describes('Take a person back in', doneSchema), async (c) =>
+      reply(c, await change(c.var.person, c.req.param('id'), { kind: 'back' })),
+    )
 }
 
 /** An id that nobody has. */

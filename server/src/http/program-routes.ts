@@ -4,7 +4,7 @@ import type { Clock } from '../clock'
 import type { Store } from '../store/store'
 import { keepProgramText, programText } from '../use-cases/programs'
 import { describes } from './describes'
-import { replyRefusal } from './reply'
+import { reply, replyRefusal } from './reply'
 import type { Signed } from './session'
 
 /** Texts of programs, each under its hash. */
@@ -15,8 +15,11 @@ export const programRoutes = (store: Store, clock: Clock) =>
       describes('Store the text of a program under its hash', keptProgramTextSchema, 201),
       async (c) => {
         const bytes = new Uint8Array(await c.req.arrayBuffer())
-        const kept = await keepProgramText(store, clock, c.var.person, c.req.param('sha256'), bytes)
-        return kept.ok ? c.json(kept.value, 201) : replyRefusal(c, kept.refusal)
+        return reply(
+          c,
+          await keepProgramText(store, clock, c.var.person, c.req.param('sha256'), bytes),
+          201,
+        )
       },
     )
     .get(

@@ -4,7 +4,7 @@ import type { Setups } from '../use-cases/setups'
 import { besideFactSchema } from './beside-fact'
 import { body, query } from './body'
 import { describes } from './describes'
-import { replyJson, replyRefusal } from './reply'
+import { reply, replyJson, replyRefusal } from './reply'
 import {
   factsAnswerSchema,
   keptAnswerSchema,
@@ -36,10 +36,8 @@ export const setupRoutes = (setups: Setups) =>
       describes('Begin a set-up with its sheet', setupAnswerSchema, 201),
       query(besideFactSchema),
       body(newSetupSchema),
-      async (c) => {
-        const made = await setups.create(c.var.person, c.req.valid('json'), c.req.valid('query'))
-        return made.ok ? c.json(made.value, 201) : replyRefusal(c, made.refusal)
-      },
+      async (c) =>
+        reply(c, await setups.create(c.var.person, c.req.valid('json'), c.req.valid('query')), 201),
     )
     .get('/setups/:id', describes('A set-up with all its facts', setupAnswerSchema), async (c) => {
       const opened = await setups.openAsJson(c.req.param('id'))
@@ -49,42 +47,27 @@ export const setupRoutes = (setups: Setups) =>
       '/setups/:id/facts',
       describes('Facts of a set-up from a place on', factsAnswerSchema),
       query(sinceSchema),
-      async (c) => {
-        const since = await setups.since(c.req.param('id'), c.req.valid('query').from)
-        return since.ok ? c.json(since.value) : replyRefusal(c, since.refusal)
-      },
+      async (c) => reply(c, await setups.since(c.req.param('id'), c.req.valid('query').from)),
     )
     .get(
       '/setups/:id/solution',
       describes('Registers, checks and warnings of a set-up', solutionViewSchema),
-      async (c) => {
-        const solved = await setups.solution(c.req.param('id'))
-        return solved.ok ? c.json(solved.value) : replyRefusal(c, solved.refusal)
-      },
+      async (c) => reply(c, await setups.solution(c.req.param('id'))),
     )
     .get(
       '/setups/:id/touch-plan',
       describes('The order in which touching takes least time', touchPlanSchema),
-      async (c) => {
-        const plan = await setups.touchPlan(c.req.param('id'))
-        return plan.ok ? c.json(plan.value) : replyRefusal(c, plan.refusal)
-      },
+      async (c) => reply(c, await setups.touchPlan(c.req.param('id'))),
     )
     .get(
       '/setups/:id/kept',
       describes('Lengths of earlier set-ups that can be reused', keptAnswerSchema),
-      async (c) => {
-        const kept = await setups.kept(c.req.param('id'))
-        return kept.ok ? c.json(kept.value) : replyRefusal(c, kept.refusal)
-      },
+      async (c) => reply(c, await setups.kept(c.req.param('id'))),
     )
     .get(
       '/setups/:id/records/:record',
       describes('A release, as it was frozen', recordSchema),
-      async (c) => {
-        const found = await setups.record(c.req.param('id'), c.req.param('record'))
-        return found.ok ? c.json(found.value) : replyRefusal(c, found.refusal)
-      },
+      async (c) => reply(c, await setups.record(c.req.param('id'), c.req.param('record'))),
     )
     .post(
       '/setups/:id/facts',
@@ -93,7 +76,10 @@ export const setupRoutes = (setups: Setups) =>
       body(newFactSchema),
       async (c) => {
         const beside = c.req.valid('query')
-        const added = await setups.add(c.var.person, c.req.param('id'), c.req.valid('json'), beside)
-        return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+        return reply(
+          c,
+          await setups.add(c.var.person, c.req.param('id'), c.req.valid('json'), beside),
+          201,
+        )
       },
     )

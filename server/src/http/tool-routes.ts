@@ -19,7 +19,7 @@ import { addMachineEvent, addToolEvent } from '../use-cases/happened'
 import type { Setups } from '../use-cases/setups'
 import { body, query } from './body'
 import { describes } from './describes'
-import { replyRefusal } from './reply'
+import { reply } from './reply'
 import type { Signed } from './session'
 
 /** Tools over time: what they are, where they are, what was measured of them and what happened to them. */
@@ -35,18 +35,12 @@ export const toolRoutes = (store: Store, clock: Clock, setups: Setups) =>
       '/tools',
       describes('Declare a tool', toolAssemblySchema, 201),
       body(newToolSchema),
-      async (c) => {
-        const added = await addTool(store, clock, c.var.person, c.req.valid('json'))
-        return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
-      },
+      async (c) => reply(c, await addTool(store, clock, c.var.person, c.req.valid('json')), 201),
     )
     .get(
       '/tools/:id',
       describes('A tool with what was measured of it', toolHistorySchema),
-      async (c) => {
-        const history = await toolHistory(store, clock, c.req.param('id'))
-        return history.ok ? c.json(history.value) : replyRefusal(c, history.refusal)
-      },
+      async (c) => reply(c, await toolHistory(store, clock, c.req.param('id'))),
     )
     .put(
       '/tools/:id',
@@ -54,14 +48,10 @@ export const toolRoutes = (store: Store, clock: Clock, setups: Setups) =>
       body(changedToolSchema),
       async (c) => {
         const { person } = c.var
-        const changed = await changeTool(
-          store,
-          clock,
-          person,
-          c.req.param('id'),
-          c.req.valid('json'),
+        return reply(
+          c,
+          await changeTool(store, clock, person, c.req.param('id'), c.req.valid('json')),
         )
-        return changed.ok ? c.json(changed.value) : replyRefusal(c, changed.refusal)
       },
     )
     .post(
@@ -71,8 +61,11 @@ export const toolRoutes = (store: Store, clock: Clock, setups: Setups) =>
       async (c) => {
         const { person } = c.var
         const id = c.req.param('id')
-        const added = await addToolEvent({ store, clock, setups }, person, id, c.req.valid('json'))
-        return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
+        return reply(
+          c,
+          await addToolEvent({ store, clock, setups }, person, id, c.req.valid('json')),
+          201,
+        )
       },
     )
     .get(
@@ -87,12 +80,10 @@ export const toolRoutes = (store: Store, clock: Clock, setups: Setups) =>
       async (c) => {
         const { person } = c.var
         const id = c.req.param('id')
-        const added = await addMachineEvent(
-          { store, clock, setups },
-          person,
-          id,
-          c.req.valid('json'),
+        return reply(
+          c,
+          await addMachineEvent({ store, clock, setups }, person, id, c.req.valid('json')),
+          201,
         )
-        return added.ok ? c.json(added.value, 201) : replyRefusal(c, added.refusal)
       },
     )

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useState, type ReactNode } from 'react'
 import { failureWords } from '@/data/server/api'
 import { ReasonField } from '@/kit/reason-field'
 import { Button } from '@/kit/button'
@@ -9,17 +9,19 @@ interface DeclaredProps {
   /** What it is, on the button. */
   readonly what: 'machine' | 'gauge' | 'tool'
   readonly name: string
+  /** What else can be changed about it, beside that. */
+  readonly more?: ReactNode
   readonly onCorrect: () => void
   readonly onRetire: (reason: string) => Promise<void>
 }
 
 /** What can be done about something that is declared: put right, or taken out of use. It is never deleted from what used it. */
-export function Declared({ what, name, onCorrect, onRetire }: DeclaredProps) {
+export function Declared({ what, name, more, onCorrect, onRetire }: DeclaredProps) {
   const [open, setOpen] = useState(false)
   const [failure, setFailure] = useState<string>()
   if (!open)
     return (
-      <Row justifyContent="flex-end" marginVertical={-12}>
+      <Row justifyContent="flex-end">
         <Button kind="plain" label={`change ${name}`} onPress={() => setOpen(true)}>
           {`Change ${what}`}
         </Button>
@@ -31,6 +33,7 @@ export function Declared({ what, name, onCorrect, onRetire }: DeclaredProps) {
         <Button kind="plain" label={`correct ${name}`} onPress={onCorrect}>
           Correct
         </Button>
+        {more}
         <ReasonField
           offer="Take out of use"
           question={`Why is ${name} taken out of use?`}

@@ -49,7 +49,8 @@ export function MachineCard({ id, machine }: { id: string; machine: MachineDecla
           Release rules: {policyWords(machine) ?? 'standard'}
         </Words>
       </Column>
-      <Row flexWrap="wrap" justifyContent="flex-end" marginVertical={-8}>
+      {/* The words of a plain button begin where those of the card do. */}
+      <Row flexWrap="wrap" justifyContent="space-between" gap={0} marginHorizontal={-18}>
         {!happening && (
           <Allowed to="enter">
             <Button
@@ -57,18 +58,7 @@ export function MachineCard({ id, machine }: { id: string; machine: MachineDecla
               label={`something happened to ${name}`}
               onPress={() => setHappening(true)}
             >
-              Report what happened
-            </Button>
-          </Allowed>
-        )}
-        {!changing && (
-          <Allowed to="lower-policy">
-            <Button
-              kind="plain"
-              label={`change the release rules of ${name}`}
-              onPress={() => setChanging(true)}
-            >
-              Change release rules
+              Report a change
             </Button>
           </Allowed>
         )}
@@ -77,6 +67,17 @@ export function MachineCard({ id, machine }: { id: string; machine: MachineDecla
             <Declared
               what="machine"
               name={name}
+              more={
+                <Allowed to="lower-policy">
+                  <Button
+                    kind="plain"
+                    label={`change the release rules of ${name}`}
+                    onPress={() => setChanging(true)}
+                  >
+                    Change release rules
+                  </Button>
+                </Allowed>
+              }
               onCorrect={() => setCorrecting(true)}
               onRetire={(reason) => change(id, machine, { reason, retired: true })}
             />

@@ -52,7 +52,7 @@ export function CaptureBefore({
       <Words as="note" flex={1}>
         {expected === undefined
           ? 'Type what the row shows; where it stands follows.'
-          : `Expected: ${expected}.`}
+          : `Expected ${expected}`}
       </Words>
       <Button kind="plain" onPress={onApart} testID="read-position">
         Read the position

@@ -121,7 +121,7 @@ const styles = StyleSheet.create({
 })
 
 function expectedWords(expected: string | undefined, lastTime: string | undefined): string {
-  if (expected !== undefined) return `Expected: ${expected}.`
+  if (expected !== undefined) return `Expected ${expected}`
   return lastTime === undefined
     ? 'Type what you read; what it means stands here.'
     : `Last time it measured ${lastTime}.`

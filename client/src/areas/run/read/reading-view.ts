@@ -253,10 +253,11 @@ const OF_KEPT: readonly Warning['code'][] = ['kept-differs', 'kept-moved']
 
 /** What falls by a reading is said before it is entered, also where a slip explains it better. */
 function ifItIsSo(surprises: boolean, keptFalls: boolean): string {
-  if (!surprises) return 'This disagrees. Look again; Next once more enters it as it is.'
+  if (!surprises)
+    return 'This disagrees. Look again. To enter it all the same, press Next once more.'
   return keptFalls
-    ? 'Touch again. If it is so, Next once more enters it, and the reused lengths no longer count.'
-    : 'Touch again. If it is so, Next once more enters it, and says that you did.'
+    ? 'Touch again. To enter it all the same, press Next once more: the reused lengths then no longer count.'
+    : 'Touch again. To enter it all the same, press Next once more: the record says that you did.'
 }
 
 /** What is said about a reading that is being typed, by its own name or by its tool's register. */
