@@ -151,7 +151,7 @@ describe('files that are not good set-ups', () => {
     ).toEqual([
       ['length-comma', 'facts.0.body.stock.X'],
       ['length-negative', 'facts.0.body.gauges.0.size'],
-      ['reference-unknown', 'facts.2.body.with'],
+      ['reference-unknown', 'facts.2.body.with.0'],
       ['length-exponent', 'facts.3.body.read'],
     ])
   })

@@ -1,4 +1,4 @@
-import { setupSheetSchema } from '@pine/contract'
+import { SETUP_FACTS } from '@pine/contract'
 import type { Gauge, MachineDeclaration } from '@pine/core/sheet'
 import { draftOf, finish } from '../src/areas/new-setup/sheet-draft'
 import { keyedLines } from '../src/areas/quick/keyed-lines'
@@ -42,13 +42,13 @@ const begun = (body = sheet) =>
 const keys = (setup: ReturnType<typeof begun>) => setup.steps.map(({ step }) => step.key)
 
 test('a quick one: one tool, no stock, no job, and what the contract takes', () => {
-  expect(setupSheetSchema.safeParse(sheet).success).toBe(true)
+  expect(SETUP_FACTS.sheet.body.safeParse(sheet).success).toBe(true)
   expect(sheet).toMatchObject({ quick: 'lengths', keying: 'as-known', gauges: [{ id: 'setter' }] })
   expect(sheet.stock).toBeUndefined()
   expect(sheet.tools).toEqual([{ number: 3, name: 'tool 3', lengthRegister: 3 }])
   expect(keys(begun())).toEqual(['home', 'tip-on-plane:T3', 'key-in:H3'])
   // T0 is a tool on some controls.
-  expect(setupSheetSchema.safeParse(quickSheet({ ...start, tool: 0 })).success).toBe(true)
+  expect(SETUP_FACTS.sheet.body.safeParse(quickSheet({ ...start, tool: 0 })).success).toBe(true)
 })
 
 test('as the last set-up on the machine: its school, its plane, its gauges as they are today', () => {

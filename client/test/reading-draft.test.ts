@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { readingSchema, parseSetupText } from '@pine/contract'
+import { SETUP_FACTS, parseSetupText } from '@pine/contract'
 import { type SetupDocument } from '@pine/core/facts'
 import { waysAsked } from '@pine/core/plan'
 import { type QuantityName } from '@pine/core/quantities'
@@ -29,7 +29,7 @@ const carried: QuantityName = { of: 'carried-difference', row: 'G54' }
 
 /** What is entered, as the contract takes it. */
 const entered = (quantity: QuantityName, changes: Partial<ReadingDraft>) =>
-  readingSchema.parse(bodyOf(draft(changes), quantity, written, undefined, false))
+  SETUP_FACTS.reading.body.parse(bodyOf(draft(changes), quantity, written, undefined, false))
 
 /** Z of the row that a difference gives. */
 function heightOf(quantity: QuantityName, body: object): number {

@@ -1,4 +1,4 @@
-import { setupSheetSchema } from '@pine/contract'
+import { SETUP_FACTS } from '@pine/contract'
 import { foldSetup } from '@pine/core/facts'
 import type { Gauge, MachineDeclaration } from '@pine/core/sheet'
 import { recheckSheet, withRecheckTool, type PocketTool } from '../src/areas/quick/quick-sheet'
@@ -63,7 +63,7 @@ const verdict = (setup: StandingSetup, address: string) => {
 
 test('the tools of its pockets by their own names, one after the other; what the contract takes', () => {
   const sheet = recheckSheet(start, [2, 3].map(inPocket))!
-  expect(setupSheetSchema.safeParse(sheet).success).toBe(true)
+  expect(SETUP_FACTS.sheet.body.safeParse(sheet).success).toBe(true)
   expect(sheet).toMatchObject({
     quick: 'recheck',
     tools: [2, 3].map((number) => ({

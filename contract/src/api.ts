@@ -1,11 +1,9 @@
+import { GAUGE_FIELDS, MACHINE_FIELDS, SHEET_FIELDS, WATCH_FIELDS } from '@pine/core/sheet'
+import { SHOP_FIELDS } from '@pine/core/shop'
 import { z } from 'zod'
-import { reason, uuid } from './fields'
 import { roleSchema } from './roles'
 import { setupFactSchema, setupFileSchema } from './setup-facts'
-import { gaugeCheckFactSchema } from './facts'
-import { gaugeSchema, watchSchema } from './gauge-schema'
-import { setupSheetSchema } from './setup-schema'
-import { machineDeclarationSchema } from './machine-declaration-schema'
+import { ENTERED, reason, schemaOfFields, UNDER_ID, uuid } from './schema-of'
 import { solutionViewSchema } from './solution-view'
 
 /** Four to eight digits: typed with oily thumbs. */
@@ -99,41 +97,47 @@ export const newRoleSchema = z.strictObject({ role: roleSchema })
 
 export const signInSchema = z.strictObject({ personId: uuid(), pin: pinSchema })
 
+const machine = schemaOfFields(MACHINE_FIELDS)
+const gauge = schemaOfFields(GAUGE_FIELDS)
+
 /** Out of use: it is offered to no new set-up, and stays in those that used it. */
 const retired = z.literal(true).optional()
 
-export const machineSchema = z.object({ id: uuid(), machine: machineDeclarationSchema, retired })
+export const machineSchema = z.object({ id: uuid(), machine, retired })
 export type MachineEntry = z.infer<typeof machineSchema>
 export const shopSchema = z.object({ id: uuid(), name: z.string() })
 
-export const newMachineSchema = z.strictObject({ id: uuid(), machine: machineDeclarationSchema })
+export const newMachineSchema = z.strictObject({ id: uuid(), machine })
 
 /** A machine as it is from now on; why is asked for where less is asked of its set-ups than before. */
 export const changedMachineSchema = z.strictObject({
-  machine: machineDeclarationSchema,
+  machine,
   reason: reason.optional(),
   retired,
 })
 export type ChangedMachine = z.infer<typeof changedMachineSchema>
 
 /** A gauge as it is from now on, and why. */
-const watch = watchSchema.optional()
-export const changedGaugeSchema = z.strictObject({ gauge: gaugeSchema, reason, retired, watch })
+const watch = schemaOfFields(WATCH_FIELDS).optional()
+export const changedGaugeSchema = z.strictObject({ gauge, reason, retired, watch })
 export type ChangedGauge = z.infer<typeof changedGaugeSchema>
 
-export const shopGaugeSchema = z.object({ id: uuid(), gauge: gaugeSchema, retired, watch })
+export const shopGaugeSchema = z.object({ id: uuid(), gauge, retired, watch })
 export type ShopGauge = z.infer<typeof shopGaugeSchema>
-export type Watch = z.infer<typeof watchSchema>
-export const newShopGaugeSchema = z.strictObject({ id: uuid(), gauge: gaugeSchema, watch })
+export type Watch = NonNullable<ShopGauge['watch']>
+export const newShopGaugeSchema = z.strictObject({ id: uuid(), gauge, watch })
 
 /** A check of a gauge, under an id of its own: sent twice it is one. */
-export const newGaugeCheckSchema = gaugeCheckFactSchema.extend({ id: uuid() })
+export const newGaugeCheckSchema = schemaOfFields({
+  ...UNDER_ID,
+  ...SHOP_FIELDS.gauge['gauge-check'],
+})
 export type NewGaugeCheck = z.infer<typeof newGaugeCheckSchema>
 
 /** Every check of a gauge, in the order in which they were made. */
 export const gaugeHistorySchema = z.object({
   gauge: shopGaugeSchema,
-  checks: z.array(newGaugeCheckSchema.extend({ by: z.string(), at: z.string() })),
+  checks: z.array(schemaOfFields({ ...UNDER_ID, ...SHOP_FIELDS.gauge['gauge-check'], ...ENTERED })),
 })
 export type GaugeHistory = z.infer<typeof gaugeHistorySchema>
 
@@ -185,7 +189,7 @@ export type GaugeUses = z.infer<typeof gaugeUsesSchema>
 export const newSetupSchema = z.strictObject({
   id: uuid(),
   sheetFactId: uuid(),
-  sheet: setupSheetSchema,
+  sheet: schemaOfFields(SHEET_FIELDS),
 })
 
 /** What a record froze: opened again, it shows the same numbers to the digit. */

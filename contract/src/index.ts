@@ -1,17 +1,10 @@
-export { setupSheetSchema, toolSchema, offsetPlanSchema, axisPlanSchema } from './setup-schema'
-export { machineDeclarationSchema, controlProfileSchema } from './machine-declaration-schema'
-export { gaugeSchema } from './gauge-schema'
 export {
   changedToolSchema,
-  machineEventSchema,
   newMachineEventSchema,
   newToolEventSchema,
   newToolSchema,
   pocketsSchema,
   toolAssemblySchema,
-  type ToolEventFact,
-  toolEventSchema,
-  toolFactSchema,
   toolHistorySchema,
   toolPageSchema,
   toolQuerySchema,
@@ -19,7 +12,6 @@ export {
   type NewMachineEvent,
   type NewToolEvent,
   type Pockets,
-  type ToolAssembly,
   type ToolHistory,
   type ToolLine,
   type ToolMeasured,
@@ -32,12 +24,10 @@ export {
   newReversalTestSchema,
   type MachineHistory,
   type NewReversalTest,
-  type ReversalTest,
 } from './machine-schema'
 export { touchPlanSchema, type TouchPlanAnswer } from './touch-plan-schema'
 export { keptAnswerSchema, type KeptAnswer } from './kept-schema'
-export { readingSchema } from './reading-schema'
-export { writtenLengthSchema } from './fields'
+export { schemaOf, schemaOfFields, writtenLengthSchema } from './schema-of'
 export {
   errorBodySchema,
   reportedProblemSchema,
@@ -49,7 +39,6 @@ export { keptProgramTextSchema, LONGEST_PROGRAM, type KeptProgramText } from './
 export {
   SETUP_FACTS,
   SETUP_FACT_KINDS,
-  SHAPES_ARE_EQUAL,
   factWords,
   newFactSchema,
   setupFactSchema,
@@ -57,18 +46,7 @@ export {
   type NewFact,
   type SetupFactKind,
 } from './setup-facts'
-export {
-  FACTS,
-  FACT_KINDS,
-  checkWords,
-  type GaugeCheckFact,
-  type GaugeFact,
-  type MachineFact,
-  gaugeCheckFactSchema,
-  gaugeFactSchema,
-  machineFactSchema,
-  type FactKind,
-} from './facts'
+export { FACTS, FACT_KINDS, checkWords, type FactKind } from './facts'
 export { parseSetupFile, parseSetupText, type ParsedSetup } from './parse-document'
 export { setupJsonSchema } from './json-schema'
 export { solutionViewSchema, type SolutionView } from './solution-view'

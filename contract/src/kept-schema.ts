@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { registerNumber } from './fields'
-import { readingSchema } from './reading-schema'
+import { registerNumber } from './schema-of'
+import { SETUP_FACTS } from './setup-facts'
 
 /** What earlier set-ups tell of the tools of this one. */
 export const keptAnswerSchema = z.object({
@@ -19,7 +19,7 @@ export const keptAnswerSchema = z.object({
    * The readings that taking over enters, by the generation of the plane that they were made in: the oldest first, today's
    * last. Between two generations it was moved: that is entered, and one tool of each earlier one is touched.
    */
-  generations: z.array(z.array(readingSchema)),
+  generations: z.array(z.array(SETUP_FACTS.reading.body)),
   /** How long one touch takes on this machine, in minutes; absent while its log does not tell. */
   minutes: z
     .object({ median: z.number(), lower: z.number(), upper: z.number(), count: z.number() })

@@ -1,21 +1,13 @@
-import { LEAST_PAIRS } from '@pine/core/shop'
+import { MACHINE_FIELDS } from '@pine/core/sheet'
+import { SHOP_FIELDS } from '@pine/core/shop'
 import { z } from 'zod'
-import { address, uuid, writtenLengthSchema } from './fields'
-import { machineDeclarationSchema } from './machine-declaration-schema'
-
-/** How a screw's backlash was found: one place after another, met from both sides. */
-export const reversalTestSchema = z.strictObject({
-  axis: z.enum(['X', 'Y', 'Z']),
-  pairs: z
-    .array(z.strictObject({ towardsPlus: writtenLengthSchema, towardsMinus: writtenLengthSchema }))
-    .min(LEAST_PAIRS)
-    .max(40),
-})
-
-export type ReversalTest = z.infer<typeof reversalTestSchema>
+import { address, ENTERED, schemaOfFields, UNDER_ID, uuid, writtenLengthSchema } from './schema-of'
 
 /** A test under an id of its own: sent twice it was made once. */
-export const newReversalTestSchema = reversalTestSchema.extend({ id: uuid() })
+export const newReversalTestSchema = schemaOfFields({
+  ...UNDER_ID,
+  ...SHOP_FIELDS.machine['reversal-test'],
+})
 export type NewReversalTest = z.infer<typeof newReversalTestSchema>
 
 const said = { by: z.string(), at: z.string() }
@@ -23,7 +15,7 @@ const said = { by: z.string(), at: z.string() }
 /** A machine with what is known of it over time. */
 export const machineHistorySchema = z.object({
   id: uuid(),
-  machine: machineDeclarationSchema,
+  machine: schemaOfFields(MACHINE_FIELDS),
   retired: z.literal(true).optional(),
   /** What its control was last seen to hold or was told, register by register, in whichever set-up. */
   offsets: z.array(
@@ -41,7 +33,7 @@ export const machineHistorySchema = z.object({
   /** What it was declared to be, the youngest first, each with why. */
   declared: z.array(z.object({ ...said, reason: z.string().optional() })),
   /** Reversal tests, the youngest first. */
-  reversals: z.array(reversalTestSchema.extend(said)),
+  reversals: z.array(schemaOfFields({ ...SHOP_FIELDS.machine['reversal-test'], ...ENTERED })),
   /** What happened to it or its plane since it was declared, in set-ups and outside of them, the youngest first. */
   happened: z.array(
     z.object({

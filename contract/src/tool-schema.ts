@@ -1,50 +1,8 @@
-import { SEATS, TOOL_HAPPENINGS } from '@pine/core/shop'
+import { ASSEMBLY_FIELDS, SHOP_FIELDS } from '@pine/core/shop'
 import { z } from 'zod'
-import { name, reason, uuid, words, writtenLengthSchema } from './fields'
+import { ENTERED, reason, schemaOfFields, UNDER_ID, uuid, writtenLengthSchema } from './schema-of'
 
-/** Where a tool is: in a pocket of a machine, by the number that it is called with there. */
-const placeSchema = z.strictObject({ machine: uuid(), pocket: z.int().min(1).max(999) })
-
-/** Properties by their ISO 13399 symbols; what each is called is core's (TOOL_PROPERTIES). */
-const propertiesSchema = z.strictObject({
-  DC: writtenLengthSchema.optional(),
-  LF: writtenLengthSchema.optional(),
-  OAL: writtenLengthSchema.optional(),
-  LU: writtenLengthSchema.optional(),
-  APMX: writtenLengthSchema.optional(),
-  RE: writtenLengthSchema.optional(),
-  DCONMS: writtenLengthSchema.optional(),
-  NOF: z.int().min(1).max(40).optional(),
-  SIG: z.number().min(1).max(180).optional(),
-})
-
-/** A tool in its holder, as it is declared. */
-export const toolAssemblySchema = z.strictObject({
-  name,
-  holder: z.strictObject({ name, seat: z.enum(SEATS).optional() }).optional(),
-  stickOut: writtenLengthSchema.optional(),
-  properties: propertiesSchema.optional(),
-  place: placeSchema.optional(),
-})
-
-export const toolFactSchema = toolAssemblySchema.extend({
-  reason: reason.optional(),
-  retired: z.literal(true).optional(),
-})
-
-/** What happened to a tool outside of a set-up. */
-export const toolEventSchema = z.strictObject({ what: z.enum(TOOL_HAPPENINGS), note: words })
-
-export type ToolEventFact = z.infer<typeof toolEventSchema>
-
-/** What happened to a machine outside of a set-up: its setting plane was moved (which one), or it lost its home. */
-export const machineEventSchema = z.strictObject({
-  what: z.enum(['plane-moved', 'home-lost']),
-  plane: name.optional(),
-  note: words,
-})
-
-export type ToolAssembly = z.infer<typeof toolAssemblySchema>
+export const toolAssemblySchema = schemaOfFields(ASSEMBLY_FIELDS)
 
 const retired = z.literal(true).optional()
 
@@ -54,9 +12,15 @@ export const changedToolSchema = z.strictObject({ tool: toolAssemblySchema, reas
 export type ChangedTool = z.infer<typeof changedToolSchema>
 
 /** What happened, under an id of its own: sent twice it happened once. */
-export const newToolEventSchema = toolEventSchema.extend({ id: uuid() })
+export const newToolEventSchema = schemaOfFields({
+  ...UNDER_ID,
+  ...SHOP_FIELDS.tool['tool-event'],
+})
 export type NewToolEvent = z.infer<typeof newToolEventSchema>
-export const newMachineEventSchema = machineEventSchema.extend({ id: uuid() })
+export const newMachineEventSchema = schemaOfFields({
+  ...UNDER_ID,
+  ...SHOP_FIELDS.machine['machine-event'],
+})
 export type NewMachineEvent = z.infer<typeof newMachineEventSchema>
 
 /** How far its length is to be relied on now, in words, and by which measurement. */
@@ -114,7 +78,7 @@ export type ToolMeasured = z.infer<typeof toolMeasuredSchema>
 /** A tool with all that is known of it, the youngest first. */
 export const toolHistorySchema = toolLineSchema.extend({
   measured: z.array(toolMeasuredSchema),
-  events: z.array(toolEventSchema.extend({ by: z.string(), at: z.string() })),
+  events: z.array(schemaOfFields({ ...SHOP_FIELDS.tool['tool-event'], ...ENTERED })),
   /** How well its length comes again, one standard deviation; absent while too few tell it. */
   repeatsMm: z.number().optional(),
 })

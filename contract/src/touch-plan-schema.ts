@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { registerNumber } from './fields'
+import { registerNumber } from './schema-of'
 
 const minutesSchema = z.object({ median: z.number(), lower: z.number(), upper: z.number() })
 

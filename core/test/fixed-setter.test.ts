@@ -1,5 +1,5 @@
 import { appendFact, type Reading, type SetupDocument } from '../src/facts'
-import type { CheckOff } from '../src/facts/document'
+import type { CheckOff } from '../src/facts/check-off'
 import type { EventBody } from '../src/facts/event'
 import { checkDocument } from '../src/facts'
 import { asksForContact, standingCheckOff, stepsOf, suggestGauges } from '../src/plan'

@@ -245,9 +245,9 @@ describe('a sheet that was planned', () => {
       ),
     )
     expect(problems.map(({ code, place }) => `${code} ${place}`)).toEqual([
-      expect.stringMatching(/^\S+ sheet\.leftOut\.1\.tool\.rough$/),
-      expect.stringMatching(/^\S+ sheet\.tools\.2\.number$/),
-      'reference-unknown sheet.tools.1.touchWith',
+      'reference-unknown sheet.tools.1.touchWith.1',
+      'length-negative sheet.leftOut.1.tool.rough',
+      'reference-duplicate sheet.tools.2.number',
     ])
   })
 })

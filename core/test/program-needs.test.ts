@@ -1,5 +1,5 @@
 import { type SetupDocument } from '../src/facts'
-import { type ReadBack } from '../src/facts/document'
+import { type ReadBack } from '../src/facts/bodies'
 import { toNanometres } from '../src/length'
 import { placeProgramView, programViews, speakProgramView, type ProgramView } from '../src/picture'
 import { mendOf, needsBeside, stepsOf } from '../src/plan'

@@ -1,5 +1,6 @@
 import { checkDocument, type CheckOff, type SetupDocument } from '../src/facts'
-import { type CheckOffBody, type Proof } from '../src/facts/document'
+import { type CheckOffBody } from '../src/facts/check-off'
+import { type Proof } from '../src/facts/proving'
 import { type EventBody } from '../src/facts/event'
 import { foundAgain } from '../src/freshness/home-marks'
 import { type Author } from '../src/journal'

@@ -1,6 +1,6 @@
 import type { Address } from '../src/address'
 import type { Reading, SetupDocument, SetupEvent } from '../src/facts'
-import type { ReadBack } from '../src/facts/document'
+import type { ReadBack } from '../src/facts/bodies'
 import type { EventBody } from '../src/facts/event'
 import type { Author } from '../src/journal'
 import type { Entered } from '../src/journal/entered'

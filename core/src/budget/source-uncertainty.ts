@@ -6,7 +6,7 @@ import {
   type WrittenLength,
 } from '../length/length'
 import { readLength, type ReadLength } from '../length/read-length'
-import type { Gauge } from '../sheet/sheet'
+import type { Gauge } from '../sheet/gauge'
 import { blockLimitMm } from '../touch/gauge-block-limits'
 import { BARE_REPEATABILITY_MM, GAUGE_FACTS, type GaugeKind } from '../touch/gauge-kinds'
 

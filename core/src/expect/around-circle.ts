@@ -1,5 +1,6 @@
 import { valueOf } from '../chain/chain'
-import type { Reading, SetupDocument } from '../facts/document'
+import type { Reading } from '../facts/reading'
+import type { SetupDocument } from '../facts/document'
 import { fitCircle, type Point } from '../features/circle'
 import { NANOMETRES_PER, type WrittenLength } from '../length/length'
 import { readLength, type ReadLength } from '../length/read-length'

@@ -1,6 +1,7 @@
 import { budgetOf } from '../budget/budget'
 import { hasUnknownZero, subtractChains, valueOf, type Chain } from '../chain/chain'
-import type { Reading, SetupDocument } from '../facts/document'
+import type { Reading } from '../facts/reading'
+import type { SetupDocument } from '../facts/document'
 import { standingReadings } from '../freshness/standing'
 import { isRenewed } from '../freshness/sensitivity'
 import { homeFramesOf } from '../freshness/home-frames'

@@ -1,6 +1,7 @@
 import { budgetOf } from '../budget/budget'
 import { hasUnknownZero, valueOf } from '../chain/chain'
-import type { Reading, SetupDocument } from '../facts/document'
+import type { Reading } from '../facts/reading'
+import type { SetupDocument } from '../facts/document'
 import { standingReadings } from '../freshness/standing'
 import { NANOMETRES_PER, type LengthUnit } from '../length/length'
 import { statesRead } from '../quantities/equation'

@@ -1,122 +1,131 @@
+import { AXES } from '../address/row'
+import {
+  addressOfSheet,
+  boolean,
+  byAxis,
+  field,
+  gaugeOfSheet,
+  length,
+  lengthAboveZero,
+  lengthNotNegative,
+  listOf,
+  oneOf,
+  optional,
+  recordOf,
+  rowOfSheet,
+  sentence,
+  toolOfSheet,
+  uuid,
+  variants,
+  type RecordOf,
+  type ValueOf,
+} from '../fields/shape'
 import type { Entered } from '../journal/entered'
-import type { WrittenLength } from '../length/length'
-import type { Face } from '../touch/touch'
-import type { Address } from '../address/address'
-import type { MachineAxis, OffsetRow } from '../address/row'
-import type { Measured } from './measured'
+import { FACES } from '../touch/touch'
+import { MEASURED_FIELDS } from './measured'
 
-/** A gauge did not read what it should. */
-interface CheckFailed {
-  readonly kind: 'check-failed'
-  readonly gauge: string
-  /** Id of the last reading that was made before its last good check; where it is not said, nothing vouches for any. */
-  readonly lastGood?: string
+const axis = field(oneOf(AXES), 'which')
+
+const STAYS_FIELDS = {
+  faces: field(
+    listOf(oneOf(FACES), { most: FACES.length }),
+    'faces that stand at the same stop or jaw',
+  ),
+  top: field(boolean, 'its stock top is of the same height'),
 }
 
 /** What of a part is where it was on the one before it. */
-export interface PartStays {
-  readonly faces: readonly Face[]
-  readonly top: boolean
-}
-
-type OtherEvent =
-  | {
-      readonly kind: 'part-changed'
-      readonly row: OffsetRow
-      /** What it shares with the one before: faces that stand at the same stop or jaw, a stock top of the same height. */
-      readonly stays?: PartStays
-    }
-  | { readonly kind: 'plane-moved' }
-  | { readonly kind: 'tool-changed'; readonly tool: number }
-  | { readonly kind: 'home-lost' }
-  /**
-   * A tool was changed by hand, without the control’s own tool change: from here on its cycle on this fixed setter counts from a wrong tool, until the
-   * machine is homed and the first tool touched anew.
-   */
-  | { readonly kind: 'cycle-broken'; readonly gauge: string }
-  /** The external offset of an axis is now this; it replaces the sheet's. */
-  | {
-      readonly kind: 'external-changed'
-      readonly axis: MachineAxis
-      readonly value: WrittenLength
-    }
-  /**
-   * The relative counter of an axis was zeroed: what it showed before counts from elsewhere. Where it was zeroed in machine position,
-   * if that was read.
-   */
-  | {
-      readonly kind: 'counter-zeroed'
-      readonly axis: MachineAxis
-      readonly machinePosition?: WrittenLength
-    }
-  /**
-   * A row stands as the control shows it: set by somebody before, looked at and not touched here. It is proven like the others.
-   */
-  | {
-      readonly kind: 'row-stands'
-      readonly address: Address
-      readonly holds: WrittenLength
-      /** What the sheet called its face, or how far its zero lay below the stock top, then: another zero is another number. */
-      readonly drawing?: WrittenLength
-      /** Who set it, where that is known. */
-      readonly whose?: string
-    }
-  /**
-   * A tool was measured again with no job in hand: what its row held and what it should hold by the touches, and whether the row was
-   * left as it is.
-   */
-  | {
-      readonly kind: 'tool-rechecked'
-      readonly tool: number
-      readonly holds: WrittenLength
-      readonly found: WrittenLength
-      readonly kept: boolean
-    }
-  /** The control was switched to another unit: what it showed before proves nothing any more. */
-  | { readonly kind: 'unit-changed' }
-  /**
-   * A gauge was measured anew: its true size. Since its last good check (or, where none failed, ever): what was read with
-   * it is corrected. From now on: what was read before stays as it is, and stays suspect where a check failed.
-   */
-  | {
-      readonly kind: 'gauge-measured'
-      readonly gauge: string
-      readonly size: WrittenLength
-      readonly since: 'last-good' | 'now'
-      /** Standard uncertainty of that size; as on the sheet, where it is not said. */
-      readonly uncertainty?: WrittenLength
-    }
-  /** Of a reading and an event whose devices did not know of each other: which of the two came first. */
-  | {
-      readonly kind: 'order-told'
-      readonly reading: string
-      readonly event: string
-      readonly first: 'reading' | 'event'
-    }
-  /** A register is put right by so much, as the row holds it, after a part or a block that its tool cut was measured. */
-  | {
-      readonly kind: 'corrected'
-      readonly address: Address
-      readonly amount: WrittenLength
-      readonly because: Measured
-    }
-  /** This tool was touched again on a plane that had moved: lengths from before shift by the difference. */
-  | { readonly kind: 'rebased'; readonly tool: number }
-  /**
-   * A lost home was found again by its marks: what the machine shows now is what it showed before,
-   * plus this much, by axis. An axis that is not here has no marks, or they did not tell: its zero is a new one.
-   */
-  | {
-      readonly kind: 'home-recovered'
-      readonly shift: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
-    }
+export type PartStays = RecordOf<typeof STAYS_FIELDS>
 
 /** Something changed that makes numbers stale: those that lean on what was read before it. */
-export type EventBody = OtherEvent | CheckFailed
+export const EVENT = variants('kind', {
+  'part-changed': {
+    row: field(rowOfSheet, 'of which part'),
+    stays: optional(recordOf(STAYS_FIELDS), 'what it shares with the one before'),
+  },
+  'plane-moved': {},
+  'tool-changed': { tool: field(toolOfSheet, 'which') },
+  'home-lost': {},
+  'cycle-broken': {
+    gauge: field(
+      gaugeOfSheet,
+      'a fixed setter past whose control a tool was changed: its cycle counts from a wrong tool until the machine is homed and the first tool touched anew',
+    ),
+  },
+  'external-changed': {
+    axis,
+    value: field(length, 'the external offset of that axis from now on; it replaces the sheet’s'),
+  },
+  'counter-zeroed': {
+    axis,
+    machinePosition: optional(length, 'where it was zeroed, if that was read'),
+  },
+  'row-stands': {
+    address: field(
+      addressOfSheet,
+      'a row that somebody set before; not touched here, and proven like the others',
+    ),
+    holds: field(length, 'what the control shows'),
+    drawing: optional(
+      length,
+      'what the sheet called its face, or its facing, then: another zero is another number',
+    ),
+    whose: optional(sentence, 'who set it, where that is known'),
+  },
+  'tool-rechecked': {
+    tool: field(toolOfSheet, 'that was measured again with no job in hand'),
+    holds: field(length, 'its row, as it was shown'),
+    found: field(length, 'what it should hold by the touches'),
+    kept: field(boolean, 'the row was left as it is'),
+  },
+  'unit-changed': {},
+  corrected: {
+    address: field(addressOfSheet, 'which register is put right'),
+    amount: field(length, 'by how much, as the row holds it'),
+    because: field(recordOf(MEASURED_FIELDS), 'what was measured: [First part](#first-part)'),
+  },
+  'gauge-measured': {
+    gauge: field(gaugeOfSheet, 'which'),
+    size: field(lengthAboveZero, 'its true size'),
+    since: field(
+      oneOf(['last-good', 'now']),
+      '`last-good`: what was read since its last good check (where none failed, ever) is corrected; `now`: what was read before stays as it is',
+    ),
+    uncertainty: optional(
+      lengthNotNegative,
+      'standard uncertainty of that size; as on the sheet where it is not said',
+    ),
+  },
+  'check-failed': {
+    gauge: field(gaugeOfSheet, 'which did not read what it should'),
+    lastGood: optional(
+      uuid,
+      'the last reading before its last good check; where it is not said, nothing vouches for any',
+    ),
+  },
+  'order-told': {
+    reading: field(uuid, 'of a reading and an event whose devices did not know of each other'),
+    event: field(uuid, 'the event'),
+    first: field(oneOf(['reading', 'event']), 'which of the two came first'),
+  },
+  rebased: {
+    tool: field(toolOfSheet, 'which was touched before and after the plane moved'),
+  },
+  'home-recovered': {
+    shift: field(
+      byAxis(length),
+      'what the machine shows now is what it showed before plus this; an axis that is not here has a new zero',
+    ),
+  },
+})
+
+export type EventBody = ValueOf<typeof EVENT>
+
+type CheckFailed = Extract<EventBody, { kind: 'check-failed' }>
 
 export type SetupEvent = Entered &
   (
-    | OtherEvent
+    | Exclude<EventBody, CheckFailed>
     | (CheckFailed & {
         /** Place of `lastGood`; −1 where there is none. */
         readonly goodThrough: number

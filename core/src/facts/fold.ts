@@ -1,10 +1,11 @@
-import type { PutAway, SetupBodies, SetupDocument, SetupFact, SetupFile } from './document'
+import type { PutAway, SetupBodies, SetupFact, SetupFile } from './bodies'
+import type { SetupDocument } from './document'
 
 /** The kinds of facts that stand in a list of their own; a sheet replaces the one before it. */
 type ListedKind = Exclude<keyof SetupBodies, 'sheet'>
 
 /** Where each kind of fact stands. To add a kind, see "Add a kind of fact" in docs/development.md. */
-const LIST_OF = {
+export const LIST_OF = {
   reading: 'readings',
   'key-in': 'keyIns',
   'read-back': 'readBacks',
@@ -19,6 +20,8 @@ const LIST_OF = {
   'put-away': 'putAways',
   note: 'notes',
 } as const satisfies Readonly<Record<ListedKind, keyof SetupDocument>>
+
+export const LISTED_KINDS = Object.keys(LIST_OF) as readonly ListedKind[]
 
 /** Facts after which a released set-up is still what was released. */
 const CHANGES_NOTHING: readonly SetupFact['kind'][] = [

@@ -1,25 +1,17 @@
 export { checkDocument } from './check-document'
+export { type AxisMark, type AxisMarks, type CheckOff } from './check-off'
+export { LIFT_PLACES, type Lift, type LiftBody, type LiftPlace } from './proving'
+export { type SetupDocument } from './document'
+export { type ReadAtContact, type Reading, type ReadingBody } from './reading'
 export {
-  type AxisMark,
-  type AxisMarks,
-  type CheckOff,
-  LIFT_PLACES,
-  READ_BACK_MOMENTS,
-  type ReadAtContact,
-  SHORT_READ_BACKS,
-  type ShortReadBack,
-  type Lift,
-  type LiftBody,
-  type LiftPlace,
+  SETUP_BODIES,
   type ProgramRead,
-  type Reading,
-  type ReadingBody,
   type Recorded,
   type SetupBodies,
-  type SetupDocument,
+  type ShortReadBack,
   type SetupFact,
   type SetupFile,
-} from './document'
+} from './bodies'
 export { type SetupEvent } from './event'
 export { type Crossing, crossingsOf } from './crossings'
 export { openNotes, type OpenNote } from './open-notes'

@@ -1,22 +1,24 @@
-/** Where a reading was made that is taken over. */
-export interface Kept {
-  /** The set-up and the reading in it. */
-  readonly setup: string
-  readonly reading: string
-  /** What the set-up is called, who read it and when (ISO 8601): it grows old from then on. */
-  readonly name: string
-  readonly by: string
-  readonly at: string
-  /** Its number was proven there by a cautious move. */
-  readonly proven?: true
-  /**
-   * Which generation of the plane it was made in: touches that tell the same one were made while the plane lay in one
-   * place, as far as the shop knows. Where it is not told, only what comes from one set-up is taken to be of one.
-   */
-  readonly generation?: string
-  /** It is touched again all the same: all that is taken over stands or falls with it. */
-  readonly check?: true
+import { field, moment, name, optional, uuid, yes, type RecordOf } from '../fields/shape'
+
+/** Where a reading was made that is reused. */
+export const KEPT_FIELDS = {
+  setup: field(uuid, 'the set-up that it was made in'),
+  reading: field(uuid, 'the reading there'),
+  name: field(name, 'what that set-up is called'),
+  by: field(name, 'who read it'),
+  at: field(moment, 'when: it grows old from then on'),
+  proven: optional(yes, 'its number was proven there by a cautious move'),
+  generation: optional(
+    name,
+    'of the plane: touches that tell the same one were made while the plane lay in one place, as far as the shop knows; not said, only what comes from one set-up is of one',
+  ),
+  check: optional(
+    yes,
+    'it is touched again all the same: all that is reused stands or falls with it',
+  ),
 }
+
+export type Kept = RecordOf<typeof KEPT_FIELDS>
 
 /** When it was read, in whichever set-up that was. ISO 8601. */
 export const readAt = ({ at, kept }: { readonly at: string; readonly kept?: Kept }): string =>

@@ -1,14 +1,27 @@
-import type { WrittenLength } from '../length/length'
+import {
+  field,
+  lengthAboveZero,
+  listOf,
+  oneOf,
+  optional,
+  toolOfSheet,
+  type RecordOf,
+} from '../fields/shape'
 
 /** A feature of the first part, beside what it should be. */
-export interface Measured {
-  /** `thickness` is of a calibration cut: a soft block that this tool cut from one side or from two. */
-  readonly feature: 'outside-width' | 'inside-width' | 'floor-depth' | 'thickness'
-  readonly tool: number
-  readonly nominal: WrittenLength
-  readonly measured: WrittenLength
-  /** Further readings of the same, of which the mean is taken. */
-  readonly more?: readonly WrittenLength[]
-  /** Sides of a block that were cut; one, where it is not said. */
-  readonly sides?: 1 | 2
+export const MEASURED_FIELDS = {
+  feature: field(
+    oneOf(['outside-width', 'inside-width', 'floor-depth', 'thickness']),
+    '`thickness` is of a calibration cut: a soft block that this tool cut from one side or from two',
+  ),
+  tool: field(toolOfSheet, 'that cut it'),
+  nominal: field(lengthAboveZero, 'what it should be'),
+  measured: field(lengthAboveZero, 'what it is'),
+  more: optional(
+    listOf(lengthAboveZero, { most: 100 }),
+    'further readings of the same, of which the mean is taken',
+  ),
+  sides: optional(oneOf([1, 2]), 'sides of a block that were cut; 1 where it is not said'),
 }
+
+export type Measured = RecordOf<typeof MEASURED_FIELDS>

@@ -1,4 +1,5 @@
-import type { Reading, SetupDocument } from './document'
+import type { Reading } from './reading'
+import type { SetupDocument } from './document'
 import type { SetupEvent } from './event'
 
 type EventOf<Kind extends SetupEvent['kind']> = Extract<SetupEvent, { kind: Kind }>

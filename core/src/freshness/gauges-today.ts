@@ -1,7 +1,7 @@
 import type { SetupDocument } from '../facts/document'
 import { readLength } from '../length/read-length'
 import type { WrittenLength } from '../length/length'
-import type { Gauge } from '../sheet/sheet'
+import type { Gauge } from '../sheet/gauge'
 import { measuredAt } from './gauge-sizes'
 
 /** A gauge that the shop declares with another size than this set-up counts with. */

@@ -1,4 +1,5 @@
-import type { AxisMarks, CheckOff, SetupDocument } from '../facts/document'
+import type { AxisMarks, CheckOff } from '../facts/check-off'
+import type { SetupDocument } from '../facts/document'
 import type { SetupEvent } from '../facts/event'
 import type { MachineAxis } from '../address/row'
 

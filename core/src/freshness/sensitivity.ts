@@ -1,4 +1,4 @@
-import type { Reading } from '../facts/document'
+import type { Reading } from '../facts/reading'
 import type { SetupEvent } from '../facts/event'
 import { equationOf } from '../quantities/equation'
 import { axesRead, inMachinePosition } from '../quantities/quantities'

@@ -1,6 +1,7 @@
 import { AXES, type MachineAxis } from '../address/row'
 import type { Chain } from '../chain/chain'
-import type { Reading, SetupDocument } from '../facts/document'
+import type { Reading } from '../facts/reading'
+import type { SetupDocument } from '../facts/document'
 import type { SetupEvent } from '../facts/event'
 import { readingOf, readingsById } from '../facts/readings-by-id'
 import { isMeasuredSince } from './gauge-sizes'

@@ -1,4 +1,5 @@
-import type { Reading, SetupDocument } from '../facts/document'
+import type { Reading } from '../facts/reading'
+import type { SetupDocument } from '../facts/document'
 import type { SetupEvent } from '../facts/event'
 import { quantityKey, type QuantityName } from '../quantities/quantities'
 import { orderOf } from './order'

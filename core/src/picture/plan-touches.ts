@@ -8,7 +8,7 @@ import { quantityKey, type QuantityName } from '../quantities/quantities'
 import { standingReadings } from '../freshness/standing'
 import { pointRead } from '../sources/point-read'
 import { SourceReader } from '../sources/sources'
-import { sideOf, type OffsetPlan } from '../sheet/sheet'
+import { sideOf, type OffsetPlan } from '../sheet/offset-plan'
 import { approachDirection, axisOfFace, type Face } from '../touch/touch'
 
 /** A touch that is not a whole face: a point around a circle, or along an edge. */

@@ -10,7 +10,7 @@ import {
   type PlanAxis,
 } from '../touch/touch'
 import type { SetupDocument } from '../facts/document'
-import { sideOf, type AxisPlan, type OffsetPlan } from '../sheet/sheet'
+import { sideOf, type AxisPlan, type OffsetPlan } from '../sheet/offset-plan'
 import { type OffsetRow } from '../address/row'
 import { facesToTouch } from '../solve/plan-axes'
 import { axisOfQuantity, quantityKey, type QuantityName } from '../quantities/quantities'

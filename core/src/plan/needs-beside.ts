@@ -12,7 +12,8 @@ import {
 import { isToolByTool } from '../sheet/tool-rows'
 import { proofsNeeded, type ProofReason } from '../proof/proofs-needed'
 import { neededAddress } from '../running/needed-address'
-import type { Operation, ProgramJudgement, ProgramReading } from '../program/program-types'
+import type { Operation, ProgramReading } from '../program/program-reading'
+import type { ProgramJudgement } from '../program/program-judgement'
 
 /** A register or work offset that an operation needs, beside what is there. */
 export interface NeedBeside {

@@ -1,5 +1,6 @@
 import { AXES, type MachineAxis } from '../address/row'
-import type { CheckOff, SetupDocument } from '../facts/document'
+import type { CheckOff } from '../facts/check-off'
+import type { SetupDocument } from '../facts/document'
 import type { SetupEvent } from '../facts/event'
 import { isSamePerson, knewOf, type Author, type Entered } from '../journal/entered'
 

@@ -1,4 +1,4 @@
-import type { CheckOff } from '../facts/document'
+import type { CheckOff } from '../facts/check-off'
 import type { Address } from '../address/address'
 import type { MachineAxis, OffsetRow } from '../address/row'
 import type { QuantityName } from '../quantities/quantities'

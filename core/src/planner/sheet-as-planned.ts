@@ -1,4 +1,5 @@
-import type { LeftOutTool, SetupSheet } from '../sheet/sheet'
+import type { LeftOutTool } from '../sheet/tool'
+import type { SetupSheet } from '../sheet/sheet'
 
 /** What somebody made of a plan: tools in the order in which they are touched, with what, and those that are left out for now. */
 export interface PlanKept {

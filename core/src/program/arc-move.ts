@@ -1,7 +1,7 @@
 import { NANOMETRES_PER } from '../length/length'
 import type { MachineAxis } from '../address/row'
 import { arcAround, arcExtents, arcOfRadius, type PlanePoint } from './arc'
-import type { ProgramProblemCode } from './program-types'
+import type { ProgramProblemCode } from './program-reading'
 
 /** Where the tool is, in nanometres of the row's frame; an axis is unknown until a move says it. */
 export type Position = Record<MachineAxis, number | undefined>

@@ -1,4 +1,4 @@
-import type { ProgramRow } from './program-types'
+import type { ProgramRow } from './program-reading'
 
 /** Codes that say nothing about where the tool goes, and need no following. */
 const HARMLESS = new Set([4, 9, 17.1, 40.1, 61, 61.1, 62, 64, 93, 94, 95, 96, 97])

@@ -1,6 +1,6 @@
 import { toNanometres, type LengthUnit, type Nanometres } from '../length/length'
 import type { MachineAxis } from '../address/row'
-import type { Extent, Operation, ProgramReading } from './program-types'
+import type { Extent, Operation, ProgramReading } from './program-reading'
 
 const AXES: readonly MachineAxis[] = ['X', 'Y', 'Z']
 

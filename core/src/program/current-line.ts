@@ -1,7 +1,7 @@
 import { readBlock, wordText, type Block, type ProgramWord } from './block'
 import type { PlaceSource } from './operation-log'
 import { BlockNumbers, readPlainMove } from './plain-move'
-import type { ProgramPlace } from './program-types'
+import type { ProgramPlace } from './program-reading'
 import { SourceLine, type Decode } from './source-line'
 
 export const LONGEST_EXCERPT = 120

@@ -6,15 +6,13 @@ export { looksLikeText } from './looks-like-text'
 export { ProgramReader } from './program-reader'
 export {
   type Extents,
-  NEED_JUDGEMENTS,
   type Operation,
-  PROGRAM_JUDGEMENTS,
-  PROGRAM_PROBLEMS,
-  type ProgramJudgement,
   type ProgramJudgementCode,
   type ProgramProblem,
   type ProgramProblemCode,
   type ProgramReading,
-} from './program-types'
+} from './program-reading'
+export { NEED_JUDGEMENTS, PROGRAM_JUDGEMENTS, PROGRAM_PROBLEMS } from './program-codes'
+export { type ProgramJudgement } from './program-judgement'
 export { readProgram, readProgramPieces } from './read-program'
 export { type Subprograms } from './subprograms'

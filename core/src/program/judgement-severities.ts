@@ -1,4 +1,5 @@
-import type { ProgramJudgement, ProgramJudgementCode } from './program-types'
+import type { ProgramJudgement } from './program-judgement'
+import type { ProgramJudgementCode } from './program-reading'
 
 /**
  * How much a judgement weighs: `danger` can crash or scrap, `look` may be meant, `note` is good to know.

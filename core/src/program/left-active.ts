@@ -1,4 +1,4 @@
-import type { ProgramJudgementCode } from './program-types'
+import type { ProgramJudgementCode } from './program-reading'
 
 /** What a program has switched on and not off again, and whether it began by switching everything off. */
 export class LeftActive {

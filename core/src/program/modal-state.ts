@@ -1,6 +1,6 @@
 import { NANOMETRES_PER, type LengthUnit } from '../length/length'
 import { endsTurn, isKnownCode, rowOfCode, turnsPlaces } from './codes'
-import type { ProgramRow } from './program-types'
+import type { ProgramRow } from './program-reading'
 
 /** What taking a code in has changed, where the reader has to do more about it. */
 export type ModalChange = 'unit-switched' | 'another-row' | 'unknown' | undefined

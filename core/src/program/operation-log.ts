@@ -1,6 +1,13 @@
 import { NANOMETRES_PER, toNanometres } from '../length/length'
 import type { MachineAxis } from '../address/row'
-import type { Extent, Extents, Operation, ProgramPlace, ProgramRow, RowUse } from './program-types'
+import type {
+  Extent,
+  Extents,
+  Operation,
+  ProgramPlace,
+  ProgramRow,
+  RowUse,
+} from './program-reading'
 
 /** Tells where in the program one is, when something is to be told of it. */
 export interface PlaceSource {

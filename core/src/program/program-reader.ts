@@ -8,7 +8,7 @@ import type { Decode } from './source-line'
 import { SubprogramCalls, SubprogramShelf, type Subprograms } from './subprograms'
 import { ToolOperations } from './tool-operations'
 import { ToolPath } from './tool-path'
-import type { ProgramPlace, ProgramReading } from './program-types'
+import type { ProgramPlace, ProgramReading } from './program-reading'
 
 /**
  * Reads a program a line at a time: RS-274/NGC (NISTIR 6556) and ISO 6983 as far as setting up needs it.

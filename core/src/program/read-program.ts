@@ -1,6 +1,6 @@
 import { LineSplitter } from './line-splitter'
 import { ProgramReader } from './program-reader'
-import type { ProgramReading } from './program-types'
+import type { ProgramReading } from './program-reading'
 import type { Decode } from './source-line'
 import type { Subprograms } from './subprograms'
 

@@ -1,10 +1,6 @@
 import { JUDGEMENT_SEVERITIES } from './judgement-severities'
-import type {
-  ProgramJudgement,
-  ProgramJudgementCode,
-  ProgramPlace,
-  ProgramProblem,
-} from './program-types'
+import type { ProgramJudgement } from './program-judgement'
+import type { ProgramJudgementCode, ProgramPlace, ProgramProblem } from './program-reading'
 
 /** A file of nonsense has a problem in every line: what is kept of them stays small. */
 const MOST = 500

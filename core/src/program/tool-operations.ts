@@ -7,7 +7,7 @@ import type {
   ProgramJudgementCode,
   ProgramPlace,
   ProgramProblemCode,
-} from './program-types'
+} from './program-reading'
 import type { ReaderNotes } from './reader-notes'
 import { ToolNames } from './tool-names'
 

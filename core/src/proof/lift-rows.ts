@@ -1,6 +1,7 @@
 import { controlRow, offsetAddress, type Address } from '../address/address'
 import { valueOf } from '../chain/chain'
-import type { Lift, LiftBody, SetupDocument } from '../facts/document'
+import type { Lift, LiftBody } from '../facts/proving'
+import type { SetupDocument } from '../facts/document'
 import { keyInLine, keyModeOf, type KeyInLine } from '../keyin/key-in'
 import { readBackAgrees } from '../keyin/read-back'
 import { nanometresOf, readLength } from '../length/read-length'

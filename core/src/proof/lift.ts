@@ -1,4 +1,5 @@
-import type { Lift, LiftPlace, SetupDocument } from '../facts/document'
+import type { Lift, LiftPlace } from '../facts/proving'
+import type { SetupDocument } from '../facts/document'
 import type { SetupSheet } from '../sheet/sheet'
 import { keepsLengths } from '../sheet/tool-rows'
 import type { MachineAxis } from '../address/row'

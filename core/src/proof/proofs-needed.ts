@@ -2,7 +2,7 @@ import type { OffsetRow } from '../address/row'
 import type { SetupDocument } from '../facts/document'
 import { standingReadings } from '../freshness/standing'
 import type { Shown } from '../registers/register'
-import type { Tool } from '../sheet/sheet'
+import type { Tool } from '../sheet/tool'
 import { setWith } from '../registers/set-with'
 import { isToolByTool, registerOfTool } from '../sheet/tool-rows'
 

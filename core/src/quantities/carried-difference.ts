@@ -1,3 +1,5 @@
+import { field, oneOf, optional } from '../fields/shape'
+import { gauges, rowField, way } from './fields'
 import { quantity } from './quantity-module'
 import { term } from './state'
 import { heightOf } from './told'
@@ -5,14 +7,14 @@ import { CAUTIONS } from './touch-words'
 
 /** The relative counter between the setting plane and a stock top: zeroed on one, read at the other. */
 export const carriedDifference = quantity({
-  named: { row: 'row' },
+  named: { row: rowField },
   said: {
-    /** Where the relative counter was zeroed; it was read at the other of the two. */
-    zeroedOn: ['plane', 'part'],
-    /** What lay beneath at the plane; what lay beneath at the part is the reading's `with`. */
-    withOnPlane: 'gauges',
-    /** The way Z came at the plane; the reading's `approach` is the one at the part. */
-    approachOnPlane: 'way?',
+    zeroedOn: field(
+      oneOf(['plane', 'part']),
+      'where the relative counter was zeroed; it was read at the other of the two',
+    ),
+    withOnPlane: field(gauges, 'what lay beneath at the plane; at the part it is `with`'),
+    approachOnPlane: optional(way, 'the way Z came at the plane; at the part it is `approach`'),
   },
   reads: ['read'],
   axis: () => 'Z',

@@ -1,3 +1,4 @@
+import { approachesField, pointField, readYField, rowField } from './fields'
 import { quantity } from './quantity-module'
 import { term } from './state'
 import { centreOf } from './told'
@@ -8,8 +9,8 @@ import { SENSORS } from './usual-gauges'
  * every point outwards alike; what the touches lean on is the middle.
  */
 export const circlePoint = quantity({
-  named: { row: 'row', point: 'point' },
-  said: { readY: 'length', approaches: 'ways?' },
+  named: { row: rowField, point: pointField },
+  said: { readY: readYField, approaches: approachesField },
   reads: ['read', 'readY'],
   axis: () => 'X',
   readIn: 'machine',

@@ -1,4 +1,6 @@
-import { sideOf, type Gauge, type SetupSheet } from '../sheet/sheet'
+import { sideOf } from '../sheet/offset-plan'
+import { type Gauge } from '../sheet/gauge'
+import { type SetupSheet } from '../sheet/sheet'
 import { GAUGE_FACTS } from '../touch/gauge-kinds'
 import { approachDirection, axisOfFace, type PlanAxis, type Way } from '../touch/touch'
 import { moduleOf, type Quantity } from './quantities'

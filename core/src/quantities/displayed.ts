@@ -1,25 +1,42 @@
-import type { Address } from '../address/address'
-import type { MachineAxis, OffsetRow } from '../address/row'
-import type { WrittenLength } from '../length/length'
+import {
+  addressOfSheet,
+  byAxis,
+  field,
+  length,
+  optional,
+  recordOf,
+  rowOfSheet,
+  toolOfSheetOrNone,
+  variants,
+  type ValueOf,
+} from '../fields/shape'
 
-/**
- * Which of the positions on the display was read, where it was not the machine's:
- * - `counter`: the relative counter. Its zero is an unknown that cancels between two readings of one zeroing;
- * - `counter-from`: the relative counter, zeroed at this same surface with the same things between: by the bare nose (null) or
- *   by another tool. It then shows how much longer this tool is, whatever the machine's zero;
- * - `work`: the work position. What the active row and the active length held then makes a machine position of it.
- */
-export type DisplayedPosition =
-  | { readonly of: 'counter' }
-  | { readonly of: 'counter-from'; readonly tool: number | null }
-  | {
-      readonly of: 'work'
-      readonly row: OffsetRow
-      /** What that row showed, by axis. */
-      readonly holds: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
-      /** In Z: the length register that was active, and what it showed; absent where none was. */
-      readonly length?: { readonly address: Address; readonly holds: WrittenLength }
-    }
+/** Which of the positions on the display was read, where it was not the machine's. */
+export const DISPLAYED_POSITION = variants('of', {
+  // The relative counter as it was zeroed last. Its zero is an unknown that cancels between two readings of one zeroing.
+  counter: {},
+  // It then shows how much longer this tool is, whatever the machine's zero.
+  'counter-from': {
+    tool: field(
+      toolOfSheetOrNone,
+      'the relative counter was zeroed on this same surface with the same things between: by this tool, or (null) the bare nose',
+    ),
+  },
+  // What the active row and the active length held then makes a machine position of it.
+  work: {
+    row: field(rowOfSheet, 'that was active'),
+    holds: field(byAxis(length), 'what that row showed'),
+    length: optional(
+      recordOf({
+        address: field(addressOfSheet, 'which'),
+        holds: field(length, 'what it showed'),
+      }),
+      'in Z: the length register that was active; none where none was',
+    ),
+  },
+})
+
+export type DisplayedPosition = ValueOf<typeof DISPLAYED_POSITION>
 
 /** What of a reading tells which number of the display it is. */
 export interface Displayed {

@@ -1,5 +1,6 @@
 import { offsetAddress } from '../address/address'
 import { axisOfFace } from '../touch/touch'
+import { approachesField, faceField, pointField, readYField, rowField } from './fields'
 import { quantity } from './quantity-module'
 import { term } from './state'
 import { capital, faceName, faceNames } from './touch-words'
@@ -7,8 +8,8 @@ import { SENSORS } from './usual-gauges'
 
 /** A touch of a side of the part, read on both axes: for its angle, or the corner of a turned part. */
 export const edgePoint = quantity({
-  named: { row: 'row', face: 'face', point: 'point' },
-  said: { readY: 'length', approaches: 'ways?' },
+  named: { row: rowField, face: faceField, point: pointField },
+  said: { readY: readYField, approaches: approachesField },
   reads: ['read', 'readY'],
   axis: ({ face }) => axisOfFace(face),
   readIn: 'machine',

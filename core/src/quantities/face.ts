@@ -1,6 +1,7 @@
 import { offsetAddress } from '../address/address'
 import { TURNING_GAUGES } from '../touch/gauge-kinds'
 import { axisOfFace } from '../touch/touch'
+import { faceField, rowField } from './fields'
 import { quantity } from './quantity-module'
 import { term } from './state'
 import { CAUTIONS, capital, faceName, faceNames } from './touch-words'
@@ -8,7 +9,7 @@ import { SENSORS } from './usual-gauges'
 
 /** A face of the part, or a wall of a slot: machine X or Y of the spindle axis where the sensor touches it. */
 export const face = quantity({
-  named: { row: 'row', face: 'face' },
+  named: { row: rowField, face: faceField },
   said: {},
   reads: ['read'],
   axis: ({ face: side }) => axisOfFace(side),

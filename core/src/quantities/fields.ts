@@ -1,44 +1,44 @@
-import type { OffsetRow } from '../address/row'
-import type { WrittenLength } from '../length/length'
-import type { Face, PlanAxis, Way } from '../touch/touch'
+import {
+  field,
+  gaugeOfSheet,
+  length,
+  listOf,
+  oneOf,
+  optional,
+  recordOf,
+  rowOfSheet,
+  toolOfSheet,
+  wholeNumber,
+} from '../fields/shape'
+import { FACES, WAYS } from '../touch/touch'
 
-/** What a field of a reading may be. The contract makes its schemas of the same names. */
-export interface FieldTypes {
-  readonly tool: number
-  readonly row: OffsetRow
-  readonly face: Face
-  /** Which touch of several, from 1. */
-  readonly point: number
-  readonly length: WrittenLength
-  /** A dial at four quarters; it counts up when its plunger is pushed in. */
-  readonly dial: Readonly<Record<Face, WrittenLength>>
-  /** Gauge ids. */
-  readonly gauges: readonly string[]
-  readonly way: Way
-  readonly ways: Readonly<Partial<Record<PlanAxis, Way>>>
-}
+// Fields that several kinds of readings have.
 
-/** A field by its type, with a question mark where it may be left out, or one of some words. */
-export type FieldSpec = keyof FieldTypes | `${keyof FieldTypes}?` | readonly string[]
+export const toolField = field(toolOfSheet, 'which tool')
+export const rowField = field(rowOfSheet, 'of which work offset')
+export const faceField = field(oneOf(FACES), 'which side of the part')
+/** Which touch of several, from 1. */
+export const pointField = field(wholeNumber(1, 99), 'which touch of several, from 1')
+export const readYField = field(length, 'its machine Y')
 
-export type FieldSpecs = Readonly<Record<string, FieldSpec>>
+/** Gauge ids: what lies at a touch. */
+export const gauges = listOf(gaugeOfSheet, { most: 10 })
+export const way = oneOf(WAYS)
+export const approachesField = optional(
+  recordOf({ X: optional(way, 'of X'), Y: optional(way, 'of Y') }),
+  'which way each axis moved last, where it was not the usual way: outwards in a bore, inwards round a boss. A swept dial has no usual way: not said, the backlash goes into the uncertainty',
+)
 
-type ValueOf<Spec> = Spec extends readonly (infer Word)[]
-  ? Word
-  : Spec extends `${infer Name extends keyof FieldTypes}?`
-    ? FieldTypes[Name]
-    : Spec extends keyof FieldTypes
-      ? FieldTypes[Spec]
-      : never
-
-type Optional<Specs> = {
-  [Key in keyof Specs]: Specs[Key] extends `${string}?` ? Key : never
-}[keyof Specs]
-
-/** The fields that specifications describe. */
-export type FieldsOf<Specs> = {
-  readonly [Key in Exclude<keyof Specs, Optional<Specs>>]: ValueOf<Specs[Key]>
-} & { readonly [Key in Optional<Specs>]?: ValueOf<Specs[Key]> }
+/** A dial at four quarters. */
+export const dialField = field(
+  recordOf({
+    left: field(length, 'at the left'),
+    right: field(length, 'at the right'),
+    front: field(length, 'at the front'),
+    back: field(length, 'at the back'),
+  }),
+  'the dial at four quarters; it counts up when its plunger is pushed in',
+)
 
 /** The numbers that one reading is made of, in the order in which they are read. */
 export const FIELD_KEYS = ['read', 'readY', 'right', 'back', 'left', 'front'] as const

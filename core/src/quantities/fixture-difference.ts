@@ -1,3 +1,5 @@
+import { field, oneOf, optional, rowOfSheet } from '../fields/shape'
+import { gauges, rowField, way } from './fields'
 import { quantity } from './quantity-module'
 import { term } from './state'
 import { heightOf } from './told'
@@ -5,13 +7,14 @@ import { CAUTIONS } from './touch-words'
 
 /** The relative counter between two stock tops: zeroed on one, read at the other. */
 export const fixtureDifference = quantity({
-  named: { row: 'row', from: 'row' },
+  named: { row: rowField, from: field(rowOfSheet, 'the work offset that it is counted from') },
   said: {
-    /** At which of the two stock tops the counter was zeroed; it was read at the other. */
-    zeroedOn: ['row', 'from'],
-    /** What lay beneath at `from`, and the way Z came there; where they are not said, as at the row. */
-    withOnFrom: 'gauges?',
-    approachOnFrom: 'way?',
+    zeroedOn: field(
+      oneOf(['row', 'from']),
+      'at which of the two stock tops the counter was zeroed; it was read at the other',
+    ),
+    withOnFrom: optional(gauges, 'what lay beneath at `from`; as at the row where it is not said'),
+    approachOnFrom: optional(way, 'the way Z came there; as at the row where it is not said'),
   },
   reads: ['read'],
   axis: () => 'Z',

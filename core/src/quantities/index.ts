@@ -1,5 +1,5 @@
 export { type DisplayedPosition, countedFrom, isOnCounter } from './displayed'
-export { type FieldKey, type FieldSpec, type FieldTypes } from './fields'
+export { type FieldKey } from './fields'
 export {
   QUANTITIES,
   type QuantityName,

@@ -1,3 +1,4 @@
+import { rowField } from './fields'
 import { quantity } from './quantity-module'
 import { term } from './state'
 import { heightOf } from './told'
@@ -5,7 +6,7 @@ import { CAUTIONS } from './touch-words'
 
 /** The bare nose on a part's stock top: machine Z where it touches. */
 export const noseOnPart = quantity({
-  named: { row: 'row' },
+  named: { row: rowField },
   said: {},
   reads: ['read'],
   axis: () => 'Z',

@@ -1,3 +1,4 @@
+import {} from './fields'
 import { quantity } from './quantity-module'
 import { term } from './state'
 import { CAUTIONS } from './touch-words'

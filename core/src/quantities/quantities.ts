@@ -10,8 +10,9 @@ import { sweep } from './sweep'
 import { tipOnPart } from './tip-on-part'
 import { tipOnPlane } from './tip-on-plane'
 import { toolDiameter } from './tool-diameter'
+import type { Field, Fields, RecordOf } from '../fields/shape'
 import type { Displayed } from './displayed'
-import type { FieldKey, FieldsOf, FieldSpec, FieldSpecs } from './fields'
+import type { FieldKey } from './fields'
 import type { QuantityFacts, QuantityQuestions } from './quantity-module'
 
 /** Every kind of reading. To add one, see "Add a quantity" in docs/development.md. */
@@ -35,25 +36,25 @@ export type QuantityKind = keyof Modules
 
 /** A quantity without the circumstances that change from reading to reading. */
 export type QuantityName = {
-  readonly [Kind in QuantityKind]: { readonly of: Kind } & FieldsOf<Modules[Kind]['named']>
+  readonly [Kind in QuantityKind]: { readonly of: Kind } & RecordOf<Modules[Kind]['named']>
 }[QuantityKind]
 
 /** Which quantity a reading is a reading of, with what it says beside its number. */
 export type Quantity = {
-  readonly [Kind in QuantityKind]: { readonly of: Kind } & FieldsOf<Modules[Kind]['named']> &
-    FieldsOf<Modules[Kind]['said']>
+  readonly [Kind in QuantityKind]: { readonly of: Kind } & RecordOf<Modules[Kind]['named']> &
+    RecordOf<Modules[Kind]['said']>
 }[QuantityKind]
 
 /** The module of a quantity, for whoever asks it about that quantity and not about another. */
 export const moduleOf = ({ of }: Pick<QuantityName, 'of'>) =>
   QUANTITIES[of] as unknown as QuantityFacts &
-    QuantityQuestions<QuantityName, Quantity> & { readonly named: FieldSpecs }
+    QuantityQuestions<QuantityName, Quantity> & { readonly named: Fields }
 
 /** A short text that is the same for two readings exactly when they read the same quantity. */
 export function quantityKey(quantity: Quantity | QuantityName): string {
   const fields = quantity as unknown as Readonly<Record<string, string | number>>
   return Object.entries(moduleOf(quantity).named).reduce(
-    (key, [name, spec]) => `${key}:${spec === 'tool' ? 'T' : ''}${fields[name]}`,
+    (key, [name, field]) => `${key}:${isTool(field) ? 'T' : ''}${fields[name]}`,
     quantity.of as string,
   )
 }
@@ -62,16 +63,18 @@ export function quantityKey(quantity: Quantity | QuantityName): string {
 export function quantityOfKey(key: string): QuantityName | undefined {
   const [of = '', ...values] = key.split(':')
   if (!isQuantityKind(of)) return undefined
-  const fields = Object.entries<FieldSpec>(QUANTITIES[of].named)
+  const fields = Object.entries<Field>(QUANTITIES[of].named)
   if (values.length !== fields.length) return undefined
-  const named = fields.map(([name, spec], index) => {
+  const named = fields.map(([name, field], index) => {
     const value = values[index] ?? ''
-    if (spec === 'tool') return [name, Number(value.replace(/^T/, ''))]
-    return [name, spec === 'point' ? Number(value) : value]
+    if (isTool(field)) return [name, Number(value.replace(/^T/, ''))]
+    return [name, field.shape.is === 'number' ? Number(value) : value]
   })
   if (named.some(([, value]) => Number.isNaN(value))) return undefined
   return { of, ...Object.fromEntries(named) } as QuantityName
 }
+
+const isTool = ({ shape }: Field): boolean => shape.is === 'leaf' && shape.target === 'tools'
 
 const isQuantityKind = (of: string): of is QuantityKind => Object.hasOwn(QUANTITIES, of)
 

@@ -1,10 +1,11 @@
 import type { Address } from '../address/address'
 import type { MachineAxis, OffsetRow } from '../address/row'
+import type { Fields, RecordOf } from '../fields/shape'
 import type { SetupSheet } from '../sheet/sheet'
 import type { GaugeKind, GaugePurpose } from '../touch/gauge-kinds'
 import type { Face, PlanAxis, Side, Way } from '../touch/touch'
 import type { Displayed } from './displayed'
-import type { FieldKey, FieldsOf, FieldSpecs } from './fields'
+import type { FieldKey } from './fields'
 import type { StateTerm } from './state'
 
 /** What a reading step says: where one is, what to do, what to beware of, what is read. */
@@ -95,8 +96,8 @@ export interface QuantityQuestions<Name, Whole> {
  * A kind of reading, and all that the house knows of it. What it reads is a linear form in a few states of the shop; the
  * chains, what an event makes stale and what a gauge counts follow from that.
  */
-export interface QuantityModule<Named extends FieldSpecs, Said extends FieldSpecs>
-  extends QuantityFacts, QuantityQuestions<FieldsOf<Named>, FieldsOf<Named> & FieldsOf<Said>> {
+export interface QuantityModule<Named extends Fields, Said extends Fields>
+  extends QuantityFacts, QuantityQuestions<RecordOf<Named>, RecordOf<Named> & RecordOf<Said>> {
   /** The fields that name it: two readings with the same ones read the same quantity. Their order is its key's. */
   readonly named: Named
   /** What it says beside, and may say otherwise the next time. */
@@ -104,6 +105,6 @@ export interface QuantityModule<Named extends FieldSpecs, Said extends FieldSpec
 }
 
 /** Types a module by its own fields. */
-export const quantity = <const Named extends FieldSpecs, const Said extends FieldSpecs>(
+export const quantity = <const Named extends Fields, const Said extends Fields>(
   module: QuantityModule<Named, Said>,
 ): QuantityModule<Named, Said> => module

@@ -1,12 +1,12 @@
-import { FIELD_KEYS } from './fields'
+import { FIELD_KEYS, approachesField, dialField, readYField, rowField } from './fields'
 import { quantity } from './quantity-module'
 import { term } from './state'
 import { centreOf } from './told'
 
 /** A dial swept round a bore or a boss from a place that nothing touches: `read` is its machine X. */
 export const sweep = quantity({
-  named: { row: 'row' },
-  said: { readY: 'length', dial: 'dial', approaches: 'ways?' },
+  named: { row: rowField },
+  said: { readY: readYField, dial: dialField, approaches: approachesField },
   reads: FIELD_KEYS,
   axis: () => 'X',
   readIn: 'machine',

@@ -1,4 +1,5 @@
 import { zAddress } from '../sheet/tool-rows'
+import { rowField, toolField } from './fields'
 import { quantity } from './quantity-module'
 import { term } from './state'
 import { lengthOf } from './told'
@@ -6,7 +7,7 @@ import { CAUTIONS } from './touch-words'
 
 /** The tip of a tool on a part's stock top: machine Z where it touches. */
 export const tipOnPart = quantity({
-  named: { row: 'row', tool: 'tool' },
+  named: { row: rowField, tool: toolField },
   said: {},
   reads: ['read'],
   axis: () => 'Z',

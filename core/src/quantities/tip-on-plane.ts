@@ -1,3 +1,4 @@
+import { toolField } from './fields'
 import { quantity } from './quantity-module'
 import { term } from './state'
 import { lengthOf } from './told'
@@ -6,7 +7,7 @@ import { SETTERS } from './usual-gauges'
 
 /** The tip of a tool on the setting plane: machine Z where it touches. */
 export const tipOnPlane = quantity({
-  named: { tool: 'tool' },
+  named: { tool: toolField },
   said: {},
   reads: ['read'],
   axis: () => 'Z',

@@ -1,10 +1,11 @@
 import { diameterAddress } from '../address/address'
+import { toolField } from './fields'
 import { quantity } from './quantity-module'
 import { term } from './state'
 
 /** The diameter of a tool over its widest points, by a micrometer or on the machine. */
 export const toolDiameter = quantity({
-  named: { tool: 'tool' },
+  named: { tool: toolField },
   said: {},
   reads: ['read'],
   axis: () => 'Z',

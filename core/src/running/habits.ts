@@ -1,5 +1,6 @@
 import type { SetupDocument } from '../facts/document'
-import type { Gauge, SetupSheet } from '../sheet/sheet'
+import type { Gauge } from '../sheet/gauge'
+import type { SetupSheet } from '../sheet/sheet'
 import type { Solution } from '../solve/solution'
 import type { ShopToday } from './sheet-again'
 import { machineStood } from './stood-before'

@@ -2,7 +2,8 @@ import type { SetupDocument } from '../facts/document'
 import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { nanometresOf } from '../length/read-length'
 import { headNumbers, type HeadNumber } from '../program/head-numbers'
-import type { ProgramJudgement, ProgramReading } from '../program/program-types'
+import type { ProgramJudgement } from '../program/program-judgement'
+import type { ProgramReading } from '../program/program-reading'
 import { judged } from './judged'
 
 /** Raw stock is sawn: its size need not be what the program was written for (value from memory). */

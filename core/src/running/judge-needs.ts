@@ -13,11 +13,11 @@ import { judged } from './judged'
 import { registerNeeds } from './register-needs'
 import type {
   Operation,
-  ProgramJudgement,
   ProgramJudgementCode,
   ProgramPlace,
   ProgramReading,
-} from '../program/program-types'
+} from '../program/program-reading'
+import type { ProgramJudgement } from '../program/program-judgement'
 
 const AXES: readonly MachineAxis[] = ['X', 'Y', 'Z']
 

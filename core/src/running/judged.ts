@@ -1,5 +1,6 @@
 import { JUDGEMENT_SEVERITIES } from '../program/judgement-severities'
-import type { ProgramJudgement, ProgramJudgementCode, ProgramPlace } from '../program/program-types'
+import type { ProgramJudgement } from '../program/program-judgement'
+import type { ProgramJudgementCode, ProgramPlace } from '../program/program-reading'
 
 /** A judgement of a program, with its severity, at its place. */
 export const judged = (

@@ -3,7 +3,7 @@ import { machineFrame } from '../proof/machine-frame'
 import type { SetupDocument } from '../facts/document'
 import { isOffsetRow, type MachineAxis } from '../address/row'
 import type { Solution } from '../solve/solution'
-import type { Extent, Extents, Operation, RowUse } from '../program/program-types'
+import type { Extent, Extents, Operation, RowUse } from '../program/program-reading'
 
 const AXES: readonly MachineAxis[] = ['X', 'Y', 'Z']
 

@@ -1,5 +1,6 @@
 import { diameterAddress, lengthAddress } from '../address/address'
-import type { ProgramJudgement, ProgramJudgementCode } from '../program/program-types'
+import type { ProgramJudgement } from '../program/program-judgement'
+import type { ProgramJudgementCode } from '../program/program-reading'
 
 type Of = 'H' | 'D' | 'row'
 

@@ -1,8 +1,10 @@
-import type { ProgramRead, SetupDocument } from '../facts/document'
+import type { ProgramRead } from '../facts/bodies'
+import type { SetupDocument } from '../facts/document'
 import type { Solution } from '../solve/solution'
 import { faultsOf, judgeAll } from './judge-needs'
 import type { Nanometres } from '../length/length'
-import type { ProgramJudgement, ProgramReading } from '../program/program-types'
+import type { ProgramJudgement } from '../program/program-judgement'
+import type { ProgramReading } from '../program/program-reading'
 
 /** Whether the file at the machine is the one that was read, by its hash. */
 export type FileAtMachine = 'same' | 'another' | 'not-looked'

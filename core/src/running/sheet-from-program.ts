@@ -1,7 +1,7 @@
 import type { LengthUnit } from '../length/length'
-import { type Tool } from '../sheet/sheet'
+import { type Tool } from '../sheet/tool'
 import { isOffsetRow, OFFSET_ROWS, type OffsetRow } from '../address/row'
-import type { ProgramReading } from '../program/program-types'
+import type { ProgramReading } from '../program/program-reading'
 
 /** What a program tells of the sheet of its set-up. */
 export interface SheetFromProgram {

@@ -1,56 +1,24 @@
 import { AXES, type MachineAxis } from '../address/row'
 import type { WrittenLength } from '../length/length'
 import { nanometresOf } from '../length/read-length'
+import { recordProblems } from '../fields/walk'
 import type { Problem } from '../problem/problem'
 import { longestForSetter } from './fixed-setter'
-import { lengthProblem, optional, uncertain, type NamedLength } from './problems'
 import type { SetupSheet } from './sheet'
-import type { FixedSetter, MachineDeclaration } from './machine'
-
-/** What of a machine is numbers. */
-type Numbers = Omit<MachineDeclaration, 'name' | 'kind' | 'control'>
+import { MACHINE_FIELDS, type MachineDeclaration } from './machine'
 
 /**
  * Everything that is wrong with the numbers of a machine of the right shape, as it is declared.
  *
- * @param at what the places of its fields begin with, such as `machine.`.
+ * @param place where it stands, such as `machine`; empty for the machine by itself.
  */
-export const checkMachine = (machine: Numbers, at: string): readonly Problem[] => [
-  ...machineLengths(machine, at).flatMap(([place, written, options]) =>
-    lengthProblem(place, written, options),
-  ),
-  ...machineProblems(machine, at),
+export const checkMachine = (
+  machine: Partial<MachineDeclaration>,
+  place: string,
+): readonly Problem[] => [
+  ...recordProblems(MACHINE_FIELDS, machine, place),
+  ...machineProblems(machine, place === '' ? '' : `${place}.`),
 ]
-
-/** The numbers of a machine, each with what it may be. */
-export const machineLengths = (machine: Numbers, at: string): readonly NamedLength[] => [
-  ...AXES.flatMap((axis) => [
-    ...optional(`${at}lostMotion.${axis}`, machine.lostMotion?.[axis], {
-      sign: 'not-negative',
-    }),
-    ...optional(`${at}externalOffset.${axis}`, machine.externalOffset?.[axis]),
-    ...optional(`${at}dialTurn.${axis}`, machine.dialTurn?.[axis], { sign: 'positive' }),
-    ...optional(`${at}travels.${axis}.min`, machine.travels?.[axis]?.min),
-    ...optional(`${at}travels.${axis}.max`, machine.travels?.[axis]?.max),
-    ...optional(`${at}toolChange.${axis}`, machine.toolChange?.[axis]),
-  ]),
-  ...setterLengths(machine.fixedSetter, `${at}fixedSetter`),
-  ...optional(`${at}quill.travel`, machine.quill?.travel, { sign: 'positive' }),
-  ...optional(`${at}quill.uncertainty`, machine.quill?.uncertainty, uncertain),
-  ...optional(`${at}policy.leastGrip`, machine.policy?.leastGrip, { sign: 'positive' }),
-]
-
-function setterLengths(setter: FixedSetter | undefined, place: string): readonly NamedLength[] {
-  if (setter === undefined) return []
-  return [
-    ...(['X', 'Y', 'top', 'from'] as const).map((field): NamedLength => [
-      `${place}.${field}`,
-      setter[field],
-      {},
-    ]),
-    [`${place}.margin`, setter.margin, { sign: 'not-negative' }],
-  ]
-}
 
 /** What a machine is said to do that it cannot: a place where it does not go, a setter that no tool clears, a quill that is out too far. */
 export const placeProblems = (sheet: SetupSheet): readonly Problem[] => [

@@ -2,137 +2,38 @@ import type { Problem } from '../problem/problem'
 import { zWayProblem } from '../schools/z-way-problem'
 import { diameterAddress } from '../address/address'
 import { AXES } from '../address/row'
-import { namesOf, type Names } from './names'
+import { namesOf } from './names'
 import { keepsLengths, lengthAddressOf } from './tool-rows'
-import { lengthProblem, optional, uncertain, unknownName, type NamedLength } from './problems'
+import { lengthProblem, recordProblems, unknownName, type KnownNames } from '../fields/walk'
 import { FACES_OF_AXIS, type Face, type PlanAxis } from '../touch/touch'
-import { machineLengths, placeProblems } from './check-machine'
-import { sideOf, type AxisPlan, type OffsetPlan, type SetupSheet } from './sheet'
+import { placeProblems } from './check-machine'
+import { SHEET_FIELDS, type SetupSheet } from './sheet'
+import { sideOf, type AxisPlan, type OffsetPlan } from './offset-plan'
 
 /** Everything that is wrong with a sheet of the right shape, in one pass; places begin with `sheet`. */
-export const checkSheet = (sheet: SetupSheet): readonly Problem[] => [
-  ...sheetLengths(sheet).flatMap(([place, written, options]) =>
-    lengthProblem(place, written, options),
-  ),
-  ...sheetReferences(sheet, namesOf(sheet)),
-]
-
-function sheetLengths(sheet: SetupSheet): readonly NamedLength[] {
-  const { machine, reference, needs } = sheet
+export function checkSheet(sheet: SetupSheet): readonly Problem[] {
+  const names = namesOf(sheet)
   return [
-    ...machineLengths(machine, 'sheet.machine.'),
-    ...optional('sheet.holding.jaw', sheet.holding?.jaw, { sign: 'positive' }),
-    ...optional('sheet.holding.parallels', sheet.holding?.parallels, { sign: 'not-negative' }),
-    ...optional('sheet.holding.sideCut', sheet.holding?.sideCut, { sign: 'positive' }),
-    ...optional('sheet.stood.plane', sheet.stood?.plane),
-    ...(sheet.stood?.faces ?? []).map(({ at }, index): NamedLength => [
-      `sheet.stood.faces.${index}.at`,
-      at,
-      {},
-    ]),
-    ...optional('sheet.reference.constant', reference?.constant),
-    ...optional('sheet.reference.masterLength', reference?.masterLength),
-    ...optional('sheet.reference.constantUncertainty', reference?.constantUncertainty, uncertain),
-    ...optional(
-      'sheet.reference.masterLengthUncertainty',
-      reference?.masterLengthUncertainty,
-      uncertain,
-    ),
-    ...optional('sheet.needs.depth', needs?.depth, { sign: 'positive' }),
-    ...optional('sheet.needs.position', needs?.position, { sign: 'positive' }),
-    ...AXES.flatMap((axis) =>
-      optional(
-        `sheet.stock.${axis}`,
-        sheet.stock?.[axis] ?? (asksForStock(sheet) ? { text: '', unit: sheet.unit } : undefined),
-        { sign: 'positive' },
-      ),
-    ),
-    ...sheet.gauges.flatMap(
-      (
-        { size, wall, repeatability, uncertainty, foot, footUncertainty, styli = [] },
-        index,
-      ): readonly NamedLength[] => [
-        [`sheet.gauges.${index}.size`, size, { sign: 'positive' }],
-        ...optional(`sheet.gauges.${index}.wall`, wall, { sign: 'positive' }),
-        ...optional(`sheet.gauges.${index}.repeatability`, repeatability, uncertain),
-        ...optional(`sheet.gauges.${index}.uncertainty`, uncertainty, uncertain),
-        ...optional(`sheet.gauges.${index}.foot`, foot),
-        ...optional(`sheet.gauges.${index}.footUncertainty`, footUncertainty, uncertain),
-        ...styli.map(({ length }, which): NamedLength => [
-          `sheet.gauges.${index}.styli.${which}.length`,
-          length,
-          { sign: 'positive' },
-        ]),
-      ],
-    ),
-    ...sheet.tools.flatMap((tool, index) => toolLengths(tool, `sheet.tools.${index}`)),
-    ...leftOutTools(sheet).flatMap((tool, index) =>
-      toolLengths(tool, `sheet.leftOut.${index}.tool`),
-    ),
-    ...sheet.offsets.flatMap((offset, index) => offsetLengths(offset, `sheet.offsets.${index}`)),
+    ...recordProblems(SHEET_FIELDS, sheet, 'sheet', names),
+    ...stockMissing(sheet),
+    ...sheetReferences(sheet, names),
   ]
+}
+
+/** Jaws hold a part of some height, and an edge runs out over some length: then the stock has to be said. */
+function stockMissing({ stock, unit, holding, offsets }: SetupSheet): readonly Problem[] {
+  const isAsked =
+    holding !== undefined ||
+    offsets.some(({ edge, X }) => edge !== undefined || X.by === 'turned-corner')
+  if (stock !== undefined || !isAsked) return []
+  return AXES.flatMap((axis) =>
+    lengthProblem(`sheet.stock.${axis}`, { text: '', unit }, 'positive'),
+  )
 }
 
 const leftOutTools = ({ leftOut = [] }: SetupSheet) => leftOut.map(({ tool }) => tool)
 
-function toolLengths(
-  {
-    length,
-    lengthUncertainty,
-    lastLength,
-    rough,
-    diameter,
-    programDiameter,
-  }: SetupSheet['tools'][number],
-  place: string,
-): readonly NamedLength[] {
-  const positive = { sign: 'positive' } as const
-  return [
-    ...optional(`${place}.lastLength`, lastLength, positive),
-    ...optional(`${place}.rough`, rough, positive),
-    ...optional(`${place}.length`, length, positive),
-    ...optional(`${place}.lengthUncertainty`, lengthUncertainty, uncertain),
-    ...optional(`${place}.diameter`, diameter, positive),
-    ...optional(`${place}.programDiameter`, programDiameter, positive),
-  ]
-}
-
-function offsetLengths(offset: OffsetPlan, place: string): readonly NamedLength[] {
-  return [
-    ...axisLengths(offset.X, `${place}.X`),
-    ...axisLengths(offset.Y, `${place}.Y`),
-    [`${place}.Z.facing`, offset.Z.facing, { sign: 'not-negative' }],
-    ...optional(`${place}.edge.tolerance`, offset.edge?.tolerance, { sign: 'not-negative' }),
-    ...optional(`${place}.Z.quill.measured`, offset.Z.quill?.measured, { sign: 'not-negative' }),
-    ...optional(`${place}.Z.quill.running`, offset.Z.quill?.running, { sign: 'not-negative' }),
-    ...optional(`${place}.Z.quill.uncertainty`, offset.Z.quill?.uncertainty, uncertain),
-  ]
-}
-
-function axisLengths(plan: AxisPlan, place: string): readonly NamedLength[] {
-  const drawing: NamedLength = [`${place}.drawing`, plan.drawing, {}]
-  const positive = { sign: 'positive' } as const
-  switch (plan.by) {
-    case 'one-face':
-    case 'sweep':
-    case 'turned-corner':
-      return [drawing]
-    case 'two-faces':
-      return [
-        drawing,
-        ...optional(`${place}.size`, plan.size, positive),
-        ...optional(`${place}.tolerance`, plan.tolerance, { sign: 'not-negative' }),
-      ]
-    case 'circle':
-      return [
-        drawing,
-        [`${place}.diameter`, plan.diameter, positive],
-        [`${place}.tolerance`, plan.tolerance, { sign: 'not-negative' }],
-      ]
-  }
-}
-
-function sheetReferences(sheet: SetupSheet, names: Names): readonly Problem[] {
+function sheetReferences(sheet: SetupSheet, names: KnownNames): readonly Problem[] {
   const master = sheet.reference?.masterTool
   const diameters = sheet.tools.map(({ diameterRegister }) =>
     diameterRegister === undefined ? undefined : diameterAddress(diameterRegister),
@@ -143,11 +44,6 @@ function sheetReferences(sheet: SetupSheet, names: Names): readonly Problem[] {
       'sheet.tools',
       [...sheet.tools, ...leftOutTools(sheet)].map(({ number }) => `T${number}`),
       'number',
-    ),
-    ...sheet.tools.flatMap(({ touchWith = [] }, index) =>
-      touchWith.flatMap((gauge) =>
-        unknownName(`sheet.tools.${index}.touchWith`, gauge, names.gauges),
-      ),
     ),
     ...duplicates(
       'sheet.tools',
@@ -258,8 +154,3 @@ function duplicates(
     return []
   })
 }
-
-/** Jaws hold a part of some height, and an edge runs out over some length. */
-const asksForStock = ({ holding, offsets }: SetupSheet): boolean =>
-  holding !== undefined ||
-  offsets.some(({ edge, X }) => edge !== undefined || X.by === 'turned-corner')

@@ -1,6 +1,7 @@
 import { toNanometres, type Nanometres, type WrittenLength } from '../length/length'
 import { nanometresOf } from '../length/read-length'
-import type { SetupSheet, Tool } from './sheet'
+import type { SetupSheet } from './sheet'
+import type { Tool } from './tool'
 import type { FixedSetter } from './machine'
 
 /**

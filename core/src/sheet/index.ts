@@ -1,27 +1,26 @@
 export { checkSheet } from './check-sheet'
+export { GAUGE_FIELDS, WATCH_FIELDS } from './gauge'
 export { isRoughlyKnown, isTooLongForSetter, longestForSetter } from './fixed-setter'
 export { checkMachine } from './check-machine'
 export { needOf } from './needs'
 export { asksLess, shopMachineOf } from './policy'
 export {
   type Against,
-  type AxisPlan,
-  type Gauge,
   KEYINGS,
   type Keying,
-  type OffsetPlan,
+  SHEET_FIELDS,
   STAYS_PUT,
   type StaysPut,
   type SetupSheet,
   type Stock,
   type StoodBefore,
-  type Stylus,
-  type Tool,
-  type ZPlan,
-  sideOf,
 } from './sheet'
+export { type AxisPlan, type OffsetPlan, type ZPlan, sideOf } from './offset-plan'
+export { type Gauge, type Stylus } from './gauge'
+export { type Tool } from './tool'
 export {
   type FixedSetter,
+  MACHINE_FIELDS,
   KEY_MODES,
   DISPLAY_HABITS,
   type DisplayHabit,

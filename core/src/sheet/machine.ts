@@ -1,5 +1,20 @@
-import type { MachineAxis } from '../address/row'
-import type { LengthUnit, WrittenLength } from '../length/length'
+import {
+  block,
+  boolean,
+  byAxis,
+  field,
+  length,
+  lengthAboveZero,
+  lengthNotNegative,
+  name,
+  number,
+  oneOf,
+  optional,
+  recordOf,
+  rpm,
+  wholeNumber,
+  type RecordOf,
+} from '../fields/shape'
 
 /**
  * How a register is changed:
@@ -32,93 +47,144 @@ export type DisplayHabit = (typeof DISPLAY_HABITS)[number]
 /** How a row of a work offset may be changed: no counter is copied into it, and no cycle stores it. */
 export type OffsetKeyMode = Exclude<KeyMode, 'copy-counter' | 'stored'>
 
+const OFFSET_KEY_MODES = [
+  'set',
+  'add',
+  'position',
+  'copy',
+  'halve',
+] as const satisfies readonly OffsetKeyMode[]
+
 /** How a control stores and takes numbers. Described by what it does, never by its maker. */
-export interface ControlProfile {
-  /** Decimals that the control shows and takes, by unit. */
-  readonly decimals: Readonly<Record<LengthUnit, number>>
-  readonly lengthKey: Extract<KeyMode, 'set' | 'add' | 'copy' | 'copy-counter' | 'stored'>
-  readonly workOffsetKey: OffsetKeyMode
-  /** Axes whose rows are changed another way: X and Y copied, say, and Z typed. */
-  readonly workOffsetKeys?: Readonly<Partial<Record<MachineAxis, OffsetKeyMode>>>
-  /**
-   * What the control keeps of its tools' lengths: a register for each where it is not said, or nothing. Then one tool is set at
-   * a time, and Z of a row is set anew with each.
-   */
-  readonly toolLengths?: 'registers' | 'none'
-  /** What the control does with a stored length: most add it (the default), some subtract it. */
-  readonly lengthSign?: 'added' | 'subtracted'
-  /** What a D row holds; a diameter where it is not said. */
-  readonly diameterRegister?: 'diameter' | 'radius'
+const CONTROL_FIELDS = {
+  decimals: field(
+    recordOf({
+      mm: field(wholeNumber(1, 6), 'in millimetres'),
+      in: field(wholeNumber(1, 5), 'in inches'),
+    }),
+    'decimals that the control shows and takes',
+  ),
+  lengthKey: field(
+    oneOf(['set', 'add', 'copy', 'copy-counter', 'stored']),
+    'how a tool length is changed: [Keys](#keys)',
+  ),
+  workOffsetKey: field(oneOf(OFFSET_KEY_MODES), 'how a work offset is changed: [Keys](#keys)'),
+  workOffsetKeys: optional(
+    byAxis(oneOf(OFFSET_KEY_MODES)),
+    'of axes whose rows are changed another way: X and Y copied, say, and Z typed',
+  ),
+  toolLengths: optional(
+    oneOf(['registers', 'none']),
+    'what it keeps of tool lengths: a row for each (not said), or nothing: then Z of a row is set anew with each tool',
+  ),
+  lengthSign: optional(
+    oneOf(['added', 'subtracted']),
+    'what it does with a stored length; added where it is not said',
+  ),
+  diameterRegister: optional(
+    oneOf(['diameter', 'radius']),
+    'what a D row holds; a diameter where it is not said',
+  ),
+}
+
+export type ControlProfile = RecordOf<typeof CONTROL_FIELDS>
+
+const TRAVEL_FIELDS = {
+  min: field(length, 'lowest machine position'),
+  max: field(length, 'highest machine position'),
 }
 
 /** How far an axis travels, in machine position. */
-export interface Travel {
-  readonly min: WrittenLength
-  readonly max: WrittenLength
-}
-
-export interface MachineDeclaration {
-  readonly name: string
-  readonly kind: 'mill' | 'router'
-  readonly control: ControlProfile
-  /** Backlash of each screw: how much the display moves before the axis does, on turning round. */
-  readonly lostMotion?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
-  /** Added by the control to every work offset at once; zero where it is not said. */
-  readonly externalOffset?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
-  readonly travels?: Readonly<Partial<Record<MachineAxis, Travel>>>
-  /** How it finds its zero after power on: by switches, all axes in one go, where it is not said; each axis by itself; or by marks. */
-  readonly homing?: 'switches' | 'axis-by-axis' | 'marks'
-  /** What one turn of a hand-wheel's dial moves: marks are certain only to within a turn. */
-  readonly dialTurn?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
-  /** Which position people read on it at a touch, as a rule; the machine's, where it is not said. */
-  readonly reads?: DisplayHabit
-  readonly policy?: MachinePolicy
-  /** Turns a minute that the spindle can do, to hold a program's speeds against. */
-  readonly maxSpindleSpeed?: number
-  /** The words that lift Z to where nothing stands in the way, as this machine takes them: before X and Y move. */
-  readonly retract?: string
-  /** How many pockets its changer has, in a ring that turns both ways; every tool is loaded by hand where it is not said. */
-  readonly pockets?: number
-  /** A setter that is bolted to it, for the control's own cycle. */
-  readonly fixedSetter?: FixedSetter
-  /** Where it stands while a tool is changed, in machine position; an axis that is not said stays where it is. */
-  readonly toolChange?: Readonly<Partial<Record<MachineAxis, WrittenLength>>>
-  /** A quill that can stay out while the head moves. */
-  readonly quill?: Quill
-}
+export type Travel = RecordOf<typeof TRAVEL_FIELDS>
 
 /** A setter that is bolted to the machine, and the cycle that lowers tools onto it: all of it in machine position. */
-export interface FixedSetter {
-  readonly X: WrittenLength
-  readonly Y: WrittenLength
-  /** Z where the bare nose would stand on its top. */
-  readonly top: WrittenLength
-  /** Z from which the cycle lowers: a tool's tip has to be above the top there. */
-  readonly from: WrittenLength
-  /** How far the longest tip stays above the top there. */
-  readonly margin: WrittenLength
+const FIXED_SETTER_FIELDS = {
+  X: field(length, 'where it stands'),
+  Y: field(length, 'where it stands'),
+  top: field(length, 'Z where the bare nose would stand on its top'),
+  from: field(length, 'Z from which the cycle lowers: the tip has to be above the top there'),
+  margin: field(lengthNotNegative, 'how far the longest tip stays above the top there'),
 }
 
-/** How far a quill goes out, and the standard uncertainty of its scale. */
-export interface Quill {
-  readonly travel: WrittenLength
-  readonly uncertainty?: WrittenLength
+export type FixedSetter = RecordOf<typeof FIXED_SETTER_FIELDS>
+
+const QUILL_FIELDS = {
+  travel: field(lengthAboveZero, 'how far it goes out'),
+  uncertainty: optional(lengthNotNegative, 'standard uncertainty of its scale'),
 }
 
-/** What the shop asks before a part is cut on a machine. */
-export interface MachinePolicy {
-  /** Readings older than this are stale. */
-  readonly maxAgeDays?: number
-  /** Another person looks at the set-up before it is released. */
-  readonly secondLook?: boolean
-  /** Which tools are proven by a cautious move: `all` that were touched, where it is not said, or the riskiest. */
-  readonly proves?: Proves
-  /** A grip of the jaws that is less asks for a reason. */
-  readonly leastGrip?: WrittenLength
-  /** How many of the lengths that are taken over are touched again before the others count; two, where it is not said. */
-  readonly keptChecks?: number
-}
+/** A quill that can stay out while the head moves. */
+export type Quill = RecordOf<typeof QUILL_FIELDS>
 
 export const PROVES = ['all', 'riskiest'] as const
 
 export type Proves = (typeof PROVES)[number]
+
+const POLICY_FIELDS = {
+  maxAgeDays: optional(number({ above: 0, most: 3650 }), 'readings older than this are stale'),
+  secondLook: optional(boolean, 'another person looks at the set-up before it is released'),
+  leastGrip: optional(lengthAboveZero, 'a grip of the jaws that is less asks for a reason'),
+  keptChecks: optional(
+    wholeNumber(1, 100),
+    'how many of the lengths that are reused are touched again before the others count; 2 where it is not said',
+  ),
+  proves: optional(
+    oneOf(PROVES),
+    'which tools are proven: `all` that were touched (not said), or the `riskiest`: the longest, never measured in its holder, standing in for another, read with a surprise',
+  ),
+}
+
+/** What the shop asks before a part is cut on a machine. */
+export type MachinePolicy = RecordOf<typeof POLICY_FIELDS>
+
+/** What a machine is declared to be. */
+export const MACHINE_FIELDS = {
+  name: field(name, 'what the shop calls it'),
+  kind: field(oneOf(['mill', 'router']), 'what it is'),
+  control: field(recordOf(CONTROL_FIELDS), 'how its control stores and takes numbers'),
+  lostMotion: optional(
+    byAxis(lengthNotNegative),
+    'backlash: how much the display moves before the axis does, on turning round',
+  ),
+  externalOffset: optional(
+    byAxis(length),
+    'what the control adds to every work offset; zero where it is not said',
+  ),
+  travels: optional(
+    byAxis(recordOf(TRAVEL_FIELDS)),
+    'how far each axis travels, in machine position',
+  ),
+  homing: optional(
+    oneOf(['switches', 'axis-by-axis', 'marks']),
+    'how it finds its zero: by switches, all axes in one go (not said); each axis by itself; or by marks',
+  ),
+  dialTurn: optional(
+    byAxis(lengthAboveZero),
+    'what one turn of a hand-wheel’s dial moves: marks are certain only to within a turn',
+  ),
+  reads: optional(
+    oneOf(DISPLAY_HABITS),
+    'which position people read on it at a touch; the machine’s where it is not said',
+  ),
+  policy: optional(recordOf(POLICY_FIELDS), 'the release rules of the shop for it'),
+  maxSpindleSpeed: optional(rpm, 'rpm that the spindle can do'),
+  retract: optional(
+    block,
+    'the words that lift Z to where nothing stands in the way, as this machine takes them: first in a proof',
+  ),
+  pockets: optional(
+    wholeNumber(2, 400),
+    'how many its changer has, in a ring that turns both ways; by hand where it is not said',
+  ),
+  fixedSetter: optional(
+    recordOf(FIXED_SETTER_FIELDS),
+    'a setter that is bolted to it, for the control’s own cycle; in machine position, within the travels',
+  ),
+  toolChange: optional(
+    byAxis(length),
+    'where it stands while a tool is changed, in machine position; an axis that is not said stays where it is',
+  ),
+  quill: optional(recordOf(QUILL_FIELDS), 'a quill that can stay out while the head moves'),
+}
+
+export type MachineDeclaration = RecordOf<typeof MACHINE_FIELDS>

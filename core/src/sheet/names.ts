@@ -1,17 +1,11 @@
 import { diameterAddress, offsetAddress, toolOffsetAddress } from '../address/address'
 import { AXES } from '../address/row'
+import type { KnownNames } from '../fields/walk'
 import type { SetupSheet } from './sheet'
 import { isToolByTool, lengthAddressOf } from './tool-rows'
 
-/** What the parts of a document may point at. */
-export interface Names {
-  readonly gauges: ReadonlySet<string>
-  readonly tools: ReadonlySet<string>
-  readonly rows: ReadonlySet<string>
-  readonly addresses: ReadonlySet<string>
-}
-
-export function namesOf(sheet: SetupSheet): Names {
+/** What the facts of a set-up may point at. */
+export function namesOf(sheet: SetupSheet): KnownNames {
   return {
     gauges: new Set(sheet.gauges.map(({ id }) => id)),
     tools: new Set(sheet.tools.map(({ number }) => `T${number}`)),

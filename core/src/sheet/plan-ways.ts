@@ -1,4 +1,4 @@
-import type { OffsetPlan } from './sheet'
+import type { OffsetPlan } from './offset-plan'
 
 /** How X and Y are found together, where one feature gives both; `faces` where each has its own. */
 export const PLAN_WAYS = ['faces', 'circle-inside', 'circle-outside', 'sweep', 'corner'] as const

@@ -2,7 +2,7 @@ import { formatLength } from '../length/format-length'
 import { nanometresOf } from '../length/read-length'
 import { toNanometres, type LengthUnit, type WrittenLength } from '../length/length'
 import { FACES_OF_AXIS, type Face, type PlanAxis } from '../touch/touch'
-import type { AxisPlan } from './sheet'
+import type { AxisPlan } from './offset-plan'
 import { usualTolerance } from './usual'
 
 /** Where zero lies along an axis of the stock: at its lower end (left, front), its middle, its upper end (right, back). */

@@ -1,3 +1,13 @@
+export {
+  ASSEMBLY_FIELDS,
+  SHOP_FIELDS,
+  type GaugeCheckFact,
+  type GaugeFact,
+  type MachineFact,
+  type ReversalTest,
+  type ToolAssembly,
+  type ToolEventFact,
+} from './bodies'
 export { type BenchLength, benchLength } from './bench-length'
 export {
   carriedLength,

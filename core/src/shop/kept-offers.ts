@@ -1,11 +1,11 @@
-import type { ReadingBody } from '../facts/document'
+import type { ReadingBody } from '../facts/reading'
 import type { Kept } from '../facts/kept'
 import { instantOf } from '../freshness/instant'
 import { NANOMETRES_PER, type WrittenLength } from '../length/length'
 import { nanometresOf } from '../length/read-length'
 import { quantityKey } from '../quantities/quantities'
 import { keptChecksOf } from '../sheet/policy'
-import type { Gauge } from '../sheet/sheet'
+import type { Gauge } from '../sheet/gauge'
 import type { MachinePolicy } from '../sheet/machine'
 
 /** A touch of an earlier set-up as it would stand in another: what was read, with what, and where it comes from. */

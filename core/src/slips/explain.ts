@@ -1,4 +1,4 @@
-import type { Gauge } from '../sheet/sheet'
+import type { Gauge } from '../sheet/gauge'
 import type { MachineAxis } from '../address/row'
 import { GAUGE_FACTS } from '../touch/gauge-kinds'
 import { formatLength, roundToDisplay } from '../length/format-length'

@@ -8,7 +8,8 @@ import {
   valueOf,
   type Chain,
 } from '../chain/chain'
-import type { Reading, SetupDocument } from '../facts/document'
+import type { Reading } from '../facts/reading'
+import type { SetupDocument } from '../facts/document'
 import { readingOf, readingsById } from '../facts/readings-by-id'
 import { countingTouches } from '../sources/counting-touches'
 import { staleBy } from '../freshness/stale'

@@ -1,6 +1,7 @@
 import { budgetOf } from '../budget/budget'
 import { subtractChains, valueOf, type Chain } from '../chain/chain'
-import type { Reading, SetupDocument } from '../facts/document'
+import type { Reading } from '../facts/reading'
+import type { SetupDocument } from '../facts/document'
 import { isBehind } from '../freshness/stale'
 import { standingReadings } from '../freshness/standing'
 import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'

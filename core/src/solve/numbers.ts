@@ -4,7 +4,7 @@ import { scaleChain, subtractChains, sumChains, type Chain } from '../chain/chai
 import type { SetupDocument } from '../facts/document'
 import { countingTouches } from '../sources/counting-touches'
 import type { Register } from '../registers/register'
-import type { Tool } from '../sheet/sheet'
+import type { Tool } from '../sheet/tool'
 import { isToolByTool, lengthAddressOf } from '../sheet/tool-rows'
 import { standingChain, standingRows } from '../sources/standing-rows'
 import type { SourceReader } from '../sources/sources'

@@ -8,7 +8,7 @@ import { measuredAt, type GaugeMeasured } from '../freshness/gauge-sizes'
 import { GAUGE_FACTS, gaugeServes } from '../touch/gauge-kinds'
 import { moduleOf } from '../quantities/quantities'
 import type { Quantity } from '../quantities/quantities'
-import type { Gauge } from '../sheet/sheet'
+import type { Gauge } from '../sheet/gauge'
 import type { MachineAxis } from '../address/row'
 
 /** Reads lengths, and keeps what could not be read. */

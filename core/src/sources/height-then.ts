@@ -1,5 +1,5 @@
 import { scaleChain, subtractChains, type Chain } from '../chain/chain'
-import type { Reading } from '../facts/document'
+import type { Reading } from '../facts/reading'
 import { directionOf } from '../quantities/equation'
 import { countedFrom } from '../quantities/displayed'
 import { moduleOf } from '../quantities/quantities'

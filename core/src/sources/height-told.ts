@@ -1,5 +1,6 @@
 import { scaleChain, sumChains, type Chain } from '../chain/chain'
-import type { Reading, SetupDocument } from '../facts/document'
+import type { Reading } from '../facts/reading'
+import type { SetupDocument } from '../facts/document'
 import { directionOf, statesRead } from '../quantities/equation'
 import { heightThen } from './height-then'
 import { planeShift } from './plane-shift'

@@ -1,4 +1,5 @@
-import type { Reading, SetupDocument } from '../facts/document'
+import type { Reading } from '../facts/reading'
+import type { SetupDocument } from '../facts/document'
 import type { SetupEvent } from '../facts/event'
 import { planeFamilies } from './plane-families'
 import type { SourceReader } from './sources'

@@ -1,6 +1,7 @@
 import { subtractChains, valueOf } from '../chain/chain'
 import { repeatsWithin } from '../budget/repeats-within'
-import type { Reading, SetupDocument } from '../facts/document'
+import type { Reading } from '../facts/reading'
+import type { SetupDocument } from '../facts/document'
 import { wasRightThen } from '../facts/replaced'
 import { orderOf } from '../freshness/order'
 import { sensitivity } from '../freshness/sensitivity'

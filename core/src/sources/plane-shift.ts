@@ -1,5 +1,6 @@
 import { EMPTY_CHAIN, subtractChains, sumOfKnown, type Chain } from '../chain/chain'
-import type { Reading, SetupDocument } from '../facts/document'
+import type { Reading } from '../facts/reading'
+import type { SetupDocument } from '../facts/document'
 import { heightThen } from './height-then'
 import { bridgesOver } from './plane-bridges'
 import type { SourceReader } from './sources'

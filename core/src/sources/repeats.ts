@@ -1,6 +1,7 @@
 import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
-import type { Reading, SetupDocument } from '../facts/document'
+import type { Reading } from '../facts/reading'
+import type { SetupDocument } from '../facts/document'
 import { countedFrom, isOnCounter } from '../quantities/displayed'
 import { endsOf } from '../quantities/contact-ends'
 import { standingReadings } from '../freshness/standing'

@@ -1,5 +1,6 @@
 import { EMPTY_CHAIN, type Chain } from '../chain/chain'
-import type { Reading, SetupDocument } from '../facts/document'
+import type { Reading } from '../facts/reading'
+import type { SetupDocument } from '../facts/document'
 import type { PlanAxis } from '../touch/touch'
 import { asUsedIn, type SourceReader } from './sources'
 

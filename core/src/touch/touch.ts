@@ -7,11 +7,15 @@ export type Face = (typeof FACES)[number]
 
 export type PlanAxis = 'X' | 'Y'
 
+export const WAYS = ['+', '-'] as const
+
 /** The way an axis moved last: towards plus or towards minus. */
-export type Way = '+' | '-'
+export type Way = (typeof WAYS)[number]
+
+export const SIDES = ['outside', 'inside'] as const
 
 /** A face of the part's outside, or a wall of a slot or pocket. */
-export type Side = 'outside' | 'inside'
+export type Side = (typeof SIDES)[number]
 
 /** The axis that a face is touched along. */
 export const axisOfFace = (face: Face): PlanAxis =>

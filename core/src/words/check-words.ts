@@ -1,5 +1,6 @@
 import { AXES } from '../address/row'
-import type { CheckOff, SetupDocument } from '../facts/document'
+import type { CheckOff } from '../facts/check-off'
+import type { SetupDocument } from '../facts/document'
 import { sparedWords } from './sheet-words'
 import { setterPoints, toolChangeWords } from './setter-words'
 import { lengthWords } from './typographic'

@@ -1,7 +1,7 @@
 import type { StaleReason } from '../freshness/stale'
 import type { PartStays, SetupEvent } from '../facts/event'
 import { registerName } from '../address/address'
-import type { Gauge } from '../sheet/sheet'
+import type { Gauge } from '../sheet/gauge'
 import { lengthWords } from './typographic'
 
 /** The gauges of a sheet by the names that people call them. */

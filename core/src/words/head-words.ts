@@ -1,5 +1,5 @@
 import type { HeadNumber } from '../program/head-numbers'
-import type { ProgramJudgement } from '../program/program-types'
+import type { ProgramJudgement } from '../program/program-judgement'
 import type { JudgementWords } from './judgement-words'
 import type { LengthWriter } from './warning-words'
 

@@ -1,4 +1,4 @@
-import type { LiftPlace } from '../facts/document'
+import type { LiftPlace } from '../facts/proving'
 
 /** What the control adds to every row, in Z. */
 export const EXTERNAL_OFFSET_Z = 'external offset Z'

@@ -3,11 +3,11 @@ import type { FileAtMachine } from '../running/program-standing'
 import type {
   Extents,
   Operation,
-  ProgramJudgement,
   ProgramJudgementCode,
   ProgramProblem,
   ProgramProblemCode,
-} from '../program/program-types'
+} from '../program/program-reading'
+import type { ProgramJudgement } from '../program/program-judgement'
 import { HEAD_WORDS } from './head-words'
 import type { JudgementWords } from './judgement-words'
 import type { LengthWriter } from './warning-words'

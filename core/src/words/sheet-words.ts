@@ -1,4 +1,5 @@
-import { type AxisPlan, type OffsetPlan, type SetupSheet, type ZPlan } from '../sheet/sheet'
+import { type AxisPlan, type OffsetPlan, type ZPlan } from '../sheet/offset-plan'
+import { type SetupSheet } from '../sheet/sheet'
 import { isToolByTool } from '../sheet/tool-rows'
 import { GAUGE_FACTS } from '../touch/gauge-kinds'
 import type { Face } from '../touch/touch'

@@ -8,7 +8,7 @@ import { readLength } from '../length/read-length'
 import { asksForSpindle } from '../plan/reading-fields'
 import { type FieldKey } from '../quantities/fields'
 import { isTooLongForSetter } from '../sheet/fixed-setter'
-import { sideOf } from '../sheet/sheet'
+import { sideOf } from '../sheet/offset-plan'
 import { approachDirection, axisOfFace, type Face, type Side } from '../touch/touch'
 import { lengthWords } from './typographic'
 

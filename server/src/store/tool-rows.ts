@@ -1,7 +1,6 @@
 import type { DataSource, EntityManager } from 'typeorm'
-import type { ToolAssembly } from '@pine/contract'
+import type { TipMoment, ToolAssembly } from '@pine/core/shop'
 import type { AssemblyUse } from '@pine/core/running'
-import type { TipMoment } from '@pine/core/shop'
 import { streamEntity } from './entities'
 import { ofMachine } from './summary-rows'
 import { like } from './search-rows'

@@ -1,6 +1,5 @@
-import type { ToolAssembly } from '@pine/contract'
+import type { ShopEvent, TipMoment, ToolAssembly } from '@pine/core/shop'
 import type { AssemblyUse } from '@pine/core/running'
-import type { ShopEvent, TipMoment } from '@pine/core/shop'
 import type { Insertion } from './people-store'
 import type { FactRow, NewFactRow } from './fact-row'
 

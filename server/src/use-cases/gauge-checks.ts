@@ -1,5 +1,4 @@
 import {
-  type GaugeCheckFact,
   reportProblem,
   type GaugeHistory,
   type GaugeStandings,
@@ -10,8 +9,13 @@ import {
   type ShopGauge,
   type SuspectSetups,
 } from '@pine/contract'
+import {
+  type GaugeCheck,
+  type GaugeCheckFact,
+  type GaugeStanding,
+  gaugeStanding,
+} from '@pine/core/shop'
 import { readLength } from '@pine/core/length'
-import { gaugeStanding, type GaugeCheck, type GaugeStanding } from '@pine/core/shop'
 import type { Clock } from '../clock'
 import { accept, refuse, refuseInput, type Outcome } from '../refusal'
 import type { CheckRow, GaugeUseRow, Store } from '../store/store'

@@ -1,10 +1,5 @@
-import {
-  type MachineFact,
-  type MachineHistory,
-  type Member,
-  type NewReversalTest,
-  type ReversalTest,
-} from '@pine/contract'
+import { type MachineHistory, type Member, type NewReversalTest } from '@pine/contract'
+import type { MachineFact, ReversalTest } from '@pine/core/shop'
 import type { Address } from '@pine/core/address'
 import { validate as isUuid } from 'uuid'
 import type { Clock } from '../clock'

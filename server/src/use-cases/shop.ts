@@ -1,7 +1,5 @@
 import { isDeepStrictEqual } from 'node:util'
 import {
-  type GaugeFact,
-  type MachineFact,
   reportProblem,
   type ChangedGauge,
   type ChangedMachine,
@@ -9,6 +7,7 @@ import {
   type Member,
   type ShopGauge,
 } from '@pine/contract'
+import type { GaugeFact, MachineFact } from '@pine/core/shop'
 import { readLength } from '@pine/core/length'
 import {
   asksLess,
@@ -54,7 +53,7 @@ export async function addMachine(
 ): Promise<Outcome<MachineEntry>> {
   const refusal = notAllowed(person, 'declare')
   if (refusal) return { ok: false, refusal }
-  const wrong = checkMachine(entry.machine, 'machine.').map(reportProblem)
+  const wrong = checkMachine(entry.machine, 'machine').map(reportProblem)
   if (wrong.length > 0) return refuseInput(wrong)
   const written = await declare(store, clock, person, 'machine', entry.id, entry.machine)
   return kept(written, entry, await machinesOf(store))
@@ -75,7 +74,7 @@ export async function changeMachine(
   if (refusal) return { ok: false, refusal }
   const before = (await machinesOf(store)).find((one) => one.id === id)
   if (before === undefined) return noMachine(id)
-  const wrong = checkMachine(machine, 'machine.').map(reportProblem)
+  const wrong = checkMachine(machine, 'machine').map(reportProblem)
   if (wrong.length > 0) return refuseInput(wrong)
   if (asksLess(machine.policy, before.machine.policy)) {
     const denied = notAllowed(person, 'lower-policy')

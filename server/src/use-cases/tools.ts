@@ -1,19 +1,24 @@
 import { isDeepStrictEqual } from 'node:util'
 import {
-  type ToolEventFact,
-  toolFactSchema,
   type ChangedTool,
+  FACTS,
   type Member,
-  type ToolAssembly,
   type ToolHistory,
   type ToolLine,
   type ToolMeasured,
   type ToolPage,
   type ToolQuery,
 } from '@pine/contract'
+import {
+  type ShopEvent,
+  type ToolAssembly,
+  type ToolEventFact,
+  type ToolUse,
+  holderRepeatsMm,
+  toolTrust,
+} from '@pine/core/shop'
 import type { MachinePolicy, SetupSheet } from '@pine/core/sheet'
 import type { AssemblyUse } from '@pine/core/running'
-import { holderRepeatsMm, toolTrust, type ShopEvent, type ToolUse } from '@pine/core/shop'
 import { describeToolTrust } from '@pine/core/words'
 import { v7 as uuid, validate as isUuid } from 'uuid'
 import type { Clock } from '../clock'
@@ -246,7 +251,7 @@ const declare = (
   row: ToolRow,
   reason?: string,
 ): Promise<unknown> => {
-  const body = toolFactSchema.parse({
+  const body = FACTS.tool.tool.body.parse({
     ...row.tool,
     ...(reason !== undefined && { reason }),
     ...(row.retired && { retired: true }),

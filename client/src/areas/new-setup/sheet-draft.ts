@@ -1,4 +1,4 @@
-import { reportIssues, reportProblem, setupSheetSchema, type ReportedProblem } from '@pine/contract'
+import { type ReportedProblem, SETUP_FACTS, reportIssues, reportProblem } from '@pine/contract'
 import { LAST_FURTHER_ROW, OFFSET_ROWS, type OffsetRow } from '@pine/core/address'
 import { type LengthUnit, type WrittenLength } from '@pine/core/length'
 import { type SheetFromProgram } from '@pine/core/running'
@@ -260,7 +260,7 @@ export function finish(draft: SheetDraft): {
   readonly problems: readonly ReportedProblem[]
 } {
   const complete = withoutBlanks(planThatFits(named(draft)))
-  const parsed = setupSheetSchema.safeParse(complete)
+  const parsed = SETUP_FACTS.sheet.body.safeParse(complete)
   if (!parsed.success)
     return { problems: [...reportIssues(parsed.error, complete), ...numbersOf(complete)] }
   const problems = numbersOf(complete)

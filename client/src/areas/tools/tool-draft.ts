@@ -1,4 +1,4 @@
-import type { ToolAssembly } from '@pine/contract'
+import type { ToolAssembly } from '@pine/core/shop'
 import { textIn, type LengthUnit } from '@pine/core/length'
 import { PROPERTY_NAMES, TOOL_PROPERTIES, type Seat, type ToolProperty } from '@pine/core/shop'
 import type { FormOutcome } from '@/data/device/use-kept-form'

@@ -1,4 +1,5 @@
-import type { MachineEntry, ToolAssembly, ToolHistory, ToolLine } from '@pine/contract'
+import type { MachineEntry, ToolHistory, ToolLine } from '@pine/contract'
+import type { ToolAssembly } from '@pine/core/shop'
 import { formatLength, NANOMETRES_PER, readLength, toNanometres } from '@pine/core/length'
 import { PROPERTY_NAMES, TOOL_PROPERTIES, type ToolHappening } from '@pine/core/shop'
 import { lengthWords, typographic } from '@pine/core/words'

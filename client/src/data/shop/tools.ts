@@ -9,9 +9,9 @@ import {
   toolPageSchema,
   type NewMachineEvent,
   type NewToolEvent,
-  type ToolAssembly,
   type ToolLine,
 } from '@pine/contract'
+import type { ToolAssembly } from '@pine/core/shop'
 import { api, ask, sendable } from '../server/api'
 
 /** The tools in the pockets of a machine; undefined until that is known. */
