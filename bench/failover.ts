@@ -32,7 +32,7 @@ async function alone(): Promise<readonly number[]> {
   const took: number[] = []
   for (let time = 0; time < ALONE; time += 1) {
     const begun = performance.now()
-    const answer = await fetch(`${servers[0]!.address}/api/setups/${quiet}/facts`, {
+    const answer = await fetch(`${servers[0]!.address}/api/streams/setup/${quiet}/facts`, {
       method: 'POST',
       headers: { Cookie: shop.cookie, 'Content-Type': 'application/json' },
       body: JSON.stringify(readBack()),

@@ -94,7 +94,7 @@ const WORK = {
   list: (shop: Shop) => ask(shop, 'GET', '/setups'),
   open: (shop: Shop, time: number) => ask(shop, 'GET', `/setups/${setupOf(shop, time)}`),
   append: (shop: Shop, time: number) =>
-    ask(shop, 'POST', `/setups/${setupOf(shop, time)}/facts`, readBack()),
+    ask(shop, 'POST', `/streams/setup/${setupOf(shop, time)}/facts`, readBack()),
   'bare: facts of one': async ({ id }: Shop, time: number, shop: Shop) => {
     const source = await database.ofShop(id)
     await source.query(

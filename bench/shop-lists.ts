@@ -1,7 +1,8 @@
 import { performance } from 'node:perf_hooks'
 import { v7 as uuid } from 'uuid'
 import { gaugeStandings } from '../server/src/use-cases/gauge-checks'
-import { addGauge, addMachine } from '../server/src/use-cases/shop'
+import { setupsOf } from '../server/src/use-cases/setups'
+import { streamsOf } from '../server/src/use-cases/stream-facts'
 import { toolHistory, toolPage } from '../server/src/use-cases/tools'
 import { benchShop, line, quantile } from './support/shop'
 
@@ -23,12 +24,21 @@ const { database, owner, store, shop, clock, member, setUp, copies, close } = aw
 )
 const mm = (text: string) => ({ text, unit: 'mm' as const })
 const machine = { id: uuid(), machine: mill() }
-await addMachine(store, clock, member, machine)
+const streams = streamsOf({ store, clock, setups: setupsOf(store, clock) })
+await streams.append(
+  member,
+  { kind: 'machine', id: machine.id },
+  { id: uuid(), kind: 'machine', body: machine.machine },
+)
 for (let index = 0; index < GAUGES; index += 1) {
   const id = uuid()
   const gauge = { id, kind: 'gauge-block' as const, name: `Block ${index}`, size: mm('25') }
   const watch = index < CHECKED ? { watch: { limit: mm('0.002') } } : {}
-  await addGauge(store, clock, member, { id, gauge, ...watch })
+  await streams.append(
+    member,
+    { kind: 'gauge', id },
+    { id: uuid(), kind: 'gauge', body: { ...gauge, ...watch } },
+  )
   if (index < CHECKED)
     await owner.query(
       `INSERT INTO fact (shop_id, stream_id, place, id, kind, body, via, person_id, recorded_at)

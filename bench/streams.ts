@@ -64,7 +64,7 @@ async function measure(id: string, setupsThere: number, facts: number): Promise<
       [shop, id],
     ),
   )
-  const append = await p99(() => ask('POST', `/setups/${id}/facts`, readBack()))
+  const append = await p99(() => ask('POST', `/streams/setup/${id}/facts`, readBack()))
   const bareAppend = await p99((time) =>
     owner.transaction(async (manager) => {
       await manager.query('SELECT 1 FROM stream WHERE shop_id = $1 AND id = $2 FOR UPDATE', [

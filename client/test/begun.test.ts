@@ -13,14 +13,14 @@ const MIRA = { id: '019aaaaa-0000-7000-8000-00000000bbbb', name: 'Mira Toller' }
 const AT = '2026-03-02T08:00:00Z'
 const { sheet } = example('gauge-line').document
 const begins = {
-  setupId: 's',
+  stream: { kind: 'setup', id: 's' },
   begins: true,
   fact: { id: 'first', kind: 'sheet', body: sheet },
   by: MIRA,
   at: AT,
 } as unknown as SetupEntry
 const home: SetupEntry = {
-  setupId: 's',
+  stream: { kind: 'setup', id: 's' },
   fact: { id: 'second', kind: 'check-off', body: { of: 'home' } },
   by: 'Mira Toller',
   at: AT,
@@ -45,7 +45,11 @@ test('an entry is a typed fact of whoever entered it, unless it says how it came
 })
 
 test('the list shows what was begun here and was not refused, and no other entry', () => {
-  const refused = { ...begins, setupId: 'refused', refused: { message: 'no' } } as OutboxEntry
+  const refused = {
+    ...begins,
+    stream: { kind: 'setup', id: 'refused' },
+    refused: { message: 'no' },
+  } as OutboxEntry
   mockWaiting.push(begins, home, refused)
   const { result } = renderHook(() => useBegun())
   expect(result.current).toEqual([{ id: 's', sheet }])

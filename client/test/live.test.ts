@@ -7,7 +7,9 @@ import { setupKey, useShown } from '@/data/setup/shown-setups'
 
 const mockGet = jest.fn((_request: unknown) => 'asked')
 jest.mock('@/data/server/api', () => ({
-  api: { setups: { ':id': { facts: { $get: (request: unknown) => mockGet(request) } } } },
+  api: {
+    streams: { ':kind': { ':id': { facts: { $get: (request: unknown) => mockGet(request) } } } },
+  },
   ask: jest.fn(() => Promise.reject(new Error('nobody there'))),
 }))
 jest.mock('@/data/outbox/outbox', () => ({ flushOutbox: jest.fn(() => Promise.resolve()) }))
@@ -19,8 +21,32 @@ jest.mock('swr', () => {
 const SHOWN = ['shown', 'shown too']
 const answer = (facts: number) => ({ file: { facts: Array.from({ length: facts }) } })
 
-/** Every key that was asked for anew. */
-const askedAnew = () => jest.mocked(mutate).mock.calls.map(([key]) => key)
+/** Whether what is kept under a key was asked for anew. */
+const isAskedAnew = (key: unknown) =>
+  jest
+    .mocked(mutate)
+    .mock.calls.some(([asked]) =>
+      typeof asked === 'function' ? asked(key as never) : asked === key,
+    )
+const KEYS = [
+  'machines',
+  'gauges',
+  'gauge-standings',
+  'gauge-checks:g',
+  'gauge-checks:g:suspect',
+  'gauge-checks:other',
+  ['machine-history', 'm'],
+  ['machine-history', 'other'],
+  ['tool', 't'],
+  ['tool', 'other'],
+  ['tools', '', false, 0],
+  ['pockets', 'm'],
+  '$inf$@"tools",',
+  ['setups', {}],
+  ['setup', 'shown'],
+  'session',
+]
+const askedAnew = () => KEYS.filter(isAskedAnew)
 
 beforeEach(() => {
   jest.clearAllMocks()
@@ -33,13 +59,17 @@ beforeEach(() => {
 test('after a gap everything that is shown is asked for from where it ends, and what waits is sent', async () => {
   await showTold({ tells: 'gap' })
   expect(flushOutbox).toHaveBeenCalledTimes(1)
-  expect(mockGet.mock.calls).toEqual(SHOWN.map((id) => [{ param: { id }, query: { from: '7' } }]))
+  expect(mockGet.mock.calls).toEqual(
+    SHOWN.map((id) => [{ param: { kind: 'setup', id }, query: { from: '7' } }]),
+  )
   expect(askedAnew()).toEqual(expect.arrayContaining(['machines', 'gauges', 'session']))
 })
 
 test('a fact of a set-up that is shown is fetched, one that is known already or shown nowhere is not', async () => {
   await showTold({ tells: 'fact', change: { kind: 'setup', id: 'shown', place: 7 } })
-  expect(mockGet.mock.calls).toEqual([[{ param: { id: 'shown' }, query: { from: '7' } }]])
+  expect(mockGet.mock.calls).toEqual([
+    [{ param: { kind: 'setup', id: 'shown' }, query: { from: '7' } }],
+  ])
   mockGet.mockClear()
   await showTold({ tells: 'fact', change: { kind: 'setup', id: 'shown', place: 6 } })
   await showTold({ tells: 'fact', change: { kind: 'setup', id: 'elsewhere', place: 9 } })
@@ -47,17 +77,37 @@ test('a fact of a set-up that is shown is fetched, one that is known already or 
   expect(flushOutbox).not.toHaveBeenCalled()
 })
 
-test('a machine or a gauge declared anew is asked for, and the lists that it changes', async () => {
-  await showTold({ tells: 'fact', change: { kind: 'machine', id: 'm', place: 1 } })
-  expect(askedAnew()).toContain('machines')
-  expect(askedAnew()).not.toContain('gauges')
-  const lists = askedAnew().length - 1
-  expect(lists).toBeGreaterThan(0)
-  jest.mocked(mutate).mockClear()
-  await showTold({ tells: 'fact', change: { kind: 'gauge', id: 'g', place: 1 } })
-  expect(askedAnew()).toContain('gauges')
-  jest.mocked(mutate).mockClear()
-  await showTold({ tells: 'fact', change: { kind: 'person', id: 'p', place: 1 } })
-  expect(mutate).not.toHaveBeenCalled()
-  expect(ask).not.toHaveBeenCalled()
-})
+test.each([
+  [
+    'machine',
+    'm',
+    [
+      'machines',
+      ['machine-history', 'm'],
+      ['tool', 't'],
+      ['tool', 'other'],
+      ['tools', '', false, 0],
+      ['pockets', 'm'],
+      '$inf$@"tools",',
+      ['setups', {}],
+    ],
+  ],
+  [
+    'gauge',
+    'g',
+    ['gauges', 'gauge-standings', 'gauge-checks:g', 'gauge-checks:g:suspect', ['setups', {}]],
+  ],
+  [
+    'tool',
+    't',
+    [['tool', 't'], ['tools', '', false, 0], ['pockets', 'm'], '$inf$@"tools",', ['setups', {}]],
+  ],
+  ['person', 'p', []],
+])(
+  'a fact of a %s has what follows from it asked for, and nothing else',
+  async (kind, id, keys) => {
+    await showTold({ tells: 'fact', change: { kind, id, place: 1 } })
+    expect(askedAnew()).toEqual(keys)
+    expect(ask).not.toHaveBeenCalled()
+  },
+)

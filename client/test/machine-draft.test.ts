@@ -1,5 +1,5 @@
-import { newMachineSchema } from '@pine/contract'
-import type { MachineDeclaration } from '@pine/core/sheet'
+import { schemaOfFields } from '@pine/contract'
+import { MACHINE_FIELDS, type MachineDeclaration } from '@pine/core/sheet'
 import {
   correctedMachine,
   machineDraft,
@@ -8,6 +8,8 @@ import {
   type MachineDraft,
 } from '../src/areas/shop/machine-draft'
 import { turnsOf } from '../src/areas/shop/turns'
+
+const machineSchema = schemaOfFields(MACHINE_FIELDS)
 
 /** The three questions answered: a control that sets, and whose machine position is read. */
 const newMachine: MachineDraft = {
@@ -25,7 +27,7 @@ const machine = (changes: Partial<MachineDraft>) => {
 }
 
 test('a machine as it is at first: what the contract takes, and nothing that was not typed', () => {
-  expect(newMachineSchema.shape.machine.parse(machine({}))).toEqual({
+  expect(machineSchema.parse(machine({}))).toEqual({
     name: 'Old mill',
     kind: 'mill',
     homing: 'switches',
@@ -51,7 +53,7 @@ test('what a key does and which number is read is never guessed: each is asked f
 
 test('travels in machine position, whichever end was typed first', () => {
   const travels = { ...newMachine.travels, X: ['-500', '0'], Z: ['0', '-12.5 '] } as const
-  expect(newMachineSchema.shape.machine.parse(machine({ travels, unit: 'in' })).travels).toEqual({
+  expect(machineSchema.parse(machine({ travels, unit: 'in' })).travels).toEqual({
     X: { min: { text: '-500', unit: 'in' }, max: { text: '0', unit: 'in' } },
     Z: { min: { text: '-12.5', unit: 'in' }, max: { text: '0', unit: 'in' } },
   })
@@ -59,7 +61,7 @@ test('travels in machine position, whichever end was typed first', () => {
 
 test('a control that keeps no lengths, declared and corrected', () => {
   const made = machine({ lengthKey: 'none' })
-  expect(newMachineSchema.shape.machine.parse(made).control.toolLengths).toBe('none')
+  expect(machineSchema.parse(made).control.toolLengths).toBe('none')
   expect(machineDraft(made).lengthKey).toBe('none')
   const corrected = correctedMachine(made, { ...machineDraft(made), lengthKey: 'copy-counter' })
   expect('made' in corrected && corrected.made.control).toMatchObject({ lengthKey: 'copy-counter' })
@@ -68,7 +70,7 @@ test('a control that keeps no lengths, declared and corrected', () => {
 
 test('Z that is keyed another way than X and Y, and the words that lift it clear', () => {
   const made = machine({ workOffsetKey: 'copy', zOffsetKey: 'position', retract: ' g53 g0 z0 ' })
-  expect(newMachineSchema.shape.machine.parse(made)).toMatchObject({
+  expect(machineSchema.parse(made)).toMatchObject({
     control: { workOffsetKey: 'copy', workOffsetKeys: { Z: 'position' } },
     retract: 'G53 G0 Z0',
   })

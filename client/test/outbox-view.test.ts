@@ -1,5 +1,5 @@
 import { firstWaiting, outboxView } from '@/areas/outbox/outbox-view'
-import type { OutboxEntry } from '@/data/outbox/outbox-entry'
+import type { OutboxEntry, SetupEntry } from '@/data/outbox/outbox-entry'
 
 jest.mock('@/data/outbox/outbox-store', () => ({ outboxStore: {} }))
 
@@ -7,10 +7,10 @@ const MIRA = { id: '019aaaaa-0000-7000-8000-00000000bbbb', name: 'Mira Toller' }
 const JORY = { id: '019aaaaa-0000-7000-8000-00000000cccc', name: 'Jory Fenn' }
 const entry = (
   id: string,
-  by: OutboxEntry['by'] = MIRA,
-  refused?: OutboxEntry['refused'],
+  by: SetupEntry['by'] = MIRA,
+  refused?: SetupEntry['refused'],
 ): OutboxEntry => ({
-  setupId: 's',
+  stream: { kind: 'setup', id: 's' },
   fact: { id, kind: 'check-off', body: { of: 'clean' } },
   by,
   at: '2026-03-02T08:00:00Z',
@@ -76,7 +76,7 @@ test('a refused one tells why, and can be saved as it is before it is taken out'
   expect(lines).toEqual([])
   expect(refused[0]?.words).toContain('was not accepted: T9 is not in this set-up. Add it.')
   expect(JSON.parse(refused[0]?.file ?? '')).toMatchObject({
-    setupId: 's',
+    stream: { kind: 'setup', id: 's' },
     by: MIRA,
     fact: { id: 'a', kind: 'check-off' },
     refused: { remedy: 'Add it.' },
@@ -88,7 +88,13 @@ test('a check of a gauge that was refused is told by what it was', () => {
   const body = { read: mm('50'), against: 'the 50 mm block', master: mm('50') }
   const refused = { message: 'Nobody watches it.', remedy: 'Set its tolerance.' } as never
   const { refused: told } = outboxView(
-    [{ gaugeId: 'g', fact: { id: 'c', kind: 'gauge-check', body }, by: MIRA, at: '', refused }],
+    [
+      {
+        stream: { kind: 'gauge', id: 'g' },
+        fact: { id: 'c', kind: 'gauge-check', body },
+        ...{ by: MIRA, at: '', refused },
+      },
+    ],
     MIRA,
     false,
   )

@@ -3,29 +3,28 @@ import { IDBFactory } from 'fake-indexeddb'
 import type { NewFact } from '@pine/contract'
 
 const mockPost = jest.fn()
+const mockStream = (kind: string) => ({
+  ':id': { facts: { $post: (request: object) => ({ kind, ...request }) } },
+})
 jest.mock('@/data/server/api', () => {
   class ApiRefusal extends Error {
-    status = 0
-    problem: object = {}
+    status: number
+    problem: object
+    constructor(status = 0, problem: { message?: string } = {}) {
+      super(problem.message)
+      this.status = status
+      this.problem = problem
+    }
   }
   return {
     ApiRefusal,
-    api: {
-      setups: {
-        ':id': { facts: { $post: (request: unknown) => request } },
-        $post: (request: object) => ({ ...request, begins: true }),
-      },
-      gauges: { ':id': { checks: { $post: (request: object) => ({ ...request, gauge: true }) } } },
-    },
+    api: { streams: { setup: mockStream('setup'), gauge: mockStream('gauge') } },
     ask: (request: unknown) => mockPost(request),
     sendable: (body: object) => body,
   }
 })
-jest.mock('@/data/shop/shown-checks', () => ({ showChecks: async () => undefined }))
-jest.mock('@/data/setup/shown-setups', () => ({
-  showFacts: async () => undefined,
-  showBegun: async () => undefined,
-}))
+jest.mock('@/data/shop/shown-outside', () => ({ showOutside: async () => undefined }))
+jest.mock('@/data/setup/shown-setups', () => ({ showFacts: async () => undefined }))
 
 interface Sent {
   readonly json: { readonly id: string }
@@ -36,8 +35,8 @@ const MIRA = { id: '019aaaaa-0000-7000-8000-00000000bbbb', name: 'Mira' }
 const JORY = { id: '019aaaaa-0000-7000-8000-00000000cccc', name: 'Jory' }
 const AT = '2026-03-02T08:00:00Z'
 const fact = (id: string): NewFact => ({ id, kind: 'record', body: {} })
-const entry = (id: string, by: { id?: string; name: string } | string = MIRA, setupId = 's') => ({
-  setupId,
+const entry = (id: string, by: { id?: string; name: string } | string = MIRA, setup = 's') => ({
+  stream: { kind: 'setup' as const, id: setup },
   fact: fact(id),
   by,
   at: AT,
@@ -130,7 +129,7 @@ test('a fact goes out with its device and with how many facts that had seen; a c
   const device = '019aaaaa-0000-7000-8000-00000000dddd'
   await here.post({ ...entry('a'), seen: 0, device })
   await here.post({
-    gaugeId: 'setter',
+    stream: { kind: 'gauge', id: 'setter' },
     fact: {
       ...{ id: 'b', kind: 'gauge-check' },
       body: {
@@ -162,7 +161,7 @@ test('a store that tells late takes nothing away of what was entered here, nor t
   expect(here.waiting()).toEqual(['before', 'a', 'b'])
 })
 
-test('a set-up that is begun here goes out first, as a set-up, and what was entered in it after that', async () => {
+test('a set-up that is begun here goes out first, by its sheet, and what was entered in it after that', async () => {
   offline()
   const here = page()
   const sheet = { id: 'sheet', kind: 'sheet', body: { name: 'Begun' } } as unknown as NewFact
@@ -173,12 +172,8 @@ test('a set-up that is begun here goes out first, as a set-up, and what was ente
   const again = page()
   await again.flushOutbox()
   expect(mockPost.mock.calls.map(([request]) => request)).toEqual([
-    {
-      begins: true,
-      query: { by: MIRA.id, at: AT },
-      json: { id: 's', sheetFactId: 'sheet', sheet: { name: 'Begun' } },
-    },
-    { param: { id: 's' }, query: { by: MIRA.id, at: AT }, json: fact('reading') },
+    { kind: 'setup', param: { id: 's' }, query: { by: MIRA.id, at: AT }, json: sheet },
+    { kind: 'setup', param: { id: 's' }, query: { by: MIRA.id, at: AT }, json: fact('reading') },
   ])
 })
 
@@ -290,11 +285,50 @@ test('what a version before kept in the small store is taken over once', async (
   expect(await keptIds()).toEqual(['old', 'older'])
 })
 
+test('what versions before kept of a set-up and of a gauge goes out where it belongs', async () => {
+  offline()
+  const before = page(null)
+  await before.outboxStore.ready
+  const { database } = before.outboxStore as unknown as {
+    readonly database: { readonly outbox: { add(row: object): Promise<unknown> } }
+  }
+  const reading = { setupId: 's', fact: fact('reading'), by: MIRA, at: AT }
+  const check = {
+    gaugeId: 'g',
+    fact: { id: 'check', kind: 'gauge-check', body: {} },
+    by: MIRA,
+    at: AT,
+  }
+  for (const row of [reading, check]) await database.outbox.add({ ...row, id: row.fact.id })
+  mockPost.mockReset().mockResolvedValue({})
+  await page().flushOutbox()
+  expect(mockPost.mock.calls.map(([{ kind, param, json }]) => [kind, param.id, json.id])).toEqual([
+    ['setup', 's', 'reading'],
+    ['gauge', 'g', 'check'],
+  ])
+})
+
+describe('a form that hears what became of its fact', () => {
+  test('is told why it was refused, and nothing of it is kept', async () => {
+    const here = page()
+    mockPost.mockReset().mockRejectedValue(here.refusal(422, 'No such machine.'))
+    await expect(here.postAndHear(entry('a'))).rejects.toThrow('No such machine.')
+    expect(here.waiting()).toEqual([])
+    expect(await keptIds()).toEqual([])
+  })
+  test('is done where nobody answers: it waits like any other', async () => {
+    offline()
+    const here = page()
+    await here.postAndHear(entry('a'))
+    expect(here.waiting()).toEqual(['a'])
+  })
+})
+
 describe('a check of a gauge', () => {
   const mm = (text: string) => ({ text, unit: 'mm' as const })
   const body = { read: mm('50.001'), against: 'block', master: mm('50') }
-  const check = (id: string, gaugeId = 'g') => ({
-    ...{ gaugeId, by: MIRA, at: AT },
+  const check = (id: string, gauge = 'g') => ({
+    ...{ stream: { kind: 'gauge' as const, id: gauge }, by: MIRA, at: AT },
     fact: { id, kind: 'gauge-check' as const, body },
   })
 
@@ -308,8 +342,8 @@ describe('a check of a gauge', () => {
     await here.flushOutbox()
     expect(sent).toEqual([
       {
-        ...{ gauge: true, param: { id: 'g' }, json: { id: 'a', ...body } },
-        query: { at: AT, by: MIRA.id },
+        ...{ kind: 'gauge', param: { id: 'g' }, query: { at: AT, by: MIRA.id } },
+        json: { id: 'a', kind: 'gauge-check', body },
       },
     ])
     expect(here.waiting()).toEqual([])

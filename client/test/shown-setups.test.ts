@@ -53,7 +53,7 @@ describe('a fact that was answered', () => {
 
 describe('what waits to be sent', () => {
   const waiting = (kind: 'check-off' | 'record', id = '019aaaaa-0000-7000-8000-0000000000f1') => ({
-    setupId: file.id,
+    stream: { kind: 'setup', id: file.id } as const,
     fact: kind === 'record' ? { id, kind, body: {} } : { id, kind, body: { of: 'clean' as const } },
     by: { id: '019aaaaa-0000-7000-8000-00000000bbbb', name: 'Mira Toller' },
     at: '2026-03-02T12:00:00Z',

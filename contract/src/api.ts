@@ -3,7 +3,7 @@ import { SHOP_FIELDS } from '@pine/core/shop'
 import { z } from 'zod'
 import { roleSchema } from './roles'
 import { setupFactSchema, setupFileSchema } from './setup-facts'
-import { ENTERED, reason, schemaOfFields, UNDER_ID, uuid } from './schema-of'
+import { ENTERED, schemaOfFields, UNDER_ID, uuid } from './schema-of'
 import { solutionViewSchema } from './solution-view'
 
 /** Four to eight digits: typed with oily thumbs. */
@@ -107,32 +107,16 @@ export const machineSchema = z.object({ id: uuid(), machine, retired })
 export type MachineEntry = z.infer<typeof machineSchema>
 export const shopSchema = z.object({ id: uuid(), name: z.string() })
 
-export const newMachineSchema = z.strictObject({ id: uuid(), machine })
-
-/** A machine as it is from now on; why is asked for where less is asked of its set-ups than before. */
-export const changedMachineSchema = z.strictObject({
-  machine,
-  reason: reason.optional(),
-  retired,
-})
-export type ChangedMachine = z.infer<typeof changedMachineSchema>
-
-/** A gauge as it is from now on, and why. */
 const watch = schemaOfFields(WATCH_FIELDS).optional()
-export const changedGaugeSchema = z.strictObject({ gauge, reason, retired, watch })
-export type ChangedGauge = z.infer<typeof changedGaugeSchema>
-
 export const shopGaugeSchema = z.object({ id: uuid(), gauge, retired, watch })
 export type ShopGauge = z.infer<typeof shopGaugeSchema>
 export type Watch = NonNullable<ShopGauge['watch']>
-export const newShopGaugeSchema = z.strictObject({ id: uuid(), gauge, watch })
 
 /** A check of a gauge, under an id of its own: sent twice it is one. */
 export const newGaugeCheckSchema = schemaOfFields({
   ...UNDER_ID,
   ...SHOP_FIELDS.gauge['gauge-check'],
 })
-export type NewGaugeCheck = z.infer<typeof newGaugeCheckSchema>
 
 /** Every check of a gauge, in the order in which they were made. */
 export const gaugeHistorySchema = z.object({

@@ -1,16 +1,8 @@
 export {
-  changedToolSchema,
-  newMachineEventSchema,
-  newToolEventSchema,
-  newToolSchema,
   pocketsSchema,
-  toolAssemblySchema,
   toolHistorySchema,
   toolPageSchema,
   toolQuerySchema,
-  type ChangedTool,
-  type NewMachineEvent,
-  type NewToolEvent,
   type Pockets,
   type ToolHistory,
   type ToolLine,
@@ -19,12 +11,7 @@ export {
   type ToolQuery,
 } from './tool-schema'
 export { foundSchema, searchQuerySchema, type Found } from './search-schema'
-export {
-  machineHistorySchema,
-  newReversalTestSchema,
-  type MachineHistory,
-  type NewReversalTest,
-} from './machine-schema'
+export { machineHistorySchema, type MachineHistory } from './machine-schema'
 export { touchPlanSchema, type TouchPlanAnswer } from './touch-plan-schema'
 export { keptAnswerSchema, type KeptAnswer } from './kept-schema'
 export { schemaOf, schemaOfFields, writtenLengthSchema } from './schema-of'
@@ -39,14 +26,23 @@ export { keptProgramTextSchema, LONGEST_PROGRAM, type KeptProgramText } from './
 export {
   SETUP_FACTS,
   SETUP_FACT_KINDS,
-  factWords,
   newFactSchema,
   setupFactSchema,
   setupFileSchema,
   type NewFact,
   type SetupFactKind,
 } from './setup-facts'
-export { FACTS, FACT_KINDS, checkWords, type FactKind } from './facts'
+export {
+  NEW_FACTS,
+  factWords,
+  streamAnswerSchema,
+  type NewFactOf,
+  type ShopStream,
+  type StreamAnswer,
+  FACTS,
+  FACT_KINDS,
+  type FactKind,
+} from './facts'
 export { parseSetupFile, parseSetupText, type ParsedSetup } from './parse-document'
 export { setupJsonSchema } from './json-schema'
 export { solutionViewSchema, type SolutionView } from './solution-view'
@@ -69,10 +65,7 @@ export {
   CODE_LETTERS,
   signInSchema,
   machineSchema,
-  newMachineSchema,
-  changedMachineSchema,
   shopGaugeSchema,
-  newShopGaugeSchema,
   newGaugeCheckSchema,
   gaugeHistorySchema,
   gaugeStandingsSchema,
@@ -82,7 +75,6 @@ export {
   tellSuspectSchema,
   type GaugeHistory,
   type GaugeStandings,
-  type NewGaugeCheck,
   type SuspectSetups,
   type Watch,
   doneSchema,
@@ -101,10 +93,7 @@ export {
   type MemberHistory,
   type PersonChange,
   type ShownJoinCode,
-  type ChangedGauge,
-  changedGaugeSchema,
   type MachineEntry,
-  type ChangedMachine,
   type ShopGauge,
   type SetupRecord,
   type SetupAnswer,

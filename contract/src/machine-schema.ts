@@ -1,14 +1,7 @@
 import { MACHINE_FIELDS } from '@pine/core/sheet'
 import { SHOP_FIELDS } from '@pine/core/shop'
 import { z } from 'zod'
-import { address, ENTERED, schemaOfFields, UNDER_ID, uuid, writtenLengthSchema } from './schema-of'
-
-/** A test under an id of its own: sent twice it was made once. */
-export const newReversalTestSchema = schemaOfFields({
-  ...UNDER_ID,
-  ...SHOP_FIELDS.machine['reversal-test'],
-})
-export type NewReversalTest = z.infer<typeof newReversalTestSchema>
+import { address, ENTERED, schemaOfFields, uuid, writtenLengthSchema } from './schema-of'
 
 const said = { by: z.string(), at: z.string() }
 

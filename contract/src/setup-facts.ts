@@ -70,6 +70,10 @@ export type NewFact = {
 
 const via = z.enum(VIAS)
 
+/** A fact as it is sent: the person, the moment and its place are added by the server. */
+export const asSent = (kind: string, body: z.ZodType) =>
+  z.strictObject({ id: uuid(), kind: z.literal(kind), via: via.optional(), body })
+
 const union = <Fact>(fact: (name: SetupFactKind) => z.ZodObject) =>
   z.discriminatedUnion('kind', SETUP_FACT_KINDS.map(fact) as never) as unknown as z.ZodType<
     Fact,
@@ -77,12 +81,7 @@ const union = <Fact>(fact: (name: SetupFactKind) => z.ZodObject) =>
   >
 
 export const newFactSchema = union<NewFact>((name) =>
-  z.strictObject({
-    id: uuid(),
-    kind: z.literal(name),
-    via: via.optional(),
-    body: MADE_BY_SERVER.includes(name) ? z.strictObject({}) : SETUP_FACTS[name].body,
-  }),
+  asSent(name, MADE_BY_SERVER.includes(name) ? z.strictObject({}) : SETUP_FACTS[name].body),
 )
 
 const author = z.strictObject({ id: z.uuid().optional(), name: nameSchema })
@@ -117,7 +116,3 @@ export const setupFileSchema = z.strictObject({
       path: [0, 'kind'],
     }),
 })
-
-/** What a person calls a fact that they entered. */
-export const factWords = ({ kind, body }: NewFact): string =>
-  (SETUP_FACTS[kind].words as (body: object) => string)(body)

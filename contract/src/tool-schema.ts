@@ -1,27 +1,10 @@
 import { ASSEMBLY_FIELDS, SHOP_FIELDS } from '@pine/core/shop'
 import { z } from 'zod'
-import { ENTERED, reason, schemaOfFields, UNDER_ID, uuid, writtenLengthSchema } from './schema-of'
+import { ENTERED, schemaOfFields, uuid, writtenLengthSchema } from './schema-of'
 
-export const toolAssemblySchema = schemaOfFields(ASSEMBLY_FIELDS)
+const toolAssemblySchema = schemaOfFields(ASSEMBLY_FIELDS)
 
 const retired = z.literal(true).optional()
-
-export const newToolSchema = z.strictObject({ id: uuid(), tool: toolAssemblySchema })
-/** A tool as it is from now on, and why. */
-export const changedToolSchema = z.strictObject({ tool: toolAssemblySchema, reason, retired })
-export type ChangedTool = z.infer<typeof changedToolSchema>
-
-/** What happened, under an id of its own: sent twice it happened once. */
-export const newToolEventSchema = schemaOfFields({
-  ...UNDER_ID,
-  ...SHOP_FIELDS.tool['tool-event'],
-})
-export type NewToolEvent = z.infer<typeof newToolEventSchema>
-export const newMachineEventSchema = schemaOfFields({
-  ...UNDER_ID,
-  ...SHOP_FIELDS.machine['machine-event'],
-})
-export type NewMachineEvent = z.infer<typeof newMachineEventSchema>
 
 /** How far its length is to be relied on now, in words, and by which measurement. */
 const toolTrustSchema = z.object({

@@ -54,10 +54,12 @@ async function withManyTools(page: Page, count: number): Promise<string> {
   }
   const post = (path: string, data: object) =>
     page.request.post(new URL(path, page.url()).href, { data })
-  const made = await post(`/api/setups`, { id, sheetFactId: uuid(), sheet })
+  const made = await post(`/api/streams/setup/${id}/facts`, {
+    ...{ id: uuid(), kind: 'sheet', body: sheet },
+  })
   expect(made.ok(), await made.text()).toBe(true)
   const enter = async (kind: string, body: object) => {
-    const fact = await post(`/api/setups/${id}/facts`, { id: uuid(), kind, body })
+    const fact = await post(`/api/streams/setup/${id}/facts`, { id: uuid(), kind, body })
     expect(fact.ok(), await fact.text()).toBe(true)
   }
   await enter('check-off', { of: 'home' })

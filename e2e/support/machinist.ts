@@ -1,5 +1,6 @@
 import { expect, request, type APIRequestContext, type Page } from '@playwright/test'
 import { v7 as uuid } from 'uuid'
+import { enterFact } from './declare'
 import { visit } from './visit'
 
 const KEY_NAMES: Readonly<Record<string, string>> = { '.': 'decimal point', '-': 'change sign' }
@@ -228,10 +229,7 @@ export class Machinist {
   /** Makes a set-up from a sheet, as one that comes in by the open file, and opens it. */
   async begin(sheet: object): Promise<void> {
     const id = uuid()
-    const made = await this.page.request.post(`${this.address}/api/setups`, {
-      data: { id, sheetFactId: uuid(), sheet },
-    })
-    expect(made.status(), await made.text()).toBe(201)
+    await enterFact(this.page, this.address, ['setup', id], { kind: 'sheet', body: sheet })
     await visit(this.page, `${this.address}/setups/${id}`)
   }
 

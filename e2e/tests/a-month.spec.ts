@@ -1,6 +1,7 @@
 import { v7 as uuid } from 'uuid'
 import type { Page } from '@playwright/test'
 import { barriers } from '../support/accessible'
+import { enterFact } from '../support/declare'
 import { Machinist } from '../support/machinist'
 import { mm, ONE_VISE } from '../support/sheets'
 import { expect, test } from '../support/product'
@@ -64,10 +65,7 @@ async function job({ page, mira, address, machine, tools, gauge, mark }: Bench, 
   })
   const id = /setups\/([0-9a-f-]+)/.exec(page.url())![1]!
   const say = async (kind: string, body: object) => {
-    const made = await page.request.post(`${address}/api/setups/${id}/facts`, {
-      data: { id: uuid(), kind, body },
-    })
-    expect(made.status(), await made.text()).toBe(201)
+    await enterFact(page, address, ['setup', id], { kind, body })
   }
   for (const of of ['home', 'clean', 'gauges']) await say('check-off', { of })
   const touch = (tool: number, higher = 0) =>

@@ -111,7 +111,7 @@ test('what is on its way for a moment moves nothing under the thumb; what stays 
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Home the machine/)
   let answer = () => {}
   const answered = new Promise<void>((resolve) => (answer = resolve))
-  await page.route('**/api/setups/*/facts*', async (route) => {
+  await page.route('**/api/streams/setup/*/facts*', async (route) => {
     await answered
     await route.continue()
   })
@@ -134,7 +134,7 @@ test('what one person entered is never sent as another: it waits on the device u
   await openFocuser(page)
   await expect(page.getByTestId('reading')).toBeVisible()
   // The server is busy for whatever is entered now.
-  const facts = '**/api/setups/*/facts*'
+  const facts = '**/api/streams/setup/*/facts*'
   await page.route(facts, (route) =>
     route.fulfill({
       status: 503,

@@ -38,14 +38,16 @@ test('the primary of two databases dies: the other is promoted and gone on with,
     await asking.post('session', { data: { personId: person.id, pin: person.pin } })
     const { body: sheet } = JSON.parse(readFileSync(EXAMPLE, 'utf8')).facts[0]
     const id = uuid()
-    const made = await asking.post('setups', { data: { id, sheetFactId: uuid(), sheet } })
+    const made = await asking.post(`streams/setup/${id}/facts`, {
+      data: { id: uuid(), kind: 'sheet', body: sheet },
+    })
     expect(made.status(), await made.text()).toBe(201)
 
     /** Sends one fact until it is acknowledged, as a device does; its id. */
     const enter = async (): Promise<string> => {
       const fact = readBack()
       await expect
-        .poll(async () => (await asking.post(`setups/${id}/facts`, { data: fact })).status())
+        .poll(async () => (await asking.post(`streams/setup/${id}/facts`, { data: fact })).status())
         .toBe(201)
       return fact.id
     }
@@ -64,7 +66,7 @@ test('the primary of two databases dies: the other is promoted and gone on with,
 
     // And with the right one away as well, it waits rather than go to the old one.
     await pair.primary.stop()
-    const alone = await asking.post(`setups/${id}/facts`, { data: readBack() })
+    const alone = await asking.post(`streams/setup/${id}/facts`, { data: readBack() })
     expect(alone.status()).toBe(503)
     await back.stop()
   } finally {

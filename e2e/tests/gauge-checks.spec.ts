@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid'
 import { barriers } from '../support/accessible'
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
-import { declare } from '../support/declare'
+import { declare, enterFact } from '../support/declare'
 import { mm } from '../support/sheets'
 import { visit } from '../support/visit'
 
@@ -97,17 +97,14 @@ test('a gauge that failed is told in the set-ups that are open: what leans on it
 }) => {
   const mira = new Machinist(page, demo.address, true)
   await mira.signIn('Mira Toller')
-  const post = async (path: string, data: object) => {
-    const made = await page.request.post(`${demo.address}/api${path}`, { data })
-    expect(made.status(), await made.text()).toBe(201)
-  }
   // A setter of its own: what others of this workshop measured is none of its business.
   const id = uuid()
   const gauge = { id, kind: 'height-setter', name: 'Lent setter', size: mm('80.000') }
-  await post('/gauges', { id, gauge, watch: { limit: mm('0.010') } })
+  await declare(page, demo.address, ['gauge', id], { ...gauge, watch: { limit: mm('0.010') } })
   const check = (read: string) =>
-    post(`/gauges/${id}/checks`, {
-      ...{ id: uuid(), read: mm(read), against: 'block', master: mm('80.000') },
+    enterFact(page, demo.address, ['gauge', id], {
+      kind: 'gauge-check',
+      body: { read: mm(read), against: 'block', master: mm('80.000') },
     })
   await check('80.001')
   const { machine } = (await (await page.request.get(`${demo.address}/api/machines`)).json())[0]
@@ -125,8 +122,8 @@ test('a gauge that failed is told in the set-ups that are open: what leans on it
     ],
   })
   const setup = page.url()
-  await post(`/setups/${/setups\/([0-9a-f-]+)/.exec(setup)![1]}/facts`, {
-    ...{ id: uuid(), kind: 'reading' },
+  await enterFact(page, demo.address, ['setup', /setups\/([0-9a-f-]+)/.exec(setup)![1]!], {
+    kind: 'reading',
     body: { of: 'tip-on-plane', tool: 1, read: mm('-220.000'), with: [id] },
   })
   await check('80.030')
@@ -149,7 +146,7 @@ test('a check that is made where nothing is received stands at once, and arrives
   const id = uuid()
   const gauge = { id, kind: 'ball', name: '20 mm ball', size: mm('20.000') }
   const watch = { limit: mm('0.010') }
-  await declare(page, demo.address, '/gauges', { id, gauge, watch })
+  await declare(page, demo.address, ['gauge', id], { ...gauge, watch })
   await visit(page, `${demo.address}/gauges/${id}`)
   await expect(page.getByTestId('stands')).toContainText('Never checked')
   await page.context().setOffline(true)

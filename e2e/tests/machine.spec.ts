@@ -28,7 +28,7 @@ test('what a control holds is told with who keyed it; a screw is tested and coun
     control: PLAIN_CONTROL,
   }
   const id = uuid()
-  await declare(page, demo.address, '/machines', { id, machine })
+  await declare(page, demo.address, ['machine', id], machine)
   await page.getByRole('button', { name: 'The shop' }).click()
   await page.getByRole('link', { name: 'Worn mill' }).click()
   await expect(page.getByTestId('screws')).toContainText('Y Not measured')

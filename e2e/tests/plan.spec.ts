@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid'
 import type { Page } from '@playwright/test'
 import { barriers } from '../support/accessible'
 import { Machinist } from '../support/machinist'
-import { declare, PLAIN_CONTROL } from '../support/declare'
+import { declare, enterFact, PLAIN_CONTROL } from '../support/declare'
 import { mm, ONE_VISE } from '../support/sheets'
 import { expect, test } from '../support/product'
 import { visit } from '../support/visit'
@@ -28,8 +28,7 @@ async function shop(page: Page, address: string) {
     pockets: 24,
   }
   const machineId = uuid()
-  const post = (path: string, data: object) => declare(page, address, path, data)
-  await post('/machines', { id: machineId, machine })
+  await declare(page, address, ['machine', machineId], machine)
   const gauges = [
     { id: uuid(), kind: 'height-setter', name: '50 mm setter', size: mm('50.000') },
     { id: uuid(), kind: 'paper', name: 'paper', size: mm('0.09') },
@@ -47,7 +46,7 @@ async function shop(page: Page, address: string) {
     })
     const id = /setups\/([0-9a-f-]+)/.exec(page.url())![1]!
     const say = (kind: string, body: object) =>
-      post(`/setups/${id}/facts`, { id: uuid(), kind, body })
+      enterFact(page, address, ['setup', id], { kind, body })
     for (const of of ['home', 'clean', 'gauges']) await say('check-off', { of })
     return { id, say }
   }
@@ -175,18 +174,14 @@ test('a length from the bench counts without a touch where a face seats the hold
     ...{ name: 'Turning-head mill', kind: 'mill' },
     control: PLAIN_CONTROL,
   }
-  const post = (path: string, data: object) => declare(page, demo.address, path, data)
-  await post('/machines', { id: machineId, machine })
+  await declare(page, demo.address, ['machine', machineId], machine)
   for (const [pocket, seat] of [
     [1, 'register-face'],
     [2, 'taper'],
   ] as const)
-    await post('/tools', {
-      id: uuid(),
-      tool: {
-        ...{ name: `${seat} tool`, holder: { name: 'holder', seat } },
-        ...{ properties: { LF: mm('80.000') }, place: { machine: machineId, pocket } },
-      },
+    await declare(page, demo.address, ['tool', uuid()], {
+      ...{ name: `${seat} tool`, holder: { name: 'holder', seat } },
+      ...{ properties: { LF: mm('80.000') }, place: { machine: machineId, pocket } },
     })
   await visit(page, `${demo.address}/setups/new`)
   await page.getByTestId('job-name').fill('By the bench')
@@ -214,7 +209,6 @@ test('a tool that was lent by another mill counts with its length there and what
 }) => {
   const mira = new Machinist(page, demo.address, true)
   await mira.signIn('Mira Toller')
-  const post = (path: string, data: object) => declare(page, demo.address, path, data)
   const gauge = { id: uuid(), kind: 'height-setter', name: '50 mm setter', size: mm('50.000') }
   const tools = [81, 82, 83].map((number) => ({
     ...{ number, name: `lent tool ${number}`, lengthRegister: number, assembly: uuid() },
@@ -223,15 +217,14 @@ test('a tool that was lent by another mill counts with its length there and what
   const measured = async (name: string, nose: number, own: typeof tools) => {
     const machine = { name, kind: 'mill', control: PLAIN_CONTROL }
     const machineId = uuid()
-    await post('/machines', { id: machineId, machine })
+    await declare(page, demo.address, ['machine', machineId], machine)
     await mira.begin({
       ...{ name: `Measured on ${name}`, unit: 'mm', machineId, machine, school: 'gauge-line' },
       ...{ zero: '', plane: 'block on the table', gauges: [gauge], tools: own, ...ONE_VISE },
     })
     const id = /setups\/([0-9a-f-]+)/.exec(page.url())![1]!
     const read = (body: object) =>
-      post(`/setups/${id}/facts`, {
-        id: uuid(),
+      enterFact(page, demo.address, ['setup', id], {
         kind: 'reading',
         body: { ...body, with: [gauge.id] },
       })
@@ -246,10 +239,8 @@ test('a tool that was lent by another mill counts with its length there and what
   await measured('Lending mill', 0, tools)
   const borrower = await measured('Borrowing mill', 0.048, tools.slice(0, 2))
   const { name, assembly } = tools[2]!
-  const lent = await page.request.put(`${demo.address}/api/tools/${assembly}`, {
-    data: { tool: { name, place: { machine: borrower, pocket: 83 } }, reason: 'lent' },
-  })
-  expect(lent.status(), await lent.text()).toBe(200)
+  const lent = { name, place: { machine: borrower, pocket: 83 }, reason: 'lent' }
+  await declare(page, demo.address, ['tool', assembly], lent)
 
   await visit(page, `${demo.address}/setups/new`)
   await page.getByTestId('job-name').fill('With a lent tool')

@@ -3,6 +3,7 @@ import { v7 as uuid } from 'uuid'
 import { barriers } from '../support/accessible'
 import { filmOfLabel } from '../support/camera'
 import { CHROMIUM } from '../support/chromium'
+import { declare } from '../support/declare'
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
 
@@ -26,10 +27,7 @@ test.afterAll(() => rmSync(film, { force: true }))
 test('a label that is held before the camera opens its tool', async ({ page, demo }) => {
   const mira = new Machinist(page, demo.address, true)
   await mira.signIn('Mira Toller')
-  const made = await page.request.post(`${demo.address}/api/tools`, {
-    data: { id, tool: { name: 'Scanned reamer' } },
-  })
-  expect(made.status(), await made.text()).toBe(201)
+  await declare(page, demo.address, ['tool', id], { name: 'Scanned reamer' })
   await page.getByRole('link', { name: 'Tools' }).click()
   await page.getByTestId('scan').click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Scanned reamer')

@@ -1,4 +1,5 @@
 import { v7 as uuid } from 'uuid'
+import { declare } from '../support/declare'
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
 import { visit } from '../support/visit'
@@ -11,8 +12,7 @@ test('a gauge is corrected and taken out of use, and never deleted from what use
   await mira.signIn('Mira Toller')
   const id = uuid()
   const gauge = { id, kind: 'gauge-block', name: 'Block 17', size: { text: '17.000', unit: 'mm' } }
-  const added = await page.request.post(`${demo.address}/api/gauges`, { data: { id, gauge } })
-  expect(added.status(), await added.text()).toBe(201)
+  await declare(page, demo.address, ['gauge', id], gauge)
   const { machine } = (await (await page.request.get(`${demo.address}/api/machines`)).json())[0]
   await mira.begin({
     name: 'Counts with block 17',

@@ -9,7 +9,7 @@ import { BUILT, expect, Product, test } from '../support/product'
 // The page is kept for where there is no network.
 test.use({ serviceWorkers: 'allow' })
 
-const FACTS = '**/api/setups/*/facts*'
+const FACTS = '**/api/streams/setup/*/facts*'
 const LOOKS = [
   ['light', { width: 390, height: 844 }],
   ['dark', { width: 1280, height: 800 }],

@@ -1,4 +1,5 @@
 import { v7 as uuid } from 'uuid'
+import { declare } from '../support/declare'
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
 
@@ -94,10 +95,7 @@ for (const { name, control, most, captures } of CONTROLS)
     await mira.signIn('Mira Toller')
     const called = `Inch mill, ${name}`
     const inchMill = { ...machine, name: called, control: { ...machine.control, ...control } }
-    const added = await page.request.post(`${demo.address}/api/machines`, {
-      data: { id: uuid(), machine: inchMill },
-    })
-    expect(added.status(), await added.text()).toBe(201)
+    await declare(page, demo.address, ['machine', uuid()], inchMill)
     await page.reload()
     mira.part('signing in')
 

@@ -1,5 +1,5 @@
+import { begins, declares, enters } from './entering'
 import {
-  SETUP_FACTS,
   SETUP_FACT_KINDS,
   foundSchema,
   gaugeHistorySchema,
@@ -9,26 +9,23 @@ import {
   machineHistorySchema,
   machineSchema,
   memberHistorySchema,
-  newGaugeCheckSchema,
-  newMachineEventSchema,
-  newMachineSchema,
-  newReversalTestSchema,
-  newToolEventSchema,
   personSchema,
   pocketsSchema,
   setupAnswerSchema,
   setupPageSchema,
   shopGaugeSchema,
   suspectSetupsSchema,
-  toolAssemblySchema,
   toolHistorySchema,
   toolPageSchema,
   touchPlanSchema,
 } from '@pine/contract'
+import { SETUP_BODIES } from '@pine/core/facts'
+import type { Fields } from '@pine/core/fields'
+import { SHOP_FIELDS } from '@pine/core/shop'
 import fc from 'fast-check'
 import { v7 as uuid } from 'uuid'
 import { z } from 'zod'
-import { bodiesOf } from './accepted-bodies'
+import { bodiesOf, recordsOf } from './accepted-bodies'
 import { startHarness, type Harness } from './harness'
 import { mm, sheetOf } from './sheets'
 
@@ -42,26 +39,28 @@ beforeAll(async () => {
   shop = await startHarness()
   await shop.signInAs('Mira Toller')
   const sheet = sheetOf(1, 2)
-  const post = async (path: string, body: object) => {
-    const { status, body: answer } = await shop.send('POST', path, body)
+  const post = async ([method, path, body]: readonly [string, string, object]) => {
+    const { status, body: answer } = await shop.send(method, path, body)
     expect([path, status, answer.error]).toEqual([path, 201, undefined])
   }
-  await post('/machines', { id: machine, machine: sheet.machine })
+  await post(declares('machine', { id: machine, machine: sheet.machine }))
   const declared = { id: gauge, kind: 'height-setter', name: 'setter', size: mm('50') }
-  await post('/gauges', { id: gauge, gauge: declared, watch: { limit: mm('0.01') } })
-  await post('/tools', { id: tool, tool: { name: 'drill', place: { machine, pocket: 1 } } })
-  await post('/setups', {
-    id: setup,
-    sheetFactId: uuid(),
-    sheet: {
-      ...sheet,
-      machineId: machine,
-      tools: sheet.tools.map((one, index) => (index === 0 ? { ...one, assembly: tool } : one)),
-    },
-  })
+  await post(declares('gauge', { id: gauge, gauge: declared, watch: { limit: mm('0.01') } }))
+  await post(declares('tool', { id: tool, tool: { name: 'drill', place: { machine, pocket: 1 } } }))
+  await post(
+    begins({
+      id: setup,
+      sheetFactId: uuid(),
+      sheet: {
+        ...sheet,
+        machineId: machine,
+        tools: sheet.tools.map((one, index) => (index === 0 ? { ...one, assembly: tool } : one)),
+      },
+    }),
+  )
   for (const one of [1, 2]) {
     const body = { of: 'tip-on-plane', tool: one, read: mm('-220.000'), with: ['setter'] }
-    await post(`/setups/${setup}/facts`, { id: uuid(), kind: 'reading', body })
+    await post(['POST', `/streams/setup/${setup}/facts`, { id: uuid(), kind: 'reading', body }])
   }
   // What happens to a machine is asked since it was declared.
   shop.passSeconds(60)
@@ -134,47 +133,33 @@ const machineOf = (body: object): object => ({
   ),
 })
 
-const outside: readonly (readonly [
-  string,
-  z.ZodType,
-  (body: object) => readonly [string, string, object],
-])[] = [
-  [
-    'what happened to a machine',
-    newMachineEventSchema,
-    (body) => ['POST', `/machines/${machine}/events`, { ...body, id: uuid() }],
-  ],
-  [
-    'what happened to a tool',
-    newToolEventSchema,
-    (body) => ['POST', `/tools/${tool}/events`, { ...body, id: uuid() }],
-  ],
-  [
-    'a check of a gauge',
-    newGaugeCheckSchema,
-    (body) => ['POST', `/gauges/${gauge}/checks`, { ...body, id: uuid() }],
-  ],
-  [
-    'a reversal test',
-    newReversalTestSchema,
-    (body) => ['POST', `/machines/${machine}/reversal-tests`, { ...body, id: uuid() }],
-  ],
-  [
-    'a machine',
-    newMachineSchema.shape.machine,
-    (body) => ['POST', '/machines', { id: uuid(), machine: machineOf(body) }],
-  ],
-  ['a tool', toolAssemblySchema, (body) => ['POST', '/tools', { id: uuid(), tool: body }]],
-]
+const same = (body: object) => body
+const outside = <Stream extends 'machine' | 'gauge' | 'tool'>(
+  stream: Stream,
+  kind: string,
+  of: () => string,
+  whole: (body: object) => object = same,
+) => [kind, { stream, of, whole }] as const
 
-test.each(outside)('%s that is accepted leaves every question answered', async (_, schema, to) => {
-  const known = { machine: [machine] }
-  await sends(bodiesOf(schema, known) as fc.Arbitrary<object>, to)
-})
+test.each([
+  outside('machine', 'machine-event', () => machine),
+  outside('tool', 'tool-event', () => tool),
+  outside('gauge', 'gauge-check', () => gauge),
+  outside('machine', 'reversal-test', () => machine),
+  outside('machine', 'machine', uuid, machineOf),
+  outside('tool', 'tool', uuid),
+])(
+  'a fact of the shop that is accepted (%s) leaves every question answered',
+  async (kind, { stream, of, whole }) => {
+    const fields = (SHOP_FIELDS[stream] as Readonly<Record<string, unknown>>)[kind] as Fields
+    const bodies = recordsOf(fields, { machine: [machine] })
+    await sends(bodies, (body) => enters(stream, of(), kind, { id: uuid(), ...whole(body) }))
+  },
+)
 
 test('an empty note where the screen says that it may be left empty is answered like any other', async () => {
   const event = { id: uuid(), what: 'home-lost', note: '' }
-  expect((await shop.send('POST', `/machines/${machine}/events`, event)).status).toBe(201)
+  expect((await shop.send(...enters('machine', machine, 'machine-event', event))).status).toBe(201)
   await everythingIsAnswered('an empty note')
 })
 
@@ -193,7 +178,11 @@ test.each(KINDS)(
       from: ['G54'],
       address: ['H1', 'G54.X', 'G54.Z'],
     }
-    const bodies = bodiesOf(SETUP_FACTS[kind].body, known) as fc.Arbitrary<object>
-    await sends(bodies, (body) => ['POST', `/setups/${setup}/facts`, { id: uuid(), kind, body }])
+    const bodies = bodiesOf(SETUP_BODIES[kind], known) as fc.Arbitrary<object>
+    await sends(bodies, (body) => [
+      'POST',
+      `/streams/setup/${setup}/facts`,
+      { id: uuid(), kind, body },
+    ])
   },
 )

@@ -1,3 +1,4 @@
+import { begins, declares, enters } from './entering'
 import { v7 as uuid } from 'uuid'
 import type { Pockets } from '@pine/contract'
 import { startHarness, type Harness } from './harness'
@@ -15,32 +16,34 @@ beforeAll(async () => {
   server = await startHarness()
   await server.signInAs('Mira Toller', '2468', 'lead')
   const { machine } = sheetOf(1)
-  await server.send('POST', '/machines', { id: A, machine: { ...machine, name: 'Mill A' } })
-  await server.send('POST', '/machines', { id: B, machine: { ...machine, name: 'Mill B' } })
-  await server.send('POST', '/gauges', { id: setter.id, gauge: setter })
+  await server.send(...declares('machine', { id: A, machine: { ...machine, name: 'Mill A' } }))
+  await server.send(...declares('machine', { id: B, machine: { ...machine, name: 'Mill B' } }))
+  await server.send(...declares('gauge', { id: setter.id, gauge: setter }))
 })
 afterAll(() => server.close())
 
 async function job(name: string, machineId: string, tools: readonly number[], known: object = {}) {
   const id = uuid()
   const sheet = sheetOf(...tools)
-  const made = await server.send('POST', '/setups', {
-    ...{ id, sheetFactId: uuid() },
-    sheet: {
-      ...{ ...sheet, name, machineId, school: 'gauge-line', gauges: [setter] },
-      tools: sheet.tools.map((tool) => ({
-        ...{ ...tool, assembly: assemblies[tool.number - 1] },
-        ...(tool.number === 4 && known),
-      })),
-    },
-  })
+  const made = await server.send(
+    ...begins({
+      ...{ id, sheetFactId: uuid() },
+      sheet: {
+        ...{ ...sheet, name, machineId, school: 'gauge-line', gauges: [setter] },
+        tools: sheet.tools.map((tool) => ({
+          ...{ ...tool, assembly: assemblies[tool.number - 1] },
+          ...(tool.number === 4 && known),
+        })),
+      },
+    }),
+  )
   expect(made.status).toBe(201)
   return id
 }
 
 const read = async (setup: string, body: object) => {
   const reading = { id: uuid(), kind: 'reading', body: { ...body, with: [setter.id] } }
-  expect((await server.send('POST', `/setups/${setup}/facts`, reading)).status).toBe(201)
+  expect((await server.send('POST', `/streams/setup/${setup}/facts`, reading)).status).toBe(201)
 }
 
 /** Nose and tips on a plane where the bare nose stands, with so much between the two noses. */
@@ -66,7 +69,7 @@ test('a tool that comes from another machine brings its length, by what was meas
 
   // Two tools are common, and then three; none is, and nothing tells how the noses differ.
   const moved = { name: 'tool 4', place: { machine: B, pocket: 4 } }
-  await server.send('PUT', `/tools/${assemblies[3]}`, { tool: moved, reason: 'lent' })
+  await server.send(...declares('tool', { id: assemblies[3]!, tool: moved, reason: 'lent' }))
   expect((await inPocket(B, 4))?.lastLength).toEqual(mm('60.000'))
   expect(await inPocket(B, 4)).not.toHaveProperty('carried')
   await touchAll(await job('Clamp ring', B, [1, 2, 3]), [1, 2, 3], -600, 0.05)
@@ -89,8 +92,10 @@ test('a tool that comes from another machine brings its length, by what was meas
   expect(H).toMatchObject({ H4: '60.050', H1: '80.050' })
 
   // Dropped, it is another tool.
-  await server.send('POST', `/tools/${assemblies[3]}/events`, {
-    ...{ id: uuid(), what: 're-gripped', note: 'slipped' },
-  })
+  await server.send(
+    ...enters('tool', assemblies[3]!, 'tool-event', {
+      ...{ id: uuid(), what: 're-gripped', note: 'slipped' },
+    }),
+  )
   expect(await inPocket(B, 4)).not.toHaveProperty('carried')
 })

@@ -1,3 +1,4 @@
+import { declares } from './entering'
 import { connect, type AddressInfo, type Socket } from 'node:net'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -146,7 +147,7 @@ describe('whoever is put out', () => {
       gauge: { id: 'p', kind: 'paper', name: 'paper', size: mm('0.1') },
     }
     for (let times = 0; times < 9; times += 1)
-      await shop.send('POST', '/gauges', { ...declared, id: uuid() })
+      await shop.send(...declares('gauge', { ...declared, id: uuid() }))
     for (let part = await reader.read(); !part.done; part = await reader.read()) heard += part.value
     expect(heard).not.toContain('event: fact')
   })

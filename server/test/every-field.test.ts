@@ -1,11 +1,20 @@
+import { begins } from './entering'
 import type { Fields, Shape } from '@pine/core/fields'
 import { parseSetupFile } from '@pine/contract'
 import { SETUP_BODIES } from '@pine/core/facts'
 import { SHEET_FIELDS } from '@pine/core/sheet'
+import { SHOP_FIELDS } from '@pine/core/shop'
 import { v7 as uuid } from 'uuid'
 import { startHarness, type Harness } from './harness'
 import { mm, sheetOf } from './sheets'
-import { pathsIn, pathsOf, wholeBodies, wholeRecords, type Given } from './whole-bodies'
+import {
+  pathsIn,
+  pathsOf,
+  wholeBodies,
+  wholeRecords,
+  withEachLength,
+  type Given,
+} from './whole-bodies'
 
 // Every field of every fact goes through the API into the database and comes back as it was sent; one of its lengths that is no
 // number is refused at its place. The fields are asked of core's own table, so a new one is here before anybody thinks of it.
@@ -21,14 +30,14 @@ type Sent = { readonly kind: string; readonly body: unknown }
 
 async function begin(sheet: object = twoFixtures): Promise<string> {
   const id = uuid()
-  const { status, body } = await shop.send('POST', '/setups', { id, sheetFactId: uuid(), sheet })
+  const { status, body } = await shop.send(...begins({ id, sheetFactId: uuid(), sheet }))
   expect([status, body.error]).toEqual([201, undefined])
   return id
 }
 
 async function enter(setup: string, fact: Sent): Promise<string> {
   const id = uuid()
-  const { status, body } = await shop.send('POST', `/setups/${setup}/facts`, { id, ...fact })
+  const { status, body } = await shop.send('POST', `/streams/setup/${setup}/facts`, { id, ...fact })
   expect([fact, status, body.error]).toEqual([fact, 201, undefined])
   return id
 }
@@ -149,7 +158,8 @@ const TOGETHER: Given = {
   side: ['inside'],
   spared: [['back']],
 }
-const { from: _ofSetter, ...OF_REST } = TOGETHER
+// What a machine's setter lowers from is a length, and no row.
+const { from: _row, ...OF_REST } = TOGETHER
 
 /** Sheets on which one part is whole, in each of the ways that this part can be. */
 function sheets(): readonly object[] {
@@ -197,3 +207,58 @@ test('every field of a sheet comes back', async () => {
   const facts = sheets().map((body) => ({ kind: 'sheet', body }))
   expect(missing(SETUP_BODIES.sheet, await thereAndBack(setup, facts))).toEqual([])
 })
+
+const OUTSIDE = Object.entries(SHOP_FIELDS).flatMap(([stream, kinds]) =>
+  Object.entries<Fields>(kinds).map(([kind, fields]) => [kind, stream as Outside, fields] as const),
+)
+type Outside = keyof typeof SHOP_FIELDS
+
+/** Sends a fact to a machine, a gauge or a tool that is watched and declared already. */
+async function enterOutside(stream: Outside, kind: string, body: object, of: string) {
+  const id = uuid()
+  // A gauge is told under its own id.
+  const whole = stream === 'gauge' && kind === 'gauge' ? { ...body, id: of } : body
+  const path = `/streams/${stream}/${of}/facts`
+  return { id, whole, answer: await shop.send('POST', path, { id, kind, body: whole }) }
+}
+
+async function declared(stream: Outside): Promise<string> {
+  const of = uuid()
+  const [first] = wholeRecords(SHOP_FIELDS[stream][stream as never] as Fields, OF_REST)
+  const { answer } = await enterOutside(stream, stream, first!, of)
+  expect([answer.status, answer.body.error]).toEqual([201, undefined])
+  return of
+}
+
+test.each(OUTSIDE)(
+  'every field of a fact of the shop (%s) comes back as it was sent',
+  async (kind, stream, fields) => {
+    const of = await declared(stream)
+    const shape: Shape = { is: 'record', fields }
+    const sent: string[] = []
+    for (const body of wholeRecords(fields, OF_REST)) {
+      const { id, whole, answer } = await enterOutside(stream, kind, body, of)
+      expect([whole, answer.status, answer.body.error]).toEqual([whole, 201, undefined])
+      const { body: told } = await shop.send('GET', `/streams/${stream}/${of}/facts?from=0`)
+      expect(told.facts.find((fact: { id: string }) => fact.id === id)).toMatchObject({
+        ...{ kind, body: whole, by: { name: 'Mira Toller' }, via: 'typed' },
+      })
+      sent.push(...pathsIn(shape, whole))
+    }
+    expect(missing(shape, sent)).toEqual([])
+  },
+)
+
+test.each(OUTSIDE)(
+  'a length of a fact of the shop (%s) that is no number is refused at its place',
+  async (kind, stream, fields) => {
+    const of = await declared(stream)
+    for (const { place, value } of wholeRecords(fields, OF_REST).flatMap((body) =>
+      withEachLength(body, 'wide'),
+    )) {
+      const { answer } = await enterOutside(stream, kind, value as object, of)
+      const { place: told, code } = answer.body.error
+      expect([answer.status, told, code]).toEqual([422, `body.${place}`, 'length-not-a-number'])
+    }
+  },
+)

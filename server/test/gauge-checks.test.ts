@@ -1,3 +1,4 @@
+import { begins, declares, enters } from './entering'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { v7 as uuid } from 'uuid'
@@ -27,17 +28,22 @@ async function gauge(name: string, watch?: object): Promise<string> {
     gauge: { id, kind: 'height-setter', name, size: mm('50.000') },
     ...(watch && { watch }),
   }
-  expect((await shop.send('POST', '/gauges', body)).status).toBe(201)
+  expect((await shop.send(...declares('gauge', body))).status).toBe(201)
   return id
 }
 
 const check = (read: string, gaugeId = setter, id = uuid()) =>
-  shop.send('POST', `/gauges/${gaugeId}/checks`, {
-    id,
-    read: mm(read),
-    against: '50 mm master',
-    master: mm('50.000'),
-  })
+  shop.send(
+    ...enters('gauge', gaugeId, 'gauge-check', {
+      id,
+      read: mm(read),
+      against: '50 mm master',
+      master: mm('50.000'),
+    }),
+  )
+
+const checksOf = async (gaugeId: string) =>
+  (await shop.send('GET', `/gauges/${gaugeId}/checks`)).body.checks
 
 /** Nobody stays signed in for a week. */
 async function aWeekLater(): Promise<void> {
@@ -58,14 +64,14 @@ async function setupWith(name: string, gaugeId: string): Promise<string> {
   body.gauges = body.gauges.map((one: { id: string }) =>
     one.id === 'setter' ? { ...one, id: gaugeId } : one,
   )
-  const begun = await shop.send('POST', '/setups', { id, sheetFactId: uuid(), sheet: body })
+  const begun = await shop.send(...begins({ id, sheetFactId: uuid(), sheet: body }))
   expect([begun.status, begun.body]).toEqual([201, expect.anything()])
   for (const { kind, body: said } of rest.filter((fact) => fact.kind === 'reading')) {
     const reading = structuredClone(said)
     // The tool that is changed there in between is the same one here, and reads the same.
     if (reading.of === 'tip-on-plane') reading.read = mm('-220.000')
     reading.with = reading.with.map((one: string) => (one === 'setter' ? gaugeId : one))
-    const added = await shop.send('POST', `/setups/${id}/facts`, {
+    const added = await shop.send('POST', `/streams/setup/${id}/facts`, {
       id: uuid(),
       kind,
       body: reading,
@@ -83,7 +89,8 @@ test('a month of checks: what was measured since the last good one is suspect, a
 
   const early = await setupWith('before the good check', setter)
   await aWeekLater()
-  expect((await check('50.002')).body.checks).toHaveLength(2)
+  await check('50.002')
+  expect(await checksOf(setter)).toHaveLength(2)
   await aWeekLater()
   const hit = await setupWith('after it', setter)
   const other = await setupWith('with another setter', await gauge('other setter'))
@@ -91,11 +98,13 @@ test('a month of checks: what was measured since the last good one is suspect, a
 
   await aWeekLater()
   const { body } = await check('50.013')
-  expect(body.checks.at(-1)).toMatchObject({
-    by: 'Lena Lead',
-    against: '50 mm master',
-    at: '2026-03-23T08:00:00.000Z',
-  })
+  expect(body.facts).toMatchObject([
+    {
+      by: { name: 'Lena Lead' },
+      body: { against: '50 mm master' },
+      at: '2026-03-23T08:00:00.000Z',
+    },
+  ])
   expect(await standing()).toMatchObject({
     offMm: expect.closeTo(0.013, 9),
     dueOn: '2026-03-23',
@@ -145,7 +154,8 @@ test('a check sent twice is one, under the name of who made it', async () => {
   const id = uuid()
   const twice = await gauge('sent twice', { limit: mm('0.010') })
   await check('50.000', twice, id)
-  expect((await check('50.000', twice, id)).body.checks).toHaveLength(1)
+  await check('50.000', twice, id)
+  expect(await checksOf(twice)).toHaveLength(1)
   const rows = await shop.asOwner(
     `SELECT place, kind, body FROM fact WHERE stream_id = '${twice}' ORDER BY place`,
   )
@@ -164,22 +174,30 @@ test('a check sent twice is one, under the name of who made it', async () => {
 test('a check that was entered without a network is of its own day, and of who entered it alone', async () => {
   const late = await gauge('checked in the cellar', { limit: mm('0.010') })
   const { body: first } = await check('50.000', late)
-  const now = Date.parse(first.checks[0].at)
+  const now = Date.parse(first.facts[0].at)
   const send = (beside: Record<string, string>) =>
-    shop.send('POST', `/gauges/${late}/checks?${new URLSearchParams(beside).toString()}`, {
-      ...{ id: uuid(), read: mm('50.001') },
-      ...{ against: '50 mm master', master: mm('50.000') },
-    })
+    shop.send(
+      ...enters(
+        'gauge',
+        late,
+        'gauge-check',
+        {
+          ...{ id: uuid(), read: mm('50.001') },
+          ...{ against: '50 mm master', master: mm('50.000') },
+        },
+        `?${new URLSearchParams(beside).toString()}`,
+      ),
+    )
   const entered = new Date(now - 3 * DAY * 1000).toISOString()
   const { body } = await send({ at: entered })
-  expect(body.checks[1].at).toBe(entered)
+  expect(body.facts[0].at).toBe(entered)
   expect(await send({ at: entered, by: uuid() })).toMatchObject({
     status: 401,
     body: { error: { message: expect.stringContaining('by another person') } },
   })
   // A clock that is ahead is not believed.
   const ahead = await send({ at: new Date(now + DAY * 1000).toISOString() })
-  expect(Date.parse(ahead.body.checks[2].at)).toBeLessThan(now + 60_000)
+  expect(Date.parse(ahead.body.facts[0].at)).toBeLessThan(now + 60_000)
 })
 
 test.each(['0', '-0.010', 'wide', ''])(
@@ -188,13 +206,13 @@ test.each(['0', '-0.010', 'wide', ''])(
     const id = uuid()
     const declared = { id, kind: 'height-setter', name: `setter ${id}`, size: mm('50.000') }
     const watch = { limit: mm(text) }
-    const refused = { status: 422, body: { error: { place: 'watch.limit' } } }
-    expect(await shop.send('POST', '/gauges', { id, gauge: declared, watch })).toMatchObject(
+    const refused = { status: 422, body: { error: { place: 'body.watch.limit' } } }
+    expect(await shop.send(...declares('gauge', { id, gauge: declared, watch }))).toMatchObject(
       refused,
     )
-    expect((await shop.send('POST', '/gauges', { id, gauge: declared })).status).toBe(201)
+    expect((await shop.send(...declares('gauge', { id, gauge: declared }))).status).toBe(201)
     const changed = { gauge: declared, reason: 'watched from now on', watch }
-    expect(await shop.send('PUT', `/gauges/${id}`, changed)).toMatchObject(refused)
+    expect(await shop.send(...declares('gauge', { id: id, ...changed }))).toMatchObject(refused)
   },
 )
 
@@ -204,7 +222,10 @@ test('what cannot be a check is refused with what to do', async () => {
     status: 422,
     body: { error: { place: 'watch', remedy: expect.stringContaining('A lead sets it') } },
   })
-  expect(await check('5o.000')).toMatchObject({ status: 422, body: { error: { place: 'read' } } })
+  expect(await check('5o.000')).toMatchObject({
+    status: 422,
+    body: { error: { place: 'body.read' } },
+  })
   expect(await check('-50')).toMatchObject({ status: 422 })
   expect((await check('50', uuid())).status).toBe(404)
   expect((await shop.send('GET', `/gauges/${uuid()}/checks`)).status).toBe(404)

@@ -1,3 +1,4 @@
+import { begins } from './entering'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { v7 as uuid } from 'uuid'
@@ -19,7 +20,7 @@ const home = () => ({ id: uuid(), kind: 'check-off', body: { of: 'home' } })
 
 test('a set-up without end is told so, with what to do, and stays as it is', async () => {
   const id = uuid()
-  await shop.send('POST', '/setups', { id, sheetFactId: uuid(), sheet: sheetOf(1) })
+  await shop.send(...begins({ id, sheetFactId: uuid(), sheet: sheetOf(1) }))
   // As if it had been entered: the rows of a stream that has grown.
   await shop.asOwner(
     `INSERT INTO fact (shop_id, stream_id, place, id, kind, body, via, person_id, recorded_at)
@@ -27,9 +28,9 @@ test('a set-up without end is told so, with what to do, and stays as it is', asy
      FROM fact, generate_series(1, $2::int) AS more WHERE stream_id = $1 AND fact.place = 0`,
     [id, MOST_FACTS - 2],
   )
-  const last = await shop.send('POST', `/setups/${id}/facts`, home())
+  const last = await shop.send('POST', `/streams/setup/${id}/facts`, home())
   expect(last.status).toBe(201)
-  const { status, body } = await shop.send('POST', `/setups/${id}/facts`, home())
+  const { status, body } = await shop.send('POST', `/streams/setup/${id}/facts`, home())
   expect([status, body.error.code]).toEqual([409, 'set-up-full'])
   expect(body.error.remedy).toContain('Begin the same job again')
   expect((await shop.send('GET', `/setups/${id}`)).body.file.facts).toHaveLength(MOST_FACTS)
@@ -93,7 +94,7 @@ describe('heavy work', () => {
 
 test('a flood of sign-ins holds up nobody who enters', async () => {
   const id = uuid()
-  await shop.send('POST', '/setups', { id, sheetFactId: uuid(), sheet: sheetOf(1) })
+  await shop.send(...begins({ id, sheetFactId: uuid(), sheet: sheetOf(1) }))
   const people = []
   for (let person = 0; person < 80; person += 1) people.push(await shop.signInAs(`Shift ${person}`))
   await shop.signInAs('Mira Toller')
@@ -106,7 +107,7 @@ test('a flood of sign-ins holds up nobody who enters', async () => {
     })
     return { status, isEntered }
   })
-  expect((await shop.send('POST', `/setups/${id}/facts`, home())).status).toBe(201)
+  expect((await shop.send('POST', `/streams/setup/${id}/facts`, home())).status).toBe(201)
   isEntered = true
   const answers = await Promise.all(flood)
   const came = new Set(answers.map(({ status }) => status))

@@ -1,3 +1,4 @@
+import { begins, declares } from './entering'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { parseSetupText } from '@pine/contract'
@@ -21,7 +22,7 @@ afterAll(() => shop.close())
 const home = () => ({ id: uuid(), kind: 'check-off', body: { of: 'home' } })
 const begin = async () => {
   const id = uuid()
-  await shop.send('POST', '/setups', { id, sheetFactId: uuid(), sheet: SHEET })
+  await shop.send(...begins({ id, sheetFactId: uuid(), sheet: SHEET }))
   return id
 }
 
@@ -54,7 +55,7 @@ test('a fact is told to every device as it is written, with its place; a gap com
   const device = await line()
   expect(device.type).toContain('text/event-stream')
   expect(await device.next()).toEqual({ event: 'gap' })
-  await shop.send('POST', `/setups/${id}/facts`, home())
+  await shop.send('POST', `/streams/setup/${id}/facts`, home())
   const fact = (place: number) => ({ event: 'fact', data: { kind: 'setup', id, place } })
   const first = await device.next()
   // On a busy machine word of its beginning may still have been on its way.
@@ -62,10 +63,12 @@ test('a fact is told to every device as it is written, with its place; a gap com
   if (first?.data.place === 0) expect(await device.next()).toEqual(fact(1))
   const machine = uuid()
   const control = { decimals: { mm: 3, in: 4 }, lengthKey: 'set', workOffsetKey: 'set' }
-  await shop.send('POST', '/machines', {
-    id: machine,
-    machine: { name: 'Mill 2', kind: 'mill', control },
-  })
+  await shop.send(
+    ...declares('machine', {
+      id: machine,
+      machine: { name: 'Mill 2', kind: 'mill', control },
+    }),
+  )
   expect(await device.next()).toMatchObject({ data: { kind: 'machine', id: machine, place: 0 } })
   await device.leave()
 })
@@ -74,24 +77,25 @@ test('a refused fact is told to nobody', async () => {
   const id = await begin()
   const device = await line()
   await device.next()
-  const refused = await shop.send('POST', `/setups/${id}/facts`, {
+  const refused = await shop.send('POST', `/streams/setup/${id}/facts`, {
     ...home(),
     body: { of: 'nothing' },
   })
   expect(refused.status).toBe(422)
-  await shop.send('POST', `/setups/${id}/facts`, home())
+  await shop.send('POST', `/streams/setup/${id}/facts`, home())
   expect(await device.next()).toMatchObject({ data: { place: 1 } })
   await device.leave()
 })
 
 test('what a device lacks is asked for from its place on', async () => {
   const id = await begin()
-  for (let times = 0; times < 3; times += 1) await shop.send('POST', `/setups/${id}/facts`, home())
-  const { body } = await shop.send('GET', `/setups/${id}/facts?from=2`)
+  for (let times = 0; times < 3; times += 1)
+    await shop.send('POST', `/streams/setup/${id}/facts`, home())
+  const { body } = await shop.send('GET', `/streams/setup/${id}/facts?from=2`)
   expect(body).toMatchObject({ from: 2, facts: { length: 2 } })
-  expect((await shop.send('GET', `/setups/${id}/facts?from=9`)).body.facts).toEqual([])
-  expect((await shop.send('GET', `/setups/${id}/facts?from=-1`)).status).toBe(422)
-  expect((await shop.send('GET', `/setups/${uuid()}/facts?from=0`)).status).toBe(404)
+  expect((await shop.send('GET', `/streams/setup/${id}/facts?from=9`)).body.facts).toEqual([])
+  expect((await shop.send('GET', `/streams/setup/${id}/facts?from=-1`)).status).toBe(422)
+  expect((await shop.send('GET', `/streams/setup/${uuid()}/facts?from=0`)).status).toBe(404)
 })
 
 test('nobody who is not signed in hears anything', async () => {
@@ -175,7 +179,7 @@ test('what is written in another shop of the same database is told to nobody her
   const device = await line()
   expect(await device.next()).toEqual({ event: 'gap' })
   await shop.asOwner(`SELECT pg_notify('pine_facts', '${uuid()} setup ${uuid()} 7')`)
-  await shop.send('POST', `/setups/${id}/facts`, home())
+  await shop.send('POST', `/streams/setup/${id}/facts`, home())
   const heard: unknown[] = []
   for (let place = -1; place !== 1;) {
     const { data } = (await device.next())!

@@ -1,3 +1,4 @@
+import { begins, declares, enters } from './entering'
 import { v7 as uuid } from 'uuid'
 import type { MachineHistory } from '@pine/contract'
 import { startHarness, type Harness } from './harness'
@@ -12,20 +13,24 @@ const declared = { ...sheetOf(1).machine, name: 'Mill 2' }
 beforeAll(async () => {
   server = await startHarness()
   await server.signInAs('Mira Toller', '2468', 'lead')
-  await server.send('POST', '/machines', { id: machine, machine: declared })
+  await server.send(...declares('machine', { id: machine, machine: declared }))
 })
 afterAll(() => server.close())
 
 async function begin(name: string): Promise<string> {
   const id = uuid()
   const sheet = { ...sheetOf(1), name, machineId: machine }
-  const made = await server.send('POST', '/setups', { id, sheetFactId: uuid(), sheet })
+  const made = await server.send(...begins({ id, sheetFactId: uuid(), sheet }))
   expect(made.status).toBe(201)
   return id
 }
 
 async function say(setup: string, kind: string, body: object): Promise<void> {
-  const answer = await server.send('POST', `/setups/${setup}/facts`, { id: uuid(), kind, body })
+  const answer = await server.send('POST', `/streams/setup/${setup}/facts`, {
+    id: uuid(),
+    kind,
+    body,
+  })
   expect([answer.status, answer.body.error]).toEqual([201, undefined])
   server.passSeconds(1)
 }
@@ -78,7 +83,7 @@ test('what was typed as a difference or a position is not told as what the row h
 test('another machine’s set-ups tell nothing of it', async () => {
   const other = uuid()
   await server.signInAs('Mira Toller')
-  await server.send('POST', '/machines', { id: other, machine: { ...declared, name: 'Mill 3' } })
+  await server.send(...declares('machine', { id: other, machine: { ...declared, name: 'Mill 3' } }))
   const { body } = await server.send('GET', `/machines/${other}/history`)
   expect((body as MachineHistory).offsets).toEqual([])
   expect((await server.send('GET', `/machines/${uuid()}/history`)).status).toBe(404)
@@ -91,21 +96,22 @@ test('a reversal test stays as it was made, once, and counts only when the machi
     towardsMinus: mm(`${text.slice(0, 2)}.000`),
   }))
   const test = { id: uuid(), axis: 'Z', pairs }
-  const path = `/machines/${machine}/reversal-tests`
-  expect((await server.send('POST', path, test)).status).toBe(201)
-  expect((await server.send('POST', path, test)).status).toBe(201)
+  const sent = enters('machine', machine, 'reversal-test', test)
+  expect((await server.send(...sent)).status).toBe(201)
+  expect((await server.send(...sent)).status).toBe(201)
   const { reversals, machine: now } = await history()
   expect(reversals).toMatchObject([{ axis: 'Z', by: 'Mira Toller', pairs }])
   expect(now.lostMotion).toBeUndefined()
   const counted = { ...declared, lostMotion: { Z: mm('0.012') } }
   const reason = 'reversal test of three pairs'
-  await server.send('PUT', `/machines/${machine}`, { machine: counted, reason })
+  await server.send(...declares('machine', { id: machine, machine: counted, reason }))
   const after = await history()
   expect(after.machine.lostMotion?.Z?.text).toBe('0.012')
   expect(after.declared.map((one) => one.reason)).toEqual([reason, undefined])
-  expect((await server.send('POST', path, { ...test, pairs: [] })).status).toBe(422)
+  const without = enters('machine', machine, 'reversal-test', { ...test, pairs: [] })
+  expect((await server.send(...without)).status).toBe(422)
   expect(
-    (await server.send('POST', `/machines/${uuid()}/reversal-tests`, { ...test, id: uuid() }))
+    (await server.send(...enters('machine', uuid(), 'reversal-test', { ...test, id: uuid() })))
       .status,
   ).toBe(404)
 })
@@ -114,7 +120,7 @@ test('what happened to it is told, in set-ups and outside of them, the youngest 
   const setup = await begin('Moved')
   await say(setup, 'event', { kind: 'plane-moved' })
   const event = { id: uuid(), what: 'home-lost', note: 'power cut' }
-  await server.send('POST', `/machines/${machine}/events`, event)
+  await server.send(...enters('machine', machine, 'machine-event', event))
   const { happened } = await history()
   expect(
     happened
@@ -154,17 +160,17 @@ describe('the list of set-ups', () => {
 test('a machine whose numbers cannot be is refused at its field, new or corrected, and stays as it was', async () => {
   const travels = { X: { min: mm('-500'), max: mm('0') } }
   const wrong = [
-    [{ lostMotion: { Y: mm('-0.01') } }, 'machine.lostMotion.Y'],
-    [{ travels: { X: { min: mm('x'), max: mm('0') } } }, 'machine.travels.X.min'],
-    [{ travels, toolChange: { X: mm('12') } }, 'machine.toolChange.X'],
-    [{ quill: { travel: mm('0') } }, 'machine.quill.travel'],
+    [{ lostMotion: { Y: mm('-0.01') } }, 'body.lostMotion.Y'],
+    [{ travels: { X: { min: mm('x'), max: mm('0') } } }, 'body.travels.X.min'],
+    [{ travels, toolChange: { X: mm('12') } }, 'body.toolChange.X'],
+    [{ quill: { travel: mm('0') } }, 'body.quill.travel'],
   ] as const
   for (const [changes, place] of wrong) {
     const of = { ...declared, ...changes }
-    const made = await server.send('POST', '/machines', { id: uuid(), machine: of })
+    const made = await server.send(...declares('machine', { id: uuid(), machine: of }))
     expect([made.status, made.body.error.place]).toEqual([422, place])
-    const path = `/machines/${machine}`
-    const changed = await server.send('PUT', path, { machine: of, reason: 'measured' })
+    const again = declares('machine', { id: machine, machine: of, reason: 'measured' })
+    const changed = await server.send(...again)
     expect([changed.status, changed.body.error.place]).toEqual([422, place])
   }
   expect((await history()).machine).not.toHaveProperty('travels')

@@ -97,15 +97,22 @@ export function mutatedRequests(
     .chain(([{ kind, body }, made]) => mutated({ id: made, kind, body }))
   const sheet = fc
     .tuple(fc.constantFrom(...sheets), newId, newId)
-    .chain(([body, made, first]) => mutated({ id: made, sheetFactId: first, sheet: body }))
+    .chain(([body, made, first]) =>
+      mutated({ id: first, kind: 'sheet', body }).map((what) => ({ made, what })),
+    )
   const machine = fc
     .tuple(fc.constantFrom(...sheets), newId)
-    .chain(([body, made]) => mutated({ id: made, machine: (body as { machine: object }).machine }))
+    .chain(([body, made]) =>
+      mutated({ id: made, kind: 'machine', body: (body as { machine: object }).machine }).map(
+        (what) => ({ made, what }),
+      ),
+    )
   const gauge = newId.chain((made) =>
     mutated({
       id: made,
-      gauge: { id: 'g', kind: 'paper', name: 'paper', size: { text: '0.09', unit: 'mm' } },
-    }),
+      kind: 'gauge',
+      body: { id: made, kind: 'paper', name: 'paper', size: { text: '0.09', unit: 'mm' } },
+    }).map((what) => ({ made, what })),
   )
   const person = newId.chain((made) =>
     mutated({ id: made, name: `P ${made}`, pin: '2468', code: 'AAAAAAAA' }),
@@ -113,6 +120,14 @@ export function mutatedRequests(
   const to = (method: string, path: fc.Arbitrary<string>, body: fc.Arbitrary<unknown>) =>
     fc.tuple(path, body).map(([where, what]) => ({ method, path: where, what }))
   const at = (path: string) => fc.constant(path)
+  const begun = (
+    stream: string,
+    first: fc.Arbitrary<{ readonly made: string; readonly what: unknown }>,
+  ) =>
+    first.map(({ made, what }) => ({
+      ...{ method: 'POST', path: `/streams/${stream}/${encoded(made)}/facts` },
+      what,
+    }))
   const query = fc.oneof(
     { weight: 4, arbitrary: fc.constant('') },
     {
@@ -122,7 +137,9 @@ export function mutatedRequests(
         .map(([name, value]) => `?${name}=${encodeURIComponent(sound(textOf(value)))}`),
     },
   )
-  const facts = fc.tuple(id, query).map(([one, ask]) => `/setups/${encoded(one)}/facts${ask}`)
+  const facts = fc
+    .tuple(id, query)
+    .map(([one, ask]) => `/streams/setup/${encoded(one)}/facts${ask}`)
   const lists = fc
     .tuple(
       fc.constantFrom('/search', '/tools', '/setups', '/machines', '/gauges/standings'),
@@ -136,17 +153,17 @@ export function mutatedRequests(
   const asked = fc.oneof(
     { weight: Math.ceil(20 * others), arbitrary: to('GET', lists, fc.constant(undefined)) },
     { weight: 10, arbitrary: to('POST', facts, fact) },
-    { weight: 4, arbitrary: to('POST', at('/setups'), sheet) },
-    { weight: 1, arbitrary: to('POST', at('/machines'), machine) },
+    { weight: 4, arbitrary: begun('setup', sheet) },
+    { weight: 1, arbitrary: begun('machine', machine) },
     {
       weight: 1,
       arbitrary: to(
-        'PUT',
-        id.map((one) => `/machines/${encoded(one)}`),
-        machine,
+        'POST',
+        id.map((one) => `/streams/machine/${encoded(one)}/facts`),
+        machine.map(({ what }) => what),
       ),
     },
-    { weight: 1, arbitrary: to('POST', at('/gauges'), gauge) },
+    { weight: 1, arbitrary: begun('gauge', gauge) },
     { weight: 1, arbitrary: to('POST', at('/people'), person) },
     { weight: 1, arbitrary: to('POST', at('/session'), mutated({ personId: uuid(), pin: '1' })) },
     { weight: 1, arbitrary: to('POST', at('/join-codes'), mutated({ role: 'viewer' })) },

@@ -1,3 +1,4 @@
+import { begins } from './entering'
 import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -17,9 +18,9 @@ beforeAll(async () => {
     const text = readFileSync(join(FOLDER, `${name}.json`), 'utf8')
     const [sheet, ...rest] = JSON.parse(text).facts
     const id = uuid()
-    await shop.send('POST', '/setups', { id, sheetFactId: uuid(), sheet: sheet.body })
+    await shop.send(...begins({ id, sheetFactId: uuid(), sheet: sheet.body }))
     for (const { kind, body } of rest)
-      await shop.send('POST', `/setups/${id}/facts`, { id: uuid(), kind, body })
+      await shop.send('POST', `/streams/setup/${id}/facts`, { id: uuid(), kind, body })
     setups.push(id)
   }
 })

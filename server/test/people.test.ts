@@ -1,3 +1,4 @@
+import { begins, declares } from './entering'
 import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -148,27 +149,28 @@ describe('roles', () => {
     kind: 'mill',
     control: { decimals: { mm: 3, in: 4 }, lengthKey: 'set', workOffsetKey: 'set' },
   }
-  const gauge = { id: 'g', kind: 'paper', name: 'paper', size: { text: '0.09', unit: 'mm' } }
+  const gauge = { kind: 'paper', name: 'paper', size: { text: '0.09', unit: 'mm' } }
   const bodies = {
-    'POST /machines': () => ({ id: uuid(), machine }),
-    'POST /gauges': () => ({ id: uuid(), gauge }),
-    'POST /setups': () => ({ id: uuid(), sheetFactId: uuid(), sheet: {} }),
-    'POST /join-codes': () => ({ role: 'lead' }),
-    'GET /members': () => undefined,
-    'GET /setups': () => undefined,
+    'a machine': () => declares('machine', { id: uuid(), machine }),
+    'a gauge': () => {
+      const id = uuid()
+      return declares('gauge', { id, gauge: { ...gauge, id } })
+    },
+    'a code': () => ['POST', '/join-codes', { role: 'lead' }] as const,
+    members: () => ['GET', '/members'] as const,
+    'set-ups': () => ['GET', '/setups'] as const,
   }
   const ask = async (what: keyof typeof bodies) => {
-    const [method = '', path = ''] = what.split(' ')
-    const { status, body } = await server.send(method, path, bodies[what]())
+    const { status, body } = await server.send(...(bodies[what]() as [string, string, object?]))
     return status === 403 ? body.error.code : status
   }
 
   test.each([
-    ['POST /machines', 201, 'not-allowed', 'not-allowed'],
-    ['POST /gauges', 201, 'not-allowed', 'not-allowed'],
-    ['POST /join-codes', 201, 'not-allowed', 'not-allowed'],
-    ['GET /members', 200, 'not-allowed', 'not-allowed'],
-    ['GET /setups', 200, 200, 200],
+    ['a machine', 201, 'not-allowed', 'not-allowed'],
+    ['a gauge', 201, 'not-allowed', 'not-allowed'],
+    ['a code', 201, 'not-allowed', 'not-allowed'],
+    ['members', 200, 'not-allowed', 'not-allowed'],
+    ['set-ups', 200, 200, 200],
   ] as const)('%s: a lead %p, a setter %p, a viewer %p', async (what, lead, setter, viewer) => {
     await server.signInAs('Role Lead', '2468', 'lead')
     expect(await ask(what)).toBe(lead)
@@ -181,9 +183,9 @@ describe('roles', () => {
   test('a viewer enters nothing: no set-up, no fact, no program', async () => {
     await server.signInAs('Role Viewer', '2468', 'viewer')
     const sheet = { id: uuid(), sheetFactId: uuid(), sheet: EXAMPLE }
-    expect((await server.send('POST', '/setups', sheet)).body.error.code).toBe('not-allowed')
+    expect((await server.send(...begins(sheet))).body.error.code).toBe('not-allowed')
     const fact = { id: uuid(), kind: 'check-off', body: { of: 'home' } }
-    const refused = await server.send('POST', `/setups/${uuid()}/facts`, fact)
+    const refused = await server.send('POST', `/streams/setup/${uuid()}/facts`, fact)
     expect(refused.body.error).toMatchObject({
       code: 'not-allowed',
       expected: 'a setter or a lead',
@@ -372,9 +374,9 @@ test.each([
 test('a lead puts a set-up away and takes it out; what anybody enters brings it back', async () => {
   const id = uuid()
   await server.signInAs('Put Setter', '2468', 'setter')
-  await server.send('POST', '/setups', { id, sheetFactId: uuid(), sheet: EXAMPLE })
+  await server.send(...begins({ id, sheetFactId: uuid(), sheet: EXAMPLE }))
   const enter = (kind: string, body: object) =>
-    server.send('POST', `/setups/${id}/facts`, { id: uuid(), kind, body })
+    server.send('POST', `/streams/setup/${id}/facts`, { id: uuid(), kind, body })
   const where = async () => {
     const lists = await Promise.all(
       ['', '?away=1'].map(

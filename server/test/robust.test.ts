@@ -1,3 +1,4 @@
+import { begins, declares } from './entering'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -22,7 +23,7 @@ const tip = (changes: object = {}) => ({
 const fact = (body: object = tip(), id = uuid()) => ({ id, kind: 'reading', body })
 const newSetup = async () => {
   const id = uuid()
-  const made = await shop.send('POST', '/setups', { id, sheetFactId: uuid(), sheet: SHEET })
+  const made = await shop.send(...begins({ id, sheetFactId: uuid(), sheet: SHEET }))
   expect(made.status).toBe(201)
   return id
 }
@@ -38,20 +39,22 @@ describe('text that cannot be kept', () => {
   const HALF = String.fromCharCode(0xd83d)
 
   test.each([
-    ['a NUL in a name', { ...SHEET, name: 'a\u0000b' }, 'sheet.name'],
-    ['half an emoji', { ...SHEET, zero: `left ${HALF}` }, 'sheet.zero'],
+    ['a NUL in a name', { ...SHEET, name: 'a\u0000b' }, 'body.name'],
+    ['half an emoji', { ...SHEET, zero: `left ${HALF}` }, 'body.zero'],
     [
       'in a list',
       { ...SHEET, tools: [{ ...SHEET.tools[0], name: '\u0000' }] },
-      'sheet.tools.0.name',
+      'body.tools.0.name',
     ],
-    ['in the name of a field', { ...SHEET, [`x\u0000`]: 1 }, 'sheet'],
+    ['in the name of a field', { ...SHEET, [`x\u0000`]: 1 }, 'body'],
   ])('%s is refused at its place', async (_name, sheet, place) => {
-    const { status, body } = await shop.send('POST', '/setups', {
-      id: uuid(),
-      sheetFactId: uuid(),
-      sheet,
-    })
+    const { status, body } = await shop.send(
+      ...begins({
+        id: uuid(),
+        sheetFactId: uuid(),
+        sheet,
+      }),
+    )
     expect(status).toBe(422)
     expect(body.error).toMatchObject({
       code: 'text-not-storable',
@@ -63,18 +66,18 @@ describe('text that cannot be kept', () => {
   test('in a fact, and the next one goes through', async () => {
     const wrong = await shop.send(
       'POST',
-      `/setups/${setup}/facts`,
+      `/streams/setup/${setup}/facts`,
       fact(tip({ with: ['set\u0000ter'] })),
     )
     expect(wrong).toMatchObject({ status: 422, body: { error: { place: 'body.with.0' } } })
-    expect((await shop.send('POST', `/setups/${setup}/facts`, fact())).status).toBe(201)
+    expect((await shop.send('POST', `/streams/setup/${setup}/facts`, fact())).status).toBe(201)
   })
 
   test('a whole emoji is text like any other', async () => {
     const sheet = { ...SHEET, zero: 'corner 🙂' }
-    const made = await shop.send('POST', '/setups', { id: uuid(), sheetFactId: uuid(), sheet })
+    const made = await shop.send(...begins({ id: uuid(), sheetFactId: uuid(), sheet }))
     expect(made.status).toBe(201)
-    expect(made.body.file.facts[0].body.zero).toBe('corner 🙂')
+    expect(made.body.facts[0].body.zero).toBe('corner 🙂')
   })
 })
 
@@ -83,24 +86,28 @@ test.each([
   ['objects', '{"a":'.repeat(50_000) + '1' + '}'.repeat(50_000)],
   [
     'lists in a sheet',
-    `{"id":"${uuid()}","sheetFactId":"${uuid()}","sheet":{"name":${'['.repeat(60_000)}${']'.repeat(60_000)}}}`,
+    `{"id":"${uuid()}","kind":"sheet","body":{"name":${'['.repeat(60_000)}${']'.repeat(60_000)}}}`,
   ],
 ])('JSON of 50,000 nested %s is refused in words', async (_name, text) => {
-  const { status, body } = await shop.send('POST', '/setups', text)
+  const { status, body } = await shop.send('POST', `/streams/setup/${uuid()}/facts`, text)
   expect(status).toBe(422)
   expect(body.error.code).toBe('nested-too-deep')
 })
 
 test('brackets in a text are no nesting', async () => {
   const sheet = { ...SHEET, zero: `${'['.repeat(300)} \\" ${'{'.repeat(300)}`.slice(0, 200) }
-  const made = await shop.send('POST', '/setups', { id: uuid(), sheetFactId: uuid(), sheet })
+  const made = await shop.send(...begins({ id: uuid(), sheetFactId: uuid(), sheet }))
   expect(made.status).toBe(201)
 })
 
 test('an id in capitals is the same id', async () => {
   const id = uuid()
-  const first = await shop.send('POST', `/setups/${setup}/facts`, fact(tip(), id.toUpperCase()))
-  const again = await shop.send('POST', `/setups/${setup}/facts`, fact(tip(), id))
+  const first = await shop.send(
+    'POST',
+    `/streams/setup/${setup}/facts`,
+    fact(tip(), id.toUpperCase()),
+  )
+  const again = await shop.send('POST', `/streams/setup/${setup}/facts`, fact(tip(), id))
   expect([first.status, again.status]).toEqual([201, 201])
   expect(first.body.facts.at(-1).id).toBe(id)
   expect(again.body.facts[0].id).toBe(id)
@@ -162,12 +169,12 @@ describe('a database that does not answer as it should', () => {
       [setup],
     )
     const waiting = Array.from({ length: 14 }, () =>
-      shop.send('POST', `/setups/${setup}/facts`, fact()),
+      shop.send('POST', `/streams/setup/${setup}/facts`, fact()),
     )
     let isAnswered = false
     void Promise.race(waiting).then(() => (isAnswered = true))
     await new Promise((resolve) => setTimeout(resolve, 200))
-    expect((await shop.send('POST', `/setups/${other}/facts`, fact())).status).toBe(201)
+    expect((await shop.send('POST', `/streams/setup/${other}/facts`, fact())).status).toBe(201)
     expect((await shop.send('GET', '/setups')).status).toBe(200)
     expect(isAnswered).toBe(false)
     const first = await waiting[0]
@@ -178,7 +185,7 @@ describe('a database that does not answer as it should', () => {
     const statuses = (await Promise.all(waiting)).map(({ status }) => status)
     expect(statuses.every((status) => status === 201 || status === 503)).toBe(true)
     // Nothing is wrong with it once it is free.
-    expect((await shop.send('POST', `/setups/${setup}/facts`, fact())).status).toBe(201)
+    expect((await shop.send('POST', `/streams/setup/${setup}/facts`, fact())).status).toBe(201)
   }, 60_000)
 
   test.each([
@@ -244,7 +251,8 @@ test('nothing of the API is kept by a cache', async () => {
 })
 
 describe('a fact that waited on its device', () => {
-  const send = (query: string) => shop.send('POST', `/setups/${setup}/facts?${query}`, fact())
+  const send = (query: string) =>
+    shop.send('POST', `/streams/setup/${setup}/facts?${query}`, fact())
 
   test('of another person is not taken under this one’s name: it waits on', async () => {
     const jory = await shop.signInAs('Jory Fenn')
@@ -259,7 +267,7 @@ describe('a fact that waited on its device', () => {
     expect((await send('by=somebody')).status).toBe(422)
     // Nor is a set-up that was begun there.
     const begin = (by: string) =>
-      shop.send('POST', `/setups?by=${by}`, { id: uuid(), sheetFactId: uuid(), sheet: SHEET })
+      shop.send(...begins({ id: uuid(), sheetFactId: uuid(), sheet: SHEET }, `?by=${by}`))
     expect((await begin(mira)).status).toBe(201)
     expect(await begin(jory)).toMatchObject({ body: { error: { code: 'not-signed-in' } } })
   })
@@ -281,9 +289,9 @@ describe('a fact that waited on its device', () => {
 
   test('tells what its device had seen; more than there is cannot be', async () => {
     const id = await newSetup()
-    const first = await shop.send('POST', `/setups/${id}/facts?seen=1`, fact())
-    const second = await shop.send('POST', `/setups/${id}/facts?seen=99`, fact())
-    await shop.send('POST', `/setups/${id}/facts`, fact())
+    const first = await shop.send('POST', `/streams/setup/${id}/facts?seen=1`, fact())
+    const second = await shop.send('POST', `/streams/setup/${id}/facts?seen=99`, fact())
+    await shop.send('POST', `/streams/setup/${id}/facts`, fact())
     expect([first.body.facts[0].seen, second.body.facts[0].seen]).toEqual([1, 2])
     const { file } = (await shop.send('GET', `/setups/${id}`)).body
     expect(file.facts.map((one: { seen?: number }) => one.seen)).toEqual([
@@ -292,6 +300,24 @@ describe('a fact that waited on its device', () => {
       2,
       undefined,
     ])
-    expect((await shop.send('POST', `/setups/${id}/facts?seen=-1`, fact())).status).toBe(422)
+    expect((await shop.send('POST', `/streams/setup/${id}/facts?seen=-1`, fact())).status).toBe(422)
   })
+})
+
+test('a page that was open while the server was renewed sends what waits by the paths that it knows', async () => {
+  await shop.signInAs('Lena Lead')
+  const [id, gauge] = [uuid(), uuid()]
+  const begun = await shop.send('POST', '/setups', { id, sheetFactId: uuid(), sheet: SHEET })
+  expect([begun.status, begun.body.file.facts.length]).toEqual([201, 1])
+  const added = await shop.send('POST', `/setups/${id}/facts`, fact())
+  expect([added.status, added.body.from]).toEqual([201, 1])
+  const length = (text: string) => ({ text, unit: 'mm' })
+  const declared = { id: gauge, kind: 'ball', name: 'ball', size: length('50') }
+  const watch = { limit: length('0.01') }
+  await shop.send(...declares('gauge', { id: gauge, gauge: declared, watch }))
+  const check = { id: uuid(), read: length('50'), against: 'block', master: length('50') }
+  for (let times = 0; times < 2; times += 1) {
+    const answer = await shop.send('POST', `/gauges/${gauge}/checks`, check)
+    expect([answer.status, answer.body.checks]).toMatchObject([201, [{ id: check.id }]])
+  }
 })

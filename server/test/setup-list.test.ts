@@ -1,3 +1,4 @@
+import { begins, declares, enters } from './entering'
 import { setupPageSchema, type SetupPage } from '@pine/contract'
 import { v7 as uuid } from 'uuid'
 import { startHarness, type Harness } from './harness'
@@ -14,11 +15,13 @@ beforeAll(async () => {
   shop = await startHarness()
   await shop.signInAs('Mira Toller')
   const sheet = sheetOf(1)
-  await shop.send('POST', '/machines', { id: mill, machine: { ...sheet.machine, name: 'Mill 2' } })
+  await shop.send(
+    ...declares('machine', { id: mill, machine: { ...sheet.machine, name: 'Mill 2' } }),
+  )
   const begin = async (name: string, more: object = {}) => {
     const id = uuid()
     const body = { id, sheetFactId: uuid(), sheet: { ...sheet, name, ...more } }
-    expect((await shop.send('POST', '/setups', body)).status).toBe(201)
+    expect((await shop.send(...begins(body))).status).toBe(201)
     shop.passSeconds(60)
     return id
   }
@@ -96,7 +99,7 @@ test.each(['?most=0', '?most=2001', '?standing=done', '?machine=Mill%202', '?awa
 
 test('what happens to a machine is told in every open set-up on it, however the sheet names it', async () => {
   const event = { id: uuid(), what: 'home-lost', note: '' }
-  await shop.send('POST', `/machines/${mill}/events`, event)
+  await shop.send(...enters('machine', mill, 'machine-event', event))
   const { setups } = await page(`?machine=${mill}`)
   for (const { id } of setups) {
     const { facts } = (await shop.send('GET', `/setups/${id}`)).body.file

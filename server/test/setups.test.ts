@@ -1,3 +1,4 @@
+import { begins, declares } from './entering'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { v7 as uuid } from 'uuid'
@@ -33,7 +34,7 @@ afterAll(() => server.close())
 async function makeSetup(file = 'setting-plane.json') {
   const { sheet, readings } = example(file)
   const id = uuid()
-  await server.send('POST', '/setups', { id, sheetFactId: uuid(), sheet })
+  await server.send(...begins({ id, sheetFactId: uuid(), sheet }))
   for (const reading of readings) await addFact(id, 'reading', reading)
   return id
 }
@@ -48,7 +49,7 @@ async function opened(id: string) {
 
 /** Sends a fact; what is answered, and the set-up after it where it was taken. */
 async function addFact(setupId: string, kind: string, body: unknown, id = uuid()) {
-  const answer = await server.send('POST', `/setups/${setupId}/facts`, { id, kind, body })
+  const answer = await server.send('POST', `/streams/setup/${setupId}/facts`, { id, kind, body })
   return answer.status === 201
     ? { ...answer, body: { ...answer.body, ...(await opened(setupId)) } }
     : answer
@@ -183,11 +184,13 @@ describe('record', () => {
   test('is refused of a quick one that has all its numbers: what comes before a cut was not asked', async () => {
     const { sheet, readings } = example('setting-plane.json')
     const id = uuid()
-    await server.send('POST', '/setups', {
-      id,
-      sheetFactId: uuid(),
-      sheet: { ...sheet, quick: 'row' },
-    })
+    await server.send(
+      ...begins({
+        id,
+        sheetFactId: uuid(),
+        sheet: { ...sheet, quick: 'row' },
+      }),
+    )
     for (const reading of readings) await addFact(id, 'reading', reading)
     await addFact(id, 'check-off', { of: 'home' })
     await keyEverything(id)
@@ -342,7 +345,7 @@ describe('the whole run', () => {
     const { sheet, readings } = example('setting-plane.json')
     const id = uuid()
     const machine = { ...sheet.machine, policy: { secondLook: true } }
-    await server.send('POST', '/setups', { id, sheetFactId: uuid(), sheet: { ...sheet, machine } })
+    await server.send(...begins({ id, sheetFactId: uuid(), sheet: { ...sheet, machine } }))
     for (const reading of readings) await addFact(id, 'reading', reading)
     await addFact(id, 'key-in', {
       address: 'H1',
@@ -364,7 +367,7 @@ describe('the whole run', () => {
     const { sheet, readings } = example('setting-plane.json')
     const id = uuid()
     const machine = { ...sheet.machine, policy: { maxAgeDays: 1 } }
-    await server.send('POST', '/setups', { id, sheetFactId: uuid(), sheet: { ...sheet, machine } })
+    await server.send(...begins({ id, sheetFactId: uuid(), sheet: { ...sheet, machine } }))
     for (const reading of readings) await addFact(id, 'reading', reading)
     const before = (await opened(id)).solution.registers[0]
     server.passSeconds(2 * 86_400)
@@ -427,7 +430,7 @@ describe('bad input', () => {
   test.each([
     ['a wrong unit', face('1', { read: { text: '1', unit: 'cm' } }), 'body.read.unit'],
     ['an unknown face', face('1', { face: 'top' }), 'body.face'],
-    ['an unknown gauge', face('1', { with: ['nothing'] }), 'body.with'],
+    ['an unknown gauge', face('1', { with: ['nothing'] }), 'body.with.0'],
     ['an unknown row', face('1', { row: 'G55' }), 'body.row'],
     [
       'an unknown tool',
@@ -461,9 +464,9 @@ describe('bad input', () => {
       name: 'setter',
       size: { text: '-50', unit: 'mm' },
     }
-    expect(await server.send('POST', '/gauges', { id: uuid(), gauge })).toMatchObject({
+    expect(await server.send(...declares('gauge', { id: uuid(), gauge }))).toMatchObject({
       status: 422,
-      body: { error: { code: 'length-negative', place: 'gauge.size' } },
+      body: { error: { code: 'length-negative', place: 'body.size' } },
     })
   })
 
@@ -480,7 +483,9 @@ describe('bad input', () => {
   })
 
   test('a 10 MB body', async () => {
-    expect(await server.send('POST', '/setups', 'x'.repeat(10 * 1024 * 1024))).toMatchObject({
+    expect(
+      await server.send('POST', `/streams/setup/${uuid()}/facts`, 'x'.repeat(10 * 1024 * 1024)),
+    ).toMatchObject({
       status: 413,
       body: { error: { code: 'body-too-large' } },
     })
@@ -489,7 +494,7 @@ describe('bad input', () => {
   test.each(['{', 'null', '[]', '"text"', '{"id":1}'])(
     'JSON that is not the contract: %s',
     async (body) => {
-      const answer = await server.send('POST', '/setups', body)
+      const answer = await server.send('POST', `/streams/setup/${uuid()}/facts`, body)
       expect([400, 422]).toContain(answer.status)
       expect(answer.body.error.remedy).toMatch(/./)
     },
@@ -509,13 +514,14 @@ describe('bad input', () => {
 test('machines and gauges of the shop are kept', async () => {
   const { machine, gauges } = example('setting-plane.json').sheet
   const machineEntry = { id: uuid(), machine }
-  const gaugeEntry = { id: uuid(), gauge: gauges[0] }
-  for (const [path, entry] of [
-    ['/machines', machineEntry],
-    ['/gauges', gaugeEntry],
+  const id = uuid()
+  const gaugeEntry = { id, gauge: { ...gauges[0]!, id } }
+  for (const [path, entry, sent] of [
+    ['/machines', machineEntry, declares('machine', machineEntry)],
+    ['/gauges', gaugeEntry, declares('gauge', gaugeEntry)],
   ] as const) {
-    expect((await server.send('POST', path, entry)).status).toBe(201)
-    expect((await server.send('POST', path, entry)).status).toBe(201)
+    expect((await server.send(...sent)).status).toBe(201)
+    expect((await server.send(...sent)).status).toBe(201)
     expect((await server.send('GET', path)).body).toEqual([entry])
   }
 })
@@ -525,7 +531,7 @@ describe('streams', () => {
     const id = await makeSetup()
     const seen = { of: 'home' }
     const send = (known: string) =>
-      server.send('POST', `/setups/${id}/facts?known=${known}`, {
+      server.send('POST', `/streams/setup/${id}/facts?known=${known}`, {
         id: uuid(),
         kind: 'check-off',
         body: seen,
@@ -542,10 +548,10 @@ describe('streams', () => {
   test('how a fact came is kept', async () => {
     const id = await makeSetup()
     const fact = { id: uuid(), kind: 'check-off', via: 'captured', body: { of: 'home' } }
-    await server.send('POST', `/setups/${id}/facts`, fact)
+    await server.send('POST', `/streams/setup/${id}/facts`, fact)
     expect((await opened(id)).document.checkOffs[0]?.via).toBe('captured')
     const wrong = { ...fact, id: uuid(), via: 'guessed' }
-    expect((await server.send('POST', `/setups/${id}/facts`, wrong)).status).toBe(422)
+    expect((await server.send('POST', `/streams/setup/${id}/facts`, wrong)).status).toBe(422)
   })
 
   test('the database knows just the kinds of streams and facts that the contract knows', async () => {
@@ -605,7 +611,7 @@ describe('the list', () => {
     const { sheet, readings } = example('setting-plane.json')
     const id = uuid()
     const machine = { ...sheet.machine, policy: { maxAgeDays: 1 } }
-    await server.send('POST', '/setups', { id, sheetFactId: uuid(), sheet: { ...sheet, machine } })
+    await server.send(...begins({ id, sheetFactId: uuid(), sheet: { ...sheet, machine } }))
     for (const reading of readings) await addFact(id, 'reading', reading)
     const young = await kept(id)
     expect(await summaryOf(id)).toEqual(young)

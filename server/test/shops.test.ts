@@ -1,3 +1,4 @@
+import { begins, declares, enters } from './entering'
 import { DataSource } from 'typeorm'
 import { v7 as uuid } from 'uuid'
 import { createApi, type Api } from '../src/http/api'
@@ -37,6 +38,13 @@ let changes: ReturnType<typeof listen>
 let site: ReturnType<typeof createSite>
 const shops: Known[] = []
 
+/** What is entered (entering.ts), as whoever has a cookie. */
+const enter = (
+  host: string,
+  cookie: string,
+  [method, path, body]: readonly [string, string, object],
+) => ask(host, method, path, cookie, body)
+
 const ask = async (host: string, method: string, path: string, cookie: string, body?: object) => {
   const answer = await site.request(`http://${host}/api${path}`, {
     method,
@@ -70,20 +78,29 @@ async function shopOf(number: number): Promise<Known> {
   const known = { host, shop, person, cookie: `pine_session=${token}`, setup, machine, gauge, tool }
   const sheet = sheetOf(1)
   const made = [
-    await ask(host, 'POST', '/machines', known.cookie, { id: machine, machine: sheet.machine }),
-    await ask(host, 'POST', '/gauges', known.cookie, {
-      id: gauge,
-      gauge: { id: gauge, kind: 'height-setter', name: `Setter ${number}`, size: mm('50') },
-    }),
-    await ask(host, 'POST', '/tools', known.cookie, {
-      id: tool,
-      tool: { name: `Drill ${number}` },
-    }),
-    await ask(host, 'POST', '/setups', known.cookie, {
-      id: setup,
-      sheetFactId: uuid(),
-      sheet: { ...sheet, name: `Job ${number}`, machineId: machine },
-    }),
+    await enter(host, known.cookie, declares('machine', { id: machine, machine: sheet.machine })),
+    await enter(
+      host,
+      known.cookie,
+      declares('gauge', {
+        id: gauge,
+        gauge: { id: gauge, kind: 'height-setter', name: `Setter ${number}`, size: mm('50') },
+      }),
+    ),
+    await enter(
+      host,
+      known.cookie,
+      declares('tool', { id: tool, tool: { name: `Drill ${number}` } }),
+    ),
+    await enter(
+      host,
+      known.cookie,
+      begins({
+        id: setup,
+        sheetFactId: uuid(),
+        sheet: { ...sheet, name: `Job ${number}`, machineId: machine },
+      }),
+    ),
   ]
   expect(made.map(({ status }) => status)).toEqual([201, 201, 201, 201])
   return known
@@ -176,15 +193,19 @@ test(
 test('nothing is entered into another’s, and nobody of one is signed in at another', async () => {
   for (const [mine, other] of pairs()) {
     const fact = { id: uuid(), kind: 'check-off', body: { of: 'home' } }
-    const entered = await ask(mine.host, 'POST', `/setups/${other.setup}/facts`, mine.cookie, fact)
-    expect(entered.status).toBe(404)
-    const event = { id: uuid(), what: 'home-lost', note: '' }
-    const told = await ask(
+    const entered = await ask(
       mine.host,
       'POST',
-      `/machines/${other.machine}/events`,
+      `/streams/setup/${other.setup}/facts`,
       mine.cookie,
-      event,
+      fact,
+    )
+    expect(entered.status).toBe(404)
+    const event = { id: uuid(), what: 'home-lost', note: '' }
+    const told = await enter(
+      mine.host,
+      mine.cookie,
+      enters('machine', other.machine, 'machine-event', event),
     )
     expect(told.status).toBe(404)
     // A session of one is none at another, and a name of one is not known there.
@@ -200,11 +221,11 @@ test('nothing is entered into another’s, and nobody of one is signed in at ano
 test('the same id in two shops is two things', async () => {
   const [mine, other] = [shops[3]!, shops[4]!]
   const sheet = { ...sheetOf(1), name: 'The same id' }
-  const made = await ask(mine.host, 'POST', '/setups', mine.cookie, {
-    id: other.setup,
-    sheetFactId: uuid(),
-    sheet,
-  })
+  const made = await enter(
+    mine.host,
+    mine.cookie,
+    begins({ id: other.setup, sheetFactId: uuid(), sheet }),
+  )
   expect(made.status).toBe(201)
   const [here, there] = [
     await ask(mine.host, 'GET', `/setups/${other.setup}`, mine.cookie),

@@ -1,3 +1,4 @@
+import { begins, declares, enters } from './entering'
 import { v7 as uuid } from 'uuid'
 import {
   keptAnswerSchema,
@@ -24,12 +25,16 @@ beforeAll(async () => {
   await server.signInAs('Mira Toller', '2468', 'lead')
   machine = uuid()
   const { machine: declared } = sheetOf(1)
-  await server.send('POST', '/machines', { id: machine, machine: { ...declared, name: 'Mill 2' } })
+  await server.send(
+    ...declares('machine', { id: machine, machine: { ...declared, name: 'Mill 2' } }),
+  )
   setter = uuid()
-  await server.send('POST', '/gauges', {
-    id: setter,
-    gauge: { id: setter, kind: 'height-setter', name: '50 mm setter', size: mm('50.000') },
-  })
+  await server.send(
+    ...declares('gauge', {
+      id: setter,
+      gauge: { id: setter, kind: 'height-setter', name: '50 mm setter', size: mm('50.000') },
+    }),
+  )
 })
 afterAll(() => server.close())
 
@@ -47,10 +52,12 @@ function jobSheet(name: string, changes: Partial<SetupSheet> = {}): SetupSheet {
 
 async function begin(name: string, changes: Partial<SetupSheet> = {}): Promise<string> {
   const id = uuid()
-  const made = await server.send('POST', '/setups', {
-    ...{ id, sheetFactId: uuid() },
-    sheet: jobSheet(name, changes),
-  })
+  const made = await server.send(
+    ...begins({
+      ...{ id, sheetFactId: uuid() },
+      sheet: jobSheet(name, changes),
+    }),
+  )
   expect(made.status).toBe(201)
   return id
 }
@@ -58,7 +65,7 @@ async function begin(name: string, changes: Partial<SetupSheet> = {}): Promise<s
 /** As a device sends it: with what tells it from every other one. */
 const DEVICE = uuid()
 const say = async (setup: string, kind: string, body: object) => {
-  const path = `/setups/${setup}/facts?device=${DEVICE}&seen=1`
+  const path = `/streams/setup/${setup}/facts?device=${DEVICE}&seen=1`
   const answer = await server.send('POST', path, { id: uuid(), kind, body })
   expect([answer.status, answer.body.error]).toEqual([201, undefined])
 }
@@ -165,9 +172,9 @@ describe('a month of a shop', () => {
   test('a drill that broke in between is touched, the others hold; it is told in the list', async () => {
     await nextDay()
     const event = { id: uuid(), what: 'broken', note: 'snapped in the drawtube' }
-    const path = `/tools/${tools[3]!.assembly}/events`
-    expect((await server.send('POST', path, event)).status).toBe(201)
-    expect((await server.send('POST', path, event)).status).toBe(201)
+    const sent = enters('tool', tools[3]!.assembly!, 'tool-event', event)
+    expect((await server.send(...sent)).status).toBe(201)
+    expect((await server.send(...sent)).status).toBe(201)
     const { events, trust } = await historyOf(3)
     expect(events).toMatchObject([
       { what: 'broken', note: 'snapped in the drawtube', by: 'Mira Toller' },
@@ -183,7 +190,9 @@ describe('a month of a shop', () => {
   test('a setter that was moved is told once, and one touch carries the lengths over it', async () => {
     await nextDay()
     const event = { id: uuid(), what: 'plane-moved', plane: 'fixed jaw', note: 'vise re-trammed' }
-    expect((await server.send('POST', `/machines/${machine}/events`, event)).status).toBe(201)
+    expect((await server.send(...enters('machine', machine, 'machine-event', event))).status).toBe(
+      201,
+    )
     const sixth = await begin('Ring')
     const { tools: said, generations } = await keptFor(sixth)
     expect(generations.map((touches) => touches.length > 0)).toEqual([true, false])
@@ -299,7 +308,7 @@ describe('what happens outside of set-ups', () => {
     const rechecks = async (setup: string, kept: boolean) => {
       const body = { kind: 'tool-rechecked', tool: 2, holds, found, kept }
       const fact = { id: uuid(), kind: 'event', body }
-      await twice(() => server.send('POST', `/setups/${setup}/facts?device=${DEVICE}`, fact))
+      await twice(() => server.send('POST', `/streams/setup/${setup}/facts?device=${DEVICE}`, fact))
     }
     const notesOf = async (setup: string) =>
       ((await server.send('GET', `/setups/${setup}`)).body.file.facts as any[])
@@ -327,16 +336,15 @@ describe('what happens outside of set-ups', () => {
     await touch(away, 3)
     await say(away, 'put-away', { moves: 'away' })
     const broken = { id: uuid(), what: 're-ground', note: '' }
-    const path = `/tools/${tools[2]!.assembly}/events`
-    await twice(() => server.send('POST', path, broken))
+    await twice(() => server.send(...enters('tool', tools[2]!.assembly!, 'tool-event', broken)))
     const moved = { id: uuid(), what: 'plane-moved', plane: 'Fixed jaw ', note: '' }
-    await twice(() => server.send('POST', `/machines/${machine}/events`, moved))
+    await twice(() => server.send(...enters('machine', machine, 'machine-event', moved)))
     expect(await eventsOf(touched)).toEqual(['tool-changed', 'plane-moved'])
     expect(await eventsOf(untouched)).toEqual(['plane-moved'])
     expect(await eventsOf(elsewhere)).toEqual([])
     expect(await eventsOf(away)).toEqual([])
     const lost = { id: uuid(), what: 'home-lost', note: 'power cut' }
-    await server.send('POST', `/machines/${machine}/events`, lost)
+    await server.send(...enters('machine', machine, 'machine-event', lost))
     expect(await eventsOf(elsewhere)).toEqual(['home-lost'])
     expect((await stateOf(touched))[2]).toBe('H3 stale')
   })
@@ -348,7 +356,7 @@ describe('the list of tools', () => {
       id: uuid(),
       tool: { name: `${index % 2 ? 'Reamer' : 'Countersink'} 50%_${index}` },
     }))
-    for (const one of many) expect((await server.send('POST', '/tools', one)).status).toBe(201)
+    for (const one of many) expect((await server.send(...declares('tool', one))).status).toBe(201)
     const page = async (asked: string) =>
       (await server.send('GET', `/tools?${asked}`)).body as ToolPage
     expect([(await page('')).total, (await page('')).tools.length]).toEqual([64, 50])
@@ -358,19 +366,17 @@ describe('the list of tools', () => {
     expect((await page('find=%25%25')).total).toBe(0)
     expect((await page(`machine=${machine}`)).total).toBe(4)
     const [gone] = many
-    const answer = await server.send('PUT', `/tools/${gone!.id}`, {
-      tool: gone!.tool,
-      reason: 'worn out',
-      retired: true,
-    })
-    expect(answer.status).toBe(200)
+    const answer = await server.send(
+      ...declares('tool', { id: gone!.id, tool: gone!.tool, reason: 'worn out', retired: true }),
+    )
+    expect(answer.status).toBe(201)
     expect((await page('find=countersink')).total).toBe(29)
     expect((await page('retired=1')).tools).toMatchObject([{ id: gone!.id, retired: true }])
   })
 
   test('is in the order of the numbers in its names', async () => {
     for (const name of ['Tap 10 mm', 'Tap 6 mm', 'Tap 6.8 mm'])
-      await server.send('POST', '/tools', { id: uuid(), tool: { name } })
+      await server.send(...declares('tool', { id: uuid(), tool: { name } }))
     const { body } = await server.send('GET', '/tools?find=tap')
     expect((body as ToolPage).tools.map(({ tool }) => tool.name)).toEqual([
       'Tap 6 mm',
@@ -436,17 +442,22 @@ describe('the list of tools', () => {
       ...{ number, name: `tool ${number}`, lengthRegister: number },
       assembly: tools[0]!.assembly,
     }))
-    const refused = await server.send('POST', '/setups', {
-      ...{ id: uuid(), sheetFactId: uuid() },
-      sheet: jobSheet('Twice', { tools: twice }),
-    })
+    const refused = await server.send(
+      ...begins({
+        ...{ id: uuid(), sheetFactId: uuid() },
+        sheet: jobSheet('Twice', { tools: twice }),
+      }),
+    )
     expect(refused.status).toBe(422)
     for (const id of [uuid(), 'nothing'])
       expect((await server.send('GET', `/tools/${id}`)).status).toBe(404)
     const event = { id: uuid(), what: 'home-lost', note: '' }
-    expect((await server.send('POST', `/machines/${uuid()}/events`, event)).status).toBe(404)
+    expect((await server.send(...enters('machine', uuid(), 'machine-event', event))).status).toBe(
+      404,
+    )
     expect(
-      (await server.send('POST', '/tools/nothing/events', { ...event, what: 'broken' })).status,
+      (await server.send(...enters('tool', 'nothing', 'tool-event', { ...event, what: 'broken' })))
+        .status,
     ).toBe(404)
   })
 
@@ -454,13 +465,17 @@ describe('the list of tools', () => {
     await server.signInAs('Vera Lund', '1357', 'viewer')
     expect((await server.send('GET', '/tools')).status).toBe(200)
     const refused = [
-      await server.send('POST', '/tools', { id: uuid(), tool: { name: 'drill' } }),
-      await server.send('POST', `/tools/${tools[0]!.assembly}/events`, {
-        ...{ id: uuid(), what: 'broken', note: '' },
-      }),
-      await server.send('POST', `/machines/${machine}/events`, {
-        ...{ id: uuid(), what: 'home-lost', note: '' },
-      }),
+      await server.send(...declares('tool', { id: uuid(), tool: { name: 'drill' } })),
+      await server.send(
+        ...enters('tool', tools[0]!.assembly, 'tool-event', {
+          ...{ id: uuid(), what: 'broken', note: '' },
+        }),
+      ),
+      await server.send(
+        ...enters('machine', machine, 'machine-event', {
+          ...{ id: uuid(), what: 'home-lost', note: '' },
+        }),
+      ),
     ]
     expect(refused.map(({ status }) => status)).toEqual([403, 403, 403])
   })

@@ -126,8 +126,18 @@ export const SHOP_FIELDS = {
   tool: { tool: TOOL, 'tool-event': TOOL_EVENT },
 } as const
 
+/** The same as types. */
+export type ShopBodies = {
+  readonly [Stream in keyof typeof SHOP_FIELDS]: {
+    readonly [Kind in keyof (typeof SHOP_FIELDS)[Stream]]: RecordOf<
+      (typeof SHOP_FIELDS)[Stream][Kind]
+    >
+  }
+}
+
 export type MachineFact = RecordOf<typeof MACHINE>
 export type GaugeFact = RecordOf<typeof GAUGE>
 export type GaugeCheckFact = RecordOf<typeof GAUGE_CHECK>
 export type ReversalTest = RecordOf<typeof REVERSAL_TEST>
 export type ToolEventFact = RecordOf<typeof TOOL_EVENT>
+export type MachineEventFact = RecordOf<typeof MACHINE_EVENT>

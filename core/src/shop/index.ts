@@ -3,8 +3,10 @@ export {
   SHOP_FIELDS,
   type GaugeCheckFact,
   type GaugeFact,
+  type MachineEventFact,
   type MachineFact,
   type ReversalTest,
+  type ShopBodies,
   type ToolAssembly,
   type ToolEventFact,
 } from './bodies'

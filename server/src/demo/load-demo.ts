@@ -5,8 +5,8 @@ import { v7 as uuid } from 'uuid'
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
 import { admit } from '../use-cases/people'
-import { addCheck } from '../use-cases/gauge-checks'
-import { addGauge, addMachine } from '../use-cases/shop'
+import { streamsOf } from '../use-cases/stream-facts'
+import { setupsOf } from '../use-cases/setups'
 import { DemoSetup, must } from './demo-setup'
 import {
   ADAPTER,
@@ -44,9 +44,12 @@ export async function loadDemo(
   for (const person of DEMO_PEOPLE)
     people.push(must(await admit(store, clock, { id: uuid(), ...person, pin: DEMO_PIN })))
   const [mira, jory, ansel] = people as [Member, Member, Member]
+  const streams = streamsAt(store, clock)
   const machineIds = new Map<string, string>()
   for (const machine of Object.values(MACHINES)) {
-    const { id } = must(await addMachine(store, clock, mira, { id: uuid(), machine }))
+    const id = uuid()
+    const declared = { id: uuid(), kind: 'machine', body: machine } as const
+    must(await streams.append(mira, { kind: 'machine', id }, declared))
     machineIds.set(machine.name, id)
   }
   /** A sheet on the shop's own machine. */
@@ -55,7 +58,13 @@ export async function loadDemo(
     return { ...sheet, ...(machineId !== undefined && { machineId }) }
   }
   for (const gauge of Object.values(GAUGES))
-    must(await addGauge(store, clock, mira, { id: gauge.id, gauge, ...watchOf(gauge) }))
+    must(
+      await streams.append(
+        mira,
+        { kind: 'gauge', id: gauge.id },
+        { id: uuid(), kind: 'gauge', body: { ...gauge, ...watchOf(gauge) } },
+      ),
+    )
   await checkSetter(store, mira, started)
 
   await recordedPlate(new DemoSetup(store, ansel, started - 52 * HOUR))
@@ -78,6 +87,9 @@ export async function withPublishedPin(store: Store): Promise<readonly string[]>
   }
   return found
 }
+
+const streamsAt = (store: Store, clock: Clock) =>
+  streamsOf({ store, clock, setups: setupsOf(store, clock) })
 
 /** The setter is watched: the lengths of every mill hang on it. */
 const watchOf = ({ id }: { readonly id: string }) =>
@@ -102,12 +114,15 @@ async function checkSetter(store: Store, person: Member, started: number): Promi
     const at = started - (WORN.length - index) * 14 * 24 * HOUR
     const read = (50 + Number(off)).toFixed(3)
     must(
-      await addCheck(store, () => new Date(at), person, GAUGES.setter.id, {
-        id: uuid(),
-        read: mm(read),
-        against: '50 mm gauge block',
-        master: mm('50.000'),
-      }),
+      await streamsAt(store, () => new Date(at)).append(
+        person,
+        { kind: 'gauge', id: GAUGES.setter.id },
+        {
+          id: uuid(),
+          kind: 'gauge-check',
+          body: { read: mm(read), against: '50 mm gauge block', master: mm('50.000') },
+        },
+      ),
     )
   }
 }

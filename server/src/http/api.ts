@@ -19,6 +19,7 @@ import type { SetupWork } from '../work/setup-work'
 import { searchEverything } from '../use-cases/search'
 import type { SetupsAtHand } from '../use-cases/set-up-streams'
 import { setupsOf } from '../use-cases/setups'
+import { streamsOf } from '../use-cases/stream-facts'
 import { arrivalOf, type Arrival } from './arrival'
 import { query } from './body'
 import { gaugeRoutes } from './gauge-routes'
@@ -32,10 +33,12 @@ import { onlyOwnPages } from './own-pages'
 import { describes } from './describes'
 import { programRoutes } from './program-routes'
 import { replyRefusal } from './reply'
+import { earlierRoutes } from './earlier-routes'
 import { describeApi } from './openapi'
 import { noteSecurity, requirePerson, type Signed } from './session'
 import { machineRoutes } from './machine-routes'
 import { setupRoutes } from './setup-routes'
+import { streamRoutes } from './stream-routes'
 import { toolRoutes } from './tool-routes'
 
 /** Longest request of somebody whom nobody has let in yet: a name, a PIN, a code. */
@@ -77,6 +80,7 @@ export function createApi({
   door = ON_LOOPBACK,
 }: ApiParts) {
   const setups = setupsOf(store, clock, { ...(work && { work }), ...(atHand && { atHand }) })
+  const streams = streamsOf({ store, clock, setups })
   const open = new Hono()
     .get(
       '/health',
@@ -98,10 +102,12 @@ export function createApi({
     .route('/', peopleRoutes(store, clock))
     .route('/', liveRoutes(store, clock, changes))
     .route('/', gaugeRoutes(store, clock, setups))
-    .route('/', toolRoutes(store, clock, setups))
-    .route('/', machineRoutes(store, clock))
+    .route('/', toolRoutes(store, clock))
+    .route('/', machineRoutes(store))
     .route('/', programRoutes(store, clock))
     .route('/', setupRoutes(setups))
+    .route('/', streamRoutes(streams))
+    .route('/', earlierRoutes(streams, setups, store))
     .get(
       '/search',
       describes('Set-ups, tools, gauges and people by words', foundSchema),

@@ -1,11 +1,8 @@
 import { Hono } from 'hono'
 import {
-  changedGaugeSchema,
   gaugeHistorySchema,
   gaugeStandingsSchema,
   gaugeUsesSchema,
-  newGaugeCheckSchema,
-  newShopGaugeSchema,
   shopGaugeSchema,
   suspectSetupsSchema,
   tellSuspectSchema,
@@ -14,7 +11,6 @@ import type { Clock } from '../clock'
 import type { Store } from '../store/store'
 import { dueDates } from '../use-cases/due-dates'
 import {
-  addCheck,
   gaugeHistory,
   gaugeStandings,
   setupsUsing,
@@ -22,9 +18,8 @@ import {
   tellSuspects,
 } from '../use-cases/gauge-checks'
 import type { Setups } from '../use-cases/setups'
-import { addGauge, changeGauge, gaugesOf } from '../use-cases/shop'
-import { besideFactSchema } from './beside-fact'
-import { body, query } from './body'
+import { gaugesOf } from '../use-cases/shop'
+import { body } from './body'
 import { describes } from './describes'
 import { reply } from './reply'
 import { z } from 'zod'
@@ -35,22 +30,6 @@ export const gaugeRoutes = (store: Store, clock: Clock, setups: Setups) =>
   new Hono<Signed>()
     .get('/gauges', describes('Gauges of the shop', z.array(shopGaugeSchema)), async (c) =>
       c.json(await gaugesOf(store)),
-    )
-    .post(
-      '/gauges',
-      describes('Declare a gauge', shopGaugeSchema, 201),
-      body(newShopGaugeSchema),
-      async (c) => reply(c, await addGauge(store, clock, c.var.person, c.req.valid('json')), 201),
-    )
-    .put(
-      '/gauges/:id',
-      describes('Declare a gauge anew, or retire it', shopGaugeSchema),
-      body(changedGaugeSchema),
-      async (c) => {
-        const { person } = c.var
-        const id = c.req.param('id')
-        return reply(c, await changeGauge(store, clock, person, id, c.req.valid('json')))
-      },
     )
     .get(
       '/gauges/standings',
@@ -72,18 +51,6 @@ export const gaugeRoutes = (store: Store, clock: Clock, setups: Setups) =>
       '/gauges/:id/checks',
       describes('A gauge with its checks', gaugeHistorySchema),
       async (c) => reply(c, await gaugeHistory(store, c.req.param('id'))),
-    )
-    .post(
-      '/gauges/:id/checks',
-      describes('Record a check of a gauge', gaugeHistorySchema, 201),
-      query(besideFactSchema),
-      body(newGaugeCheckSchema),
-      async (c) => {
-        const { person } = c.var
-        const id = c.req.param('id')
-        const check = c.req.valid('json')
-        return reply(c, await addCheck(store, clock, person, id, check, c.req.valid('query')), 201)
-      },
     )
     .post(
       '/gauges/:id/suspect',

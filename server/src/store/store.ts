@@ -1,8 +1,8 @@
-import type { Found, Person, SetupSummary, StreamKind } from '@pine/contract'
+import type { Found, Person, SetupSummary, ShopStream, StreamKind } from '@pine/contract'
+import type { ChangedUses, ToolRow, ToolStore } from './tool-store'
 import type { Insertion, PeopleStore } from './people-store'
 import type { FactRow, NewFactRow } from './fact-row'
 import type { MachineStore } from './machine-store'
-import type { ChangedUses, ToolStore } from './tool-store'
 
 /** A stream without its facts. */
 export interface StreamHead {
@@ -124,10 +124,21 @@ export interface Store extends PeopleStore, MachineStore, ToolStore, SummaryStor
     first: NewFactRow,
     summary?: SetupSummary,
   ): Promise<Insertion>
-  /** Declares a machine or a gauge anew, at the end of its stream; false where there is no such stream. */
-  declareAgain(kind: 'machine' | 'gauge', id: string, fact: NewFactRow): Promise<boolean>
-  /** Adds a check to the stream of a gauge; `missing` where there is no such gauge. */
-  addCheck(gaugeId: string, check: NewFactRow): Promise<Insertion | 'missing'>
+  /** Every fact of the stream of a machine, a gauge or a tool; none where there is no such stream, `another` where it is one of another kind. */
+  streamFacts(stream: {
+    readonly kind: ShopStream
+    readonly id: string
+  }): Promise<readonly FactRow[] | 'another'>
+  /**
+   * Writes a fact at a place of such a stream, which begins at place 0; a tool stands so in the list from then on. It is `taken`
+   * where a fact stands at that place already, or a fact with this id anywhere.
+   */
+  appendOutside(
+    stream: { readonly kind: ShopStream; readonly id: string },
+    place: number,
+    fact: NewFactRow,
+    tool?: ToolRow,
+  ): Promise<'written' | 'taken'>
   /** Every check of every gauge, or of one, in the order of their streams. */
   checks(gaugeId?: string): Promise<readonly CheckRow[]>
   /** The set-ups in which something was read with a gauge after a moment, the youngest first. */

@@ -1,6 +1,7 @@
 import type { EntityManager } from 'typeorm'
 import { CHANNEL } from './changes'
-import { factEntity, type FactEntity } from './entities'
+import type { StreamKind } from '@pine/core/journal'
+import { factEntity, streamEntity, type FactEntity } from './entities'
 import type { FactRow, NewFactRow } from './fact-row'
 import type { Appended, StreamHead } from './store'
 
@@ -128,6 +129,22 @@ export async function writeFact(
       ...[summary, stream.createdAt, seen, frozen, uses && JSON.stringify(uses), device],
     ],
   )
+}
+
+/** Begins a stream; its first fact is written beside it. */
+export async function beginStream(
+  manager: EntityManager,
+  shopId: string,
+  { id, kind }: { readonly id: string; readonly kind: string },
+  { personId, recordedAt }: Pick<NewFactRow, 'personId' | 'recordedAt'>,
+): Promise<void> {
+  await manager.insert(streamEntity, {
+    shopId,
+    id,
+    kind: kind as StreamKind,
+    createdBy: personId,
+    createdAt: recordedAt,
+  })
 }
 
 export async function insertFact(

@@ -1,14 +1,11 @@
 import type { DataSource, EntityManager } from 'typeorm'
 import type { TipMoment, ToolAssembly } from '@pine/core/shop'
 import type { AssemblyUse } from '@pine/core/running'
-import { streamEntity } from './entities'
 import { ofMachine } from './summary-rows'
 import { like } from './search-rows'
-import { factsOf, factRow, headOf, insertFact, SELECT_FACTS, tellDeclared } from './stream-rows'
+import { factRow, SELECT_FACTS } from './stream-rows'
 import type { KeptFact } from './stream-rows'
-import type { NewFactRow } from './fact-row'
 import type { MachineHappening, ToolRow, ToolStore } from './tool-store'
-import { insertion } from './typeorm-people'
 
 interface DeclaredTool {
   readonly tool_id: string
@@ -60,25 +57,6 @@ export function toolRows(source: DataSource, shopId: string): ToolStore {
         [shopId, JSON.stringify(tools), personId, at],
       )
     },
-    declareTool: (id, fact, row) =>
-      insertion(
-        source.transaction(async (manager) => {
-          const place = await endOf(manager, shopId, 'tool', id, fact)
-          await insertFact(manager, shopId, id, place, fact)
-          await keepNow(manager, shopId, row, fact.recordedAt)
-          await tellDeclared(manager, shopId, { id, kind: 'tool' }, place)
-        }),
-      ),
-    addOutside: (kind, id, fact) =>
-      source.transaction(async (manager) => {
-        const head = await headOf(manager, shopId, id, { held: true })
-        if (head?.kind !== kind) return 'missing'
-        const place = (await factsOf(manager, shopId, id, 0)).length
-        const written = await insertion(insertFact(manager, shopId, id, place, fact))
-        if (written === 'written') await tellDeclared(manager, shopId, { id, kind }, place)
-        return written
-      }),
-
     async renewTools() {
       await source.query(
         `INSERT INTO tool_now (shop_id, tool_id, name, machine_id, pocket, retired, declared, placed_at)
@@ -223,30 +201,8 @@ export function toolRows(source: DataSource, shopId: string): ToolStore {
   }
 }
 
-/** The place of the next fact of a tool's stream, which is begun where it is not there; held until the transaction ends. */
-async function endOf(
-  manager: EntityManager,
-  shopId: string,
-  kind: 'tool',
-  id: string,
-  { personId, recordedAt }: NewFactRow,
-): Promise<number> {
-  const head = await headOf(manager, shopId, id, { held: true })
-  if (head === undefined) {
-    await manager.insert(streamEntity, {
-      shopId,
-      id,
-      kind,
-      createdBy: personId,
-      createdAt: recordedAt,
-    })
-    return 0
-  }
-  if (head.kind !== kind) throw new Error(`${id} is a ${head.kind}, not a ${kind}`)
-  return (await factsOf(manager, shopId, id, 0)).length
-}
-
-async function keepNow(
+/** A tool as it stands in the list from now on. */
+export async function keepTool(
   manager: EntityManager,
   shopId: string,
   { id, tool, retired }: ToolRow,

@@ -1,7 +1,6 @@
 import type { ShopEvent, TipMoment, ToolAssembly } from '@pine/core/shop'
 import type { AssemblyUse } from '@pine/core/running'
-import type { Insertion } from './people-store'
-import type { FactRow, NewFactRow } from './fact-row'
+import type { FactRow } from './fact-row'
 
 /** A tool as it is declared now. */
 export interface ToolRow {
@@ -28,10 +27,6 @@ export interface ToolStore {
     personId: string,
     at: Date,
   ): Promise<void>
-  /** Begins the stream of a tool, or declares it anew at its end, as it stands in the list from then on. */
-  declareTool(id: string, fact: NewFactRow, row: ToolRow): Promise<Insertion>
-  /** Adds a fact to the end of the stream of a tool or a machine; `missing` where there is no such stream. */
-  addOutside(kind: 'tool' | 'machine', id: string, fact: NewFactRow): Promise<Insertion | 'missing'>
   /** Writes what every tool is declared to be now, as its stream tells it. */
   renewTools(): Promise<void>
   /** A page of the tools that every one of some words stands in the name of, by name, and how many there are of all pages. */

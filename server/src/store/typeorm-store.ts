@@ -1,20 +1,14 @@
+import { keepTool, toolRows } from './tool-rows'
+import { beginStream, factsOf, headOf, insertFact, tellDeclared, writeFact } from './stream-rows'
 import type { DataSource } from 'typeorm'
-import {
-  frozenEntity,
-  programTextEntity,
-  shopEntity,
-  streamEntity,
-  summaryEntity,
-} from './entities'
+import { frozenEntity, programTextEntity, shopEntity, summaryEntity } from './entities'
 import { checksOf, usesOf } from './check-rows'
-import { factsOf, headOf, insertFact, tellDeclared, writeFact } from './stream-rows'
 import { machineRows } from './machine-rows'
 import { Recent } from './recent'
 import { searchRows } from './search-rows'
 import { summaryRows } from './summary-rows'
 import type { DeclaredRow, Store } from './store'
 import { toldSetup } from './told-setup'
-import { toolRows } from './tool-rows'
 import { insertion, typeormPeople } from './typeorm-people'
 
 /** Every new fact asks what the machines ask: so long, in milliseconds, another server may not know yet that one was declared anew. */
@@ -78,13 +72,7 @@ export function typeormStore(source: DataSource, shopId: string): Store {
       machines.after(
         insertion(
           source.transaction(async (manager) => {
-            await manager.insert(streamEntity, {
-              shopId,
-              id,
-              kind,
-              createdBy: first.personId,
-              createdAt: first.recordedAt,
-            })
+            await beginStream(manager, shopId, { id, kind }, first)
             await insertFact(manager, shopId, id, 0, first)
             await tellDeclared(manager, shopId, { id, kind }, 0)
             if (summary !== undefined)
@@ -97,27 +85,22 @@ export function typeormStore(source: DataSource, shopId: string): Store {
           }),
         ),
       ),
-    declareAgain: (kind, id, fact) =>
-      machines.after(
+    async streamFacts({ kind, id }) {
+      const head = await headOf(source.manager, shopId, id)
+      if (head !== undefined && head.kind !== kind) return 'another'
+      return head === undefined ? [] : factsOf(source.manager, shopId, id, 0)
+    },
+    async appendOutside(stream, place, fact, tool) {
+      const written = insertion(
         source.transaction(async (manager) => {
-          const head = await headOf(manager, shopId, id, { held: true })
-          if (head?.kind !== kind) return false
-          const place = (await factsOf(manager, shopId, id, 0)).length
-          await insertFact(manager, shopId, id, place, fact)
-          await tellDeclared(manager, shopId, { id, kind }, place)
-          return true
+          if (place === 0) await beginStream(manager, shopId, stream, fact)
+          await insertFact(manager, shopId, stream.id, place, fact)
+          if (tool !== undefined) await keepTool(manager, shopId, tool, fact.recordedAt)
+          await tellDeclared(manager, shopId, stream, place)
         }),
-      ),
-    addCheck: (gaugeId, check) =>
-      source.transaction(async (manager) => {
-        const head = await headOf(manager, shopId, gaugeId, { held: true })
-        if (head?.kind !== 'gauge') return 'missing'
-        const place = (await factsOf(manager, shopId, gaugeId, 0)).length
-        const written = await insertion(insertFact(manager, shopId, gaugeId, place, check))
-        if (written === 'written')
-          await tellDeclared(manager, shopId, { id: gaugeId, kind: 'gauge' }, place)
-        return written
-      }),
+      )
+      return (await machines.after(written)) === 'written' ? 'written' : 'taken'
+    },
     checks: (gaugeId) => checksOf(source.manager, shopId, gaugeId),
     usesOf: (gaugeId, since, most) => usesOf(source.manager, shopId, gaugeId, since, most),
     toldSetup: (id) => toldSetup(source.manager, shopId, id),

@@ -1,10 +1,8 @@
 import {
-  reportProblem,
   type GaugeHistory,
   type GaugeStandings,
   type GaugeUses,
   type Member,
-  type NewGaugeCheck,
   type SetupSummary,
   type ShopGauge,
   type SuspectSetups,
@@ -15,13 +13,11 @@ import {
   type GaugeStanding,
   gaugeStanding,
 } from '@pine/core/shop'
-import { readLength } from '@pine/core/length'
 import type { Clock } from '../clock'
-import { accept, refuse, refuseInput, type Outcome } from '../refusal'
+import { accept, type Outcome } from '../refusal'
 import type { CheckRow, GaugeUseRow, Store } from '../store/store'
 import { notAllowed } from './allowed'
-import { momentOf, type BesideFact } from './sent-facts'
-import { enteredByAnother } from './setup-refusals'
+
 import { gaugesOf, noGauge } from './shop'
 import { tell, type Shop } from './told-to-setups'
 
@@ -30,38 +26,6 @@ export async function gaugeHistory(store: Store, id: string): Promise<Outcome<Ga
   const gauge = await gaugeOf(store, id)
   if (gauge === undefined) return noGauge(id)
   return accept({ gauge, checks: (await store.checks(id)).map(told) })
-}
-
-/** A gauge was read against its own master. Sent twice it is one check. */
-export async function addCheck(
-  store: Store,
-  clock: Clock,
-  person: Member,
-  gaugeId: string,
-  { id, ...check }: NewGaugeCheck,
-  { by, at }: Pick<BesideFact, 'by' | 'at'> = {},
-): Promise<Outcome<GaugeHistory>> {
-  if (by !== undefined && by !== person.id) return enteredByAnother()
-  const refusal = notAllowed(person, 'enter')
-  if (refusal) return { ok: false, refusal }
-  const problems = (['read', 'master'] as const).flatMap((place) => {
-    const read = readLength(check[place], { place, sign: 'positive' })
-    return read.ok ? [] : [reportProblem(read.problem)]
-  })
-  if (problems.length > 0) return refuseInput(problems)
-  const gauge = await gaugeOf(store, gaugeId)
-  if (gauge === undefined) return noGauge(gaugeId)
-  if (gauge.watch === undefined) return notWatched(gauge)
-  await store.addCheck(gaugeId, {
-    id,
-    kind: 'gauge-check',
-    body: check,
-    via: 'typed',
-    personId: person.id,
-    // Entered without a network it is of the day on which it was made.
-    recordedAt: momentOf(at, clock()),
-  })
-  return gaugeHistory(store, gaugeId)
 }
 
 /** How each gauge that is watched stands now: when it was checked last, when it is due, whether it is suspect. */
@@ -180,12 +144,3 @@ const told = ({ fact }: CheckRow): GaugeHistory['checks'][number] => ({
   by: fact.by.name,
   at: fact.recordedAt.toISOString(),
 })
-
-const notWatched = ({ gauge }: ShopGauge) =>
-  refuse('input-wrong', {
-    place: 'watch',
-    message: `The tolerance of the ${gauge.name} is not set.`,
-    expected: 'a limit that its checks are held to',
-    received: 'none',
-    remedy: 'A lead sets it at the gauge, with how often it is checked.',
-  })

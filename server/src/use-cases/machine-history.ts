@@ -1,13 +1,10 @@
-import { type MachineHistory, type Member, type NewReversalTest } from '@pine/contract'
+import { type MachineHistory } from '@pine/contract'
 import type { MachineFact, ReversalTest } from '@pine/core/shop'
 import type { Address } from '@pine/core/address'
 import { validate as isUuid } from 'uuid'
-import type { Clock } from '../clock'
 import { accept, type Outcome } from '../refusal'
 import type { FactRow } from '../store/fact-row'
 import type { Store } from '../store/store'
-import { notAllowed } from './allowed'
-import { entered } from './tools'
 import { machinesOf, noMachine } from './shop'
 
 /** A machine over time: what its control holds and who keyed it, what it was declared to be, its screws, what happened to it. */
@@ -42,19 +39,4 @@ export async function machineHistory(store: Store, id: string): Promise<Outcome<
       what === 'tool-changed' ? [] : [{ what, ...event }],
     ),
   })
-}
-
-/** A screw of a machine was tested by reversal. What it tells counts once the machine is declared with it. Sent twice it was once. */
-export async function addReversalTest(
-  store: Store,
-  clock: Clock,
-  person: Member,
-  machineId: string,
-  { id, ...body }: NewReversalTest,
-): Promise<Outcome<MachineHistory>> {
-  const refusal = notAllowed(person, 'enter')
-  if (refusal) return { ok: false, refusal }
-  const fact = { id, kind: 'reversal-test', body, ...entered(person, clock) } as const
-  const added = isUuid(machineId) ? await store.addOutside('machine', machineId, fact) : 'missing'
-  return added === 'missing' ? noMachine(machineId) : machineHistory(store, machineId)
 }

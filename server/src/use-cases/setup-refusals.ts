@@ -2,16 +2,9 @@ import { type SetupDocument } from '@pine/core/facts'
 import type { StepState } from '@pine/core/plan'
 import { stepName } from '@pine/core/words'
 import { refuse } from '../refusal'
+import { noStream } from './stream-refusals'
 
 // Why something is not done to a set-up, in words.
-
-export const enteredByAnother = () =>
-  refuse('not-signed-in', {
-    message: 'This was entered by another person than the one who is signed in.',
-    expected: 'the person who entered it',
-    received: 'another session',
-    remedy: 'It waits on the device until that person signs in there again.',
-  })
 
 export const stepsOpen = (document: SetupDocument, open: readonly StepState[]) =>
   refuse('steps-open', {
@@ -35,14 +28,6 @@ export const setupFull = () =>
     remedy: 'Begin the same job again from its menu; this one stays as it is.',
   })
 
-export const noSetup = (id: string) =>
-  refuse('not-found', {
-    message: 'There is no such set-up.',
-    expected: 'the id of a set-up in the list',
-    received: id,
-    remedy: 'Go back to the list of set-ups and open one from there.',
-  })
-
 export const noRecord = (id: string) =>
   refuse('not-found', {
     message: 'There is no such record of this set-up.',
@@ -51,11 +36,4 @@ export const noRecord = (id: string) =>
     remedy: 'Open the set-up anew: its releases are told there.',
   })
 
-export const idInUse = (id: string) =>
-  refuse('id-already-used', {
-    place: 'id',
-    message: 'This id was already used for something else.',
-    expected: 'a new UUID for each new fact',
-    received: id,
-    remedy: 'Send the fact again with a new id.',
-  })
+export const noSetup = (id: string) => noStream('setup', id)

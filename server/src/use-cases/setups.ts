@@ -28,15 +28,8 @@ import { machinesOf, policyInForce, policyOf } from './shop'
 import { listSetups } from './setup-list'
 import { asSent, isSame, isSameFact, momentOf, type BesideFact } from './sent-facts'
 import { factOf, type SetupsAtHand, SetupStreams, StandingSetup } from './set-up-streams'
-import {
-  enteredByAnother,
-  idInUse,
-  MOST_FACTS,
-  noRecord,
-  noSetup,
-  setupFull,
-  stepsOpen,
-} from './setup-refusals'
+import { MOST_FACTS, noRecord, noSetup, setupFull, stepsOpen } from './setup-refusals'
+import { enteredByAnother, idInUse } from './stream-refusals'
 import { answerAsJson, answerOf } from './setup-answers'
 import { keptFor } from './kept'
 import { touchPlanFor } from './touch-plan'
@@ -177,7 +170,7 @@ export function setupsOf(
       if (problems.length > 0) return refuseInput(problems.map(reportProblem))
       const begun = new StandingSetup({ id, createdBy: by, createdAt: at }, [fact])
       const policy = await policyInForce(store, sheet)
-      await keepTools(store, clock, person, sheet)
+      await keepTools({ store, clock, setups }, person, sheet)
       const written = await store.beginStream(
         { id, kind: 'setup' },
         first,
@@ -255,7 +248,8 @@ export function setupsOf(
       const row = { id, kind, via, personId: person.id, recordedAt: at, device }
       const added = await turns.run(setupId, () => addTo(setupId, fact, row, { person, seen }))
       if (!added.ok) return added
-      if (fact.kind === 'sheet') await keepTools(store, clock, person, fact.body as SetupSheet)
+      if (fact.kind === 'sheet')
+        await keepTools({ store, clock, setups }, person, fact.body as SetupSheet)
       if (fact.kind === 'event' && fact.body.kind === 'tool-rechecked') {
         const { sheet } = added.value.document
         await tellRecheck({ store, setups }, person, { from: setupId, sheet }, fact)

@@ -1,7 +1,5 @@
 import { isDeepStrictEqual } from 'node:util'
 import {
-  type ChangedTool,
-  FACTS,
   type Member,
   type ToolHistory,
   type ToolLine,
@@ -11,7 +9,6 @@ import {
 } from '@pine/contract'
 import {
   type ShopEvent,
-  type ToolAssembly,
   type ToolEventFact,
   type ToolUse,
   holderRepeatsMm,
@@ -22,10 +19,12 @@ import type { AssemblyUse } from '@pine/core/running'
 import { describeToolTrust } from '@pine/core/words'
 import { v7 as uuid, validate as isUuid } from 'uuid'
 import type { Clock } from '../clock'
-import { accept, refuse, type Outcome } from '../refusal'
+import { accept, type Outcome } from '../refusal'
 import type { Store } from '../store/store'
 import type { OutsideRow, ToolRow } from '../store/tool-store'
-import { notAllowed } from './allowed'
+import { appendToShop } from './append-to-shop'
+import { noStream } from './stream-refusals'
+import type { Shop } from './told-to-setups'
 import { wordsOf } from './search'
 import { machinesOf } from './shop'
 
@@ -168,48 +167,16 @@ function measuredIn(
   ]
 }
 
-/** A tool of the shop. The same entry again is the same tool. */
-export async function addTool(
-  store: Store,
-  clock: Clock,
-  person: Member,
-  { id, tool }: { readonly id: string; readonly tool: ToolAssembly },
-): Promise<Outcome<ToolAssembly>> {
-  const refusal = notAllowed(person, 'enter')
-  if (refusal) return { ok: false, refusal }
-  const [before] = await store.toolsById([id])
-  if (before !== undefined)
-    return isDeepStrictEqual(before.tool, tool) ? accept(tool) : otherTool(id)
-  await declare(store, clock, person, { id, tool, retired: false })
-  return accept(tool)
-}
-
-/** Declares a tool anew: another holder, another pocket, out of use. What was measured of it before stays. */
-export async function changeTool(
-  store: Store,
-  clock: Clock,
-  person: Member,
-  id: string,
-  { tool, reason, retired }: ChangedTool,
-): Promise<Outcome<ToolAssembly>> {
-  const refusal = notAllowed(person, 'enter')
-  if (refusal) return { ok: false, refusal }
-  const [before] = isUuid(id) ? await store.toolsById([id]) : []
-  if (before === undefined) return noTool(id)
-  await declare(store, clock, person, { id, tool, retired: retired ?? false }, reason)
-  return accept(tool)
-}
-
 /**
  * The tools of a sheet as the shop's own: one that it names for the first time begins there, and one that it has in another pocket is
  * in that from now on.
  */
 export async function keepTools(
-  store: Store,
-  clock: Clock,
+  shop: Shop,
   person: Member,
   { tools, machineId, name }: SetupSheet,
 ): Promise<void> {
+  const { store, clock } = shop
   const named = tools.flatMap((tool) => (tool.assembly === undefined ? [] : [tool.assembly]))
   if (named.length === 0) return
   const known = new Map((await store.toolsById(named)).map((row) => [row.id, row]))
@@ -239,46 +206,9 @@ export async function keepTools(
     if (before === undefined || place === undefined) continue
     // Where another was put since, it is said anew that this one is there.
     if (isDeepStrictEqual(before.place, place) && !displaced) continue
-    const row = { id, tool: { ...before, place }, retired: false }
-    await declare(store, clock, person, row, `set up for ${name}`)
+    const body = { ...before, place, reason: `set up for ${name}` }
+    await appendToShop(shop, person, { kind: 'tool', id }, { id: uuid(), kind: 'tool', body })
   }
 }
 
-const declare = (
-  store: Store,
-  clock: Clock,
-  person: Member,
-  row: ToolRow,
-  reason?: string,
-): Promise<unknown> => {
-  const body = FACTS.tool.tool.body.parse({
-    ...row.tool,
-    ...(reason !== undefined && { reason }),
-    ...(row.retired && { retired: true }),
-  })
-  return store.declareTool(
-    row.id,
-    { id: uuid(), kind: 'tool', body, ...entered(person, clock) },
-    row,
-  )
-}
-
-export const entered = ({ id }: Member, clock: Clock) =>
-  ({ via: 'typed', personId: id, recordedAt: clock() }) as const
-
-export const noTool = (id: string) =>
-  refuse('not-found', {
-    message: 'There is no such tool.',
-    expected: 'a tool of the shop',
-    received: id,
-    remedy: 'Look for it in the list, or scan its label again.',
-  })
-
-const otherTool = (id: string) =>
-  refuse('id-already-used', {
-    place: 'id',
-    message: 'This id was already used for another tool.',
-    expected: 'a new UUID for each new tool',
-    received: id,
-    remedy: 'Send it again with a new id.',
-  })
+export const noTool = (id: string) => noStream('tool', id)

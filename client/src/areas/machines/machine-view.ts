@@ -1,4 +1,4 @@
-import type { MachineHistory, NewReversalTest } from '@pine/contract'
+import type { MachineHistory } from '@pine/contract'
 import { AXES, registerName, type MachineAxis } from '@pine/core/address'
 import {
   formatLength,
@@ -11,7 +11,7 @@ import {
 import type { SetupDocument } from '@pine/core/facts'
 import { machineStood } from '@pine/core/running'
 import type { MachineDeclaration } from '@pine/core/sheet'
-import { LEAST_PAIRS, lostMotionBy, type Reversal } from '@pine/core/shop'
+import { LEAST_PAIRS, lostMotionBy, type Reversal, type ReversalTest } from '@pine/core/shop'
 import { solve } from '@pine/core/solve'
 import { axisOfFace } from '@pine/core/touch'
 import { describePlaces, describeReversal, lengthWords } from '@pine/core/words'
@@ -177,9 +177,7 @@ const pairsOf = ({ plus, minus, unit }: ReversalDraft) =>
       : [{ towardsPlus: { text: one, unit }, towardsMinus: { text: other, unit } }]
   })
 
-export function reversalOf(
-  draft: ReversalDraft,
-): FormOutcome<ReversalDraft, Omit<NewReversalTest, 'id'>> {
+export function reversalOf(draft: ReversalDraft): FormOutcome<ReversalDraft, ReversalTest> {
   const problems: Record<string, string> = {}
   draft.plus.forEach((text, index) => {
     for (const [field, own, other] of [

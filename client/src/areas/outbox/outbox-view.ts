@@ -1,4 +1,4 @@
-import { checkWords, factWords } from '@pine/contract'
+import { factWords } from '@pine/contract'
 import type { Author } from '@pine/core/journal'
 import { isOf } from '@/data/outbox/outbox'
 import type { OutboxEntry } from '@/data/outbox/outbox-entry'
@@ -60,7 +60,7 @@ export function outboxView(
         : [
             {
               id: fact.id,
-              words: `${fact.kind === 'gauge-check' ? checkWords(fact.body) : factWords(fact)} was not accepted: ${refused.message} ${refused.remedy}`,
+              words: `${factWords(fact)} was not accepted: ${refused.message} ${refused.remedy}`,
               file: JSON.stringify({ ...rest, fact, refused }, null, 2),
             },
           ],

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { useSetups } from '@/data/setup/setups'
-import { machineHappened, usePockets } from '@/data/shop/tools'
+import { useMachineHappened, usePockets } from '@/data/shop/tools'
 import { Field } from '@/kit/field'
 import { HappenedForm } from '@/kit/happened-form'
 import { machineFalls } from './machine-falls'
@@ -24,6 +24,7 @@ export function MachineHappened({
   const pockets = usePockets(id)
   const [plane, setPlane] = useState('')
   const said = plane.trim()
+  const enter = useMachineHappened(id)
   return (
     <HappenedForm
       question={`What happened to ${name}?`}
@@ -41,7 +42,7 @@ export function MachineHappened({
       }
       {...machineFalls(open, pockets?.length ?? 0)}
       onSay={(what, note) =>
-        machineHappened(id, {
+        enter({
           what,
           note,
           ...(what === 'plane-moved' && said !== '' && { plane: said }),

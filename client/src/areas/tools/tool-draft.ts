@@ -1,6 +1,5 @@
-import type { ToolAssembly } from '@pine/core/shop'
+import { PROPERTY_NAMES, type Seat, TOOL_PROPERTIES, type ToolAssembly, type ToolProperty } from '@pine/core/shop'
 import { textIn, type LengthUnit } from '@pine/core/length'
-import { PROPERTY_NAMES, TOOL_PROPERTIES, type Seat, type ToolProperty } from '@pine/core/shop'
 import type { FormOutcome } from '@/data/device/use-kept-form'
 import { lengthProblem } from '../shop/length-problem'
 

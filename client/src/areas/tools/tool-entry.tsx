@@ -3,7 +3,7 @@ import type { FieldValues } from 'react-hook-form'
 import type { ToolHistory } from '@pine/contract'
 import { otherUnit } from '@pine/core/length'
 import { PROPERTY_NAMES, TOOL_PROPERTIES } from '@pine/core/shop'
-import { addTool, useTool } from '@/data/shop/tools'
+import { useAddTool, useTool } from '@/data/shop/tools'
 import { useKeptForm, type KeptForm } from '@/data/device/use-kept-form'
 import { FormEnd } from '@/kit/form-end'
 import { FormChoice, FormField } from '@/kit/form'
@@ -12,6 +12,7 @@ import { correctedTool, newTool, toolDraft, toolOf, type ToolDraft } from './too
 
 /** A tool that was never in a set-up. */
 export function AddTool({ onDone }: { readonly onDone: (id?: string) => void }) {
+  const addTool = useAddTool()
   const form = useKeptForm('tool', newTool, toolOf, async (tool) => onDone(await addTool(tool)))
   return <ToolForm form={form} takes="Keep this tool" onLeave={() => onDone()} />
 }

@@ -1,7 +1,6 @@
 import type { MachineEntry, ToolHistory, ToolLine } from '@pine/contract'
-import type { ToolAssembly } from '@pine/core/shop'
+import { PROPERTY_NAMES, TOOL_PROPERTIES, type ToolAssembly, type ToolHappening } from '@pine/core/shop'
 import { formatLength, NANOMETRES_PER, readLength, toNanometres } from '@pine/core/length'
-import { PROPERTY_NAMES, TOOL_PROPERTIES, type ToolHappening } from '@pine/core/shop'
 import { lengthWords, typographic } from '@pine/core/words'
 
 /** What may have happened to a tool, as a person says it. */

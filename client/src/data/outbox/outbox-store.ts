@@ -1,6 +1,7 @@
 import { Dexie, liveQuery, type EntityTable } from 'dexie'
 import { useSyncExternalStore } from 'react'
 import type { ReportedProblem } from '@pine/contract'
+import { asEntry } from './earlier-entries'
 import type { OutboxEntry } from './outbox-entry'
 
 type Row = OutboxEntry & {
@@ -79,7 +80,7 @@ export class OutboxStore {
   }
 
   private show(rows: readonly OutboxEntry[]): void {
-    this.rows = rows
+    this.rows = rows.map(asEntry)
     this.tell()
   }
 

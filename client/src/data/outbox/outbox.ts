@@ -1,18 +1,10 @@
-import { factsAnswerSchema, gaugeHistorySchema, setupAnswerSchema } from '@pine/contract'
+import { factsAnswerSchema, streamAnswerSchema } from '@pine/contract'
 import type { Author } from '@pine/core/journal'
 import { api, ApiRefusal, ask, sendable } from '../server/api'
-import {
-  isOfSetup,
-  streamOf,
-  type CheckEntry,
-  type OutboxEntry,
-  type SetupEntry,
-} from './outbox-entry'
+import { streamOf, type OutboxEntry } from './outbox-entry'
 import { outboxStore } from './outbox-store'
-import { showChecks } from '../shop/shown-checks'
-import { showBegun, showFacts } from '../setup/shown-setups'
-
-type BeginRequest = Parameters<typeof api.setups.$post>[0]['json']
+import { showOutside } from '../shop/shown-outside'
+import { showFacts } from '../setup/shown-setups'
 
 /** Seconds between tries while the server does not answer. */
 const RETRY_SECONDS = 4
@@ -42,6 +34,19 @@ export function isOf({ by }: Pick<OutboxEntry, 'by'>, person: Author): boolean {
 export async function post(entry: OutboxEntry): Promise<void> {
   await outboxStore.add(entry)
   await flushOutbox()
+}
+
+/**
+ * The same for a form that stays open until it is known what became of it: a refusal is thrown, and not kept beside the form.
+ * Where nobody answers the fact waits like any other.
+ */
+export async function postAndHear(entry: OutboxEntry): Promise<void> {
+  await post(entry)
+  const { id } = entry.fact
+  const refused = outboxStore.entries().find(({ fact }) => fact.id === id)?.refused
+  if (refused === undefined) return
+  await outboxStore.remove(id)
+  throw new ApiRefusal(REFUSED, refused, [refused])
 }
 
 /** Takes a refused fact out, once the person has seen why. */
@@ -86,7 +91,7 @@ async function send(entry: OutboxEntry): Promise<'done' | 'later' | 'failed'> {
   const { fact } = entry
   try {
     // The answer is shown before the entry goes, so that the fact never flickers away.
-    await (isOfSetup(entry) ? sendFact(entry) : sendCheck(entry))
+    await sendFact(entry)
     failures.delete(fact.id)
     await outboxStore.remove(fact.id)
     return 'done'
@@ -103,34 +108,27 @@ const beside = ({ at }: Pick<OutboxEntry, 'at'>) => ({
   ...(sender?.id !== undefined && { by: sender.id }),
 })
 
-async function sendFact(entry: SetupEntry): Promise<void> {
-  const { setupId, fact, begins, seen, device } = entry
+async function sendFact(entry: OutboxEntry): Promise<void> {
+  const { stream, fact, seen, device } = entry
   const query = {
     ...beside(entry),
     ...(seen !== undefined && { seen: String(seen) }),
     ...(device !== undefined && { device }),
   }
-  if (begins === true) {
-    const json = { id: setupId, sheetFactId: fact.id, sheet: fact.body } as BeginRequest
-    await showBegun(setupId, await ask(api.setups.$post({ query, json }), setupAnswerSchema))
-    return
+  // Each stream has its own route, typed by its own facts: one of them is asked here, whichever it is.
+  const route = api.streams[stream.kind][':id'].facts as {
+    $post(request: unknown): ReturnType<(typeof api.streams.setup)[':id']['facts']['$post']>
   }
-  await showFacts(
-    setupId,
-    await ask(
-      api.setups[':id'].facts.$post({ param: { id: setupId }, query, json: fact }),
-      factsAnswerSchema,
-    ),
-  )
+  const request = route.$post({ param: { id: stream.id }, query, json: sendable(fact) })
+  if (stream.kind === 'setup') await showFacts(stream.id, await ask(request, factsAnswerSchema))
+  else {
+    await ask(request, streamAnswerSchema)
+    await showOutside(stream)
+  }
 }
 
-async function sendCheck(entry: CheckEntry): Promise<void> {
-  const { gaugeId, fact } = entry
-  const json = sendable({ id: fact.id, ...fact.body })
-  const request = { param: { id: gaugeId }, query: beside(entry), json }
-  await showChecks(gaugeId, await ask(api.gauges[':id'].checks.$post(request), gaugeHistorySchema))
-}
-
+/** The status of what is refused: which of them it was, the form does not ask. */
+const REFUSED = 422
 /** Nobody is signed in, or the server is busy or away: nothing is wrong with the fact. */
 const PASSES: readonly number[] = [401, 429, 503]
 

@@ -1,10 +1,12 @@
 import { mutate } from 'swr'
 import { z } from 'zod'
 import { factsAnswerSchema } from '@pine/contract'
+import { STREAM_KINDS } from '@pine/core/journal'
 import { api, ask } from './api'
 import { noteReached } from './connection'
 import { flushOutbox } from '../outbox/outbox'
 import { showFacts, showLists, shownSetups } from '../setup/shown-setups'
+import { showOutside, type OutsideStream } from '../shop/shown-outside'
 
 /** A fact that somebody entered somewhere: which stream, and its place in it. */
 const changeSchema = z.object({ kind: z.string(), id: z.string(), place: z.number() })
@@ -20,14 +22,15 @@ type Told =
 /** After a no. */
 const AGAIN_MS = 4_000
 
-const ANSWERS = { machine: 'machines', gauge: 'gauges' } as const
-
 /** Asks for what a shown set-up lacks, from its place on. */
 async function fetchSince({ id, place }: Pick<Change, 'id' | 'place'>): Promise<void> {
   const from = shownSetups().get(id)
   if (from === undefined || from > place) return
   await ask(
-    api.setups[':id'].facts.$get({ param: { id }, query: { from: String(from) } }),
+    api.streams[':kind'][':id'].facts.$get({
+      param: { kind: 'setup', id },
+      query: { from: String(from) },
+    }),
     factsAnswerSchema,
   )
     .then((answer) => showFacts(id, answer))
@@ -50,16 +53,13 @@ export async function showTold(told: Told): Promise<void> {
   }
   const { change } = told
   if (change.kind === 'setup') await Promise.all([fetchSince(change), showLists()])
-  else if (change.kind in ANSWERS)
-    // What is asked of a machine changes how far its set-ups are.
-    await Promise.all([
-      mutate(ANSWERS[change.kind as keyof typeof ANSWERS]),
-      ...(change.kind === 'gauge' ? ['gauge-standings', `gauge-checks:${change.id}`] : []).map(
-        (key) => mutate(key),
-      ),
-      showLists(),
-    ])
+  // What is asked of a machine changes how far its set-ups are.
+  else if (isOutside(change.kind))
+    await Promise.all([showOutside({ kind: change.kind, id: change.id }), showLists()])
 }
+
+const isOutside = (kind: string): kind is OutsideStream =>
+  kind !== 'setup' && (STREAM_KINDS as readonly string[]).includes(kind)
 
 /**
  * Hears of every fact of the shop as it is written, while this page is open and somebody is signed in.

@@ -1,7 +1,7 @@
 import { type Author } from '@pine/core/journal'
 import { type SetupSheet } from '@pine/core/sheet'
 import { post } from '../outbox/outbox'
-import { isOfSetup, type SetupEntry } from '../outbox/outbox-entry'
+import { isOfStream, type SetupEntry } from '../outbox/outbox-entry'
 import { useOutbox } from '../outbox/outbox-store'
 
 /** Begins a set-up: it is there at once, and on its way to the server. The sheet is sound. */
@@ -10,7 +10,7 @@ export function beginSetup(
   by: Author,
 ): Promise<void> {
   return post({
-    setupId: id,
+    stream: { kind: 'setup', id },
     begins: true,
     fact: { id: sheetFactId, kind: 'sheet', body: structuredClone(sheet) } as SetupEntry['fact'],
     by,
@@ -21,7 +21,7 @@ export function beginSetup(
 /** Set-ups that were begun on this device and are not with the server yet. */
 export function useBegun(): readonly { readonly id: string; readonly sheet: SetupSheet }[] {
   return useOutbox()
-    .filter(isOfSetup)
+    .filter(isOfStream('setup'))
     .filter(({ begins, refused }) => begins === true && refused === undefined)
-    .map(({ setupId, fact }) => ({ id: setupId, sheet: fact.body as SetupSheet }))
+    .map(({ stream, fact }) => ({ id: stream.id, sheet: fact.body as SetupSheet }))
 }

@@ -13,7 +13,7 @@ import { type Author } from '@pine/core/journal'
 import { deviceId } from '../device/device-id'
 import { api, ask } from '../server/api'
 import { post } from '../outbox/outbox'
-import { isOfSetup, type SetupEntry } from '../outbox/outbox-entry'
+import { isOfStream, type SetupEntry } from '../outbox/outbox-entry'
 import { useOutbox } from '../outbox/outbox-store'
 import type { Said } from '../outbox/said'
 import { useSession } from '../server/session'
@@ -28,7 +28,8 @@ import { standing } from './standing'
  */
 export function enterFact(setupId: string, said: Said, by: Author, seen: number): Promise<void> {
   const fact = { id: uuid(), ...said } as NewFact
-  return post({ setupId, fact, by, at: new Date().toISOString(), seen, device: deviceId() })
+  const stream = { kind: 'setup', id: setupId } as const
+  return post({ stream, fact, by, at: new Date().toISOString(), seen, device: deviceId() })
 }
 
 /**
@@ -44,10 +45,7 @@ export function useSetup(id: string) {
   )
   const outbox = useOutbox()
   const waiting = useMemo(
-    () =>
-      outbox
-        .filter(isOfSetup)
-        .filter(({ setupId, refused }) => setupId === id && refused === undefined),
+    () => outbox.filter(isOfStream('setup', id)).filter(({ refused }) => refused === undefined),
     [outbox, id],
   )
   const known = useMemo(

@@ -43,7 +43,7 @@ export function useSetups({ find = '', ...asked }: Omit<SetupQuery, 'most'> = {}
 export async function putAwayOrBack(id: string, moves: 'away' | 'back'): Promise<void> {
   const fact: NewFact = { id: uuid(), kind: 'put-away', body: { moves } }
   await ask(
-    api.setups[':id'].facts.$post({ param: { id }, query: {}, json: fact }),
+    api.streams.setup[':id'].facts.$post({ param: { id }, query: {}, json: fact }),
     factsAnswerSchema,
   )
   await showLists()

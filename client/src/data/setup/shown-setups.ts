@@ -47,19 +47,23 @@ export async function showFacts(id: string, answer: FactsAnswer): Promise<void> 
   await mutate<SetupAnswer>(
     setupKey(id),
     (shown) => {
-      const grown = shown && withFacts(shown, answer)
+      const grown = shown === undefined ? begunBy(id, answer) : withFacts(shown, answer)
       isWhole = grown !== undefined
       return grown ?? shown
     },
     { revalidate: false },
   )
   if (!isWhole) await mutate(setupKey(id))
+  // It was begun here: the list tells of it from now on.
+  if (answer.from === 0) await showLists()
 }
 
-/** Shows a set-up that was begun here, as the server tells it; the list tells of it from now on. */
-export async function showBegun(id: string, answer: SetupAnswer): Promise<void> {
-  await mutate(setupKey(id), answer, { revalidate: false })
-  await showLists()
+/** A set-up that was begun here, as the answer to its first fact tells it; undefined where that is not the whole of it. */
+function begunBy(id: string, { from, facts }: FactsAnswer): SetupAnswer | undefined {
+  const [first] = facts
+  if (from !== 0 || first === undefined) return undefined
+  const file = { format: 'pine-compass/setup', version: 2, id, facts } as const
+  return { file, createdBy: first.by.name, createdAt: first.at }
 }
 
 /** Asks anew for every list of set-ups that is shown. */

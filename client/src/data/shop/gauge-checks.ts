@@ -6,16 +6,16 @@ import {
   gaugeUsesSchema,
   suspectSetupsSchema,
   type GaugeHistory,
-  type NewGaugeCheck,
 } from '@pine/contract'
 import { v7 as uuid } from 'uuid'
 import { api, ask, sendable } from '../server/api'
-import { post } from '../outbox/outbox'
-import { type CheckEntry, type OutboxEntry } from '../outbox/outbox-entry'
+import type { GaugeCheckFact } from '@pine/core/shop'
+import { isOfStream, type OutboxEntry } from '../outbox/outbox-entry'
 import { useOutbox } from '../outbox/outbox-store'
 import { saveText } from '../device/save-text'
 import { useSession } from '../server/session'
-import { checksKey } from './shown-checks'
+import { enterOutside } from './enter-outside'
+import { checksKey } from './shown-outside'
 
 /** How each gauge that is watched stands now, by its id. */
 export function useGaugeStandings() {
@@ -61,13 +61,8 @@ export function useGaugeChecks(id: string) {
       await mutate(`gauge-checks:${id}:suspect`, told, { revalidate: false })
     },
     /** Enters a check: kept here at once, sent as soon as the server answers. */
-    add: (check: Omit<NewGaugeCheck, 'id'>): Promise<void> =>
-      post({
-        gaugeId: id,
-        fact: { id: uuid(), kind: 'gauge-check', body: check },
-        by: person ?? { name: '' },
-        at: new Date().toISOString(),
-      }),
+    add: (check: GaugeCheckFact): Promise<void> =>
+      enterOutside({ kind: 'gauge', id }, { kind: 'gauge-check', body: check }, person),
   }
 }
 
@@ -78,12 +73,13 @@ export function withWaitingChecks(
 ): GaugeHistory {
   const known = new Set(history.checks.map(({ id }) => id))
   const waiting = outbox
-    .filter((entry): entry is CheckEntry => entry.gaugeId === history.gauge.id)
+    .filter(isOfStream('gauge', history.gauge.id))
     .filter(({ fact, refused }) => refused === undefined && !known.has(fact.id))
-    .map(({ fact, by, at }) => ({
-      ...{ id: fact.id, at, by: typeof by === 'string' ? by : by.name },
-      ...fact.body,
-    }))
+    .flatMap(({ fact, by, at }) =>
+      fact.kind === 'gauge-check'
+        ? [{ id: fact.id, at, by: typeof by === 'string' ? by : by.name, ...fact.body }]
+        : [],
+    )
   return { ...history, checks: [...history.checks, ...waiting] }
 }
 

@@ -1,10 +1,13 @@
 import useSWR, { mutate } from 'swr'
-import { v7 as uuid } from 'uuid'
-import { machineHistorySchema, type NewReversalTest } from '@pine/contract'
-import { api, ask, sendable } from '../server/api'
+import { machineHistorySchema } from '@pine/contract'
+import type { ReversalTest } from '@pine/core/shop'
+import { api, ask } from '../server/api'
+import { useSession } from '../server/session'
+import { enterOutside } from './enter-outside'
 
 /** A machine over time. */
 export function useMachineHistory(id: string) {
+  const { person } = useSession()
   const key = ['machine-history', id]
   const { data, error } = useSWR(key, () =>
     ask(api.machines[':id'].history.$get({ param: { id } }), machineHistorySchema),
@@ -13,13 +16,7 @@ export function useMachineHistory(id: string) {
     history: data,
     error: error as unknown,
     again: () => mutate(key),
-    async addReversal(test: Omit<NewReversalTest, 'id'>) {
-      const json = sendable({ id: uuid(), ...test })
-      const after = await ask(
-        api.machines[':id']['reversal-tests'].$post({ param: { id }, json }),
-        machineHistorySchema,
-      )
-      await mutate(key, after, { revalidate: false })
-    },
+    addReversal: (test: ReversalTest): Promise<void> =>
+      enterOutside({ kind: 'machine', id }, { kind: 'reversal-test', body: test }, person),
   }
 }

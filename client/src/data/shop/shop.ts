@@ -6,6 +6,7 @@ import {
   shopGaugeSchema,
   shopSchema,
   type MachineEntry,
+  type ShopGauge,
   type Watch,
 } from '@pine/contract'
 import {
@@ -15,8 +16,12 @@ import {
   type MachinePolicy,
   type SetupSheet,
 } from '@pine/core/sheet'
+import type { GaugeFact, MachineFact } from '@pine/core/shop'
 import { v7 as uuid } from 'uuid'
-import { api, ask, sendable } from '../server/api'
+import { useOutbox } from '../outbox/outbox-store'
+import { api, ask } from '../server/api'
+import { useSession } from '../server/session'
+import { enterOutside, withWaiting } from './enter-outside'
 
 /** The shop that everything here belongs to. */
 export function useShop() {
@@ -34,31 +39,43 @@ const inUse = ({ retired }: { readonly retired?: true | undefined }): boolean =>
 
 /** The machines of the shop. */
 export function useMachines() {
-  const { data, error, mutate } = useSWR('machines', () =>
-    ask(api.machines.$get(), z.array(machineSchema)),
-  )
+  const { person } = useSession()
+  const { data, error } = useSWR('machines', () => ask(api.machines.$get(), z.array(machineSchema)))
+  const outbox = useOutbox()
+  const all = useMemo(() => withWaiting(data, outbox, 'machine', machineEntry), [data, outbox])
+  const declare = (id: string, machine: MachineDeclaration, { reason, retired }: Change = {}) =>
+    enterOutside(
+      { kind: 'machine', id },
+      {
+        kind: 'machine',
+        body: {
+          ...machine,
+          ...(reason !== undefined && { reason }),
+          ...(retired && { retired: true as const }),
+        },
+      },
+      person,
+    )
   return {
     /** Those that new set-ups are offered. */
-    machines: useMemo(() => data?.filter(inUse), [data]),
+    machines: useMemo(() => all?.filter(inUse), [all]),
     /** Those that are out of use as well: set-ups are on them. */
-    all: data,
+    all,
     error: error as unknown,
-    async add(machine: MachineDeclaration) {
-      const entry = await ask(api.machines.$post({ json: { id: uuid(), machine } }), machineSchema)
-      await mutate()
-      return entry
+    async add(machine: MachineDeclaration): Promise<MachineEntry> {
+      const id = uuid()
+      await declare(id, machine)
+      return { id, machine }
     },
-    async change(id: string, machine: MachineDeclaration, { reason, retired }: Change) {
-      const json = {
-        machine,
-        ...(reason !== undefined && { reason }),
-        ...(retired && { retired: true as const }),
-      }
-      await ask(api.machines[':id'].$put({ param: { id }, json: sendable(json) }), machineSchema)
-      await mutate()
-    },
+    change: declare,
   }
 }
+
+/** What a machine's declaration says, as the list has it. */
+const machineEntry = (
+  id: string,
+  { reason: _why, retired, ...machine }: MachineFact,
+): MachineEntry => ({ id, machine, ...(retired && { retired }) })
 
 /** What the shop asks now of the machine that a sheet is for. */
 export const policyOf = (
@@ -69,42 +86,52 @@ export const policyOf = (
 
 /** The gauges of the shop, each with its true size. */
 export function useGauges() {
-  const { data, error, mutate } = useSWR('gauges', () =>
-    ask(api.gauges.$get(), z.array(shopGaugeSchema)),
-  )
+  const { person } = useSession()
+  const { data, error } = useSWR('gauges', () => ask(api.gauges.$get(), z.array(shopGaugeSchema)))
+  const outbox = useOutbox()
+  const all = useMemo(() => withWaiting(data, outbox, 'gauge', gaugeEntry), [data, outbox])
+  const declare = (
+    gauge: Gauge,
+    { reason, retired, watch }: Change & { readonly watch?: Watch | undefined } = {},
+  ) =>
+    enterOutside(
+      { kind: 'gauge', id: gauge.id },
+      {
+        kind: 'gauge',
+        body: {
+          ...gauge,
+          ...(reason !== undefined && { reason }),
+          ...(retired && { retired: true as const }),
+          ...(watch && { watch }),
+        },
+      },
+      person,
+    )
   return {
     /** Those that new set-ups are offered. */
-    gauges: useMemo(() => data?.filter(inUse).map(({ gauge }) => gauge), [data]),
+    gauges: useMemo(() => all?.filter(inUse).map(({ gauge }) => gauge), [all]),
     /** Those that are out of use as well. */
-    all: data,
+    all,
     error: error as unknown,
-    async change(
+    change: (
       id: string,
       gauge: Gauge,
       {
-        reason,
-        retired,
         // How it is watched stays as it was, unless that is what is changed.
-        watch = data?.find((one) => one.id === id)?.watch,
+        watch = all?.find((one) => one.id === id)?.watch,
+        ...change
       }: Change & { readonly reason: string; readonly watch?: Watch | undefined },
-    ) {
-      const json = {
-        gauge,
-        reason,
-        ...(retired && { retired: true as const }),
-        ...(watch && { watch }),
-      }
-      await ask(api.gauges[':id'].$put({ param: { id }, json: sendable(json) }), shopGaugeSchema)
-      await mutate()
-    },
-    async add(gauge: Omit<Gauge, 'id'>) {
-      const id = uuid()
-      const entry = await ask(
-        api.gauges.$post({ json: sendable({ id, gauge: { ...gauge, id } }) }),
-        shopGaugeSchema,
-      )
-      await mutate()
-      return entry.gauge
+    ) => declare({ ...gauge, id }, { ...change, watch }),
+    async add(gauge: Omit<Gauge, 'id'>): Promise<Gauge> {
+      const declared = { ...gauge, id: uuid() }
+      await declare(declared)
+      return declared
     },
   }
 }
+
+/** What a gauge's declaration says, as the list has it. */
+const gaugeEntry = (
+  id: string,
+  { reason: _why, retired, watch, ...gauge }: GaugeFact,
+): ShopGauge => ({ id, gauge, ...(retired && { retired }), ...(watch && { watch }) })

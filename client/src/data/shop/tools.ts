@@ -1,18 +1,11 @@
-import useSWR, { mutate } from 'swr'
+import useSWR from 'swr'
 import useSWRInfinite from 'swr/infinite'
 import { v7 as uuid } from 'uuid'
-import {
-  doneSchema,
-  pocketsSchema,
-  toolAssemblySchema,
-  toolHistorySchema,
-  toolPageSchema,
-  type NewMachineEvent,
-  type NewToolEvent,
-  type ToolLine,
-} from '@pine/contract'
-import type { ToolAssembly } from '@pine/core/shop'
-import { api, ask, sendable } from '../server/api'
+import { pocketsSchema, toolHistorySchema, toolPageSchema, type ToolLine } from '@pine/contract'
+import type { MachineEventFact, ToolAssembly, ToolEventFact } from '@pine/core/shop'
+import { api, ask } from '../server/api'
+import { useSession } from '../server/session'
+import { enterOutside } from './enter-outside'
 
 /** The tools in the pockets of a machine; undefined until that is known. */
 export function usePockets(machine: string | undefined) {
@@ -53,48 +46,40 @@ const A_PAGE = 50
 
 /** A tool with all that is known of it. */
 export function useTool(id: string) {
+  const { person } = useSession()
   const { data, error } = useSWR(['tool', id], () =>
     ask(api.tools[':id'].$get({ param: { id } }), toolHistorySchema),
   )
-  const again = () => Promise.all([mutate(['tool', id]), mutate(isOfTools)])
   return {
     tool: data,
     error: error as unknown,
-    async change(
+    change: (
       tool: ToolAssembly,
       { reason, retired }: { readonly reason: string; readonly retired?: boolean },
-    ) {
-      const json = sendable({ tool, reason, ...(retired && { retired: true as const }) })
-      await ask(api.tools[':id'].$put({ param: { id }, json }), toolAssemblySchema)
-      await again()
-    },
-    async happened(event: Omit<NewToolEvent, 'id'>) {
-      const json = sendable({ id: uuid(), ...event })
-      await ask(api.tools[':id'].events.$post({ param: { id }, json }), toolHistorySchema)
-      await again()
-    },
+    ): Promise<void> =>
+      enterOutside(
+        { kind: 'tool', id },
+        { kind: 'tool', body: { ...tool, reason, ...(retired && { retired: true as const }) } },
+        person,
+      ),
+    happened: (event: ToolEventFact): Promise<void> =>
+      enterOutside({ kind: 'tool', id }, { kind: 'tool-event', body: event }, person),
   }
 }
 
-/** A tool that was never in a set-up. */
-export async function addTool(tool: ToolAssembly): Promise<string> {
-  const id = uuid()
-  await ask(api.tools.$post({ json: sendable({ id, tool }) }), toolAssemblySchema)
-  await mutate(isOfTools)
-  return id
+/** Declares a tool that was never in a set-up; gives its id. */
+export function useAddTool(): (tool: ToolAssembly) => Promise<string> {
+  const { person } = useSession()
+  return async (tool) => {
+    const id = uuid()
+    await enterOutside({ kind: 'tool', id }, { kind: 'tool', body: tool }, person)
+    return id
+  }
 }
 
-/** Something happened to a machine between two set-ups. */
-export async function machineHappened(
-  machine: string,
-  event: Omit<NewMachineEvent, 'id'>,
-): Promise<void> {
-  const json = sendable({ id: uuid(), ...event })
-  const answer = api.machines[':id'].events.$post({ param: { id: machine }, json })
-  await ask(answer, doneSchema)
-  await Promise.all([mutate(isOfTools), mutate((key) => Array.isArray(key) && key[0] === 'tool')])
+/** Enters what happened to a machine between two set-ups. */
+export function useMachineHappened(machine: string): (event: MachineEventFact) => Promise<void> {
+  const { person } = useSession()
+  return (event) =>
+    enterOutside({ kind: 'machine', id: machine }, { kind: 'machine-event', body: event }, person)
 }
-
-const isOfTools = (key: unknown): boolean =>
-  (Array.isArray(key) && (key[0] === 'tools' || key[0] === 'pockets')) ||
-  (typeof key === 'string' && key.startsWith('$inf$@"tools"'))
