@@ -47,7 +47,7 @@ export const CHECK_OFF = variants('of', {
     marks: optional(marks, 'what dials and scales show at home'),
     axes: optional(
       listOf(oneOf(AXES), { least: 1, most: AXES.length }),
-      'which axes were homed, on a machine that homes each by itself; all of them where it is not said',
+      'which axes were homed, on a machine that homes each by itself; all of them by default',
     ),
     ...leftOut,
   },

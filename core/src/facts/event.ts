@@ -93,14 +93,14 @@ export const EVENT = variants('kind', {
     ),
     uncertainty: optional(
       lengthNotNegative,
-      'standard uncertainty of that size; as on the sheet where it is not said',
+      'standard uncertainty of that size; as on the sheet by default',
     ),
   },
   'check-failed': {
     gauge: field(gaugeOfSheet, 'which did not read what it should'),
     lastGood: optional(
       uuid,
-      'the last reading before its last good check; where it is not said, nothing vouches for any',
+      'the last reading before its last good check; without it, nothing vouches for any reading',
     ),
   },
   'order-told': {

@@ -10,7 +10,7 @@ export const KEPT_FIELDS = {
   proven: optional(yes, 'its number was proven there by a cautious move'),
   generation: optional(
     name,
-    'of the plane: touches that tell the same one were made while the plane lay in one place, as far as the shop knows; not said, only what comes from one set-up is of one',
+    'of the plane: touches that tell the same one were made while the plane lay in one place, as far as the shop knows. Without it, only touches of one set-up are taken to be of one generation',
   ),
   check: optional(
     yes,

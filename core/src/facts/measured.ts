@@ -21,7 +21,7 @@ export const MEASURED_FIELDS = {
     listOf(lengthAboveZero, { most: 100 }),
     'further readings of the same, of which the mean is taken',
   ),
-  sides: optional(oneOf([1, 2]), 'sides of a block that were cut; 1 where it is not said'),
+  sides: optional(oneOf([1, 2]), 'sides of a block that were cut; 1 by default'),
 }
 
 export type Measured = RecordOf<typeof MEASURED_FIELDS>

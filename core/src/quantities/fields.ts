@@ -26,7 +26,7 @@ export const gauges = listOf(gaugeOfSheet, { most: 10 })
 export const way = oneOf(WAYS)
 export const approachesField = optional(
   recordOf({ X: optional(way, 'of X'), Y: optional(way, 'of Y') }),
-  'which way each axis moved last, where it was not the usual way: outwards in a bore, inwards round a boss. A swept dial has no usual way: not said, the backlash goes into the uncertainty',
+  'which way each axis moved last, where it was not the usual way: outwards in a bore, inwards round a boss. A swept dial has no usual way: left out, the backlash goes into the uncertainty',
 )
 
 /** A dial at four quarters. */

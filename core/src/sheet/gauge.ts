@@ -71,6 +71,6 @@ export type Gauge = RecordOf<typeof GAUGE_FIELDS>
 
 /** How a gauge is watched by the shop; a set-up does not ask. */
 export const WATCH_FIELDS = {
-  limit: field(lengthAboveZero, 'tolerance of a check: what it may be off'),
+  limit: field(lengthAboveZero, 'tolerance of a check'),
   everyDays: optional(wholeNumber(1, 3650), 'how often the shop checks it at least'),
 }

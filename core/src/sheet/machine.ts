@@ -75,15 +75,15 @@ const CONTROL_FIELDS = {
   ),
   toolLengths: optional(
     oneOf(['registers', 'none']),
-    'what it keeps of tool lengths: a row for each (not said), or nothing: then Z of a row is set anew with each tool',
+    'a row for each tool’s length (the default), or none: then Z of a work offset is set anew with each tool',
   ),
   lengthSign: optional(
     oneOf(['added', 'subtracted']),
-    'what it does with a stored length; added where it is not said',
+    'what it does with a stored length; added by default',
   ),
   diameterRegister: optional(
     oneOf(['diameter', 'radius']),
-    'what a D row holds; a diameter where it is not said',
+    'what a D row holds; a diameter by default',
   ),
 }
 
@@ -126,11 +126,11 @@ const POLICY_FIELDS = {
   leastGrip: optional(lengthAboveZero, 'a grip of the jaws that is less asks for a reason'),
   keptChecks: optional(
     wholeNumber(1, 100),
-    'how many of the lengths that are reused are touched again before the others count; 2 where it is not said',
+    'how many of the lengths that are reused are touched again before the others count; 2 by default',
   ),
   proves: optional(
     oneOf(PROVES),
-    'which tools are proven: `all` that were touched (not said), or the `riskiest`: the longest, never measured in its holder, standing in for another, read with a surprise',
+    'which tools are proven: `all` that were touched (the default), or the `riskiest`: the longest, never measured in its holder, standing in for another, read with a surprise',
   ),
 }
 
@@ -148,7 +148,7 @@ export const MACHINE_FIELDS = {
   ),
   externalOffset: optional(
     byAxis(length),
-    'what the control adds to every work offset; zero where it is not said',
+    'what the control adds to every work offset; zero by default',
   ),
   travels: optional(
     byAxis(recordOf(TRAVEL_FIELDS)),
@@ -156,7 +156,7 @@ export const MACHINE_FIELDS = {
   ),
   homing: optional(
     oneOf(['switches', 'axis-by-axis', 'marks']),
-    'how it finds its zero: by switches, all axes in one go (not said); each axis by itself; or by marks',
+    'how it finds its zero: by switches, all axes in one go (the default); each axis by itself; or by marks',
   ),
   dialTurn: optional(
     byAxis(lengthAboveZero),
@@ -164,7 +164,7 @@ export const MACHINE_FIELDS = {
   ),
   reads: optional(
     oneOf(DISPLAY_HABITS),
-    'which position people read on it at a touch; the machine’s where it is not said',
+    'which position people read on it at a touch; the machine position by default',
   ),
   policy: optional(recordOf(POLICY_FIELDS), 'the release rules of the shop for it'),
   maxSpindleSpeed: optional(rpm, 'rpm that the spindle can do'),
@@ -174,7 +174,7 @@ export const MACHINE_FIELDS = {
   ),
   pockets: optional(
     wholeNumber(2, 400),
-    'how many its changer has, in a ring that turns both ways; by hand where it is not said',
+    'how many its changer has, in a ring that turns both ways; tools are loaded by hand where it is left out',
   ),
   fixedSetter: optional(
     recordOf(FIXED_SETTER_FIELDS),
@@ -182,7 +182,7 @@ export const MACHINE_FIELDS = {
   ),
   toolChange: optional(
     byAxis(length),
-    'where it stands while a tool is changed, in machine position; an axis that is not said stays where it is',
+    'where it stands while a tool is changed, in machine position; an axis that is left out stays where it is',
   ),
   quill: optional(recordOf(QUILL_FIELDS), 'a quill that can stay out while the head moves'),
 }

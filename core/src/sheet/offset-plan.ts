@@ -63,7 +63,7 @@ const EVERY_Z = {
         'standard uncertainty of each of the two: how well its scale is read',
       ),
     }),
-    'how far a quill is out; in both times in where it is not said',
+    'how far a quill is out; fully in by default',
   ),
 }
 

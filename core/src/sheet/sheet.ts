@@ -100,7 +100,7 @@ const REFERENCE_FIELDS = {
   masterTool: optional(register, 'master tool: the one that all others are compared with'),
   masterLength: optional(
     length,
-    'the length that the master is declared with, so that no H turns negative; zero where it is not said',
+    'the length that the master is declared with, so that no H turns negative; zero by default',
   ),
   planeRow: optional(
     row,
@@ -134,7 +134,7 @@ export const SHEET_FIELDS = {
   ),
   keying: optional(
     oneOf(KEYINGS),
-    'each number is keyed where it was touched, or all at the end (not said). What a control captures is keyed at the touch anyway',
+    'each number is keyed where it was touched, or all at the end (the default). What a control captures is keyed at the touch anyway',
   ),
   zero: field(words, 'where the drawing has its zero, in words'),
   plane: field(name, 'what the setter stands on: the fixed jaw, a block, the table'),
