@@ -26,6 +26,11 @@ const readPieces: PieceReader = (path, take) => {
   }
 }
 
+// Whoever reads the first lines alone (`bin/pine schema | head`) has closed the pipe: nothing is wrong with the rest.
+process.stdout.on('error', (cause: NodeJS.ErrnoException) => {
+  if (cause.code !== 'EPIPE') throw cause
+})
+
 const outcome = run(process.argv.slice(2), readFile, readPieces)
 process.stdout.write(outcome.out)
 process.stderr.write(outcome.err)

@@ -16,3 +16,10 @@ test('the command that people call answers, from a file and from standard input'
   expect(wrong).toMatchObject({ status: 3, stdout: '' })
   expect(wrong.stderr).toContain('missing.json')
 }, 60_000)
+
+test('whoever reads only the first lines of a long answer ends it quietly', () => {
+  const head = spawnSync('bash', ['-c', `set -o pipefail; ${pine} schema | head -1`], {
+    encoding: 'utf8',
+  })
+  expect(head).toMatchObject({ status: 0, stdout: '{\n', stderr: '' })
+})

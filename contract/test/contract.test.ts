@@ -219,11 +219,6 @@ describe('one table of fact kinds', () => {
     expect(new Set(words).size).toBe(SETUP_FACT_KINDS.length)
     for (const one of words) expect(one).not.toMatch(/undefined|object/)
   })
-
-  test('the documentation of the file names each kind', () => {
-    const docs = readFileSync(join(__dirname, '../../docs/setup-file.md'), 'utf8')
-    for (const kind of SETUP_FACT_KINDS) expect(docs).toContain(`\`${kind}\``)
-  })
 })
 
 describe('what is wrong with a field says what was expected there', () => {

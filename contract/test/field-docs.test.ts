@@ -1,10 +1,10 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { SETUP_BODIES } from '@pine/core/facts'
+import { SETUP_BODIES, SETUP_SAYS } from '@pine/core/facts'
 import type { Fields, Shape } from '@pine/core/fields'
 import { SHEET_FIELDS, WATCH_FIELDS } from '@pine/core/sheet'
 import { ASSEMBLY_FIELDS, SHOP_FIELDS } from '@pine/core/shop'
-import { fieldTable, variantTable } from './field-rows'
+import { fieldTable, table, variantTable } from './field-rows'
 
 // The tables of docs/setup-file.md are core's table of fields. PINE_WRITE_DOCS=1 writes them anew.
 
@@ -33,6 +33,11 @@ const offset = recordOf(SHEET_FIELDS.offsets.shape)
 const zPlan = variantsOf(offset['Z']?.shape)
 
 const TABLES: Readonly<Record<string, () => string>> = {
+  kinds: () =>
+    table(
+      ['`kind`', '`body`'],
+      Object.entries(SETUP_SAYS).map(([kind, says]) => [`\`${kind}\``, says]),
+    ),
   sheet: () => fieldTable(SHEET_FIELDS, ['machine', 'gauges', 'tools', 'tool', 'offsets']),
   machine: () => fieldTable(recordOf(SHEET_FIELDS.machine.shape)),
   gauge: () => fieldTable(recordOf(SHEET_FIELDS.gauges.shape)),

@@ -95,7 +95,7 @@ const LEAVES: Readonly<Record<string, string>> = {
   boolean: '`true`, `false`',
 }
 
-const table = (head: readonly string[], rows: readonly (readonly string[])[]): string =>
+export const table = (head: readonly string[], rows: readonly (readonly string[])[]): string =>
   [head, head.map(() => '---'), ...rows].map((cells) => `| ${cells.join(' | ')} |`).join('\n')
 
 export const fieldTable = (fields: Fields, elsewhere?: ToldElsewhere): string =>

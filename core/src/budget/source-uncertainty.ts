@@ -8,19 +8,9 @@ import {
 import { readLength, type ReadLength } from '../length/read-length'
 import type { Gauge } from '../sheet/gauge'
 import { blockLimitMm } from '../touch/gauge-block-limits'
-import { BARE_REPEATABILITY_MM, GAUGE_FACTS, type GaugeKind } from '../touch/gauge-kinds'
+import { BARE_REPEATABILITY_MM, GAUGE_FACTS } from '../touch/gauge-kinds'
 
-/**
- * Standard uncertainty of gauges whose size nobody certified, in millimetres (from memory, editable
- * on the gauge): ground gauges to 2 µm, marked shims to 5 µm, what is measured by hand to 10 µm.
- */
-const CALIBRATION_MM: Readonly<Partial<Record<GaugeKind, number>>> = {
-  paper: 0.005,
-  card: 0.01,
-  plate: 0.01,
-  shim: 0.005,
-  cutter: 0.01,
-}
+/** Standard uncertainty of a ground gauge whose size nobody certified, in millimetres (from memory). */
 const GROUND_MM = 0.002
 
 /** How finely a display shows: the unit that it is switched to, and its decimals. */
@@ -112,7 +102,7 @@ export function gaugeUncertainty(gauge: Gauge): SourceUncertainty {
     (gauge.sizeRough === true ? ROUGH_MM : undefined) ??
     declaredMm(gauge.uncertainty) ??
     gradedMm(gauge) ??
-    CALIBRATION_MM[gauge.kind] ??
+    GAUGE_FACTS[gauge.kind].sizeMm ??
     GROUND_MM
   return { mm, degreesOfFreedom: Infinity }
 }

@@ -136,6 +136,51 @@ export type SetupBodies = {
   readonly [Kind in keyof typeof SETUP_BODIES]: ValueOf<(typeof SETUP_BODIES)[Kind]>
 }
 
+/** The kinds of facts that stand in a list of their own; a sheet replaces the one before it. */
+export type ListedKind = Exclude<keyof SetupBodies, 'sheet'>
+
+/** Where each kind of fact stands in a set-up. */
+export const LIST_OF = {
+  reading: 'readings',
+  'key-in': 'keyIns',
+  'read-back': 'readBacks',
+  event: 'events',
+  acceptance: 'acceptances',
+  proof: 'proofs',
+  lift: 'lifts',
+  'check-off': 'checkOffs',
+  program: 'programs',
+  'program-check': 'programChecks',
+  record: 'records',
+  'put-away': 'putAways',
+  note: 'notes',
+} as const satisfies Readonly<Record<ListedKind, string>>
+
+export const LISTED_KINDS = Object.keys(LIST_OF) as readonly ListedKind[]
+
+/** What each kind of fact is, for whoever reads a file. */
+export const SETUP_SAYS: Readonly<Record<keyof SetupBodies, string>> = {
+  sheet:
+    'what is declared: [Sheet](#sheet). It is the first fact; a later one replaces it as a whole',
+  reading: '[Readings](#readings)',
+  'key-in': 'a number was keyed: [Key-in](#key-in)',
+  'read-back': 'what the control showed: [Read-back](#read-back)',
+  event: 'what changed in between: [Events](#events)',
+  acceptance:
+    'somebody takes responsibility for a number that is stale, or was not proven: [Acceptance](#acceptance)',
+  proof: 'a cautious move that was watched to its end: [Proof](#proof)',
+  lift: 'everything was raised for a dry run, or let down again: [Lift](#lift)',
+  'check-off': 'what is seen to rather than read: [Check-off](#check-off)',
+  program:
+    'a program that was read; the last one is the one it is compared with: [Program](#program)',
+  'program-check': '`sha256` of the file that was taken back from the machine',
+  record:
+    '`hash`: the set-up was released, everything before it frozen with its solution under this SHA-256',
+  'put-away':
+    '`moves` (`away`, `back`): out of the list of set-ups that are worked on, or back into it',
+  note: '`text`: a few words to whoever goes on; or `noteRead`: the id of a note that somebody else has read',
+}
+
 export type SetupFact = FactOf<SetupBodies>
 
 /** A set-up's file: its stream, which begins with its sheet. */

@@ -4,10 +4,9 @@ import type { Problem } from '../problem/problem'
 import { quantityKey } from '../quantities/quantities'
 import { checkSheet } from '../sheet/check-sheet'
 import { namesOf } from '../sheet/names'
-import { SETUP_BODIES } from './bodies'
+import { LIST_OF, LISTED_KINDS, SETUP_BODIES } from './bodies'
 import type { SetupDocument } from './document'
 import type { SetupEvent } from './event'
-import { LIST_OF, LISTED_KINDS } from './fold'
 import { rebaseOf } from './rebase'
 
 /**

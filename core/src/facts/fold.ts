@@ -1,27 +1,5 @@
-import type { PutAway, SetupBodies, SetupFact, SetupFile } from './bodies'
+import { LIST_OF, type ListedKind, type PutAway, type SetupFact, type SetupFile } from './bodies'
 import type { SetupDocument } from './document'
-
-/** The kinds of facts that stand in a list of their own; a sheet replaces the one before it. */
-type ListedKind = Exclude<keyof SetupBodies, 'sheet'>
-
-/** Where each kind of fact stands. To add a kind, see "Add a kind of fact" in docs/development.md. */
-export const LIST_OF = {
-  reading: 'readings',
-  'key-in': 'keyIns',
-  'read-back': 'readBacks',
-  event: 'events',
-  acceptance: 'acceptances',
-  proof: 'proofs',
-  lift: 'lifts',
-  'check-off': 'checkOffs',
-  program: 'programs',
-  'program-check': 'programChecks',
-  record: 'records',
-  'put-away': 'putAways',
-  note: 'notes',
-} as const satisfies Readonly<Record<ListedKind, keyof SetupDocument>>
-
-export const LISTED_KINDS = Object.keys(LIST_OF) as readonly ListedKind[]
 
 /** Facts after which a released set-up is still what was released. */
 const CHANGES_NOTHING: readonly SetupFact['kind'][] = [
@@ -40,28 +18,14 @@ export function foldSetup({ id, facts }: Pick<SetupFile, 'id' | 'facts'>): Setup
   const [first, ...rest] = facts
   if (first?.kind !== 'sheet')
     throw new RangeError(`set-up ${id} begins with ${first?.kind ?? 'nothing'}, not with a sheet`)
-  const grown = {
-    id,
-    sheet: first.body,
-    sheetPlace: 0,
-    readings: [],
-    keyIns: [],
-    readBacks: [],
-    events: [],
-    acceptances: [],
-    proofs: [],
-    lifts: [],
-    checkOffs: [],
-    programs: [],
-    programChecks: [],
-    records: [],
-    putAways: [],
-    notes: [],
-    length: 1,
-    lastChange: 0,
-  } satisfies SetupDocument
   // Grown in place while nobody else has it: a copy of every list for every fact takes the square of their number.
-  const lists = grown as unknown as Growing
+  const lists = Object.fromEntries(
+    Object.values(LIST_OF).map((list) => [list, [] as object[]]),
+  ) as Growing
+  const grown = {
+    ...(lists as unknown as Pick<SetupDocument, keyof Growing>),
+    ...{ id, sheet: first.body, sheetPlace: 0, length: 1, lastChange: 0 },
+  }
   for (const fact of rest) {
     if (fact.kind === 'sheet') {
       grown.sheet = fact.body

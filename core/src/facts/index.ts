@@ -5,6 +5,7 @@ export { type SetupDocument } from './document'
 export { type ReadAtContact, type Reading, type ReadingBody } from './reading'
 export {
   SETUP_BODIES,
+  SETUP_SAYS,
   type ProgramRead,
   type Recorded,
   type SetupBodies,

@@ -43,6 +43,16 @@ export interface GaugeKindFacts {
    * default that a gauge may overrule with its own.
    */
   readonly repeatabilityMm: number
+  /**
+   * How long a touch with it takes where no log tells it, in minutes, the tool's change included. Written from memory: a shop's
+   * own log takes its place as soon as it has five of them.
+   */
+  readonly minutes: number
+  /**
+   * Standard uncertainty of a size that nobody certified, in millimetres; that of a ground gauge, where it is not said. From memory,
+   * editable on the gauge: marked shims to 5 µm, what is measured by hand to 10 µm.
+   */
+  readonly sizeMm?: number
   /** What it is kept for, where it does not serve every touch of its axes and the ends of a difference. */
   readonly only?: readonly GaugePurpose[]
 }
@@ -58,6 +68,7 @@ export const GAUGE_FACTS: Readonly<Record<GaugeKind, GaugeKindFacts>> = {
     shareInZ: 1,
     shareInXY: null,
     repeatabilityMm: 0.003,
+    minutes: 1.5,
   },
   'light-setter': {
     ...between,
@@ -65,6 +76,7 @@ export const GAUGE_FACTS: Readonly<Record<GaugeKind, GaugeKindFacts>> = {
     shareInZ: 1,
     shareInXY: null,
     repeatabilityMm: 0.005,
+    minutes: 1.5,
   },
   'fixed-setter': {
     ...between,
@@ -72,8 +84,16 @@ export const GAUGE_FACTS: Readonly<Record<GaugeKind, GaugeKindFacts>> = {
     shareInZ: 1,
     shareInXY: null,
     repeatabilityMm: 0.005,
+    minutes: 1,
   },
-  ball: { ...between, measure: 'diameter', shareInZ: 1, shareInXY: null, repeatabilityMm: 0.003 },
+  ball: {
+    ...between,
+    measure: 'diameter',
+    shareInZ: 1,
+    shareInXY: null,
+    repeatabilityMm: 0.003,
+    minutes: 2,
+  },
   'gauge-block': {
     ...between,
     measure: 'thickness',
@@ -81,6 +101,7 @@ export const GAUGE_FACTS: Readonly<Record<GaugeKind, GaugeKindFacts>> = {
     shareInXY: 1,
     rises: true,
     repeatabilityMm: 0.005,
+    minutes: 2.5,
   },
   pin: {
     ...inSpindle,
@@ -89,10 +110,35 @@ export const GAUGE_FACTS: Readonly<Record<GaugeKind, GaugeKindFacts>> = {
     shareInXY: 0.5,
     rises: true,
     repeatabilityMm: 0.01,
+    minutes: 2.5,
   },
-  shim: { ...between, measure: 'thickness', shareInZ: 1, shareInXY: 1, repeatabilityMm: 0.005 },
-  card: { ...between, measure: 'thickness', shareInZ: 1, shareInXY: 1, repeatabilityMm: 0.02 },
-  paper: { ...between, measure: 'thickness', shareInZ: 1, shareInXY: 1, repeatabilityMm: 0.012 },
+  shim: {
+    ...between,
+    measure: 'thickness',
+    shareInZ: 1,
+    shareInXY: 1,
+    repeatabilityMm: 0.005,
+    minutes: 2,
+    sizeMm: 0.005,
+  },
+  card: {
+    ...between,
+    measure: 'thickness',
+    shareInZ: 1,
+    shareInXY: 1,
+    repeatabilityMm: 0.02,
+    minutes: 2,
+    sizeMm: 0.01,
+  },
+  paper: {
+    ...between,
+    measure: 'thickness',
+    shareInZ: 1,
+    shareInXY: 1,
+    repeatabilityMm: 0.012,
+    minutes: 2,
+    sizeMm: 0.005,
+  },
   plate: {
     ...between,
     measure: 'thickness',
@@ -100,6 +146,8 @@ export const GAUGE_FACTS: Readonly<Record<GaugeKind, GaugeKindFacts>> = {
     shareInXY: 1,
     countsInXY: 'wall',
     repeatabilityMm: 0.02,
+    minutes: 1.5,
+    sizeMm: 0.01,
   },
   'edge-finder': {
     ...inSpindle,
@@ -107,6 +155,7 @@ export const GAUGE_FACTS: Readonly<Record<GaugeKind, GaugeKindFacts>> = {
     shareInZ: null,
     shareInXY: 0.5,
     repeatabilityMm: 0.005,
+    minutes: 2,
   },
   wobbler: {
     ...inSpindle,
@@ -114,6 +163,7 @@ export const GAUGE_FACTS: Readonly<Record<GaugeKind, GaugeKindFacts>> = {
     shareInZ: null,
     shareInXY: 0.5,
     repeatabilityMm: 0.012,
+    minutes: 2,
   },
   cutter: {
     ...inSpindle,
@@ -121,6 +171,8 @@ export const GAUGE_FACTS: Readonly<Record<GaugeKind, GaugeKindFacts>> = {
     shareInZ: null,
     shareInXY: 0.5,
     repeatabilityMm: 0.01,
+    minutes: 2,
+    sizeMm: 0.01,
   },
   // Both needles at zero put the spindle axis over the face: that is what its zero means. In Z it
   // is a tool of known length, counted under that preload.
@@ -130,8 +182,16 @@ export const GAUGE_FACTS: Readonly<Record<GaugeKind, GaugeKindFacts>> = {
     shareInZ: null,
     shareInXY: 0,
     repeatabilityMm: 0.005,
+    minutes: 2,
   },
-  probe: { ...inSpindle, measure: 'radius', shareInZ: null, shareInXY: 1, repeatabilityMm: 0.002 },
+  probe: {
+    ...inSpindle,
+    measure: 'radius',
+    shareInZ: null,
+    shareInXY: 1,
+    repeatabilityMm: 0.002,
+    minutes: 2,
+  },
   // What only tells: it is read at zero, or read itself, and its own size is nowhere in a number.
   'dial-indicator': {
     ...inSpindle,
@@ -139,6 +199,7 @@ export const GAUGE_FACTS: Readonly<Record<GaugeKind, GaugeKindFacts>> = {
     shareInZ: 0,
     shareInXY: 0,
     repeatabilityMm: 0.003,
+    minutes: 3,
     only: ['sweep', 'difference'],
   },
   micrometer: {
@@ -147,6 +208,7 @@ export const GAUGE_FACTS: Readonly<Record<GaugeKind, GaugeKindFacts>> = {
     shareInZ: 0,
     shareInXY: null,
     repeatabilityMm: 0.003,
+    minutes: 2,
     only: ['diameter'],
   },
 }
