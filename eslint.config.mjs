@@ -27,6 +27,7 @@ const ROOMS = [
   'chain',
   'touch',
   'address',
+  'fields',
   'schools',
   'journal',
   'sheet',

@@ -2,7 +2,7 @@ import { checkDocument, foldSetup, type SetupDocument, type SetupFile } from '@p
 import type { ReportedProblem } from './error-body'
 import { reportIssues, reportProblem } from './report'
 import { setupFileSchema } from './setup-facts'
-import { carryOver, version1Schema } from './version-1'
+import { carryOver, version1Schema } from './earlier-files/version-1'
 
 export type ParsedSetup =
   | { readonly ok: true; readonly file: SetupFile; readonly document: SetupDocument }

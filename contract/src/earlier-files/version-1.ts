@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { SetupFactKind } from './setup-facts'
+import type { SetupFactKind } from '../setup-facts'
 
 // Files of version 1 held each kind of fact in a list of its own, and said the order by counters: an event stood
 // "after this many readings". They are read by what tells the order; the rest is read as version 2 reads it.
