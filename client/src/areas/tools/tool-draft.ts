@@ -1,4 +1,10 @@
-import { PROPERTY_NAMES, type Seat, TOOL_PROPERTIES, type ToolAssembly, type ToolProperty } from '@pine/core/shop'
+import {
+  PROPERTY_NAMES,
+  type Seat,
+  TOOL_PROPERTIES,
+  type ToolAssembly,
+  type ToolProperty,
+} from '@pine/core/shop'
 import { textIn, type LengthUnit } from '@pine/core/length'
 import type { FormOutcome } from '@/data/device/use-kept-form'
 import { lengthProblem } from '../shop/length-problem'

@@ -1,5 +1,10 @@
 import type { MachineEntry, ToolHistory, ToolLine } from '@pine/contract'
-import { PROPERTY_NAMES, TOOL_PROPERTIES, type ToolAssembly, type ToolHappening } from '@pine/core/shop'
+import {
+  PROPERTY_NAMES,
+  TOOL_PROPERTIES,
+  type ToolAssembly,
+  type ToolHappening,
+} from '@pine/core/shop'
 import { formatLength, NANOMETRES_PER, readLength, toNanometres } from '@pine/core/length'
 import { lengthWords, typographic } from '@pine/core/words'
 
