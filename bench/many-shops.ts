@@ -9,7 +9,7 @@ import { listen, openDatabase } from '../server/src/store/data-source'
 import { typeormStore } from '../server/src/store/typeorm-store'
 import { addShop } from '../server/src/store/new-shop'
 import { hashToken } from '../server/src/use-cases/sign-in'
-import { SetupsAtHand } from '../server/src/use-cases/set-up-streams'
+import { SetupCache } from '../server/src/use-cases/set-up-streams'
 import { benchShop, line, quantile, readBack } from './support/shop'
 
 // Two hundred shops in one database, 5,000 facts each: what one shop waits for while it is alone, and while all of them are there
@@ -28,7 +28,7 @@ const database = await openDatabase(url)
 const owner = await new DataSource({ type: 'postgres', url }).initialize()
 const changes = listen(url)
 const clock = () => new Date()
-const atHand = new SetupsAtHand()
+const atHand = new SetupCache()
 const site = createSite(
   apiOfHosts(database, { own: hostsOf([]), first: template.shop }, (store) =>
     createApi({

@@ -1,6 +1,6 @@
 import { parseSetupText } from '@pine/contract'
 import { offsetAddress } from '@pine/core/address'
-import { type ReadingToBe } from '@pine/core/expect'
+import { type ExpectedTouch } from '@pine/core/expect'
 import { type Reading, type SetupDocument } from '@pine/core/facts'
 import { readFileSync } from 'node:fs'
 import { random } from './chance'
@@ -26,7 +26,7 @@ export interface Case {
   readonly document: SetupDocument
   /** With what is read later, where that is not there yet. */
   readonly whole?: SetupDocument
-  readonly toBe: ReadingToBe
+  readonly toBe: ExpectedTouch
   readonly right: number
   /** What the same touch of another tool reads, of the face across, of a counter that was not zeroed. */
   readonly otherTool?: number

@@ -1,7 +1,7 @@
 import { type SetupDocument } from '@pine/core/facts'
 import { formatLength, type LengthUnit, type Nanometres } from '@pine/core/length'
 import { type Extents, type Operation, type ProgramReading } from '@pine/core/program'
-import { gravestFirst, judgeAll, machineExtents } from '@pine/core/running'
+import { bySeverity, judgeAll, machineExtents } from '@pine/core/running'
 import { solve, type Solution } from '@pine/core/solve'
 import { describeCutting, describeJudgement, describeProgramProblem } from '@pine/core/words'
 
@@ -11,7 +11,7 @@ export function programView(reading: ProgramReading, setup: SetupDocument | unde
   const write = writer(unit)
   const solution = setup && solve(setup)
   const judgements =
-    setup && solution ? judgeAll(reading, setup, solution) : gravestFirst(reading.judgements)
+    setup && solution ? judgeAll(reading, setup, solution) : bySeverity(reading.judgements)
   return {
     unit,
     programUnit: reading.unit,

@@ -1,7 +1,7 @@
 import { mutate, SWRConfig, unstable_serialize } from 'swr'
 import { renderHook } from '@testing-library/react'
 import { ask } from '@/data/server/api'
-import { showTold } from '@/data/server/live'
+import { applyLiveMessage } from '@/data/server/live'
 import { flushOutbox } from '@/data/outbox/outbox'
 import { setupKey, useShown } from '@/data/setup/shown-setups'
 
@@ -57,7 +57,7 @@ beforeEach(() => {
 })
 
 test('after a gap everything that is shown is asked for from where it ends, and what waits is sent', async () => {
-  await showTold({ tells: 'gap' })
+  await applyLiveMessage({ tells: 'gap' })
   expect(flushOutbox).toHaveBeenCalledTimes(1)
   expect(mockGet.mock.calls).toEqual(
     SHOWN.map((id) => [{ param: { kind: 'setup', id }, query: { from: '7' } }]),
@@ -66,13 +66,13 @@ test('after a gap everything that is shown is asked for from where it ends, and 
 })
 
 test('a fact of a set-up that is shown is fetched, one that is known already or shown nowhere is not', async () => {
-  await showTold({ tells: 'fact', change: { kind: 'setup', id: 'shown', place: 7 } })
+  await applyLiveMessage({ tells: 'fact', change: { kind: 'setup', id: 'shown', place: 7 } })
   expect(mockGet.mock.calls).toEqual([
     [{ param: { kind: 'setup', id: 'shown' }, query: { from: '7' } }],
   ])
   mockGet.mockClear()
-  await showTold({ tells: 'fact', change: { kind: 'setup', id: 'shown', place: 6 } })
-  await showTold({ tells: 'fact', change: { kind: 'setup', id: 'elsewhere', place: 9 } })
+  await applyLiveMessage({ tells: 'fact', change: { kind: 'setup', id: 'shown', place: 6 } })
+  await applyLiveMessage({ tells: 'fact', change: { kind: 'setup', id: 'elsewhere', place: 9 } })
   expect(mockGet).not.toHaveBeenCalled()
   expect(flushOutbox).not.toHaveBeenCalled()
 })
@@ -106,7 +106,7 @@ test.each([
 ])(
   'a fact of a %s has what follows from it asked for, and nothing else',
   async (kind, id, keys) => {
-    await showTold({ tells: 'fact', change: { kind, id, place: 1 } })
+    await applyLiveMessage({ tells: 'fact', change: { kind, id, place: 1 } })
     expect(askedAnew()).toEqual(keys)
     expect(ask).not.toHaveBeenCalled()
   },

@@ -2,7 +2,7 @@ import { act, renderHook } from '@testing-library/react'
 import { z } from 'zod'
 import { ApiRefusal, ask, Unreachable } from '@/data/server/api'
 import { noteReached, useReached } from '@/data/server/connection'
-import { showTold } from '@/data/server/live'
+import { applyLiveMessage } from '@/data/server/live'
 
 // A device says “No connection” while nothing that it sends would be kept: without a network, without a server, or without the
 // server's database.
@@ -41,8 +41,8 @@ test('no answer and a server without its database are no connection; any other a
 
 test('whoever enters nothing is told by the live line that the database is away, and that it is back', async () => {
   const { result } = renderHook(useReached)
-  await act(() => showTold({ tells: 'away' }))
+  await act(() => applyLiveMessage({ tells: 'away' }))
   expect(result.current).toBe(false)
-  await act(() => showTold({ tells: 'gap' }))
+  await act(() => applyLiveMessage({ tells: 'gap' }))
   expect(result.current).toBe(true)
 })

@@ -3,7 +3,7 @@ import { foldSetup } from '@pine/core/facts'
 import type { Gauge, MachineDeclaration } from '@pine/core/sheet'
 import { recheckSheet, withRecheckTool, type PocketTool } from '../src/areas/quick/quick-sheet'
 import { asksRecheck, recheckLines, recheckView } from '../src/areas/quick/recheck-view'
-import { standing, type StandingSetup } from '../src/data/setup/standing'
+import { standing, type LoadedSetup } from '../src/data/setup/standing'
 import { after, example, mm, NOW, registerAt } from './run/set-ups'
 
 const machine: MachineDeclaration = {
@@ -48,14 +48,14 @@ const touch = (tool: number, read: string) =>
     body: { of: 'tip-on-plane', tool, read: mm(read), with: ['setter'] },
   }) as const
 const home = { kind: 'check-off', body: { of: 'home' } } as const
-const at = (setup: StandingSetup, address: string) => recheckView(setup, registerAt(setup, address))
+const at = (setup: LoadedSetup, address: string) => recheckView(setup, registerAt(setup, address))
 /** The row is read as it is asked for. */
-const shows = (setup: StandingSetup, address: string, text: string): StandingSetup => {
+const shows = (setup: LoadedSetup, address: string, text: string): LoadedSetup => {
   const view = at(setup, address)
   if (view?.of !== 'ask') throw new Error('its row is not asked for')
   return after(setup, view.fact(mm(text)))
 }
-const verdict = (setup: StandingSetup, address: string) => {
+const verdict = (setup: LoadedSetup, address: string) => {
   const view = at(setup, address)
   if (view?.of !== 'verdict') throw new Error('nothing is said of it')
   return view
@@ -113,7 +113,7 @@ test('off by as much as the tool that was touched first, the plane moved', () =>
 })
 
 test('touched again after that, it is asked anew', () => {
-  const kept = (setup: StandingSetup) => after(setup, ...verdict(setup, 'H3').keep!)
+  const kept = (setup: LoadedSetup) => after(setup, ...verdict(setup, 'H3').keep!)
   const done = kept(shows(after(begun([3]), home, touch(3, '-220.000')), 'H3', '-270.000'))
   const again = after(done, touch(3, '-220.004'))
   expect(at(again, 'H3')?.of).toBe('ask')

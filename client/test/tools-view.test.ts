@@ -1,6 +1,6 @@
 import type { SetupSummary, ToolHistory } from '@pine/contract'
-import { machineFalls } from '@/areas/shop/machine-falls'
-import { falls } from '@/areas/tools/happened-view'
+import { staleByMachine } from '@/areas/shop/stale-by-machine'
+import { staleByTool } from '@/areas/tools/happened-view'
 import { correctedTool, newTool, toolDraft, toolOf } from '@/areas/tools/tool-draft'
 import {
   codeOf,
@@ -138,7 +138,7 @@ describe('a tool that is declared', () => {
   })
 })
 
-describe('what falls by something that happens between set-ups', () => {
+describe('what staleByTool by something that happens between set-ups', () => {
   const [a, b, c] = [
     { setup: 'a', name: 'Job a', open: true },
     { setup: 'b', name: 'Job b', open: false },
@@ -150,20 +150,20 @@ describe('what falls by something that happens between set-ups', () => {
   })
 
   test('a tool: those open ones that it was touched in', () => {
-    expect(falls([a, b]).told).toEqual([{ id: 'a', name: 'Job a' }])
-    expect(falls([a, b]).says).toContain('Reported to the one still open')
-    expect(falls([a, b, c]).says).toContain('the 2 still open')
-    expect(falls([b]).says).toContain('None is open')
+    expect(staleByTool([a, b]).told).toEqual([{ id: 'a', name: 'Job a' }])
+    expect(staleByTool([a, b]).says).toContain('Reported to the one still open')
+    expect(staleByTool([a, b, c]).says).toContain('the 2 still open')
+    expect(staleByTool([b]).says).toContain('None is open')
   })
 
   test('a machine: those open on it, and its tools', () => {
-    expect(machineFalls(on('a'), 6).told.map(({ id }) => id)).toEqual(['a'])
-    expect(machineFalls(on('a'), 6).says).toBe(
+    expect(staleByMachine(on('a'), 6).told.map(({ id }) => id)).toEqual(['a'])
+    expect(staleByMachine(on('a'), 6).says).toBe(
       'The 6 tools in it: what was touched before counts no more by itself. Reported to the one set-up open on it:',
     )
-    expect(machineFalls(on('a'), 1).says).toContain('The one tool in it')
+    expect(staleByMachine(on('a'), 1).says).toContain('The one tool in it')
     // More than a page of them: all are told of, some are shown.
-    expect(machineFalls({ ...on('a', 'b'), total: 120 }, 1).says).toContain('the 120 set-ups')
-    expect(machineFalls(on(), 0).says).toBe('No tool is known in it. No set-up is open on it.')
+    expect(staleByMachine({ ...on('a', 'b'), total: 120 }, 1).says).toContain('the 120 set-ups')
+    expect(staleByMachine(on(), 0).says).toBe('No tool is known in it. No set-up is open on it.')
   })
 })

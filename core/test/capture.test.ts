@@ -10,7 +10,7 @@ import {
   stepsOf,
   zeroesCounter,
 } from '../src/plan'
-import { type ReadingToBe } from '../src/expect'
+import { type ExpectedTouch } from '../src/expect'
 import { type KeyMode, type OffsetKeyMode, type SetupSheet } from '../src/sheet'
 import { type ControlProfile } from '../src/sheet/machine'
 import { solve } from '../src/solve'
@@ -44,7 +44,7 @@ const on = (
 }
 
 /** How a touch of the worked example is made, before it is read. */
-const toBe = ({ read: _, ...touch }: ReturnType<typeof leftTouch>): ReadingToBe => touch
+const toBe = ({ read: _, ...touch }: ReturnType<typeof leftTouch>): ExpectedTouch => touch
 const leftFace = toBe(leftTouch())
 const tip = toBe(tipTouch())
 const order = (document: SetupDocument) =>
@@ -86,14 +86,14 @@ describe('what is told at the touch, before it is read', () => {
   })
 
   test('H by the counter that was zeroed with the nose on the same setter', () => {
-    const nose = { ...tip, position: { of: 'counter-from', tool: null } } as ReadingToBe
+    const nose = { ...tip, position: { of: 'counter-from', tool: null } } as ExpectedTouch
     const byNose = on({ lengthKey: 'copy-counter' }, workedDocument({ school: 'gauge-line' }, []))
     const capture = captureAt(byNose, nose)
     expect(capture).toMatchObject({ address: 'H1', mode: 'copy-counter', type: '0.000' })
     expect(capture && capturedReading(capture, nm(80))).toEqual(mm('80.000'))
     // Zeroed nobody knows where, there is nothing to copy.
     expect(
-      captureAt(byNose, { ...tip, position: { of: 'counter' } } as ReadingToBe),
+      captureAt(byNose, { ...tip, position: { of: 'counter' } } as ExpectedTouch),
     ).toBeUndefined()
   })
 
@@ -135,7 +135,7 @@ describe('what is told at the touch, before it is read', () => {
     expect(captureAt(workedDocument({}, []), leftFace)).toBeUndefined()
     expect(captureAt(on({ workOffsetKey: 'add' }), leftFace)).toBeUndefined()
     const middle = on({ workOffsetKey: 'position' }, twoFaces([leftTouch()]))
-    expect(captureAt(middle, { ...leftFace, face: 'right' } as ReadingToBe)).toBeUndefined()
+    expect(captureAt(middle, { ...leftFace, face: 'right' } as ExpectedTouch)).toBeUndefined()
     // A control that subtracts its lengths holds them with the other sign: a copied place has to be turned as well.
     expect(captureAt(on({ lengthKey: 'copy', lengthSign: 'subtracted' }), tip)).toBeUndefined()
     // The gauge line counts from the nose: before that is known there is no number.
@@ -299,7 +299,7 @@ describe('where a register is keyed', () => {
 test('a reading that replaces another is captured like the first', () => {
   const first = leftTouch()
   const document = on({ workOffsetKey: 'position' }, workedDocument({}, [first]))
-  const again = { ...leftFace, supersedes: first.id, reason: 'a chip' } as ReadingToBe
+  const again = { ...leftFace, supersedes: first.id, reason: 'a chip' } as ExpectedTouch
   expect(captureAt(document, again)).toMatchObject({ address: 'G54.X', type: '-65.000' })
   // Once more beside it, the middle of both counts: what is told depends on where it stands.
   expect(captureAt(document, leftFace)).toBeUndefined()
@@ -331,7 +331,7 @@ test('what no longer holds is not captured: the row would be keyed wrong at once
       [tipTouch()],
     ),
   )
-  const second = { ...tip, tool: 2 } as ReadingToBe
+  const second = { ...tip, tool: 2 } as ExpectedTouch
   expect(captureAt(document, second)?.address).toBe('H2')
   const moved = { ...document, events: [event({ kind: 'plane-moved' })] }
   expect(captureAt(moved, second)).toBeUndefined()

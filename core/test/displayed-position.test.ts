@@ -1,5 +1,5 @@
 import { type Reading, type SetupDocument } from '../src/facts'
-import { expectReading, type ReadingToBe } from '../src/expect'
+import { expectReading, type ExpectedTouch } from '../src/expect'
 import { stepsOf } from '../src/plan'
 import { type DisplayedPosition } from '../src/quantities'
 import { type SetupSheet } from '../src/sheet'
@@ -148,7 +148,7 @@ describe('on the relative counter', () => {
       school: 'gauge-line',
       tools: [{ number: 1, name: 'end mill', lengthRegister: 1, rough: mm('81') }],
     })
-    const belief = expectReading(setupOf(sheet, [nose(COUNTER)]), toBe as ReadingToBe)
+    const belief = expectReading(setupOf(sheet, [nose(COUNTER)]), toBe as ExpectedTouch)
     // The nose stood at −300 − (−217.4) = −82.6 on it; a rule says 81 longer, give or take one.
     expect(belief?.mm).toBeCloseTo(-82.6 + 81, 6)
     expect(belief?.standardMm).toBeCloseTo(1, 1)
@@ -260,7 +260,7 @@ describe('a work position', () => {
     })
     const toBe = { of: 'tip-on-plane', tool: 1, with: ['setter'], position: work(true) } as const
     // The tip is expected at machine −350 + 80 + 50; G54 holds −380.25 and H1 81.1.
-    expect(expectReading(setupOf(sheet, [nose()]), toBe as ReadingToBe)?.mm).toBeCloseTo(
+    expect(expectReading(setupOf(sheet, [nose()]), toBe as ExpectedTouch)?.mm).toBeCloseTo(
       -220 + 380.25 - 81.1,
       6,
     )

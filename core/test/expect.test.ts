@@ -1,4 +1,10 @@
-import { expectReading, isHalfTyped, surpriseAt, surpriseOf, type ReadingToBe } from '../src/expect'
+import {
+  expectReading,
+  isHalfTyped,
+  surpriseAt,
+  surpriseOf,
+  type ExpectedTouch,
+} from '../src/expect'
 import type { SetupDocument } from '../src/facts'
 import { formatLength, readLength, type WrittenLength } from '../src/length'
 import type { Tool } from '../src/sheet'
@@ -22,7 +28,7 @@ const tool = (changes: Partial<Tool> = {}, number = 1): Tool => ({
   lengthRegister: number,
   ...changes,
 })
-const tip = (number = 1, between: readonly string[] = ['setter']): ReadingToBe => ({
+const tip = (number = 1, between: readonly string[] = ['setter']): ExpectedTouch => ({
   of: 'tip-on-plane',
   tool: number,
   with: between,
@@ -136,7 +142,7 @@ describe('what should be read', () => {
       drawing: mm('0'),
     } as const
     const document = workedDocument({ offsets: [{ ...offset!, X }] }, [leftTouch()])
-    const right: ReadingToBe = { of: 'face', row: 'G54', face: 'right', with: ['finder'] }
+    const right: ExpectedTouch = { of: 'face', row: 'G54', face: 'right', with: ['finder'] }
     // Left contact −412.3, finder of 10: the face at −407.3, the right one at −287.3, its contact at −282.3.
     expect(expectReading(document, right)).toMatchObject({
       mm: expect.closeTo(-282.3, 6),
@@ -160,7 +166,7 @@ describe('what should be read', () => {
       with: [],
     })
     const document = at([tool({ rough: mm('130') })], [noseTouch(), counter])
-    const onPart: ReadingToBe = { of: 'tip-on-part', row: 'G54', tool: 1, with: [] }
+    const onPart: ExpectedTouch = { of: 'tip-on-part', row: 'G54', tool: 1, with: [] }
     expect(expectReading(document, onPart)!.mm).toBeCloseTo(-190, 6)
   })
 
@@ -180,7 +186,7 @@ describe('what should be read', () => {
     expect(sure({ length: mm('130'), lengthUncertainty: mm('0.3') })).toBeCloseTo(0.3, 1)
     expect(sure({ length: mm('130') })).toBeLessThan(0.05)
     const [offset] = workedSheet().offsets
-    const right: ReadingToBe = { of: 'face', row: 'G54', face: 'right', with: ['finder'] }
+    const right: ExpectedTouch = { of: 'face', row: 'G54', face: 'right', with: ['finder'] }
     const across = (tolerance?: string) => {
       const size = { size: mm('120'), ...(tolerance && { tolerance: mm(tolerance) }) }
       const X = { by: 'two-faces', side: 'outside', ...size, drawing: mm('0') } as const
@@ -281,7 +287,7 @@ test('among a thousand touched tools the one of a known length tells the plane',
 
 test('in Z gauges may have been forgotten or taken off twice; a radius goes one way or the other, and is not guessed at', () => {
   const ruled = at([tool({ rough: mm('130') })])
-  const slip = (document: SetupDocument, toBe: ReadingToBe, text: string) =>
+  const slip = (document: SetupDocument, toBe: ExpectedTouch, text: string) =>
     surpriseOf(document, toBe, expectReading(document, toBe)!, mm(text))?.slip
   expect(slip(ruled, tip(1, []), '-170.000')).toMatchObject({ code: 'gauge-forgotten' })
   expect(slip(ruled, tip(), '-220.000')).toMatchObject({ code: 'gauge-doubled' })
@@ -290,7 +296,7 @@ test('in Z gauges may have been forgotten or taken off twice; a radius goes one 
   const size = { size: mm('120'), tolerance: mm('0.1'), drawing: mm('0') }
   const X = { by: 'two-faces', side: 'outside', ...size } as const
   const document = workedDocument({ offsets: [{ ...offset!, X }] }, [leftTouch()])
-  const right: ReadingToBe = { of: 'face', row: 'G54', face: 'right', with: ['finder'] }
+  const right: ExpectedTouch = { of: 'face', row: 'G54', face: 'right', with: ['finder'] }
   const belief = expectReading(document, right)!
   expect(surpriseOf(document, right, belief, mm('-277.300'))).toEqual({ expected: belief })
   // Off by the setter's height: nothing of Z lies at a face.
@@ -364,8 +370,8 @@ describe('before anything is read', () => {
     plane: mm('-350.000'),
     faces: [{ row: 'G54', face: 'left', at: mm('-407.300') }],
   } as const
-  const nose: ReadingToBe = { of: 'nose-on-plane', with: ['setter'] }
-  const left: ReadingToBe = { of: 'face', row: 'G54', face: 'left', with: ['finder'] }
+  const nose: ExpectedTouch = { of: 'nose-on-plane', with: ['setter'] }
+  const left: ExpectedTouch = { of: 'face', row: 'G54', face: 'left', with: ['finder'] }
   const blank = workedDocument({ stood }, [])
 
   test('the plane and a face stand where they stood in the last set-up', () => {
@@ -382,7 +388,7 @@ describe('before anything is read', () => {
   })
 
   test('not after it was moved, not after home was lost, not on a machine that is homed by marks', () => {
-    const after = (body: Parameters<typeof event>[0], toBe: ReadingToBe) =>
+    const after = (body: Parameters<typeof event>[0], toBe: ExpectedTouch) =>
       expectReading({ ...blank, events: [event(body)] }, toBe)
     expect(after({ kind: 'plane-moved' }, nose)).toBeUndefined()
     expect(after({ kind: 'plane-moved' }, left)).toBeDefined()
@@ -396,7 +402,7 @@ describe('before anything is read', () => {
   test('jaws, parallels and stock tell the stock top above a plane that is the jaws', () => {
     // Parallels of 25 in jaws of 50 and a stock of 40: 15 above the jaws.
     const holding = { jaw: mm('50'), parallels: mm('25'), plane: 'jaws' } as const
-    const carried: ReadingToBe = {
+    const carried: ExpectedTouch = {
       of: 'carried-difference',
       row: 'G54',
       zeroedOn: 'plane',

@@ -1,4 +1,4 @@
-import { expectReading, surpriseOf, type ReadingToBe } from '../src/expect'
+import { expectReading, surpriseOf, type ExpectedTouch } from '../src/expect'
 import type { SetupDocument } from '../src/facts'
 import type { AxisPlan, SetupSheet } from '../src/sheet'
 import { describeSurprise } from '../src/words'
@@ -6,7 +6,7 @@ import { leftTouch, mm, noseTouch, setupOf, shown, workedSheet } from './worked-
 
 const write = (nm: number) => (nm / 1e6).toFixed(3)
 const slipAt = (setup: SetupDocument, toBe: object, text: string) => {
-  const reading = toBe as ReadingToBe
+  const reading = toBe as ExpectedTouch
   const belief = expectReading(setup, reading)
   if (belief === undefined) throw new Error('nothing is expected')
   return surpriseOf(setup, reading, belief, mm(text))

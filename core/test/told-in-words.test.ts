@@ -1,6 +1,6 @@
 import { fitCircle } from '../src/features'
 import { readProgram } from '../src/program'
-import { gravestFirst, sheetFromProgram } from '../src/running'
+import { bySeverity, sheetFromProgram } from '../src/running'
 import { type SetupSheet } from '../src/sheet'
 import {
   describeCheck,
@@ -170,13 +170,9 @@ test('the dangers of a program come first, each kind by its line', () => {
   const at = (severity: 'danger' | 'look' | 'note', line: number) =>
     ({ code: 'cuts-far-beneath', severity, line, column: 1 }) as never
   expect(
-    gravestFirst([
-      at('note', 1),
-      at('look', 9),
-      at('danger', 7),
-      at('look', 2),
-      at('danger', 3),
-    ]).map(({ severity, line }) => `${severity} ${line}`),
+    bySeverity([at('note', 1), at('look', 9), at('danger', 7), at('look', 2), at('danger', 3)]).map(
+      ({ severity, line }) => `${severity} ${line}`,
+    ),
   ).toEqual(['danger 3', 'danger 7', 'look 2', 'look 9', 'note 1'])
 })
 

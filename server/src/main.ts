@@ -7,7 +7,7 @@ import type { Logger } from 'pino'
 import { readConfig } from './config'
 import { loadDemo, withPublishedPin } from './demo/load-demo'
 import { createApi } from './http/api'
-import { arrivalOf } from './http/arrival'
+import { connectionOf } from './http/connection'
 import { hostsOf } from './http/hosts'
 import { PATIENCE } from './http/patience'
 import { apiOfHosts } from './http/shops'
@@ -16,7 +16,7 @@ import { openLog } from './log'
 import { listen, openDatabase } from './store/data-source'
 import { typeormStore } from './store/typeorm-store'
 import { firstCode } from './use-cases/people'
-import { SetupsAtHand } from './use-cases/set-up-streams'
+import { SetupCache } from './use-cases/set-up-streams'
 import { fillSummaries, rebuildAll } from './use-cases/summaries'
 import { setupThreads } from './work/setup-threads'
 
@@ -52,16 +52,16 @@ async function main(): Promise<void> {
   if (published.length > 0) process.stdout.write('demo on the network\n')
   const changes = listen(config.databaseUrl)
   const threads = setupThreads(new URL(`./work/setup-thread${ENDING}`, import.meta.url).href)
-  const atHand = new SetupsAtHand()
+  const cache = new SetupCache()
   const own = hostsOf([config.host, ...config.hosts])
   const apiOf = apiOfHosts(database, { own, first }, (ofShop) =>
     createApi({
       store: ofShop,
       work: threads.work,
-      atHand,
+      cache,
       changes,
       clock,
-      arrival: arrivalOf(config.proxied),
+      connection: connectionOf(config.proxied),
       door: {
         // A shop that was added is open to whoever asks by its host.
         firstNeedsCode: config.onNetwork || ofShop.shopId !== first,

@@ -6,7 +6,7 @@ import { join } from 'node:path'
 import { serve, type ServerType } from '@hono/node-server'
 import { v7 as uuid } from 'uuid'
 import { createApi, type ApiParts } from '../src/http/api'
-import { arrivalOf } from '../src/http/arrival'
+import { connectionOf } from '../src/http/connection'
 import { PATIENCE } from '../src/http/patience'
 import { createSite } from '../src/http/site'
 import { firstCode } from '../src/use-cases/people'
@@ -209,7 +209,7 @@ describe('a page of another address', () => {
   })
 
   test('under TLS finds cookies that no other port of the host can set', async () => {
-    const secure = apiOf(shop, { arrival: arrivalOf(true) })
+    const secure = apiOf(shop, { connection: connectionOf(true) })
     const headers = { 'X-Forwarded-Proto': 'https', Host: 'bench' }
     const personId = await shop.signInAs('Mira Toller')
     const answer = await secure.request(
@@ -354,7 +354,7 @@ describe('over a real line', () => {
 
 describe('what is bounded', () => {
   test('right sign-ins of somebody’s own buy no further guesses from their address', async () => {
-    const api = apiOf(shop, { arrival: arrivalOf(true) })
+    const api = apiOf(shop, { connection: connectionOf(true) })
     const own = await shop.signInAs('Own Account', '1357', 'setter')
     const victims = []
     for (let person = 0; person < 12; person += 1)

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { v7 as uuid } from 'uuid'
 import { foldSetup, type SetupFact } from '@pine/core/facts'
 import { FewAtATime } from '../src/use-cases/few-at-a-time'
-import { NotInTime } from '../src/use-cases/in-turn'
+import { QueueTimeout } from '../src/use-cases/keyed-queue'
 import { MOST_FACTS } from '../src/use-cases/setup-refusals'
 import { startHarness, type Harness } from './harness'
 import { sheetOf } from './sheets'
@@ -85,8 +85,8 @@ describe('heavy work', () => {
       ...['rejected', 'rejected'],
     ])
     expect(outcomes.slice(3).map((one) => 'reason' in one && one.reason)).toEqual([
-      expect.any(NotInTime),
-      expect.any(NotInTime),
+      expect.any(QueueTimeout),
+      expect.any(QueueTimeout),
     ])
     expect(await few.run(async () => 'next')).toBe('next')
   })

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { parseSetupText } from '@pine/contract'
 import { Client } from 'pg'
 import { v7 as uuid } from 'uuid'
-import { listenTo, type Changes, type Heard } from '../src/store/changes'
+import { listenTo, type Changes, type ChangeNotice } from '../src/store/changes'
 import { startHarness, type Harness } from './harness'
 
 const parsed = parseSetupText(
@@ -105,7 +105,7 @@ test('nobody who is not signed in hears anything', async () => {
 
 /** What is heard, and a wait until so much was. */
 function hearing(changes: Changes) {
-  const heard: Heard[] = []
+  const heard: ChangeNotice[] = []
   let wake = () => {}
   changes.subscribe((one) => {
     heard.push(one)

@@ -6,7 +6,7 @@ import { createServer, request } from 'node:https'
 import { serve } from '@hono/node-server'
 import { v7 as uuid } from 'uuid'
 import { readConfig } from '../src/config'
-import { arrivalOf } from '../src/http/arrival'
+import { connectionOf } from '../src/http/connection'
 import { createApi } from '../src/http/api'
 import { hostsOf } from '../src/http/hosts'
 import { createSite } from '../src/http/site'
@@ -60,7 +60,7 @@ describe('a proxy', () => {
       onUnexpected: (cause) => {
         throw cause
       },
-      arrival: arrivalOf(proxied),
+      connection: connectionOf(proxied),
     })
     const answer = await api.request('http://localhost/api/session', {
       method: 'POST',
@@ -83,7 +83,7 @@ describe('a proxy', () => {
 
   test('says for whom it asks; of several the last, which it added itself', async () => {
     const address = (proxied: boolean) =>
-      arrivalOf(proxied).address({
+      connectionOf(proxied).address({
         req: { header: () => '6.6.6.6, 10.0.0.7' },
       } as never)
     expect(address(true)).toBe('10.0.0.7')

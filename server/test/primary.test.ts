@@ -1,7 +1,7 @@
 import { createServer, type Socket } from 'node:net'
 import { Pool } from 'pg'
 import { clientOf, urlsOf } from '../src/store/primary'
-import { passingFailure } from '../src/store/failures'
+import { transientFailure } from '../src/store/failures'
 import { givenUpWhereItHangs, shopPool } from '../src/store/shop-pool'
 
 const live = new URL(process.env['DATABASE_URL'] ?? '')
@@ -60,7 +60,7 @@ test('nobody who writes is a failure that passes', async () => {
   const client = new (clientOf(url))({ connectionString: urlsOf(url)[0] })
   const cause: unknown = await client.connect().catch((reason: unknown) => reason)
   expect(String(cause)).toContain('none of 2 hosts of the database can be written to')
-  expect(passingFailure(cause)).toBe('away')
+  expect(transientFailure(cause)).toBe('away')
 })
 
 describe('a database that hangs', () => {
@@ -72,7 +72,7 @@ describe('a database that hangs', () => {
     const failure: unknown = await shop
       .query('SELECT pg_sleep(10)')
       .catch((cause: unknown) => cause)
-    expect(passingFailure(failure)).toBe('away')
+    expect(transientFailure(failure)).toBe('away')
     // The only connection there is; behind the question it would not be answered in time either.
     const { rows } = await shop.query<{ one: number }>('SELECT 1 AS one')
     expect(rows).toEqual([{ one: 1 }])

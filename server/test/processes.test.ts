@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid'
 import type { NewFact } from '@pine/contract'
 import { SESSION_MOMENT } from '../src/store/typeorm-people'
 import { typeormStore } from '../src/store/typeorm-store'
-import { SetupsAtHand, SetupStreams } from '../src/use-cases/set-up-streams'
+import { SetupCache, SetupStreams } from '../src/use-cases/set-up-streams'
 import { setupsOf, type Setups } from '../src/use-cases/setups'
 import { startHarness, type Harness } from './harness'
 import { mm, sheetOf } from './sheets'
@@ -153,9 +153,9 @@ test('a server holds so many facts and no more: the set-up that was used longest
   let asked: string[] = []
   const store = {
     ...shop.store,
-    toldSetup: (one: string) => (asked.push(one), shop.store.toldSetup(one)),
+    setupJson: (one: string) => (asked.push(one), shop.store.setupJson(one)),
   }
-  const streams = new SetupStreams(store, new SetupsAtHand(1))
+  const streams = new SetupStreams(store, new SetupCache(1))
   await streams.open(id)
   await streams.open(id)
   await streams.open(second)
@@ -163,7 +163,7 @@ test('a server holds so many facts and no more: the set-up that was used longest
   expect(streams.known(id)).toBeUndefined()
   expect(streams.known(second)?.facts).toHaveLength(1)
   asked = []
-  const both = new SetupStreams(store, new SetupsAtHand(2))
+  const both = new SetupStreams(store, new SetupCache(2))
   for (const one of [id, second, id, second]) await both.open(one)
   expect(asked).toEqual([id, second])
 })

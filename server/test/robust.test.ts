@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { v7 as uuid } from 'uuid'
 import { createApi } from '../src/http/api'
 import { createSite } from '../src/http/site'
-import { passingFailure } from '../src/store/failures'
+import { transientFailure } from '../src/store/failures'
 import { onHosts, startHarness, type Harness } from './harness'
 import { mm, sheetOf } from './sheets'
 
@@ -198,7 +198,7 @@ describe('a database that does not answer as it should', () => {
     ['a rule that is broken', '23505', undefined],
   ] as const)('%s (%s) is told as %s', (_name, code, passing) => {
     const failure = Object.assign(new Error('x'), { driverError: { code } })
-    expect(passingFailure(failure)).toBe(passing)
+    expect(transientFailure(failure)).toBe(passing)
   })
 
   test.each([
@@ -206,7 +206,7 @@ describe('a database that does not answer as it should', () => {
     'Database connection provided by a query runner was already released, cannot continue',
     'Connection terminated unexpectedly',
   ])('a line that broke in the middle of a transaction: %s', (message) => {
-    expect(passingFailure(new Error(message))).toBe('away')
+    expect(transientFailure(new Error(message))).toBe('away')
   })
 
   test('health is the database’s, and a request without it is told to come again', async () => {

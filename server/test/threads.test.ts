@@ -1,8 +1,8 @@
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import type { SetupFact } from '@pine/core/facts'
-import { NotInTime } from '../src/use-cases/in-turn'
-import { StandingSetup } from '../src/use-cases/set-up-streams'
+import { QueueTimeout } from '../src/use-cases/keyed-queue'
+import { LoadedSetup } from '../src/use-cases/set-up-streams'
 import { setupThreads, type SetupThreads } from '../src/work/setup-threads'
 import { workHere, type SetupWork } from '../src/work/setup-work'
 import { mm, sheetOf } from './sheets'
@@ -14,7 +14,7 @@ const asked = { now: '2026-03-02T10:00:00.000Z', policy: { maxAgeDays: 30 } }
 const by = { id: '0190f1c8-0000-7000-8000-000000000001', name: 'Mira Toller' }
 
 /** A set-up whose tools were all touched, one of them read back wrong. */
-function setupOf(tools: number): StandingSetup {
+function setupOf(tools: number): LoadedSetup {
   const sheet = sheetOf(...Array.from({ length: tools }, (_, index) => index + 1))
   const at = '2026-03-02T08:00:00.000Z'
   const fact = (id: string, kind: string, body: object) =>
@@ -32,7 +32,7 @@ function setupOf(tools: number): StandingSetup {
     fact('moved', 'event', { kind: 'plane-moved' }),
     fact('seen', 'read-back', { address: 'H1', moment: 'after', shown: mm('1.000') }),
   ]
-  return new StandingSetup({ id: 'large', createdBy: by, createdAt: new Date(at) }, facts)
+  return new LoadedSetup({ id: 'large', createdBy: by, createdAt: new Date(at) }, facts)
 }
 
 const started: SetupThreads[] = []
@@ -83,5 +83,5 @@ test('of large set-ups only so many wait; whoever comes after them is told to co
   const refused = outcomes.flatMap((one) => (one.status === 'rejected' ? [one.reason] : []))
   expect(outcomes.length - refused.length).toBeGreaterThanOrEqual(2)
   expect(refused.length).toBeGreaterThan(0)
-  expect(refused.every((reason) => reason instanceof NotInTime)).toBe(true)
+  expect(refused.every((reason) => reason instanceof QueueTimeout)).toBe(true)
 })

@@ -2,7 +2,7 @@ import { lengthAddressOf, type SetupSheet } from '@pine/core/sheet'
 import type { WrittenLength } from '@pine/core/length'
 import { axesRead, type DisplayedPosition, type QuantityName } from '@pine/core/quantities'
 import type { NewReading } from '@/areas/run/read/reading-draft'
-import type { Said } from '@/data/outbox/said'
+import type { FactDraft } from '@/data/outbox/fact-draft'
 import { ModelControl } from '../../../core/test/model/control'
 import type { Axis } from '../../../core/test/model/world'
 import type { Chance } from '../../../core/test/random'
@@ -17,7 +17,7 @@ interface AtTheDisplay {
 /** What was read, and what was done to the counter before it. */
 export interface Displayed {
   readonly body: NewReading
-  readonly before: readonly Said[]
+  readonly before: readonly FactDraft[]
 }
 
 /**

@@ -15,8 +15,8 @@ import {
 import { airCutView } from '@/areas/run/prove/air-cut-view'
 import { firstPartView } from '@/areas/run/release/first-part-view'
 import { runView } from '@/areas/run/frame/run-view'
-import type { Said } from '@/data/outbox/said'
-import { standing, type StandingSetup } from '@/data/setup/standing'
+import type { FactDraft } from '@/data/outbox/fact-draft'
+import { standing, type LoadedSetup } from '@/data/setup/standing'
 import { ModelControl } from '../../../core/test/model/control'
 import { Machinist } from '../../../core/test/model/machinist'
 import { modelSheet, type ModelOptions, type ModelSheet } from '../../../core/test/model/sheet'
@@ -35,7 +35,7 @@ type Asks = Extract<Beneath, { of: 'ask' }>
  * instruction: done as told, does the row become what it should?
  */
 export class Robot {
-  setup: StandingSetup
+  setup: LoadedSetup
   /** What was told that leads elsewhere, or called good and is not. */
   readonly complaints: string[] = []
   told = 0
@@ -81,7 +81,7 @@ export class Robot {
     if (problem !== undefined) this.complain(`refused: ${JSON.stringify(problem)}`)
   }
 
-  private say(...said: readonly Said[]): void {
+  private say(...said: readonly FactDraft[]): void {
     this.setup = after(this.setup, ...said)
   }
 
@@ -514,7 +514,7 @@ export class Robot {
     const move = (changes: Partial<typeof world>) => {
       this.machinist.world = { ...this.machinist.world, ...changes }
     }
-    const tell = (body: Extract<Said, { kind: 'event' }>['body']) => {
+    const tell = (body: Extract<FactDraft, { kind: 'event' }>['body']) => {
       this.story.push(JSON.stringify(body))
       this.moveAway()
       this.say({ kind: 'event', body })

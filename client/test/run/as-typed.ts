@@ -2,7 +2,7 @@ import type { WrittenLength } from '@pine/core/length'
 import type { FieldKey, QuantityName } from '@pine/core/quantities'
 import { solve } from '@pine/core/solve'
 import { withPreview } from '@/data/setup/preview'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { beliefOf, surpriseAtKey } from '@/areas/run/read/expected'
 import { bodyOf, type ReadingDraft } from '@/areas/run/read/reading-draft'
 import { readingView, type ReadingView } from '@/areas/run/read/reading-view'
@@ -18,7 +18,7 @@ export interface Typed {
 
 /** What a step shows while a number is typed, as the hook puts it together: a machine position, not captured. */
 export function viewAsTyped(
-  setup: StandingSetup,
+  setup: LoadedSetup,
   quantity: QuantityName,
   { text, textY, draft = {}, again = false }: Typed = {},
 ): ReadingView {

@@ -1,7 +1,7 @@
 import { appendFact, type SetupFact } from '@pine/core/facts'
 import { conflictViews } from '@/areas/run/frame/conflict-view'
 import { keyInView, type Pressed } from '@/areas/run/key-in/key-in-view'
-import { standing, type StandingSetup } from '@/data/setup/standing'
+import { standing, type LoadedSetup } from '@/data/setup/standing'
 import { after, BEN, example, MIRA, mm, NOW, registerAt } from './set-ups'
 
 // The worked example, all of it read: five facts after its sheet. Ben's tablet is away and has seen none of what follows.
@@ -11,12 +11,12 @@ const base = example('setting-plane')
 
 /** A fact as the server has it from one of two devices. */
 const from = (
-  setup: StandingSetup,
+  setup: LoadedSetup,
   author: typeof MIRA,
   device: string,
   seen: number,
   said: object,
-): StandingSetup =>
+): LoadedSetup =>
   standing(
     appendFact(setup.document, {
       ...{ id: `${device}-${setup.document.length}`, by: author, device, seen, at: NOW },

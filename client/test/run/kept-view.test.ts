@@ -9,7 +9,7 @@ import {
 import { asksForKept, keptView } from '@/areas/run/kept/kept-view'
 import { rebaseView } from '@/areas/run/kept/rebase-view'
 import { readingView } from '@/areas/run/read/reading-view'
-import type { Said } from '@/data/outbox/said'
+import type { FactDraft } from '@/data/outbox/fact-draft'
 import { after, example, mm, registerAt } from './set-ups'
 
 const TOOLS = [1, 2, 3].map((number) => ({
@@ -47,9 +47,9 @@ const answer = (changes: Partial<KeptAnswer> = {}): KeptAnswer => ({
   ],
   ...changes,
 })
-const entered = (said: readonly Said[]) => after(bare(), ...said)
-const reading = (tool: number, read: string): Said =>
-  ({ kind: 'reading', body: touch(tool, read) }) as Said
+const entered = (said: readonly FactDraft[]) => after(bare(), ...said)
+const reading = (tool: number, read: string): FactDraft =>
+  ({ kind: 'reading', body: touch(tool, read) }) as FactDraft
 const stepAt = (setup: ReturnType<typeof bare>, key: string) => {
   const found = setup.steps.find(({ step }) => step.key === key)
   if (found === undefined) throw new Error(`no step ${key}`)
@@ -215,7 +215,7 @@ describe('a tool that is checked', () => {
 })
 
 describe('one touch over a plane that moved', () => {
-  const moved: Said = { kind: 'event', body: { kind: 'plane-moved' } }
+  const moved: FactDraft = { kind: 'event', body: { kind: 'plane-moved' } }
   const before = () => entered([reading(1, '-220.000'), reading(2, '-200.000'), moved])
 
   test('carries the other lengths over, shown before it is said', () => {

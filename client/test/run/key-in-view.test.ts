@@ -1,5 +1,5 @@
 import { keyInView, type Beneath, type Pressed } from '@/areas/run/key-in/key-in-view'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { after, BEN, by, example, mm, registerAt } from './set-ups'
 
 const read = example('whole-run', 6)
@@ -8,14 +8,14 @@ const control = (changes: object) => ({
   machine: { ...machine, control: { ...machine.control, ...changes } },
 })
 
-function viewOf(setup: StandingSetup, address: string, pressed: Pressed = {}) {
+function viewOf(setup: LoadedSetup, address: string, pressed: Pressed = {}) {
   const view = keyInView(setup, registerAt(setup, address), pressed)
   if (view === undefined) throw new Error(`${address} has no number`)
   return view
 }
 
 function beneath<Of extends Beneath['of']>(
-  setup: StandingSetup,
+  setup: LoadedSetup,
   address: string,
   of: Of,
   pressed: Pressed = {},
@@ -123,7 +123,7 @@ test('what was keyed is entered with what the control shows; only the right numb
 })
 
 test('of what goes down into metal the sign and the last digits are typed, elsewhere it is enough to have looked', () => {
-  const short = (setup: StandingSetup, address: string, pressed: Pressed = {}) =>
+  const short = (setup: LoadedSetup, address: string, pressed: Pressed = {}) =>
     beneath(setup, address, 'ask', pressed).short
   expect(short(read, 'G54.Z')).toEqual({
     way: 'sign-and-digits',

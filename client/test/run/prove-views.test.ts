@@ -13,7 +13,7 @@ import {
 } from '@/areas/run/prove/proof-view'
 import { spindleSeen, stillToSay } from '@/areas/run/prove/spindle-seen'
 import { releaseView } from '@/areas/run/release/release-view'
-import { standing, type StandingSetup } from '@/data/setup/standing'
+import { standing, type LoadedSetup } from '@/data/setup/standing'
 import { after, example, mm, registerAt, NOW } from './set-ups'
 
 const G54T1 = { row: 'G54', tool: 1 } as const
@@ -248,12 +248,12 @@ describe('a run in air', () => {
   }
 
   const both = { lowest: nm('-32.5'), margin: nm('10') }
-  const rowOf = (setup: StandingSetup, changes: object, begun?: 'in' | 'out') => {
+  const rowOf = (setup: LoadedSetup, changes: object, begun?: 'in' | 'out') => {
     const view = airCutView(setup, { ...typed, ...changes }, begun)
     if (view.shows !== 'row') throw new Error(view.shows)
     return view.row.view
   }
-  const seen = (setup: StandingSetup, changes: object, begun: 'in' | 'out', shown: string) =>
+  const seen = (setup: LoadedSetup, changes: object, begun: 'in' | 'out', shown: string) =>
     after(setup, ...rowOf(setup, changes, begun).beneath.facts(mm(shown)))
 
   test('is raised by what clears the lowest Z, and nothing before both numbers are there', () => {

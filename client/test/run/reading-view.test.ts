@@ -1,7 +1,7 @@
 import { STORED_BY_CYCLE } from '@pine/core/words'
 import { type QuantityName } from '@pine/core/quantities'
 import { readLength } from '@pine/core/length'
-import { standing, type StandingSetup } from '@/data/setup/standing'
+import { standing, type LoadedSetup } from '@/data/setup/standing'
 import { capturedFacts, captureView } from '@/areas/run/read/capture-view'
 import { captureOf } from '@/areas/run/read/expected'
 import { bodyOf, type ReadingDraft } from '@/areas/run/read/reading-draft'
@@ -49,7 +49,7 @@ describe('a row that is captured at the touch', () => {
   })
   const FINDER: ReadingDraft = { with: ['finder'], withOnPlane: [] }
   const captured = (
-    setup: StandingSetup,
+    setup: LoadedSetup,
     text?: string,
     quantity: QuantityName = LEFT,
     using: readonly string[] = FINDER.with,
@@ -283,7 +283,7 @@ test('what should be read stands there before it is, and what cannot be is told 
   const { machine } = ruled.document.sheet
   const sheetOf = (changes: object) =>
     after(ruled, { kind: 'sheet', body: { ...ruled.document.sheet, ...changes } as never })
-  const codes = (setup: StandingSetup, text: string) => {
+  const codes = (setup: LoadedSetup, text: string) => {
     const { warnings, surprise } = view(setup, TIP, { text })
     return [...warnings.map(({ code }) => code), surprise?.slip?.code]
   }

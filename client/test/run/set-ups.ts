@@ -3,8 +3,8 @@ import { join } from 'node:path'
 import { parseSetupText } from '@pine/contract'
 import { appendFact, type SetupFact } from '@pine/core/facts'
 import { type SetupSheet } from '@pine/core/sheet'
-import type { Said } from '@/data/outbox/said'
-import { standing, type StandingSetup } from '@/data/setup/standing'
+import type { FactDraft } from '@/data/outbox/fact-draft'
+import { standing, type LoadedSetup } from '@/data/setup/standing'
 
 export const NOW = '2026-03-02T10:00:00.000Z'
 export const MIRA = { id: '019aaaaa-0000-7000-8000-00000000bbbb', name: 'Mira Toller' }
@@ -29,14 +29,14 @@ export function example(name: string, facts?: number, sheet: Partial<SetupSheet>
 }
 
 /** The set-up once this was said, by Mira where nobody else is named. */
-export const after = (setup: StandingSetup, ...said: readonly Said[]): StandingSetup =>
+export const after = (setup: LoadedSetup, ...said: readonly FactDraft[]): LoadedSetup =>
   by(MIRA, setup, ...said)
 
 export function by(
   author: { id: string; name: string },
-  setup: StandingSetup,
-  ...said: readonly Said[]
-): StandingSetup {
+  setup: LoadedSetup,
+  ...said: readonly FactDraft[]
+): LoadedSetup {
   const document = said.reduce(
     (before, one, index) =>
       appendFact(before, {
@@ -51,7 +51,7 @@ export function by(
   return standing(document, NOW)
 }
 
-export function registerAt(setup: StandingSetup, wanted: string) {
+export function registerAt(setup: LoadedSetup, wanted: string) {
   const found = setup.solution.registers.find(({ address }) => address === wanted)
   if (found === undefined) throw new Error(`no register ${wanted}`)
   return found

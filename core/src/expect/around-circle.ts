@@ -9,10 +9,10 @@ import { circlePoints } from '../solve/centre'
 import { pointRead } from '../sources/point-read'
 import { SourceReader } from '../sources/sources'
 import type { Belief } from './believe'
-import type { ReadingToBe } from './expect-reading'
+import type { ExpectedTouch } from './expect-reading'
 import { surpriseAt, type Surprise } from './surprise'
 
-type CircleTouch = Extract<ReadingToBe, { of: 'circle-point' }> &
+type CircleTouch = Extract<ExpectedTouch, { of: 'circle-point' }> &
   Pick<Extract<Reading, { of: 'circle-point' }>, 'read'>
 
 /** The circle on which the spindle axis stands at a touch: its middle, its radius, and how sure the radius is. Millimetres. */
@@ -176,5 +176,5 @@ const mmOf = ({ nm }: Pick<ReadLength, 'nm'>): number => nm / NANOMETRES_PER.mm
 
 /** Whether both numbers of a touch around a circle are there. */
 export const isCircleTouch = (
-  reading: ReadingToBe & { readonly read: WrittenLength },
+  reading: ExpectedTouch & { readonly read: WrittenLength },
 ): reading is CircleTouch => reading.of === 'circle-point'

@@ -11,7 +11,7 @@ import { Beliefs, type Belief } from './believe'
 import { evidenceOf, offsetOf } from './evidence'
 
 /** How a reading is made, before a number is read: the quantity, what lies between, how it is met. */
-export type ReadingToBe = Reading extends infer One
+export type ExpectedTouch = Reading extends infer One
   ? One extends Reading
     ? Omit<One, 'id' | 'by' | 'at' | 'via' | 'place' | 'read' | 'seen'>
     : never
@@ -26,9 +26,9 @@ export type ReadingToBe = Reading extends infer One
  *
  * m = Σ c · E[state], u² = Σ c² · u²(state) + u²(contact).
  */
-export function expectReading(document: SetupDocument, toBe: ReadingToBe): Belief | undefined {
+export function expectReading(document: SetupDocument, touch: ExpectedTouch): Belief | undefined {
   const sources = new SourceReader(document)
-  const reading = asIfRead(toBe, document)
+  const reading = asIfRead(touch, document)
   // What it read before is for its repeats to be held against; read in its place, it may have been wrong. What was taken over is
   // what the touch here is to find again.
   const isKept = standingReadings(document, reading).some(({ kept }) => kept !== undefined)
@@ -58,8 +58,8 @@ export function expectReading(document: SetupDocument, toBe: ReadingToBe): Belie
 const CONTACT_MM = 0.02
 
 /** The reading that would be entered now; what it reads does not matter. */
-function asIfRead(toBe: ReadingToBe, { sheet, length }: SetupDocument): Reading {
+function asIfRead(touch: ExpectedTouch, { sheet, length }: SetupDocument): Reading {
   const read = { text: '0', unit: sheet.unit satisfies LengthUnit }
   const by = { name: '' }
-  return { ...toBe, read, id: 'to-be', by, at: '', via: 'typed', place: length } as Reading
+  return { ...touch, read, id: 'to-be', by, at: '', via: 'typed', place: length } as Reading
 }

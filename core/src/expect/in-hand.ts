@@ -15,13 +15,13 @@ import type { KnownSize } from '../slips/slip'
 import { SourceReader } from '../sources/sources'
 import { axisOfFace, FACES_OF_AXIS } from '../touch/touch'
 import type { Belief } from './believe'
-import type { ReadingToBe } from './expect-reading'
+import type { ExpectedTouch } from './expect-reading'
 import { surpriseAt, type Surprise } from './surprise'
 
 /** Whether a number that was typed is a surprise; a number that cannot be read is none of ours. */
 export function surpriseOf(
   document: SetupDocument,
-  toBe: ReadingToBe,
+  touch: ExpectedTouch,
   expected: Belief,
   typed: WrittenLength,
 ): Surprise | undefined {
@@ -29,7 +29,7 @@ export function surpriseOf(
   if (!read.ok) return undefined
   const { unit, gauges, machine } = document.sheet
   // Half of a tip in X and Y goes one way or the other: its slips are told by the size of the part.
-  const inZ = axisOfQuantity(toBe) === 'Z'
+  const inZ = axisOfQuantity(touch) === 'Z'
   const sizes = (isMeant: (id: string) => boolean) =>
     inZ
       ? knownSizes(
@@ -40,17 +40,18 @@ export function surpriseOf(
   return surpriseAt(expected, read.value, {
     unit,
     decimals: machine.control.decimals[unit],
-    said: sizes((id) => toBe.with.includes(id)),
-    others: sizes((id) => !toBe.with.includes(id)),
-    works: inMachinePosition(toBe) && toBe.position === undefined ? workZeros(document, toBe) : [],
-    before: otherFaceMisread(document, toBe),
+    said: sizes((id) => touch.with.includes(id)),
+    others: sizes((id) => !touch.with.includes(id)),
+    works:
+      inMachinePosition(touch) && touch.position === undefined ? workZeros(document, touch) : [],
+    before: otherFaceMisread(document, touch),
   })
 }
 
 /** What a row and a length that the control was seen to show take off a machine position where it shows the work position. */
-function workZeros(document: SetupDocument, toBe: ReadingToBe): readonly KnownSize[] {
+function workZeros(document: SetupDocument, touch: ExpectedTouch): readonly KnownSize[] {
   const { sheet } = document
-  const axis = axisOfQuantity(toBe)
+  const axis = axisOfQuantity(touch)
   const external = new SourceReader(document).externalOffset(axis)
   const sign = sheet.machine.control.lengthSign === 'subtracted' ? -1 : 1
   const added = external === undefined ? 0 : valueOf(external)
@@ -58,7 +59,7 @@ function workZeros(document: SetupDocument, toBe: ReadingToBe): readonly KnownSi
     const holds = shownIn(document, offsetAddress(row, axis))
     if (holds === undefined || holds === 0) return []
     const bare = { name: row, nm: toNanometres(holds + added) }
-    const own = 'tool' in toBe ? lengthAddressOf(sheet, toBe.tool) : undefined
+    const own = 'tool' in touch ? lengthAddressOf(sheet, touch.tool) : undefined
     const length = own && axis === 'Z' ? shownIn(document, own) : undefined
     return length === undefined
       ? [bare]
@@ -70,15 +71,19 @@ const shownIn = ({ readBacks }: SetupDocument, address: Address): Nanometres | u
   nanometresOf(readBacks.findLast((one) => one.address === address)?.shown)
 
 /** Of the second of two faces: how far off it would seem, had a digit of the first one been misread in a usual way. */
-function otherFaceMisread(document: SetupDocument, toBe: ReadingToBe): readonly KnownSize[] {
-  if (toBe.of !== 'face') return []
-  const axis = axisOfFace(toBe.face)
-  const plan = document.sheet.offsets.find(({ row }) => row === toBe.row)?.[axis]
-  const other = FACES_OF_AXIS[axis].find((one) => one !== toBe.face)
+function otherFaceMisread(document: SetupDocument, touch: ExpectedTouch): readonly KnownSize[] {
+  if (touch.of !== 'face') return []
+  const axis = axisOfFace(touch.face)
+  const plan = document.sheet.offsets.find(({ row }) => row === touch.row)?.[axis]
+  const other = FACES_OF_AXIS[axis].find((one) => one !== touch.face)
   if (plan?.by !== 'two-faces' || other === undefined) return []
-  const [touch, ...more] = standingReadings(document, { of: 'face', row: toBe.row, face: other })
+  const [opposite, ...more] = standingReadings(document, {
+    of: 'face',
+    row: touch.row,
+    face: other,
+  })
   // Touched twice alike, it was not misread.
-  const read = touch && more.length === 0 ? readLength(touch.read) : undefined
+  const read = opposite && more.length === 0 ? readLength(opposite.read) : undefined
   if (!read?.ok) return []
   const { nm, unit, decimals } = read.value
   const undone = undoneDigits(formatLength(nm, unit, decimals))

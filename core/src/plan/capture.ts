@@ -1,5 +1,5 @@
 import { offsetAddress, type Address } from '../address/address'
-import type { ReadingToBe } from '../expect/expect-reading'
+import type { ExpectedTouch } from '../expect/expect-reading'
 import type { Belief } from '../expect/believe'
 import { appendFact } from '../facts/fold'
 import type { SetupDocument } from '../facts/document'
@@ -51,15 +51,15 @@ const tried = (unit: LengthUnit): readonly [Nanometres, Nanometres] => [
  * is known yet that the row is counted from, or it no longer holds, and where what is told depends on where the axis stands (the middle of two faces):
  * there the touch is read first, and keyed next.
  *
- * @param toBe how the touch is made.
+ * @param asked how the touch is made.
  */
-export function captureAt(document: SetupDocument, toBe: ReadingToBe): Capture | undefined {
-  if (!isAxisPosition(toBe) || readingFields(toBe).length > 1) return undefined
+export function captureAt(document: SetupDocument, asked: ExpectedTouch): Capture | undefined {
+  if (!isAxisPosition(asked) || readingFields(asked).length > 1) return undefined
   const { unit, machine } = document.sheet
   const decimals = machine.control.decimals[unit]
   // The row itself tells where the axis stands: no number of the display is read, unless the counter is what is copied.
-  const { position, ...made } = toBe
-  const touch = (machine.control.lengthKey === 'copy-counter' ? toBe : made) as ReadingToBe
+  const { position, ...made } = asked
+  const touch = (machine.control.lengthKey === 'copy-counter' ? asked : made) as ExpectedTouch
   const places = tried(unit)
   const drive = places[1] - places[0]
   const [here, there] = places.map((at) => registersAt(document, touch, at))
@@ -88,14 +88,14 @@ export function captureAt(document: SetupDocument, toBe: ReadingToBe): Capture |
 /** The registers as they would be, were the axis to stand there. */
 function registersAt(
   document: SetupDocument,
-  toBe: ReadingToBe,
+  touch: ExpectedTouch,
   at: Nanometres,
 ): readonly Register[] {
   const { unit, machine } = document.sheet
   const read = { text: formatLength(at, unit, machine.control.decimals[unit]), unit }
   const fact = {
     kind: 'reading',
-    body: { ...toBe, read },
+    body: { ...touch, read },
     id: 'to-be',
     by: { name: '' },
     at: '',

@@ -2,7 +2,7 @@ import { hasUnknown, valueOf, type Chain } from '../chain/chain'
 import type { Nanometres } from '../length/length'
 import type { SetupDocument } from '../facts/document'
 import { moduleOf, quantityKey, type QuantityName } from '../quantities/quantities'
-import type { Told } from '../quantities/quantity-module'
+import type { Finding } from '../quantities/quantity-module'
 import type { Solution } from '../solve/solution'
 import type { EdgeAngle, ImpliedSize } from '../registers/register'
 
@@ -33,7 +33,7 @@ export function impliedBy(
 }
 
 function impliedAs(
-  told: Told,
+  told: Finding,
   { registers, heights, sizes, edges, faces }: Solution,
   quantity: QuantityName,
 ): Implied | undefined {

@@ -1,7 +1,7 @@
 import { approachesField, pointField, readYField, rowField } from './fields'
 import { quantity } from './quantity-module'
 import { term } from './state'
-import { centreOf } from './told'
+import { centreOf } from './findings'
 import { SENSORS } from './usual-gauges'
 
 /**

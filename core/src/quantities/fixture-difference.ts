@@ -2,7 +2,7 @@ import { field, oneOf, optional, rowOfSheet } from '../fields/shape'
 import { gauges, rowField, way } from './fields'
 import { quantity } from './quantity-module'
 import { term } from './state'
-import { heightOf } from './told'
+import { heightOf } from './findings'
 import { CAUTIONS } from './touch-words'
 
 /** The relative counter between two stock tops: zeroed on one, read at the other. */

@@ -1,7 +1,7 @@
 import { rowField } from './fields'
 import { quantity } from './quantity-module'
 import { term } from './state'
-import { heightOf } from './told'
+import { heightOf } from './findings'
 import { CAUTIONS } from './touch-words'
 
 /** The bare nose on a part's stock top: machine Z where it touches. */

@@ -34,7 +34,7 @@ export interface TouchContext {
 }
 
 /** What a number tells at once; the first that is known is shown. */
-export type Told =
+export type Finding =
   | {
       readonly of: 'register'
       readonly address: Address
@@ -86,7 +86,7 @@ export interface QuantityQuestions<Name, Whole> {
   /** The unknowns that it is read for: read = Σ of these + gauges + backlash + zero. */
   readonly equation: (quantity: Whole) => readonly StateTerm[]
   readonly otherEnd?: (quantity: Whole, own: OwnEnd) => OtherEnd
-  readonly tells: (quantity: Name, sheet: SetupSheet) => readonly Told[]
+  readonly tells: (quantity: Name, sheet: SetupSheet) => readonly Finding[]
   /** What a person calls it in a sentence about it. */
   readonly called: (quantity: Name) => string
   readonly words: (quantity: Name, context: TouchContext) => StepWords
@@ -96,15 +96,15 @@ export interface QuantityQuestions<Name, Whole> {
  * A kind of reading, and all that the house knows of it. What it reads is a linear form in a few states of the shop; the
  * chains, what an event makes stale and what a gauge counts follow from that.
  */
-export interface QuantityModule<Named extends Fields, Said extends Fields>
-  extends QuantityFacts, QuantityQuestions<RecordOf<Named>, RecordOf<Named> & RecordOf<Said>> {
+export interface QuantityModule<Named extends Fields, Extra extends Fields>
+  extends QuantityFacts, QuantityQuestions<RecordOf<Named>, RecordOf<Named> & RecordOf<Extra>> {
   /** The fields that name it: two readings with the same ones read the same quantity. Their order is its key's. */
   readonly named: Named
   /** What it says beside, and may say otherwise the next time. */
-  readonly said: Said
+  readonly said: Extra
 }
 
 /** Types a module by its own fields. */
-export const quantity = <const Named extends Fields, const Said extends Fields>(
-  module: QuantityModule<Named, Said>,
-): QuantityModule<Named, Said> => module
+export const quantity = <const Named extends Fields, const Extra extends Fields>(
+  module: QuantityModule<Named, Extra>,
+): QuantityModule<Named, Extra> => module

@@ -1,7 +1,7 @@
 import { FIELD_KEYS, approachesField, dialField, readYField, rowField } from './fields'
 import { quantity } from './quantity-module'
 import { term } from './state'
-import { centreOf } from './told'
+import { centreOf } from './findings'
 
 /** A dial swept round a bore or a boss from a place that nothing touches: `read` is its machine X. */
 export const sweep = quantity({

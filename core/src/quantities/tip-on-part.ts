@@ -2,7 +2,7 @@ import { zAddress } from '../sheet/tool-rows'
 import { rowField, toolField } from './fields'
 import { quantity } from './quantity-module'
 import { term } from './state'
-import { lengthOf } from './told'
+import { lengthOf } from './findings'
 import { CAUTIONS } from './touch-words'
 
 /** The tip of a tool on a part's stock top: machine Z where it touches. */

@@ -1,7 +1,7 @@
 import { toolField } from './fields'
 import { quantity } from './quantity-module'
 import { term } from './state'
-import { lengthOf } from './told'
+import { lengthOf } from './findings'
 import { CAUTIONS } from './touch-words'
 import { SETTERS } from './usual-gauges'
 

@@ -1,5 +1,5 @@
 export { habitsOf, type HabitsOfMachine } from './habits'
-export { faultsOf, gravestFirst, judgeAll } from './judge-needs'
+export { faultsOf, bySeverity, judgeAll } from './judge-needs'
 export { machineExtents } from './machine-extents'
 export { fileAtMachine, lowestZ, mayRun, programStanding } from './program-standing'
 export { programAgain } from './program-again'

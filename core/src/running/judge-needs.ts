@@ -87,11 +87,11 @@ export function judgeAll(
   const own = isToolByTool(document.sheet)
     ? reading.judgements.filter(({ code }) => !ABOUT_LENGTHS.includes(code))
     : reading.judgements
-  return gravestFirst([...own, ...judgeNeeds(reading, document, solution)])
+  return bySeverity([...own, ...judgeNeeds(reading, document, solution)])
 }
 
 /** The dangers first, then by place. */
-export function gravestFirst(judgements: readonly ProgramJudgement[]): readonly ProgramJudgement[] {
+export function bySeverity(judgements: readonly ProgramJudgement[]): readonly ProgramJudgement[] {
   const order = ['danger', 'look', 'note']
   return [...judgements].sort(
     (a, b) => order.indexOf(a.severity) - order.indexOf(b.severity) || a.line - b.line,

@@ -3,7 +3,7 @@ import type { OffsetRow } from '../address/row'
 import type { SetupDocument } from '../facts/document'
 import { formatLength } from '../length/format-length'
 import type { Nanometres, WrittenLength } from '../length/length'
-import type { SetupSheet, StoodBefore } from '../sheet/sheet'
+import type { SetupSheet, EarlierPositions } from '../sheet/sheet'
 import { quantityKey } from '../quantities/quantities'
 import type { Solution } from '../solve/solution'
 import { liesAgainst } from '../sheet/against'
@@ -16,7 +16,7 @@ type Was = Pick<SetupDocument, 'sheet' | 'events'>
 export function planeStood(
   { sheet, events }: Was,
   { heights }: Pick<Solution, 'heights'>,
-): StoodBefore | undefined {
+): EarlierPositions | undefined {
   const { noseOnPlane } = heights
   const gone = events.some(({ kind }) => kind === 'home-lost' || kind === 'plane-moved')
   // On a counter it stood nowhere that another job could find again.
@@ -32,7 +32,7 @@ export function planeStood(
 export function machineStood(
   was: Was,
   solution: Pick<Solution, 'heights' | 'faces'>,
-): StoodBefore | undefined {
+): EarlierPositions | undefined {
   const [first] = was.sheet.offsets
   const faces = facesStood(was, solution).filter(
     ({ row, against }) => row === first?.row && against !== undefined,
@@ -44,16 +44,16 @@ export function machineStood(
 export function allStood(
   was: Was,
   solution: Pick<Solution, 'heights' | 'faces'>,
-): StoodBefore | undefined {
+): EarlierPositions | undefined {
   return stoodOf(planeStood(was, solution), facesStood(was, solution))
 }
 
-type FaceStood = NonNullable<StoodBefore['faces']>[number]
+type FaceStood = NonNullable<EarlierPositions['faces']>[number]
 
 function stoodOf(
-  plane: StoodBefore | undefined,
+  plane: EarlierPositions | undefined,
   faces: readonly FaceStood[],
-): StoodBefore | undefined {
+): EarlierPositions | undefined {
   if (plane === undefined && faces.length === 0) return undefined
   return { ...plane, ...(faces.length > 0 && { faces }) }
 }

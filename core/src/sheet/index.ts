@@ -13,7 +13,7 @@ export {
   type StaysPut,
   type SetupSheet,
   type Stock,
-  type StoodBefore,
+  type EarlierPositions,
 } from './sheet'
 export { type AxisPlan, type OffsetPlan, type ZPlan, sideOf } from './offset-plan'
 export { type Gauge, type Stylus } from './gauge'

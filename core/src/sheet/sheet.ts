@@ -87,7 +87,7 @@ const STOOD_FIELDS = {
   ),
 }
 
-export type StoodBefore = RecordOf<typeof STOOD_FIELDS>
+export type EarlierPositions = RecordOf<typeof STOOD_FIELDS>
 
 /** What a school counts from, where it is not the plane or the nose itself. */
 const REFERENCE_FIELDS = {

@@ -17,16 +17,16 @@ import { SESSIONS_CHANGED, type Changes } from '../store/changes'
 import type { Store } from '../store/store'
 import type { SetupWork } from '../work/setup-work'
 import { searchEverything } from '../use-cases/search'
-import type { SetupsAtHand } from '../use-cases/set-up-streams'
+import type { SetupCache } from '../use-cases/set-up-streams'
 import { setupsOf } from '../use-cases/setups'
 import { streamsOf } from '../use-cases/stream-facts'
-import { arrivalOf, type Arrival } from './arrival'
+import { connectionOf, type Connection } from './connection'
 import { query } from './body'
 import { gaugeRoutes } from './gauge-routes'
 import { liveRoutes } from './live'
 import { openPeopleRoutes, peopleRoutes, type Door } from './people-routes'
-import { passingFailure } from '../store/failures'
-import { NotInTime } from '../use-cases/in-turn'
+import { transientFailure } from '../store/failures'
+import { QueueTimeout } from '../use-cases/keyed-queue'
 import { busy, databaseAway, noRoute, notJson, tooLarge, unexpected } from './refusals'
 import { soundBody, soundHead } from './gate'
 import { onlyOwnPages } from './own-pages'
@@ -61,9 +61,9 @@ export interface ApiParts {
   /** By whom set-ups are worked out; by whoever answers, where it is not said. */
   readonly work?: SetupWork
   /** What several shops of one process keep of their set-ups together. */
-  readonly atHand?: SetupsAtHand
+  readonly cache?: SetupCache
   /** How requests come here; straight, where it is not said. */
-  readonly arrival?: Arrival
+  readonly connection?: Connection
   /** How it stands to whoever comes from outside; as on loopback, where it is not said. */
   readonly door?: Door
 }
@@ -75,11 +75,11 @@ export function createApi({
   onUnexpected,
   changes,
   work,
-  atHand,
-  arrival = arrivalOf(false),
+  cache,
+  connection = connectionOf(false),
   door = ON_LOOPBACK,
 }: ApiParts) {
-  const setups = setupsOf(store, clock, { ...(work && { work }), ...(atHand && { atHand }) })
+  const setups = setupsOf(store, clock, { ...(work && { work }), ...(cache && { cache }) })
   const streams = streamsOf({ store, clock, setups })
   const open = new Hono()
     .get(
@@ -93,7 +93,7 @@ export function createApi({
     .get('/openapi.json', describes('This description', z.object({})), async (c) =>
       c.json(await description()),
     )
-    .route('/', openPeopleRoutes(store, clock, arrival, door))
+    .route('/', openPeopleRoutes(store, clock, connection, door))
 
   // Another process has ended sessions: who is signed in is asked anew here as well.
   changes.subscribe((heard) => heard === SESSIONS_CHANGED && store.sessionsChanged())
@@ -138,7 +138,7 @@ export function createApi({
       // What stands in a set-up is for whoever asked, and only as it stands now.
       c.header('Cache-Control', 'no-store')
     })
-    .use('/api/*', noteSecurity(arrival), soundHead, onlyOwnPages)
+    .use('/api/*', noteSecurity(connection), soundHead, onlyOwnPages)
     .use('/api/*', (c, next) => (OPEN.test(c.req.path) ? next() : person(c, next)))
     .use('/api/*', (c, next) => longest(c.req.path)(c, next))
     .use('/api/*', soundBody)
@@ -147,8 +147,8 @@ export function createApi({
     .all('/api/*', (c) => replyRefusal(c, noRoute(c.req.path)))
     .onError((cause, c) => {
       if (cause instanceof HTTPException && cause.status === 400) return replyRefusal(c, notJson())
-      if (cause instanceof NotInTime) return replyRefusal(c, busy())
-      const passing = passingFailure(cause)
+      if (cause instanceof QueueTimeout) return replyRefusal(c, busy())
+      const passing = transientFailure(cause)
       if (passing !== undefined)
         return replyRefusal(c, passing === 'busy' ? busy() : databaseAway())
       onUnexpected(cause, c.var.requestId)

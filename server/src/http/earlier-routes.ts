@@ -11,7 +11,7 @@ import type { Store } from '../store/store'
 import { gaugeHistory } from '../use-cases/gauge-checks'
 import type { Setups } from '../use-cases/setups'
 import type { Streams } from '../use-cases/stream-facts'
-import { besideFactSchema } from './beside-fact'
+import { factMetadataSchema } from './fact-metadata'
 import { body, query } from './body'
 import { describes } from './describes'
 import { reply } from './reply'
@@ -26,7 +26,7 @@ export const earlierRoutes = (streams: Streams, setups: Setups, store: Store) =>
     .post(
       '/setups',
       describes('Earlier: begin a set-up', setupAnswerSchema, 201),
-      query(besideFactSchema),
+      query(factMetadataSchema),
       body(newSetupSchema),
       async (c) => {
         const { id, sheetFactId, sheet } = c.req.valid('json')
@@ -39,7 +39,7 @@ export const earlierRoutes = (streams: Streams, setups: Setups, store: Store) =>
     .post(
       '/setups/:id/facts',
       describes('Earlier: append a fact to a set-up', factsAnswerSchema, 201),
-      query(besideFactSchema),
+      query(factMetadataSchema),
       body(NEW_FACTS.setup),
       async (c) => {
         const stream = { kind: 'setup', id: c.req.param('id') } as const
@@ -51,7 +51,7 @@ export const earlierRoutes = (streams: Streams, setups: Setups, store: Store) =>
     .post(
       '/gauges/:id/checks',
       describes('Earlier: record a check of a gauge', gaugeHistorySchema, 201),
-      query(besideFactSchema),
+      query(factMetadataSchema),
       body(newGaugeCheckSchema),
       async (c) => {
         const { id, ...check } = c.req.valid('json')

@@ -1,7 +1,7 @@
 import { Hono } from 'hono'
 import { streamSSE } from 'hono/streaming'
 import type { Clock } from '../clock'
-import type { Changes, Heard } from '../store/changes'
+import type { Changes, ChangeNotice } from '../store/changes'
 import type { PeopleStore } from '../store/people-store'
 import { refuse } from '../refusal'
 import { hashToken } from '../use-cases/sign-in'
@@ -36,7 +36,7 @@ export const liveRoutes = (
       const { id: shopId } = await store.shop()
       c.header('X-Accel-Buffering', 'no')
       return streamSSE(c, async (stream) => {
-        const heard: Heard[] = []
+        const heard: ChangeNotice[] = []
         let wake = () => {}
         const leave = changes.subscribe((one) => {
           if (typeof one === 'object' && one.shopId !== shopId) return

@@ -24,11 +24,18 @@ import {
   type PlaceChange,
 } from '../use-cases/people'
 import { signIn } from '../use-cases/sign-in'
-import type { Arrival } from './arrival'
+import type { Connection } from './connection'
 import { body } from './body'
 import { describes } from './describes'
 import { reply, replyRefusal } from './reply'
-import { askerOf, endSession, forgetSession, keepSession, personOf, type Signed } from './session'
+import {
+  signInSourceOf,
+  endSession,
+  forgetSession,
+  keepSession,
+  personOf,
+  type Signed,
+} from './session'
 
 /** How the product stands to whoever comes from outside. */
 export interface Door {
@@ -42,7 +49,7 @@ export interface Door {
 export const openPeopleRoutes = (
   store: PeopleStore,
   clock: Clock,
-  arrival: Arrival,
+  connection: Connection,
   door: Door,
 ) => {
   const answer = async (person: Member | undefined): Promise<SessionAnswer> => ({
@@ -59,7 +66,7 @@ export const openPeopleRoutes = (
       describes('Join: the first person of a shop, or by a lead’s code', personSchema, 201),
       body(newPersonSchema),
       async (c) => {
-        const asker = askerOf(c, arrival.address(c))
+        const asker = signInSourceOf(c, connection.address(c))
         return reply(
           c,
           await addPerson(store, clock, c.req.valid('json'), asker, door.firstNeedsCode),
@@ -75,7 +82,7 @@ export const openPeopleRoutes = (
       describes('Sign in', sessionAnswerSchema, 201),
       body(signInSchema),
       async (c) => {
-        const asker = askerOf(c, arrival.address(c))
+        const asker = signInSourceOf(c, connection.address(c))
         const opened = await signIn(store, clock, c.req.valid('json'), asker)
         if (!opened.ok) return replyRefusal(c, opened.refusal)
         keepSession(c, opened.value)

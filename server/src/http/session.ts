@@ -5,8 +5,8 @@ import type { Member } from '@pine/contract'
 import type { Clock } from '../clock'
 import { refuse } from '../refusal'
 import type { PeopleStore } from '../store/people-store'
-import type { Arrival } from './arrival'
-import { hashToken, type Asker, type OpenedSession } from '../use-cases/sign-in'
+import type { Connection } from './connection'
+import { hashToken, type SignInSource, type OpenedSession } from '../use-cases/sign-in'
 import { replyRefusal } from './reply'
 
 const COOKIE = 'pine_session'
@@ -58,14 +58,14 @@ const isSecure = (context: Context): boolean => context.get('isSecure') === true
 export const tokenOf = (context: Context): string | undefined => cookieOf(context, COOKIE)
 
 /** Keeps for whatever reads cookies whether nobody could read along. */
-export const noteSecurity = (arrival: Arrival) =>
+export const noteSecurity = (connection: Connection) =>
   createMiddleware(async (context, next) => {
-    context.set('isSecure', arrival.isSecure(context))
+    context.set('isSecure', connection.isSecure(context))
     return next()
   })
 
 /** Where a request comes from. */
-export const askerOf = (context: Context, address: string): Asker => ({
+export const signInSourceOf = (context: Context, address: string): SignInSource => ({
   address,
   device: cookieOf(context, DEVICE),
 })

@@ -7,7 +7,7 @@ import { onlyFor, type ApiOfHost, type ForShop } from './hosts'
 import { packed } from './packed'
 import { databaseAway } from './refusals'
 import { replyRefusal } from './reply'
-import { passingFailure } from '../store/failures'
+import { transientFailure } from '../store/failures'
 
 const DAY = 86_400
 
@@ -52,7 +52,7 @@ export function createSite(apiOf: ApiOfHost, clientFolder: string) {
     .get('*', async (c) => c.html(await readFile(join(clientFolder, 'index.html'), 'utf8')))
     .onError((cause, c) => {
       // Whose a host is, is known to the database alone.
-      if (passingFailure(cause) !== undefined) return replyRefusal(c, databaseAway())
+      if (transientFailure(cause) !== undefined) return replyRefusal(c, databaseAway())
       throw cause
     })
 }

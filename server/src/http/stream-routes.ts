@@ -5,7 +5,7 @@ import { STREAM_KINDS } from '@pine/core/journal'
 import { noRoute } from './refusals'
 import { reply, replyRefusal } from './reply'
 import type { Streams } from '../use-cases/stream-facts'
-import { besideFactSchema } from './beside-fact'
+import { factMetadataSchema } from './fact-metadata'
 import { body, query } from './body'
 import { describes } from './describes'
 import type { Signed } from './session'
@@ -19,7 +19,7 @@ export const streamRoutes = (streams: Streams) =>
     .post(
       '/streams/setup/:id/facts',
       describes('Append a fact to a set-up; a sheet begins one', factsAnswerSchema, 201),
-      query(besideFactSchema),
+      query(factMetadataSchema),
       body(NEW_FACTS.setup),
       async (c) => {
         const stream = { kind: 'setup', id: c.req.param('id') } as const
@@ -31,7 +31,7 @@ export const streamRoutes = (streams: Streams) =>
     .post(
       '/streams/machine/:id/facts',
       describes('Declare a machine, or append what happened to it', streamAnswerSchema, 201),
-      query(besideFactSchema),
+      query(factMetadataSchema),
       body(NEW_FACTS.machine),
       async (c) => {
         const stream = { kind: 'machine', id: c.req.param('id') } as const
@@ -43,7 +43,7 @@ export const streamRoutes = (streams: Streams) =>
     .post(
       '/streams/gauge/:id/facts',
       describes('Declare a gauge, or append a check of it', streamAnswerSchema, 201),
-      query(besideFactSchema),
+      query(factMetadataSchema),
       body(NEW_FACTS.gauge),
       async (c) => {
         const stream = { kind: 'gauge', id: c.req.param('id') } as const
@@ -55,7 +55,7 @@ export const streamRoutes = (streams: Streams) =>
     .post(
       '/streams/tool/:id/facts',
       describes('Declare a tool, or append what happened to it', streamAnswerSchema, 201),
-      query(besideFactSchema),
+      query(factMetadataSchema),
       body(NEW_FACTS.tool),
       async (c) => {
         const stream = { kind: 'tool', id: c.req.param('id') } as const

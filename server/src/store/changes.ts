@@ -22,11 +22,11 @@ export interface Change {
  * to be asked for anew. `sessions`: some may have ended; who listens is
  * asked for anew.
  */
-export type Heard = Change | 'away' | 'gap' | typeof SESSIONS_CHANGED
+export type ChangeNotice = Change | 'away' | 'gap' | typeof SESSIONS_CHANGED
 
 /** Tells of facts as they are written. */
 export interface Changes {
-  subscribe(listener: (heard: Heard) => void): () => void
+  subscribe(listener: (heard: ChangeNotice) => void): () => void
   /** Tells nothing more; whoever waits for the next change is told that there is none. */
   close(): Promise<void>
   readonly closed: AbortSignal
@@ -45,14 +45,14 @@ const LONGEST_PAUSE_MS = 5_000
  * @param beat milliseconds between two questions whether the database still answers there.
  */
 export function listenTo(connect: () => Client, beat = BEAT_MS): Changes {
-  const listeners = new Set<(heard: Heard) => void>()
+  const listeners = new Set<(heard: ChangeNotice) => void>()
   const ending = new AbortController()
   // Every open line waits for its end.
   setMaxListeners(0, ending.signal)
   let client: Client | undefined
   let timer: NodeJS.Timeout | undefined
   let beating: NodeJS.Timeout | undefined
-  const tell = (heard: Heard) => {
+  const tell = (heard: ChangeNotice) => {
     for (const listener of listeners) listener(heard)
   }
 

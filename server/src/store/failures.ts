@@ -1,5 +1,5 @@
 /** Why the database did not do what was asked, where it is nobody's mistake: asked again later, it does. */
-export type Passing = 'busy' | 'away'
+export type TransientFailure = 'busy' | 'away'
 
 // https://www.postgresql.org/docs/15/errcodes-appendix.html
 const BUSY = ['55P03', '57014', '40001', '40P01']
@@ -20,7 +20,7 @@ const AWAY_WORDS =
   /Connection terminated|Query read timeout|timeout exceeded when trying to connect|Client has encountered a connection error|query runner (was )?already released/i
 
 /** A failure that passes by itself: a lock that was not let go in time, or a database that is away. */
-export function passingFailure(cause: unknown): Passing | undefined {
+export function transientFailure(cause: unknown): TransientFailure | undefined {
   if (!(cause instanceof Error)) return undefined
   const inner = 'driverError' in cause ? cause.driverError : undefined
   const code = codeOf(inner) ?? codeOf(cause)

@@ -11,7 +11,7 @@ export interface StreamHead {
   readonly createdAt: Date
 }
 
-export interface ToldSetup {
+export interface SetupJson {
   readonly head: StreamHead
   /** As JSON, as a file has them: they go out as the database has them. */
   readonly facts: string
@@ -144,7 +144,7 @@ export interface Store extends PeopleStore, MachineStore, ToolStore, SummaryStor
   /** The set-ups in which something was read with a gauge after a moment, the youngest first. */
   usesOf(gaugeId: string, since: Date, most?: number): Promise<readonly GaugeUseRow[]>
   /** A set-up with all its facts; undefined where there is none. */
-  toldSetup(id: string): Promise<ToldSetup | undefined>
+  setupJson(id: string): Promise<SetupJson | undefined>
   /** The facts of a stream from a place on. */
   factsFrom(streamId: string, place: number): Promise<readonly FactRow[]>
   /**

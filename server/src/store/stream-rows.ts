@@ -94,7 +94,7 @@ interface FactToWrite extends Appended {
 }
 
 /** Tells every process of the fact once it is written: changes.ts. */
-const tellsOf = (kind: string): string =>
+const notifySql = (kind: string): string =>
   `pg_notify('${CHANNEL}', concat_ws(' ', $1::text, ${kind}, $2::text, $3::text))`
 
 /** What a set-up tells of tools from now on: parameters of a JSON array of uses, and of the set-up's id. */
@@ -123,7 +123,7 @@ export async function writeFact(
      )
      INSERT INTO summary (shop_id, stream_id, summary, created_at) VALUES ($1, $2, $10, $11)
      ON CONFLICT (shop_id, stream_id) DO UPDATE SET summary = EXCLUDED.summary
-     RETURNING ${tellsOf("'setup'")}`,
+     RETURNING ${notifySql("'setup'")}`,
     [
       ...[shopId, stream.id, place, id, kind, body, via, personId, recordedAt],
       ...[summary, stream.createdAt, seen, frozen, uses && JSON.stringify(uses), device],
@@ -158,11 +158,11 @@ export async function insertFact(
 }
 
 /** Tells of a fact that begins a stream, or declares anew. */
-export async function tellDeclared(
+export async function notifyDeclared(
   manager: EntityManager,
   shopId: string,
   { id, kind }: { readonly id: string; readonly kind: string },
   place: number,
 ): Promise<void> {
-  await manager.query(`SELECT ${tellsOf('$4::text')}`, [shopId, id, place, kind])
+  await manager.query(`SELECT ${notifySql('$4::text')}`, [shopId, id, place, kind])
 }

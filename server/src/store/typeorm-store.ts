@@ -1,5 +1,5 @@
 import { keepTool, toolRows } from './tool-rows'
-import { beginStream, factsOf, headOf, insertFact, tellDeclared, writeFact } from './stream-rows'
+import { beginStream, factsOf, headOf, insertFact, notifyDeclared, writeFact } from './stream-rows'
 import type { DataSource } from 'typeorm'
 import { frozenEntity, programTextEntity, shopEntity, summaryEntity } from './entities'
 import { checksOf, usesOf } from './check-rows'
@@ -8,7 +8,7 @@ import { Recent } from './recent'
 import { searchRows } from './search-rows'
 import { summaryRows } from './summary-rows'
 import type { DeclaredRow, Store } from './store'
-import { toldSetup } from './told-setup'
+import { setupJson } from './setup-json'
 import { insertion, typeormPeople } from './typeorm-people'
 
 /** Every new fact asks what the machines ask: so long, in milliseconds, another server may not know yet that one was declared anew. */
@@ -74,7 +74,7 @@ export function typeormStore(source: DataSource, shopId: string): Store {
           source.transaction(async (manager) => {
             await beginStream(manager, shopId, { id, kind }, first)
             await insertFact(manager, shopId, id, 0, first)
-            await tellDeclared(manager, shopId, { id, kind }, 0)
+            await notifyDeclared(manager, shopId, { id, kind }, 0)
             if (summary !== undefined)
               await manager.insert(summaryEntity, {
                 shopId,
@@ -96,14 +96,14 @@ export function typeormStore(source: DataSource, shopId: string): Store {
           if (place === 0) await beginStream(manager, shopId, stream, fact)
           await insertFact(manager, shopId, stream.id, place, fact)
           if (tool !== undefined) await keepTool(manager, shopId, tool, fact.recordedAt)
-          await tellDeclared(manager, shopId, stream, place)
+          await notifyDeclared(manager, shopId, stream, place)
         }),
       )
       return (await machines.after(written)) === 'written' ? 'written' : 'taken'
     },
     checks: (gaugeId) => checksOf(source.manager, shopId, gaugeId),
     usesOf: (gaugeId, since, most) => usesOf(source.manager, shopId, gaugeId, since, most),
-    toldSetup: (id) => toldSetup(source.manager, shopId, id),
+    setupJson: (id) => setupJson(source.manager, shopId, id),
     factsFrom: (streamId, place) => factsOf(source.manager, shopId, streamId, place),
     async appendFact(stream, place, appended) {
       const written = await insertion(

@@ -2,11 +2,11 @@ import type { Member, NewFactOf, ShopStream, StreamAnswer } from '@pine/contract
 import { validate as isUuid } from 'uuid'
 import { accept, type Outcome } from '../refusal'
 import type { FactRow, NewFactRow } from '../store/fact-row'
-import { NotInTime } from './in-turn'
-import { isSame, momentOf, type BesideFact } from './sent-facts'
+import { QueueTimeout } from './keyed-queue'
+import { isSame, momentOf, type FactMetadata } from './sent-facts'
 import { decideOf, followsFrom, toolRowOf } from './shop-facts'
 import { idInUse, noStream } from './stream-refusals'
-import type { Shop } from './told-to-setups'
+import type { Shop } from './notify-setups'
 
 /** So often another may be first: each time, its fact is written. */
 const MOST_TRIES = 20
@@ -20,7 +20,7 @@ export async function appendToShop(
   person: Member,
   stream: { readonly kind: ShopStream; readonly id: string },
   fact: NewFactOf<ShopStream>,
-  { at }: Pick<BesideFact, 'at'> = {},
+  { at }: Pick<FactMetadata, 'at'> = {},
 ): Promise<Outcome<StreamAnswer>> {
   const { store, clock } = shop
   const { kind, id } = stream
@@ -57,7 +57,7 @@ export async function appendToShop(
     const by = { id: personId, name: person.name }
     return accept(answer([...before, { ...kept, by }], length))
   }
-  throw new NotInTime('others were always first')
+  throw new QueueTimeout('others were always first')
 }
 
 /** Facts of a stream from a place on, as they are told. */

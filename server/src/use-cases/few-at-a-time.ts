@@ -1,4 +1,4 @@
-import { NotInTime } from './in-turn'
+import { QueueTimeout } from './keyed-queue'
 
 /** Runs heavy work a few at a time; of what waits behind it only so much, and no longer than that. */
 export class FewAtATime {
@@ -14,10 +14,11 @@ export class FewAtATime {
     private readonly longest: number,
   ) {}
 
-  /** @throws NotInTime where too many wait already. */
+  /** @throws QueueTimeout where too many wait already. */
   async run<T>(work: () => Promise<T>): Promise<T> {
     if (this.running >= this.most) {
-      if (this.waiting.length >= this.longest) throw new NotInTime(`${this.longest} wait already`)
+      if (this.waiting.length >= this.longest)
+        throw new QueueTimeout(`${this.longest} wait already`)
       // Whoever ends hands on the turn: nobody who comes in between takes it.
       await new Promise<void>((resolve) => this.waiting.push(resolve))
     } else this.running += 1

@@ -19,7 +19,7 @@ import type { CheckRow, GaugeUseRow, Store } from '../store/store'
 import { notAllowed } from './allowed'
 
 import { gaugesOf, noGauge } from './shop'
-import { tell, type Shop } from './told-to-setups'
+import { notifySetup, type Shop } from './notify-setups'
 
 /** Every check of a gauge, in the order in which they were made. */
 export async function gaugeHistory(store: Store, id: string): Promise<Outcome<GaugeHistory>> {
@@ -100,7 +100,7 @@ export async function tellSuspects(
   if (!uses.ok) return uses
   for (const { summary, told, lastGood } of uses.value)
     if (isWorkedOn(summary) && !told)
-      await tell(setups, person, telling, summary.id, {
+      await notifySetup(setups, person, telling, summary.id, {
         kind: 'check-failed',
         gauge: id,
         ...(lastGood !== undefined && { lastGood }),

@@ -17,7 +17,7 @@ import { describeOffer, describeTouched } from '@pine/core/words'
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
 import type { SetupWork } from '../work/setup-work'
-import type { StandingSetup } from './set-up-streams'
+import type { LoadedSetup } from './set-up-streams'
 import { machinesOf, policyOf } from './shop'
 import { eventsOf, oldestTouch } from './tools'
 
@@ -31,7 +31,7 @@ export async function keptFor(
   store: Store,
   clock: Clock,
   work: SetupWork,
-  setup: StandingSetup,
+  setup: LoadedSetup,
 ): Promise<KeptAnswer> {
   const { offers, checks, unread, gaps } = await offeredFor(store, clock, work, setup)
   const minutes = touchMinutes(gaps)
@@ -53,7 +53,7 @@ export async function keptFor(
 /** What is offered to a set-up, and what its machine's log tells of how long touches take. */
 interface Offered {
   /** The set-up, under what the shop asks of its machine now. */
-  readonly document: StandingSetup['document']
+  readonly document: LoadedSetup['document']
   readonly steps: readonly StepState[]
   /** Keys of the quantities that it asks for and has no reading of yet. */
   readonly unread: ReadonlySet<string>
@@ -67,7 +67,7 @@ export async function offeredFor(
   store: Store,
   clock: Clock,
   work: SetupWork,
-  setup: StandingSetup,
+  setup: LoadedSetup,
 ): Promise<Offered> {
   const machines = await machinesOf(store)
   const policy = policyOf(machines, setup.document.sheet)
@@ -114,7 +114,7 @@ export async function offeredFor(
 
 /** What the set-up asks for and has no reading of yet. */
 const unreadOf = (
-  document: StandingSetup['document'],
+  document: LoadedSetup['document'],
   steps: readonly StepState[],
 ): ReadonlySet<string> =>
   new Set(

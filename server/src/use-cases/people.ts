@@ -14,7 +14,7 @@ import type { Insertion, Pause, PeopleStore } from '../store/people-store'
 import type { Clock } from '../clock'
 import { notAllowed } from './allowed'
 import { secretOf } from './secrets'
-import { hashToken, paused, type Asker } from './sign-in'
+import { hashToken, paused, type SignInSource } from './sign-in'
 
 /** Codes are guessed by nobody: forty bits, an hour, and ten tries from an address before a pause. */
 const CODE_LENGTH = 8
@@ -38,7 +38,7 @@ export async function addPerson(
   store: PeopleStore,
   clock: Clock,
   request: NewPerson,
-  { address }: Asker,
+  { address }: SignInSource,
   firstNeedsCode: boolean,
 ): Promise<Outcome<Person>> {
   const { id, name, pin, code } = request

@@ -4,7 +4,7 @@ import type { SetupFact } from '@pine/core/facts'
 import type { Problem } from '@pine/core/problem'
 
 /** What a device says beside a fact. */
-export interface BesideFact {
+export interface FactMetadata {
   /** How many facts of the set-up it has; where it is not said, the answer begins with the fact itself. */
   readonly known?: number | undefined
   /** How many facts of it the device had when it was entered: of what came later, whoever entered it knew nothing. */

@@ -4,7 +4,7 @@ import type { FactRow } from '../store/fact-row'
 import type { Store, StreamHead } from '../store/store'
 
 /** A set-up as it stands after its facts, with where it comes from. */
-export class StandingSetup implements StreamHead {
+export class LoadedSetup implements StreamHead {
   constructor(
     private readonly head: StreamHead,
     readonly facts: readonly SetupFact[],
@@ -29,16 +29,16 @@ export class StandingSetup implements StreamHead {
   }
 
   /** The same with the facts that come after. */
-  grownBy(added: readonly SetupFact[]): StandingSetup {
+  withFacts(added: readonly SetupFact[]): LoadedSetup {
     const folded = this.folded && added.reduce(appendFact, this.folded)
-    return new StandingSetup(this.head, [...this.facts, ...added], folded, this.told)
+    return new LoadedSetup(this.head, [...this.facts, ...added], folded, this.told)
   }
 
   /**
    * What it tells of the shop's own tools that it did not before, to be written with the fact that it has grown by; undefined for
    * nothing new. What it told before it was opened here is not known: then all is new.
    */
-  tellsAnew(uses: readonly AssemblyUse[]): readonly AssemblyUse[] | undefined {
+  changedUses(uses: readonly AssemblyUse[]): readonly AssemblyUse[] | undefined {
     const before = this.told
     this.told = new Map(uses.map((use) => [use.assembly, JSON.stringify(use)]))
     const anew = uses.filter(({ assembly }) => this.told.get(assembly) !== before.get(assembly))
@@ -47,29 +47,29 @@ export class StandingSetup implements StreamHead {
 }
 
 /** Set-ups that were opened lately, of every shop that this process serves; those that were used last are the last to go. */
-export class SetupsAtHand {
-  private readonly held = new Map<string, StandingSetup>()
-  private heldFacts = 0
+export class SetupCache {
+  private readonly held = new Map<string, LoadedSetup>()
+  private factCount = 0
 
   /** @param mostFacts of all that are at hand, about a kilobyte each. */
   constructor(private readonly mostFacts = 60_000) {}
 
-  get(key: string): StandingSetup | undefined {
+  get(key: string): LoadedSetup | undefined {
     return this.held.get(key)
   }
 
-  keep(key: string, standing: StandingSetup): void {
+  keep(key: string, standing: LoadedSetup): void {
     this.letGo(key)
     this.held.set(key, standing)
-    this.heldFacts += standing.facts.length
+    this.factCount += standing.facts.length
     for (const longest of this.held.keys()) {
-      if (this.heldFacts <= this.mostFacts || longest === key) break
+      if (this.factCount <= this.mostFacts || longest === key) break
       this.letGo(longest)
     }
   }
 
   private letGo(key: string): void {
-    this.heldFacts -= this.held.get(key)?.facts.length ?? 0
+    this.factCount -= this.held.get(key)?.facts.length ?? 0
     this.held.delete(key)
   }
 }
@@ -81,33 +81,33 @@ export class SetupsAtHand {
 export class SetupStreams {
   constructor(
     private readonly store: Store,
-    private readonly atHand: SetupsAtHand = new SetupsAtHand(),
+    private readonly cache: SetupCache = new SetupCache(),
   ) {}
 
   /** What is known of a set-up without asking. */
-  known(id: string): StandingSetup | undefined {
-    return this.atHand.get(this.keyOf(id))
+  known(id: string): LoadedSetup | undefined {
+    return this.cache.get(this.keyOf(id))
   }
 
   /** A set-up with every fact that stands now. */
-  async open(id: string): Promise<StandingSetup | undefined> {
+  async open(id: string): Promise<LoadedSetup | undefined> {
     const known = this.known(id)
     if (known !== undefined) {
       const since = await this.store.factsFrom(id, known.facts.length)
-      return this.hold(since.length === 0 ? known : known.grownBy(since.map(factOf)))
+      return this.hold(since.length === 0 ? known : known.withFacts(since.map(factOf)))
     }
-    const told = await this.store.toldSetup(id)
+    const told = await this.store.setupJson(id)
     if (told === undefined) return undefined
     // Bodies were checked by the contract when they were written.
-    return this.hold(new StandingSetup(told.head, JSON.parse(told.facts) as SetupFact[]))
+    return this.hold(new LoadedSetup(told.head, JSON.parse(told.facts) as SetupFact[]))
   }
 
   /** Keeps a set-up at hand, unless more of it is known already; gives it back. */
-  hold(standing: StandingSetup): StandingSetup {
+  hold(standing: LoadedSetup): LoadedSetup {
     const { id, facts } = standing
     // Another request may have read further meanwhile.
     if ((this.known(id)?.facts.length ?? 0) > facts.length) return standing
-    this.atHand.keep(this.keyOf(id), standing)
+    this.cache.keep(this.keyOf(id), standing)
     return standing
   }
 

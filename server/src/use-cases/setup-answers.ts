@@ -1,9 +1,9 @@
 import type { SetupAnswer } from '@pine/contract'
-import type { ToldSetup } from '../store/store'
-import type { StandingSetup } from './set-up-streams'
+import type { SetupJson } from '../store/store'
+import type { LoadedSetup } from './set-up-streams'
 
 /** A set-up as it is answered. */
-export function answerOf({ id, facts, createdBy, createdAt }: StandingSetup): SetupAnswer {
+export function answerOf({ id, facts, createdBy, createdAt }: LoadedSetup): SetupAnswer {
   return {
     file: { format: 'pine-compass/setup', version: 2, id, facts: [...facts] },
     createdBy: createdBy.name,
@@ -12,7 +12,7 @@ export function answerOf({ id, facts, createdBy, createdAt }: StandingSetup): Se
 }
 
 /** The same of facts that are JSON already. */
-export function answerAsJson({ head: { id, createdBy, createdAt }, facts }: ToldSetup): string {
+export function answerAsJson({ head: { id, createdBy, createdAt }, facts }: SetupJson): string {
   const file: Omit<SetupAnswer['file'], 'facts'> = { format: 'pine-compass/setup', version: 2, id }
   const beside: Omit<SetupAnswer, 'file'> = {
     createdBy: createdBy.name,

@@ -22,19 +22,19 @@ import type { Appended, Store } from '../store/store'
 import { workHere, type SetupWork, type WorkAsked } from '../work/setup-work'
 import { notAllowed } from './allowed'
 import { contentHash } from './canonical'
-import { InTurn, NotInTime } from './in-turn'
+import { KeyedQueue, QueueTimeout } from './keyed-queue'
 import { recordOf } from './records'
 import { machinesOf, policyInForce, policyOf } from './shop'
 import { listSetups } from './setup-list'
-import { asSent, isSame, isSameFact, momentOf, type BesideFact } from './sent-facts'
-import { factOf, type SetupsAtHand, SetupStreams, StandingSetup } from './set-up-streams'
+import { asSent, isSame, isSameFact, momentOf, type FactMetadata } from './sent-facts'
+import { factOf, type SetupCache, SetupStreams, LoadedSetup } from './set-up-streams'
 import { MOST_FACTS, noRecord, noSetup, setupFull, stepsOpen } from './setup-refusals'
 import { enteredByAnother, idInUse } from './stream-refusals'
 import { answerAsJson, answerOf } from './setup-answers'
 import { keptFor } from './kept'
 import { touchPlanFor } from './touch-plan'
 import { summaryOf } from './summaries'
-import { tellRecheck } from './told-to-setups'
+import { notifyRecheck } from './notify-setups'
 import { keepTools } from './tools'
 
 /** What can be asked of the set-ups of a shop. */
@@ -42,7 +42,7 @@ export interface Setups {
   create(
     person: Member,
     request: { readonly id: string; readonly sheetFactId: string; readonly sheet: SetupSheet },
-    beside?: Omit<BesideFact, 'known'>,
+    beside?: Omit<FactMetadata, 'known'>,
   ): Promise<Outcome<SetupAnswer>>
   open(id: string): Promise<Outcome<SetupAnswer>>
   /** The same as JSON, as it goes out. */
@@ -61,7 +61,7 @@ export interface Setups {
     person: Member,
     setupId: string,
     fact: NewFact,
-    beside?: BesideFact,
+    beside?: FactMetadata,
   ): Promise<Outcome<FactsAnswer>>
 }
 
@@ -72,16 +72,16 @@ const MOST_TRIES = 20
 
 /**
  * @param parts.work by whom set-ups are worked out; here and now, where it is not said.
- * @param parts.atHand what several shops of one process keep together.
+ * @param parts.cache what several shops of one process keep together.
  */
 export function setupsOf(
   store: Store,
   clock: Clock,
-  { work = workHere, atHand }: { readonly work?: SetupWork; readonly atHand?: SetupsAtHand } = {},
+  { work = workHere, cache }: { readonly work?: SetupWork; readonly cache?: SetupCache } = {},
 ): Setups {
-  const streams = new SetupStreams(store, atHand)
-  const turns = new InTurn(LONGEST_WAIT_MS)
-  const opened = async (id: string): Promise<Outcome<StandingSetup>> => {
+  const streams = new SetupStreams(store, cache)
+  const turns = new KeyedQueue(LONGEST_WAIT_MS)
+  const opened = async (id: string): Promise<Outcome<LoadedSetup>> => {
     const setup = isUuid(id) ? await streams.open(id) : undefined
     return setup === undefined ? noSetup(id) : accept(setup)
   }
@@ -95,7 +95,7 @@ export function setupsOf(
     fact: NewFact,
     row: Omit<NewFactRow, 'body'>,
     from: { readonly person: Member; readonly seen: number | undefined },
-  ): Promise<Outcome<StandingSetup>> {
+  ): Promise<Outcome<LoadedSetup>> {
     const known = streams.known(setupId)
     let [setup, machines] = await Promise.all([known ?? streams.open(setupId), machinesOf(store)])
     let isFresh = known === undefined
@@ -116,17 +116,17 @@ export function setupsOf(
       if (decided.ok && setup?.facts.length === length) return idInUse(fact.id)
       isFresh = true
     }
-    throw new NotInTime('others were always first')
+    throw new QueueTimeout('others were always first')
   }
 
   /** A set-up with a new fact, and what is written of it; or why it may not be added to what stands. */
   async function decide(
-    setup: StandingSetup,
+    setup: LoadedSetup,
     machines: readonly MachineEntry[],
     fact: NewFact,
     row: Omit<NewFactRow, 'body'>,
     { person, seen }: { readonly person: Member; readonly seen: number | undefined },
-  ): Promise<Outcome<Appended & { readonly grown: StandingSetup }>> {
+  ): Promise<Outcome<Appended & { readonly grown: LoadedSetup }>> {
     const sheet = fact.kind === 'sheet' ? (fact.body as SetupSheet) : setup.document.sheet
     const asked: WorkAsked = { now: clock().toISOString(), policy: policyOf(machines, sheet) }
     const made =
@@ -137,14 +137,14 @@ export function setupsOf(
     // As the database will tell it: what is undefined is not kept.
     const body = JSON.parse(JSON.stringify(made.value.body)) as object
     const told = seen === undefined ? undefined : Math.min(seen, setup.facts.length)
-    const grown = setup.grownBy([factOf({ ...row, seen: told, by: authorOf(person), body })])
+    const grown = setup.withFacts([factOf({ ...row, seen: told, by: authorOf(person), body })])
     const weighed = await work.weighed(grown, asked)
     if (weighed.problems !== undefined)
       return refuseInput(
         weighed.problems.map((problem) => reportProblem(asSent(problem, fact, setup.facts.length))),
       )
     const { summary, uses } = weighed
-    const news = grown.tellsAnew(uses)
+    const news = grown.changedUses(uses)
     const written = { ...row, body, seen: told }
     return accept({ ...made.value, grown, fact: written, summary, ...(news && { uses: news }) })
   }
@@ -168,7 +168,7 @@ export function setupsOf(
       const fact = factOf({ ...first, by })
       const problems = checkSheet(sheet)
       if (problems.length > 0) return refuseInput(problems.map(reportProblem))
-      const begun = new StandingSetup({ id, createdBy: by, createdAt: at }, [fact])
+      const begun = new LoadedSetup({ id, createdBy: by, createdAt: at }, [fact])
       const policy = await policyInForce(store, sheet)
       await keepTools({ store, clock, setups }, person, sheet)
       const written = await store.beginStream(
@@ -192,7 +192,7 @@ export function setupsOf(
     },
 
     async openAsJson(id) {
-      const told = isUuid(id) ? await store.toldSetup(id) : undefined
+      const told = isUuid(id) ? await store.setupJson(id) : undefined
       return told === undefined ? noSetup(id) : accept(answerAsJson(told))
     },
 
@@ -252,7 +252,7 @@ export function setupsOf(
         await keepTools({ store, clock, setups }, person, fact.body as SetupSheet)
       if (fact.kind === 'event' && fact.body.kind === 'tool-rechecked') {
         const { sheet } = added.value.document
-        await tellRecheck({ store, setups }, person, { from: setupId, sheet }, fact)
+        await notifyRecheck({ store, setups }, person, { from: setupId, sheet }, fact)
       }
       const { facts } = added.value
       const place = facts.findLastIndex(({ id }) => id === fact.id)
@@ -268,7 +268,7 @@ const authorOf = ({ id, name }: Member): Person => ({ id, name })
 
 /** The body of a record, and what it freezes: every fact before it with the solution of them all. */
 async function freeze(
-  setup: StandingSetup,
+  setup: LoadedSetup,
   work: SetupWork,
   asked: WorkAsked,
 ): Promise<Outcome<{ readonly body: object; readonly frozen: object }>> {

@@ -20,7 +20,7 @@ import { accept, refuse, refuseInput, type Outcome, type Refusal } from '../refu
 import type { FactRow } from '../store/fact-row'
 import { notAllowed } from './allowed'
 import { noStream } from './stream-refusals'
-import { tell, type Shop } from './told-to-setups'
+import { notifySetup, type Shop } from './notify-setups'
 
 /** A fact that somebody sends to the stream of a machine, a gauge or a tool, and what stands there already. */
 export interface Sent {
@@ -68,7 +68,7 @@ const RULES: Rules = {
         const name = lastOf<MachineFact>(before, 'machine')?.name ?? ''
         const moved = what === 'plane-moved' ? plane : undefined
         for (const setup of await shop.store.openOn({ id, name }, moved))
-          await tell(shop.setups, person, fact.id, setup, { kind: what })
+          await notifySetup(shop.setups, person, fact.id, setup, { kind: what })
       },
     },
     // What it tells counts once the machine is declared with it.
@@ -94,7 +94,10 @@ const RULES: Rules = {
       needs: 'enter',
       follows: async (_, { shop, person, id, fact }) => {
         for (const { setup, number } of await shop.store.openUsesOf(id))
-          await tell(shop.setups, person, fact.id, setup, { kind: 'tool-changed', tool: number })
+          await notifySetup(shop.setups, person, fact.id, setup, {
+            kind: 'tool-changed',
+            tool: number,
+          })
       },
     },
   },

@@ -25,7 +25,7 @@ export interface OpenedSession {
 }
 
 /** Where a try comes from. */
-export interface Asker {
+export interface SignInSource {
   /** The network's address. */
   readonly address: string
   /** What an earlier sign-in left on this device. */
@@ -40,7 +40,7 @@ export async function signIn(
   store: PeopleStore,
   clock: Clock,
   request: { readonly personId: string; readonly pin: string },
-  { address, device }: Asker,
+  { address, device }: SignInSource,
 ): Promise<Outcome<OpenedSession>> {
   const { personId, pin } = request
   const pinHash = await store.pinHash(personId)

@@ -4,10 +4,10 @@ import type { SetupSheet } from '@pine/core/sheet'
 import { validate as isUuid } from 'uuid'
 import { accept, type Outcome } from '../refusal'
 import { answer, appendToShop } from './append-to-shop'
-import type { BesideFact } from './sent-facts'
+import type { FactMetadata } from './sent-facts'
 import type { Setups } from './setups'
 import { enteredByAnother, noStream } from './stream-refusals'
-import type { Shop } from './told-to-setups'
+import type { Shop } from './notify-setups'
 
 /** The streams of a shop: set-ups, machines, gauges, tools. Every fact of all of them comes in here. */
 export interface Streams {
@@ -16,7 +16,7 @@ export interface Streams {
     person: Member,
     stream: { readonly kind: Kind; readonly id: string },
     fact: NewFactOf<Kind>,
-    beside?: BesideFact,
+    beside?: FactMetadata,
   ): Promise<Outcome<StreamAnswer>>
   /** The facts of a stream from a place on. */
   since(
@@ -53,7 +53,7 @@ async function appendToSetup(
   person: Member,
   id: string,
   fact: NewFactOf<'setup'>,
-  beside: BesideFact,
+  beside: FactMetadata,
 ): Promise<Outcome<StreamAnswer>> {
   const added = await setups.add(person, id, fact, beside)
   if (added.ok || fact.kind !== 'sheet' || added.refusal.code !== 'not-found' || !isUuid(id))

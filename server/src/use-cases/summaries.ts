@@ -10,7 +10,7 @@ import { solve, type Solution } from '@pine/core/solve'
 import { describeWarning, typographic } from '@pine/core/words'
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
-import { SetupStreams, type StandingSetup } from './set-up-streams'
+import { SetupStreams, type LoadedSetup } from './set-up-streams'
 import { machinesOf, policyOf } from './shop'
 
 /**
@@ -18,15 +18,12 @@ import { machinesOf, policyOf } from './shop'
  *
  * @param policy what the shop asks of its machine now.
  */
-export const summaryOf = (
-  setup: StandingSetup,
-  now: string,
-  policy?: MachinePolicy,
-): SetupSummary => standingOf(setup, now, policy).summary
+export const summaryOf = (setup: LoadedSetup, now: string, policy?: MachinePolicy): SetupSummary =>
+  standingOf(setup, now, policy).summary
 
 /** The same, with what it tells of the shop's own tools. */
 export function standingOf(
-  { id, document: asWritten, facts, createdBy, createdAt }: StandingSetup,
+  { id, document: asWritten, facts, createdBy, createdAt }: LoadedSetup,
   now: string,
   policy?: MachinePolicy,
 ): { readonly summary: SetupSummary; readonly uses: readonly AssemblyUse[] } {

@@ -24,7 +24,7 @@ import type { Store } from '../store/store'
 import type { OutsideRow, ToolRow } from '../store/tool-store'
 import { appendToShop } from './append-to-shop'
 import { noStream } from './stream-refusals'
-import type { Shop } from './told-to-setups'
+import type { Shop } from './notify-setups'
 import { wordsOf } from './search'
 import { machinesOf } from './shop'
 

@@ -8,14 +8,14 @@ import type { Clock } from '../clock'
 import type { Store } from '../store/store'
 import type { SetupWork } from '../work/setup-work'
 import { offeredFor } from './kept'
-import type { StandingSetup } from './set-up-streams'
+import type { LoadedSetup } from './set-up-streams'
 
 /** What is left to touch on the setting plane of a set-up, planned: with what, in which order, how long, and what need not be. */
 export async function touchPlanFor(
   store: Store,
   clock: Clock,
   work: SetupWork,
-  setup: StandingSetup,
+  setup: LoadedSetup,
 ): Promise<TouchPlanAnswer> {
   const { document, steps, offers, checks, gaps } = await offeredFor(store, clock, work, setup)
   const { sheet } = document

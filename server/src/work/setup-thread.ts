@@ -1,6 +1,6 @@
 import type { SetupFact } from '@pine/core/facts'
 import type { StreamHead } from '../store/store'
-import { StandingSetup } from '../use-cases/set-up-streams'
+import { LoadedSetup } from '../use-cases/set-up-streams'
 import { workHere, type SetupWork, type WorkAsked } from './setup-work'
 
 /** What is sent to a thread: facts instead of what they are folded to, which is more. */
@@ -13,4 +13,4 @@ export interface ThreadTask {
 
 /** What runs in a thread of the pool (setup-threads.ts). */
 export default ({ work, head, facts, asked }: ThreadTask): ReturnType<SetupWork[typeof work]> =>
-  workHere[work](new StandingSetup(head, facts), asked)
+  workHere[work](new LoadedSetup(head, facts), asked)

@@ -1,7 +1,7 @@
 import { availableParallelism } from 'node:os'
 import { Piscina } from 'piscina'
-import { NotInTime } from '../use-cases/in-turn'
-import type { StandingSetup } from '../use-cases/set-up-streams'
+import { QueueTimeout } from '../use-cases/keyed-queue'
+import type { LoadedSetup } from '../use-cases/set-up-streams'
 import type { ThreadTask } from './setup-thread'
 import { workHere, type SetupWork, type WorkAsked } from './setup-work'
 
@@ -13,12 +13,12 @@ const MOST_WAITING = 32
 /** A thread that nobody needs any more gives its memory back. */
 const IDLE_MS = 60_000
 
-const isLarge = ({ facts, document }: StandingSetup): boolean =>
+const isLarge = ({ facts, document }: LoadedSetup): boolean =>
   facts.length > MOST_FACTS_HERE || document.sheet.tools.length > MOST_TOOLS_HERE
 
 /** Threads that work large set-ups out beside the one that answers everybody. */
 export interface SetupThreads {
-  /** Small set-ups are done at once, here; of large ones a few, each in a thread. @throws NotInTime where too many wait. */
+  /** Small set-ups are done at once, here; of large ones a few, each in a thread. @throws QueueTimeout where too many wait. */
   readonly work: SetupWork
   close(): Promise<void>
 }
@@ -41,9 +41,9 @@ export function setupThreads(
   })
   const done =
     <Work extends keyof SetupWork>(work: Work) =>
-    async (setup: StandingSetup, asked: WorkAsked): Promise<unknown> => {
+    async (setup: LoadedSetup, asked: WorkAsked): Promise<unknown> => {
       if (!isLarge(setup)) return workHere[work](setup, asked)
-      if (pool.queueSize >= waiting) throw new NotInTime(`${waiting} large set-ups wait already`)
+      if (pool.queueSize >= waiting) throw new QueueTimeout(`${waiting} large set-ups wait already`)
       const { id, createdBy, createdAt, facts } = setup
       return pool.run({ work, head: { id, createdBy, createdAt }, facts, asked })
     }

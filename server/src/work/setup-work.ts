@@ -5,7 +5,7 @@ import type { Problem } from '@pine/core/problem'
 import type { AssemblyUse } from '@pine/core/running'
 import type { MachinePolicy } from '@pine/core/sheet'
 import { solve } from '@pine/core/solve'
-import type { StandingSetup } from '../use-cases/set-up-streams'
+import type { LoadedSetup } from '../use-cases/set-up-streams'
 import { standingOf } from '../use-cases/summaries'
 
 /** Under which circumstances a set-up is worked out. */
@@ -35,12 +35,12 @@ export interface ToFreeze {
  * asks does not see whether it was done here or in a thread (setup-threads.ts).
  */
 export interface SetupWork {
-  weighed(setup: StandingSetup, asked: WorkAsked): Promise<Weighed>
-  summary(setup: StandingSetup, asked: WorkAsked): Promise<SetupSummary>
-  solution(setup: StandingSetup, asked: WorkAsked): Promise<SolutionView>
-  toFreeze(setup: StandingSetup, asked: WorkAsked): Promise<ToFreeze>
+  weighed(setup: LoadedSetup, asked: WorkAsked): Promise<Weighed>
+  summary(setup: LoadedSetup, asked: WorkAsked): Promise<SetupSummary>
+  solution(setup: LoadedSetup, asked: WorkAsked): Promise<SolutionView>
+  toFreeze(setup: LoadedSetup, asked: WorkAsked): Promise<ToFreeze>
   /** Every step, as if it had not been released. */
-  steps(setup: StandingSetup, asked: WorkAsked): Promise<readonly StepState[]>
+  steps(setup: LoadedSetup, asked: WorkAsked): Promise<readonly StepState[]>
 }
 
 /** The same done here and now, while everybody else waits. */

@@ -8,7 +8,7 @@ import { beginSetup } from '@/data/setup/begun'
 import { enterFact } from '@/data/setup/one-setup'
 import { useSession } from '@/data/server/session'
 import { useGauges, useMachines } from '@/data/shop/shop'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { Message } from '@/kit/message'
 import { draftOf } from './sheet-draft'
 import { SheetPages } from './sheet-pages'
@@ -18,7 +18,7 @@ export function AgainScreen({ id }: { id: string }) {
   return <OpenedSetup id={id}>{(setup) => <Again id={id} setup={setup} />}</OpenedSetup>
 }
 
-function Again({ id, setup }: { id: string; setup: StandingSetup }) {
+function Again({ id, setup }: { id: string; setup: LoadedSetup }) {
   const router = useRouter()
   const by = useSession().person ?? { name: '' }
   const { all: machines, error: noMachines } = useMachines()

@@ -1,5 +1,5 @@
 import type { HabitsOfMachine } from '@pine/core/running'
-import type { StoodBefore } from '@pine/core/sheet'
+import type { EarlierPositions } from '@pine/core/sheet'
 import { withSchool, withUnit, type SheetDraft } from './sheet-draft'
 
 /** Whether nothing of how lengths are measured was chosen yet: then a machine brings what its last set-up used. */
@@ -28,7 +28,7 @@ const isBlank = ({ stock, tools }: SheetDraft): boolean =>
   stock.X.text === '' && tools.every(({ name }) => name === '')
 
 /** Jaw and stop stand where they stood, whichever work offset this job’s first part has. */
-function inFirstRow(stood: StoodBefore, { offsets }: SheetDraft): StoodBefore {
+function inFirstRow(stood: EarlierPositions, { offsets }: SheetDraft): EarlierPositions {
   const row = offsets[0]?.row
   return row === undefined || stood.faces === undefined
     ? stood

@@ -6,7 +6,7 @@ import { failureWords } from '@/data/server/api'
 import { changeSheet } from '@/data/setup/change-sheet'
 import { useMay } from '@/data/server/session'
 import { useSetup } from '@/data/setup/one-setup'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { useTouchPlan } from '@/data/setup/touch-plan'
 import { Button } from '@/kit/button'
 import { Page } from '@/kit/page'
@@ -68,7 +68,7 @@ function Plan({
   onBack,
 }: {
   readonly id: string
-  readonly setup: StandingSetup
+  readonly setup: LoadedSetup
   readonly answer: TouchPlanAnswer
   readonly onBack: () => void
 }) {

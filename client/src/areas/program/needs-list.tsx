@@ -7,11 +7,11 @@ import { minutesText } from '@/kit/size-text'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { lengthWriter } from '@/areas/run/frame/write-length'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 
 export interface NeedsListProps {
   readonly needs: readonly OperationNeeds[]
-  readonly setup: StandingSetup
+  readonly setup: LoadedSetup
   readonly unit: ProgramReading['unit']
   readonly onStep: (step: string) => void
   readonly onSheet: () => void

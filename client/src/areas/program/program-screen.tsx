@@ -9,7 +9,7 @@ import { describeProgramChange, describeProgramVerdict } from '@pine/core/words'
 import type { ProgramFile } from '@/data/program/program-file'
 import { KeptProgramText, keepProgramText, type ProgramText } from '@/data/program/program-text'
 import { useSetup } from '@/data/setup/one-setup'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
 import { lengthWriter } from '@/areas/run/frame/write-length'
 import { Button } from '@/kit/button'
@@ -33,7 +33,7 @@ export function ProgramScreen({ id }: { id: string }) {
 
 interface ProgramProps {
   readonly id: string
-  readonly setup: StandingSetup
+  readonly setup: LoadedSetup
 }
 
 function Program({ id, setup }: ProgramProps) {
@@ -121,7 +121,7 @@ function Program({ id, setup }: ProgramProps) {
 }
 
 /** What a revision means, against the one that is kept. */
-function Revision({ file, setup }: { file: ProgramFile; setup: StandingSetup }) {
+function Revision({ file, setup }: { file: ProgramFile; setup: LoadedSetup }) {
   const before = setup.document.programs.at(-1)
   if (before === undefined) return null
   const write = lengthWriter(setup.solution)
@@ -147,7 +147,7 @@ function Revision({ file, setup }: { file: ProgramFile; setup: StandingSetup }) 
 }
 
 interface FindingsProps {
-  readonly setup: StandingSetup
+  readonly setup: LoadedSetup
   readonly program: ProgramText
   readonly toStep: (step: string | undefined) => void
   readonly onSheet: () => void
@@ -245,7 +245,7 @@ function Findings({ setup, program, toStep, onSheet, fresh = false }: FindingsPr
 }
 
 /** Comments at its head are often the set-up sheet of who wrote it: beside the sheet's own fields. */
-function HeaderBeside({ setup, header }: { setup: StandingSetup; header: readonly string[] }) {
+function HeaderBeside({ setup, header }: { setup: LoadedSetup; header: readonly string[] }) {
   const { sheet } = setup.document
   if (header.length === 0) return null
   const { stock } = sheet

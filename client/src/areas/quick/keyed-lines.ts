@@ -1,11 +1,11 @@
 import { registerName } from '@pine/core/address'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { lengthWriter } from '@/areas/run/frame/write-length'
 
 /** The numbers that the control holds by now, as they were read back. */
 export const keyedLines = ({
   solution,
-}: Pick<StandingSetup, 'solution'>): readonly {
+}: Pick<LoadedSetup, 'solution'>): readonly {
   readonly name: string
   readonly number: string
 }[] =>

@@ -1,8 +1,8 @@
 import { useRouter } from 'expo-router'
 import { useState } from 'react'
 import { sendable } from '@/data/server/api'
-import type { Enter } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { Enter } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Choice } from '@/kit/choice'
@@ -17,7 +17,7 @@ import { useToolNumber } from './use-tool-number'
 
 interface QuickNextProps {
   readonly id: string
-  readonly setup: StandingSetup
+  readonly setup: LoadedSetup
   readonly enter: Enter
 }
 

@@ -1,8 +1,8 @@
 import { useRouter } from 'expo-router'
 import { useMedia } from '@tamagui/core'
 import { sendable } from '@/data/server/api'
-import type { Enter } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { Enter } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { usePockets } from '@/data/shop/tools'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
@@ -17,7 +17,7 @@ export function RecheckNext({
   setup,
   enter,
 }: {
-  readonly setup: StandingSetup
+  readonly setup: LoadedSetup
   readonly enter: Enter
 }) {
   const router = useRouter()

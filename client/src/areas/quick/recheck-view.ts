@@ -5,8 +5,8 @@ import type { Register } from '@pine/core/registers'
 import { isRechecked, recheckOf } from '@pine/core/running'
 import { toolOfRegister } from '@pine/core/sheet'
 import { describeRecheck, lengthWords, typographic } from '@pine/core/words'
-import type { Said } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { FactDraft } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { lengthWriter } from '@/areas/run/frame/write-length'
 
 /** A tool that was measured again: first its row is read, then it is kept or corrected. */
@@ -14,7 +14,7 @@ export type RecheckView =
   | {
       readonly of: 'ask'
       readonly label: string
-      readonly fact: (shown: WrittenLength) => Said
+      readonly fact: (shown: WrittenLength) => FactDraft
     }
   | {
       readonly of: 'verdict'
@@ -27,26 +27,26 @@ export type RecheckView =
       /** The touch that is made once more. */
       readonly again: string | undefined
       /** Only where it holds: what is off is not left as it is by a press. */
-      readonly keep?: readonly Said[]
-      readonly correct: readonly Said[]
+      readonly keep?: readonly FactDraft[]
+      readonly correct: readonly FactDraft[]
     }
 
 type Rechecked = Extract<SetupEvent, { kind: 'tool-rechecked' }>
 
 /** Whether the row of a length is still to be kept or corrected. */
-export const asksRecheck = (setup: StandingSetup, register: Register): boolean => {
+export const asksRecheck = (setup: LoadedSetup, register: Register): boolean => {
   const tool = toolAt(setup, register)
   return tool !== undefined && !isRechecked(setup.document, tool)
 }
 
 const toolAt = (
-  { document: { sheet } }: StandingSetup,
+  { document: { sheet } }: LoadedSetup,
   { kind, address }: Register,
 ): number | undefined =>
   sheet.quick === 'recheck' && kind === 'length' ? toolOfRegister(sheet, address) : undefined
 
 /** @returns undefined where it is no recheck, or nothing of it is touched yet. */
-export function recheckView(setup: StandingSetup, register: Register): RecheckView | undefined {
+export function recheckView(setup: LoadedSetup, register: Register): RecheckView | undefined {
   const { address } = register
   const { document, solution } = setup
   const tool = toolAt(setup, register)
@@ -71,7 +71,7 @@ export function recheckView(setup: StandingSetup, register: Register): RecheckVi
   const write = lengthWriter(solution)
   const withUnit = (nm: Nanometres) => `${write(nm)} ${unit}`
   const found = { text: formatLength(recheck.found, unit, decimals), unit }
-  const said = (kept: boolean): Said => ({
+  const said = (kept: boolean): FactDraft => ({
     kind: 'event',
     body: { kind: 'tool-rechecked', tool, holds: shown.shown, found, kept },
   })
@@ -88,19 +88,19 @@ export function recheckView(setup: StandingSetup, register: Register): RecheckVi
         { kind: 'event', body: stands },
         { kind: 'read-back', body: { address, moment: 'after', shown: shown.shown } },
         said(true),
-      ] satisfies readonly Said[],
+      ] satisfies readonly FactDraft[],
     }),
     correct: [said(false)],
   }
 }
 
-const touchOf = ({ steps }: StandingSetup, tool: number): string | undefined =>
+const touchOf = ({ steps }: LoadedSetup, tool: number): string | undefined =>
   steps.find(
     ({ step }) => step.does === 'read' && 'tool' in step.quantity && step.quantity.tool === tool,
   )?.step.key
 
 /** What was kept and what was corrected, the last word on each tool. */
-export function recheckLines({ document }: StandingSetup): readonly {
+export function recheckLines({ document }: LoadedSetup): readonly {
   readonly tool: string
   readonly says: string
   readonly kept: boolean

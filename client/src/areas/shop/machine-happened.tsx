@@ -3,7 +3,7 @@ import { useSetups } from '@/data/setup/setups'
 import { useMachineHappened, usePockets } from '@/data/shop/tools'
 import { Field } from '@/kit/field'
 import { HappenedForm } from '@/kit/happened-form'
-import { machineFalls } from './machine-falls'
+import { staleByMachine } from './stale-by-machine'
 
 const HAPPENED = [
   { value: 'plane-moved', label: 'the setting plane or its setter was moved' },
@@ -40,7 +40,7 @@ export function MachineHappened({
           />
         )
       }
-      {...machineFalls(open, pockets?.length ?? 0)}
+      {...staleByMachine(open, pockets?.length ?? 0)}
       onSay={(what, note) =>
         enter({
           what,

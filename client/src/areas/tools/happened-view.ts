@@ -1,7 +1,7 @@
 import type { ToolMeasured } from '@pine/contract'
 
 /** What falls by something that happens between set-ups: told in every one of those that it was in and that is worked on. */
-export function falls(measured: readonly Pick<ToolMeasured, 'setup' | 'name' | 'open'>[]): {
+export function staleByTool(measured: readonly Pick<ToolMeasured, 'setup' | 'name' | 'open'>[]): {
   readonly says: string
   readonly told: readonly { readonly id: string; readonly name: string }[]
 } {

@@ -2,7 +2,7 @@ import type { ToolHistory } from '@pine/contract'
 import { TOOL_HAPPENINGS } from '@pine/core/shop'
 import { useTool } from '@/data/shop/tools'
 import { HappenedForm } from '@/kit/happened-form'
-import { falls } from './happened-view'
+import { staleByTool } from './happened-view'
 import { HAPPENING_NAMES } from './tools-view'
 
 /** Something happened to a tool between two set-ups. */
@@ -18,7 +18,7 @@ export function ToolHappened({
     <HappenedForm
       question={`What happened to ${tool.tool.name}?`}
       options={TOOL_HAPPENINGS.map((value) => ({ value, label: HAPPENING_NAMES[value] }))}
-      {...falls(tool.measured)}
+      {...staleByTool(tool.measured)}
       onSay={(what, note) => happened({ what, note })}
       onDone={onDone}
     />

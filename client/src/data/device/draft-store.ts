@@ -17,7 +17,7 @@ const OUTLIVED_MS = 30 * 86_400_000
 /** So long other tabs have to say that they are there. */
 const ANSWER_MS = 120
 
-type Told = { readonly asks: string } | { readonly answers: string }
+type TabMessage = { readonly asks: string } | { readonly answers: string }
 
 /**
  * Half-typed things as rows by tab and step, in IndexedDB: no tab writes over another's. A tab has its own across a reload;
@@ -95,9 +95,9 @@ export class DraftStore {
   private answerOthers(): void {
     if (typeof BroadcastChannel === 'undefined') return
     const channel = new BroadcastChannel(CHANNEL)
-    channel.onmessage = ({ data }: MessageEvent<Told>) => {
+    channel.onmessage = ({ data }: MessageEvent<TabMessage>) => {
       if ('asks' in data && data.asks !== this.tab)
-        channel.postMessage({ answers: this.tab } satisfies Told)
+        channel.postMessage({ answers: this.tab } satisfies TabMessage)
     }
   }
 
@@ -105,10 +105,10 @@ export class DraftStore {
     const live = new Set<string>()
     if (typeof BroadcastChannel === 'undefined') return live
     const channel = new BroadcastChannel(CHANNEL)
-    channel.onmessage = ({ data }: MessageEvent<Told>) => {
+    channel.onmessage = ({ data }: MessageEvent<TabMessage>) => {
       if ('answers' in data) live.add(data.answers)
     }
-    channel.postMessage({ asks: this.tab } satisfies Told)
+    channel.postMessage({ asks: this.tab } satisfies TabMessage)
     await new Promise((resolve) => setTimeout(resolve, ANSWER_MS))
     channel.close()
     return live

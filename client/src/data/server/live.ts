@@ -13,7 +13,7 @@ const changeSchema = z.object({ kind: z.string(), id: z.string(), place: z.numbe
 export type Change = z.infer<typeof changeSchema>
 
 /** What is told from one page of this device to the others. */
-type Told =
+type LiveMessage =
   | { readonly tells: 'fact'; readonly change: Change }
   | { readonly tells: 'gap' }
   /** The server's database does not answer. */
@@ -39,7 +39,7 @@ async function fetchSince({ id, place }: Pick<Change, 'id' | 'place'>): Promise<
 }
 
 /** Shows what was told: a fact of somebody else, or that some may have been missed. */
-export async function showTold(told: Told): Promise<void> {
+export async function applyLiveMessage(told: LiveMessage): Promise<void> {
   if (told.tells === 'away') return noteReached(false)
   if (told.tells === 'gap') {
     noteReached(true)
@@ -72,7 +72,7 @@ const isOutside = (kind: string): kind is OutsideStream =>
 export function hearLive(): () => void {
   const ending = new AbortController()
   const others = new BroadcastChannel('pine-live')
-  others.onmessage = ({ data }: MessageEvent<Told>) => void showTold(data)
+  others.onmessage = ({ data }: MessageEvent<LiveMessage>) => void applyLiveMessage(data)
   const hold = () => holdLine(ending.signal, (told) => others.postMessage(told))
   if ('locks' in navigator)
     navigator.locks.request('pine-live', { signal: ending.signal }, hold).catch(() => undefined)
@@ -84,12 +84,12 @@ export function hearLive(): () => void {
 }
 
 /** Holds the line until it is ended, and opens it again when it breaks. */
-function holdLine(ended: AbortSignal, tell: (told: Told) => void): Promise<void> {
+function holdLine(ended: AbortSignal, tell: (told: LiveMessage) => void): Promise<void> {
   let line: EventSource
   let later: ReturnType<typeof setTimeout> | undefined
-  const say = (told: Told) => {
+  const say = (told: LiveMessage) => {
     tell(told)
-    void showTold(told)
+    void applyLiveMessage(told)
   }
   const open = () => {
     line = new EventSource('/api/live')

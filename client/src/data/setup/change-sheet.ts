@@ -3,7 +3,7 @@ import { checkDocument, type SetupDocument } from '@pine/core/facts'
 import type { SetupSheet } from '@pine/core/sheet'
 import { ApiRefusal, sendable } from '../server/api'
 import { withPreview } from './preview'
-import type { Enter } from '../outbox/said'
+import type { Enter } from '../outbox/fact-draft'
 
 /**
  * Another version of the sheet: the earlier one is kept, what was read stays. What the server would refuse is told here, without a

@@ -15,7 +15,7 @@ import { api, ask } from '../server/api'
 import { post } from '../outbox/outbox'
 import { isOfStream, type SetupEntry } from '../outbox/outbox-entry'
 import { useOutbox } from '../outbox/outbox-store'
-import type { Said } from '../outbox/said'
+import type { FactDraft } from '../outbox/fact-draft'
 import { useSession } from '../server/session'
 import { policyOf, useMachines } from '../shop/shop'
 import { setupKey, useShown } from './shown-setups'
@@ -26,7 +26,12 @@ import { standing } from './standing'
  *
  * @param seen how many of its facts this device has from the server.
  */
-export function enterFact(setupId: string, said: Said, by: Author, seen: number): Promise<void> {
+export function enterFact(
+  setupId: string,
+  said: FactDraft,
+  by: Author,
+  seen: number,
+): Promise<void> {
   const fact = { id: uuid(), ...said } as NewFact
   const stream = { kind: 'setup', id: setupId } as const
   return post({ stream, fact, by, at: new Date().toISOString(), seen, device: deviceId() })
@@ -66,7 +71,7 @@ export function useSetup(id: string) {
     setup,
     error: error as unknown,
     /** Enters a fact: kept here at once, sent as soon as the server answers. */
-    enter: (said: Said): Promise<void> =>
+    enter: (said: FactDraft): Promise<void> =>
       enterFact(id, said, person ?? { name: '' }, known?.length ?? 1),
   }
 }

@@ -4,7 +4,7 @@ import { type MachinePolicy, type SetupSheet } from '@pine/core/sheet'
 import { solve, type Solution } from '@pine/core/solve'
 
 /** A set-up with what follows from its facts: every screen of a run shows this. */
-export interface StandingSetup {
+export interface LoadedSetup {
   /** Under the policy that is in force now. */
   readonly document: SetupDocument
   /** What another version of the sheet begins with: what is asked of the machine now is not written into it for good. */
@@ -23,7 +23,7 @@ export function standing(
   written: SetupDocument,
   now: string,
   inForce?: MachinePolicy,
-): StandingSetup {
+): LoadedSetup {
   const document = underPolicy(written, inForce)
   const solution = solve(document, { now })
   const steps = stepsOf(document, solution, isReleased(document))

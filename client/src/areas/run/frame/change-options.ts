@@ -1,4 +1,4 @@
-import type { Said } from '@/data/outbox/said'
+import type { FactDraft } from '@/data/outbox/fact-draft'
 import { type AnotherPart } from '@pine/core/plan'
 
 export interface Option<Value> {
@@ -6,7 +6,7 @@ export interface Option<Value> {
   readonly label: string
 }
 
-type EventBody = Extract<Said, { kind: 'event' }>['body']
+type EventBody = Extract<FactDraft, { kind: 'event' }>['body']
 
 export type GaugeSince = Extract<EventBody, { kind: 'gauge-measured' }>['since']
 

@@ -21,12 +21,12 @@ import {
   typographic,
 } from '@pine/core/words'
 import { withPreview } from '@/data/setup/preview'
-import type { Said } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { FactDraft } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 import type { GaugeSince, Option } from './change-options'
 import { lengthWriter } from './write-length'
 
-type EventBody = Extract<Said, { kind: 'event' }>['body']
+type EventBody = Extract<FactDraft, { kind: 'event' }>['body']
 export type ChangeKind = Exclude<
   SetupEvent['kind'],
   'home-recovered' | 'order-told' | 'corrected' | 'row-stands' | 'tool-rechecked'
@@ -75,7 +75,7 @@ export interface ChangeSaid {
   readonly part?: AnotherPart
 }
 
-export function changeView(setup: StandingSetup, said: ChangeSaid): ChangeView {
+export function changeView(setup: LoadedSetup, said: ChangeSaid): ChangeView {
   const { document } = setup
   const { sheet } = document
   // A tool can carry lengths over only when it was touched before and after the plane moved.
@@ -138,7 +138,7 @@ export interface ConsequencesView {
   }[]
 }
 
-export function consequencesView(setup: StandingSetup, body: EventBody): ConsequencesView {
+export function consequencesView(setup: LoadedSetup, body: EventBody): ConsequencesView {
   const { document, solution } = setup
   const { changed, again, stay, disagrees } = consequencesOf(
     setup,
@@ -183,7 +183,7 @@ const nothingAgain = (body: EventBody, changes: number): string =>
 
 function whichOptions(
   kind: ChangeKind,
-  { document: { sheet } }: StandingSetup,
+  { document: { sheet } }: LoadedSetup,
   canRebase: readonly number[],
 ): readonly Option<string>[] {
   const tools = sheet.tools.map(({ number, name }) => ({

@@ -1,8 +1,8 @@
 import { View } from '@tamagui/core'
 import type { Address } from '@pine/core/address'
 import { useDraft } from '@/data/device/drafts'
-import type { Enter } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { Enter } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { Button } from '@/kit/button'
 import { Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
@@ -10,7 +10,7 @@ import { conflictViews } from './conflict-view'
 
 export interface ConflictBannerProps {
   readonly setupId: string
-  readonly setup: StandingSetup
+  readonly setup: LoadedSetup
   readonly enter: Enter
   readonly onRegister: (address: Address) => void
   /** The register whose step is open: that step itself says what is wrong with it. */

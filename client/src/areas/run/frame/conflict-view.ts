@@ -1,8 +1,8 @@
 import type { Address } from '@pine/core/address'
 import { describeOrderQuestion, describeWarning, typographic } from '@pine/core/words'
 import { registerName } from '@pine/core/address'
-import type { Said } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { FactDraft } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 
 /** Two devices did not know of each other: what a person who sees both is told or asked, at whatever step. */
 export interface ConflictView {
@@ -13,7 +13,7 @@ export interface ConflictView {
   readonly answers: readonly {
     readonly label: string
     /** What pressing it enters, or the register that it leads to. */
-    readonly says?: Said
+    readonly says?: FactDraft
     readonly leadsTo?: Address
   }[]
   /** How it is put away on this device; a question stays until it is answered. */
@@ -21,14 +21,14 @@ export interface ConflictView {
 }
 
 /** All that is open between devices, what asks for an answer first. */
-export function conflictViews({ document, solution }: StandingSetup): readonly ConflictView[] {
+export function conflictViews({ document, solution }: LoadedSetup): readonly ConflictView[] {
   const asked = new Map<string, ConflictView>()
   for (const { stale, accepted } of solution.registers) {
     if (stale?.by !== 'order' || accepted !== undefined) continue
     const key = `order ${stale.reading} ${stale.event.id}`
     const words = describeOrderQuestion(document, stale)
     if (words === undefined || asked.has(key)) continue
-    const told = (first: 'reading' | 'event'): Said => ({
+    const told = (first: 'reading' | 'event'): FactDraft => ({
       kind: 'event',
       body: { kind: 'order-told', reading: stale.reading, event: stale.event.id, first },
     })

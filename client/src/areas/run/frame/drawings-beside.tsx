@@ -1,7 +1,7 @@
 import { memo } from 'react'
 import { ladderOf, planViewOf } from '@pine/core/picture'
 import type { Step } from '@pine/core/plan'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { LadderDrawing } from '@/drawings/ladder-drawing'
 import { PlanDrawing } from '@/drawings/plan-drawing'
 import { Card, Column } from '@/kit/surfaces'
@@ -16,7 +16,7 @@ export const DrawingsBeside = memo(function DrawingsBeside({
   step,
   across = false,
 }: {
-  readonly setup: Pick<StandingSetup, 'document' | 'solution'>
+  readonly setup: Pick<LoadedSetup, 'document' | 'solution'>
   readonly step: Step
   /** Side by side, rather than one below the other. */
   readonly across?: boolean

@@ -1,5 +1,5 @@
 import { type Chain } from '@pine/core/chain'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { Scroll } from '@/kit/scroll'
 import { TrustMark } from '@/kit/trust-mark'
 import { Card, Column, Line } from '@/kit/surfaces'
@@ -15,7 +15,7 @@ export function LookingOn({
   onTrace,
 }: {
   readonly id: string
-  readonly setup: StandingSetup
+  readonly setup: LoadedSetup
   readonly onTrace: (title: string, chain: Chain) => void
 }) {
   const { document, solution, steps } = setup

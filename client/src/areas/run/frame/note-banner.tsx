@@ -2,16 +2,16 @@ import { format } from 'date-fns/format'
 import { useState } from 'react'
 import { View } from '@tamagui/core'
 import { openNotes } from '@pine/core/facts'
-import type { Enter } from '@/data/outbox/said'
+import type { Enter } from '@/data/outbox/fact-draft'
 import { useSession } from '@/data/server/session'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { Button } from '@/kit/button'
 import { Field } from '@/kit/field'
 import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 
 interface NoteProps {
-  readonly setup: StandingSetup
+  readonly setup: LoadedSetup
   readonly enter: Enter
 }
 

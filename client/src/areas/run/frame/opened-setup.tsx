@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react'
 import { failureWords } from '@/data/server/api'
 import { useSetup } from '@/data/setup/one-setup'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { Message } from '@/kit/message'
 
 /** A set-up once it is there; before that, that it is being opened, or why it cannot be. */
@@ -10,7 +10,7 @@ export function OpenedSetup({
   children,
 }: {
   readonly id: string
-  readonly children: (setup: StandingSetup) => ReactNode
+  readonly children: (setup: LoadedSetup) => ReactNode
 }) {
   const { setup, error } = useSetup(id)
   if (setup !== undefined) return children(setup)

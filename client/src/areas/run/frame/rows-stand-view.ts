@@ -2,13 +2,13 @@ import { registerName, type Address } from '@pine/core/address'
 import { readLength } from '@pine/core/length'
 import { drawingOf } from '@pine/core/sources'
 import { describeProblem } from '@pine/core/words'
-import type { Said } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { FactDraft } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 
 /** Rows that may stand as the control shows them: those that nobody has touched or keyed here. */
 export const rowsThatMayStand = ({
   solution,
-}: Pick<StandingSetup, 'solution'>): readonly {
+}: Pick<LoadedSetup, 'solution'>): readonly {
   readonly address: Address
   readonly name: string
 }[] =>
@@ -24,13 +24,13 @@ export interface RowsStandSaid {
 
 /** What is entered: that each row stands, and what it showed; or what is wrong, each at its row. */
 export function rowsStandFacts(
-  setup: StandingSetup,
+  setup: LoadedSetup,
   { texts, whose }: RowsStandSaid,
-): { readonly facts: readonly Said[]; readonly problems: Readonly<Record<string, string>> } {
+): { readonly facts: readonly FactDraft[]; readonly problems: Readonly<Record<string, string>> } {
   const { sheet } = setup.document
   const { unit } = sheet
   const problems: Record<string, string> = {}
-  const facts = rowsThatMayStand(setup).flatMap(({ address }): readonly Said[] => {
+  const facts = rowsThatMayStand(setup).flatMap(({ address }): readonly FactDraft[] => {
     const text = (texts[address] ?? '').trim()
     if (text === '') return []
     const shown = { text, unit }

@@ -1,6 +1,6 @@
 import { useState } from 'react'
-import type { Enter } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { Enter } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Field } from '@/kit/field'
@@ -14,7 +14,7 @@ export function RowsStand({
   enter,
   onClose,
 }: {
-  readonly setup: StandingSetup
+  readonly setup: LoadedSetup
   readonly enter: Enter
   readonly onClose: () => void
 }) {

@@ -5,7 +5,7 @@ import type { Address } from '@pine/core/address'
 import { type Chain } from '@pine/core/chain'
 import { useMay } from '@/data/server/session'
 import { useSetup } from '@/data/setup/one-setup'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { AppBar } from '@/kit/app-bar'
 import { Overlay } from '@/kit/overlay'
 import { Scroll } from '@/kit/scroll'
@@ -54,7 +54,7 @@ function Run({
   stepKey,
 }: {
   id: string
-  setup: StandingSetup
+  setup: LoadedSetup
   stepKey: string | undefined
 }) {
   const router = useRouter()

@@ -12,8 +12,8 @@ import { type Register } from '@pine/core/registers'
 import { type Solution } from '@pine/core/solve'
 import { STATION_NAMES, stepName } from '@pine/core/words'
 import { sendable } from '@/data/server/api'
-import type { Said } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { FactDraft } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 
 /** Where a run stands: the step that is shown, what it waits for, and what the head says of it. */
 export interface RunView {
@@ -34,7 +34,7 @@ export interface RunView {
 }
 
 /** @param stepKey of the address; without one, or with one that is no step now, the next open step, else the record. */
-export function runView(setup: StandingSetup, stepKey: string | undefined): RunView {
+export function runView(setup: LoadedSetup, stepKey: string | undefined): RunView {
   const { document, solution, steps } = setup
   const current = currentStep(setup, stepKey)
   const { step } = current
@@ -58,7 +58,7 @@ export function runView(setup: StandingSetup, stepKey: string | undefined): RunV
   }
 }
 
-function currentStep({ steps, next }: StandingSetup, stepKey: string | undefined): StepState {
+function currentStep({ steps, next }: LoadedSetup, stepKey: string | undefined): StepState {
   const current = steps.find(({ step }) => step.key === stepKey) ?? next ?? steps.at(-1)
   if (current === undefined)
     throw new Error('a set-up has no steps: it always has a sheet and a record')
@@ -66,7 +66,7 @@ function currentStep({ steps, next }: StandingSetup, stepKey: string | undefined
 }
 
 /** A step that is done may be looked at whatever has been undone before it; the record tells what is open itself. */
-function waitsFor(setup: StandingSetup, { step, done }: StepState): StepState | undefined {
+function waitsFor(setup: LoadedSetup, { step, done }: StepState): StepState | undefined {
   const { document, solution, steps } = setup
   if (done || step.does === 'record') return undefined
   // A register that has its number can be keyed, even while another reading of it is open.
@@ -85,11 +85,7 @@ function waitsFor(setup: StandingSetup, { step, done }: StepState): StepState | 
   )
 }
 
-function isAskedBy(
-  { document, solution, steps }: StandingSetup,
-  asking: Step,
-  touch: Step,
-): boolean {
+function isAskedBy({ document, solution, steps }: LoadedSetup, asking: Step, touch: Step): boolean {
   const register = asking.does === 'key-in' ? registerOf(solution, asking) : undefined
   if (register?.stale === undefined) return false
   return readAgain(document, solution, steps, register)?.key === touch.key
@@ -111,7 +107,7 @@ function placeWords(
 }
 
 /** What the step is about; where its own screen says that, what comes after. */
-function aboutWords({ document, steps }: StandingSetup, { step }: StepState): string {
+function aboutWords({ document, steps }: LoadedSetup, { step }: StepState): string {
   if (step.does === 'read') return stepName(document, step)
   const later = steps.slice(steps.findIndex((one) => one.step.key === step.key))
   const next = later.find((one) => one.step.station !== step.station)
@@ -122,7 +118,7 @@ function aboutWords({ document, steps }: StandingSetup, { step }: StepState): st
 export function lastTouch({
   document,
   steps,
-}: StandingSetup): { readonly key: string; readonly name: string } | undefined {
+}: LoadedSetup): { readonly key: string; readonly name: string } | undefined {
   const last = document.readings.findLast(({ kept }) => kept === undefined)
   const key = last && quantityKey(last)
   const state = steps.find(({ step }) => step.key === key)
@@ -130,9 +126,9 @@ export function lastTouch({
 }
 
 /** When numbers are keyed, the other way than now, as something to press; a further version of the sheet says it. */
-export function keyingView({ sheetAsWritten: sheet }: Pick<StandingSetup, 'sheetAsWritten'>): {
+export function keyingView({ sheetAsWritten: sheet }: Pick<LoadedSetup, 'sheetAsWritten'>): {
   readonly words: string
-  readonly turned: Said
+  readonly turned: FactDraft
 } {
   const keying = sheet.keying === 'as-known' ? 'together' : 'as-known'
   return {

@@ -1,7 +1,7 @@
 import type { Address } from '@pine/core/address'
 import { type Chain } from '@pine/core/chain'
-import type { Enter } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { Enter } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { RecheckStep } from '@/areas/quick/recheck-step'
 import { asksRecheck } from '@/areas/quick/recheck-view'
 import { CheckStep } from '../ready/check-step'
@@ -17,7 +17,7 @@ export interface StepBodyProps {
   /** The touch of this step is made once more, and not looked at first. */
   readonly again: boolean
   readonly id: string
-  readonly setup: StandingSetup
+  readonly setup: LoadedSetup
   readonly view: RunView
   readonly enter: Enter
   readonly onStep: (key: string | undefined) => void

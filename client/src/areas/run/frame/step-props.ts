@@ -1,11 +1,11 @@
 import type { OffsetRow } from '@pine/core/address'
-import type { Enter } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { Enter } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 
 /** What every step of a run is given. */
 export interface StepProps {
   readonly setupId: string
-  readonly setup: StandingSetup
+  readonly setup: LoadedSetup
   readonly enter: Enter
   readonly onDone: () => void
 }

@@ -14,7 +14,7 @@ import {
   describeVerdict,
   saysSomething,
 } from '@pine/core/words'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { Button } from '@/kit/button'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
@@ -23,7 +23,7 @@ import { lengthWriter } from './write-length'
 export interface TraceViewProps {
   readonly title: string
   readonly chain: Chain
-  readonly setup: Pick<StandingSetup, 'document' | 'solution' | 'steps'>
+  readonly setup: Pick<LoadedSetup, 'document' | 'solution' | 'steps'>
   /** To the step that a number was read at. */
   readonly onStep?: (key: string) => void
   readonly onClose: () => void

@@ -1,6 +1,6 @@
 import type { KeptAnswer } from '@pine/contract'
 import { useDraft } from '@/data/device/drafts'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { TrustMark } from '@/kit/trust-mark'
 import { Words } from '@/kit/words'
@@ -10,7 +10,7 @@ import { OfferFrame, type OfferProps } from './offer-frame'
 /** Whether what still holds is to be offered: it is, until it was taken over or somebody rather touches all. */
 export function useKeptOffer(
   setupId: string,
-  setup: StandingSetup,
+  setup: LoadedSetup,
   answer: KeptAnswer | undefined,
 ): { readonly view: KeptView | undefined; readonly decline: () => void } {
   const declined = useDraft(`kept-declined:${setupId}`, false)

@@ -5,8 +5,8 @@ import type { StepState } from '@pine/core/plan'
 import type { TrustState } from '@pine/core/registers'
 import { describeSaved, KEPT_CAUTION } from '@pine/core/words'
 import { sendable } from '@/data/server/api'
-import type { Said } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { FactDraft } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 
 /** What still holds of earlier set-ups, offered before the first tool is touched. */
 export interface KeptView {
@@ -27,7 +27,7 @@ export interface KeptView {
   readonly caution: string
   /** What pressing the button says, and what it enters. */
   readonly says: string
-  readonly facts: readonly Said[]
+  readonly facts: readonly FactDraft[]
 }
 
 /** Whether a step is one that may be answered by what was measured before. */
@@ -38,7 +38,7 @@ export const asksForKept = ({ step, done }: StepState): boolean =>
 
 /** Undefined where nothing is offered, or all of it has been entered or read here meanwhile. */
 export function keptView(
-  { document }: Pick<StandingSetup, 'document'>,
+  { document }: Pick<LoadedSetup, 'document'>,
   answer: KeptAnswer | undefined,
 ): KeptView | undefined {
   const generations = (answer?.generations ?? []).map((readings) =>
@@ -97,9 +97,9 @@ export function keptView(
     caution: KEPT_CAUTION,
     says: `Reuse ${taken} ${taken === 1 ? 'length' : 'lengths'}, touch ${touched}`,
     facts: [...movedSince, generations.at(-1) ?? []].flatMap((touches, index) => [
-      ...touches.map((body): Said => ({ kind: 'reading', body: sendable(body) as never })),
+      ...touches.map((body): FactDraft => ({ kind: 'reading', body: sendable(body) as never })),
       ...(index < movedSince.length
-        ? [{ kind: 'event', body: { kind: 'plane-moved' } } as Said]
+        ? [{ kind: 'event', body: { kind: 'plane-moved' } } as FactDraft]
         : []),
     ]),
   }

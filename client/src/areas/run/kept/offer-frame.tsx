@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import type { Enter, Said } from '@/data/outbox/said'
+import type { Enter, FactDraft } from '@/data/outbox/fact-draft'
 import { Button } from '@/kit/button'
 import { Row } from '@/kit/surfaces'
 import { CheckFrame } from '../frame/check-frame'
@@ -17,7 +17,7 @@ interface Offer {
   readonly sentence: string
   readonly caution: string
   readonly says: string
-  readonly facts: readonly Said[]
+  readonly facts: readonly FactDraft[]
 }
 
 /** Something that spares touches: what it would do, and in the same place the other way, which is always right. */

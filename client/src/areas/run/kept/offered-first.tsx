@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react'
 import type { StepState } from '@pine/core/plan'
 import { useKeptFrom } from '@/data/device/kept-from'
-import type { Enter } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { Enter } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { KeptStep, useKeptOffer } from './kept-step'
 import { asksForKept } from './kept-view'
 import { RebaseStep, useRebaseOffer } from './rebase-step'
@@ -17,7 +17,7 @@ export function OfferedFirst({
   children,
 }: {
   readonly setupId: string
-  readonly setup: StandingSetup
+  readonly setup: LoadedSetup
   /** The step that is shown, where nothing else has to be done first. */
   readonly current: StepState | undefined
   readonly enter: Enter

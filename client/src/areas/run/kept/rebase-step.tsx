@@ -1,5 +1,5 @@
 import { useDraft } from '@/data/device/drafts'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { Card, Line } from '@/kit/surfaces'
 import { TrustMark } from '@/kit/trust-mark'
 import { Digits, Words } from '@/kit/words'
@@ -9,7 +9,7 @@ import { rebaseView, type RebaseView } from './rebase-view'
 /** Whether one more touch carries the other lengths over a plane that moved. */
 export function useRebaseOffer(
   setupId: string,
-  setup: StandingSetup,
+  setup: LoadedSetup,
 ): { readonly view: RebaseView | undefined; readonly decline: () => void } {
   const view = rebaseView(setup)
   const declined = useDraft(`rebase-declined:${setupId}`, '')

@@ -1,6 +1,6 @@
 import { rebaseOf } from '@pine/core/facts'
-import type { Said } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { FactDraft } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { consequencesView, type ConsequencesView } from '../frame/change-view'
 
 /** One tool was touched again on a plane that had moved: what that carries the other lengths over by, before it is said. */
@@ -9,13 +9,13 @@ export interface RebaseView {
   readonly lines: ConsequencesView['changed']
   readonly caution: string
   readonly says: string
-  readonly facts: readonly Said[]
+  readonly facts: readonly FactDraft[]
   /** The event that it answers: who rather touches all is not asked again for the same one. */
   readonly answers: string
 }
 
 /** Undefined where no plane has moved, no tool was touched before and after, or nothing would hold by it. */
-export function rebaseView(setup: StandingSetup): RebaseView | undefined {
+export function rebaseView(setup: LoadedSetup): RebaseView | undefined {
   const { document } = setup
   const moved = document.events.findLast(({ kind }) => kind === 'plane-moved')
   const isAnswered = document.events.some(

@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { styled, useMedia } from '@tamagui/core'
 import { type Chain } from '@pine/core/chain'
 import { type Register } from '@pine/core/registers'
-import type { Said } from '@/data/outbox/said'
+import type { FactDraft } from '@/data/outbox/fact-draft'
 import { Button } from '@/kit/button'
 import { Scroll } from '@/kit/scroll'
 import { Card, Column } from '@/kit/surfaces'
@@ -93,7 +93,7 @@ interface WhatStandsProps extends KeyInStepProps {
 /** What stands beneath the number: it no longer holds, it differs, or it was read back equal. */
 function WhatStands({ beneath, onPress, ...props }: WhatStandsProps) {
   const { setup, register, enter, onDone, onLater, onStep } = props
-  const say = (said: Said) => void enter(said)
+  const say = (said: FactDraft) => void enter(said)
   switch (beneath.of) {
     case 'stale': {
       const { why, again, accept } = beneath

@@ -16,8 +16,8 @@ import {
 } from '@pine/core/words'
 import { nameOfReason, type StaleReason } from '@pine/core/freshness'
 import { registerName } from '@pine/core/address'
-import type { Said } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { FactDraft } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
 import { amongOthers, shortAsk, type ShortAsk } from './short-ask'
 
@@ -62,7 +62,7 @@ export type Beneath =
       readonly why: string
       readonly again?: { readonly key: string; readonly name: string }
       /** Entered with the reason of whoever knows better. */
-      readonly accept: (reason: string) => Said
+      readonly accept: (reason: string) => FactDraft
     }
   | { readonly of: 'mismatch' }
   | {
@@ -81,7 +81,7 @@ export type Beneath =
       readonly unless?: Unless
       /** How little of it may be typed: only what it should show is said so; anything else is typed whole. */
       readonly short?: ShortAsk
-      readonly facts: (shown: WrittenLength, way?: ShortReadBack) => readonly Said[]
+      readonly facts: (shown: WrittenLength, way?: ShortReadBack) => readonly FactDraft[]
       /** Whether the control shows what it should, so that the run goes on. */
       readonly isRight: (shown: WrittenLength) => boolean
     }
@@ -93,7 +93,7 @@ export interface Unless {
 
 /** @returns undefined where its readings come first. */
 export function keyInView(
-  setup: StandingSetup,
+  setup: LoadedSetup,
   register: Register,
   pressed: Pressed = {},
 ): KeyInView | undefined {
@@ -179,7 +179,7 @@ const notesBefore = ({
   ].filter((note) => note !== undefined && note !== false)
 
 function beneath(
-  setup: StandingSetup,
+  setup: LoadedSetup,
   register: Register,
   keyIn: KeyInLine,
   { again: pressedAgain, rowDiffers = false }: Pressed,
@@ -213,7 +213,7 @@ function beneath(
     const read = readLength(shown)
     return read.ok && readBackAgrees(keyIn, read.value, solution.decimals)
   }
-  const shows = (shown: WrittenLength, way?: ShortReadBack): Said => ({
+  const shows = (shown: WrittenLength, way?: ShortReadBack): FactDraft => ({
     kind: 'read-back',
     body: { address, moment: 'after', shown, ...(way && { way }) },
   })

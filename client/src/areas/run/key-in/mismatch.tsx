@@ -3,14 +3,14 @@ import { registerName } from '@pine/core/address'
 import { type Register } from '@pine/core/registers'
 import { causeName, groupTies } from '@pine/core/slips'
 import { describeReadBackError, describeCause, typographic } from '@pine/core/words'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { Button } from '@/kit/button'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { lengthWriter } from '../frame/write-length'
 
 /** A disagreement, explained: what it would do, and what it most likely is. */
-export function Mismatch({ register, setup }: { register: Register; setup: StandingSetup }) {
+export function Mismatch({ register, setup }: { register: Register; setup: LoadedSetup }) {
   const { document, solution } = setup
   const { readBack, address } = register
   const [allShown, setAllShown] = useState(false)

@@ -3,13 +3,13 @@ import { ladderOf, planViewOf } from '@pine/core/picture'
 import { stepsOf } from '@pine/core/plan'
 import { type QuantityName } from '@pine/core/quantities'
 import { toolOfRegister } from '@pine/core/sheet'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { LadderDrawing } from '@/drawings/ladder-drawing'
 import { PlanDrawing } from '@/drawings/plan-drawing'
 import { Card } from '@/kit/surfaces'
 
 export interface RegisterPictureProps {
-  readonly setup: StandingSetup
+  readonly setup: LoadedSetup
   readonly address: Address
 }
 

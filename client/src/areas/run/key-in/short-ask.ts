@@ -1,7 +1,7 @@
 import type { Address } from '@pine/core/address'
 import type { ShortReadBack } from '@pine/core/facts'
 import { addressesOf } from '@pine/core/proof'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import {
   lastDigitsToType,
   leastReadBack,
@@ -58,7 +58,7 @@ export function shortAsk(line: KeyInLine, asked: Asked): ShortAsk {
 
 /** What else stands in the control beside a row, and whether its number is proven. */
 export function amongOthers(
-  { document, solution, steps }: StandingSetup,
+  { document, solution, steps }: LoadedSetup,
   address: Address,
 ): Omit<Asked, 'wasKeyed'> {
   return {

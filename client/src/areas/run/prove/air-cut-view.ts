@@ -4,9 +4,9 @@ import { standingCheckOff } from '@pine/core/plan'
 import { activeLift, airCutLift, mayLift } from '@pine/core/proof'
 import { lowestZ } from '@pine/core/running'
 import { describeCheck, LIFT_PLACE_WORDS, typographic, type CheckWords } from '@pine/core/words'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
-import type { Said } from '@/data/outbox/said'
+import type { FactDraft } from '@/data/outbox/fact-draft'
 import { liftRowView, rowsToRaise, type LiftRowView } from './lift-rows-view'
 
 const PLACES: readonly { readonly value: LiftPlace; readonly label: string }[] = [
@@ -20,7 +20,7 @@ export type AirCutView =
   | { readonly shows: 'row'; readonly row: LiftRowView }
   | { readonly shows: 'raised'; readonly words: CheckWords }
   /** Every row was keyed to its own number some other way: the lift is out once that is said. */
-  | { readonly shows: 'down'; readonly words: CheckWords; readonly facts: readonly Said[] }
+  | { readonly shows: 'down'; readonly words: CheckWords; readonly facts: readonly FactDraft[] }
   | { readonly shows: 'done'; readonly words: CheckWords; readonly says: string }
   | {
       readonly shows: 'raise'
@@ -47,7 +47,7 @@ const AIR: Readonly<Record<LengthUnit, string>> = { mm: '10', in: '0.5' }
 /** What need not be typed: how deep the newest program goes, and the usual air. */
 export function liftKnown({
   document: { programs, sheet },
-}: StandingSetup): Partial<Record<'lowest' | 'margin', string>> {
+}: LoadedSetup): Partial<Record<'lowest' | 'margin', string>> {
   const { unit, machine } = sheet
   const program = programs.at(-1)
   const lowest = program && lowestZ(program.reading)
@@ -64,7 +64,7 @@ export function liftKnown({
  * @param begun pressed here: everything is to be raised, or it ran and is to be let down.
  */
 export function airCutView(
-  setup: StandingSetup,
+  setup: LoadedSetup,
   { where, lowest, margin }: LiftTyped,
   begun?: Lift['moves'],
 ): AirCutView {
@@ -103,7 +103,7 @@ export function airCutView(
 
 /** Once one row is raised: the others, the run in air, and the way down, which goes on where it was left. */
 function raisedView(
-  setup: StandingSetup,
+  setup: LoadedSetup,
   words: CheckWords,
   lift: Lift,
   begun: Lift['moves'] | undefined,

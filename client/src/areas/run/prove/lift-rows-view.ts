@@ -4,8 +4,8 @@ import { readBackAgrees, type KeyInLine } from '@pine/core/keyin'
 import { readLength, type WrittenLength } from '@pine/core/length'
 import { activeLift, liftRows, type LiftRow } from '@pine/core/proof'
 import { describeKeyMode, EXTERNAL_OFFSET_Z, typographic } from '@pine/core/words'
-import type { Said } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { FactDraft } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
 import type { KeyInView } from '../key-in/key-in-view'
 import { shortAsk } from '../key-in/short-ask'
@@ -21,7 +21,7 @@ type RaisedBy = Pick<LiftBody, 'where' | 'amount'>
 
 /** @returns undefined where every row shows what it should. */
 export function liftRowView(
-  setup: StandingSetup,
+  setup: LoadedSetup,
   lift: RaisedBy,
   moves: Lift['moves'],
 ): LiftRowView | undefined {
@@ -76,7 +76,7 @@ export function liftRowView(
 }
 
 /** What every row shows now and will show, before anything is raised. */
-export const rowsToRaise = (setup: StandingSetup, lift: RaisedBy): readonly string[] =>
+export const rowsToRaise = (setup: LoadedSetup, lift: RaisedBy): readonly string[] =>
   liftRows(setup.document, setup.solution, lift, 'in').map(
     (row) => `${nameOf(row)} ${changeOf(setup, row)}`,
   )
@@ -84,7 +84,7 @@ export const rowsToRaise = (setup: StandingSetup, lift: RaisedBy): readonly stri
 const nameOf = ({ address }: LiftRow): string =>
   address === undefined ? EXTERNAL_OFFSET_Z : registerName(address)
 
-const changeOf = ({ solution }: StandingSetup, { line: { before, after, unit } }: LiftRow) =>
+const changeOf = ({ solution }: LoadedSetup, { line: { before, after, unit } }: LiftRow) =>
   `${before === undefined ? '' : `${lengthWriter(solution)(before)} → `}${typographic(after)} ${unit}`
 
 const liftSaid = (
@@ -92,7 +92,7 @@ const liftSaid = (
   { where, amount }: RaisedBy,
   moves: Lift['moves'],
   shown: WrittenLength,
-): Said => ({
+): FactDraft => ({
   kind: 'lift',
   body: { moves, where, amount, ...(address === undefined && { shown }) },
 })
@@ -104,10 +104,10 @@ interface RowAmong {
 }
 
 function rowView(
-  setup: StandingSetup,
+  setup: LoadedSetup,
   row: LiftRow,
   { name, moves, others }: RowAmong,
-  facts: (shown: WrittenLength, isRight: boolean, way: Way) => readonly Said[],
+  facts: (shown: WrittenLength, isRight: boolean, way: Way) => readonly FactDraft[],
 ): LiftRowView['view'] {
   const { line, shows } = row
   const { mode, unit, type = line.after, before } = line

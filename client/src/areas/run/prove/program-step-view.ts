@@ -7,8 +7,8 @@ import {
   describeProgramVerdict,
   type CheckWords,
 } from '@pine/core/words'
-import type { Said } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { FactDraft } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
 
 /** The program against what is keyed by now: whether it may run, and why not. */
@@ -23,14 +23,11 @@ export interface ProgramStepView {
   readonly stands: boolean
   readonly seen?: string
   /** What is entered by going on: nothing where it was looked over already. */
-  readonly see: (leftOut?: string) => readonly Said[]
+  readonly see: (leftOut?: string) => readonly FactDraft[]
 }
 
 /** @returns undefined where no program was read. */
-export function programStepView({
-  document,
-  solution,
-}: StandingSetup): ProgramStepView | undefined {
+export function programStepView({ document, solution }: LoadedSetup): ProgramStepView | undefined {
   const standing = programStanding(document, solution)
   if (standing === undefined) return undefined
   const { program, dangers, toLookAt, atMachine } = standing

@@ -14,8 +14,8 @@ import { keepsLengths } from '@pine/core/sheet'
 import { causeName } from '@pine/core/slips'
 import { describeCause, describeProof, describeProofReasons, typographic } from '@pine/core/words'
 import { previewed } from '@/data/setup/preview'
-import type { Said } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { FactDraft } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
 import { spindleElseWords, spindleSeen, type SpindleSeen } from './spindle-seen'
 
@@ -75,7 +75,7 @@ export interface ProofView {
  * @returns undefined where the registers have no numbers to move by.
  */
 export function proofView(
-  setup: StandingSetup,
+  setup: LoadedSetup,
   { row, tool }: ProofOf,
   seen: Seen,
   again: boolean,
@@ -126,7 +126,7 @@ export function proofView(
   }
 }
 
-function whyProven({ document, solution }: StandingSetup, { row, tool }: ProofOf) {
+function whyProven({ document, solution }: LoadedSetup, { row, tool }: ProofOf) {
   const needed = proofsNeeded(document, solution).find(
     (one) => one.row === row && one.tool === tool,
   )
@@ -134,7 +134,7 @@ function whyProven({ document, solution }: StandingSetup, { row, tool }: ProofOf
 }
 
 /** Heights that can be checked: what is at hand, and always one of the usual height. */
-function clearances({ document: { sheet } }: StandingSetup): readonly WrittenLength[] {
+function clearances({ document: { sheet } }: LoadedSetup): readonly WrittenLength[] {
   const usual: WrittenLength =
     sheet.unit === 'mm' ? { text: '25.000', unit: 'mm' } : { text: '1.0000', unit: 'in' }
   const atHand = sheet.gauges
@@ -153,7 +153,7 @@ export interface GapSeen {
   readonly spindle: ProofEntry['body']['spindle']
 }
 
-export type ProofEntry = Extract<Said, { kind: 'proof' }>
+export type ProofEntry = Extract<FactDraft, { kind: 'proof' }>
 
 /** The proof as it would be entered, once the gap and whether it stands over zero are said. */
 export function proofSaid(
@@ -181,7 +181,7 @@ export function proofSaid(
  * to the block's height.
  */
 export function stopSays(
-  { solution }: StandingSetup,
+  { solution }: LoadedSetup,
   clearance: WrittenLength,
   { position, distanceToGo }: Pick<GapSeen, 'position' | 'distanceToGo'>,
 ): string | undefined {
@@ -198,7 +198,7 @@ export function stopSays(
 
 /** The proof of a tip that stands over zero with the very block beneath it that it was sent above. */
 export const proofThatPasses = (
-  setup: StandingSetup,
+  setup: LoadedSetup,
   { row, tool }: ProofOf,
   clearance: WrittenLength,
 ): ProofEntry => {
@@ -212,7 +212,7 @@ export const proofThatPasses = (
 
 /** Seen over zero with nothing beneath: the gap looks like the distance that was asked for. It proves no number. */
 export const proofByEye = (
-  setup: StandingSetup,
+  setup: LoadedSetup,
   of: ProofOf,
   clearance: WrittenLength,
 ): ProofEntry => {
@@ -222,22 +222,22 @@ export const proofByEye = (
 
 /** What a proof says before it is entered: in words, and whether the run may go on. */
 export function proofSays(
-  { document, solution }: StandingSetup,
+  { document, solution }: LoadedSetup,
   { body }: ProofEntry,
 ): { readonly right: boolean; readonly words: string } | undefined {
   const verdict = proofVerdict(document, solution, { ...previewed(document), ...body })
   return verdict && { right: verdict.right, words: proofWords(solution, verdict) }
 }
 
-export const proofWords = (solution: StandingSetup['solution'], verdict: ProofVerdict): string =>
+export const proofWords = (solution: LoadedSetup['solution'], verdict: ProofVerdict): string =>
   describeProof(verdict, (nm) => `${lengthWriter(solution)(nm)} ${solution.unit}`)
 
 /** What is left unproven is accepted by name, for each register that the proof would have shown. */
 export const leftUnproven = (
-  { document }: StandingSetup,
+  { document }: LoadedSetup,
   of: ProofOf,
   reason: string,
-): readonly Said[] =>
+): readonly FactDraft[] =>
   addressesOf(document, of).map((address) => ({
     kind: 'acceptance',
     body: { address, accepts: 'unproven', reason },
@@ -247,7 +247,7 @@ export const leftUnproven = (
 const MOST_CAUSES = 3
 
 /** A proof that was entered: what it said, by whom, and which register to look at for what. */
-export function verdictView({ solution }: StandingSetup, verdict: ProofVerdict) {
+export function verdictView({ solution }: LoadedSetup, verdict: ProofVerdict) {
   const { proof, causes, right } = verdict
   return {
     sentence: !right ? 'Do not cut yet.' : proof.byEye ? 'Seen, not proven.' : 'Proven.',

@@ -1,11 +1,11 @@
 import { spindleElse } from '@pine/core/proof'
 import { keepsLengths } from '@pine/core/sheet'
 import { describeSpindleElse } from '@pine/core/words'
-import type { Said } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { FactDraft } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
 
-type ProofEntry = Extract<Said, { kind: 'proof' }>
+type ProofEntry = Extract<FactDraft, { kind: 'proof' }>
 
 /** What was looked at before a proof moves, as tool numbers; `none` is the bare nose, or no length. */
 export interface SpindleSeen {
@@ -15,7 +15,7 @@ export interface SpindleSeen {
 
 /** What is in the spindle and what the control says, once both are said. */
 export function spindleSeen(
-  { document: { sheet } }: StandingSetup,
+  { document: { sheet } }: LoadedSetup,
   { holds, controlSays }: SpindleSeen,
 ): NonNullable<ProofEntry['body']['spindle']> | undefined {
   const numberOf = (said: string) => (said === 'none' ? null : Number(said))
@@ -29,7 +29,7 @@ export function spindleSeen(
 
 /** What is still asked before a gap says anything. */
 export const stillToSay = (
-  setup: StandingSetup,
+  setup: LoadedSetup,
   { overZero, ...seen }: SpindleSeen & { readonly overZero?: 'yes' | 'no' },
 ): string | undefined =>
   overZero === undefined
@@ -40,7 +40,7 @@ export const stillToSay = (
 
 /** What a move would do with what was said, before it is made; undefined where both are as they should be. */
 export function spindleElseWords(
-  setup: StandingSetup,
+  setup: LoadedSetup,
   tool: number,
   seen: SpindleSeen,
 ): string | undefined {

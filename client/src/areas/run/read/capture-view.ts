@@ -3,7 +3,7 @@ import type { Nanometres, WrittenLength } from '@pine/core/length'
 import { capturedReading, type Capture } from '@pine/core/plan'
 import { axisOfQuantity, type QuantityName } from '@pine/core/quantities'
 import { describeActiveLength, describeKeyMode, typographic } from '@pine/core/words'
-import type { Said } from '@/data/outbox/said'
+import type { FactDraft } from '@/data/outbox/fact-draft'
 import type { NewReading } from './reading-draft'
 
 /** What is keyed at the touch itself, and where the axis stands by what the row shows then. */
@@ -67,7 +67,7 @@ export const capturedFacts = (
   via: 'captured' | 'typed',
   body: NewReading,
   shown: WrittenLength,
-): readonly Said[] => [
+): readonly FactDraft[] => [
   { kind: 'reading', via, body },
   { kind: 'key-in', body: { address, mode, typed: { text: type, unit } } },
   { kind: 'read-back', body: { address, moment: 'after', shown } },

@@ -24,8 +24,8 @@ export function beliefOf(
 ): Belief | undefined {
   if (readingFields(quantity).length > 1) return undefined
   // How it is made decides what it reads; which tool stands in the spindle does not.
-  const toBe = bodyOf(draft, quantity, () => ZERO, undefined, false, position)
-  return toBe && expectReading(document, toBe)
+  const touch = bodyOf(draft, quantity, () => ZERO, undefined, false, position)
+  return touch && expectReading(document, touch)
 }
 
 /** Whether what was typed is a surprise: the reading itself, or the row that tells it. */
@@ -48,7 +48,7 @@ export function captureOf(
   position?: DisplayedPosition,
 ): Capture | undefined {
   if (readingFields(quantity).length > 1) return undefined
-  const toBe = bodyOf(
+  const touch = bodyOf(
     draft,
     quantity,
     () => ZERO,
@@ -56,7 +56,7 @@ export function captureOf(
     asksForSpindle(document, quantity),
     position,
   )
-  return toBe && captureAt(document, toBe)
+  return touch && captureAt(document, touch)
 }
 
 /** The set-up as it would stand were it read just as expected: what the drawing shows faintly until something is typed. */

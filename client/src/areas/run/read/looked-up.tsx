@@ -1,5 +1,5 @@
 import { type QuantityName } from '@pine/core/quantities'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { Overlay } from '@/kit/overlay'
 import { GaugesBetween } from './circumstances'
 import { PositionChoice } from './position-choice'
@@ -10,7 +10,7 @@ import type { useReading } from './use-reading'
 export type Asks = 'gauges' | 'position' | SpindleAsked
 
 export interface LookedUpProps {
-  readonly setup: StandingSetup
+  readonly setup: LoadedSetup
   readonly reading: ReturnType<typeof useReading>
   readonly quantity: QuantityName
   readonly asks: Asks

@@ -1,11 +1,11 @@
 import type { SetupDocument } from '@pine/core/facts'
 import type { QuantityName } from '@pine/core/quantities'
-import type { Said } from '@/data/outbox/said'
+import type { FactDraft } from '@/data/outbox/fact-draft'
 
 /** What may have been moved between two touches, and what is entered then. */
 export interface MovedBetween {
   readonly words: string
-  readonly said: Said
+  readonly said: FactDraft
 }
 
 /** The touches lie apart because what they were made on lies elsewhere now: numbers from before end there, or are re-based. */

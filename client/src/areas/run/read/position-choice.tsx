@@ -4,12 +4,12 @@ import { Choice } from '@/kit/choice'
 import { Field } from '@/kit/field'
 import { Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { positionView } from './position-draft'
 import type { useReading } from './use-reading'
 
 export interface PositionChoiceProps {
-  readonly setup: StandingSetup
+  readonly setup: LoadedSetup
   readonly reading: ReturnType<typeof useReading>
   readonly quantity: QuantityName
   readonly onClose: () => void

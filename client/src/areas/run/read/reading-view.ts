@@ -25,7 +25,7 @@ import {
   lengthWords,
   setterRoom,
 } from '@pine/core/words'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { captureView, type CaptureView } from './capture-view'
 import { betweenWords } from './between-words'
 import { movedBetween, type MovedBetween } from './moved-between'
@@ -103,7 +103,7 @@ export interface ReadingInHand {
 }
 
 export function readingView(
-  setup: StandingSetup,
+  setup: LoadedSetup,
   quantity: QuantityName,
   {
     draft,

@@ -8,7 +8,7 @@ import { sideOf } from '@pine/core/sheet'
 import { axisOfFace } from '@pine/core/touch'
 import { describeApproach } from '@pine/core/words'
 import { isPreviewed } from '@/data/setup/preview'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { LadderDrawing } from '@/drawings/ladder-drawing'
 import { PlanDrawing } from '@/drawings/plan-drawing'
 import { Card } from '@/kit/surfaces'
@@ -17,8 +17,8 @@ import { lengthWriter } from '../frame/write-length'
 
 interface StepPictureProps {
   readonly quantity: QuantityName
-  readonly preview: StandingSetup['document']
-  readonly solution: StandingSetup['solution']
+  readonly preview: LoadedSetup['document']
+  readonly solution: LoadedSetup['solution']
   readonly using: readonly string[]
   /** What is drawn was not read: it is what should be. */
   readonly isExpected: boolean
@@ -74,7 +74,7 @@ export const StepPicture = memo(function StepPicture({
 })
 
 /** On a phone the picture gives way where more is asked for than one number. */
-function pictureHeight(quantity: QuantityName, document: StandingSetup['document']): number {
+function pictureHeight(quantity: QuantityName, document: LoadedSetup['document']): number {
   if (quantity.of === 'sweep') return 124
   return isDifference(quantity) || asksForSpindle(document, quantity) ? 168 : 190
 }

@@ -15,8 +15,8 @@ import { solve } from '@pine/core/solve'
 import { FIELD_NAMES, isVague } from '@pine/core/words'
 import { useDraft } from '@/data/device/drafts'
 import { withPreview } from '@/data/setup/preview'
-import type { Said } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { FactDraft } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { capturedFacts } from './capture-view'
 import { asExpected, beliefOf, captureOf, surpriseAtKey } from './expected'
 import { bodyOf, circumstanceProblem, type NewReading, type ReadingDraft } from './reading-draft'
@@ -39,7 +39,7 @@ export const TOUCHED_AGAIN = 'touched again, and so it is'
  */
 export function useReading(
   setupId: string,
-  setup: StandingSetup,
+  setup: LoadedSetup,
   quantity: QuantityName,
   again: boolean,
 ) {
@@ -249,7 +249,7 @@ export function useReading(
     finish(
       surprise?: string,
       twice = false,
-    ): { facts: readonly Said[]; keyed?: Address } | undefined {
+    ): { facts: readonly FactDraft[]; keyed?: Address } | undefined {
       if (!numbers.complete()) return undefined
       // What a number is made of can be shown without the setter's contact; to be entered, it asks for it.
       if (

@@ -6,16 +6,16 @@ import { axesAtHome, mayLook, standingCheckOff } from '@pine/core/plan'
 import { parallelsThatFit } from '@pine/core/workholding'
 import { type GaugeElsewise } from '@pine/core/freshness'
 import { describeCheck, describeWarning, lengthWords, type CheckWords } from '@pine/core/words'
-import type { Said } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { FactDraft } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
 
 /** A grip that is none, or little: it is seen to only with the reason why it holds all the same. */
-export const holdsAgainstAdvice = ({ solution, document }: StandingSetup): boolean =>
+export const holdsAgainstAdvice = ({ solution, document }: LoadedSetup): boolean =>
   standingCheckOff(document, 'holding') === undefined &&
   solution.warnings.some(({ code }) => code === 'no-grip' || code === 'little-grip')
 
-export const heldBecause = (because: string): Said => ({
+export const heldBecause = (because: string): FactDraft => ({
   kind: 'check-off',
   body: { of: 'holding', because },
 })
@@ -34,11 +34,11 @@ export interface CheckView {
   readonly barred?: string
   readonly says: string
   /** What going on enters: nothing where it was seen to already. */
-  readonly facts: readonly Said[]
+  readonly facts: readonly FactDraft[]
 }
 
 export function checkView(
-  { document }: StandingSetup,
+  { document }: LoadedSetup,
   check: SimpleCheck,
   person: Person | null | undefined,
   stop?: number,
@@ -64,7 +64,7 @@ const bodyOf = (check: SimpleCheck, stop: number | undefined) =>
   check === 'cut' ? { of: check, tool: stop ?? 0 } : { of: check }
 
 /** Home where the machine homes each axis by itself: which are home, and what saying more of them enters. */
-export function homeAxesView({ document }: StandingSetup, picked: readonly MachineAxis[]) {
+export function homeAxesView({ document }: LoadedSetup, picked: readonly MachineAxis[]) {
   const atHome = axesAtHome(document)
   const fresh = picked.filter((axis) => !atHome.includes(axis))
   return {
@@ -72,12 +72,12 @@ export function homeAxesView({ document }: StandingSetup, picked: readonly Machi
     says:
       fresh.length === 0 ? 'Next' : `${fresh.join(', ')} ${fresh.length === 1 ? 'is' : 'are'} home`,
     facts: fresh.length === 0 ? [] : [{ kind: 'check-off', body: { of: 'home', axes: fresh } }],
-  } satisfies { readonly facts: readonly Said[]; readonly [part: string]: unknown }
+  } satisfies { readonly facts: readonly FactDraft[]; readonly [part: string]: unknown }
 }
 
 /** The rows that a tool is about to cut in, with what it reaches there; none where no program was read. */
 export function cutViews(
-  { document, solution }: StandingSetup,
+  { document, solution }: LoadedSetup,
   tool: number | undefined,
 ): readonly { readonly view: ProgramView; readonly label: string }[] {
   const program = document.programs.at(-1)
@@ -95,7 +95,7 @@ export function cutViews(
 export function gaugeElsewiseView({ gauge, name, here, shop, isRoughHere }: GaugeElsewise): {
   readonly words: string
   readonly takes: string
-  readonly said: Said
+  readonly said: FactDraft
 } {
   return {
     words: isRoughHere
@@ -116,7 +116,7 @@ export function gaugeElsewiseView({ gauge, name, here, shop, isRoughHere }: Gaug
 }
 
 /** How the part is held: what was declared and what follows from it; undefined where nothing was. */
-export function holdingView({ document, solution }: StandingSetup) {
+export function holdingView({ document, solution }: LoadedSetup) {
   const { holding, unit } = solution
   if (holding === undefined) return undefined
   const write = lengthWriter(solution)

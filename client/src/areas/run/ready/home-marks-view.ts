@@ -2,8 +2,8 @@ import { AXES } from '@pine/core/address'
 import { type AxisMarks } from '@pine/core/facts'
 import { recoveryOf, standingCheckOff, type Recovery } from '@pine/core/plan'
 import { describeCheck, describeMarks, marksAnew, type CheckWords } from '@pine/core/words'
-import type { Said } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { FactDraft } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
 import {
   countsMissing,
@@ -24,11 +24,11 @@ export type HomeMarksView =
       readonly shows: 'write' | 'find'
       readonly next: string
       /** A machine without any mark goes on with this. */
-      readonly without: readonly Said[] | undefined
+      readonly without: readonly FactDraft[] | undefined
     })
 
 export function homeMarksView(
-  setup: StandingSetup,
+  setup: LoadedSetup,
   written: WrittenMarks,
   counts: DialsCount,
 ): HomeMarksView {
@@ -67,7 +67,7 @@ function writeView(words: CheckWords, marks: AxisMarks, counts: DialsCount): Hom
 }
 
 function findView(
-  { solution }: StandingSetup,
+  { solution }: LoadedSetup,
   { caution }: CheckWords,
   recovery: Recovery,
   written: WrittenMarks,
@@ -104,10 +104,10 @@ function findView(
   }
 }
 
-const atHome = (marks: AxisMarks): Said => ({ kind: 'check-off', body: { of: 'home', marks } })
+const atHome = (marks: AxisMarks): FactDraft => ({ kind: 'check-off', body: { of: 'home', marks } })
 
 /** Where no axis was found again nothing is carried over: home is a new one. */
-const recovered = (shift: NonNullable<Recovery['shift']>): readonly Said[] =>
+const recovered = (shift: NonNullable<Recovery['shift']>): readonly FactDraft[] =>
   Object.keys(shift).length === 0
     ? []
     : [{ kind: 'event', body: { kind: 'home-recovered', shift } }]

@@ -1,7 +1,7 @@
 import { AXES, type MachineAxis } from '@pine/core/address'
 import { type AxisMark, type AxisMarks } from '@pine/core/facts'
 import { type WrittenLength } from '@pine/core/length'
-import type { Said } from '@/data/outbox/said'
+import type { FactDraft } from '@/data/outbox/fact-draft'
 
 export type MarkKey = `${MachineAxis}${'dial' | 'coarse'}`
 
@@ -39,7 +39,8 @@ export const dialsIn = (marks: AxisMarks): readonly MachineAxis[] =>
 
 /** What going on enters, or why one cannot; which way a dial counts is pressed where that is said. */
 export type MarksOutcome =
-  { readonly facts: readonly Said[] } | { readonly missing: string; readonly counts?: MachineAxis }
+  | { readonly facts: readonly FactDraft[] }
+  | { readonly missing: string; readonly counts?: MachineAxis }
 
 /** Something that the marks tell. */
 export interface MarksLine {

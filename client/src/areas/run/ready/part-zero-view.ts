@@ -1,8 +1,8 @@
 import { type AxisMarks } from '@pine/core/facts'
 import { PART_ZERO_AXES, partZeroOf, standingCheckOff } from '@pine/core/plan'
 import { describeCheck, describePartZero, type CheckWords } from '@pine/core/words'
-import type { Said } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { FactDraft } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
 import {
   countsMissing,
@@ -27,12 +27,12 @@ export type PartZeroView =
   | (MarksAsked & {
       readonly shows: 'write' | 'compare'
       /** Enters that it is left out, and why. */
-      readonly leaveOut: (why: string) => Said
+      readonly leaveOut: (why: string) => FactDraft
     })
 
 /** @returns undefined on a machine that finds its zero by switches. */
 export function partZeroView(
-  { document, solution }: StandingSetup,
+  { document, solution }: LoadedSetup,
   written: WrittenMarks,
   counts: DialsCount,
 ): PartZeroView | undefined {

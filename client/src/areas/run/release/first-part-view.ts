@@ -4,8 +4,8 @@ import { standingCheckOff } from '@pine/core/plan'
 import { describeCheck, lengthWords, typographic } from '@pine/core/words'
 import { cameOut, correctionsFor, wearChange, type CameOut } from '@pine/core/wear'
 import { sendable } from '@/data/server/api'
-import type { Said } from '@/data/outbox/said'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { FactDraft } from '@/data/outbox/fact-draft'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
 
 export const FEATURES = [
@@ -22,7 +22,7 @@ export interface WearLine {
 }
 
 /** The first part: what was measured of it, what to add to the wear, and how it was finished. */
-export function firstPartView(setup: StandingSetup, kept: readonly Measured[]) {
+export function firstPartView(setup: LoadedSetup, kept: readonly Measured[]) {
   const { document } = setup
   const words = describeCheck(document, 'first-part')
   const done = standingCheckOff(document, 'first-part')
@@ -46,28 +46,25 @@ export function firstPartView(setup: StandingSetup, kept: readonly Measured[]) {
 
 type Corrected = Extract<SetupEvent, { kind: 'corrected' }>
 
-const corrections = ({ document: { events } }: StandingSetup): readonly Corrected[] =>
+const corrections = ({ document: { events } }: LoadedSetup): readonly Corrected[] =>
   events.filter((event) => event.kind === 'corrected')
 
 /** What was measured before each of them was keyed: a cut is held against the one before it. */
-const earlierCuts = (setup: StandingSetup): readonly Measured[] =>
+const earlierCuts = (setup: LoadedSetup): readonly Measured[] =>
   corrections(setup).map(({ because }) => because)
 
-const correctionsMade = (setup: StandingSetup): readonly WearLine[] =>
+const correctionsMade = (setup: LoadedSetup): readonly WearLine[] =>
   wearLines(setup, earlierCuts(setup))
 
 interface ToKey {
   readonly says: string
-  readonly facts: readonly Said[]
+  readonly facts: readonly FactDraft[]
   /** Where the first of them is keyed. */
   readonly step: string
 }
 
 /** The corrections as they would be entered, and what each row becomes by them. */
-function toKey(
-  { document, solution }: StandingSetup,
-  kept: readonly Measured[],
-): ToKey | undefined {
+function toKey({ document, solution }: LoadedSetup, kept: readonly Measured[]): ToKey | undefined {
   const write = lengthWriter(solution)
   const { made, rows } = correctionsFor(kept, document.sheet, solution.registers)
   const [first] = made
@@ -88,7 +85,7 @@ function toKey(
 }
 
 const wearLines = (
-  setup: StandingSetup,
+  setup: LoadedSetup,
   measured: readonly Measured[],
   before: readonly Measured[] = [],
 ): readonly WearLine[] =>
@@ -101,7 +98,7 @@ const wearLines = (
     }
   })
 
-function cameOutWords({ solution }: StandingSetup, out: CameOut | undefined): string {
+function cameOutWords({ solution }: LoadedSetup, out: CameOut | undefined): string {
   if (out === undefined) return ''
   const write = lengthWriter(solution)
   const told = `; predicted ${write(out.predicted)}, reached ${write(out.reached)} ${solution.unit}; ${out.share.toLocaleString('en', { style: 'percent' })} of the last correction came out`
@@ -114,7 +111,7 @@ function cameOutWords({ solution }: StandingSetup, out: CameOut | undefined): st
 export const isBlock = (feature: Measured['feature']): boolean => feature === 'thickness'
 
 /** What stands beneath the numbers while they are typed. */
-export function wearSays(setup: StandingSetup, here: Measured): string {
+export function wearSays(setup: LoadedSetup, here: Measured): string {
   const change = wearWords(setup, here)
   if (change !== undefined) return `Correct ${change.address} by ${change.amount}.`
   const tool = setup.document.sheet.tools.find(({ number }) => number === here.tool)
@@ -125,7 +122,7 @@ export function wearSays(setup: StandingSetup, here: Measured): string {
     : `T${here.tool} has no diameter register on the sheet: correct it in the program.`
 }
 
-function wearWords({ document, solution }: StandingSetup, measured: Measured) {
+function wearWords({ document, solution }: LoadedSetup, measured: Measured) {
   const found = wearChange(measured, document.sheet)
   if (found === undefined) return undefined
   const amount = lengthWriter(solution)(found.change)

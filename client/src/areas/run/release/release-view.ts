@@ -3,7 +3,7 @@ import { standingReadings } from '@pine/core/freshness'
 import { proofsNeeded } from '@pine/core/proof'
 import { type TrustState } from '@pine/core/registers'
 import { describeStep, describeWarning, stepName } from '@pine/core/words'
-import type { StandingSetup } from '@/data/setup/standing'
+import type { LoadedSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/write-length'
 
 export interface OpenStep {
@@ -31,7 +31,7 @@ export interface ReleaseView {
   }[]
 }
 
-export function releaseView({ document, solution, steps }: StandingSetup): ReleaseView {
+export function releaseView({ document, solution, steps }: LoadedSetup): ReleaseView {
   const open = steps.filter(({ step, done }) => !done && step.does !== 'record')
   const record = document.records.at(-1)
   const released = steps.some(({ step, done }) => step.does === 'record' && done)
@@ -65,7 +65,7 @@ export function releaseView({ document, solution, steps }: StandingSetup): Relea
 function acceptedLines({
   document,
   solution,
-}: Pick<StandingSetup, 'document' | 'solution'>): readonly string[] {
+}: Pick<LoadedSetup, 'document' | 'solution'>): readonly string[] {
   const unproven = document.acceptances.filter(
     ({ address, accepts }) =>
       accepts === 'unproven' &&
@@ -101,7 +101,7 @@ function acceptedLines({
 }
 
 /** Tools that were touched and are not proven, because the machine's policy proves the riskiest. */
-function letGo(document: StandingSetup['document'], solution: StandingSetup['solution']) {
+function letGo(document: LoadedSetup['document'], solution: LoadedSetup['solution']) {
   if (document.sheet.machine.policy?.proves !== 'riskiest') return []
   const proven = new Set(proofsNeeded(document, solution).map(({ tool }) => tool))
   const others = document.sheet.tools.filter(

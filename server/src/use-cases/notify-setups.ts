@@ -4,16 +4,16 @@ import { rechecksNote } from '@pine/core/words'
 import { v5 as uuidOf } from 'uuid'
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
-import type { BesideFact } from './sent-facts'
+import type { FactMetadata } from './sent-facts'
 import type { Outcome } from '../refusal'
 
 /** What takes a fact into a set-up: all that telling them needs of what set-ups can do. */
-interface TakesFacts {
+interface FactSink {
   add(
     person: Member,
     setupId: string,
     fact: NewFact,
-    beside?: BesideFact,
+    beside?: FactMetadata,
   ): Promise<Outcome<unknown>>
 }
 
@@ -21,14 +21,14 @@ interface TakesFacts {
 export interface Shop {
   readonly store: Store
   readonly clock: Clock
-  readonly setups: TakesFacts
+  readonly setups: FactSink
 }
 
 type EventOf = Extract<NewFact, { kind: 'event' }>['body']
 
 /** What happened, as a fact of a set-up; its id follows from both, so that what is sent twice is told once. */
-export async function tell(
-  setups: TakesFacts,
+export async function notifySetup(
+  setups: FactSink,
   person: Member,
   happening: string,
   setup: string,
@@ -40,7 +40,7 @@ export async function tell(
 }
 
 /** A tool that was measured again with no job in hand: everybody who works with it is told, and where it was corrected touches it again. */
-export async function tellRecheck(
+export async function notifyRecheck(
   { store, setups }: Pick<Shop, 'store' | 'setups'>,
   person: Member,
   { from, sheet }: { readonly from: string; readonly sheet: SetupSheet },
@@ -51,7 +51,8 @@ export async function tellRecheck(
   if (assembly === undefined) return
   for (const { setup, number } of await store.openUsesOf(assembly)) {
     if (setup === from) continue
-    if (!body.kept) await tell(setups, person, id, setup, { kind: 'tool-changed', tool: number })
+    if (!body.kept)
+      await notifySetup(setups, person, id, setup, { kind: 'tool-changed', tool: number })
     const note = { text: rechecksNote(body, number) }
     await setups.add(person, setup, { id: uuidOf(`${setup} note`, id), kind: 'note', body: note })
   }

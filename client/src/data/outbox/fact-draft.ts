@@ -3,6 +3,6 @@ import type { NewFact } from '@pine/contract'
 type WithoutId<Fact> = Fact extends unknown ? Omit<Fact, 'id'> : never
 
 /** What a person says: a fact before it has its id, who, when and place. */
-export type Said = WithoutId<NewFact>
+export type FactDraft = WithoutId<NewFact>
 
-export type Enter = (said: Said) => Promise<void>
+export type Enter = (said: FactDraft) => Promise<void>

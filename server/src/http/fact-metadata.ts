@@ -1,7 +1,7 @@
 import { z } from 'zod'
 
 /** What is said beside a fact that is sent. */
-export const besideFactSchema = z.object({
+export const factMetadataSchema = z.object({
   /** How many facts of the set-up the sender has. */
   known: z.coerce.number().int().min(0).optional(),
   /** How many the device had when it was entered. */

@@ -1,16 +1,16 @@
 import type { EntityManager } from 'typeorm'
-import type { ToldSetup } from './store'
+import type { SetupJson } from './store'
 import { streamHead, type HeadRow } from './stream-rows'
 
 /**
  * A set-up with its facts as a file tells them (`setupFactSchema`), put together where they lie: whoever only opens one has them
  * neither read nor written again on the way. Undefined where there is no such set-up.
  */
-export async function toldSetup(
+export async function setupJson(
   manager: EntityManager,
   shopId: string,
   id: string,
-): Promise<ToldSetup | undefined> {
+): Promise<SetupJson | undefined> {
   const [row]: readonly (HeadRow & { readonly facts: string })[] = await manager.query(
     `SELECT stream.created_at, created_by AS person_id, person.name, told.facts
      FROM stream JOIN person ON person.shop_id = stream.shop_id AND person.id = created_by CROSS JOIN LATERAL (

@@ -1,9 +1,9 @@
-import { InTurn, NotInTime } from '../src/use-cases/in-turn'
+import { KeyedQueue, QueueTimeout } from '../src/use-cases/keyed-queue'
 
 const after = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
 
 test('work on one thing comes one after the other, in the order in which it was asked for', async () => {
-  const turns = new InTurn(10_000)
+  const turns = new KeyedQueue(10_000)
   const done: string[] = []
   const work = (name: string, ms: number) => async () => {
     done.push(`${name} begins`)
@@ -20,7 +20,7 @@ test('work on one thing comes one after the other, in the order in which it was 
 })
 
 test('work that fails fails alone', async () => {
-  const turns = new InTurn(10_000)
+  const turns = new KeyedQueue(10_000)
   const failing = turns.run('a', () => Promise.reject(new Error('no')))
   const next = turns.run('a', () => Promise.resolve('went on'))
   await expect(failing).rejects.toThrow('no')
@@ -28,11 +28,11 @@ test('work that fails fails alone', async () => {
 })
 
 test('whose turn comes too late is told so, and its work is not begun', async () => {
-  const turns = new InTurn(20)
+  const turns = new KeyedQueue(20)
   const begun = jest.fn(() => Promise.resolve())
   const slow = turns.run('a', () => after(80))
   const late = turns.run('a', begun)
-  await expect(late).rejects.toBeInstanceOf(NotInTime)
+  await expect(late).rejects.toBeInstanceOf(QueueTimeout)
   await slow
   expect(begun).not.toHaveBeenCalled()
   expect(await turns.run('a', () => Promise.resolve('in time'))).toBe('in time')

@@ -6,7 +6,7 @@ import type { SetupSummary } from '@pine/contract'
  * @param page of the set-ups that are worked on there.
  * @param tools that are known in it.
  */
-export function machineFalls(
+export function staleByMachine(
   {
     setups: open = [],
     total,

@@ -2,7 +2,7 @@ import { getConnInfo } from '@hono/node-server/conninfo'
 import type { Context } from 'hono'
 
 /** How a request came here: asked by what slows guesses down, and by cookies. */
-export interface Arrival {
+export interface Connection {
   /** The network's address of who asks. */
   address(context: Context): string
   /** Whether nobody could read along: straight by TLS, or by TLS to a proxy that is trusted. */
@@ -13,7 +13,7 @@ export interface Arrival {
  * @param proxied whether a proxy stands before this server that says for whom it asks (X-Forwarded-For, -Proto). Without
  *   one, anybody could say anything there, and it is not looked at.
  */
-export function arrivalOf(proxied: boolean): Arrival {
+export function connectionOf(proxied: boolean): Connection {
   const last = (context: Context, name: string): string | undefined =>
     proxied ? context.req.header(name)?.split(',').at(-1)?.trim() : undefined
   return {
