@@ -5,6 +5,8 @@ const { dirname, join, relative, resolve } = require('node:path')
 const REPOSITORY = join(__dirname, '..')
 const CORE = join(REPOSITORY, 'core/src')
 const CONTRACT = join(REPOSITORY, 'contract/src')
+/** What makes a field of the table of fields (core/src/fields/shape.ts). */
+const SAYS = ['field', 'optional']
 
 /**
  * Babel: what is imported from a room's door (`@pine/core/ROOM`, `@pine/contract`, a folder beside it) is imported from the file
@@ -42,6 +44,12 @@ module.exports = function directImports({ types: t }) {
   return {
     name: 'direct-imports',
     visitor: {
+      // What a field means is for readers of the file and the schema: no page shows it, and it weighs as much as a font.
+      CallExpression({ node }, { filename }) {
+        const [, says] = node.arguments
+        if (!filename?.startsWith(CORE) || !t.isIdentifier(node.callee)) return
+        if (SAYS.includes(node.callee.name) && t.isStringLiteral(says)) says.value = ''
+      },
       Program(program, { filename }) {
         if (filename === undefined || filename.includes('/node_modules/')) return
         program.node.body = program.node.body.flatMap((one) => oneByOne(one, filename))

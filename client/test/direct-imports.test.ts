@@ -39,6 +39,23 @@ test('a name that no door has, and a whole room at once, are refused where they 
   )
 })
 
+test('what a field means stays out of the bundle, and other texts in it', () => {
+  const file = join(ROOT, 'core/src/sheet/tool.ts')
+  expect(
+    direct(
+      `const number = field(register, 'T of the program')
+const kind = field(oneOf(['mill', 'router']), 'what it is')
+const name = optional(name, 'what it is called')
+const other = leaf('name', 'tools')`,
+      file,
+    ),
+  ).toBe(`const number = field(register, "");
+const kind = field(oneOf(['mill', 'router']), "");
+const name = optional(name, "");
+const other = leaf('name', 'tools');`)
+  expect(direct(`field(a, 'b')`)).toBe(`field(a, 'b');`)
+})
+
 const doors = ['core/src', 'contract/src'].flatMap((folder) =>
   readdirSync(join(ROOT, folder), { recursive: true, encoding: 'utf8' })
     .filter((name) => /(^|\/)index\.ts$/.test(name))

@@ -132,7 +132,8 @@ const strict = (fields: Fields) => z.strictObject(shapeOf(fields))
 const shapeOf = (fields: Fields): Readonly<Record<string, z.ZodType>> =>
   Object.fromEntries(
     Object.entries(fields).map(([key, { shape, isOptional, says }]) => {
-      const described = schema(shape).describe(says)
+      // The pages' bundle leaves the meanings out.
+      const described = says === '' ? schema(shape) : schema(shape).describe(says)
       return [key, isOptional ? described.optional() : described]
     }),
   )

@@ -28,6 +28,8 @@ export const MachineScreen = late((work) => work.MachineScreen)
 export const AgainScreen = late((work) => work.AgainScreen)
 export const ChangeSheetScreen = late((work) => work.ChangeSheetScreen)
 export const NewSetupScreen = late((work) => work.NewSetupScreen)
+/** Who comes in by a code types a form: most sign in by a name that is there. */
+export const Join = late((work) => work.Join)
 export const PeopleScreen = late((work) => work.PeopleScreen)
 export const PlanScreen = late((work) => work.PlanScreen)
 export const FromProgramScreen = late((work) => work.FromProgramScreen)

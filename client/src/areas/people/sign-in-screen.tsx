@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { View } from '@tamagui/core'
 import { may, pinSchema, ROLE_WORDS, type Person } from '@pine/contract'
 import { failureWords } from '@/data/server/api'
+import { Join } from '@/areas/late'
 import { usePeople, useSession } from '@/data/server/session'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/choice'
@@ -12,7 +13,6 @@ import { Page } from '@/kit/page'
 import { Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { useScheme } from '@/theme/use-scheme'
-import { Join } from './join'
 
 /** Pick your name, type your PIN. */
 export function SignInScreen() {
