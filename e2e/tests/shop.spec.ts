@@ -82,3 +82,28 @@ test('a gauge is corrected and taken out of use, and never deleted from what use
 })
 
 const mm = (text: string) => ({ text, unit: 'mm' })
+
+test('a gauge that is added where nothing is received is kept, shown, and arrives later', async ({
+  page,
+  demo,
+}) => {
+  const mira = new Machinist(page, demo.address, true)
+  await mira.signIn('Mira Toller')
+  await visit(page, `${demo.address}/shop`)
+  await expect(page.getByText('50 mm setter').first()).toBeVisible()
+  await page.context().setOffline(true)
+  await page.getByRole('button', { name: 'Add a gauge' }).click()
+  await page.getByTestId('gauge-size').fill('31.007')
+  await page.getByRole('button', { name: 'Keep this gauge' }).click()
+  await expect(page.getByText('31.007 mm height setter')).toBeVisible()
+  await expect(page.getByText('No connection. 1 entry is kept on this device')).toBeVisible()
+  await mira.look('gauge-offline')
+  await page.context().setOffline(false)
+  await mira.sent()
+  const gauges = await page.request.get(`${demo.address}/api/gauges`)
+  expect(
+    ((await gauges.json()) as { gauge: { size: { text: string } } }[]).map(
+      ({ gauge }) => gauge.size.text,
+    ),
+  ).toContain('31.007')
+})
