@@ -34,6 +34,7 @@ interface Sent {
 const MIRA = { id: '019aaaaa-0000-7000-8000-00000000bbbb', name: 'Mira' }
 const JORY = { id: '019aaaaa-0000-7000-8000-00000000cccc', name: 'Jory' }
 const AT = '2026-03-02T08:00:00Z'
+const SENT = expect.stringMatching(/^20\d\d-.*Z$/)
 const fact = (id: string): NewFact => ({ id, kind: 'record', body: {} })
 const entry = (id: string, by: { id?: string; name: string } | string = MIRA, setup = 's') => ({
   stream: { kind: 'setup' as const, id: setup },
@@ -119,7 +120,7 @@ test('without the server it waits, survives a reload, and goes out in order, as 
   const again = page()
   await again.flushOutbox()
   expect(sent).toEqual(['a', 'b'])
-  expect(mockPost.mock.calls[0]?.[0].query).toEqual({ by: MIRA.id, at: AT })
+  expect(mockPost.mock.calls[0]?.[0].query).toEqual({ by: MIRA.id, at: AT, sent: SENT })
   expect(await keptIds()).toEqual([])
 })
 
@@ -140,7 +141,7 @@ test('a fact goes out with its device and with how many facts that had seen; a c
     },
     ...{ by: MIRA, at: AT },
   } as Parameters<typeof here.post>[0])
-  const beside = { by: MIRA.id, at: AT }
+  const beside = { by: MIRA.id, at: AT, sent: SENT }
   expect(mockPost.mock.calls.map(([request]) => request.query)).toEqual([
     { ...beside, seen: '0', device },
     beside,
@@ -172,8 +173,13 @@ test('a set-up that is begun here goes out first, by its sheet, and what was ent
   const again = page()
   await again.flushOutbox()
   expect(mockPost.mock.calls.map(([request]) => request)).toEqual([
-    { kind: 'setup', param: { id: 's' }, query: { by: MIRA.id, at: AT }, json: sheet },
-    { kind: 'setup', param: { id: 's' }, query: { by: MIRA.id, at: AT }, json: fact('reading') },
+    { kind: 'setup', param: { id: 's' }, query: { by: MIRA.id, at: AT, sent: SENT }, json: sheet },
+    {
+      kind: 'setup',
+      param: { id: 's' },
+      query: { by: MIRA.id, at: AT, sent: SENT },
+      json: fact('reading'),
+    },
   ])
 })
 
@@ -342,7 +348,7 @@ describe('a check of a gauge', () => {
     await here.flushOutbox()
     expect(sent).toEqual([
       {
-        ...{ kind: 'gauge', param: { id: 'g' }, query: { at: AT, by: MIRA.id } },
+        ...{ kind: 'gauge', param: { id: 'g' }, query: { at: AT, by: MIRA.id, sent: SENT } },
         json: { id: 'a', kind: 'gauge-check', body },
       },
     ])

@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid'
-import { declares, enters } from './entering'
+import { begins, declares, enters } from './entering'
 import { startHarness, type Harness } from './harness'
 import { mm, sheetOf } from './sheets'
 
@@ -103,4 +103,44 @@ test('the facts of a stream are told from a place on, with who entered them and 
   expect((await factsOf('machine', id, 9)).facts).toEqual([])
   for (const path of [`gauge/${id}`, `machine/${uuid()}`, 'machine/nothing', `shop/${id}`])
     expect((await shop.send('GET', `/streams/${path}/facts?from=0`)).status).toBe(404)
+})
+
+test('what follows from a fact that is written already is done when it is sent again', async () => {
+  const id = await machine()
+  const setup = uuid()
+  const sheet = { ...sheetOf(1), machineId: id }
+  expect((await shop.send(...begins({ id: setup, sheetFactId: uuid(), sheet }))).status).toBe(201)
+  const event = happened()
+  const [method, path, fact] = enters('machine', id, 'machine-event', event)
+  const { id: _, ...body } = event
+  // As a server left it that ended between the two.
+  const [{ person_id }] = await shop.asOwner(`SELECT person_id FROM fact WHERE stream_id = '${id}'`)
+  await shop.store.appendOutside({ kind: 'machine', id }, 1, {
+    ...{ id: event.id, kind: 'machine-event', body, via: 'typed' },
+    ...{ personId: person_id, recordedAt: new Date('2026-03-02T08:00:00Z') },
+  })
+  const eventsOf = async () =>
+    (await factsOf('setup', setup)).facts.filter(({ kind }: { kind: string }) => kind === 'event')
+  expect(await eventsOf()).toEqual([])
+  for (let times = 0; times < 2; times += 1) {
+    expect((await shop.send(method, path, fact)).status).toBe(201)
+    expect(await eventsOf()).toMatchObject([{ body: { kind: 'home-lost' } }])
+  }
+})
+
+test.each([
+  ['two hours slow', -2],
+  ['an hour fast', 1],
+])('a clock that is %s tells how long a fact waited, and not when', async (_, hours) => {
+  const id = await machine()
+  const enter = async (query: string) => {
+    const { body } = await shop.send(...enters('machine', id, 'machine-event', happened(), query))
+    return Date.parse(body.facts[0].at)
+  }
+  const now = await enter('')
+  const clock = (minutes: number) =>
+    new Date(now + hours * 3_600_000 + minutes * 60_000).toISOString()
+  expect(await enter(`?at=${clock(0)}&sent=${clock(0)}`)).toBe(now)
+  // Entered twenty minutes before it was sent.
+  expect(await enter(`?at=${clock(-20)}&sent=${clock(0)}`)).toBe(now - 20 * 60_000)
 })

@@ -12,4 +12,6 @@ export const factMetadataSchema = z.object({
   by: z.uuid().optional(),
   /** When it was entered, by the clock of the device. */
   at: z.iso.datetime({ offset: true }).optional(),
+  /** What that clock showed when it was sent. */
+  sent: z.iso.datetime({ offset: true }).optional(),
 })

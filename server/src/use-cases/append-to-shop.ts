@@ -20,7 +20,7 @@ export async function appendToShop(
   person: Member,
   stream: { readonly kind: ShopStream; readonly id: string },
   fact: NewFactOf<ShopStream>,
-  { at }: Pick<FactMetadata, 'at'> = {},
+  entered: Pick<FactMetadata, 'at' | 'sent'> = {},
 ): Promise<Outcome<StreamAnswer>> {
   const { store, clock } = shop
   const { kind, id } = stream
@@ -31,10 +31,12 @@ export async function appendToShop(
     if (before === 'another') return idInUse(id)
     const place = before.findIndex((one) => one.id === fact.id)
     const same = before[place]
-    if (same !== undefined)
-      return same.kind === fact.kind && isSame(same.body, fact.body)
-        ? accept(answer(before, place))
-        : idInUse(fact.id)
+    if (same !== undefined) {
+      if (same.kind !== fact.kind || !isSame(same.body, fact.body)) return idInUse(fact.id)
+      // Whoever sends it again may do so because what follows from it failed.
+      await followsFrom(kind, { shop, person, id, before: before.slice(0, place), fact })
+      return accept(answer(before, place))
+    }
     // Its place is free, so it is its id that something else has.
     if (before.length === length) return idInUse(fact.id)
     length = before.length
@@ -48,7 +50,7 @@ export async function appendToShop(
       via: fact.via ?? 'typed',
       personId: person.id,
       // Entered without a network it is of the moment when it was entered.
-      recordedAt: momentOf(at, clock()),
+      recordedAt: momentOf(entered, clock()),
     }
     const tool = fact.kind === 'tool' ? toolRowOf(id, decided.value) : undefined
     if ((await store.appendOutside(stream, length, row, tool)) === 'taken') continue

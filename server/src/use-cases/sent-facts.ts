@@ -15,14 +15,21 @@ export interface FactMetadata {
   readonly by?: string | undefined
   /** When it was entered by the device's clock, ISO 8601. */
   readonly at?: string | undefined
+  /** What that clock showed when it was sent: how long it waited is the difference, however wrong the clock is. */
+  readonly sent?: string | undefined
 }
 
 /** A device may have waited for weeks; one whose clock is ahead, or wrong by more than that, is not believed. */
 const LONGEST_AWAY_MS = 60 * 86_400_000
 const AHEAD_MS = 60_000
 
-export function momentOf(entered: string | undefined, now: Date): Date {
-  const moment = entered === undefined ? now.getTime() : Date.parse(entered)
+/**
+ * When a fact was entered, by the clock of this server: the devices of a shop do not show the same time, and what happened to a
+ * machine is compared with what was touched by another device.
+ */
+export function momentOf({ at, sent }: Pick<FactMetadata, 'at' | 'sent'>, now: Date): Date {
+  if (at === undefined) return now
+  const moment = Date.parse(at) + (sent === undefined ? 0 : now.getTime() - Date.parse(sent))
   const ago = now.getTime() - moment
   return ago > LONGEST_AWAY_MS || ago < -AHEAD_MS ? now : new Date(moment)
 }

@@ -151,12 +151,12 @@ export function setupsOf(
 
   const setups: Setups = {
     /** Makes a set-up from its first sheet. The same ids again are the same set-up. */
-    async create(person, { id, sheetFactId, sheet }, { by: enteredBy, at: entered } = {}) {
+    async create(person, { id, sheetFactId, sheet }, { by: enteredBy, at: entered, sent } = {}) {
       if (enteredBy !== undefined && enteredBy !== person.id) return enteredByAnother()
       const refusal = notAllowed(person, 'enter')
       if (refusal) return { ok: false, refusal }
       const by = authorOf(person)
-      const at = momentOf(entered, clock())
+      const at = momentOf({ at: entered, sent }, clock())
       const first: NewFactRow = {
         id: sheetFactId,
         kind: 'sheet',
@@ -238,12 +238,12 @@ export function setupsOf(
      *
      * A fact that waited on its device is recorded at the moment when it was entered.
      */
-    async add(person, setupId, fact, { known, seen, device, by, at: entered } = {}) {
+    async add(person, setupId, fact, { known, seen, device, by, at: entered, sent } = {}) {
       if (!isUuid(setupId)) return noSetup(setupId)
       if (by !== undefined && by !== person.id) return enteredByAnother()
       const refusal = notAllowed(person, fact.kind === 'put-away' ? 'put-away' : 'enter')
       if (refusal) return { ok: false, refusal }
-      const at = momentOf(entered, clock())
+      const at = momentOf({ at: entered, sent }, clock())
       const { id, kind, via = 'typed' } = fact
       const row = { id, kind, via, personId: person.id, recordedAt: at, device }
       const added = await turns.run(setupId, () => addTo(setupId, fact, row, { person, seen }))

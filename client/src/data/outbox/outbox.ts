@@ -105,6 +105,7 @@ async function send(entry: OutboxEntry): Promise<'done' | 'later' | 'failed'> {
 
 const beside = ({ at }: Pick<OutboxEntry, 'at'>) => ({
   at,
+  sent: new Date().toISOString(),
   ...(sender?.id !== undefined && { by: sender.id }),
 })
 
