@@ -51,6 +51,33 @@ describe('a fact that was answered', () => {
   })
 })
 
+describe('a set-up that was begun here', () => {
+  /** What is shown after an answer, where nothing was shown before; how often something was asked for anew. */
+  const after = async (answer: ReturnType<typeof from>) => {
+    let shown: unknown
+    mockMutate.mockReset().mockImplementation(async (_key, change) => {
+      if (typeof change === 'function') shown = change(undefined)
+    })
+    await showFacts(file.id, answer)
+    return { shown, asked: mockMutate.mock.calls.filter((call) => call.length === 1).length }
+  }
+  test('is shown by the answer to its sheet, and listed', async () => {
+    const [first] = file.facts
+    expect(await after(from(0))).toEqual({
+      shown: {
+        file: { ...file, facts: [first] },
+        createdBy: first!.by.name,
+        createdAt: first!.at,
+      },
+      asked: 1,
+    })
+  })
+  test('of which a later fact is answered first is asked for as a whole', async () => {
+    expect(await after(from(1))).toEqual({ shown: undefined, asked: 1 })
+    expect(mockMutate.mock.calls.at(-1)).toEqual([['setup', file.id]])
+  })
+})
+
 describe('what waits to be sent', () => {
   const waiting = (kind: 'check-off' | 'record', id = '019aaaaa-0000-7000-8000-0000000000f1') => ({
     stream: { kind: 'setup', id: file.id } as const,

@@ -101,8 +101,16 @@ test('the facts of a stream are told from a place on, with who entered them and 
     ],
   })
   expect((await factsOf('machine', id, 9)).facts).toEqual([])
-  for (const path of [`gauge/${id}`, `machine/${uuid()}`, 'machine/nothing', `shop/${id}`])
-    expect((await shop.send('GET', `/streams/${path}/facts?from=0`)).status).toBe(404)
+  for (const [path, expected] of [
+    [`gauge/${id}`, 'a gauge of the shop'],
+    [`machine/${uuid()}`, 'a machine of the shop'],
+    ['machine/nothing', 'a machine of the shop'],
+    [`shop/${id}`, 'a path of /api/openapi.json'],
+  ])
+    expect(await shop.send('GET', `/streams/${path}/facts?from=0`)).toMatchObject({
+      status: 404,
+      body: { error: { expected } },
+    })
 })
 
 test('what follows from a fact that is written already is done when it is sent again', async () => {
@@ -126,6 +134,20 @@ test('what follows from a fact that is written already is done when it is sent a
     expect((await shop.send(method, path, fact)).status).toBe(201)
     expect(await eventsOf()).toMatchObject([{ body: { kind: 'home-lost' } }])
   }
+})
+
+test('so are set-ups listed anew when a machine that asks more is declared a second time', async () => {
+  const overtaken = jest.spyOn(shop.store, 'overtakeSummaries')
+  const id = await machine()
+  const stricter = { ...MACHINE, policy: { secondLook: true } }
+  const sent = declares('machine', { id, machine: stricter })
+  for (let times = 1; times <= 2; times += 1) {
+    expect((await shop.send(...sent)).status).toBe(201)
+    expect(overtaken.mock.calls.map(([of]) => of)).toEqual(
+      Array.from({ length: times }, () => ({ id, name: 'Mill 2' })),
+    )
+  }
+  overtaken.mockRestore()
 })
 
 test.each([
