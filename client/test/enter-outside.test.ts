@@ -2,7 +2,7 @@ import type { OutboxEntry } from '@/data/outbox/outbox-entry'
 import { postAndHear } from '@/data/outbox/outbox'
 import { enterOutside, withWaiting } from '@/data/shop/enter-outside'
 
-jest.mock('@/data/outbox/outbox', () => ({ postAndHear: jest.fn(async () => undefined) }))
+jest.mock('@/data/outbox/outbox', () => ({ postAndHear: jest.fn(async () => true) }))
 
 const MIRA = { id: '019aaaaa-0000-7000-8000-00000000bbbb', name: 'Mira', role: 'lead' }
 

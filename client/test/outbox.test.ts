@@ -325,8 +325,10 @@ describe('a form that hears what became of its fact', () => {
   test('is done where nobody answers: it waits like any other', async () => {
     offline()
     const here = page()
-    await here.postAndHear(entry('a'))
+    expect(await here.postAndHear(entry('a'))).toBe(false)
     expect(here.waiting()).toEqual(['a'])
+    takesAll()
+    expect(await here.postAndHear(entry('b'))).toBe(true)
   })
 })
 

@@ -11,6 +11,10 @@ import {
   propertyLines,
   toolOfLabel,
 } from '@/areas/tools/tools-view'
+import { waitingTools } from '@/data/shop/tools'
+
+jest.mock('@/data/outbox/outbox-store', () => ({ outboxStore: {}, useOutbox: () => [] }))
+jest.mock('@/data/outbox/outbox', () => ({ postAndHear: () => undefined }))
 
 const ID = '019aaaaa-0000-7000-8000-0000deadbeef'
 const mm = (text: string) => ({ text, unit: 'mm' as const })
@@ -166,4 +170,18 @@ describe('what staleByTool by something that happens between set-ups', () => {
     expect(staleByMachine({ ...on('a', 'b'), total: 120 }, 1).says).toContain('the 120 set-ups')
     expect(staleByMachine(on(), 0).says).toBe('No tool is known in it. No set-up is open on it.')
   })
+})
+
+test('tools that are declared here and on their way are told by name; refused ones and other entries are not', () => {
+  const entry = (fact: object, changes: object = {}) =>
+    ({ stream: { kind: 'tool', id: 't' }, fact, by: 'Mira', at: '', ...changes }) as never
+  const declared = (name: string) => ({ id: name, kind: 'tool', body: { name } })
+  expect(
+    waitingTools([
+      entry(declared('reamer')),
+      entry(declared('tap'), { refused: { message: 'no' } }),
+      entry({ id: 'e', kind: 'tool-event', body: { what: 'broken', note: '' } }),
+      entry(declared('ball'), { stream: { kind: 'gauge', id: 'g' } }),
+    ]),
+  ).toEqual(['reamer'])
 })

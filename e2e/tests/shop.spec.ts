@@ -107,3 +107,21 @@ test('a gauge that is added where nothing is received is kept, shown, and arrive
     ),
   ).toContain('31.007')
 })
+
+test('a tool that is added where nothing is received is told on the list, and stands in it once it arrives', async ({
+  page,
+  demo,
+}) => {
+  const mira = new Machinist(page, demo.address, true)
+  await mira.signIn('Mira Toller')
+  await visit(page, `${demo.address}/tools`)
+  await expect(page.getByText('M6 tap')).toBeVisible()
+  await page.context().setOffline(true)
+  await page.getByRole('button', { name: 'Add a tool' }).click()
+  await page.getByTestId('tool-is').fill('12 mm reamer')
+  await page.getByRole('button', { name: 'Keep this tool' }).click()
+  await expect(page.getByTestId('waiting-tools')).toContainText('12 mm reamer')
+  await page.context().setOffline(false)
+  await expect(page.getByTestId('waiting-tools')).toBeHidden()
+  await expect(page.getByRole('link', { name: /12 mm reamer/ })).toBeVisible()
+})

@@ -20,7 +20,8 @@ export function Broken({ error, onRetry }: { error: Error; onRetry: () => void }
       <Words as="title" textAlign="center">
         This screen has a fault.
       </Words>
-      <Words textAlign="center">
+      {/* What failed may be told by an address, in which nothing breaks a line by itself. */}
+      <Words textAlign="center" maxWidth="100%" style={{ overflowWrap: 'anywhere' }}>
         What you entered and typed is kept. Try again; if it comes back, go on from the list of
         set-ups and tell whoever keeps Pine Compass: {error.message}
       </Words>

@@ -15,7 +15,7 @@ export interface HappenedFormProps<What extends string> {
   /** What falls by it, and in which open set-ups it is told: seen before it is said. */
   readonly says: string
   readonly told: readonly { readonly id: string; readonly name: string }[]
-  readonly onSay: (what: What, note: string) => Promise<void>
+  readonly onSay: (what: What, note: string) => Promise<unknown>
   readonly onDone: () => void
 }
 

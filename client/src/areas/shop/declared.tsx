@@ -12,7 +12,7 @@ interface DeclaredProps {
   /** What else can be changed about it, beside that. */
   readonly more?: ReactNode
   readonly onCorrect: () => void
-  readonly onRetire: (reason: string) => Promise<void>
+  readonly onRetire: (reason: string) => Promise<unknown>
 }
 
 /** What can be done about something that is declared: put right, or taken out of use. It is never deleted from what used it. */
@@ -58,7 +58,7 @@ export function Retired({
   onBack,
 }: {
   readonly name: string
-  readonly onBack: () => Promise<void>
+  readonly onBack: () => Promise<unknown>
 }) {
   const [failure, setFailure] = useState<string>()
   return (

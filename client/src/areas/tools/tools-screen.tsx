@@ -20,7 +20,7 @@ export function ToolsScreen() {
   const router = useRouter()
   const [sought, setSought] = useState('')
   const [adding, setAdding] = useState(false)
-  const { tools, total, error, more } = useTools(sought)
+  const { tools, total, error, more, waiting } = useTools(sought)
   return (
     <Page
       title="Tools"
@@ -44,6 +44,11 @@ export function ToolsScreen() {
             if (id !== undefined) router.push({ pathname: '/tools/[id]', params: { id } })
           }}
         />
+      )}
+      {waiting.length > 0 && (
+        <Words as="note" testID="waiting-tools">
+          Kept on this device until there is a connection: {waiting.join(', ')}
+        </Words>
       )}
       <Field
         label="Find by name, or by the code on its label"

@@ -39,12 +39,16 @@ export async function post(entry: OutboxEntry): Promise<void> {
 /**
  * The same for a form that stays open until it is known what became of it: a refusal is thrown, and not kept beside the form.
  * Where nobody answers the fact waits like any other.
+ *
+ * @returns whether the server has it.
  */
-export async function postAndHear(entry: OutboxEntry): Promise<void> {
+export async function postAndHear(entry: OutboxEntry): Promise<boolean> {
   await post(entry)
   const { id } = entry.fact
-  const refused = outboxStore.entries().find(({ fact }) => fact.id === id)?.refused
-  if (refused === undefined) return
+  const kept = outboxStore.entries().find(({ fact }) => fact.id === id)
+  if (kept === undefined) return true
+  const { refused } = kept
+  if (refused === undefined) return false
   await outboxStore.remove(id)
   throw new ApiRefusal(REFUSED, refused, [refused])
 }

@@ -8,13 +8,13 @@ type WithoutId<Fact> = Fact extends unknown ? Omit<Fact, 'id'> : never
 
 /**
  * Enters a fact of a machine, a gauge or a tool: kept here, sent as soon as the server answers. Throws where the server refuses it;
- * resolves where it is written, or where nobody answers and it waits.
+ * true where the server has it, false where nobody answers and it waits.
  */
-export function enterOutside<Kind extends ShopStream>(
+export async function enterOutside<Kind extends ShopStream>(
   stream: { readonly kind: Kind; readonly id: string },
   fact: WithoutId<NewFactOf<Kind>>,
   person: Author | null | undefined,
-): Promise<void> {
+): Promise<boolean> {
   const entry = {
     stream,
     fact: { id: uuid(), ...structuredClone(fact) },

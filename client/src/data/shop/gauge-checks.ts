@@ -61,7 +61,7 @@ export function useGaugeChecks(id: string) {
       await mutate(`gauge-checks:${id}:suspect`, told, { revalidate: false })
     },
     /** Enters a check: kept here at once, sent as soon as the server answers. */
-    add: (check: GaugeCheckFact): Promise<void> =>
+    add: (check: GaugeCheckFact): Promise<unknown> =>
       enterOutside({ kind: 'gauge', id }, { kind: 'gauge-check', body: check }, person),
   }
 }

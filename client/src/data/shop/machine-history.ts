@@ -16,7 +16,7 @@ export function useMachineHistory(id: string) {
     history: data,
     error: error as unknown,
     again: () => mutate(key),
-    addReversal: (test: ReversalTest): Promise<void> =>
+    addReversal: (test: ReversalTest): Promise<unknown> =>
       enterOutside({ kind: 'machine', id }, { kind: 'reversal-test', body: test }, person),
   }
 }

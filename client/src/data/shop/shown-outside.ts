@@ -1,7 +1,10 @@
-import { mutate } from 'swr'
+import { mutate, SWRConfig } from 'swr'
 import type { StreamKind } from '@pine/core/journal'
 
 export type OutsideStream = Exclude<StreamKind, 'setup'>
+
+/** How SWR keeps pages of a list. */
+const PAGES_OF_TOOLS = '$inf$@"tools"'
 
 /** Under which the checks of a gauge are kept on this device. */
 export const checksKey = (gaugeId: string): string => `gauge-checks:${gaugeId}`
@@ -29,7 +32,11 @@ export async function showOutside({
   readonly kind: OutsideStream
   readonly id: string
 }): Promise<void> {
-  await mutate((key) => isOf[kind](key, id))
+  // A list of pages is asked for by its own key: a question over all keys passes it by.
+  const pages = [...SWRConfig.defaultValue.cache.keys()].filter(
+    (key) => key.startsWith(PAGES_OF_TOOLS) && isOf[kind](key, id),
+  )
+  await Promise.all([mutate((key) => isOf[kind](key, id)), ...pages.map((key) => mutate(key))])
 }
 
 const isList = (key: unknown, name: string, id?: string): boolean =>
@@ -38,4 +45,4 @@ const isList = (key: unknown, name: string, id?: string): boolean =>
 const isOfTools = (key: unknown): boolean =>
   isList(key, 'tools') ||
   isList(key, 'pockets') ||
-  (typeof key === 'string' && key.startsWith('$inf$@"tools"'))
+  (typeof key === 'string' && key.startsWith(PAGES_OF_TOOLS))

@@ -3,6 +3,8 @@ import useSWRInfinite from 'swr/infinite'
 import { v7 as uuid } from 'uuid'
 import { pocketsSchema, toolHistorySchema, toolPageSchema, type ToolLine } from '@pine/contract'
 import type { MachineEventFact, ToolAssembly, ToolEventFact } from '@pine/core/shop'
+import { isOfStream, type OutboxEntry } from '../outbox/outbox-entry'
+import { useOutbox } from '../outbox/outbox-store'
 import { api, ask } from '../server/api'
 import { useSession } from '../server/session'
 import { enterOutside } from './enter-outside'
@@ -29,10 +31,13 @@ export function useTools(find: string, retired = false) {
       ),
     { revalidateFirstPage: true },
   )
+  const outbox = useOutbox()
   const tools = data?.flatMap((page) => page.tools)
   const total = data?.[0]?.total ?? 0
   return {
     tools,
+    /** Names of those that were declared here and are still on their way. */
+    waiting: waitingTools(outbox),
     total,
     error: error as unknown,
     isLoading,
@@ -40,6 +45,14 @@ export function useTools(find: string, retired = false) {
     more: tools !== undefined && tools.length < total ? () => void setSize(size + 1) : undefined,
   }
 }
+
+/** Names of the tools that are declared on this device and not with the server yet. */
+export const waitingTools = (outbox: readonly OutboxEntry[]): readonly string[] =>
+  outbox
+    .filter(isOfStream('tool'))
+    .flatMap(({ fact, refused }) =>
+      fact.kind === 'tool' && refused === undefined ? [fact.body.name] : [],
+    )
 
 /** As many as the server gives at once. */
 const A_PAGE = 50
@@ -56,29 +69,29 @@ export function useTool(id: string) {
     change: (
       tool: ToolAssembly,
       { reason, retired }: { readonly reason: string; readonly retired?: boolean },
-    ): Promise<void> =>
+    ): Promise<unknown> =>
       enterOutside(
         { kind: 'tool', id },
         { kind: 'tool', body: { ...tool, reason, ...(retired && { retired: true as const }) } },
         person,
       ),
-    happened: (event: ToolEventFact): Promise<void> =>
+    happened: (event: ToolEventFact): Promise<unknown> =>
       enterOutside({ kind: 'tool', id }, { kind: 'tool-event', body: event }, person),
   }
 }
 
-/** Declares a tool that was never in a set-up; gives its id. */
-export function useAddTool(): (tool: ToolAssembly) => Promise<string> {
+/** Declares a tool that was never in a set-up; gives its id, once the server tells of it. */
+export function useAddTool(): (tool: ToolAssembly) => Promise<string | undefined> {
   const { person } = useSession()
   return async (tool) => {
     const id = uuid()
-    await enterOutside({ kind: 'tool', id }, { kind: 'tool', body: tool }, person)
-    return id
+    const isThere = await enterOutside({ kind: 'tool', id }, { kind: 'tool', body: tool }, person)
+    return isThere ? id : undefined
   }
 }
 
 /** Enters what happened to a machine between two set-ups. */
-export function useMachineHappened(machine: string): (event: MachineEventFact) => Promise<void> {
+export function useMachineHappened(machine: string): (event: MachineEventFact) => Promise<unknown> {
   const { person } = useSession()
   return (event) =>
     enterOutside({ kind: 'machine', id: machine }, { kind: 'machine-event', body: event }, person)
