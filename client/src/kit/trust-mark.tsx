@@ -1,3 +1,4 @@
+import { memo } from 'react'
 import type { TrustState } from '@pine/core/registers'
 import Svg, { Circle, Path } from 'react-native-svg'
 import { View } from '@tamagui/core'
@@ -18,7 +19,13 @@ const NEEDLE = 'M12 5 L15 12 L12 19 L9 12 Z'
  * Our mark of trust, a compass needle in a ring, told by shape and not by colour alone: dashed ring
  * without needle, hollow needle, north half filled, solid disc, broken ring with the needle askew.
  */
-export function TrustMark({ state, size = 24 }: { state: TrustState; size?: number }) {
+export const TrustMark = memo(function TrustMark({
+  state,
+  size = 24,
+}: {
+  readonly state: TrustState
+  readonly size?: number
+}) {
   const roles = useRoles()
   const stroke =
     state === 'not-read'
@@ -69,4 +76,4 @@ export function TrustMark({ state, size = 24 }: { state: TrustState; size?: numb
       </Svg>
     </View>
   )
-}
+})

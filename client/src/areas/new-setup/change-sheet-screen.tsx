@@ -1,6 +1,5 @@
 import { useRouter } from 'expo-router'
 import { changeSheet } from '@/data/setup/change-sheet'
-import { useSetup } from '@/data/setup/one-setup'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
 import { draftOf } from './sheet-draft'
 import { SheetPages } from './sheet-pages'
@@ -8,10 +7,9 @@ import { SheetPages } from './sheet-pages'
 /** Another version of the sheet: the earlier one is kept, what was read stays. */
 export function ChangeSheetScreen({ id }: { id: string }) {
   const router = useRouter()
-  const { enter } = useSetup(id)
   return (
     <OpenedSetup id={id}>
-      {({ document, sheetAsWritten }) => (
+      {({ document, sheetAsWritten }, enter) => (
         <SheetPages
           draftKey={`sheet:${id}`}
           initial={draftOf(sheetAsWritten)}

@@ -5,7 +5,7 @@ import { OpenedSetup } from '@/areas/run/frame/opened-setup'
 import { failureWords } from '@/data/server/api'
 import { changeSheet } from '@/data/setup/change-sheet'
 import { useMay } from '@/data/server/session'
-import { useSetup } from '@/data/setup/one-setup'
+import type { Enter } from '@/data/outbox/fact-draft'
 import type { LoadedSetup } from '@/data/setup/standing'
 import { useTouchPlan } from '@/data/setup/touch-plan'
 import { Button } from '@/kit/button'
@@ -37,7 +37,7 @@ export function PlanScreen({ id }: { readonly id: string }) {
   const back = () => router.replace({ pathname: '/setups/[id]', params: { id } })
   return (
     <OpenedSetup id={id}>
-      {(setup) =>
+      {(setup, enter) =>
         plan === undefined ? (
           <Page
             title="What to touch"
@@ -54,7 +54,7 @@ export function PlanScreen({ id }: { readonly id: string }) {
             </Words>
           </Page>
         ) : (
-          <Plan id={id} setup={setup} answer={plan} onBack={back} />
+          <Plan setup={setup} enter={enter} answer={plan} onBack={back} />
         )
       }
     </OpenedSetup>
@@ -62,17 +62,16 @@ export function PlanScreen({ id }: { readonly id: string }) {
 }
 
 function Plan({
-  id,
   setup: { document, sheetAsWritten },
+  enter,
   answer,
   onBack,
 }: {
-  readonly id: string
   readonly setup: LoadedSetup
+  readonly enter: Enter
   readonly answer: TouchPlanAnswer
   readonly onBack: () => void
 }) {
-  const { enter } = useSetup(id)
   const mayEnter = useMay('enter')
   const [draft, setDraft] = useState(() => proposedPlan(answer, document.sheet))
   const [opened, setOpened] = useState<number>()

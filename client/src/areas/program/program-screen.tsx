@@ -8,7 +8,7 @@ import { faultsOf, judgeAll } from '@pine/core/running'
 import { describeProgramChange, describeProgramVerdict } from '@pine/core/words'
 import type { ProgramFile } from '@/data/program/program-file'
 import { KeptProgramText, keepProgramText, type ProgramText } from '@/data/program/program-text'
-import { useSetup } from '@/data/setup/one-setup'
+import type { Enter } from '@/data/outbox/fact-draft'
 import type { LoadedSetup } from '@/data/setup/standing'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
 import { lengthWriter } from '@/areas/run/frame/write-length'
@@ -28,17 +28,21 @@ import { useProgramFile } from './use-program-file'
 
 /** The program of a set-up: what it needs beside what is there, and what could go wrong with it. */
 export function ProgramScreen({ id }: { id: string }) {
-  return <OpenedSetup id={id}>{(setup) => <Program id={id} setup={setup} />}</OpenedSetup>
+  return (
+    <OpenedSetup id={id}>
+      {(setup, enter) => <Program id={id} setup={setup} enter={enter} />}
+    </OpenedSetup>
+  )
 }
 
 interface ProgramProps {
   readonly id: string
   readonly setup: LoadedSetup
+  readonly enter: Enter
 }
 
-function Program({ id, setup }: ProgramProps) {
+function Program({ id, setup, enter }: ProgramProps) {
   const router = useRouter()
-  const { enter } = useSetup(id)
   const program = useProgramFile()
   const { state, open, drop } = program
   const kept = setup.document.programs.at(-1)

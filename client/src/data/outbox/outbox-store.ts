@@ -86,12 +86,14 @@ export class OutboxStore {
 
   private tell(): void {
     const here = new Set(this.own.map(({ fact }) => fact.id))
-    this.all = [...this.rows.filter(({ fact }) => !here.has(fact.id)), ...this.own]
+    const all = [...this.rows.filter(({ fact }) => !here.has(fact.id)), ...this.own]
       .filter(({ fact }) => !this.gone.has(fact.id))
       .map((entry) => {
         const refused = this.refusals.get(entry.fact.id)
         return refused === undefined ? entry : { ...entry, refused }
       })
+    // The database repeats what was entered here: to whoever shows the list that is no change.
+    if (!isSameList(all, this.all)) this.all = all
     for (const listener of this.listeners) listener()
   }
 
@@ -119,6 +121,13 @@ export class OutboxStore {
     globalThis.localStorage.removeItem(OLD_KEY)
   }
 }
+
+const isSameList = (one: readonly OutboxEntry[], other: readonly OutboxEntry[]): boolean =>
+  one.length === other.length &&
+  one.every(
+    (entry, index) =>
+      entry.fact.id === other[index]?.fact.id && entry.refused === other[index]?.refused,
+  )
 
 const OLD_KEY = 'pine.outbox'
 

@@ -1,4 +1,4 @@
-import { useMemo } from 'react'
+import { useCallback, useMemo } from 'react'
 import useSWR from 'swr'
 import { v7 as uuid } from 'uuid'
 import { recordSchema, setupAnswerSchema, type NewFact } from '@pine/contract'
@@ -57,22 +57,22 @@ export function useSetup(id: string) {
     () => (data === undefined ? begunDocument(id, waiting) : foldSetup(data.file)),
     [data, id, waiting],
   )
+  // Step by step, so that what changes nothing is not worked out again: a fact that arrives at the server was in it before.
+  const written = useMemo(() => known && withWaiting(known, waiting), [known, waiting])
+  const inForce = written && policyOf(machines, written.sheet)
   const setup = useMemo(
-    () =>
-      known &&
-      standing(
-        withWaiting(known, waiting),
-        new Date().toISOString(),
-        policyOf(machines, known.sheet),
-      ),
-    [known, waiting, machines],
+    () => written && standing(written, new Date().toISOString(), inForce),
+    [written, inForce],
+  )
+  const seen = known?.length ?? 1
+  const enter = useCallback(
+    (draft: FactDraft): Promise<void> => enterFact(id, draft, person ?? { name: '' }, seen),
+    [id, person, seen],
   )
   return {
     setup,
     error: error as unknown,
-    /** Enters a fact: kept here at once, sent as soon as the server answers. */
-    enter: (said: FactDraft): Promise<void> =>
-      enterFact(id, said, person ?? { name: '' }, known?.length ?? 1),
+    /** Enters a fact: kept here at once, sent as soon as the server answers. */ enter,
   }
 }
 

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react'
+import type { Enter } from '@/data/outbox/fact-draft'
 import { failureWords } from '@/data/server/api'
 import { useSetup } from '@/data/setup/one-setup'
 import type { LoadedSetup } from '@/data/setup/standing'
@@ -10,10 +11,10 @@ export function OpenedSetup({
   children,
 }: {
   readonly id: string
-  readonly children: (setup: LoadedSetup) => ReactNode
+  readonly children: (setup: LoadedSetup, enter: Enter) => ReactNode
 }) {
-  const { setup, error } = useSetup(id)
-  if (setup !== undefined) return children(setup)
+  const { setup, error, enter } = useSetup(id)
+  if (setup !== undefined) return children(setup, enter)
   return error === undefined ? (
     <Message text="Opening the set-up …" tone="soft" />
   ) : (

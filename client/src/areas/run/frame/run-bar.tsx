@@ -1,4 +1,5 @@
 import { Link } from 'expo-router'
+import { memo } from 'react'
 import ChevronLeft from 'lucide-react-native/icons/chevron-left'
 import Menu from 'lucide-react-native/icons/menu'
 import { View } from '@tamagui/core'
@@ -9,7 +10,7 @@ import { Words } from '@/kit/words'
 import { useRoles } from '@/theme/use-roles'
 
 /** The job and its machine, and the way back to all set-ups: as little as a phone can do with. */
-export function RunBar({
+export const RunBar = memo(function RunBar({
   name,
   machine,
   onMenu,
@@ -73,4 +74,4 @@ export function RunBar({
       <OutboxNotice />
     </View>
   )
-}
+})

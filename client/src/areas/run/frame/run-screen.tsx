@@ -1,14 +1,15 @@
 import { useRouter } from 'expo-router'
-import { useCallback, useState } from 'react'
+import { memo, useCallback, useState } from 'react'
 import { useMedia, View } from '@tamagui/core'
 import type { Address } from '@pine/core/address'
 import { type Chain } from '@pine/core/chain'
 import { useMay } from '@/data/server/session'
-import { useSetup } from '@/data/setup/one-setup'
+import type { Enter } from '@/data/outbox/fact-draft'
 import type { LoadedSetup } from '@/data/setup/standing'
 import { AppBar } from '@/kit/app-bar'
 import { Overlay } from '@/kit/overlay'
 import { Scroll } from '@/kit/scroll'
+import { useLatest } from '@/kit/use-latest'
 import { Column, Row } from '@/kit/surfaces'
 import { stepName } from '@pine/core/words'
 import { Words } from '@/kit/words'
@@ -44,22 +45,23 @@ interface Jump {
 /** The run of one set-up. The step is in the address, so that a reload or another device finds it. */
 export function RunScreen({ id, stepKey }: { id: string; stepKey: string | undefined }) {
   return (
-    <OpenedSetup id={id}>{(setup) => <Run id={id} setup={setup} stepKey={stepKey} />}</OpenedSetup>
+    <OpenedSetup id={id}>
+      {(setup, enter) => <Run id={id} setup={setup} enter={enter} stepKey={stepKey} />}
+    </OpenedSetup>
   )
 }
 
-function Run({
-  id,
-  setup,
-  stepKey,
-}: {
-  id: string
-  setup: LoadedSetup
-  stepKey: string | undefined
-}) {
+interface RunProps {
+  readonly id: string
+  readonly setup: LoadedSetup
+  readonly enter: Enter
+  readonly stepKey: string | undefined
+}
+
+/** Drawn anew for another step or another fact, and not for an entry that has arrived. */
+const Run = memo(function Run({ id, setup, enter, stepKey }: RunProps) {
   const router = useRouter()
   const { wide, widest, low } = useMedia()
-  const { enter } = useSetup(id)
   const [traced, setTraced] = useState<{ title: string; chain: Chain }>()
   const { document, solution, steps } = setup
   const view = runView(setup, stepKey)
@@ -92,6 +94,8 @@ function Run({
   const last = lastTouch(setup)
   const [changing, setChanging] = useState(false)
   const [menu, setMenu] = useState(false)
+  const openMenu = useLatest(() => setMenu(true))
+  const tellChange = useLatest(() => setChanging(true))
   const [aside, setAside] = useState<'note' | 'stands'>()
   const closeAside = () => {
     setAside(undefined)
@@ -210,7 +214,7 @@ function Run({
               program={document.programs.at(-1)?.name}
               onProgram={toProgram}
               onPlan={toPlan}
-              onChanged={mayEnter ? () => setChanging(true) : undefined}
+              onChanged={mayEnter ? tellChange : undefined}
               onNote={mayEnter ? () => setAside('note') : undefined}
               onStands={mayEnter ? () => setAside('stands') : undefined}
               lastTouch={last && { name: last.name, again: () => jumpTo(last.key, true) }}
@@ -228,8 +232,8 @@ function Run({
       <RunBar
         name={document.sheet.name}
         machine={document.sheet.machine.name}
-        onMenu={() => setMenu(true)}
-        onChanged={mayEnter ? () => setChanging(true) : undefined}
+        onMenu={openMenu}
+        onChanged={mayEnter ? tellChange : undefined}
       />
       {banners}
       <Column gap={0}>
@@ -278,4 +282,4 @@ function Run({
       {traceView && <Overlay onClose={() => setTraced(undefined)}>{traceView}</Overlay>}
     </View>
   )
-}
+})
