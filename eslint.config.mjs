@@ -143,7 +143,7 @@ export default defineConfig([
   },
   {
     files: ['client/src/**/*.tsx'],
-    ignores: ['client/src/kit/scroll.tsx'],
+    ignores: ['client/src/kit/frame/scroll.tsx'],
     rules: {
       'no-restricted-syntax': [
         'error',

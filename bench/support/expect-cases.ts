@@ -5,7 +5,7 @@ import { type Reading, type SetupDocument } from '@pine/core/facts'
 import { readFileSync } from 'node:fs'
 import { random } from './chance'
 
-// Random shops of bench/expect.ts: one reading that is to come, what it reads, and what is known before by depth.
+// Random shops of bench/core/expect.ts: one reading that is to come, what it reads, and what is known before by depth.
 
 const parsed = parseSetupText(
   readFileSync(new URL('../../docs/examples/setting-plane.json', import.meta.url), 'utf8'),

@@ -4,8 +4,8 @@ import { DataSource } from 'typeorm'
 import { v7 as uuid } from 'uuid'
 import { openDatabase } from '../../server/src/store/data-source'
 import { typeormStore } from '../../server/src/store/typeorm-store'
-import { setupsOf } from '../../server/src/use-cases/setups'
-import { hashToken } from '../../server/src/use-cases/sign-in'
+import { setupsOf } from '../../server/src/use-cases/setups/setups'
+import { hashToken } from '../../server/src/use-cases/people/sign-in'
 
 /** A shop on an empty database, to be filled by the thousand: each set-up is the example, read back over and over. */
 export async function benchShop(url: string) {

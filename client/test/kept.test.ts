@@ -1,5 +1,5 @@
 import { kept } from '@/data/device/kept'
-import { erased, signTurned, typed } from '@/kit/number-text'
+import { erased, signTurned, typed } from '@/kit/entry/number-text'
 
 beforeEach(() => window.localStorage.clear())
 

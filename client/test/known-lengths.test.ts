@@ -7,7 +7,7 @@ import {
   stylusOf,
   stylusOptions,
   touchedAfterAll,
-} from '@/areas/new-setup/known-lengths'
+} from '@/areas/new-setup/tools/known-lengths'
 
 const mm = (text: string) => ({ text, unit: 'mm' as const })
 const measured = {

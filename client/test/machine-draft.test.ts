@@ -6,8 +6,8 @@ import {
   machineOf,
   newMachine as unanswered,
   type MachineDraft,
-} from '../src/areas/shop/machine-draft'
-import { turnsOf } from '../src/areas/shop/turns'
+} from '../src/areas/shop/machine/machine-draft'
+import { turnsOf } from '../src/areas/shop/machine/turns'
 
 const machineSchema = schemaOfFields(MACHINE_FIELDS)
 

@@ -1,6 +1,6 @@
 import { newCheck, watchDraft } from '@/areas/gauges/checks-view'
 import { gaugeDraft } from '@/areas/shop/gauge-draft'
-import { machineDraft, machineOf, newMachine } from '@/areas/shop/machine-draft'
+import { machineDraft, machineOf, newMachine } from '@/areas/shop/machine/machine-draft'
 import { toolDraft } from '@/areas/tools/tool-draft'
 
 // A form has one unit for all its lengths: what was declared in another one is shown converted, and never as it was written.

@@ -3,7 +3,7 @@ import {
   withPlaneRow,
   withReference,
   withReferenceLength,
-} from '../src/areas/new-setup/reference-draft'
+} from '../src/areas/new-setup/zero/reference-draft'
 import { emptyDraft, withSchool } from '../src/areas/new-setup/sheet-draft'
 import { mm } from './run/set-ups'
 

@@ -1,5 +1,5 @@
 import type { SetupSummary, ToolHistory } from '@pine/contract'
-import { staleByMachine } from '@/areas/shop/stale-by-machine'
+import { staleByMachine } from '@/areas/shop/machine/stale-by-machine'
 import { staleByTool } from '@/areas/tools/happened-view'
 import { correctedTool, newTool, toolDraft, toolOf } from '@/areas/tools/tool-draft'
 import {

@@ -1,5 +1,5 @@
 import { emptyDraft, type SheetDraft } from '@/areas/new-setup/sheet-draft'
-import { withAgainst } from '@/areas/new-setup/holding-draft'
+import { withAgainst } from '@/areas/new-setup/zero/holding-draft'
 import { takesHabits, withHabits } from '@/areas/new-setup/habits-draft'
 import {
   withFaceTurned,
@@ -10,7 +10,7 @@ import {
   zeroView,
   zeroWords,
   withSpared,
-} from '@/areas/new-setup/zero-draft'
+} from '@/areas/new-setup/zero/zero-draft'
 
 const mm = (text: string) => ({ text, unit: 'mm' as const })
 const stock = { X: mm('120'), Y: mm('80'), Z: mm('40') }

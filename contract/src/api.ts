@@ -3,7 +3,7 @@ import { SHOP_FIELDS } from '@pine/core/shop'
 import { z } from 'zod'
 import { roleSchema } from './roles'
 import { setupFactSchema, setupFileSchema } from './setup-facts'
-import { ENTERED, schemaOfFields, UNDER_ID, uuid } from './schema-of'
+import { ENTERED, schemaOfFields, UNDER_ID, uuid } from './schemas/schema-of'
 import { solutionViewSchema } from './solution-view'
 
 /** Four to eight digits: typed with oily thumbs. */

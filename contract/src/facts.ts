@@ -1,7 +1,7 @@
 import { STREAM_KINDS, type StreamKind, type Via } from '@pine/core/journal'
 import { SHOP_FIELDS, type ShopBodies } from '@pine/core/shop'
 import { z } from 'zod'
-import { schemaOfFields } from './schema-of'
+import { schemaOfFields } from './schemas/schema-of'
 import {
   asSent,
   kind,

@@ -9,12 +9,12 @@ export {
   type ToolMeasured,
   type ToolPage,
   type ToolQuery,
-} from './tool-schema'
-export { foundSchema, searchQuerySchema, type Found } from './search-schema'
-export { machineHistorySchema, type MachineHistory } from './machine-schema'
-export { touchPlanSchema, type TouchPlanAnswer } from './touch-plan-schema'
-export { keptAnswerSchema, type KeptAnswer } from './kept-schema'
-export { schemaOf, schemaOfFields, writtenLengthSchema } from './schema-of'
+} from './schemas/tool-schema'
+export { foundSchema, searchQuerySchema, type Found } from './schemas/search-schema'
+export { machineHistorySchema, type MachineHistory } from './schemas/machine-schema'
+export { touchPlanSchema, type TouchPlanAnswer } from './schemas/touch-plan-schema'
+export { keptAnswerSchema, type KeptAnswer } from './schemas/kept-schema'
+export { schemaOf, schemaOfFields, writtenLengthSchema } from './schemas/schema-of'
 export {
   errorBodySchema,
   reportedProblemSchema,
@@ -22,7 +22,11 @@ export {
   type ReportedProblem,
 } from './error-body'
 export { reportIssues, reportProblem } from './report'
-export { keptProgramTextSchema, LONGEST_PROGRAM, type KeptProgramText } from './program-schema'
+export {
+  keptProgramTextSchema,
+  LONGEST_PROGRAM,
+  type KeptProgramText,
+} from './schemas/program-schema'
 export {
   SETUP_FACTS,
   SETUP_FACT_KINDS,
@@ -44,7 +48,7 @@ export {
   type FactKind,
 } from './facts'
 export { parseSetupFile, parseSetupText, type ParsedSetup } from './parse-document'
-export { setupJsonSchema } from './json-schema'
+export { setupJsonSchema } from './schemas/json-schema'
 export { solutionViewSchema, type SolutionView } from './solution-view'
 export { viewSolution } from './view-solution'
 export {

@@ -3,7 +3,7 @@ import { SETUP_BODIES, type SetupBodies, type SetupFact } from '@pine/core/facts
 import { VIAS } from '@pine/core/journal'
 import { typographic } from '@pine/core/words'
 import { z } from 'zod'
-import { moment, nameSchema, schemaOf, uuid } from './schema-of'
+import { moment, nameSchema, schemaOf, uuid } from './schemas/schema-of'
 
 /** A kind of fact: what its body is, and what a person calls the one that they entered. */
 export interface FactKindOf {

@@ -32,7 +32,7 @@ const CONTACT: readonly Line[] = [
     line: `  wire: { ...between, measure: 'thickness', shareInZ: 1, shareInXY: 1, repeatabilityMm: 0.01, minutes: 2 },\n`,
   },
   {
-    file: 'core/src/words/gauge-words.ts',
+    file: 'core/src/words/trust/gauge-words.ts',
     behind: 'Readonly<Record<GaugeKind, string>> = {\n',
     line: `  wire: 'measured wire',\n`,
   },
@@ -40,17 +40,17 @@ const CONTACT: readonly Line[] = [
 
 const FACT: readonly Line[] = [
   {
-    file: 'core/src/facts/bodies.ts',
+    file: 'core/src/facts/bodies/bodies.ts',
     behind: 'export const SETUP_BODIES = {\n',
     line: `  weather: recordOf({ warmth: field(length, 'how far the table has grown') }),\n`,
   },
   {
-    file: 'core/src/facts/bodies.ts',
+    file: 'core/src/facts/bodies/bodies.ts',
     behind: 'export const LIST_OF = {\n',
     line: `  weather: 'weathers',\n`,
   },
   {
-    file: 'core/src/facts/bodies.ts',
+    file: 'core/src/facts/bodies/bodies.ts',
     behind: 'Readonly<Record<keyof SetupBodies, string>> = {\n',
     line: `  weather: 'how warm it was',\n`,
   },

@@ -1,7 +1,7 @@
 import { ANOTHER_PARTS, partStays, stepsOf } from '../src/plan'
 import { type OffsetPlan } from '../src/sheet'
 import { solve } from '../src/solve'
-import { describeEvent } from '../src/words/event-words'
+import { describeEvent } from '../src/words/setup/event-words'
 import { event, mm, planeReadings, workedDocument, workedSheet } from './worked-example'
 
 const [offset] = workedSheet().offsets

@@ -1,5 +1,5 @@
 import { checkDocument, type Reading, type SetupDocument } from '../src/facts'
-import type { ReadBack } from '../src/facts/bodies'
+import type { ReadBack } from '../src/facts/bodies/bodies'
 import { stepsOf } from '../src/plan'
 import { type OffsetKeyMode, type OffsetPlan } from '../src/sheet'
 import { solve, type Solution } from '../src/solve'

@@ -2,7 +2,7 @@ import { coverage, COVERAGE_WAYS } from './model/coverage'
 import { Chance, trials } from './random'
 
 // The stated 95 % interval is k = 2 (95.45 %) or a t quantile. Of 120 cases 95.4 % ± 1.9 % hold it (one standard
-// deviation of a binomial share); four of those are left below, and above all of them. bench/coverage.ts makes 3,000
+// deviation of a binomial share); four of those are left below, and above all of them. bench/core/coverage.ts makes 3,000
 // of each.
 const CASES = 120
 const LEAST = 0.878

@@ -1,7 +1,7 @@
 import { type Face } from '../src/touch'
 import { sensitivity } from '../src/freshness/sensitivity'
 import { type Reading, type SetupDocument } from '../src/facts'
-import { type EventBody } from '../src/facts/event'
+import { type EventBody } from '../src/facts/bodies/event'
 import { solve } from '../src/solve'
 import {
   checkFailed,

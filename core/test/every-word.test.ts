@@ -1,7 +1,7 @@
 import type { Surprise } from '../src/expect'
 import { toNanometres } from '../src/length'
 import { PROBLEM_CODES } from '../src/problem'
-import { NEED_JUDGEMENTS, PROGRAM_JUDGEMENTS } from '../src/program/program-codes'
+import { NEED_JUDGEMENTS, PROGRAM_JUDGEMENTS } from '../src/program/judgement/program-codes'
 import { WARNING_CODES } from '../src/registers'
 import {
   describeActiveLength,

@@ -1,6 +1,6 @@
 import { appendFact, type Reading, type SetupDocument } from '../src/facts'
-import type { CheckOff } from '../src/facts/check-off'
-import type { EventBody } from '../src/facts/event'
+import type { CheckOff } from '../src/facts/bodies/check-off'
+import type { EventBody } from '../src/facts/bodies/event'
 import { checkDocument } from '../src/facts'
 import { asksForContact, standingCheckOff, stepsOf, suggestGauges } from '../src/plan'
 import { planTouches } from '../src/planner'

@@ -4,7 +4,7 @@ import { gaugesElsewise } from '../src/freshness'
 import { solve } from '../src/solve'
 import { type Warning } from '../src/registers'
 import { describeStale, describeWarning } from '../src/words'
-import { describeEvent } from '../src/words/event-words'
+import { describeEvent } from '../src/words/setup/event-words'
 import {
   checkFailed,
   difference,

@@ -1,6 +1,6 @@
 import { expectReading } from '../src/expect'
 import { habitsOf } from '../src/running'
-import { type EventBody } from '../src/facts/event'
+import { type EventBody } from '../src/facts/bodies/event'
 import { solve } from '../src/solve'
 import {
   event,

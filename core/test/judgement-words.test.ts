@@ -1,6 +1,6 @@
 import { toNanometres } from '../src/length'
-import { NEED_JUDGEMENTS, PROGRAM_JUDGEMENTS } from '../src/program/program-codes'
-import type { ProgramJudgement } from '../src/program/program-judgement'
+import { NEED_JUDGEMENTS, PROGRAM_JUDGEMENTS } from '../src/program/judgement/program-codes'
+import type { ProgramJudgement } from '../src/program/judgement/program-judgement'
 import { describeJudgement } from '../src/words'
 
 // What is said of a program, with its tool, row and number put in by hand.

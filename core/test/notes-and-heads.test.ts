@@ -1,7 +1,7 @@
 import { type SetupFact } from '../src/facts'
 import { appendFact, isReleased } from '../src/facts/fold'
 import { openNotes } from '../src/facts/open-notes'
-import { headNumbers } from '../src/program/head-numbers'
+import { headNumbers } from '../src/program/text/head-numbers'
 import { headAgainstSheet } from '../src/running/head-against-sheet'
 import { programAgain } from '../src/running'
 import { describeJudgement } from '../src/words'

@@ -1,5 +1,5 @@
 import { checkDocument, type Reading } from '../src/facts'
-import { suggestGauges } from '../src/plan/suggest-gauges'
+import { suggestGauges } from '../src/plan/asks/suggest-gauges'
 import {
   carriedOver,
   minutesOfPlan,

@@ -1,6 +1,6 @@
 import { LineSplitter, readProgram, readProgramPieces } from '../src/program'
-import { readBlock } from '../src/program/block'
-import { BlockNumbers, readPlainMove } from '../src/program/plain-move'
+import { readBlock } from '../src/program/text/block'
+import { BlockNumbers, readPlainMove } from '../src/program/motion/plain-move'
 import { Chance, trials } from './random'
 
 const bytesOf = (text: string) => Uint8Array.from(text, (character) => character.charCodeAt(0))

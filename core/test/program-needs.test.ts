@@ -1,5 +1,5 @@
 import { type SetupDocument } from '../src/facts'
-import { type ReadBack } from '../src/facts/bodies'
+import { type ReadBack } from '../src/facts/bodies/bodies'
 import { toNanometres } from '../src/length'
 import { placeProgramView, programViews, speakProgramView, type ProgramView } from '../src/picture'
 import { mendOf, needsBeside, stepsOf } from '../src/plan'

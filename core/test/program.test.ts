@@ -9,8 +9,8 @@ import {
   type Extents,
   type ProgramReading,
 } from '../src/program'
-import { arcAround, arcExtents, arcOfRadius, type PlanePoint } from '../src/program/arc'
-import { readBlock, wordText } from '../src/program/block'
+import { arcAround, arcExtents, arcOfRadius, type PlanePoint } from '../src/program/motion/arc'
+import { readBlock, wordText } from '../src/program/text/block'
 import { lowestZ } from '../src/running'
 import { judgeNeeds } from '../src/running/judge-needs'
 import { solve } from '../src/solve'

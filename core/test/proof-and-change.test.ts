@@ -1,5 +1,5 @@
 import { type SetupDocument } from '../src/facts'
-import { type EventBody } from '../src/facts/event'
+import { type EventBody } from '../src/facts/bodies/event'
 import { readLength, toNanometres } from '../src/length'
 import { airCutLift, proofMove } from '../src/proof'
 import { distanceToGoError, gapVerdict } from '../src/proof/proof'

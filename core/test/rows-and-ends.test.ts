@@ -1,7 +1,7 @@
 import type { Reading } from '../src/facts'
 import type { SetupSheet } from '../src/sheet'
 import { solve } from '../src/solve'
-import { keptWarnings, type KeptCheck } from '../src/solve/kept-checks'
+import { keptWarnings, type KeptCheck } from '../src/solve/warnings/kept-checks'
 import { fact, mm, readingOf, setupOf, workedSheet } from './worked-example'
 
 // Later rows of the schools that touch the part, worked by hand; travels to their very ends; what several checks say together.

@@ -1,6 +1,6 @@
 import { captureAt, stepsOf } from '../src/plan'
 import type { Reading, SetupDocument } from '../src/facts'
-import type { Proof } from '../src/facts/proving'
+import type { Proof } from '../src/facts/bodies/proving'
 import type { SetupSheet } from '../src/sheet'
 import { solve } from '../src/solve'
 import {

@@ -12,7 +12,7 @@ import {
   describeZeroPlace,
   spokenNumber,
 } from '../src/words'
-import { describeEvent } from '../src/words/event-words'
+import { describeEvent } from '../src/words/setup/event-words'
 import { event, mm } from './worked-example'
 
 // What a person reads, each sentence with its numbers, sides and tools put in by hand: a turned side or a lost number shows.

@@ -1,7 +1,7 @@
 import { Chance, trials } from './random'
 import { runTrials } from './slip-trials'
 
-// The full measurement over 20,000 set-ups is bench/slip-finder.ts, kept in docs/slip-finder.md.
+// The full measurement over 20,000 set-ups is bench/core/slip-finder.ts, kept in docs/slip-finder.md.
 const SETUPS = 120
 const SEED = 7
 

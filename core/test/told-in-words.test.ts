@@ -9,7 +9,7 @@ import {
   describeTerm,
   saysSomething,
 } from '../src/words'
-import { describeEvent } from '../src/words/event-words'
+import { describeEvent } from '../src/words/setup/event-words'
 import { event, mm, workedDocument, workedSheet } from './worked-example'
 
 // What people read of a sum, a sheet and a program: each condition of it with the words that it makes.

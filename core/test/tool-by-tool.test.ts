@@ -1,6 +1,6 @@
 import { registerName, type Address } from '../src/address'
 import { checkDocument, type Reading, type SetupDocument } from '../src/facts'
-import type { CheckOff } from '../src/facts/check-off'
+import type { CheckOff } from '../src/facts/bodies/check-off'
 import { addressParts, controlRow } from '../src/address/address'
 import { followingStep, needsBeside, neededFirst, stepsOf } from '../src/plan'
 import { readProgram } from '../src/program'

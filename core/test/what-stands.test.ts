@@ -1,5 +1,5 @@
 import type { Reading, SetupDocument, SetupEvent } from '../src/facts'
-import type { CheckOff } from '../src/facts/check-off'
+import type { CheckOff } from '../src/facts/bodies/check-off'
 import { standingReadings } from '../src/freshness'
 import { homeBefore, homeFramesOf } from '../src/freshness/home-frames'
 import { isBehind, staleBy } from '../src/freshness/stale'

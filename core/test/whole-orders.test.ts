@@ -1,5 +1,5 @@
 import type { SetupDocument, SetupEvent } from '../src/facts'
-import type { CheckOff } from '../src/facts/check-off'
+import type { CheckOff } from '../src/facts/bodies/check-off'
 import { neededFirst, stationTrust, stepsOf } from '../src/plan'
 import { standingCheckOff } from '../src/plan/standing-check-off'
 import type { OffsetPlan, SetupSheet } from '../src/sheet'

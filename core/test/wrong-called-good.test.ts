@@ -7,8 +7,8 @@ import {
   type SetupDocument,
   type SetupFact,
 } from '../src/facts'
-import { type EventBody } from '../src/facts/event'
-import { type Kept } from '../src/facts/kept'
+import { type EventBody } from '../src/facts/bodies/event'
+import { type Kept } from '../src/facts/bodies/kept'
 import { solve } from '../src/solve'
 import { stepsOf } from '../src/plan'
 import { describeStale } from '../src/words'

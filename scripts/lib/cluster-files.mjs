@@ -27,7 +27,7 @@ export function patroniFile({ folder, node, voters, secrets }) {
       authentication: { username: 'pine', password: secrets.api },
     },
     // By the older of etcd's two languages: in the newer one this version of patroni (3.0.2) has a leader that hangs and comes back
-    // take its place again unasked, from whoever was promoted meanwhile. bench/cluster.ts saw it.
+    // take its place again unasked, from whoever was promoted meanwhile. bench/server/cluster.ts saw it.
     etcd: { hosts: voters.map(({ client }) => `127.0.0.1:${client}`) },
     bootstrap: {
       dcs: {

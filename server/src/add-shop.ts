@@ -2,7 +2,7 @@ import { DataSource } from 'typeorm'
 import { openDatabase } from './store/data-source'
 import { typeormStore } from './store/typeorm-store'
 import { addShop } from './store/new-shop'
-import { firstCode } from './use-cases/people'
+import { firstCode } from './use-cases/people/people'
 
 /** Adds a shop to a database and prints the code that lets its first lead in. Run by scripts/shop.mjs. */
 const url = process.env['DATABASE_URL'] ?? ''

@@ -4,11 +4,11 @@ import { v7 as uuid } from 'uuid'
 import type { Role } from '@pine/contract'
 import type { DataSource } from 'typeorm'
 import { createApi, type Api } from '../src/http/api'
-import { hostsOf, type ApiOfHost } from '../src/http/hosts'
+import { hostsOf, type ApiOfHost } from '../src/http/door/hosts'
 import { listen, openDatabase } from '../src/store/data-source'
 import type { Store } from '../src/store/store'
 import { typeormStore } from '../src/store/typeorm-store'
-import { admit } from '../src/use-cases/people'
+import { admit } from '../src/use-cases/people/people'
 import { asDescribed } from './described'
 
 export interface Harness {

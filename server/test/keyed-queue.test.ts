@@ -1,4 +1,4 @@
-import { KeyedQueue, QueueTimeout } from '../src/use-cases/keyed-queue'
+import { KeyedQueue, QueueTimeout } from '../src/use-cases/facts/keyed-queue'
 
 const after = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
 

@@ -26,7 +26,7 @@ beforeAll(async () => {
 })
 afterAll(() => shop.close())
 
-// A thousand of the million of bench/requests.ts (which also tells how long they take), with other seeds each time that they fail on are told by fast-check.
+// A thousand of the million of bench/server/requests.ts (which also tells how long they take), with other seeds each time that they fail on are told by fast-check.
 test('whatever is sent, nothing fails, nothing is told that should not be', async () => {
   const seen = new Map<number, number>()
   await fc.assert(

@@ -1,4 +1,4 @@
-import { Recent } from '../src/store/recent'
+import { Recent } from '../src/store/rows/recent'
 
 /** A database that counts how often it is asked, and answers when it is let. */
 function slow() {

@@ -8,7 +8,7 @@ import { STREAM_KINDS, VIAS } from '@pine/core/journal'
 import { readProgram } from '@pine/core/program'
 import { type SetupSheet } from '@pine/core/sheet'
 import { contentHash } from '../src/use-cases/canonical'
-import { setupsOf } from '../src/use-cases/setups'
+import { setupsOf } from '../src/use-cases/setups/setups'
 import { startHarness, type Harness } from './harness'
 
 /** The sheet and the readings of an example file. */

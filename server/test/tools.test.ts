@@ -8,7 +8,7 @@ import {
 } from '@pine/contract'
 import { readProgram } from '@pine/core/program'
 import { type SetupSheet } from '@pine/core/sheet'
-import { rebuildAll } from '../src/use-cases/summaries'
+import { rebuildAll } from '../src/use-cases/setups/summaries'
 import { startHarness, type Harness } from './harness'
 import { mm, sheetOf } from './sheets'
 

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router'
 import { Button } from '@/kit/button'
-import { Page } from '@/kit/page'
+import { Page } from '@/kit/frame/page'
 import { Words } from '@/kit/words'
 
 export default function NotFound() {

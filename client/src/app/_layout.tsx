@@ -11,8 +11,8 @@ import { keepPage } from '@/data/server/page-version'
 import { askAhead } from '@/data/server/session'
 import { useDraftsLoaded } from '@/data/device/drafts'
 import { keepAnswers, useSeenBefore } from '@/data/device/seen-before'
-import { AppFrame } from '@/kit/app-frame'
-import { Broken } from '@/kit/broken'
+import { AppFrame } from '@/kit/frame/app-frame'
+import { Broken } from '@/kit/frame/broken'
 import { Message } from '@/kit/message'
 
 askAhead()

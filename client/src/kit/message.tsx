@@ -1,5 +1,5 @@
 import { View } from '@tamagui/core'
-import { CompassBadge } from './compass-badge'
+import { CompassBadge } from './frame/compass-badge'
 import { Words } from './words'
 
 /** A whole page that has only one thing to say: opening, or not reachable. */

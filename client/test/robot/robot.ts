@@ -4,7 +4,7 @@ import { captureAt, suggestPosition, zeroesCounter, type StepState } from '@pine
 import { axesRead, axisOfQuantity, isAxisPosition, type QuantityName } from '@pine/core/quantities'
 import { activeLift } from '@pine/core/proof'
 import type { Register } from '@pine/core/registers'
-import { captureView, capturedFacts } from '@/areas/run/read/capture-view'
+import { captureView, capturedFacts } from '@/areas/run/read/position/capture-view'
 import type { NewReading } from '@/areas/run/read/reading-draft'
 import {
   keyInView,

@@ -1,5 +1,5 @@
 import { appendFact, type SetupFact } from '@pine/core/facts'
-import { conflictViews } from '@/areas/run/frame/conflict-view'
+import { conflictViews } from '@/areas/run/frame/banners/conflict-view'
 import { keyInView, type Pressed } from '@/areas/run/key-in/key-in-view'
 import { standing, type LoadedSetup } from '@/data/setup/standing'
 import { after, BEN, example, MIRA, mm, NOW, registerAt } from './set-ups'

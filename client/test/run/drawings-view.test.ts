@@ -1,4 +1,4 @@
-import { besideStep, lastInZ } from '@/areas/run/frame/drawings-view'
+import { besideStep, lastInZ } from '@/areas/run/frame/beside/drawings-view'
 import { example } from './set-ups'
 
 const { document, steps } = example('whole-run')

@@ -5,7 +5,7 @@ import {
   unansweredTools,
   withAssemblies,
   withTapped,
-} from '@/areas/new-setup/assemblies'
+} from '@/areas/new-setup/tools/assemblies'
 import { asksForKept, keptView } from '@/areas/run/kept/kept-view'
 import { rebaseView } from '@/areas/run/kept/rebase-view'
 import { readingView } from '@/areas/run/read/reading-view'

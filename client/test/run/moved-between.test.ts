@@ -1,4 +1,4 @@
-import { movedBetween } from '../../src/areas/run/read/moved-between'
+import { movedBetween } from '../../src/areas/run/read/position/moved-between'
 import { after, example, mm, registerAt } from './set-ups'
 
 const whole = example('whole-run', 6)

@@ -5,7 +5,7 @@ import {
   positionSuggested,
   positionView,
   zeroedHere,
-} from '../../src/areas/run/read/position-draft'
+} from '../../src/areas/run/read/position/position-draft'
 import { readingView } from '../../src/areas/run/read/reading-view'
 import { after, example } from './set-ups'
 

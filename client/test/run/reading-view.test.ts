@@ -2,7 +2,7 @@ import { STORED_BY_CYCLE } from '@pine/core/words'
 import { type QuantityName } from '@pine/core/quantities'
 import { readLength } from '@pine/core/length'
 import { standing, type LoadedSetup } from '@/data/setup/standing'
-import { capturedFacts, captureView } from '@/areas/run/read/capture-view'
+import { capturedFacts, captureView } from '@/areas/run/read/position/capture-view'
 import { captureOf } from '@/areas/run/read/expected'
 import { bodyOf, type ReadingDraft } from '@/areas/run/read/reading-draft'
 import {
@@ -11,7 +11,7 @@ import {
   gaugesServing,
   wayQuestion,
   zeroEnds,
-} from '@/areas/run/read/circumstances-view'
+} from '@/areas/run/read/circumstances/circumstances-view'
 import { keyInView } from '@/areas/run/key-in/key-in-view'
 import { viewAsTyped as view } from './as-typed'
 import { after, example, mm, registerAt } from './set-ups'

@@ -7,7 +7,7 @@ import {
 } from '@/areas/run/ready/check-view'
 import { firstPartView, wearSays } from '@/areas/run/release/first-part-view'
 import { releaseView } from '@/areas/run/release/release-view'
-import { changeView, consequencesView } from '@/areas/run/frame/change-view'
+import { changeView, consequencesView } from '@/areas/run/frame/banners/change-view'
 import { keyInView } from '@/areas/run/key-in/key-in-view'
 import { after, BEN, by, example, MIRA, mm, registerAt } from './set-ups'
 

@@ -1,4 +1,4 @@
-import { rowsStandFacts, rowsThatMayStand } from '../../src/areas/run/frame/rows-stand-view'
+import { rowsStandFacts, rowsThatMayStand } from '../../src/areas/run/frame/banners/rows-stand-view'
 import { after, example, mm, registerAt } from './set-ups'
 
 const blank = example('whole-run', 1)

@@ -1,6 +1,6 @@
 import { budgetOf } from '../budget/budget'
 import { hasUnknownZero, valueOf } from '../chain/chain'
-import type { Reading } from '../facts/reading'
+import type { Reading } from '../facts/bodies/reading'
 import type { SetupDocument } from '../facts/document'
 import { standingReadings } from '../freshness/standing'
 import { NANOMETRES_PER, type LengthUnit } from '../length/length'

@@ -1,7 +1,7 @@
 import type { Address } from '../address/address'
 import { knewOf } from '../journal/entered'
 import { readLength } from '../length/read-length'
-import type { ReadBack } from './bodies'
+import type { ReadBack } from './bodies/bodies'
 import type { SetupDocument } from './document'
 
 /** One register, keyed on two devices of which the second did not know of the first: what each saw there afterwards. */

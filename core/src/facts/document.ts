@@ -1,7 +1,7 @@
 import type { Entered } from '../journal/entered'
 import type { SetupSheet } from '../sheet/sheet'
-import type { LIST_OF, ListedKind, SetupBodies } from './bodies'
-import type { SetupEvent } from './event'
+import type { LIST_OF, ListedKind, SetupBodies } from './bodies/bodies'
+import type { SetupEvent } from './bodies/event'
 
 /** The facts of each kind in the order in which they stand in the stream. */
 type Lists = {

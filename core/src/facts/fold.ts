@@ -1,4 +1,10 @@
-import { LIST_OF, type ListedKind, type PutAway, type SetupFact, type SetupFile } from './bodies'
+import {
+  LIST_OF,
+  type ListedKind,
+  type PutAway,
+  type SetupFact,
+  type SetupFile,
+} from './bodies/bodies'
 import type { SetupDocument } from './document'
 
 /** Facts after which a released set-up is still what was released. */

@@ -1,5 +1,5 @@
 import type { Source } from '../chain/chain'
-import type { Reading } from './reading'
+import type { Reading } from './bodies/reading'
 
 // A set-up asks for every register: sorted out once for each list of readings, which never changes after it was made.
 const sortedOut = new WeakMap<readonly Reading[], ReadonlyMap<string, Reading>>()

@@ -1,6 +1,6 @@
-import type { Reading } from './reading'
+import type { Reading } from './bodies/reading'
 import type { SetupDocument } from './document'
-import type { SetupEvent } from './event'
+import type { SetupEvent } from './bodies/event'
 
 type EventOf<Kind extends SetupEvent['kind']> = Extract<SetupEvent, { kind: Kind }>
 

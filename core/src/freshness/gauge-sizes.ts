@@ -1,5 +1,5 @@
 import type { SetupDocument } from '../facts/document'
-import type { SetupEvent } from '../facts/event'
+import type { SetupEvent } from '../facts/bodies/event'
 
 export type GaugeMeasured = Extract<SetupEvent, { kind: 'gauge-measured' }>
 type CheckFailed = Extract<SetupEvent, { kind: 'check-failed' }>

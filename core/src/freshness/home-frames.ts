@@ -1,6 +1,6 @@
-import type { AxisMarks, CheckOff } from '../facts/check-off'
+import type { AxisMarks, CheckOff } from '../facts/bodies/check-off'
 import type { SetupDocument } from '../facts/document'
-import type { SetupEvent } from '../facts/event'
+import type { SetupEvent } from '../facts/bodies/event'
 import type { MachineAxis } from '../address/row'
 
 /**

@@ -1,6 +1,6 @@
-import type { Reading } from '../facts/reading'
+import type { Reading } from '../facts/bodies/reading'
 import type { SetupDocument } from '../facts/document'
-import type { SetupEvent } from '../facts/event'
+import type { SetupEvent } from '../facts/bodies/event'
 import { isOrderKnown } from '../journal/entered'
 
 type Events = SetupDocument['events']

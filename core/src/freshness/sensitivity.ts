@@ -1,5 +1,5 @@
-import type { Reading } from '../facts/reading'
-import type { SetupEvent } from '../facts/event'
+import type { Reading } from '../facts/bodies/reading'
+import type { SetupEvent } from '../facts/bodies/event'
 import { equationOf } from '../quantities/equation'
 import { axesRead, inMachinePosition } from '../quantities/quantities'
 import type { State } from '../quantities/state'

@@ -1,5 +1,5 @@
 import { addressParts, axisOfAddress, type Address } from '../address/address'
-import type { ShortReadBack } from '../facts/bodies'
+import type { ShortReadBack } from '../facts/bodies/bodies'
 import { roundToDisplay } from '../length/format-length'
 import type { ReadLength } from '../length/read-length'
 import type { KeyInLine } from './key-in'

@@ -12,7 +12,7 @@ import {
 import type { SetupDocument } from '../facts/document'
 import { sideOf, type AxisPlan, type OffsetPlan } from '../sheet/offset-plan'
 import { type OffsetRow } from '../address/row'
-import { facesToTouch } from '../solve/plan-axes'
+import { facesToTouch } from '../solve/axes/plan-axes'
 import { axisOfQuantity, quantityKey, type QuantityName } from '../quantities/quantities'
 import { standingReadings } from '../freshness/standing'
 import type { Solution } from '../solve/solution'

@@ -1,7 +1,7 @@
 import type { OffsetRow } from '../address/row'
-import type { PartStays } from '../facts/event'
+import type { PartStays } from '../facts/bodies/event'
 import type { SetupSheet } from '../sheet/sheet'
-import { liesAgainst } from '../sheet/against'
+import { liesAgainst } from '../sheet/check/against'
 import { facesTouched } from '../sheet/zero-place'
 
 /** How another part came in: held anew, against the same stop with another height, or just as the one before. */

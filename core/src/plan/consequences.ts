@@ -3,8 +3,8 @@ import { solve } from '../solve/solve'
 import type { Solution } from '../solve/solution'
 import type { Register } from '../registers/register'
 import type { Warning } from '../registers/warning'
-import { stepsOf } from './steps'
-import { type StepState } from './step'
+import { stepsOf } from './order/steps'
+import { type StepState } from './order/step'
 
 /** A register that something changes: its number, or how far it is to be trusted. */
 export interface RegisterChange {

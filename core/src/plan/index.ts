@@ -1,24 +1,30 @@
 export { ANOTHER_PARTS, type AnotherPart, partStays } from './another-part'
-export { type Capture, captureAt, capturedReading, rowExpected, zeroesCounter } from './capture'
+export {
+  type Capture,
+  captureAt,
+  capturedReading,
+  rowExpected,
+  zeroesCounter,
+} from './asks/capture'
 export { consequencesOf } from './consequences'
-export { followingStep } from './following'
+export { followingStep } from './order/following'
 export { type Implied, impliedBy } from './implied'
-export { neededFirst } from './needed-first'
+export { neededFirst } from './order/needed-first'
 export {
   type Mend,
   type NeedBeside,
   type OperationNeeds,
   mendOf,
   needsBeside,
-} from './needs-beside'
-export { asJob } from './quick-steps'
+} from './order/needs-beside'
+export { asJob } from './order/quick-steps'
 export { readAgain } from './read-again'
-export { asksForContact, asksForSpindle, readingBody } from './reading-fields'
+export { asksForContact, asksForSpindle, readingBody } from './asks/reading-fields'
 export { PART_ZERO_AXES, partZeroOf, type Recovery, recoveryOf } from './recovery'
-export { isDisputed } from './step-state'
-export { STATIONS, type Station, type Step, type StepState } from './step'
+export { isDisputed } from './order/step-state'
+export { STATIONS, type Station, type Step, type StepState } from './order/step'
 export { axesAtHome, mayLook, standingCheckOff } from './standing-check-off'
-export { nextStep, stationTrust, stepsOf } from './steps'
-export { suggestGauges } from './suggest-gauges'
-export { type SuggestedPosition, suggestPosition } from './suggest-position'
-export { type WayEnd, waysAsked } from './ways-asked'
+export { nextStep, stationTrust, stepsOf } from './order/steps'
+export { suggestGauges } from './asks/suggest-gauges'
+export { type SuggestedPosition, suggestPosition } from './asks/suggest-position'
+export { type WayEnd, waysAsked } from './asks/ways-asked'

@@ -2,8 +2,8 @@ import type { SetupDocument } from '../facts/document'
 import { standingReadings } from '../freshness/standing'
 import type { Register } from '../registers/register'
 import type { Solution } from '../solve/solution'
-import { makesStale } from './step-state'
-import type { Step, StepState } from './step'
+import { makesStale } from './order/step-state'
+import type { Step, StepState } from './order/step'
 
 type ReadStep = Extract<Step, { does: 'read' }>
 

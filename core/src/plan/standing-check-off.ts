@@ -1,7 +1,7 @@
 import { AXES, type MachineAxis } from '../address/row'
-import type { CheckOff } from '../facts/check-off'
+import type { CheckOff } from '../facts/bodies/check-off'
 import type { SetupDocument } from '../facts/document'
-import type { SetupEvent } from '../facts/event'
+import type { SetupEvent } from '../facts/bodies/event'
 import { isSamePerson, knewOf, type Author, type Entered } from '../journal/entered'
 
 /** Whether a fact stands after another in the stream, or before it and unknown to whoever entered that one. */

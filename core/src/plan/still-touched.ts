@@ -2,7 +2,7 @@ import type { SetupDocument } from '../facts/document'
 import { standingReadings } from '../freshness/standing'
 import { lengthAddressOf } from '../sheet/tool-rows'
 import { rowsTold, standingRows } from '../sources/standing-rows'
-import type { Step } from './step'
+import type { Step } from './order/step'
 
 /**
  * Whether a step is still there where rows stand as the control shows them: what such a row would be touched for is not asked, unless

@@ -1,7 +1,7 @@
 import type { SetupDocument } from '../facts/document'
 import { isBehind } from '../freshness/stale'
-import { bridgesBy } from '../sources/plane-bridges'
-import { planeFamilies } from '../sources/plane-families'
+import { bridgesBy } from '../sources/plane/plane-bridges'
+import { planeFamilies } from '../sources/plane/plane-families'
 import { SourceReader } from '../sources/sources'
 
 /** Lengths from before a plane moved that one tool carries over it: it is touched before and after, or still to be. */

@@ -1,8 +1,8 @@
-import { readBlock, wordText, type Block, type ProgramWord } from './block'
+import { readBlock, wordText, type Block, type ProgramWord } from './text/block'
 import type { PlaceSource } from './operation-log'
-import { BlockNumbers, readPlainMove } from './plain-move'
+import { BlockNumbers, readPlainMove } from './motion/plain-move'
 import type { ProgramPlace } from './program-reading'
-import { SourceLine, type Decode } from './source-line'
+import { SourceLine, type Decode } from './text/source-line'
 
 export const LONGEST_EXCERPT = 120
 

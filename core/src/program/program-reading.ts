@@ -15,8 +15,8 @@ import {
   type RecordOf,
 } from '../fields/shape'
 import { LENGTH_UNITS } from '../length/length'
-import { BLOCK_FAULTS } from './block'
-import { NEED_JUDGEMENTS, PROGRAM_JUDGEMENTS, PROGRAM_PROBLEMS } from './program-codes'
+import { BLOCK_FAULTS } from './text/block'
+import { NEED_JUDGEMENTS, PROGRAM_JUDGEMENTS, PROGRAM_PROBLEMS } from './judgement/program-codes'
 
 // What was read in a program: plain data that stays small however long the program is. It is sent and kept as it is.
 

@@ -1,7 +1,7 @@
-import { LineSplitter } from './line-splitter'
+import { LineSplitter } from './text/line-splitter'
 import { ProgramReader } from './program-reader'
 import type { ProgramReading } from './program-reading'
-import type { Decode } from './source-line'
+import type { Decode } from './text/source-line'
 import type { Subprograms } from './subprograms'
 
 /**

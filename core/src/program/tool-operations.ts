@@ -1,5 +1,5 @@
-import type { ProgramWord } from './block'
-import { speaksOfOverride, speaksOfSpeed } from './comment-hints'
+import type { ProgramWord } from './text/block'
+import { speaksOfOverride, speaksOfSpeed } from './text/comment-hints'
 import type { CurrentLine } from './current-line'
 import { OperationLog } from './operation-log'
 import type {
@@ -8,8 +8,8 @@ import type {
   ProgramPlace,
   ProgramProblemCode,
 } from './program-reading'
-import type { ReaderNotes } from './reader-notes'
-import { ToolNames } from './tool-names'
+import type { ReaderNotes } from './judgement/reader-notes'
+import { ToolNames } from './text/tool-names'
 
 /** Tool changes that are kept; more than this no magazine sees in one program. */
 const MOST_OPERATIONS = 2000

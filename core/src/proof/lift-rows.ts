@@ -1,6 +1,6 @@
 import { controlRow, offsetAddress, type Address } from '../address/address'
 import { valueOf } from '../chain/chain'
-import type { Lift, LiftBody } from '../facts/proving'
+import type { Lift, LiftBody } from '../facts/bodies/proving'
 import type { SetupDocument } from '../facts/document'
 import { keyInLine, keyModeOf, type KeyInLine } from '../keyin/key-in'
 import { readBackAgrees } from '../keyin/read-back'

@@ -1,4 +1,4 @@
-import type { Lift, LiftPlace } from '../facts/proving'
+import type { Lift, LiftPlace } from '../facts/bodies/proving'
 import type { SetupDocument } from '../facts/document'
 import type { SetupSheet } from '../sheet/sheet'
 import { keepsLengths } from '../sheet/tool-rows'

@@ -1,5 +1,5 @@
 import type { SetupDocument } from '../facts/document'
-import type { SpindleState } from '../facts/spindle'
+import type { SpindleState } from '../facts/bodies/spindle'
 import { toNanometres, type Nanometres } from '../length/length'
 import type { Shown } from '../registers/register'
 import { keepsLengths, lengthAddressOf } from '../sheet/tool-rows'

@@ -1,7 +1,7 @@
 import { NANOMETRES_PER } from '../length/length'
 import { readLength } from '../length/read-length'
 import type { SetupDocument } from '../facts/document'
-import { needOf } from '../sheet/needs'
+import { needOf } from '../sheet/check/needs'
 import type { Register } from './register'
 import { adviceFor, type Advice } from '../budget/advice'
 import { aimedMm } from '../budget/verdict'

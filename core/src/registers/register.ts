@@ -7,7 +7,7 @@ import type { KeyInLine } from '../keyin/key-in'
 import type { Explanation } from '../slips/slip'
 import type { Budget } from '../budget/budget'
 import type { Verdict } from '../budget/verdict'
-import type { Acceptance, ShortReadBack } from '../facts/bodies'
+import type { Acceptance, ShortReadBack } from '../facts/bodies/bodies'
 import type { StaleReason } from '../freshness/stale'
 
 /** How far a register is to be trusted: the five marks of the interface. */

@@ -1,8 +1,8 @@
 import type { SetupDocument } from '../facts/document'
 import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { nanometresOf } from '../length/read-length'
-import { headNumbers, type HeadNumber } from '../program/head-numbers'
-import type { ProgramJudgement } from '../program/program-judgement'
+import { headNumbers, type HeadNumber } from '../program/text/head-numbers'
+import type { ProgramJudgement } from '../program/judgement/program-judgement'
 import type { ProgramReading } from '../program/program-reading'
 import { judged } from './judged'
 

@@ -17,7 +17,7 @@ import type {
   ProgramPlace,
   ProgramReading,
 } from '../program/program-reading'
-import type { ProgramJudgement } from '../program/program-judgement'
+import type { ProgramJudgement } from '../program/judgement/program-judgement'
 
 const AXES: readonly MachineAxis[] = ['X', 'Y', 'Z']
 

@@ -1,5 +1,5 @@
-import { JUDGEMENT_SEVERITIES } from '../program/judgement-severities'
-import type { ProgramJudgement } from '../program/program-judgement'
+import { JUDGEMENT_SEVERITIES } from '../program/judgement/judgement-severities'
+import type { ProgramJudgement } from '../program/judgement/program-judgement'
 import type { ProgramJudgementCode, ProgramPlace } from '../program/program-reading'
 
 /** A judgement of a program, with its severity, at its place. */

@@ -1,5 +1,5 @@
 import { diameterAddress, lengthAddress } from '../address/address'
-import type { ProgramJudgement } from '../program/program-judgement'
+import type { ProgramJudgement } from '../program/judgement/program-judgement'
 import type { ProgramJudgementCode } from '../program/program-reading'
 
 type Of = 'H' | 'D' | 'row'

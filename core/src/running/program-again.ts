@@ -1,4 +1,4 @@
-import type { SetupBodies } from '../facts/bodies'
+import type { SetupBodies } from '../facts/bodies/bodies'
 import type { SetupDocument } from '../facts/document'
 
 /** The program that a set-up ran with last, for the same job again; undefined where none was read for it. */

@@ -1,9 +1,9 @@
-import type { ProgramRead } from '../facts/bodies'
+import type { ProgramRead } from '../facts/bodies/bodies'
 import type { SetupDocument } from '../facts/document'
 import type { Solution } from '../solve/solution'
 import { faultsOf, judgeAll } from './judge-needs'
 import type { Nanometres } from '../length/length'
-import type { ProgramJudgement } from '../program/program-judgement'
+import type { ProgramJudgement } from '../program/judgement/program-judgement'
 import type { ProgramReading } from '../program/program-reading'
 
 /** Whether the file at the machine is the one that was read, by its hash. */

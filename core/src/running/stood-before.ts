@@ -6,7 +6,7 @@ import type { Nanometres, WrittenLength } from '../length/length'
 import type { SetupSheet, EarlierPositions } from '../sheet/sheet'
 import { quantityKey } from '../quantities/quantities'
 import type { Solution } from '../solve/solution'
-import { liesAgainst } from '../sheet/against'
+import { liesAgainst } from '../sheet/check/against'
 import { facesTouched } from '../sheet/zero-place'
 
 /** An earlier set-up: what was moved in it is not where it was read any more. */

@@ -1,8 +1,8 @@
-export { checkSheet } from './check-sheet'
+export { checkSheet } from './check/check-sheet'
 export { GAUGE_FIELDS, WATCH_FIELDS } from './gauge'
 export { isRoughlyKnown, isTooLongForSetter, longestForSetter } from './fixed-setter'
-export { checkMachine } from './check-machine'
-export { needOf } from './needs'
+export { checkMachine } from './check/check-machine'
+export { needOf } from './check/needs'
 export { asksLess, shopMachineOf } from './policy'
 export {
   type Against,

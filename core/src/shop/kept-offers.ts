@@ -1,5 +1,5 @@
-import type { ReadingBody } from '../facts/reading'
-import type { Kept } from '../facts/kept'
+import type { ReadingBody } from '../facts/bodies/reading'
+import type { Kept } from '../facts/bodies/kept'
 import { instantOf } from '../freshness/instant'
 import { NANOMETRES_PER, type WrittenLength } from '../length/length'
 import { nanometresOf } from '../length/read-length'

@@ -1,5 +1,5 @@
 import type { Chain } from '../chain/chain'
-import type { KeptCheck } from './kept-checks'
+import type { KeptCheck } from './warnings/kept-checks'
 import type { OffsetRow } from '../address/row'
 import type { Problem } from '../problem/problem'
 import type { ProofVerdict } from '../proof/proven'

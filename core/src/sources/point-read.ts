@@ -1,5 +1,5 @@
 import { valueOf } from '../chain/chain'
-import type { Reading } from '../facts/reading'
+import type { Reading } from '../facts/bodies/reading'
 import { NANOMETRES_PER } from '../length/length'
 import { readLength } from '../length/read-length'
 import type { SourceReader } from './sources'

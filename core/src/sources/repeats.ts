@@ -1,6 +1,6 @@
 import { NANOMETRES_PER, toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
-import type { Reading } from '../facts/reading'
+import type { Reading } from '../facts/bodies/reading'
 import type { SetupDocument } from '../facts/document'
 import { countedFrom, isOnCounter } from '../quantities/displayed'
 import { endsOf } from '../quantities/contact-ends'

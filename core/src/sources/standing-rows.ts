@@ -1,7 +1,7 @@
 import { addressParts, offsetAddress, type Address } from '../address/address'
 import { chainOf, scaleChain, type Chain } from '../chain/chain'
 import type { SetupDocument } from '../facts/document'
-import type { SetupEvent } from '../facts/event'
+import type { SetupEvent } from '../facts/bodies/event'
 import type { WrittenLength } from '../length/length'
 import { nanometresOf } from '../length/read-length'
 import { axesRead, moduleOf, type QuantityName } from '../quantities/quantities'

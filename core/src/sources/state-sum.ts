@@ -1,13 +1,13 @@
 import { scaleChain, type Chain } from '../chain/chain'
-import type { Reading } from '../facts/reading'
+import type { Reading } from '../facts/bodies/reading'
 import type { SetupDocument } from '../facts/document'
 import { directionOf } from '../quantities/equation'
 import { axisOfQuantity } from '../quantities/quantities'
 import { sideOf } from '../sheet/offset-plan'
 import { approachDirection, axisOfFace, faceBeyond } from '../touch/touch'
-import { heightTold } from './height-told'
+import { heightTold } from './plane/height-told'
 import type { SourceReader } from './sources'
-import { standOffOf } from './stand-off'
+import { standOffOf } from './axis/stand-off'
 
 /**
  * Σ coefficient × state of a reading's equation as it tells it: freed of what lay between, of the tip's radius, of backlash.

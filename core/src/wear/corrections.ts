@@ -1,5 +1,5 @@
 import type { Address } from '../address/address'
-import type { Measured } from '../facts/measured'
+import type { Measured } from '../facts/bodies/measured'
 import { formatLength } from '../length/format-length'
 import {
   FINEST_DECIMALS,

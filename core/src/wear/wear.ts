@@ -1,7 +1,7 @@
 import { addressParts, diameterAddress, type Address } from '../address/address'
 import { toNanometres, type Nanometres } from '../length/length'
 import { readLength } from '../length/read-length'
-import type { Measured } from '../facts/measured'
+import type { Measured } from '../facts/bodies/measured'
 import type { SetupSheet } from '../sheet/sheet'
 import { registerOfTool } from '../sheet/tool-rows'
 

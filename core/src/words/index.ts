@@ -1,7 +1,7 @@
-export { describeAdvice, describeGap, describeVerdict } from './advice-words'
-export { CHANGE_NAMES } from './change-words'
-export { type CheckWords, describeCheck } from './check-words'
-export { describeStale } from './event-words'
+export { describeAdvice, describeGap, describeVerdict } from './trust/advice-words'
+export { CHANGE_NAMES } from './setup/change-words'
+export { type CheckWords, describeCheck } from './trust/check-words'
+export { describeStale } from './setup/event-words'
 export {
   BLOCK_DECIMALS,
   describeBlockGrade,
@@ -9,15 +9,15 @@ export {
   describeGaugeStanding,
   describeInterval,
   describeOff,
-} from './gauge-check-words'
-export { describeImplied } from './implied-words'
+} from './trust/gauge-check-words'
+export { describeImplied } from './trust/implied-words'
 export {
   describeActiveLength,
   describeKeyMode,
   describeNoStand,
   READ_ROW_FIRST,
   STORED_BY_CYCLE,
-} from './key-words'
+} from './order/key-words'
 export {
   KEPT_CAUTION,
   describeBench,
@@ -28,20 +28,20 @@ export {
   describeSaved,
   describeToolTrust,
   describeTouched,
-} from './kept-words'
-export { describeFrame, rungName, speakLadder } from './ladder-words'
-export { describeMarks, describePartZero, marksAnew } from './marks-words'
+} from './setup/kept-words'
+export { describeFrame, rungName, speakLadder } from './order/ladder-words'
+export { describeMarks, describePartZero, marksAnew } from './setup/marks-words'
 export {
   describeMinutes,
   describeOtherWay,
   describePlan,
   describeWayMinutes,
   describeWaySureness,
-} from './plan-touches-words'
-export { speakPlan } from './plan-words'
-export { describeOrderQuestion, type OrderQuestion } from './order-words'
-export { describeProblem } from './problem-words'
-export { describeProgramChange } from './program-change-words'
+} from './order/plan-touches-words'
+export { speakPlan } from './order/plan-words'
+export { describeOrderQuestion, type OrderQuestion } from './order/order-words'
+export { describeProblem } from './trust/problem-words'
+export { describeProgramChange } from './program/program-change-words'
 export {
   describeCutting,
   describeExtents,
@@ -49,25 +49,25 @@ export {
   describeJudgement,
   describeProgramProblem,
   describeProgramVerdict,
-} from './program-words'
-export { describeZeroHeight, describeZeroPlace } from './zero-words'
-export { describeReversal, REVERSAL_STEPS } from './reversal-words'
-export { describeRecheck, rechecksNote } from './recheck-words'
-export { describeRestart } from './restart-words'
-export { describeProof, describeProofReasons, describeSpindleElse } from './proof-words'
-export { describeReadBackError } from './read-back-words'
-export { describeCause } from './slip-words'
+} from './program/program-words'
+export { describeZeroHeight, describeZeroPlace } from './setup/zero-words'
+export { describeReversal, REVERSAL_STEPS } from './setup/reversal-words'
+export { describeRecheck, rechecksNote } from './trust/recheck-words'
+export { describeRestart } from './setup/restart-words'
+export { describeProof, describeProofReasons, describeSpindleElse } from './order/proof-words'
+export { describeReadBackError } from './order/read-back-words'
+export { describeCause } from './trust/slip-words'
 export { spokenNumber } from './spoken'
-export { STATION_NAMES } from './station-names'
-export { stepName } from './step-name'
-export { POSITION_NAMES, fieldOnDisplay } from './position-words'
-export { FIELD_NAMES, describeApproach, describeStep, gaugeNames } from './step-words'
+export { STATION_NAMES } from './setup/station-names'
+export { stepName } from './order/step-name'
+export { POSITION_NAMES, fieldOnDisplay } from './order/position-words'
+export { FIELD_NAMES, describeApproach, describeStep, gaugeNames } from './order/step-words'
 export { describeRole, describeTerm, saysSomething } from './term-words'
-export { describeExpected, describeSurprise, isVague } from './expect-words'
+export { describeExpected, describeSurprise, isVague } from './trust/expect-words'
 export { lengthWords, typographic } from './typographic'
-export { describeWarning } from './warning-words'
-export { describePlaces, setterRoom } from './setter-words'
-export { describeOffsetPlan, describeSheet, schoolWords } from './sheet-words'
-export { GAUGE_NAMES, MEASURE_NAMES } from './gauge-words'
-export { EXTERNAL_OFFSET_Z, LIFT_PLACE_WORDS } from './lift-words'
-export { PLAN_WAY_NAMES, SCHOOL_NAMES, SCHOOL_NOTES, Z_WAY_NAMES } from './way-words'
+export { describeWarning } from './trust/warning-words'
+export { describePlaces, setterRoom } from './setup/setter-words'
+export { describeOffsetPlan, describeSheet, schoolWords } from './setup/sheet-words'
+export { GAUGE_NAMES, MEASURE_NAMES } from './trust/gauge-words'
+export { EXTERNAL_OFFSET_Z, LIFT_PLACE_WORDS } from './order/lift-words'
+export { PLAN_WAY_NAMES, SCHOOL_NAMES, SCHOOL_NOTES, Z_WAY_NAMES } from './order/way-words'

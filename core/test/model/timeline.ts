@@ -5,7 +5,7 @@ import {
   type SetupDocument,
   type SetupEvent,
 } from '../../src/facts'
-import { type EventBody } from '../../src/facts/event'
+import { type EventBody } from '../../src/facts/bodies/event'
 import { type WrittenLength } from '../../src/length'
 import type { Chance } from '../random'
 import { checkFailed, event, fact, setupOf } from '../worked-example'

@@ -11,8 +11,8 @@ import { v7 as uuid } from 'uuid'
 import type { Clock } from '../clock'
 import type { Outcome } from '../refusal'
 import type { Store } from '../store/store'
-import { keepProgramText } from '../use-cases/programs'
-import { setupsOf, type Setups } from '../use-cases/setups'
+import { keepProgramText } from '../use-cases/setups/programs'
+import { setupsOf, type Setups } from '../use-cases/setups/setups'
 
 type NewReading = Extract<NewFact, { kind: 'reading' }>['body']
 

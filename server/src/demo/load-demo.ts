@@ -1,12 +1,12 @@
-import { isSecret } from '../use-cases/secrets'
+import { isSecret } from '../use-cases/people/secrets'
 import type { Member } from '@pine/contract'
 import type { SetupSheet } from '@pine/core/sheet'
 import { v7 as uuid } from 'uuid'
 import type { Clock } from '../clock'
 import type { Store } from '../store/store'
-import { admit } from '../use-cases/people'
-import { streamsOf } from '../use-cases/stream-facts'
-import { setupsOf } from '../use-cases/setups'
+import { admit } from '../use-cases/people/people'
+import { streamsOf } from '../use-cases/facts/stream-facts'
+import { setupsOf } from '../use-cases/setups/setups'
 import { DemoSetup, must } from './demo-setup'
 import {
   ADAPTER,

@@ -4,10 +4,10 @@ import type { Clock } from '../clock'
 import type { Changes, ChangeNotice } from '../store/changes'
 import type { PeopleStore } from '../store/people-store'
 import { refuse } from '../refusal'
-import { hashToken } from '../use-cases/sign-in'
-import { describes } from './describes'
+import { hashToken } from '../use-cases/people/sign-in'
+import { describes } from './routes/describes'
 import { replyRefusal } from './reply'
-import { personOf, tokenOf, type Signed } from './session'
+import { personOf, tokenOf, type Signed } from './door/session'
 
 /** Open lines of one session, at most: a device holds one, or one for each of its pages. */
 const MOST_LINES = 12

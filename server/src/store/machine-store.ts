@@ -1,5 +1,5 @@
 import type { WrittenLength } from '@pine/core/length'
-import type { FactRow } from './fact-row'
+import type { FactRow } from './rows/fact-row'
 
 /** What a register of a control was last seen to hold, or was told. */
 export interface OffsetRow {

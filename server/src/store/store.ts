@@ -1,7 +1,7 @@
 import type { Found, Person, SetupSummary, ShopStream, StreamKind } from '@pine/contract'
 import type { ChangedUses, ToolRow, ToolStore } from './tool-store'
 import type { Insertion, PeopleStore } from './people-store'
-import type { FactRow, NewFactRow } from './fact-row'
+import type { FactRow, NewFactRow } from './rows/fact-row'
 import type { MachineStore } from './machine-store'
 
 /** A stream without its facts. */

@@ -1,6 +1,6 @@
 import type { ShopEvent, TipMoment, ToolAssembly } from '@pine/core/shop'
 import type { AssemblyUse } from '@pine/core/running'
-import type { FactRow } from './fact-row'
+import type { FactRow } from './rows/fact-row'
 
 /** A tool as it is declared now. */
 export interface ToolRow {

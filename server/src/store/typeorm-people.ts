@@ -9,7 +9,7 @@ import type { Member, MemberHistory, PersonChange, Role } from '@pine/contract'
 import { CHANNEL, SESSIONS_CHANGED } from './changes'
 import { personEntity, sessionEntity } from './entities'
 import type { Insertion, NewMember, PeopleStore } from './people-store'
-import { Recent } from './recent'
+import { Recent } from './rows/recent'
 
 const UNIQUE_VIOLATION = '23505'
 

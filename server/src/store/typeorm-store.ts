@@ -1,14 +1,21 @@
-import { keepTool, toolRows } from './tool-rows'
-import { beginStream, factsOf, headOf, insertFact, notifyDeclared, writeFact } from './stream-rows'
+import { keepTool, toolRows } from './rows/tool-rows'
+import {
+  beginStream,
+  factsOf,
+  headOf,
+  insertFact,
+  notifyDeclared,
+  writeFact,
+} from './rows/stream-rows'
 import type { DataSource } from 'typeorm'
 import { frozenEntity, programTextEntity, shopEntity, summaryEntity } from './entities'
-import { checksOf, usesOf } from './check-rows'
-import { machineRows } from './machine-rows'
-import { Recent } from './recent'
-import { searchRows } from './search-rows'
-import { summaryRows } from './summary-rows'
+import { checksOf, usesOf } from './rows/check-rows'
+import { machineRows } from './rows/machine-rows'
+import { Recent } from './rows/recent'
+import { searchRows } from './rows/search-rows'
+import { summaryRows } from './rows/summary-rows'
 import type { DeclaredRow, Store } from './store'
-import { setupJson } from './setup-json'
+import { setupJson } from './rows/setup-json'
 import { insertion, typeormPeople } from './typeorm-people'
 
 /** Every new fact asks what the machines ask: so long, in milliseconds, another server may not know yet that one was declared anew. */

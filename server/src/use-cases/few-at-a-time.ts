@@ -1,4 +1,4 @@
-import { QueueTimeout } from './keyed-queue'
+import { QueueTimeout } from './facts/keyed-queue'
 
 /** Runs heavy work a few at a time; of what waits behind it only so much, and no longer than that. */
 export class FewAtATime {

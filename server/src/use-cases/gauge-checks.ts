@@ -16,10 +16,10 @@ import {
 import type { Clock } from '../clock'
 import { accept, type Outcome } from '../refusal'
 import type { CheckRow, GaugeUseRow, Store } from '../store/store'
-import { notAllowed } from './allowed'
+import { notAllowed } from './people/allowed'
 
 import { gaugesOf, noGauge } from './shop'
-import { notifySetup, type Shop } from './notify-setups'
+import { notifySetup, type Shop } from './facts/notify-setups'
 
 /** Every check of a gauge, in the order in which they were made. */
 export async function gaugeHistory(store: Store, id: string): Promise<Outcome<GaugeHistory>> {

@@ -3,7 +3,7 @@ import type { MachineFact, ReversalTest } from '@pine/core/shop'
 import type { Address } from '@pine/core/address'
 import { validate as isUuid } from 'uuid'
 import { accept, type Outcome } from '../refusal'
-import type { FactRow } from '../store/fact-row'
+import type { FactRow } from '../store/rows/fact-row'
 import type { Store } from '../store/store'
 import { machinesOf, noMachine } from './shop'
 

@@ -1,4 +1,4 @@
-import { noStream } from './stream-refusals'
+import { noStream } from './facts/stream-refusals'
 import { type MachineEntry, type ShopGauge } from '@pine/contract'
 import type { GaugeFact, MachineFact } from '@pine/core/shop'
 import { shopMachineOf, type MachinePolicy, type SetupSheet } from '@pine/core/sheet'

@@ -1,6 +1,6 @@
 import type { SetupFact } from '@pine/core/facts'
 import type { StreamHead } from '../store/store'
-import { LoadedSetup } from '../use-cases/set-up-streams'
+import { LoadedSetup } from '../use-cases/facts/set-up-streams'
 import { workHere, type SetupWork, type WorkAsked } from './setup-work'
 
 /** What is sent to a thread: facts instead of what they are folded to, which is more. */

@@ -1,11 +1,11 @@
 import { availableParallelism } from 'node:os'
 import { Piscina } from 'piscina'
-import { QueueTimeout } from '../use-cases/keyed-queue'
-import type { LoadedSetup } from '../use-cases/set-up-streams'
+import { QueueTimeout } from '../use-cases/facts/keyed-queue'
+import type { LoadedSetup } from '../use-cases/facts/set-up-streams'
 import type { ThreadTask } from './setup-thread'
 import { workHere, type SetupWork, type WorkAsked } from './setup-work'
 
-/** A set-up of more is solved for longer than anybody else should wait: about 50 ms (bench/solve.ts). */
+/** A set-up of more is solved for longer than anybody else should wait: about 50 ms (bench/core/solve.ts). */
 const MOST_TOOLS_HERE = 100
 const MOST_FACTS_HERE = 1_000
 /** Who comes after so many is told to come again. */

@@ -5,8 +5,8 @@ import type { Problem } from '@pine/core/problem'
 import type { AssemblyUse } from '@pine/core/running'
 import type { MachinePolicy } from '@pine/core/sheet'
 import { solve } from '@pine/core/solve'
-import type { LoadedSetup } from '../use-cases/set-up-streams'
-import { standingOf } from '../use-cases/summaries'
+import type { LoadedSetup } from '../use-cases/facts/set-up-streams'
+import { standingOf } from '../use-cases/setups/summaries'
 
 /** Under which circumstances a set-up is worked out. */
 export interface WorkAsked {

@@ -1,8 +1,8 @@
 import type { GaugeHistory } from '@pine/contract'
 import { useGaugeChecks } from '@/data/shop/gauge-checks'
 import { useKeptForm } from '@/data/device/use-kept-form'
-import { FormEnd } from '@/kit/form-end'
-import { FormField } from '@/kit/form'
+import { FormEnd } from '@/kit/entry/form-end'
+import { FormField } from '@/kit/entry/form'
 import { Card } from '@/kit/surfaces'
 import { checkOf, newCheck } from './checks-view'
 

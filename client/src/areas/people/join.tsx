@@ -6,8 +6,8 @@ import { joinCodeSchema, LEAST_LEAD_DIGITS, pinSchema, type Person } from '@pine
 import { ApiRefusal, failureWords } from '@/data/server/api'
 import { usePeople, useSession } from '@/data/server/session'
 import { Button } from '@/kit/button'
-import { FormField, onlyDigits } from '@/kit/form'
-import { Page } from '@/kit/page'
+import { FormField, onlyDigits } from '@/kit/entry/form'
+import { Page } from '@/kit/frame/page'
 
 const name = z.string().trim().min(1, 'Say who you are: the name that the shop knows you by.')
 const leadPin = pinSchema.min(LEAST_LEAD_DIGITS, 'A lead’s PIN has six digits or more.')

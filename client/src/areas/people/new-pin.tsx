@@ -2,8 +2,8 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm } from 'react-hook-form'
 import { newPinSchema } from '@pine/contract'
 import { failureWords } from '@/data/server/api'
-import { FormEnd } from '@/kit/form-end'
-import { FormField, onlyDigits } from '@/kit/form'
+import { FormEnd } from '@/kit/entry/form-end'
+import { FormField, onlyDigits } from '@/kit/entry/form'
 import { Column } from '@/kit/surfaces'
 
 /** Another PIN; whoever was signed in by the old one signs in again. */

@@ -9,9 +9,9 @@ import type { Enter } from '@/data/outbox/fact-draft'
 import type { LoadedSetup } from '@/data/setup/standing'
 import { useTouchPlan } from '@/data/setup/touch-plan'
 import { Button } from '@/kit/button'
-import { Page } from '@/kit/page'
+import { Page } from '@/kit/frame/page'
 import { Problem } from '@/kit/problem'
-import { Section } from '@/kit/section'
+import { Section } from '@/kit/frame/section'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import {
@@ -27,7 +27,7 @@ import { PlannedTouch } from './planned-touch'
 
 // What drags comes when it is wanted: whoever only reads a number does not wait for it.
 const SortableList = lazy(() =>
-  import('@/kit/sortable-list').then(({ SortableList: List }) => ({ default: List })),
+  import('@/kit/entry/sortable-list').then(({ SortableList: List }) => ({ default: List })),
 )
 
 /** What is left to touch: with what, in which order, how long; moved about by whoever knows better. */

@@ -9,7 +9,7 @@ import { Button } from '@/kit/button'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 import { useRoles } from '@/theme/use-roles'
-import { lengthWriter } from '@/areas/run/frame/write-length'
+import { lengthWriter } from '@/areas/run/frame/entry/write-length'
 import { TextWindow } from './text-window'
 
 export interface Placed {

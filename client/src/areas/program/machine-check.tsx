@@ -4,7 +4,7 @@ import { fileAtMachine } from '@pine/core/running'
 import { describeFileAtMachine } from '@pine/core/words'
 import type { Enter } from '@/data/outbox/fact-draft'
 import { hashFile } from '@/data/program/program-file'
-import { FilePicker } from '@/kit/file-picker'
+import { FilePicker } from '@/kit/entry/file-picker'
 import { Card } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 

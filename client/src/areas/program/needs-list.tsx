@@ -6,7 +6,7 @@ import { TRUST_NAMES, TrustMark } from '@/kit/trust-mark'
 import { minutesText } from '@/kit/size-text'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
-import { lengthWriter } from '@/areas/run/frame/write-length'
+import { lengthWriter } from '@/areas/run/frame/entry/write-length'
 import type { LoadedSetup } from '@/data/setup/standing'
 
 export interface NeedsListProps {

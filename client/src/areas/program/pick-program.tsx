@@ -1,5 +1,5 @@
-import { FilePicker } from '@/kit/file-picker'
-import { Page } from '@/kit/page'
+import { FilePicker } from '@/kit/entry/file-picker'
+import { Page } from '@/kit/frame/page'
 import { Button } from '@/kit/button'
 import { Words } from '@/kit/words'
 import type { ReactNode } from 'react'

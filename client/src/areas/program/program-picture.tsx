@@ -2,10 +2,10 @@ import { useState } from 'react'
 import { speakProgramView, type ProgramView } from '@pine/core/picture'
 import { type Solution } from '@pine/core/solve'
 import { ProgramDrawing } from '@/drawings/program-drawing'
-import { Choice } from '@/kit/choice'
+import { Choice } from '@/kit/entry/choice'
 import { Card, Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { lengthWriter } from '@/areas/run/frame/write-length'
+import { lengthWriter } from '@/areas/run/frame/entry/write-length'
 
 /** What each tool reaches on the part, from above and from the front. */
 export function ProgramPicture({

@@ -1,6 +1,6 @@
 import { registerName } from '@pine/core/address'
 import type { LoadedSetup } from '@/data/setup/standing'
-import { lengthWriter } from '@/areas/run/frame/write-length'
+import { lengthWriter } from '@/areas/run/frame/entry/write-length'
 
 /** The numbers that the control holds by now, as they were read back. */
 export const keyedLines = ({

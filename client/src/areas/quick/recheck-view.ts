@@ -7,7 +7,7 @@ import { toolOfRegister } from '@pine/core/sheet'
 import { describeRecheck, lengthWords, typographic } from '@pine/core/words'
 import type { FactDraft } from '@/data/outbox/fact-draft'
 import type { LoadedSetup } from '@/data/setup/standing'
-import { lengthWriter } from '@/areas/run/frame/write-length'
+import { lengthWriter } from '@/areas/run/frame/entry/write-length'
 
 /** A tool that was measured again: first its row is read, then it is kept or corrected. */
 export type RecheckView =

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { onlyDigits } from '@/kit/form'
+import { onlyDigits } from '@/kit/entry/form'
 
 /**
  * A tool's number while it is typed.

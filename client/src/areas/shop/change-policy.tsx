@@ -1,8 +1,8 @@
 import type { MachineDeclaration } from '@pine/core/sheet'
 import { useMachines } from '@/data/shop/shop'
 import { useKeptForm } from '@/data/device/use-kept-form'
-import { FormEnd } from '@/kit/form-end'
-import { FormChoice, FormField, onlyDigits } from '@/kit/form'
+import { FormEnd } from '@/kit/entry/form-end'
+import { FormChoice, FormField, onlyDigits } from '@/kit/entry/form'
 import { Column } from '@/kit/surfaces'
 import { changedPolicy, policyDraft, PROVES_NOTE, PROVES_OPTIONS } from './policy-draft'
 

@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react'
 import { failureWords } from '@/data/server/api'
-import { ReasonField } from '@/kit/reason-field'
+import { ReasonField } from '@/kit/entry/reason-field'
 import { Button } from '@/kit/button'
 import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'

@@ -4,7 +4,7 @@ import { STYLUS_GAUGES, TURNING_GAUGES, type BlockGrade, type GaugeKind } from '
 import { GAUGE_NAMES } from '@pine/core/words'
 import type { FormOutcome } from '@/data/device/use-kept-form'
 import { lengthProblem } from './length-problem'
-import { turnsOf } from './turns'
+import { turnsOf } from './machine/turns'
 
 /** A gauge while it is being declared: numbers as they are typed. */
 export interface GaugeDraft {

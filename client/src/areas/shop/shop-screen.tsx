@@ -6,14 +6,14 @@ import { useGauges, useMachines, useShop } from '@/data/shop/shop'
 import { Allowed } from '@/areas/people/allowed'
 import { failureWords } from '@/data/server/api'
 import { Button } from '@/kit/button'
-import { Page } from '@/kit/page'
+import { Page } from '@/kit/frame/page'
 import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { AddGauge } from './add-gauge'
-import { AddMachine } from './add-machine'
+import { AddMachine } from './machine/add-machine'
 import { Retired } from './declared'
 import { GaugeCard } from './gauge-card'
-import { MachineCard } from './machine-card'
+import { MachineCard } from './machine/machine-card'
 
 /** The shop's machines and gauges: declared once, used by every set-up. */
 export function ShopScreen() {

@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router'
 import { useEffect, useRef, useState } from 'react'
 import { View } from '@tamagui/core'
 import { Button } from '@/kit/button'
-import { Page } from '@/kit/page'
+import { Page } from '@/kit/frame/page'
 import { Words } from '@/kit/words'
 import { toolOfLabel } from './tools-view'
 

@@ -1,7 +1,7 @@
 import type { ToolHistory } from '@pine/contract'
 import { TOOL_HAPPENINGS } from '@pine/core/shop'
 import { useTool } from '@/data/shop/tools'
-import { HappenedForm } from '@/kit/happened-form'
+import { HappenedForm } from '@/kit/entry/happened-form'
 import { staleByTool } from './happened-view'
 import { HAPPENING_NAMES } from './tools-view'
 

@@ -1,12 +1,12 @@
 import { type Chain } from '@pine/core/chain'
 import type { LoadedSetup } from '@/data/setup/standing'
-import { Scroll } from '@/kit/scroll'
+import { Scroll } from '@/kit/frame/scroll'
 import { TrustMark } from '@/kit/trust-mark'
 import { Card, Column, Line } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { stepName } from '@pine/core/words'
 import { FrozenRecord } from '../release/frozen-record'
-import { RegistersPanel } from './registers-panel'
+import { RegistersPanel } from './beside/registers-panel'
 
 /** A set-up for who looks on: how far it is and what its numbers are, with nothing to enter. */
 export function LookingOn({

@@ -3,10 +3,10 @@ import { type SetupDocument } from '@pine/core/facts'
 import { type StepState } from '@pine/core/plan'
 import { stepName } from '@pine/core/words'
 import { Button } from '@/kit/button'
-import { Scroll } from '@/kit/scroll'
+import { Scroll } from '@/kit/frame/scroll'
 import { Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { StepAfter } from './step-after'
+import { StepAfter } from './beside/step-after'
 
 export interface NeededStepProps {
   readonly document: SetupDocument

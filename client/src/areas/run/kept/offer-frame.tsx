@@ -2,7 +2,7 @@ import type { ReactNode } from 'react'
 import type { Enter, FactDraft } from '@/data/outbox/fact-draft'
 import { Button } from '@/kit/button'
 import { Row } from '@/kit/surfaces'
-import { CheckFrame } from '../frame/check-frame'
+import { CheckFrame } from '../frame/entry/check-frame'
 
 /** What an offer is given that spares touches. */
 export interface OfferProps<View> {

@@ -1,7 +1,7 @@
 import { rebaseOf } from '@pine/core/facts'
 import type { FactDraft } from '@/data/outbox/fact-draft'
 import type { LoadedSetup } from '@/data/setup/standing'
-import { consequencesView, type ConsequencesView } from '../frame/change-view'
+import { consequencesView, type ConsequencesView } from '../frame/banners/change-view'
 
 /** One tool was touched again on a plane that had moved: what that carries the other lengths over by, before it is said. */
 export interface RebaseView {

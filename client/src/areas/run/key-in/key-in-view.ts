@@ -18,7 +18,7 @@ import { nameOfReason, type StaleReason } from '@pine/core/freshness'
 import { registerName } from '@pine/core/address'
 import type { FactDraft } from '@/data/outbox/fact-draft'
 import type { LoadedSetup } from '@/data/setup/standing'
-import { lengthWriter } from '../frame/write-length'
+import { lengthWriter } from '../frame/entry/write-length'
 import { amongOthers, shortAsk, type ShortAsk } from './short-ask'
 
 /** A register that is keyed in: what is typed and what belongs to it, and what is shown beneath. */

@@ -7,7 +7,7 @@ import type { LoadedSetup } from '@/data/setup/standing'
 import { Button } from '@/kit/button'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
-import { lengthWriter } from '../frame/write-length'
+import { lengthWriter } from '../frame/entry/write-length'
 
 /** A disagreement, explained: what it would do, and what it most likely is. */
 export function Mismatch({ register, setup }: { register: Register; setup: LoadedSetup }) {

@@ -6,12 +6,12 @@ import { otherUnit, readLength, type LengthUnit, type WrittenLength } from '@pin
 import { describeProblem, typographic } from '@pine/core/words'
 import { useDraft } from '@/data/device/drafts'
 import { Button } from '@/kit/button'
-import { erased, signTurned, typed } from '@/kit/number-text'
-import { ReadingField } from '@/kit/reading-field'
-import { Scroll } from '@/kit/scroll'
+import { erased, signTurned, typed } from '@/kit/entry/number-text'
+import { ReadingField } from '@/kit/entry/reading-field'
+import { Scroll } from '@/kit/frame/scroll'
 import { Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { EntryFrame } from '../frame/entry-frame'
+import { EntryFrame } from '../frame/entry/entry-frame'
 import type { ShortAsk } from './short-ask'
 
 interface ReadBackEntryProps {

@@ -5,7 +5,7 @@ import { activeLift, airCutLift, mayLift } from '@pine/core/proof'
 import { lowestZ } from '@pine/core/running'
 import { describeCheck, LIFT_PLACE_WORDS, typographic, type CheckWords } from '@pine/core/words'
 import type { LoadedSetup } from '@/data/setup/standing'
-import { lengthWriter } from '../frame/write-length'
+import { lengthWriter } from '../frame/entry/write-length'
 import type { FactDraft } from '@/data/outbox/fact-draft'
 import { liftRowView, rowsToRaise, type LiftRowView } from './lift-rows-view'
 

@@ -6,7 +6,7 @@ import { activeLift, liftRows, type LiftRow } from '@pine/core/proof'
 import { describeKeyMode, EXTERNAL_OFFSET_Z, typographic } from '@pine/core/words'
 import type { FactDraft } from '@/data/outbox/fact-draft'
 import type { LoadedSetup } from '@/data/setup/standing'
-import { lengthWriter } from '../frame/write-length'
+import { lengthWriter } from '../frame/entry/write-length'
 import type { KeyInView } from '../key-in/key-in-view'
 import { shortAsk } from '../key-in/short-ask'
 

@@ -9,7 +9,7 @@ import {
 } from '@pine/core/words'
 import type { FactDraft } from '@/data/outbox/fact-draft'
 import type { LoadedSetup } from '@/data/setup/standing'
-import { lengthWriter } from '../frame/write-length'
+import { lengthWriter } from '../frame/entry/write-length'
 
 /** The program against what is keyed by now: whether it may run, and why not. */
 export interface ProgramStepView {

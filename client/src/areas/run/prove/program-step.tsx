@@ -3,9 +3,9 @@ import { Button } from '@/kit/button'
 import { Card } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import type { StepProps } from '../frame/step-props'
-import { CheckFrame } from '../frame/check-frame'
+import { CheckFrame } from '../frame/entry/check-frame'
 import { programStepView } from './program-step-view'
-import { ReasonField } from '@/kit/reason-field'
+import { ReasonField } from '@/kit/entry/reason-field'
 
 /** The program against the set-up, with what is keyed by now: looked over before anything runs. */
 export function ProgramStep({ setupId, setup, enter, onDone }: StepProps) {

@@ -3,9 +3,9 @@ import { type ProofVerdict } from '@pine/core/proof'
 import { Button } from '@/kit/button'
 import { Card } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { NextButton } from '../frame/next-button'
+import { NextButton } from '../frame/entry/next-button'
 import type { ProofStepProps } from '../frame/step-props'
-import { CheckFrame } from '../frame/check-frame'
+import { CheckFrame } from '../frame/entry/check-frame'
 import { verdictView } from './proof-view'
 
 export interface ProofSaidProps extends Pick<ProofStepProps, 'setup' | 'onDone' | 'onTo'> {

@@ -16,7 +16,7 @@ import { describeCause, describeProof, describeProofReasons, typographic } from 
 import { previewed } from '@/data/setup/preview'
 import type { FactDraft } from '@/data/outbox/fact-draft'
 import type { LoadedSetup } from '@/data/setup/standing'
-import { lengthWriter } from '../frame/write-length'
+import { lengthWriter } from '../frame/entry/write-length'
 import { spindleElseWords, spindleSeen, type SpindleSeen } from './spindle-seen'
 
 export interface ProofOf {

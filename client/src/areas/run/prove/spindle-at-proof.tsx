@@ -1,10 +1,10 @@
 import { useState } from 'react'
 import type { Tool } from '@pine/core/sheet'
 import { Button } from '@/kit/button'
-import { Choice } from '@/kit/choice'
+import { Choice } from '@/kit/entry/choice'
 import { Card, Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { SPINDLE_QUESTIONS, type SpindleAsked } from '../read/spindle-question'
+import { SPINDLE_QUESTIONS, type SpindleAsked } from '../read/circumstances/spindle-question'
 import { bothSay, type SpindleSeen } from './spindle-seen'
 
 interface SpindleAtProofProps {

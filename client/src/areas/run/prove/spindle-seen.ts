@@ -3,7 +3,7 @@ import { keepsLengths } from '@pine/core/sheet'
 import { describeSpindleElse } from '@pine/core/words'
 import type { FactDraft } from '@/data/outbox/fact-draft'
 import type { LoadedSetup } from '@/data/setup/standing'
-import { lengthWriter } from '../frame/write-length'
+import { lengthWriter } from '../frame/entry/write-length'
 
 type ProofEntry = Extract<FactDraft, { kind: 'proof' }>
 

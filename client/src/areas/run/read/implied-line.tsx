@@ -10,7 +10,7 @@ import { describeImplied, describeCause, typographic } from '@pine/core/words'
 import { Button } from '@/kit/button'
 import { Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
-import { lengthWriter } from '../frame/write-length'
+import { lengthWriter } from '../frame/entry/write-length'
 
 export interface ImpliedLineProps {
   readonly implied: Implied | undefined

@@ -1,9 +1,9 @@
 import { type QuantityName } from '@pine/core/quantities'
 import type { LoadedSetup } from '@/data/setup/standing'
-import { Overlay } from '@/kit/overlay'
-import { GaugesBetween } from './circumstances'
-import { PositionChoice } from './position-choice'
-import { SpindleChoice, type SpindleAsked } from './spindle-question'
+import { Overlay } from '@/kit/frame/overlay'
+import { GaugesBetween } from './circumstances/circumstances'
+import { PositionChoice } from './position/position-choice'
+import { SpindleChoice, type SpindleAsked } from './circumstances/spindle-question'
 import type { useReading } from './use-reading'
 
 /** What of a touch is being answered above it: its gauges, which number of the display it is, or a tool. */

@@ -5,7 +5,7 @@ import { asksForContact, asksForSpindle, readingBody, type WayEnd } from '@pine/
 import { type DisplayedPosition, type FieldKey, type QuantityName } from '@pine/core/quantities'
 import { type Way } from '@pine/core/touch'
 import { sendable } from '@/data/server/api'
-import type { PositionDraft } from './position-draft'
+import type { PositionDraft } from './position/position-draft'
 
 /** A reading while it is being typed: its numbers are kept beside it (use-numbers.ts). */
 export interface ReadingDraft {

@@ -26,11 +26,11 @@ import {
   setterRoom,
 } from '@pine/core/words'
 import type { LoadedSetup } from '@/data/setup/standing'
-import { captureView, type CaptureView } from './capture-view'
-import { betweenWords } from './between-words'
-import { movedBetween, type MovedBetween } from './moved-between'
+import { captureView, type CaptureView } from './position/capture-view'
+import { betweenWords } from './position/between-words'
+import { movedBetween, type MovedBetween } from './position/moved-between'
 import { onlyNamed } from './only-named'
-import { positionLabel, type PositionDraft } from './position-draft'
+import { positionLabel, type PositionDraft } from './position/position-draft'
 import { isDifference, type ReadingDraft } from './reading-draft'
 
 /** A reading while it is typed: what is asked, what the number would mean, and whether it may be entered at once. */

@@ -3,7 +3,7 @@ import { useState, type ReactNode } from 'react'
 import { REPLACED_BECAUSE, type Reading, type ReplacedBecause } from '@pine/core/facts'
 import { describeKept, typographic } from '@pine/core/words'
 import { Button } from '@/kit/button'
-import { Choice } from '@/kit/choice'
+import { Choice } from '@/kit/entry/choice'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
 

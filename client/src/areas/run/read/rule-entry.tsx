@@ -6,7 +6,7 @@ import { describeProblem } from '@pine/core/words'
 import type { Enter } from '@/data/outbox/fact-draft'
 import { sendable } from '@/data/server/api'
 import { Button } from '@/kit/button'
-import { Field } from '@/kit/field'
+import { Field } from '@/kit/entry/field'
 import { Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 

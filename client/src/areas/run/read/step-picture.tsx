@@ -13,7 +13,7 @@ import { LadderDrawing } from '@/drawings/ladder-drawing'
 import { PlanDrawing } from '@/drawings/plan-drawing'
 import { Card } from '@/kit/surfaces'
 import { isDifference } from './reading-draft'
-import { lengthWriter } from '../frame/write-length'
+import { lengthWriter } from '../frame/entry/write-length'
 
 interface StepPictureProps {
   readonly quantity: QuantityName

@@ -7,7 +7,7 @@ import { type Surprise } from '@pine/core/expect'
 import { describeCause, describeSurprise, describeWarning } from '@pine/core/words'
 import { Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { lengthWriter } from '../frame/write-length'
+import { lengthWriter } from '../frame/entry/write-length'
 
 interface StepWarningsProps {
   readonly warnings: readonly Warning[]

@@ -17,7 +17,7 @@ import { useDraft } from '@/data/device/drafts'
 import { withPreview } from '@/data/setup/preview'
 import type { FactDraft } from '@/data/outbox/fact-draft'
 import type { LoadedSetup } from '@/data/setup/standing'
-import { capturedFacts } from './capture-view'
+import { capturedFacts } from './position/capture-view'
 import { asExpected, beliefOf, captureOf, surpriseAtKey } from './expected'
 import { bodyOf, circumstanceProblem, type NewReading, type ReadingDraft } from './reading-draft'
 import {
@@ -26,9 +26,9 @@ import {
   positionSuggested,
   zeroedHere,
   type PositionDraft,
-} from './position-draft'
+} from './position/position-draft'
 import { readingView, unplacedAt } from './reading-view'
-import { useNumbers } from '../frame/use-numbers'
+import { useNumbers } from '../frame/entry/use-numbers'
 
 /** Why a surprise stands: what was asked before it could be entered. */
 export const TOUCHED_AGAIN = 'touched again, and so it is'

@@ -6,15 +6,15 @@ import { useSession } from '@/data/server/session'
 import { useGauges } from '@/data/shop/shop'
 import { ProgramDrawing } from '@/drawings/program-drawing'
 import { Button } from '@/kit/button'
-import { ReasonField } from '@/kit/reason-field'
+import { ReasonField } from '@/kit/entry/reason-field'
 import { Card, Line, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
-import { RegistersPanel } from '../frame/registers-panel'
+import { RegistersPanel } from '../frame/beside/registers-panel'
 import type { StepProps } from '../frame/step-props'
 import { AirCutStep } from '../prove/air-cut-step'
 import { ProgramStep } from '../prove/program-step'
 import { FirstPartStep } from '../release/first-part-step'
-import { CheckFrame } from '../frame/check-frame'
+import { CheckFrame } from '../frame/entry/check-frame'
 import {
   checkView,
   cutViews,

@@ -8,7 +8,7 @@ import { type GaugeElsewise } from '@pine/core/freshness'
 import { describeCheck, describeWarning, lengthWords, type CheckWords } from '@pine/core/words'
 import type { FactDraft } from '@/data/outbox/fact-draft'
 import type { LoadedSetup } from '@/data/setup/standing'
-import { lengthWriter } from '../frame/write-length'
+import { lengthWriter } from '../frame/entry/write-length'
 
 /** A grip that is none, or little: it is seen to only with the reason why it holds all the same. */
 export const holdsAgainstAdvice = ({ solution, document }: LoadedSetup): boolean =>

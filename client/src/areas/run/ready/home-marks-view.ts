@@ -4,7 +4,7 @@ import { recoveryOf, standingCheckOff, type Recovery } from '@pine/core/plan'
 import { describeCheck, describeMarks, marksAnew, type CheckWords } from '@pine/core/words'
 import type { FactDraft } from '@/data/outbox/fact-draft'
 import type { LoadedSetup } from '@/data/setup/standing'
-import { lengthWriter } from '../frame/write-length'
+import { lengthWriter } from '../frame/entry/write-length'
 import {
   countsMissing,
   countsOf,

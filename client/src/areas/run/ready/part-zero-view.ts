@@ -3,7 +3,7 @@ import { PART_ZERO_AXES, partZeroOf, standingCheckOff } from '@pine/core/plan'
 import { describeCheck, describePartZero, type CheckWords } from '@pine/core/words'
 import type { FactDraft } from '@/data/outbox/fact-draft'
 import type { LoadedSetup } from '@/data/setup/standing'
-import { lengthWriter } from '../frame/write-length'
+import { lengthWriter } from '../frame/entry/write-length'
 import {
   countsMissing,
   countsOf,

@@ -3,7 +3,7 @@ import { useMedia } from '@tamagui/core'
 import { type SetupDocument } from '@pine/core/facts'
 import { describeSheet } from '@pine/core/words'
 import { Button } from '@/kit/button'
-import { Scroll } from '@/kit/scroll'
+import { Scroll } from '@/kit/frame/scroll'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 

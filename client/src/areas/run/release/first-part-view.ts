@@ -6,7 +6,7 @@ import { cameOut, correctionsFor, wearChange, type CameOut } from '@pine/core/we
 import { sendable } from '@/data/server/api'
 import type { FactDraft } from '@/data/outbox/fact-draft'
 import type { LoadedSetup } from '@/data/setup/standing'
-import { lengthWriter } from '../frame/write-length'
+import { lengthWriter } from '../frame/entry/write-length'
 
 export const FEATURES = [
   { value: 'outside-width', label: 'width outside' },

@@ -4,7 +4,7 @@ import { proofsNeeded } from '@pine/core/proof'
 import { type TrustState } from '@pine/core/registers'
 import { describeStep, describeWarning, stepName } from '@pine/core/words'
 import type { LoadedSetup } from '@/data/setup/standing'
-import { lengthWriter } from '../frame/write-length'
+import { lengthWriter } from '../frame/entry/write-length'
 
 export interface OpenStep {
   readonly key: string
