@@ -56,6 +56,12 @@ function page(person: typeof MIRA | null = MIRA) {
   opened.push(outbox)
   return {
     ...outbox,
+    /** Entered, and whatever can be sent is. */
+    post: async (one: Parameters<typeof outbox.post>[0]) => {
+      await outbox.post(one)
+      await outbox.flushOutbox()
+    },
+    keep: outbox.post,
     outboxStore,
     waiting: () => outboxStore.entries().map((one) => one.fact.id),
     refusal: (status: number, message = 'no') =>
@@ -92,6 +98,13 @@ beforeEach(() => {
 
 // Pages of a test that try again later say nothing in the next one.
 afterEach(() => opened.splice(0).forEach((one) => one.sendAs(undefined)))
+
+test('an entry is taken in once it is kept: nobody waits for a server that is slow', async () => {
+  const here = page()
+  mockPost.mockReturnValue(new Promise(() => undefined))
+  await here.keep(entry('a'))
+  expect(here.waiting()).toEqual(['a'])
+})
 
 test('a fact is on this device before it is sent, and leaves when the server has it', async () => {
   const seen: number[] = []

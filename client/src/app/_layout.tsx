@@ -10,6 +10,7 @@ import { flushOutbox } from '@/data/outbox/outbox'
 import { keepPage } from '@/data/server/page-version'
 import { askAhead } from '@/data/server/session'
 import { useDraftsLoaded } from '@/data/device/drafts'
+import { showLostFailures } from '@/data/device/lost-failure'
 import { keepAnswers, useSeenBefore } from '@/data/device/seen-before'
 import { AppFrame } from '@/kit/frame/app-frame'
 import { Broken } from '@/kit/frame/broken'
@@ -21,6 +22,7 @@ export default function Layout() {
   const [seen, typed] = [useSeenBefore(), useDraftsLoaded()]
   const ready = seen && typed
   useEffect(() => void keepPage(fetchLate), [])
+  useEffect(() => showLostFailures(window), [])
   useEffect(() => {
     const again = () => void flushOutbox()
     // The network is back, or somebody looks at the page again: nothing waits for the next try.

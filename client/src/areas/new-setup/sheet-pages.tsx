@@ -1,11 +1,11 @@
 import { useState } from 'react'
 import type { SetupSheet } from '@pine/core/sheet'
 import { v7 as uuid } from 'uuid'
-import { failureWords } from '@/data/server/api'
 import { useDraft } from '@/data/device/drafts'
 import { usePockets } from '@/data/shop/tools'
 import type { ReportedProblem } from '@pine/contract'
 import { Button } from '@/kit/button'
+import { usePress } from '@/kit/entry/use-press'
 import { Page } from '@/kit/frame/page'
 import { Words } from '@/kit/words'
 import { unansweredTools, withAssemblies } from './tools/assemblies'
@@ -52,7 +52,6 @@ export function SheetPages({ draftKey, initial, finish: lastWord, onFinish }: Sh
     started,
   } = useDraft<SheetPagesDraft>(draftKey, { page: 0, sheet: initial })
   const [left, setLeft] = useState(false)
-  const [failure, setFailure] = useState<string>()
   const page = PAGES[draft.page] ?? PAGES[0]
   const pockets = usePockets(draft.sheet.machineId)
   const { sheet, problems } = finish(draft.sheet)
@@ -64,20 +63,16 @@ export function SheetPages({ draftKey, initial, finish: lastWord, onFinish }: Sh
     set({ ...draft, page: next })
   }
   const unanswered = draft.page === 0 ? unansweredTools(draft.sheet.tools, pockets) : []
-  const goOn = async () => {
+  const goOn = usePress(async () => {
     if (here.length + unanswered.length > 0) return setLeft(true)
     if (!isLast) return turnTo(draft.page + 1)
     if (sheet === undefined)
       return turnTo(
         PAGES.findIndex(({ places }) => problems.some(({ place }) => places.test(place))),
       )
-    try {
-      await onFinish(withAssemblies(sheet, pockets, uuid))
-      clear()
-    } catch (cause) {
-      setFailure(failureWords(cause))
-    }
-  }
+    await onFinish(withAssemblies(sheet, pockets, uuid))
+    clear()
+  })
 
   return (
     <Page
@@ -88,7 +83,7 @@ export function SheetPages({ draftKey, initial, finish: lastWord, onFinish }: Sh
         <>
           {draft.page > 0 && <Button onPress={() => turnTo(draft.page - 1)}>Back</Button>}
           {started && draft.page === 0 && <Button onPress={clear}>Start over</Button>}
-          <Button kind="act" grow onPress={() => void goOn()} testID="go-on">
+          <Button kind="act" grow onPress={goOn.press} testID="go-on">
             {isLast ? lastWord : 'Next'}
           </Button>
         </>
@@ -116,9 +111,9 @@ export function SheetPages({ draftKey, initial, finish: lastWord, onFinish }: Sh
           {`Same tool as last time? Say so for ${unanswered.map(({ number }) => `T${number}`).join(', ')}.`}
         </Words>
       )}
-      {failure !== undefined && (
+      {goOn.failure !== undefined && (
         <Words tone="wrong" role="alert">
-          {failure}
+          {goOn.failure}
         </Words>
       )}
     </Page>

@@ -3,6 +3,7 @@ import { useReached } from '@/data/server/connection'
 import { dismiss } from '@/data/outbox/outbox'
 import { useKeepsNothing, useOutbox } from '@/data/outbox/outbox-store'
 import { useNewVersion, takeNewVersion } from '@/data/server/page-version'
+import { useLostFailure } from '@/data/device/lost-failure'
 import { saveText } from '@/data/device/save-text'
 import { useSession } from '@/data/server/session'
 import { Button } from '@/kit/button'
@@ -18,6 +19,7 @@ export function OutboxNotice() {
   const isLate = useLate(firstWaiting(entries, person))
   const { lines, refused } = outboxView(entries, person, keepsNothing, useReached(), isLate)
   const isNewer = useNewVersion()
+  const lost = useLostFailure()
   return (
     <>
       {isNewer && (
@@ -49,6 +51,22 @@ export function OutboxNotice() {
           </Words>
         </Row>
       ))}
+      {lost.failure !== undefined && (
+        <Row
+          role="alert"
+          backgroundColor="$wrongPaper"
+          paddingHorizontal="$3"
+          justifyContent="space-between"
+          testID="lost-failure"
+        >
+          <Words as="note" tone="wrong" flex={1}>
+            {lost.failure}
+          </Words>
+          <Button kind="plain" onPress={lost.seen}>
+            Seen
+          </Button>
+        </Row>
+      )}
       {refused.map(({ id, words, file }) => (
         <Row
           key={id}

@@ -13,6 +13,7 @@ import { Button } from '@/kit/button'
 import { Choice } from '@/kit/entry/choice'
 import { Message } from '@/kit/message'
 import { ReadingField } from '@/kit/entry/reading-field'
+import { usePress } from '@/kit/entry/use-press'
 import { Words } from '@/kit/words'
 import { EntryFrame } from '@/areas/run/frame/entry/entry-frame'
 import { RunBar } from '@/areas/run/frame/run-bar'
@@ -32,10 +33,9 @@ export function QuickScreen() {
   const [problem, setProblem] = useState<string>()
   const number = useToolNumber(1)
   const [adding, setAdding] = useState(false)
-  if (machines === undefined) return <Message text="Opening …" tone="soft" />
-  const chosen = pressed ?? (machines.length === 1 ? machines[0]?.id : undefined)
-  const begin = async () => {
-    const entry = machines.find(({ id }) => id === chosen)
+  const chosen = pressed ?? (machines?.length === 1 ? machines[0]?.id : undefined)
+  const begin = usePress(async () => {
+    const entry = machines?.find(({ id }) => id === chosen)
     if (entry === undefined) return setProblem('Choose the machine.')
     if (number.value === undefined) return setProblem('A tool has a whole number, such as 3.')
     const sheet = quickSheet({
@@ -51,16 +51,17 @@ export function QuickScreen() {
       return setProblem('What the last set-up on it used does not fit: begin with “New set-up”.')
     await beginSetup({ ...ids, sheet }, by)
     router.replace({ pathname: '/setups/[id]', params: { id: ids.id } })
-  }
+  })
+  if (machines === undefined) return <Message text="Opening …" tone="soft" />
   return (
     <View flex={1} height="100%" backgroundColor="$paper">
       <RunBar name="Just measure" machine="" onMenu={undefined} onChanged={undefined} />
       <View flex={1} minHeight={0} role="main">
         <EntryFrame
           {...number.keys}
-          onNext={() => void begin()}
-          next="Measure it"
-          problem={problem}
+          onNext={begin.press}
+          next={begin.isBusy ? 'Opening …' : 'Measure it'}
+          problem={problem ?? begin.failure}
           numbers={
             <ReadingField
               label="Tool number"
@@ -68,7 +69,7 @@ export function QuickScreen() {
               unit=""
               placeholder="1"
               onChange={number.change}
-              onSubmit={() => void begin()}
+              onSubmit={begin.press}
             />
           }
         >

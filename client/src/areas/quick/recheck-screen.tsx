@@ -11,6 +11,7 @@ import { useGauges, useMachines } from '@/data/shop/shop'
 import { usePockets, useTool } from '@/data/shop/tools'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/entry/choice'
+import { usePress } from '@/kit/entry/use-press'
 import { Page } from '@/kit/frame/page'
 import { Problem } from '@/kit/problem'
 import { WaitingPage } from '@/kit/frame/waiting-page'
@@ -31,26 +32,10 @@ export function RecheckScreen({ id }: { readonly id: string }) {
   const [against, setAgainst] = useState(ALONE)
   const [ids] = useState(() => ({ id: uuid(), sheetFactId: uuid() }))
   const [problem, setProblem] = useState<string>()
-  const back = (
-    <Button
-      kind="plain"
-      onPress={() => router.replace({ pathname: '/tools/[id]', params: { id } })}
-    >
-      The tool
-    </Button>
-  )
-  if (tool === undefined || entry === undefined || pockets === undefined)
-    return (
-      <WaitingPage
-        title="Measure it again"
-        waits="The tool and its machine are on their way."
-        failure={error === undefined ? undefined : failureWords(error)}
-        foot={back}
-      />
-    )
-  const own = pockets.find((one) => one.id === id)
-  const others = pockets.filter((one) => one.id !== id)
-  const begin = async () => {
+  const own = pockets?.find((one) => one.id === id)
+  const others = pockets?.filter((one) => one.id !== id) ?? []
+  const begin = usePress(async () => {
+    if (entry === undefined) return
     if (own === undefined)
       return setProblem('It is in no pocket of a machine: say first where it is.')
     const reference = others.find((one) => one.id === against)
@@ -70,15 +55,32 @@ export function RecheckScreen({ id }: { readonly id: string }) {
       )
     await beginSetup({ ...ids, sheet }, by)
     router.replace({ pathname: '/setups/[id]', params: { id: ids.id } })
-  }
+  })
+  const back = (
+    <Button
+      kind="plain"
+      onPress={() => router.replace({ pathname: '/tools/[id]', params: { id } })}
+    >
+      The tool
+    </Button>
+  )
+  if (tool === undefined || entry === undefined || pockets === undefined)
+    return (
+      <WaitingPage
+        title="Measure it again"
+        waits="The tool and its machine are on their way."
+        failure={error === undefined ? undefined : failureWords(error)}
+        foot={back}
+      />
+    )
   return (
     <Page
       title={`Measure ${tool.tool.name} again`}
       foot={
         <>
           {back}
-          <Button grow kind="act" onPress={() => void begin()} testID="recheck-begin">
-            Measure it
+          <Button grow kind="act" onPress={begin.press} testID="recheck-begin">
+            {begin.isBusy ? 'Opening …' : 'Measure it'}
           </Button>
         </>
       }
@@ -95,7 +97,7 @@ export function RecheckScreen({ id }: { readonly id: string }) {
           ...others.map((one) => ({ value: one.id, label: `T${one.pocket} ${one.tool.name}` })),
         ]}
       />
-      <Problem words={problem} />
+      <Problem words={problem ?? begin.failure} />
     </Page>
   )
 }

@@ -30,10 +30,12 @@ export function isOf({ by }: Pick<OutboxEntry, 'by'>, person: Author): boolean {
 /**
  * Takes a fact in: it is shown at once, kept on this device and sent after that, so neither a lost network nor a reload
  * loses it. Its id makes sure that a second try is the same fact.
+ *
+ * @returns once it is kept: nobody waits for a server, which may be slow to answer or have much before it.
  */
 export async function post(entry: OutboxEntry): Promise<void> {
   await outboxStore.add(entry)
-  await flushOutbox()
+  void flushOutbox()
 }
 
 /**
@@ -43,7 +45,8 @@ export async function post(entry: OutboxEntry): Promise<void> {
  * @returns whether the server has it.
  */
 export async function postAndHear(entry: OutboxEntry): Promise<boolean> {
-  await post(entry)
+  await outboxStore.add(entry)
+  await flushOutbox()
   const { id } = entry.fact
   const kept = outboxStore.entries().find(({ fact }) => fact.id === id)
   if (kept === undefined) return true
@@ -62,14 +65,21 @@ const failures = new Map<string, number>()
 
 /** Sends what waits, in order, one after the other. */
 export function flushOutbox(): Promise<void> {
-  sending ??= sendAll().finally(() => {
-    sending = undefined
-  })
+  sending ??= sendAll()
   return sending
 }
 
 async function sendAll(): Promise<void> {
   await outboxStore.ready
+  try {
+    await sendWaiting()
+  } finally {
+    // At once, not a moment later: what is entered in that moment would be taken for sent.
+    sending = undefined
+  }
+}
+
+async function sendWaiting(): Promise<void> {
   // Set-ups and gauges whose next fact the server failed at: the others’ go on.
   const stuck = new Set<string>()
   for (let entry = nextOf(stuck); entry !== undefined; entry = nextOf(stuck)) {
