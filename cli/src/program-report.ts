@@ -23,7 +23,7 @@ export function programView(reading: ProgramReading, setup: SetupDocument | unde
     })),
     problems: reading.problems.map((problem) => ({
       ...problem,
-      says: describeProgramProblem(problem),
+      text: describeProgramProblem(problem),
     })),
     judgements: judgements.map((judgement) => ({
       code: judgement.code,
@@ -64,8 +64,8 @@ export function programTable(
       `    ${why} ${remedy}`,
     ]),
     ...view.problems.map(
-      ({ line, column, excerpt, says }) =>
-        `NOT READ  line ${line}, column ${column}: ${says}   ${excerpt}`,
+      ({ line, column, excerpt, text }) =>
+        `NOT READ  line ${line}, column ${column}: ${text}   ${excerpt}`,
     ),
     '',
   ].join('\n')

@@ -19,19 +19,20 @@ export function run(
   readFile: FileReader,
   readPieces: PieceReader = (path, take) => take(new TextEncoder().encode(readFile(path))),
 ): Outcome {
-  const said = { out: '', err: '' }
-  const pine = commands(said, readFile, readPieces)
-  if (args.length === 0) return { ...said, out: pine.helpInformation(), exitCode: 0 }
+  const output = { out: '', err: '' }
+  const pine = commands(output, readFile, readPieces)
+  if (args.length === 0) return { ...output, out: pine.helpInformation(), exitCode: 0 }
   try {
     pine.parse(args, { from: 'user' })
   } catch (cause) {
     if (cause instanceof Ended) return cause.outcome
     if (cause instanceof Misunderstood)
       return { out: '', err: `pine: ${cause.message}\n\n${pine.helpInformation()}`, exitCode: 2 }
-    if (cause instanceof CommanderError) return { ...said, exitCode: cause.exitCode === 0 ? 0 : 2 }
+    if (cause instanceof CommanderError)
+      return { ...output, exitCode: cause.exitCode === 0 ? 0 : 2 }
     throw cause
   }
-  return { ...said, exitCode: 0 }
+  return { ...output, exitCode: 0 }
 }
 
 interface Json {
@@ -40,12 +41,12 @@ interface Json {
 
 /** The commands, with what each takes; what they say is kept in `said`. */
 function commands(
-  said: { out: string; err: string },
+  output: { out: string; err: string },
   readFile: FileReader,
   readPieces: PieceReader,
 ): Command {
-  const say = (text: string) => {
-    said.out += text
+  const print = (text: string) => {
+    output.out += text
   }
   const open = (file: string, { json }: Json = {}): SetupDocument =>
     openSetup(file, json === true, readFile)
@@ -55,9 +56,9 @@ function commands(
     )
     .exitOverride()
     .configureOutput({
-      writeOut: say,
+      writeOut: print,
       writeErr: (text) => {
-        said.err += text
+        output.err += text
       },
       outputError: (text, write) => write(text.replace(/^error: /, 'pine: ')),
     })
@@ -71,7 +72,7 @@ function commands(
     .action((file: string, { json }: Json) => {
       const document = open(file, { json })
       const view = viewSolution(document, solve(document))
-      say(json ? asJson(view) : solutionTable(document.sheet.name, view))
+      print(json ? asJson(view) : solutionTable(document.sheet.name, view))
     })
   pine
     .command('explain <FILE> <REGISTER>')
@@ -79,7 +80,7 @@ function commands(
     .action((file: string, register: string) => {
       const text = explainRegister(open(file), register)
       if (text === undefined) throw new Misunderstood(`the set-up has no register “${register}”`)
-      say(text)
+      print(text)
     })
   pine
     .command('convert <FILE>')
@@ -89,7 +90,7 @@ function commands(
     )
     .option('--json', 'as JSON')
     .action((file: string, { to, json }: Json & { to: School }) =>
-      say(convert(open(file, { json }), to, json === true)),
+      print(convert(open(file, { json }), to, json === true)),
     )
   pine
     .command('slip')
@@ -101,7 +102,7 @@ function commands(
     .option('--before <NUMBER>', 'what the row held before')
     .option('--with <FILE>', 'the terms of its register with the expected value are tried too')
     .action((given: NumbersGiven & { with?: string }) =>
-      say(findSlips(given, given.with === undefined ? undefined : open(given.with))),
+      print(findSlips(given, given.with === undefined ? undefined : open(given.with))),
     )
   pine
     .command('read <PROGRAM>')
@@ -117,11 +118,11 @@ function commands(
           (bytes) => decoder.decode(bytes),
         ),
       )
-      say(json ? asJson(programView(reading, setup)) : programTable(path, reading, setup))
+      print(json ? asJson(programView(reading, setup)) : programTable(path, reading, setup))
     })
   pine
     .command('schema')
     .description('the set-up file as JSON Schema')
-    .action(() => say(asJson(setupJsonSchema())))
+    .action(() => print(asJson(setupJsonSchema())))
   return pine
 }

@@ -58,7 +58,7 @@ test('the chart in the unit of the gauge, reaching beyond all that is drawn, and
   // Mean −0.0095, moving range 0.021: 3 · 0.021 / 1.128 = 0.05585 to either side.
   expect(chart.upper).toBeCloseTo(0.04635, 5)
   expect(chart.lower).toBeCloseTo(-0.06535, 5)
-  expect(chart.says).toContain('tolerance ±0.010 mm.')
+  expect(chart.text).toContain('tolerance ±0.010 mm.')
   const inInches = {
     gauge: {
       id,

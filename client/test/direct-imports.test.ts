@@ -23,10 +23,10 @@ export { nextStep as next } from '@pine/core/plan'
 import { useState } from 'react'`),
   ).toBe(`import { solve } from "../../../core/src/solve/solve";
 import { may as allowed } from "../../../contract/src/roles";
-export { nextStep as next } from "../../../core/src/plan/steps";
+export { nextStep as next } from "../../../core/src/plan/order/steps";
 import { useState } from 'react';`)
   expect(direct(`import { nextStep } from '../plan'`, join(ROOT, 'core/src/words/a.ts'))).toBe(
-    `import { nextStep } from "../plan/steps";`,
+    `import { nextStep } from "../plan/order/steps";`,
   )
 })
 

@@ -8,7 +8,7 @@ import {
   placeLines,
   reversalOf,
   screwLines,
-  toldSoFar,
+  foundSoFar,
   turnedUnit,
   type ReversalDraft,
 } from '@/areas/machines/machine-view'
@@ -98,13 +98,13 @@ describe('a screw', () => {
   test('is counted with what the test told, where that is something else, with the reason', () => {
     const { takesOver } = screw('Y', test3('Y', '0.020'))
     expect(takesOver).toMatchObject({
-      says: 'Count Y with 0.020 mm',
+      text: 'Count Y with 0.020 mm',
       machine: { name: 'Mill 2', lostMotion: { X: mm('0.012'), Y: mm('0.020') } },
       reason: 'Y by a reversal test of 3 pairs on 2026-03-05',
     })
     expect(screw('X', test3('X', '0.0120')).takesOver).toBeUndefined()
-    expect(screw('X', test3('X', '0.013')).takesOver?.says).toBe('Count X with 0.013 mm')
-    expect(screw('X', test3('X', '0.001', 'in')).takesOver?.says).toBe('Count X with 0.0010 in')
+    expect(screw('X', test3('X', '0.013')).takesOver?.text).toBe('Count X with 0.013 mm')
+    expect(screw('X', test3('X', '0.001', 'in')).takesOver?.text).toBe('Count X with 0.0010 in')
     // Turned columns are no backlash.
     expect(screw('Y', test3('Y', '-0.020')).takesOver).toBeUndefined()
   })
@@ -116,13 +116,13 @@ describe('a reversal test that is typed', () => {
   const minus = ['1', '2', '3', '', '']
 
   test('tells what it says so far, and is kept with the places that were read', () => {
-    const told = toldSoFar(draft({ plus, minus }))
+    const told = foundSoFar(draft({ plus, minus }))
     expect([told?.isWrong, told?.words]).toEqual([
       false,
       expect.stringContaining('The screw loses 0.012 mm'),
     ])
-    expect(toldSoFar(draft({ plus: minus, minus: plus }))?.isWrong).toBe(true)
-    expect(toldSoFar(draft({ plus: plus.slice(0, 2), minus }))).toBeUndefined()
+    expect(foundSoFar(draft({ plus: minus, minus: plus }))?.isWrong).toBe(true)
+    expect(foundSoFar(draft({ plus: plus.slice(0, 2), minus }))).toBeUndefined()
     expect(reversalOf(draft({ axis: 'Z', plus, minus }))).toEqual({
       made: {
         axis: 'Z',
@@ -171,7 +171,7 @@ test('what stands on it is told as it was declared, and where jaw, stop and plan
   })
   const bare = { ...declared, fixedSetter: undefined, toolChange: undefined, quill: undefined }
   expect(
-    placeLines(bare, document).map(({ name, says }) => `${name}: ${says.split(',')[0]}`),
+    placeLines(bare, document).map(({ name, text: says }) => `${name}: ${says.split(',')[0]}`),
   ).toEqual([
     'Setting plane, the fixed jaw: bare nose on it at Z −350.000 mm',
     'Stop: the left face of the part lay against it at X −407.300 mm',

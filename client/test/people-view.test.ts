@@ -1,7 +1,7 @@
-import { spaced, toldChanges } from '@/areas/people/people-view'
+import { spaced, changesInWords } from '@/areas/people/people-view'
 
 test('what happened to a person is told with who did it, the latest first', () => {
-  const told = toldChanges({
+  const told = changesInWords({
     id: 'a',
     name: 'Vera Viewer',
     role: 'setter',

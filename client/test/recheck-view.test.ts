@@ -90,12 +90,12 @@ test('touched, its row read, it holds and is kept: nothing is keyed, and nothing
   const kept = after(read, ...keep!)
   expect(kept.next).toBeUndefined()
   expect(registerAt(kept, 'H3').value).toBe(-269_996_000)
-  expect(recheckLines(kept)).toEqual([{ tool: 'T3', says: '−269.996 mm holds', kept: true }])
+  expect(recheckLines(kept)).toEqual([{ tool: 'T3', text: '−269.996 mm holds', kept: true }])
 })
 
 test('off, it is not kept by a press: it is corrected, and its row keyed and read back', () => {
   const read = shows(after(begun([3]), home, touch(3, '-220.000')), 'H3', '-270.120')
-  const { keep, correct, says, isWrong, again } = verdict(read, 'H3')
+  const { keep, correct, text: says, isWrong, again } = verdict(read, 'H3')
   expect([keep, isWrong, again]).toEqual([undefined, true, 'tip-on-plane:T3'])
   expect(says).toBe('T3 is 0.120 mm longer than H3 says.')
   const corrected = after(read, ...correct)
@@ -103,7 +103,7 @@ test('off, it is not kept by a press: it is corrected, and its row keyed and rea
   expect(corrected.next?.step.key).toBe('key-in:H3')
   // A key that adds is told what is missing to what the row was read to hold.
   expect(registerAt(corrected, 'H3').keyIn).toMatchObject({ type: '0.120', after: '-270.000' })
-  expect(recheckLines(corrected)[0]?.says).toBe('−270.120 mm → −270.000 mm')
+  expect(recheckLines(corrected)[0]?.text).toBe('−270.120 mm → −270.000 mm')
 })
 
 test('off by as much as the tool that was touched first, the plane moved', () => {

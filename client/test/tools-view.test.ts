@@ -53,7 +53,7 @@ test('properties are told by symbol and name, each with its unit', () => {
     holder: { name: 'chuck 3', seat: 'taper' },
     stickOut: mm('62.5'),
   })
-  expect(lines.map(({ symbol, name, says }) => `${symbol} ${name}: ${says}`)).toEqual([
+  expect(lines.map(({ symbol, name, text: says }) => `${symbol} ${name}: ${says}`)).toEqual([
     'DC cutting diameter: 10 mm',
     'NOF flutes: 2',
     'SIG point angle: 118°',
@@ -90,7 +90,7 @@ test('lengths over time are told from the first on, the oldest first, without wh
     ['03-05', 0],
     ['03-09', 0.05],
   ])
-  expect(chart.says).toBe(
+  expect(chart.text).toBe(
     '2 times measured; the last is 0.050 mm from the first. Left alone it comes again within ± 0.008 mm.',
   )
   expect(lengthChart({ measured: [measured('2026-03-05', '80')] })).toBeUndefined()
@@ -154,21 +154,21 @@ describe('what staleByTool by something that happens between set-ups', () => {
   })
 
   test('a tool: those open ones that it was touched in', () => {
-    expect(staleByTool([a, b]).told).toEqual([{ id: 'a', name: 'Job a' }])
-    expect(staleByTool([a, b]).says).toContain('Reported to the one still open')
-    expect(staleByTool([a, b, c]).says).toContain('the 2 still open')
-    expect(staleByTool([b]).says).toContain('None is open')
+    expect(staleByTool([a, b]).setups).toEqual([{ id: 'a', name: 'Job a' }])
+    expect(staleByTool([a, b]).text).toContain('Reported to the one still open')
+    expect(staleByTool([a, b, c]).text).toContain('the 2 still open')
+    expect(staleByTool([b]).text).toContain('None is open')
   })
 
   test('a machine: those open on it, and its tools', () => {
-    expect(staleByMachine(on('a'), 6).told.map(({ id }) => id)).toEqual(['a'])
-    expect(staleByMachine(on('a'), 6).says).toBe(
+    expect(staleByMachine(on('a'), 6).setups.map(({ id }) => id)).toEqual(['a'])
+    expect(staleByMachine(on('a'), 6).text).toBe(
       'The 6 tools in it: what was touched before counts no more by itself. Reported to the one set-up open on it:',
     )
-    expect(staleByMachine(on('a'), 1).says).toContain('The one tool in it')
+    expect(staleByMachine(on('a'), 1).text).toContain('The one tool in it')
     // More than a page of them: all are told of, some are shown.
-    expect(staleByMachine({ ...on('a', 'b'), total: 120 }, 1).says).toContain('the 120 set-ups')
-    expect(staleByMachine(on(), 0).says).toBe('No tool is known in it. No set-up is open on it.')
+    expect(staleByMachine({ ...on('a', 'b'), total: 120 }, 1).text).toContain('the 120 set-ups')
+    expect(staleByMachine(on(), 0).text).toBe('No tool is known in it. No set-up is open on it.')
   })
 })
 

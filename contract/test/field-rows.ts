@@ -9,13 +9,13 @@ type Row = readonly [path: string, mayBe: string, means: string]
 export type ToldElsewhere = readonly string[]
 
 export function fieldRows(fields: Fields, elsewhere: ToldElsewhere = [], at = ''): readonly Row[] {
-  return Object.entries(fields).flatMap(([key, { shape, isOptional, says }]) => {
+  return Object.entries(fields).flatMap(([key, { shape, isOptional, meaning }]) => {
     const path = `${at}${key}`
     const { inside, mayBe } = shapeWords(shape)
     const own: Row = [
       `\`${path}\``,
       [mayBe, isOptional ? 'optional' : ''].filter((one) => one !== '').join(', '),
-      says,
+      meaning,
     ]
     if (inside === undefined || elsewhere.includes(key)) return [own]
     const list = shape.is === 'list' ? '[]' : ''
@@ -53,7 +53,7 @@ function shapeWords(shape: Shape): { readonly mayBe: string; readonly inside?: F
     case 'record': {
       const axes = Object.keys(shape.fields).join() === 'X,Y,Z'
       const [first] = Object.values(shape.fields)
-      if (!axes || first?.says !== 'of X') return { mayBe: '', inside: shape.fields }
+      if (!axes || first?.meaning !== 'of X') return { mayBe: '', inside: shape.fields }
       const of = shapeWords(first.shape)
       const parts = Object.keys(of.inside ?? {}).map((key) => `\`${key}\``)
       return { mayBe: `by axis: ${parts.length > 0 ? parts.join(', ') : of.mayBe}` }

@@ -46,7 +46,7 @@ const surprise = (document: SetupDocument, text: string, toBe = tip()) =>
   surpriseAt(expectReading(document, toBe)!, typed(text), {
     unit: 'mm',
     decimals: 3,
-    said: toBe.with.length > 0 ? [SETTER] : [],
+    declared: toBe.with.length > 0 ? [SETTER] : [],
     others: toBe.with.length > 0 ? [] : [SETTER],
   })
 const named = (document: SetupDocument, text: string, toBe = tip()) => {

@@ -68,7 +68,7 @@ describe('the head against the sheet', () => {
     expect(codes('Z ZERO -.025')).toEqual(['head-differs zero-below-top'])
     expect(judge('Z ZERO -.025')[0]?.head).toEqual({
       of: 'zero-below-top',
-      says: 635_000,
+      writtenNm: 635_000,
       sheet: 0,
     })
   })

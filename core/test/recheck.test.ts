@@ -55,8 +55,8 @@ test('off by as much as the tool before it, it is not the tool that moved', () =
   expect(recheck(79.88, [rechecked(2, '120.000', '120.000')])!.verdict).toBe('differs')
   const write = (nm: number) => `${(nm / 1e6).toFixed(3)} mm`
   expect(describeRecheck(both, write).look).toContain('So is T2: the plane')
-  expect(describeRecheck(recheck(80.12)!, write).says).toBe('T1 is 0.120 mm shorter than H1 says.')
-  expect(describeRecheck(recheck(80)!, write).says).toBe('T1 is exactly as H1 says.')
+  expect(describeRecheck(recheck(80.12)!, write).text).toBe('T1 is 0.120 mm shorter than H1 says.')
+  expect(describeRecheck(recheck(80)!, write).text).toBe('T1 is exactly as H1 says.')
 })
 
 test('without its touches it says nothing', () => {

@@ -6,7 +6,7 @@ import { contentHash } from './use-cases/canonical'
  * which releases do not give their hash. Run by the scripts that make and put back copies.
  */
 const database = await openDatabase(process.env['DATABASE_URL'] ?? '')
-const told = { facts: 0, streams: 0, records: 0, altered: [] as string[] }
+const totals = { facts: 0, streams: 0, records: 0, altered: [] as string[] }
 for (const id of await database.shops()) {
   const shop = await database.ofShop(id)
   const [counts]: readonly [{ readonly facts: number; readonly streams: number }] =
@@ -17,14 +17,14 @@ for (const id of await database.shops()) {
     `SELECT fact.id, fact.body->>'hash' AS hash, content
      FROM frozen JOIN fact ON fact.shop_id = frozen.shop_id AND fact.id = fact_id`,
   )
-  told.facts += counts.facts
-  told.streams += counts.streams
-  told.records += records.length
-  told.altered.push(
+  totals.facts += counts.facts
+  totals.streams += counts.streams
+  totals.records += records.length
+  totals.altered.push(
     ...records
       .filter(({ hash, content }) => contentHash(content) !== hash)
       .map(({ id: record }) => record),
   )
 }
 await database.destroy()
-process.stdout.write(`${JSON.stringify(told)}\n`)
+process.stdout.write(`${JSON.stringify(totals)}\n`)

@@ -11,7 +11,7 @@ export interface OverTimeChartProps {
   readonly reach: number
   readonly decimals: number
   /** The same in a sentence, for who does not see it. */
-  readonly says: string
+  readonly text: string
   readonly height: number
   readonly lines?: ComponentProps<typeof LineChart>['referenceLines']
 }
@@ -21,7 +21,7 @@ export function OverTimeChart({
   points,
   reach,
   decimals,
-  says,
+  text,
   height,
   lines,
 }: OverTimeChartProps) {
@@ -31,7 +31,7 @@ export function OverTimeChart({
     <Card padded>
       <View
         role="img"
-        aria-label={says}
+        aria-label={text}
         height={height}
         onLayout={({ nativeEvent }) => setWidth(Math.round(nativeEvent.layout.width))}
       >

@@ -73,15 +73,15 @@ async function readOnce(file: Blob, subprograms?: Subprograms, known?: string) {
 /** SHA-256 of a file, and what is done with each piece on the way. */
 async function hashOf(file: Blob, take: (piece: Uint8Array) => void): Promise<string> {
   const hash = sha256.create()
-  let told = performance.now()
+  let reportedAt = performance.now()
   let bytes = 0
   await eachPiece(file, (piece) => {
     hash.update(piece)
     take(piece)
     bytes += piece.length
     const now = performance.now()
-    if (now - told < PROGRESS_EVERY_MS) return
-    told = now
+    if (now - reportedAt < PROGRESS_EVERY_MS) return
+    reportedAt = now
     answer({ tells: 'progress', bytes })
   })
   return bytesToHex(hash.digest())

@@ -345,7 +345,7 @@ export class Robot {
     else this.control.myPositionIs(row, axis, numberOn(view.type, unit))
     this.told += 1
     const shown = this.shows(row)
-    const stands = captureView(capture, quantity, numberOn(shown, unit) as never).stands ?? ''
+    const stands = captureView(capture, quantity, numberOn(shown, unit) as never).axisAt ?? ''
     this.story.push(`captured ${address}: ${shown}`)
     const stood = mode === 'copy-counter' ? this.control.counter(axis) : this.control.position[axis]
     if (Math.abs(numberOn(stands.slice(1), unit) - stood) > this.control.step)

@@ -49,7 +49,7 @@ test('which came first is asked in plain words, and what is pressed answers it',
   })
   expect(asked?.putAway).toBeUndefined()
   const stateAfter = (index: number) => {
-    const says = asked?.answers[index]?.says
+    const says = asked?.answers[index]?.draft
     const answered = after(both, says!)
     expect(conflictViews(answered)).toEqual([])
     return registerAt(answered, 'H1').stale?.by

@@ -61,7 +61,7 @@ describe('what still holds of earlier set-ups', () => {
     const view = keptView(bare(), answer())
     expect(view).toMatchObject({
       sentence: 'One length is still good from an earlier set-up.',
-      says: 'Reuse 1 length, touch 2',
+      text: 'Reuse 1 length, touch 2',
     })
     expect(view?.lines.map(({ name, does, mark }) => [name, does, mark])).toEqual([
       ['T1 tool 1', 'to check', 'not-read'],
@@ -131,7 +131,7 @@ describe('what still holds of earlier set-ups', () => {
     const asked = answer({ generations: [[nose, ...answer().generations.flat()]] })
     const view = keptView(example('gauge-line', 1, { tools: TOOLS }), asked)!
     expect(view.lines[0]).toMatchObject({ name: 'Bare nose on the plane', does: 'reused' })
-    expect(view.says).toBe('Reuse 1 length, touch 2')
+    expect(view.text).toBe('Reuse 1 length, touch 2')
   })
 
   test('from before a plane was moved says so, and asks for one touch more', () => {
@@ -142,7 +142,7 @@ describe('what still holds of earlier set-ups', () => {
         generations: [answer().generations.flat(), []],
       }),
     )
-    expect(view?.says).toBe('Reuse 2 lengths, touch 2')
+    expect(view?.text).toBe('Reuse 2 lengths, touch 2')
     expect(view?.facts.at(-1)).toEqual({ kind: 'event', body: { kind: 'plane-moved' } })
   })
 
@@ -161,7 +161,7 @@ describe('what still holds of earlier set-ups', () => {
         : (body as { kind: string }).kind,
     )
     expect(entered).toEqual([1, 'plane-moved', 2, 'plane-moved', 3])
-    expect(view?.says).toBe('Reuse 3 lengths, touch 2')
+    expect(view?.text).toBe('Reuse 3 lengths, touch 2')
   })
 })
 
@@ -224,7 +224,7 @@ describe('one touch over a plane that moved', () => {
     expect(view.lines.map(({ name, number }) => [name, number])).toEqual([
       ['H2', '−250.000 → −249.250 mm'],
     ])
-    expect(view.says).toBe('Re-base one number on T1')
+    expect(view.text).toBe('Re-base one number on T1')
     const carried = after(setup, ...view.facts)
     expect(registerAt(carried, 'H2')).toMatchObject({ state: 'read', value: -249_250_000 })
     expect(rebaseView(carried)).toBeUndefined()

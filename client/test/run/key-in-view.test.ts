@@ -92,7 +92,7 @@ test('a control that copies, once the axis has moved: the number itself, and why
   const copying = example('whole-run', 4, control({ workOffsetKey: 'copy' }))
   const asks = beneath(copying, 'G54.X', 'ask')
   expect(viewOf(copying, 'G54.X')).toMatchObject({ type: '65.000' })
-  expect(asks.unless?.says).toBe('The axis has moved since the touch')
+  expect(asks.unless?.text).toBe('The axis has moved since the touch')
   expect(viewOf(copying, 'G54.X', asks.unless?.pressed)).toMatchObject({
     type: '−347.300',
     key: { does: 'sets' },
@@ -128,7 +128,7 @@ test('of what goes down into metal the sign and the last digits are typed, elsew
   expect(short(read, 'G54.Z')).toEqual({
     way: 'sign-and-digits',
     expected: mm('-30.000'),
-    says: '−30.000 mm',
+    text: '−30.000 mm',
     sign: '-',
     // Another row is to hold −330.000: nothing less than all of it tells them apart.
     first: '',
@@ -177,11 +177,11 @@ test('a mismatch stands there until it is keyed again; an equal number is shown 
   expect(viewOf(well, 'G54.Z').beneath.of).toBe('equal')
   const right = after(read, ...shown('H1', '-270.000'))
   expect(beneath(right, 'H1', 'equal')).toMatchObject({
-    says: 'Read back equal.',
+    text: 'Read back equal.',
     shown: '−270.000 mm',
   })
   expect(beneath(right, 'H1', 'equal').accepted).toBeUndefined()
-  expect(beneath(example('whole-run'), 'H1', 'equal').says).toBe('Read back equal, and proven.')
+  expect(beneath(example('whole-run'), 'H1', 'equal').text).toBe('Read back equal, and proven.')
 })
 
 test('a number that no longer holds leads to its reading, or is accepted by name', () => {

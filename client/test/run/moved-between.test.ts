@@ -5,10 +5,10 @@ const whole = example('whole-run', 6)
 
 test('two touches too far apart: the plane, or the part of its row, may have been moved', () => {
   const { document } = whole
-  expect(movedBetween(document, { of: 'tip-on-plane', tool: 1 })?.said.body).toEqual({
+  expect(movedBetween(document, { of: 'tip-on-plane', tool: 1 })?.draft.body).toEqual({
     kind: 'plane-moved',
   })
-  expect(movedBetween(document, { of: 'face', row: 'G54', face: 'left' })?.said.body).toEqual({
+  expect(movedBetween(document, { of: 'face', row: 'G54', face: 'left' })?.draft.body).toEqual({
     kind: 'part-changed',
     row: 'G54',
   })
@@ -16,7 +16,7 @@ test('two touches too far apart: the plane, or the part of its row, may have bee
 })
 
 test('said so, no mean is taken of the two, and the register follows the touch since', () => {
-  const { said } = movedBetween(whole.document, { of: 'tip-on-plane', tool: 1 })!
+  const { draft: said } = movedBetween(whole.document, { of: 'tip-on-plane', tool: 1 })!
   const again = {
     kind: 'reading',
     body: { of: 'tip-on-plane', tool: 1, with: ['setter'], read: mm('-221.000') },

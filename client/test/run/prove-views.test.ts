@@ -4,11 +4,11 @@ import { airCutView } from '@/areas/run/prove/air-cut-view'
 import {
   leftUnproven,
   proofByEye,
-  proofSaid,
-  proofSays,
+  proofDraft,
+  proofDraftVerdict,
   proofThatPasses,
   proofView,
-  stopSays,
+  stopWords,
   verdictView,
 } from '@/areas/run/prove/proof-view'
 import { spindleSeen, stillToSay } from '@/areas/run/prove/spindle-seen'
@@ -69,7 +69,7 @@ describe('a proof', () => {
       overZero: true,
       spindle: { holds: 1, controlSays: 1 },
     })
-    expect(proofSays(keyed, said)?.right).toBe(true)
+    expect(proofDraftVerdict(keyed, said)?.right).toBe(true)
   })
 
   test('without a block at hand, by one of the usual height', () => {
@@ -113,10 +113,10 @@ describe('a proof', () => {
       overZero: 'yes',
       spindle: { holds: 1, controlSays: 1 },
     } as const
-    expect(proofSaid(G54T1, mm('50.000'), { ...seen, gap: undefined })).toBeUndefined()
-    expect(proofSaid(G54T1, mm('50.000'), { ...seen, overZero: undefined })).toBeUndefined()
-    expect(proofSaid(G54T1, mm('50.000'), { ...seen, spindle: undefined })).toBeUndefined()
-    expect(proofSaid(G54T1, mm('50.000'), { ...seen, position: mm('80') })?.body).toEqual({
+    expect(proofDraft(G54T1, mm('50.000'), { ...seen, gap: undefined })).toBeUndefined()
+    expect(proofDraft(G54T1, mm('50.000'), { ...seen, overZero: undefined })).toBeUndefined()
+    expect(proofDraft(G54T1, mm('50.000'), { ...seen, spindle: undefined })).toBeUndefined()
+    expect(proofDraft(G54T1, mm('50.000'), { ...seen, position: mm('80') })?.body).toEqual({
       row: 'G54',
       tool: 1,
       clearance: mm('50.000'),
@@ -126,7 +126,7 @@ describe('a proof', () => {
     })
     const stop = { position: mm('80'), distanceToGo: mm('-30') }
     expect(
-      proofSaid(G54T1, mm('50.000'), { ...seen, ...stop, overZero: 'no' })?.body,
+      proofDraft(G54T1, mm('50.000'), { ...seen, ...stop, overZero: 'no' })?.body,
     ).toMatchObject({ overZero: false, stop })
   })
 
@@ -159,7 +159,7 @@ describe('a proof', () => {
       overZero: 'yes',
     } as const
     const said = (spindle: { holds: number | null; controlSays: number | null }) =>
-      proofSays(setup, proofSaid(G54T1, mm('50.000'), { ...seen, spindle })!)
+      proofDraftVerdict(setup, proofDraft(G54T1, mm('50.000'), { ...seen, spindle })!)
     expect(said({ holds: 1, controlSays: 1 })?.right).toBe(true)
     expect(said({ holds: 2, controlSays: 2 })).toMatchObject({ right: false })
     expect(said({ holds: 1, controlSays: 2 })).toMatchObject({ right: false })
@@ -175,17 +175,17 @@ describe('a proof', () => {
 
   test('before the end of the move: position and distance to go add up to the block, else another offset or length is active', () => {
     const at = (position: string, distanceToGo: string) =>
-      stopSays(keyed, mm('50.000'), { position: mm(position), distanceToGo: mm(distanceToGo) })
+      stopWords(keyed, mm('50.000'), { position: mm(position), distanceToGo: mm(distanceToGo) })
     expect(at('120.5', '-70.5')).toBeUndefined()
     expect(at('120.5', '-90.5')).toContain('add up to 30.000, not to 50.000 mm')
     expect(
-      stopSays(keyed, mm('50'), { position: mm('120.5'), distanceToGo: undefined }),
+      stopWords(keyed, mm('50'), { position: mm('120.5'), distanceToGo: undefined }),
     ).toBeUndefined()
   })
 
   test('says at once what the gap means, and keeps a failed one in front until it is made again', () => {
     const say = (gap: string, overZero: 'yes' | 'no' = 'yes') => {
-      const said = proofSaid(G54T1, mm('50.000'), {
+      const said = proofDraft(G54T1, mm('50.000'), {
         position: undefined,
         distanceToGo: undefined,
         gap: mm(gap),
@@ -195,12 +195,12 @@ describe('a proof', () => {
       if (said === undefined) throw new Error('the proof is whole')
       return said
     }
-    expect(proofSays(keyed, say('50'))?.right).toBe(true)
-    expect(proofSays(keyed, say('40'))).toMatchObject({
+    expect(proofDraftVerdict(keyed, say('50'))?.right).toBe(true)
+    expect(proofDraftVerdict(keyed, say('40'))).toMatchObject({
       right: false,
       words: expect.stringContaining('10'),
     })
-    expect(proofSays(keyed, say('50', 'no'))?.right).toBe(false)
+    expect(proofDraftVerdict(keyed, say('50', 'no'))?.right).toBe(false)
 
     const failed = after(keyed, say('40'))
     const { shows, verdict } = proofView(failed, G54T1, { there: true }, false) ?? {}
@@ -298,7 +298,7 @@ describe('a run in air', () => {
     expect(rowOf(up, typed, 'out')).toMatchObject({ type: '0.000', change: '42.500 → 0.000 mm' })
     expect(rowOf(up, typed, 'out').beneath.facts(mm('42.5'))).toEqual([])
     const down = seen(up, typed, 'out', '0.000')
-    expect(airCutView(down, typed)).toMatchObject({ shows: 'done', says: 'ran clear, Mira Toller' })
+    expect(airCutView(down, typed)).toMatchObject({ shows: 'done', text: 'ran clear, Mira Toller' })
   })
 
   test('lengths row by row: each read back, one that is wrong keyed again from what it shows', () => {
@@ -352,7 +352,7 @@ describe('a run in air', () => {
   test('left out, it is told why', () => {
     const left = { kind: 'check-off', body: { of: 'air-cut', leftOut: 'seen last week' } } as const
     expect(airCutView(after(keyed, left), typed)).toMatchObject({
-      says: 'left out: seen last week',
+      text: 'left out: seen last week',
     })
   })
 })

@@ -67,7 +67,7 @@ describe('a row that is captured at the touch', () => {
       unit: 'mm',
       does: 'says “my position is”',
       first: undefined,
-      stands: undefined,
+      axisAt: undefined,
     })
     expect(captured(copying).given).toMatchObject({
       type: '65.000',
@@ -75,8 +75,8 @@ describe('a row that is captured at the touch', () => {
       first: 'Copy the machine position into G54 X,',
     })
     // The finder's radius typed with the other sign is seen here, at the machine: 10 mm off.
-    expect(captured(asking, '-347.300').given?.stands).toBe('X −412.300 mm')
-    expect(captured(asking, '-357.300').given?.stands).toBe('X −422.300 mm')
+    expect(captured(asking, '-347.300').given?.axisAt).toBe('X −412.300 mm')
+    expect(captured(asking, '-357.300').given?.axisAt).toBe('X −422.300 mm')
     expect(captured(blank).capture).toBeUndefined()
   })
 

@@ -5,7 +5,7 @@ import {
   holdingView,
   holdsAgainstAdvice,
 } from '@/areas/run/ready/check-view'
-import { firstPartView, wearSays } from '@/areas/run/release/first-part-view'
+import { firstPartView, wearSentence } from '@/areas/run/release/first-part-view'
 import { releaseView } from '@/areas/run/release/release-view'
 import { changeView, consequencesView } from '@/areas/run/frame/banners/change-view'
 import { keyInView } from '@/areas/run/key-in/key-in-view'
@@ -25,7 +25,7 @@ describe('a check that is seen to', () => {
     expect(view).toMatchObject({ facts: [{ kind: 'check-off', body: { of: 'clean' } }] })
     expect(view.seen).toBeUndefined()
     const seen = checkView(by(BEN, read, ...view.facts), 'clean', MIRA)
-    expect(seen).toMatchObject({ facts: [], says: 'Next', seen: 'seen to by Ben Okafor' })
+    expect(seen).toMatchObject({ facts: [], text: 'Next', seen: 'seen to by Ben Okafor' })
   })
 
   test('the second look is barred to who read or keyed, and to nobody else', () => {
@@ -39,19 +39,19 @@ describe('a check that is seen to', () => {
 
   test('how the part is held: jaws of 50 on parallels of 38 grip 12, 28 of 40 stand out', () => {
     expect(holdingView(whole)?.lines).toEqual([
-      { name: 'Jaws', says: '50 mm' },
-      { name: 'Parallels', says: '38 mm' },
-      { name: 'The jaws grip', says: '12.000 mm' },
-      { name: 'The part stands out', says: '28.000 mm' },
-      { name: 'Deepest side cut clears by', says: '8.000 mm' },
+      { name: 'Jaws', text: '50 mm' },
+      { name: 'Parallels', text: '38 mm' },
+      { name: 'The jaws grip', text: '12.000 mm' },
+      { name: 'The part stands out', text: '28.000 mm' },
+      { name: 'Deepest side cut clears by', text: '8.000 mm' },
     ])
     expect(holdingView(whole)?.wrong).toEqual([])
     expect(holdingView(example('setting-plane'))).toBeUndefined()
     // A cut as deep as the part stands out clears by nothing, which is said and not left out.
     const sheet = { holding: { jaw: mm('50'), parallels: mm('38'), sideCut: mm('28') } }
     expect(holdingView(example('whole-run', 6, sheet))?.lines.slice(-2)).toEqual([
-      { name: 'Deepest side cut clears by', says: '0.000 mm' },
-      { name: 'Parallels that fit', says: '38.500 to 48.000 mm' },
+      { name: 'Deepest side cut clears by', text: '0.000 mm' },
+      { name: 'Parallels that fit', text: '38.500 to 48.000 mm' },
     ])
   })
 })
@@ -61,13 +61,13 @@ test('a gauge that the shop measured: what is told, and since when it counts', (
   expect(gaugeElsewiseView({ ...told, isRoughHere: false })).toMatchObject({
     words: 'The 50 mm setter is 50.012 mm in the shop now; this set-up counts with 50.00 mm.',
     takes: 'Count with 50.012 mm from now on',
-    said: { body: { size: mm('50.012'), since: 'now' } },
+    draft: { body: { size: mm('50.012'), since: 'now' } },
   })
   // Nobody knew its size before: it was as large at the touches that were made with it.
   expect(gaugeElsewiseView({ ...told, isRoughHere: true })).toMatchObject({
     words: 'The 50 mm setter has been measured: 50.012 mm. This set-up does not know its size.',
     takes: 'Count with 50.012 mm',
-    said: { body: { size: mm('50.012'), since: 'last-good' } },
+    draft: { body: { size: mm('50.012'), since: 'last-good' } },
   })
 })
 
@@ -83,22 +83,22 @@ describe('the first part', () => {
     const withD = example('whole-run', 6, {
       tools: [{ number: 1, name: 'end mill', lengthRegister: 1, diameterRegister: 1 }],
     })
-    expect(wearSays(withD, here)).toBe('Correct D1 by −0.040 mm.')
-    expect(wearSays(withD, { ...here, measured: mm('49.96') })).toContain('by +0.040 mm')
-    expect(wearSays(withD, { ...here, measured: mm('') })).toBe('What to correct stands here.')
+    expect(wearSentence(withD, here)).toBe('Correct D1 by −0.040 mm.')
+    expect(wearSentence(withD, { ...here, measured: mm('49.96') })).toContain('by +0.040 mm')
+    expect(wearSentence(withD, { ...here, measured: mm('') })).toBe('What to correct stands here.')
     expect(firstPartView(withD, [here])).toMatchObject({
-      lines: [{ measured: '50.04 for 50 mm, T1', says: 'D1 −0.040 mm' }],
+      lines: [{ measured: '50.04 for 50 mm, T1', text: 'D1 −0.040 mm' }],
       toKey: { facts: [{ kind: 'event', body: { kind: 'corrected', address: 'D1' } }] },
     })
   })
 
   test('a tool without a diameter register is corrected in the program; a floor by its length', () => {
-    expect(wearSays(read, here)).toContain('T1 has no diameter register')
-    expect(firstPartView(read, [here]).lines[0]?.says).toBe('by program')
-    expect(wearSays(read, { ...here, feature: 'floor-depth', measured: mm('') })).toContain(
+    expect(wearSentence(read, here)).toContain('T1 has no diameter register')
+    expect(firstPartView(read, [here]).lines[0]?.text).toBe('by program')
+    expect(wearSentence(read, { ...here, feature: 'floor-depth', measured: mm('') })).toContain(
       'stands here',
     )
-    expect(wearSays(read, { ...here, feature: 'floor-depth' })).toContain('H1')
+    expect(wearSentence(read, { ...here, feature: 'floor-depth' })).toContain('H1')
     expect(firstPartView(read, []).good).toContain('Nothing to correct')
   })
 
@@ -126,7 +126,7 @@ describe('a correction is a key-in', () => {
   }
 
   test('a floor 0.02 too deep: the row from what it shows, keyed, read back, and proven anew', () => {
-    expect(deep.toKey?.says).toBe('Key H1 −270.000 → −269.980 mm')
+    expect(deep.toKey?.text).toBe('Key H1 −270.000 → −269.980 mm')
     expect(registerAt(corrected, 'H1')).toMatchObject({ state: 'read', value: -269_980_000 })
     expect(line(corrected)).toMatchObject({ type: '−269.980', change: '−270.000 → −269.980 mm' })
     const keyed = key(corrected, '-269.980')
@@ -134,12 +134,12 @@ describe('a correction is a key-in', () => {
     expect(keyed.steps.find(({ step }) => step.key === 'prove:G54:T1')?.done).toBe(false)
     // The cause is kept, and where the number comes from is told.
     expect(firstPartView(keyed, []).lines).toEqual([
-      { measured: '5.020 for 5 mm, T1', says: 'H1 +0.020 mm, corrected' },
+      { measured: '5.020 for 5 mm, T1', text: 'H1 +0.020 mm, corrected' },
     ])
     expect(registerAt(keyed, 'H1').chain?.terms.map(({ role }) => role)).toContain('correction')
     // Measured again: a further one is on top of it.
     const again = firstPartView(keyed, [floor('5.005')])
-    expect(again.toKey?.says).toBe('Key H1 −269.980 → −269.975 mm')
+    expect(again.toKey?.text).toBe('Key H1 −269.980 → −269.975 mm')
   })
 
   test('it goes with its tool: touched again or changed, nothing of it is left', () => {
@@ -170,11 +170,11 @@ test('a calibration block: its readings, what is added to H, and what came out o
     }) as const
   const cuts = [block('20.040'), block('20.030', ['20.032'])]
   expect(firstPartView(whole, cuts).lines).toEqual([
-    { measured: '20.040 for 20.000 mm, T1', says: 'H1 −0.020 mm' },
+    { measured: '20.040 for 20.000 mm, T1', text: 'H1 −0.020 mm' },
     {
       measured:
         '20.030, 20.032 for 20.000 mm, T1; predicted 20.000, reached 20.031 mm; 23% of the last correction came out: look at deflection, clamping, soft stock, not at the length',
-      says: 'H1 −0.016 mm',
+      text: 'H1 −0.016 mm',
     },
   ])
 })
@@ -183,7 +183,7 @@ test('a grip that is none names the parallels that fit, and is seen to with a re
   const holding = { jaw: mm('50'), parallels: mm('50'), sideCut: mm('12') }
   const setup = example('whole-run', 6, { holding })
   const view = holdingView(setup)
-  expect(view?.lines.at(-1)).toEqual({ name: 'Parallels that fit', says: '22.500 to 48.000 mm' })
+  expect(view?.lines.at(-1)).toEqual({ name: 'Parallels that fit', text: '22.500 to 48.000 mm' })
   expect(holdsAgainstAdvice(setup)).toBe(true)
   const held = after(setup, heldBecause('stops on both sides'))
   expect(holdsAgainstAdvice(held)).toBe(false)
@@ -332,12 +332,12 @@ describe('something changed', () => {
 
   test('a gauge that was measured is asked for its size, in its own unit, and since when', () => {
     const said = { kind: 'gauge-measured', which: 'setter', value: '50.012' } as const
-    expect(changeView(read, { ...said, value: '' }).asks).toEqual({
+    expect(changeView(read, { ...said, value: '' }).questions).toEqual({
       label: 'Its height as it was measured',
       unit: 'mm',
       since: true,
     })
-    expect(changeView(read, { kind: 'gauge-measured', value: '' }).asks).toBeUndefined()
+    expect(changeView(read, { kind: 'gauge-measured', value: '' }).questions).toBeUndefined()
     expect(changeView(read, said).body).toBeUndefined()
     expect(changeView(read, { ...said, value: '50.', since: 'now' }).body).toMatchObject({
       size: mm('50.'),
@@ -359,7 +359,7 @@ describe('something changed', () => {
         name: 'H1',
         state: 'read',
         number: '−270.000 → −270.012 mm',
-        says: 'key again',
+        text: 'key again',
       },
     ])
   })
@@ -375,7 +375,7 @@ describe('something changed', () => {
         name: 'H1',
         state: 'stale',
         number: '−270.000 mm',
-        says: 'no longer holds',
+        text: 'no longer holds',
       },
     ])
     expect(again).toMatch(/^To do again: .*T1/)

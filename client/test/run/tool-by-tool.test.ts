@@ -23,8 +23,8 @@ test('Z with the next tool is not keyed while the one before has still to cut', 
 test('a cut is said of its tool, once', () => {
   const view = checkView(beforeTheCut, 'cut', BEN, 1)
   expect(view.facts).toEqual([{ kind: 'check-off', body: { of: 'cut', tool: 1 } }])
-  expect(view.says).toBe('T1 has cut')
-  expect(checkView(plate, 'cut', BEN, 1)).toMatchObject({ facts: [], says: 'Next' })
+  expect(view.text).toBe('T1 has cut')
+  expect(checkView(plate, 'cut', BEN, 1)).toMatchObject({ facts: [], text: 'Next' })
   expect(checkView(plate, 'cut', BEN, 2).facts).toHaveLength(1)
   expect(cutViews(plate, 1)).toEqual([])
 })
@@ -32,7 +32,7 @@ test('a cut is said of its tool, once', () => {
 test('home, axis by axis: what is said now is entered, and what was said before is not said again', () => {
   const onlyNew = homeAxesView(plate, ['Z'])
   expect(onlyNew).toMatchObject({
-    says: 'Z is home',
+    text: 'Z is home',
     facts: [{ kind: 'check-off', body: { of: 'home', axes: ['Z'] } }],
   })
   const withZ = after(plate, ...onlyNew.facts)
@@ -41,9 +41,9 @@ test('home, axis by axis: what is said now is entered, and what was said before 
     { axis: 'Y', isHome: false },
     { axis: 'Z', isHome: true },
   ])
-  expect(homeAxesView(withZ, [])).toMatchObject({ says: 'Next', facts: [] })
+  expect(homeAxesView(withZ, [])).toMatchObject({ text: 'Next', facts: [] })
   expect(homeAxesView(withZ, ['Z', 'X', 'Y'])).toMatchObject({
-    says: 'X, Y are home',
+    text: 'X, Y are home',
     facts: [{ body: { axes: ['X', 'Y'] } }],
   })
 })

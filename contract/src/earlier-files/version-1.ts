@@ -158,12 +158,12 @@ function countersOf(
   { readings }: Version1,
   { list: name, fact }: Listed,
 ): readonly (readonly [List, number])[] {
-  const said = (Object.keys(COUNTERS) as Counter[]).flatMap((counter) => {
+  const zeroes = (Object.keys(COUNTERS) as Counter[]).flatMap((counter) => {
     const before = fact[counter] ?? (UNSAID[name]?.includes(counter) ? 0 : undefined)
     return before === undefined ? [] : [[COUNTERS[counter], before] as const]
   })
-  if (name !== 'readBacks' || fact.afterReadings !== undefined) return said
+  if (name !== 'readBacks' || fact.afterReadings !== undefined) return zeroes
   // The first files did not say it of read-backs.
   const at = Date.parse(fact.at)
-  return [...said, ['readings', readings.filter((one) => Date.parse(one.at) <= at).length]]
+  return [...zeroes, ['readings', readings.filter((one) => Date.parse(one.at) <= at).length]]
 }

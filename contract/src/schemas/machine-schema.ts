@@ -3,7 +3,7 @@ import { SHOP_FIELDS } from '@pine/core/shop'
 import { z } from 'zod'
 import { address, ENTERED, schemaOfFields, uuid, writtenLengthSchema } from './schema-of'
 
-const said = { by: z.string(), at: z.string() }
+const stamp = { by: z.string(), at: z.string() }
 
 /** A machine with what is known of it over time. */
 export const machineHistorySchema = z.object({
@@ -13,7 +13,7 @@ export const machineHistorySchema = z.object({
   /** What its control was last seen to hold or was told, register by register, in whichever set-up. */
   offsets: z.array(
     z.object({
-      ...said,
+      ...stamp,
       address,
       /** Absent where it was keyed by a difference or a position, and nobody read what stands there now. */
       shown: writtenLengthSchema.optional(),
@@ -24,7 +24,7 @@ export const machineHistorySchema = z.object({
     }),
   ),
   /** What it was declared to be, the youngest first, each with why. */
-  declared: z.array(z.object({ ...said, reason: z.string().optional() })),
+  declared: z.array(z.object({ ...stamp, reason: z.string().optional() })),
   /** Reversal tests, the youngest first. */
   reversals: z.array(schemaOfFields({ ...SHOP_FIELDS.machine['reversal-test'], ...ENTERED })),
   /** What happened to it or its plane since it was declared, in set-ups and outside of them, the youngest first. */

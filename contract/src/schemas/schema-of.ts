@@ -131,9 +131,9 @@ const strict = (fields: Fields) => z.strictObject(shapeOf(fields))
 
 const shapeOf = (fields: Fields): Readonly<Record<string, z.ZodType>> =>
   Object.fromEntries(
-    Object.entries(fields).map(([key, { shape, isOptional, says }]) => {
+    Object.entries(fields).map(([key, { shape, isOptional, meaning }]) => {
       // The pages' bundle leaves the meanings out.
-      const described = says === '' ? schema(shape) : schema(shape).describe(says)
+      const described = meaning === '' ? schema(shape) : schema(shape).describe(meaning)
       return [key, isOptional ? described.optional() : described]
     }),
   )

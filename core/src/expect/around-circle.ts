@@ -164,7 +164,7 @@ function surprisesAlong(
       const found = surpriseAt({ mm, standardMm, because: BY_CIRCLE }, typed, {
         unit,
         decimals: machine.control.decimals[unit],
-        said: [],
+        declared: [],
         others: [],
       })
       return found ? [{ ...found, number: axis === 'x' ? 'read' : 'readY' }] : []

@@ -70,7 +70,7 @@ export function evidenceOf(document: SetupDocument, sources: SourceReader): read
 function fromTools({ sheet: { tools } }: SetupDocument): readonly Evidence[] {
   return tools.flatMap(
     ({ number: tool, length, lengthUncertainty, lastLength, rough, diameter }) => {
-      const told = (
+      const sourceOf = (
         of: 'length' | 'diameter',
         written: WrittenLength | undefined,
         standardMm: number,
@@ -83,19 +83,19 @@ function fromTools({ sheet: { tools } }: SetupDocument): readonly Evidence[] {
       }
       const { middle, standard } = USUAL_LENGTH_MM
       return [
-        ...told('length', length, Math.max(mmOf(lengthUncertainty) ?? 0, KNOWN_MM), {
+        ...sourceOf('length', length, Math.max(mmOf(lengthUncertainty) ?? 0, KNOWN_MM), {
           of: 'known-length',
           tool,
         }),
-        ...told('length', lastLength, CLAMPED_ANEW_MM, { of: 'last-length', tool }),
-        ...told('length', rough, RULE_MM, { of: 'rule', tool }),
+        ...sourceOf('length', lastLength, CLAMPED_ANEW_MM, { of: 'last-length', tool }),
+        ...sourceOf('length', rough, RULE_MM, { of: 'rule', tool }),
         {
           terms: [term({ of: 'length', tool })],
           valueMm: middle,
           standardMm: standard,
           because: { of: 'usual-length', tool } as const,
         },
-        ...told('diameter', diameter, NOMINAL_DIAMETER_MM, { of: 'nominal-diameter', tool }),
+        ...sourceOf('diameter', diameter, NOMINAL_DIAMETER_MM, { of: 'nominal-diameter', tool }),
       ]
     },
   )
@@ -152,7 +152,7 @@ function fromBefore({
   const moved = (state: StateTerm['state']) => events.some((event) => isRenewed(state, event))
   const home = events.some(({ kind }) => kind === 'home-lost')
   const plane = mmOf(stood.plane)
-  const told = (
+  const sourceOf = (
     state: StateTerm['state'],
     valueMm: number | undefined,
     standardMm: number,
@@ -161,12 +161,12 @@ function fromBefore({
       ? []
       : [{ terms: [term(state)], valueMm, standardMm, because }]
   return [
-    ...told({ of: 'plane' }, plane, STANDS_AGAIN_MM),
+    ...sourceOf({ of: 'plane' }, plane, STANDS_AGAIN_MM),
     ...(stood.faces ?? []).flatMap(({ row, face, at, against }) =>
       // Against a jaw or a stop the part does not matter; where this one lies elsewhere, it tells nothing of it.
       against !== undefined && liesAgainst({ holding }, face) !== against
         ? []
-        : told(
+        : sourceOf(
             { of: 'face', row, face },
             mmOf(at),
             against === undefined ? SAWN_MM : STANDS_AGAIN_MM,
@@ -178,8 +178,8 @@ function fromBefore({
 /** What each quantity's last reading tells, where nothing has moved under it since. */
 function fromReadings(document: SetupDocument, sources: SourceReader): readonly Evidence[] {
   const { readings, events } = document
-  const asked = new Map(readings.map((reading) => [quantityKey(reading), reading]))
-  return [...asked.values()].flatMap((quantity): readonly Evidence[] => {
+  const byQuantity = new Map(readings.map((reading) => [quantityKey(reading), reading]))
+  return [...byQuantity.values()].flatMap((quantity): readonly Evidence[] => {
     const reading = standingReadings(document, quantity).at(-1)
     if (reading === undefined) return []
     const terms = statesRead(reading)

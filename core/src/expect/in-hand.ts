@@ -40,7 +40,7 @@ export function surpriseOf(
   return surpriseAt(expected, read.value, {
     unit,
     decimals: machine.control.decimals[unit],
-    said: sizes((id) => touch.with.includes(id)),
+    declared: sizes((id) => touch.with.includes(id)),
     others: sizes((id) => !touch.with.includes(id)),
     works:
       inMachinePosition(touch) && touch.position === undefined ? workZeros(document, touch) : [],

@@ -49,7 +49,7 @@ export interface Typing {
   readonly unit: LengthUnit
   readonly decimals: number
   /** What was said to lie between, as it counts: who took it off by hand as well took it off twice. */
-  readonly said: readonly KnownSize[]
+  readonly declared: readonly KnownSize[]
   /** What else there is: it may have lain there unsaid. */
   readonly others: readonly KnownSize[]
   /** How much less than the machine position each work position shows that may have been read for it. */
@@ -109,7 +109,7 @@ const logLikelihood = (expected: Belief, nm: number): number => -(deviations(exp
 /** The numbers that may have been meant, by the slip that made this one of them. */
 function meantBy(
   { nm, unit }: ReadLength,
-  { unit: own, decimals, said, others, works = [], before = [] }: Typing,
+  { unit: own, decimals, declared, others, works = [], before = [] }: Typing,
 ): readonly Meant[] {
   const text = formatLength(nm, unit, unit === own ? decimals : decimals + 1)
   const undone = undoneDigits(text)
@@ -126,12 +126,12 @@ function meantBy(
       nm: nm - size,
       about: name,
     })),
-    ...said.map(({ name, nm: size }): Meant => ({
+    ...declared.map(({ name, nm: size }): Meant => ({
       code: 'gauge-doubled',
       nm: nm + size,
       about: name,
     })),
-    ...said.flatMap(({ nm: size }) =>
+    ...declared.flatMap(({ nm: size }) =>
       others.map((other): Meant => ({
         code: 'gauge-exchanged',
         nm: nm - other.nm + size,

@@ -73,7 +73,7 @@ export type Shape<Value = unknown> = ShapeData & { readonly [value]?: Value }
 export interface Field<Value = unknown, IsOptional extends boolean = boolean> {
   readonly shape: Shape<Value>
   readonly isOptional: IsOptional
-  readonly says: string
+  readonly meaning: string
 }
 
 export type Fields = Readonly<Record<string, Field>>
@@ -103,17 +103,17 @@ export type VariantOf<By extends string, Of> = {
 }[keyof Of]
 
 /** A field that is always there. */
-export const field = <Value>(shape: Shape<Value>, says: string): Field<Value, false> => ({
+export const field = <Value>(shape: Shape<Value>, meaning: string): Field<Value, false> => ({
   shape,
   isOptional: false,
-  says,
+  meaning,
 })
 
 /** A field that may be left out. */
-export const optional = <Value>(shape: Shape<Value>, says: string): Field<Value, true> => ({
+export const optional = <Value>(shape: Shape<Value>, meaning: string): Field<Value, true> => ({
   shape,
   isOptional: true,
-  says,
+  meaning,
 })
 
 const lengthOf = (sign: Sign): Shape<WrittenLength> => ({ is: 'length', sign })

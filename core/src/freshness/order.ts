@@ -4,19 +4,19 @@ import type { SetupEvent } from '../facts/bodies/event'
 import { isOrderKnown } from '../journal/entered'
 
 type Events = SetupDocument['events']
-type OrderTold = Extract<SetupEvent, { kind: 'order-told' }>
+type OrderEvent = Extract<SetupEvent, { kind: 'order-told' }>
 
 /** How a reading lies to an event: what a person told, what the devices knew, or nobody knows. */
 export type Order = 'before' | 'after' | 'unknown'
 
 // Asked for every reading of every number on every key that is typed: sorted out once for each list of events.
-const sortedOut = new WeakMap<Events, ReadonlyMap<string, readonly OrderTold[]>>()
+const sortedOut = new WeakMap<Events, ReadonlyMap<string, readonly OrderEvent[]>>()
 
 /** What was told of the order of readings, by the reading; the last word on a pair counts. */
-function toldOf(events: Events): ReadonlyMap<string, readonly OrderTold[]> {
+function ordersOf(events: Events): ReadonlyMap<string, readonly OrderEvent[]> {
   const known = sortedOut.get(events)
   if (known !== undefined) return known
-  const byReading = new Map<string, OrderTold[]>()
+  const byReading = new Map<string, OrderEvent[]>()
   for (const event of events) {
     if (event.kind !== 'order-told') continue
     byReading.set(event.reading, [...(byReading.get(event.reading) ?? []), event])
@@ -30,10 +30,10 @@ function toldOf(events: Events): ReadonlyMap<string, readonly OrderTold[]> {
  * then it is unknown until somebody says so, and a number that depends on it counts as the worse of both.
  */
 export function orderOf(reading: Reading, event: SetupEvent, events: Events): Order {
-  const told = toldOf(events)
+  const orders = ordersOf(events)
     .get(reading.id)
     ?.findLast((one) => one.event === event.id)
-  if (told !== undefined) return told.first === 'reading' ? 'before' : 'after'
+  if (orders !== undefined) return orders.first === 'reading' ? 'before' : 'after'
   if (!isOrderKnown(reading, event)) return 'unknown'
   return reading.place < event.place ? 'before' : 'after'
 }
@@ -43,9 +43,9 @@ export function orderOf(reading: Reading, event: SetupEvent, events: Events): Or
  * that it came before or after. Where the order is not known it is its own.
  */
 export function placeAmong(reading: Reading, events: Events): number {
-  const told = toldOf(events).get(reading.id)
-  if (told === undefined) return reading.place
-  return told.reduce((place, { event: id, first }) => {
+  const orders = ordersOf(events).get(reading.id)
+  if (orders === undefined) return reading.place
+  return orders.reduce((place, { event: id, first }) => {
     const event = events.find((one) => one.id === id)
     if (event === undefined) return place
     return first === 'reading'

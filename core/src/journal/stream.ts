@@ -25,6 +25,6 @@ export type FactOf<Bodies> = {
 }[keyof Bodies & string]
 
 /** What a fact says, whoever enters it. */
-export type SaidOf<Bodies> = {
+export type BodyOf<Bodies> = {
   readonly [Kind in keyof Bodies & string]: { readonly kind: Kind; readonly body: Bodies[Kind] }
 }[keyof Bodies & string]

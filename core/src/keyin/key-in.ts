@@ -64,7 +64,7 @@ export interface KeyInRequest {
   readonly unit: LengthUnit
   /** What the register holds now, if that was read. */
   readonly before?: Nanometres
-  readonly stand?: Stand
+  readonly axisAt?: Stand
   /** Why it stands nowhere. */
   readonly noStand?: NoStand
   /** What the control adds to every row of this axis by itself. */
@@ -87,14 +87,22 @@ export interface KeyInRequest {
  * stored: a control that copies or asks takes it as well.
  */
 export function keyInLine(request: KeyInRequest, profile: ControlProfile): KeyInLine {
-  const { address, kind, value, unit, before, stand = {}, external = toNanometres(0) } = request
+  const {
+    address,
+    kind,
+    value,
+    unit,
+    before,
+    axisAt: axisAt = {},
+    external = toNanometres(0),
+  } = request
   const decimals = profile.decimals[unit]
   const wanted = wantedMode(profile, kind, axisOfAddress(address))
-  const mode = modeFor(wanted, kind, stand)
+  const mode = modeFor(wanted, kind, axisAt)
   const write = (nm: number) => formatLength(toNanometres(nm), unit, decimals)
   const expected = roundToDisplay(value, unit, decimals)
-  const typed = typedNumber(mode, value, expected, before, stand, external)
-  const told = mode === 'position' && axisOfAddress(address) === 'Z' && keepsLengths(profile)
+  const typed = typedNumber(mode, value, expected, before, axisAt, external)
+  const countsFrom = mode === 'position' && axisOfAddress(address) === 'Z' && keepsLengths(profile)
   return {
     address,
     mode,
@@ -108,15 +116,16 @@ export function keyInLine(request: KeyInRequest, profile: ControlProfile): KeyIn
         insteadOf: { mode: wanted, because: request.noStand ?? 'not-touched' },
       }),
     ...(before !== undefined && { before }),
-    ...(mode === 'copy' && stand.at !== undefined && { copies: write(stand.at) }),
-    ...(mode === 'copy-counter' && stand.counter !== undefined && { copies: write(stand.counter) }),
-    ...(told && { activeLength: stand.active?.address ?? null }),
+    ...(mode === 'copy' && axisAt.at !== undefined && { copies: write(axisAt.at) }),
+    ...(mode === 'copy-counter' &&
+      axisAt.counter !== undefined && { copies: write(axisAt.counter) }),
+    ...(countsFrom && { activeLength: axisAt.active?.address ?? null }),
     ...(mode === 'halve' &&
-      stand.pair && {
+      axisAt.pair && {
         counter: {
-          full: write(stand.pair[1] - stand.pair[0]),
-          half: write((stand.pair[1] - stand.pair[0]) / 2),
-          atSecond: write(stand.pair[1] - external - value),
+          full: write(axisAt.pair[1] - axisAt.pair[0]),
+          half: write((axisAt.pair[1] - axisAt.pair[0]) / 2),
+          atSecond: write(axisAt.pair[1] - external - value),
         },
       }),
   }

@@ -228,8 +228,8 @@ function partHeights(
   const top = row && solution.heights.partTop[row]
   const zero = row && solution.heights.zero[row]
   if (top === undefined) {
-    const asked = quantity?.of === 'nose-on-part' || quantity?.of === 'carried-difference'
-    return asked
+    const isCompared = quantity?.of === 'nose-on-part' || quantity?.of === 'carried-difference'
+    return isCompared
       ? [{ key: 'part-top', chain: stockHeight(document), known: false, guessed: true }]
       : []
   }

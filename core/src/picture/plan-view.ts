@@ -125,11 +125,12 @@ function axisView(
 ) {
   const plan = offset[axis]
   const nominal = nominalFaces(document, plan, axis)
-  const asked = facesToTouch(axis, plan)
+  const toTouch = facesToTouch(axis, plan)
   const readFace = (face: Face) =>
     solution.faces[quantityKey({ of: 'face', row: offset.row, face })]
   const firstRead =
-    asked.find((face) => face !== focus && readFace(face)) ?? asked.find((face) => readFace(face))
+    toTouch.find((face) => face !== focus && readFace(face)) ??
+    toTouch.find((face) => readFace(face))
   const base = firstRead && readFace(firstRead)
   const nominalOf = (face: Face) => nominal[FACES_OF_AXIS[axis].indexOf(face)] ?? nominal[0]
   const faces = FACES_OF_AXIS[axis].map((face): PlanFace => {
@@ -140,7 +141,7 @@ function axisView(
         : nominalOf(face)
     const standing = standingReadings(document, { of: 'face', row: offset.row, face }).length > 0
     const role =
-      face === focus ? 'next' : !asked.includes(face) ? 'unused' : standing ? 'read' : 'to-touch'
+      face === focus ? 'next' : !toTouch.includes(face) ? 'unused' : standing ? 'read' : 'to-touch'
     return { face, role, position }
   })
   return { nominal, faces }

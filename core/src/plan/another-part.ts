@@ -24,9 +24,9 @@ export function partStays(
   if (how === 'anew' || offset === undefined) return undefined
   const faces = (['X', 'Y'] as const).flatMap((axis) => {
     const touched = facesTouched(offset[axis], axis)
-    const isSaid = holding?.against !== undefined && row === offsets[0]?.row
+    const isDeclared = holding?.against !== undefined && row === offsets[0]?.row
     return touched.length === 1
-      ? touched.filter((face) => !isSaid || liesAgainst(sheet, face) !== undefined)
+      ? touched.filter((face) => !isDeclared || liesAgainst(sheet, face) !== undefined)
       : []
   })
   return { faces, top: how === 'stop-and-height' }

@@ -25,37 +25,39 @@ export function impliedBy(
   solution: Solution,
   quantity: QuantityName,
 ): Implied | undefined {
-  for (const told of moduleOf(quantity).tells(quantity, sheet)) {
-    const found = impliedAs(told, solution, quantity)
+  for (const finding of moduleOf(quantity).findings(quantity, sheet)) {
+    const found = impliedAs(finding, solution, quantity)
     if (found !== undefined) return found
   }
   return undefined
 }
 
 function impliedAs(
-  told: Finding,
+  finding: Finding,
   { registers, heights, sizes, edges, faces }: Solution,
   quantity: QuantityName,
 ): Implied | undefined {
-  switch (told.of) {
+  switch (finding.of) {
     case 'register': {
-      const { address, isLength = false } = told
+      const { address, isLength = false } = finding
       const register = implied(
         isLength ? 'tool-length' : 'register',
         registers.find((one) => one.address === address)?.chain,
         address,
       )
-      const size = sizes.find(({ row, axis }) => row === told.size?.row && axis === told.size.axis)
+      const size = sizes.find(
+        ({ row, axis }) => row === finding.size?.row && axis === finding.size.axis,
+      )
       return register && size ? { ...register, size } : register
     }
     case 'plane':
       return implied('plane', heights.noseOnPlane)
     case 'part-top':
-      return implied('part-top', heights.partTop[told.row])
+      return implied('part-top', heights.partTop[finding.row])
     case 'face':
       return implied('face', faces[quantityKey(quantity)])
     case 'edge': {
-      const edge = edges.find(({ row, face }) => row === told.row && face === told.face)
+      const edge = edges.find(({ row, face }) => row === finding.row && face === finding.face)
       return edge && { kind: 'edge', chain: edge.chain, value: edge.runOut, edge }
     }
   }

@@ -12,11 +12,11 @@ export { type Implied, impliedBy } from './implied'
 export { neededFirst } from './order/needed-first'
 export {
   type Mend,
-  type NeedBeside,
+  type SideNeed as NeedBeside,
   type OperationNeeds,
   mendOf,
-  needsBeside,
-} from './order/needs-beside'
+  sideNeeds as needsBeside,
+} from './order/side-needs'
 export { asJob } from './order/quick-steps'
 export { readAgain } from './read-again'
 export { asksForContact, asksForSpindle, readingBody } from './asks/reading-fields'
@@ -27,4 +27,4 @@ export { axesAtHome, mayLook, standingCheckOff } from './standing-check-off'
 export { nextStep, stationTrust, stepsOf } from './order/steps'
 export { suggestGauges } from './asks/suggest-gauges'
 export { type SuggestedPosition, suggestPosition } from './asks/suggest-position'
-export { type WayEnd, waysAsked } from './asks/ways-asked'
+export { type WayEnd, wayQuestions as waysAsked } from './asks/way-questions'

@@ -1,7 +1,7 @@
 import type { SetupDocument } from '../facts/document'
 import { standingReadings } from '../freshness/standing'
 import { lengthAddressOf } from '../sheet/tool-rows'
-import { rowsTold, standingRows } from '../sources/standing-rows'
+import { rowsFoundBy, standingRows } from '../sources/standing-rows'
 import type { Step } from './order/step'
 
 /**
@@ -18,9 +18,9 @@ export function isStillTouched(
   const allLengths = lengths.every((address) => address !== undefined && standing.has(address))
   return (step) => {
     if (step.does !== 'read' || standingReadings(document, step.quantity).length > 0) return true
-    const told = rowsTold(step.quantity, sheet)
+    const rows = rowsFoundBy(step.quantity, sheet)
     // The plane itself tells lengths: it is not asked for where all of them stand.
-    if (told.length === 0) return !(step.quantity.of === 'nose-on-plane' && allLengths)
-    return !told.every((address) => standing.has(address))
+    if (rows.length === 0) return !(step.quantity.of === 'nose-on-plane' && allLengths)
+    return !rows.every((address) => standing.has(address))
   }
 }

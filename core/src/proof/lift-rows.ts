@@ -62,9 +62,9 @@ export function liftRows(
         sheet.machine.control,
       )
       const read = seen && readLength(seen.shown)
-      const isAsTold = read?.ok === true && readBackAgrees(line, read.value, shown.decimals)
+      const isAsTyped = read?.ok === true && readBackAgrees(line, read.value, shown.decimals)
       // What was never raised is down.
-      const done = moves === 'in' ? isAsTold : isAsTold || seen === undefined
+      const done = moves === 'in' ? isAsTyped : isAsTyped || seen === undefined
       const isWrong = !done && (seen?.moment === 'raised' || seen?.moment === 'lowered')
       const isFromBefore = moves === 'out' && seen?.moment === 'raised'
       return [{ address, line, done, ...(isWrong && !isFromBefore && { shows: seen.shown }) }]

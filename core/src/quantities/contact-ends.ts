@@ -59,8 +59,8 @@ export function wayInPlane(
   { sheet }: { readonly sheet: SetupSheet },
   radial?: Way,
 ): Way | undefined {
-  const said = 'approaches' in reading ? reading.approaches?.[axis] : undefined
-  if (said !== undefined) return said
+  const approach = 'approaches' in reading ? reading.approaches?.[axis] : undefined
+  if (approach !== undefined) return approach
   if (reading.of === 'face' || reading.of === 'edge-point') {
     if (axisOfFace(reading.face) !== axis) return '-'
     if (reading.approach !== undefined) return reading.approach

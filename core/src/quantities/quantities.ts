@@ -42,7 +42,7 @@ export type QuantityName = {
 /** Which quantity a reading is a reading of, with what it says beside its number. */
 export type Quantity = {
   readonly [Kind in QuantityKind]: { readonly of: Kind } & RecordOf<Modules[Kind]['named']> &
-    RecordOf<Modules[Kind]['said']>
+    RecordOf<Modules[Kind]['extra']>
 }[QuantityKind]
 
 /** The module of a quantity, for whoever asks it about that quantity and not about another. */

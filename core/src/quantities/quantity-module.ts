@@ -86,7 +86,7 @@ export interface QuantityQuestions<Name, Whole> {
   /** The unknowns that it is read for: read = Σ of these + gauges + backlash + zero. */
   readonly equation: (quantity: Whole) => readonly StateTerm[]
   readonly otherEnd?: (quantity: Whole, own: OwnEnd) => OtherEnd
-  readonly tells: (quantity: Name, sheet: SetupSheet) => readonly Finding[]
+  readonly findings: (quantity: Name, sheet: SetupSheet) => readonly Finding[]
   /** What a person calls it in a sentence about it. */
   readonly called: (quantity: Name) => string
   readonly words: (quantity: Name, context: TouchContext) => StepWords
@@ -101,7 +101,7 @@ export interface QuantityModule<Named extends Fields, Extra extends Fields>
   /** The fields that name it: two readings with the same ones read the same quantity. Their order is its key's. */
   readonly named: Named
   /** What it says beside, and may say otherwise the next time. */
-  readonly said: Extra
+  readonly extra: Extra
 }
 
 /** Types a module by its own fields. */

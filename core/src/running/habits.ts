@@ -3,7 +3,7 @@ import type { Gauge } from '../sheet/gauge'
 import type { SetupSheet } from '../sheet/sheet'
 import type { Solution } from '../solve/solution'
 import type { ShopToday } from './sheet-again'
-import { machineStood } from './stood-before'
+import { machineBefore } from './positions-before'
 
 /** What a machine is set up with, job after job. */
 export type HabitsOfMachine = Pick<
@@ -22,7 +22,7 @@ export function habitsOf(
   solution: Pick<Solution, 'heights' | 'faces'>,
   { gauges: today }: Pick<ShopToday, 'gauges'>,
 ): HabitsOfMachine {
-  const stood = machineStood({ sheet: last, events }, solution)
+  const positions = machineBefore({ sheet: last, events }, solution)
   const { unit, school, plane, gauges, reference, holding, keying } = last
   const { masterTool: _ofItsTools, masterLength: _ofIt, ...counted } = reference ?? {}
   return {
@@ -32,7 +32,7 @@ export function habitsOf(
     gauges: gauges.map((gauge) => todays(gauge, today)),
     ...(Object.keys(counted).length > 0 && { reference: counted }),
     ...(holding && { holding: heldSo(holding) }),
-    ...(stood && { stood }),
+    ...(positions && { stood: positions }),
     ...(keying && { keying }),
   }
 }

@@ -37,12 +37,12 @@ export function headAgainstSheet(
     ...numbers.flatMap((one): readonly ProgramJudgement[] => {
       const own = onSheet(sheet, one.of)
       // A sign at “zero” says below: −.025 and .025 are the same cut.
-      const says = one.of === 'zero-below-top' ? Math.abs(one.length.nm) : one.length.nm
+      const writtenNm = one.of === 'zero-below-top' ? Math.abs(one.length.nm) : one.length.nm
       const within = one.of.startsWith('stock') ? SAWN : ROUNDED
-      if (own === undefined || Math.abs(says - own) <= within) return []
+      if (own === undefined || Math.abs(writtenNm - own) <= within) return []
       return [
         judged('head-differs', place(one.comment), {
-          head: { of: one.of, says: toNanometres(says), sheet: own },
+          head: { of: one.of, writtenNm: toNanometres(writtenNm), sheet: own },
         }),
       ]
     }),

@@ -5,6 +5,6 @@ export { fileAtMachine, lowestZ, mayRun, programStanding } from './program-stand
 export { programAgain } from './program-again'
 export { isRechecked, recheckOf, type Recheck } from './recheck'
 export { sheetAgain, type ShopToday } from './sheet-again'
-export { machineStood } from './stood-before'
+export { machineBefore as machineStood } from './positions-before'
 export { type SheetFromProgram, sheetFromProgram } from './sheet-from-program'
 export { toolUses, type AssemblyUse } from './tool-uses'

@@ -193,7 +193,7 @@ function beneath(operation: Operation, { sheet }: SetupDocument, { holding }: So
     const facing = plan && readLength(plan.Z.facing)
     if (Z === undefined || holding === undefined || facing?.ok !== true) return []
     const clearOf = (belowTop: Nanometres) => toNanometres(Z[0] - (facing.value.nm - belowTop))
-    const tell = (code: ProgramJudgementCode, amount: Nanometres) =>
+    const judge = (code: ProgramJudgementCode, amount: Nanometres) =>
       amount > 0
         ? []
         : [
@@ -204,9 +204,9 @@ function beneath(operation: Operation, { sheet }: SetupDocument, { holding }: So
             }),
           ]
     const through = (clear: Nanometres) =>
-      tell(clear < -BREAK_THROUGH_NM ? 'cuts-far-beneath' : 'reaches-parallels', clear)
+      judge(clear < -BREAK_THROUGH_NM ? 'cuts-far-beneath' : 'reaches-parallels', clear)
     return [
-      ...tell('reaches-jaws', clearOf(holding.protrusion)),
+      ...judge('reaches-jaws', clearOf(holding.protrusion)),
       ...(thick === undefined ? [] : through(clearOf(thick))),
     ]
   })

@@ -7,7 +7,7 @@ import type { SetupSheet } from '../sheet/sheet'
 import type { Tool } from '../sheet/tool'
 import type { MachineDeclaration } from '../sheet/machine'
 import type { Solution } from '../solve/solution'
-import { allStood } from './stood-before'
+import { positionsBefore } from './positions-before'
 
 /** What the shop has today under the names that a sheet was written with. */
 export interface ShopToday {
@@ -26,10 +26,10 @@ export function sheetAgain(
   { machine, gauges }: ShopToday,
 ): SetupSheet {
   const { stood: _before, leftOut = [], ...rest } = sheet
-  const stood = allStood({ sheet, events }, solution)
+  const positions = positionsBefore({ sheet, events }, solution)
   return {
     ...rest,
-    ...(stood && { stood }),
+    ...(positions && { stood: positions }),
     ...(machine && { machine }),
     gauges: sheet.gauges.map((gauge) => gauges.find(({ id }) => id === gauge.id) ?? gauge),
     // What was left out for that day is asked for again.

@@ -29,10 +29,10 @@ export function toolUses(
   document: SetupDocument,
   solution: Pick<Solution, 'heights' | 'kept' | 'registers'>,
 ): readonly AssemblyUse[] {
-  const said = saidOfTools(document)
+  const recorded = recordsByTool(document)
   const proven = provenAmong(solution.registers)
   return document.sheet.tools.flatMap(({ number, assembly }) => {
-    const of = said.get(number)
+    const of = recorded.get(number)
     if (assembly === undefined || of === undefined) return []
     const at = of.moments.toSorted((one, other) => instantOf(other) - instantOf(one))[0]
     if (at === undefined) return []
@@ -42,17 +42,17 @@ export function toolUses(
 }
 
 /** What was read of a tool, and when something was read or said of it. */
-interface SaidOfTool {
+interface ToolRecord {
   readonly readings: Reading[]
   readonly moments: string[]
 }
 
 /** Sorted out once for all tools of a set-up. */
-function saidOfTools({ readings, events }: SetupDocument): ReadonlyMap<number, SaidOfTool> {
-  const said = new Map<number, SaidOfTool>()
-  const of = (tool: number): SaidOfTool => {
-    const known = said.get(tool) ?? { readings: [], moments: [] }
-    said.set(tool, known)
+function recordsByTool({ readings, events }: SetupDocument): ReadonlyMap<number, ToolRecord> {
+  const recorded = new Map<number, ToolRecord>()
+  const of = (tool: number): ToolRecord => {
+    const known = recorded.get(tool) ?? { readings: [], moments: [] }
+    recorded.set(tool, known)
     return known
   }
   for (const reading of readings) {
@@ -62,7 +62,7 @@ function saidOfTools({ readings, events }: SetupDocument): ReadonlyMap<number, S
   }
   for (const event of events)
     if (event.kind === 'tool-changed') of(event.tool).moments.push(event.at)
-  return said
+  return recorded
 }
 
 const provenAmong = (registers: Solution['registers']): ReadonlySet<Address> =>
@@ -91,12 +91,12 @@ function useOf(
   // What was taken over and found elsewhere is not handed on.
   const isElsewhere = kept.some(({ agrees }) => !agrees)
   const overtakers = events.filter(({ kind }) => kind !== 'plane-moved')
-  const asked: readonly QuantityName[] = [
+  const quantities: readonly QuantityName[] = [
     { of: 'nose-on-plane' },
     { of: 'tip-on-plane', tool: number },
     { of: 'tool-diameter', tool: number },
   ]
-  const readings = asked
+  const readings = quantities
     .flatMap((quantity) => standingReadings(document, quantity))
     .filter((reading) => !(reading.kept !== undefined && isElsewhere))
     // A touch from before the plane was moved may be carried over it; whatever else it is behind, it tells nothing any more.

@@ -75,10 +75,10 @@ export function wantedNumbers(
         ]),
   ]
   return read.map((number): WantedNumber => {
-    const stands = standing.get(number.address)
-    return stands === undefined
+    const declaredRow = standing.get(number.address)
+    return declaredRow === undefined
       ? number
-      : { ...number, chain: standingChain(document, sources, stands) }
+      : { ...number, chain: standingChain(document, sources, declaredRow) }
   })
 }
 
@@ -91,11 +91,11 @@ export function lengthsByTool(
   return new Map(
     document.sheet.tools.flatMap((tool) => {
       const H = lengthAddressOf(document.sheet, tool.number)
-      const stands = H && standing.get(H)
+      const declaredRow = H && standing.get(H)
       const length =
-        stands === undefined
+        declaredRow === undefined
           ? toolLength(document, heights, sources, tool)
-          : standingChain(document, sources, stands)
+          : standingChain(document, sources, declaredRow)
       return length ? [[tool.number, length] as const] : []
     }),
   )

@@ -69,7 +69,7 @@ export function registerBuilder(
     const value = valueOf(chain)
     const axis = axisOfAddress(address)
     const external = kind === 'work-offset' ? sources.externalOffset(axis) : undefined
-    const { since, lengthUnread, ...stand } = standOf(document, chain, subject, axis, active)
+    const { since, lengthUnread, ...axisAt } = standOf(document, chain, subject, axis, active)
     const noStand = lengthUnread
       ? 'length-unread'
       : since === undefined
@@ -83,7 +83,7 @@ export function registerBuilder(
           value,
           unit,
           ...(before === undefined ? {} : { before }),
-          stand: from,
+          axisAt: from,
           noStand,
           ...(external && {
             external: toNanometres(valueOf(external) + raisedInExternal(document, axis)),
@@ -91,14 +91,14 @@ export function registerBuilder(
         },
         machine.control,
       )
-    const told = keyedFrom(seen.beforeKeying(address, chain), stand)
-    const readBack = verdict(told, chain)
+    const keyed = keyedFrom(seen.beforeKeying(address, chain), axisAt)
+    const readBack = verdict(keyed, chain)
     // What is still to be keyed counts from what the row shows now, and from where the axis stands now; what was keyed, from
     // what was there before that.
     const elsewhere = keyedFrom(seen.now(address), {})
     const toKey =
-      since !== undefined && standsAt(since) ? keyedFrom(seen.now(address), stand) : elsewhere
-    const keyIn = readBack?.equal ? told : toKey
+      since !== undefined && standsAt(since) ? keyedFrom(seen.now(address), axisAt) : elsewhere
+    const keyIn = readBack?.equal ? keyed : toKey
     const stale = staleReason(document, chain, checks, now)
     const accepted = stale && acceptanceOf(document, address, stale)
     const budget = budgetOf(chain)

@@ -10,13 +10,13 @@ import { nanometresOf, readLength } from '../length/read-length'
 import { endsOf } from '../quantities/contact-ends'
 import { axisOfQuantity, type QuantityName } from '../quantities/quantities'
 import { axisOfFace } from '../touch/touch'
-import { heightTold } from './plane/height-told'
+import { heightFrom } from './plane/height-from'
 import { isTouchedAlike, readAlike } from './repeats'
 import type { SourceReader } from './sources'
 import { stateSum } from './state-sum'
 
 /** Two touches of one thing that are no repeats of each other: how far they lie apart, and how far repeats may. */
-interface Apart {
+interface Disagreement {
   readonly amount: Nanometres
   readonly limit: Nanometres
 }
@@ -24,7 +24,7 @@ interface Apart {
 /** The touches of a quantity that its number is the mean of, and what keeps it from one. */
 interface CountingTouches {
   readonly counting: readonly Reading[]
-  readonly apart?: Apart
+  readonly apart?: Disagreement
 }
 
 /**
@@ -48,7 +48,7 @@ export function countingTouches(
   if (pairs.every(([one, other]) => among(standing.length)(one, other) === undefined))
     return { counting: standing }
   const like = standing.filter((one) => one === newest || among(2)(one, newest) === undefined)
-  if (like.length > 1 || isSaidToCount(newest)) return { counting: like }
+  if (like.length > 1 || countsByDecision(newest)) return { counting: like }
   const apart = standing
     .flatMap((one) => (one === newest ? [] : (among(2)(one, newest) ?? [])))
     .toSorted((one, other) => other.amount - one.amount)[0]
@@ -56,7 +56,7 @@ export function countingTouches(
 }
 
 /** Somebody put it in the place of another, and answers for it although it is not what was to be expected. */
-const isSaidToCount = ({ supersedes, surprise }: Reading): boolean =>
+const countsByDecision = ({ supersedes, surprise }: Reading): boolean =>
   supersedes !== undefined && surprise !== undefined
 
 /** Two further apart than three standard deviations of their difference are no chance: once in 370 (normal distribution). */
@@ -74,21 +74,21 @@ function tooFar(
   one: Reading,
   other: Reading,
   n: number,
-): Apart | undefined {
+): Disagreement | undefined {
   if (isTouchedAlike(one, other)) {
     const [read, again] = [repeated(one), repeated(other)].map((number) => nanometresOf(number))
     if (read === undefined || again === undefined) return undefined
     return beyond(again - read, repeatLimit(document, [one, other], n))
   }
   if (waysOf(one) !== waysOf(other)) return undefined
-  const [told, again] = [one, other].map((reading) =>
+  const [first, again] = [one, other].map((reading) =>
     // A counter that was zeroed at the other end shows the same height turned.
     axisOfQuantity(reading) === 'Z'
-      ? heightTold(document, sources, reading)
+      ? heightFrom(document, sources, reading)
       : stateSum(document, sources, reading),
   )
-  if (told === undefined || again === undefined) return undefined
-  const difference = subtractChains(again, told)
+  if (first === undefined || again === undefined) return undefined
+  const difference = subtractChains(again, first)
   const limit = LIMIT_IN_EXPANDED * budgetOf(difference).expandedMm * NANOMETRES_PER.mm
   return beyond(valueOf(difference), Math.max(limit, repeatLimit(document, [one, other], n)))
 }
@@ -103,7 +103,7 @@ function repeated(reading: Reading): WrittenLength | undefined {
   return isAlongX ? reading.readY : reading.read
 }
 
-const beyond = (amount: number, limit: number): Apart | undefined =>
+const beyond = (amount: number, limit: number): Disagreement | undefined =>
   Math.abs(amount) > limit
     ? { amount: toNanometres(Math.abs(amount)), limit: toNanometres(limit) }
     : undefined

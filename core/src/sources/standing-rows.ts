@@ -9,7 +9,7 @@ import type { SetupSheet } from '../sheet/sheet'
 import { lengthAddressOf } from '../sheet/tool-rows'
 import type { LengthReader } from './gauge-chains'
 
-type RowStands = Extract<SetupEvent, { kind: 'row-stands' }>
+type RowStandsEvent = Extract<SetupEvent, { kind: 'row-stands' }>
 
 type Facts = Pick<SetupDocument, 'sheet' | 'events' | 'readings'>
 
@@ -17,8 +17,12 @@ type Facts = Pick<SetupDocument, 'sheet' | 'events' | 'readings'>
  * Rows that stand as the control shows them, by their address: nobody touches them here, they are looked at and proven. One stands until
  * it is touched after all, or something moves what it was found by.
  */
-export function standingRows({ sheet, events, readings }: Facts): ReadonlyMap<Address, RowStands> {
-  const standing = new Map<Address, RowStands>()
+export function standingRows({
+  sheet,
+  events,
+  readings,
+}: Facts): ReadonlyMap<Address, RowStandsEvent> {
+  const standing = new Map<Address, RowStandsEvent>()
   for (const event of events) {
     if (event.kind === 'row-stands') standing.set(event.address, event)
     else
@@ -29,7 +33,7 @@ export function standingRows({ sheet, events, readings }: Facts): ReadonlyMap<Ad
     if (drawing !== undefined && nanometresOf(drawing) !== nanometresOf(drawingOf(sheet, address)))
       standing.delete(address)
   for (const reading of readings)
-    for (const address of rowsTold(reading, sheet)) {
+    for (const address of rowsFoundBy(reading, sheet)) {
       const own = standing.get(address)
       if (own !== undefined && own.place < reading.place) standing.delete(address)
     }
@@ -48,12 +52,12 @@ export function drawingOf(
 }
 
 /** The rows that a touch is made for: of a touch that is read on both axes, both. */
-export function rowsTold(quantity: QuantityName, sheet: SetupSheet): readonly Address[] {
+export function rowsFoundBy(quantity: QuantityName, sheet: SetupSheet): readonly Address[] {
   if ('row' in quantity && axesRead(quantity).length > 1)
     return axesRead(quantity).map((axis) => offsetAddress(quantity.row, axis))
   return moduleOf(quantity)
-    .tells(quantity, sheet)
-    .flatMap((told) => (told.of === 'register' ? [told.address] : []))
+    .findings(quantity, sheet)
+    .flatMap((finding) => (finding.of === 'register' ? [finding.address] : []))
 }
 
 /** Whether something happened that a row's number does not outlive, wherever that came from. */
@@ -80,7 +84,7 @@ function isMoved(address: Address, event: SetupEvent, sheet: SetupSheet): boolea
 export function standingChain(
   { sheet }: Pick<SetupDocument, 'sheet'>,
   reader: LengthReader,
-  { address, holds, place, by, at, whose }: RowStands,
+  { address, holds, place, by, at, whose }: RowStandsEvent,
 ): Chain | undefined {
   const length = reader.length(holds, { place: `facts.${place}.body.holds` })
   if (length === undefined) return undefined

@@ -5,7 +5,7 @@ import { directionOf } from '../quantities/equation'
 import { axisOfQuantity } from '../quantities/quantities'
 import { sideOf } from '../sheet/offset-plan'
 import { approachDirection, axisOfFace, faceBeyond } from '../touch/touch'
-import { heightTold } from './plane/height-told'
+import { heightFrom } from './plane/height-from'
 import type { SourceReader } from './sources'
 import { standOffOf } from './axis/stand-off'
 
@@ -28,6 +28,6 @@ export function stateSum(
   }
   if (reading.of === 'tool-diameter') return sources.reading(reading)
   if (axisOfQuantity(reading) !== 'Z') return undefined
-  const told = heightTold(document, sources, reading)
-  return told && scaleChain(told, directionOf(reading))
+  const height = heightFrom(document, sources, reading)
+  return height && scaleChain(height, directionOf(reading))
 }

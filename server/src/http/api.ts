@@ -96,7 +96,7 @@ export function createApi({
     .route('/', openPeopleRoutes(store, clock, connection, door))
 
   // Another process has ended sessions: who is signed in is asked anew here as well.
-  changes.subscribe((heard) => heard === SESSIONS_CHANGED && store.sessionsChanged())
+  changes.subscribe((notice) => notice === SESSIONS_CHANGED && store.sessionsChanged())
 
   const signed = new Hono<Signed>()
     .route('/', peopleRoutes(store, clock))

@@ -36,11 +36,11 @@ export const liveRoutes = (
       const { id: shopId } = await store.shop()
       c.header('X-Accel-Buffering', 'no')
       return streamSSE(c, async (stream) => {
-        const heard: ChangeNotice[] = []
+        const notices: ChangeNotice[] = []
         let wake = () => {}
         const leave = changes.subscribe((one) => {
           if (typeof one === 'object' && one.shopId !== shopId) return
-          heard.push(one)
+          notices.push(one)
           wake()
         })
         const stop = () => wake()
@@ -51,7 +51,7 @@ export const liveRoutes = (
           (await personOf(c, store, clock).catch(() => undefined)) !== undefined
         await stream.writeSSE({ event: 'gap', data: '' })
         while (!stream.aborted && !changes.closed.aborted) {
-          const next = heard.shift()
+          const next = notices.shift()
           // Who may hear cannot be asked while the database is away: that it is tells nothing of the shop.
           if (next === 'away') {
             await stream.writeSSE({ event: 'away', data: '' })

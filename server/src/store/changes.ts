@@ -26,7 +26,7 @@ export type ChangeNotice = Change | 'away' | 'gap' | typeof SESSIONS_CHANGED
 
 /** Tells of facts as they are written. */
 export interface Changes {
-  subscribe(listener: (heard: ChangeNotice) => void): () => void
+  subscribe(listener: (notice: ChangeNotice) => void): () => void
   /** Tells nothing more; whoever waits for the next change is told that there is none. */
   close(): Promise<void>
   readonly closed: AbortSignal
@@ -45,15 +45,15 @@ const LONGEST_PAUSE_MS = 5_000
  * @param beat milliseconds between two questions whether the database still answers there.
  */
 export function listenTo(connect: () => Client, beat = BEAT_MS): Changes {
-  const listeners = new Set<(heard: ChangeNotice) => void>()
+  const listeners = new Set<(notice: ChangeNotice) => void>()
   const ending = new AbortController()
   // Every open line waits for its end.
   setMaxListeners(0, ending.signal)
   let client: Client | undefined
   let timer: NodeJS.Timeout | undefined
   let beating: NodeJS.Timeout | undefined
-  const tell = (heard: ChangeNotice) => {
-    for (const listener of listeners) listener(heard)
+  const notify = (notice: ChangeNotice) => {
+    for (const listener of listeners) listener(notice)
   }
 
   let isAway = false
@@ -65,7 +65,7 @@ export function listenTo(connect: () => Client, beat = BEAT_MS): Changes {
       if (isLost || ending.signal.aborted) return
       isLost = true
       clearTimeout(beating)
-      if (!isAway) tell('away')
+      if (!isAway) notify('away')
       isAway = true
       next.end().catch(() => undefined)
       timer = setTimeout(() => void open(Math.min(after * 2, LONGEST_PAUSE_MS)), after)
@@ -77,9 +77,9 @@ export function listenTo(connect: () => Client, beat = BEAT_MS): Changes {
       if (!isLost && !ending.signal.aborted) beating = setTimeout(() => void listening(), beat)
     }
     next.on('notification', ({ payload }) => {
-      if (payload === SESSIONS_CHANGED) return tell(SESSIONS_CHANGED)
+      if (payload === SESSIONS_CHANGED) return notify(SESSIONS_CHANGED)
       const change = changeOf(payload)
-      if (change !== undefined) tell(change)
+      if (change !== undefined) notify(change)
     })
     next.on('error', () => again(FIRST_PAUSE_MS))
     next.on('end', () => again(FIRST_PAUSE_MS))
@@ -87,7 +87,7 @@ export function listenTo(connect: () => Client, beat = BEAT_MS): Changes {
       await next.connect()
       await next.query(`LISTEN ${CHANNEL}`)
       isAway = false
-      tell('gap')
+      notify('gap')
       beating = setTimeout(() => void listening(), beat)
     } catch {
       again(pause)

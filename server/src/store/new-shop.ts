@@ -16,22 +16,23 @@ export async function addShop(
   { name, host }: { readonly name: string; readonly host: string },
   at: Date,
 ): Promise<string> {
-  const [called, asked] = [name.trim(), host.trim().toLowerCase()]
+  const [called, wanted] = [name.trim(), host.trim().toLowerCase()]
   if (called === '') throw new Error('a shop has a name: expected one, received nothing')
-  if (!HOST.test(asked))
+  if (!HOST.test(wanted))
     throw new Error(`“${host}” is no host: expected a name like lathe.shop.example, without a port`)
   const id = uuid()
   await owner.transaction(async (manager) => {
     const taken: readonly object[] = await manager.query(
       'SELECT FROM shop_host WHERE host = $1 FOR UPDATE',
-      [asked],
+      [wanted],
     )
-    if (taken.length > 0) throw new Error(`${asked} is another shop’s already: choose another host`)
+    if (taken.length > 0)
+      throw new Error(`${wanted} is another shop’s already: choose another host`)
     await manager.query(
       'INSERT INTO shop (id, name, created_at, demo) VALUES ($1, $2, $3, false)',
       [id, called, at],
     )
-    await manager.query('INSERT INTO shop_host (host, shop_id) VALUES ($1, $2)', [asked, id])
+    await manager.query('INSERT INTO shop_host (host, shop_id) VALUES ($1, $2)', [wanted, id])
   })
   return id
 }

@@ -48,7 +48,7 @@ export interface NewSession {
 }
 
 /** A change of a person's place, as it is told, with who made it. */
-export interface ToldChange {
+export interface MemberChange {
   readonly personId: string
   readonly change: Exclude<PersonChange, { kind: 'joined' }>
   readonly byId: string
@@ -84,7 +84,7 @@ export interface PeopleStore {
     personId: string,
   ): Promise<{ readonly role: Role; readonly pinDigits: number | null } | undefined>
   /** Tells a change and makes it; `last-lead` where nobody would be left to look after people. */
-  changePerson(told: ToldChange): Promise<'changed' | 'not-found' | 'last-lead'>
+  changePerson(change: MemberChange): Promise<'changed' | 'not-found' | 'last-lead'>
 
   /** Hash of the PIN of somebody who is here now. */
   pinHash(personId: string): Promise<string | undefined>

@@ -8,7 +8,7 @@ type Release = (failure?: Error | boolean) => void
 type Connected = (error: Error | undefined, client?: PoolClient, release?: Release) => void
 
 /** For which shop a connection was told to work last. */
-const toldTo = new WeakMap<PoolClient, string>()
+const shopOfClient = new WeakMap<PoolClient, string>()
 
 /** As the driver says it. */
 const NOT_ANSWERED = 'Query read timeout'
@@ -65,11 +65,11 @@ class ShopPool extends EventEmitter {
 
   private async told(): Promise<PoolClient> {
     const client = await this.pool.connect()
-    if (toldTo.get(client) === this.shop) return client
+    if (shopOfClient.get(client) === this.shop) return client
     try {
-      toldTo.delete(client)
+      shopOfClient.delete(client)
       await client.query("SELECT set_config('pine.shop', $1, false)", [this.shop])
-      toldTo.set(client, this.shop)
+      shopOfClient.set(client, this.shop)
       return client
     } catch (cause) {
       client.release(true)

@@ -29,7 +29,7 @@ export interface Appended {
 }
 
 /** Which set-ups are listed: on one machine, as it is known and called, or on all of them. */
-export interface AskedSetups {
+export interface ListedQuery {
   readonly away: boolean
   readonly standing?: 'open' | 'released' | undefined
   readonly machine?: { readonly id: string; readonly name: string } | undefined
@@ -81,7 +81,7 @@ export interface NewProgramText {
 
 /** What the list shows of set-ups, kept. */
 export interface SummaryStore {
-  listed(asked: AskedSetups, now: string): Promise<Listed>
+  listed(query: ListedQuery, now: string): Promise<Listed>
   /** Has those of a machine worked out anew when they are next listed: more or less is asked of it now. */
   overtakeSummaries(
     machine: { readonly id: string; readonly name: string },

@@ -30,7 +30,7 @@ export interface ToolStore {
   /** Writes what every tool is declared to be now, as its stream tells it. */
   renewTools(): Promise<void>
   /** A page of the tools that every one of some words stands in the name of, by name, and how many there are of all pages. */
-  toolPage(asked: {
+  toolPage(query: {
     readonly find: readonly string[]
     readonly machine?: string | undefined
     readonly retired: boolean

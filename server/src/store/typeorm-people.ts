@@ -130,7 +130,7 @@ export function typeormPeople(source: DataSource, shopId: string): PeopleStore {
               ...(pinHash !== undefined && { pinHash, pinDigits: pinDigits ?? null }),
             },
           )
-          await tell(manager, shopId, personId, change, byId, at)
+          await recordChange(manager, shopId, personId, change, byId, at)
           // Who was signed in by what held before signs in again.
           if (change.kind === 'left' || change.kind === 'new-pin') {
             await manager.delete(sessionEntity, { shopId, personId })
@@ -258,10 +258,10 @@ async function join(
   await manager.insert(personEntity, {
     ...{ shopId, id, name, pinHash, pinDigits, role, leftAt: null, createdAt: at },
   })
-  await tell(manager, shopId, id, { kind: 'joined', role }, byId, at)
+  await recordChange(manager, shopId, id, { kind: 'joined', role }, byId, at)
 }
 
-const tell = (
+const recordChange = (
   manager: EntityManager,
   shopId: string,
   personId: string,

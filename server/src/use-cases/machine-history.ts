@@ -18,7 +18,7 @@ export async function machineHistory(store: Store, id: string): Promise<Outcome<
     [{ id, name: machine.machine.name }],
     declared.at(-1)?.recordedAt ?? new Date(0),
   )
-  const said = ({ by, recordedAt }: FactRow) => ({ by: by.name, at: recordedAt.toISOString() })
+  const stamp = ({ by, recordedAt }: FactRow) => ({ by: by.name, at: recordedAt.toISOString() })
   return accept({
     ...machine,
     offsets: offsets.map(({ at, seen, shown, address, ...offset }) => ({
@@ -30,11 +30,11 @@ export async function machineHistory(store: Store, id: string): Promise<Outcome<
     })),
     declared: declared.map((fact) => {
       const { reason } = fact.body as MachineFact
-      return { ...said(fact), ...(reason !== undefined && { reason }) }
+      return { ...stamp(fact), ...(reason !== undefined && { reason }) }
     }),
     reversals: facts
       .filter(({ kind }) => kind === 'reversal-test')
-      .map((fact) => ({ ...said(fact), ...(fact.body as ReversalTest) })),
+      .map((fact) => ({ ...stamp(fact), ...(fact.body as ReversalTest) })),
     happened: happened.flatMap(({ machine: _its, what, ...event }) =>
       what === 'tool-changed' ? [] : [{ what, ...event }],
     ),

@@ -36,12 +36,12 @@ const MOST_USES = 100
 export const LATEST_USES = 5
 
 /** A page of the tools with how far each is to be trusted. */
-export async function toolPage(store: Store, clock: Clock, asked: ToolQuery): Promise<ToolPage> {
+export async function toolPage(store: Store, clock: Clock, query: ToolQuery): Promise<ToolPage> {
   const { rows, total } = await store.toolPage({
-    find: wordsOf(asked.find ?? ''),
-    machine: asked.machine,
-    retired: asked.retired === '1',
-    from: asked.from ?? 0,
+    find: wordsOf(query.find ?? ''),
+    machine: query.machine,
+    retired: query.retired === '1',
+    from: query.from ?? 0,
     most: A_PAGE,
   })
   const known = await knownOf(

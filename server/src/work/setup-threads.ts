@@ -3,7 +3,7 @@ import { Piscina } from 'piscina'
 import { QueueTimeout } from '../use-cases/facts/keyed-queue'
 import type { LoadedSetup } from '../use-cases/facts/set-up-streams'
 import type { ThreadTask } from './setup-thread'
-import { workHere, type SetupWork, type WorkAsked } from './setup-work'
+import { workHere, type SetupWork, type WorkRequest } from './setup-work'
 
 /** A set-up of more is solved for longer than anybody else should wait: about 50 ms (bench/core/solve.ts). */
 const MOST_TOOLS_HERE = 100
@@ -41,11 +41,11 @@ export function setupThreads(
   })
   const done =
     <Work extends keyof SetupWork>(work: Work) =>
-    async (setup: LoadedSetup, asked: WorkAsked): Promise<unknown> => {
-      if (!isLarge(setup)) return workHere[work](setup, asked)
+    async (setup: LoadedSetup, request: WorkRequest): Promise<unknown> => {
+      if (!isLarge(setup)) return workHere[work](setup, request)
       if (pool.queueSize >= waiting) throw new QueueTimeout(`${waiting} large set-ups wait already`)
       const { id, createdBy, createdAt, facts } = setup
-      return pool.run({ work, head: { id, createdBy, createdAt }, facts, asked })
+      return pool.run({ work, head: { id, createdBy, createdAt }, facts, request })
     }
   return {
     // What comes back of a thread is what the same work gives here, copied.

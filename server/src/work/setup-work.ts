@@ -9,7 +9,7 @@ import type { LoadedSetup } from '../use-cases/facts/set-up-streams'
 import { standingOf } from '../use-cases/setups/summaries'
 
 /** Under which circumstances a set-up is worked out. */
-export interface WorkAsked {
+export interface WorkRequest {
   readonly now: string
   /** What the shop asks of its machine now. */
   readonly policy: MachinePolicy | undefined
@@ -35,12 +35,12 @@ export interface ToFreeze {
  * asks does not see whether it was done here or in a thread (setup-threads.ts).
  */
 export interface SetupWork {
-  weighed(setup: LoadedSetup, asked: WorkAsked): Promise<Weighed>
-  summary(setup: LoadedSetup, asked: WorkAsked): Promise<SetupSummary>
-  solution(setup: LoadedSetup, asked: WorkAsked): Promise<SolutionView>
-  toFreeze(setup: LoadedSetup, asked: WorkAsked): Promise<ToFreeze>
+  weighed(setup: LoadedSetup, request: WorkRequest): Promise<Weighed>
+  summary(setup: LoadedSetup, request: WorkRequest): Promise<SetupSummary>
+  solution(setup: LoadedSetup, request: WorkRequest): Promise<SolutionView>
+  toFreeze(setup: LoadedSetup, request: WorkRequest): Promise<ToFreeze>
   /** Every step, as if it had not been released. */
-  steps(setup: LoadedSetup, asked: WorkAsked): Promise<readonly StepState[]>
+  steps(setup: LoadedSetup, request: WorkRequest): Promise<readonly StepState[]>
 }
 
 /** The same done here and now, while everybody else waits. */

@@ -21,7 +21,7 @@ import { lengthProblem } from '../shop/length-problem'
 /** A gauge over time, as its page shows it. */
 export interface ChecksView {
   /** How it stands, in a sentence. */
-  readonly stands: string
+  readonly state: string
   readonly tone: 'good' | 'due' | 'wrong'
   /** How often it is to be checked, and why; undefined before the first check. */
   readonly interval: string | undefined
@@ -47,7 +47,7 @@ export interface ChecksView {
         /** How far the picture goes up and down: all that is drawn, with a little air. */
         readonly reach: number
         /** The same in a sentence. */
-        readonly says: string
+        readonly text: string
       }
     | undefined
 }
@@ -71,7 +71,7 @@ export function checksView(
       ? undefined
       : describeBlockGrade({ grade: gauge.grade, nominalMm }, standing.checks.at(-1)?.offMm, unit)
   return {
-    stands: describeGaugeStanding(standing),
+    state: describeGaugeStanding(standing),
     tone:
       standing.suspectSince !== undefined || grade?.isOutside
         ? 'wrong'
@@ -103,7 +103,7 @@ export function checksView(
       lower: inUnit(chart.lower),
       reach:
         AIR * inUnit(Math.max(limitMm, ...standing.checks.map(({ offMm }) => Math.abs(offMm)))),
-      says: `${standing.checks.length} checks, on average ${off(chart.mean)}; by chance from ${off(chart.lower)} to ${off(chart.upper)}; tolerance ±${off(limitMm).slice(1)}.`,
+      text: `${standing.checks.length} checks, on average ${off(chart.mean)}; by chance from ${off(chart.lower)} to ${off(chart.upper)}; tolerance ±${off(limitMm).slice(1)}.`,
     },
   }
 }

@@ -141,7 +141,7 @@ function UseLine({
 const TONES = { good: 'ink', due: 'caution', wrong: 'wrong' } as const
 
 function Checks({
-  view: { stands, tone, interval, grade, rows, chart },
+  view: { state, tone, interval, grade, rows, chart },
   suspect,
   gauge,
 }: {
@@ -153,7 +153,7 @@ function Checks({
     <>
       <Card padded {...(tone === 'wrong' && { tone: 'wrong' as const })} role="status">
         <Words as="lead" strong tone={TONES[tone]} testID="stands">
-          {stands}
+          {state}
         </Words>
         {interval !== undefined && <Words testID="interval">{interval}</Words>}
         {grade && (
@@ -167,7 +167,7 @@ function Checks({
         <Column gap="$2">
           <ChecksChart chart={chart} decimals={gauge.size.unit === 'mm' ? 3 : 4} />
           <Words as="note" testID="chart-says">
-            {chart.says}
+            {chart.text}
           </Words>
         </Column>
       )}
@@ -199,10 +199,11 @@ function Checks({
 
 /** Set-ups that were measured with it since it was last good: each one tap away. */
 function Suspect({ suspect, gauge }: { readonly suspect: SuspectSetups; readonly gauge: Gauge }) {
-  const { tell } = useGaugeChecks(gauge.id)
+  const { declareSuspects } = useGaugeChecks(gauge.id)
   const [failure, setFailure] = useState<string>()
   const untold = suspect.filter((one) => one.untold).length
-  const say = () => void tell().catch((cause: unknown) => setFailure(failureWords(cause)))
+  const submit = () =>
+    void declareSuspects().catch((cause: unknown) => setFailure(failureWords(cause)))
   return (
     <Column gap="$2" testID="suspect">
       <Words as="title" role="heading" aria-level={2}>
@@ -229,7 +230,7 @@ function Suspect({ suspect, gauge }: { readonly suspect: SuspectSetups; readonly
       </Words>
       {untold > 0 && (
         <Allowed to="enter">
-          <Button onPress={say} testID="tell-suspects">
+          <Button onPress={submit} testID="tell-suspects">
             {untold === 1 ? 'Tell it there' : 'Tell it in all of them'}
           </Button>
         </Allowed>

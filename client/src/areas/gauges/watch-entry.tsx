@@ -24,8 +24,8 @@ export function WatchEntry({
     `watch:${id}`,
     watchDraft(watch, unit),
     (draft) => watchOf(draft, unit),
-    async ({ watch: said, reason }) => {
-      await change(id, gauge as Gauge, { reason, watch: said })
+    async ({ watch: declared, reason }) => {
+      await change(id, gauge as Gauge, { reason, watch: declared })
       await again()
       onDone()
     },

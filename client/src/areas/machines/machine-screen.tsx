@@ -63,12 +63,12 @@ export function MachineScreen({ id }: { readonly id: string }) {
       <Offsets history={history} />
       <Screws history={history} />
       <Places history={history} />
-      <Told
+      <Stated
         title="What happened to it"
         lines={happenedLines(history)}
         none="Nothing that anybody said."
       />
-      <Told title="How it was declared" lines={declaredLines(history)} none="Not yet." />
+      <Stated title="How it was declared" lines={declaredLines(history)} none="Not yet." />
     </Page>
   )
 }
@@ -116,10 +116,10 @@ function Places({ history: { id, machine } }: { readonly history: MachineHistory
   return (
     <Section title="What stands on it">
       <Card overflow="hidden" role="list" testID="places">
-        {lines.map(({ name, says }, index) => (
+        {lines.map(({ name, text }, index) => (
           <Line key={name} first={index === 0} role="listitem" paddingVertical="$2">
             <Words flex={1}>
-              <Words strong>{name}</Words>: {says}
+              <Words strong>{name}</Words>: {text}
             </Words>
           </Line>
         ))}
@@ -165,7 +165,7 @@ function Screw({
       {takesOver && (
         <Allowed to="declare">
           <Button onPress={() => take(takesOver)} testID={`count-${axis}`}>
-            {takesOver.says}
+            {takesOver.text}
           </Button>
         </Allowed>
       )}
@@ -174,7 +174,7 @@ function Screw({
   )
 }
 
-function Told({
+function Stated({
   title,
   lines,
   none,

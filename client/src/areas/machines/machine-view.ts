@@ -66,25 +66,25 @@ export const declaredLines = ({ declared }: Pick<MachineHistory, 'declared'>) =>
 export function placeLines(
   machine: MachineDeclaration,
   last: SetupDocument | undefined,
-): readonly { readonly name: string; readonly says: string }[] {
-  const declared = describePlaces(machine).map(([name, says]) => ({ name, says }))
-  const stood = last && machineStood(last, solve(last))
-  if (last === undefined || stood === undefined) return declared
+): readonly { readonly name: string; readonly text: string }[] {
+  const declared = describePlaces(machine).map(([name, text]) => ({ name, text }))
+  const positions = last && machineStood(last, solve(last))
+  if (last === undefined || positions === undefined) return declared
   const { sheet } = last
   const by = `found in “${sheet.name}”`
   return [
     ...declared,
-    ...(stood.plane === undefined
+    ...(positions.plane === undefined
       ? []
       : [
           {
             name: `Setting plane, the ${sheet.plane}`,
-            says: `bare nose on it at Z ${lengthWords(stood.plane)}, ${by}.`,
+            text: `bare nose on it at Z ${lengthWords(positions.plane)}, ${by}.`,
           },
         ]),
-    ...(stood.faces ?? []).map(({ face, at, against }) => ({
+    ...(positions.faces ?? []).map(({ face, at, against }) => ({
       name: against === 'jaw' ? 'Fixed jaw' : 'Stop',
-      says: `the ${face} face of the part lay against it at ${axisOfFace(face)} ${lengthWords(at)}, ${by}.`,
+      text: `the ${face} face of the part lay against it at ${axisOfFace(face)} ${lengthWords(at)}, ${by}.`,
     })),
   ]
 }
@@ -96,7 +96,7 @@ export interface ScrewLine {
   readonly tested: string | undefined
   /** The machine with what the test told, where that is not what is counted with; and why. */
   readonly takesOver:
-    | { readonly says: string; readonly machine: MachineDeclaration; readonly reason: string }
+    | { readonly text: string; readonly machine: MachineDeclaration; readonly reason: string }
     | undefined
 }
 
@@ -104,7 +104,7 @@ export const screwLines = ({ machine, reversals }: MachineHistory): readonly Scr
   AXES.map((axis) => {
     const declared = (machine as MachineDeclaration).lostMotion?.[axis]
     const last = reversals.find((one) => one.axis === axis)
-    const told = last && lostMotionBy(last.pairs)
+    const found = last && lostMotionBy(last.pairs)
     const unit = last?.pairs[0]?.towardsPlus.unit ?? 'mm'
     return {
       axis,
@@ -112,8 +112,9 @@ export const screwLines = ({ machine, reversals }: MachineHistory): readonly Scr
         declared === undefined
           ? 'Not measured: every number read along this axis is less sure.'
           : `Counted with ${lengthWords(declared)}.`,
-      tested: told && `${last.at.slice(0, 10)}, ${last.by}: ${describeReversal(told, unit)}`,
-      takesOver: told && last && takeOver(machine as MachineDeclaration, axis, told, unit, last.at),
+      tested: found && `${last.at.slice(0, 10)}, ${last.by}: ${describeReversal(found, unit)}`,
+      takesOver:
+        found && last && takeOver(machine as MachineDeclaration, axis, found, unit, last.at),
     }
   })
 
@@ -121,18 +122,18 @@ export const screwLines = ({ machine, reversals }: MachineHistory): readonly Scr
 function takeOver(
   machine: MachineDeclaration,
   axis: MachineAxis,
-  told: Reversal,
+  found: Reversal,
   unit: LengthUnit,
   at: string,
 ): ScrewLine['takesOver'] {
-  if (told.isTurned) return undefined
-  const lost = { text: writtenMm(Math.max(told.meanMm, 0), unit), unit }
+  if (found.isTurned) return undefined
+  const lost = { text: writtenMm(Math.max(found.meanMm, 0), unit), unit }
   const declared = machine.lostMotion?.[axis]
   if (declared !== undefined && nanometresOf(declared) === nanometresOf(lost)) return undefined
   return {
-    says: `Count ${axis} with ${lost.text} ${unit}`,
+    text: `Count ${axis} with ${lost.text} ${unit}`,
     machine: { ...machine, lostMotion: { ...machine.lostMotion, [axis]: lost } },
-    reason: `${axis} by a reversal test of ${told.pairs} pairs on ${at.slice(0, 10)}`,
+    reason: `${axis} by a reversal test of ${found.pairs} pairs on ${at.slice(0, 10)}`,
   }
 }
 
@@ -162,11 +163,11 @@ export const newReversal: ReversalDraft = {
 export const turnedUnit = ({ unit }: ReversalDraft): LengthUnit => otherUnit(unit)
 
 /** What it tells so far, in words; undefined with too few. */
-export function toldSoFar(
+export function foundSoFar(
   draft: ReversalDraft,
 ): { readonly words: string; readonly isWrong: boolean } | undefined {
-  const told = lostMotionBy(pairsOf(draft))
-  return told && { words: describeReversal(told, draft.unit), isWrong: told.isTurned }
+  const found = lostMotionBy(pairsOf(draft))
+  return found && { words: describeReversal(found, draft.unit), isWrong: found.isTurned }
 }
 
 const pairsOf = ({ plus, minus, unit }: ReversalDraft) =>

@@ -8,7 +8,7 @@ import { FormEnd } from '@/kit/entry/form-end'
 import { FormChoice, FormField } from '@/kit/entry/form'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { newReversal, reversalOf, toldSoFar, turnedUnit, type ReversalDraft } from './machine-view'
+import { newReversal, reversalOf, foundSoFar, turnedUnit, type ReversalDraft } from './machine-view'
 
 const AXIS_OPTIONS = AXES.map((value) => ({ value, label: value }))
 
@@ -31,7 +31,7 @@ export function ReversalEntry({
     },
   )
   const draft = watch() as ReversalDraft
-  const told = toldSoFar(draft)
+  const found = foundSoFar(draft)
   return (
     <Card padded gap="$3" testID="reversal">
       <FormChoice control={control} name="axis" label="Which axis?" options={AXIS_OPTIONS} />
@@ -65,15 +65,15 @@ export function ReversalEntry({
           />
         </Row>
       ))}
-      {told !== undefined && (
+      {found !== undefined && (
         <Words
           as="lead"
           strong
-          role={told.isWrong ? 'alert' : 'status'}
-          tone={told.isWrong ? 'wrong' : 'ink'}
+          role={found.isWrong ? 'alert' : 'status'}
+          tone={found.isWrong ? 'wrong' : 'ink'}
           testID="reversal-told"
         >
-          {told.words}
+          {found.words}
         </Words>
       )}
       <FormEnd failure={failure} takes="Keep this test" onLeave={onDone} onTake={submit} />

@@ -6,7 +6,7 @@ import { Words } from '@/kit/words'
 interface FoldedProps {
   readonly title: string
   /** What is declared, in a line each; shown while it is folded. */
-  readonly says: readonly string[]
+  readonly lines: readonly string[]
   readonly open: boolean
   readonly onOpen: () => void
   readonly testID: string
@@ -14,7 +14,7 @@ interface FoldedProps {
 }
 
 /** A part of the sheet that is known already: told in a few lines, and opened to change it. */
-export function Folded({ title, says, open, onOpen, testID, children }: FoldedProps) {
+export function Folded({ title, lines, open, onOpen, testID, children }: FoldedProps) {
   return (
     <Card padded gap={open ? '$4' : '$1'}>
       <Row justifyContent="space-between" alignItems="center">
@@ -27,7 +27,7 @@ export function Folded({ title, says, open, onOpen, testID, children }: FoldedPr
           </Button>
         )}
       </Row>
-      {open ? children : says.map((line) => <Words key={line}>{line}</Words>)}
+      {open ? children : lines.map((line) => <Words key={line}>{line}</Words>)}
     </Card>
   )
 }

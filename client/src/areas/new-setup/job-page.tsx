@@ -116,7 +116,7 @@ function LengthsPart({
   return (
     <Folded
       title="How lengths are measured"
-      says={[
+      lines={[
         ...(like === undefined ? [] : [`As in “${like}”, the last set-up on it:`]),
         `${schoolWords(draft)}, in ${draft.unit === 'mm' ? 'millimetres' : 'inches'}`,
         gauges.map(({ name }) => name).join(', '),
@@ -163,7 +163,7 @@ function ToolsPart({ draft, change, problem }: SheetPageProps) {
   return (
     <Folded
       title={tools.length === 1 ? 'One tool' : `${tools.length} tools`}
-      says={tools.map(({ number, name, lengthRegister }) =>
+      lines={tools.map(({ number, name, lengthRegister }) =>
         keepsLengths(draft) ? `T${number} · H${lengthRegister} · ${name}` : `T${number} · ${name}`,
       )}
       open={opened || isWrong}

@@ -39,9 +39,9 @@ export function Join({
     defaultValues: { name: '', pin: '', code: '' },
     resolver: zodResolver(isFirst ? (firstNeedsCode ? firstByCodeForm : firstForm) : laterForm),
   })
-  const added = async (...said: Parameters<typeof add>): Promise<Person | undefined> => {
+  const added = async (...args: Parameters<typeof add>): Promise<Person | undefined> => {
     try {
-      return await add(...said)
+      return await add(...args)
     } catch (cause) {
       setError(placeOf(cause) === 'pin' || !needsCode ? 'pin' : 'code', {
         message: failureWords(cause),

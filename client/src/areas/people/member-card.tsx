@@ -8,7 +8,7 @@ import { Problem } from '@/kit/problem'
 import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { NewPin } from './new-pin'
-import { toldChanges } from './people-view'
+import { changesInWords } from './people-view'
 
 const ROLES = roleSchema.options.map((value) => ({ value, label: ROLE_WORDS[value].name }))
 
@@ -90,7 +90,7 @@ function Place({ member, setRole, newPin, leave, takeBack }: MemberCardProps) {
         <Button onPress={() => void trying(takeBack(id))}>Take back</Button>
       )}
       <Column gap={0}>
-        {toldChanges(member).map(({ words, at }) => (
+        {changesInWords(member).map(({ words, at }) => (
           <Words key={at} as="note">
             {format(new Date(at), 'd MMM yyyy, HH:mm')} · {words}
           </Words>

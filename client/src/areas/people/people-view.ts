@@ -11,7 +11,7 @@ const CHANGE_WORDS: {
 }
 
 /** What happened to a person's place, the latest first: “became setter, by Mira Toller”. */
-export const toldChanges = ({ name, changes }: MemberHistory) =>
+export const changesInWords = ({ name, changes }: MemberHistory) =>
   changes.toReversed().map(({ change, by, at }) => {
     const words = CHANGE_WORDS[change.kind] as (change: PersonChange) => string
     return { words: words(change) + (by === name ? '' : `, by ${by}`), at }

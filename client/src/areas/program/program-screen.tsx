@@ -109,7 +109,7 @@ function Program({ id, setup, enter }: ProgramProps) {
         by {kept.by.name}, {kept.sha256.slice(0, 8)}
       </Digits>
       <Findings program={file ?? text} {...parts} />
-      <HeaderBeside setup={setup} header={kept.reading.header} />
+      <HeaderNumbers setup={setup} header={kept.reading.header} />
       <Card padded>
         <Words>
           Was it changed? Pick the new revision: what that means for the set-up is told before it is
@@ -138,8 +138,11 @@ function Revision({ file, setup }: { file: ProgramFile; setup: LoadedSetup }) {
           : `Against ${before.name} of before:`}
       </Words>
       {changes.map((change) => {
-        const said = describeProgramChange(change, (nm) => `${write(nm)} ${setup.solution.unit}`)
-        return <Words key={said}>{said}</Words>
+        const sentences = describeProgramChange(
+          change,
+          (nm) => `${write(nm)} ${setup.solution.unit}`,
+        )
+        return <Words key={sentences}>{sentences}</Words>
       })}
       {changes.length === 0 && (
         <Words as="note">
@@ -249,7 +252,7 @@ function Findings({ setup, program, toStep, onSheet, fresh = false }: FindingsPr
 }
 
 /** Comments at its head are often the set-up sheet of who wrote it: beside the sheet's own fields. */
-function HeaderBeside({ setup, header }: { setup: LoadedSetup; header: readonly string[] }) {
+function HeaderNumbers({ setup, header }: { setup: LoadedSetup; header: readonly string[] }) {
   const { sheet } = setup.document
   if (header.length === 0) return null
   const { stock } = sheet

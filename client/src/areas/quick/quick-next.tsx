@@ -97,9 +97,9 @@ export function QuickNext({ id, setup, enter }: QuickNextProps) {
             value={undefined}
             options={QUICK_ZEROS}
             onChange={(zero) => {
-              const asked = withQuickRow(sheet, zero)
+              const withRow = withQuickRow(sheet, zero)
               setPlacing(false)
-              if (asked !== undefined) void enter({ kind: 'sheet', body: sendable(asked) })
+              if (withRow !== undefined) void enter({ kind: 'sheet', body: sendable(withRow) })
             }}
           />
         </Overlay>

@@ -35,10 +35,10 @@ export function RecheckNext({
           Measured again. Another one?
         </Words>
         <Card overflow="hidden" role="list" testID="rechecked">
-          {lines.map(({ tool, says }, index) => (
+          {lines.map(({ tool, text }, index) => (
             <Line key={tool} first={index === 0} apart role="listitem">
               <Words strong>{tool}</Words>
-              <Digits>{says}</Digits>
+              <Digits>{text}</Digits>
             </Line>
           ))}
         </Card>

@@ -42,7 +42,7 @@ export function RecheckStep({ setupId, setup, register, enter, onStep }: Recheck
       />
     )
   const room = wide ? 24 : 12
-  const say = (facts: typeof view.correct) => {
+  const enterAll = (facts: typeof view.correct) => {
     for (const fact of facts) void enter(fact)
     // Corrected, its row is keyed next; kept, the next tool is.
     onStep(undefined)
@@ -50,7 +50,7 @@ export function RecheckStep({ setupId, setup, register, enter, onStep }: Recheck
   return (
     <Column flex={1} gap={0}>
       <Scroll label="measured again" flex={1} contentContainerStyle={{ padding: room, gap: 12 }}>
-        {sentence(view.says)}
+        {sentence(view.text)}
         <Words as="lead" tone={view.isWrong ? 'wrong' : 'ink'} testID="recheck-verdict">
           {view.look}
         </Words>
@@ -79,13 +79,13 @@ export function RecheckStep({ setupId, setup, register, enter, onStep }: Recheck
           Touch it again
         </Button>
         {view.keep !== undefined && (
-          <Button onPress={() => say(view.correct)} testID="recheck-correct">
+          <Button onPress={() => enterAll(view.correct)} testID="recheck-correct">
             {`Correct ${name} all the same`}
           </Button>
         )}
         <Button
           kind="act"
-          onPress={() => say(view.keep ?? view.correct)}
+          onPress={() => enterAll(view.keep ?? view.correct)}
           testID={view.keep === undefined ? 'recheck-correct' : 'recheck-keep'}
         >
           {view.keep === undefined ? `Correct ${name}` : `Keep ${view.holds}`}

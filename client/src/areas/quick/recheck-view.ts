@@ -18,7 +18,7 @@ export type RecheckView =
     }
   | {
       readonly of: 'verdict'
-      readonly says: string
+      readonly text: string
       readonly look: string
       readonly isWrong: boolean
       /** What the row holds and what the touches say, each with its unit. */
@@ -71,11 +71,11 @@ export function recheckView(setup: LoadedSetup, register: Register): RecheckView
   const write = lengthWriter(solution)
   const withUnit = (nm: Nanometres) => `${write(nm)} ${unit}`
   const found = { text: formatLength(recheck.found, unit, decimals), unit }
-  const said = (kept: boolean): FactDraft => ({
+  const recheckFact = (kept: boolean): FactDraft => ({
     kind: 'event',
     body: { kind: 'tool-rechecked', tool, holds: shown.shown, found, kept },
   })
-  const stands = { kind: 'row-stands', address, holds: shown.shown } as const
+  const rowFact = { kind: 'row-stands', address, holds: shown.shown } as const
   return {
     of: 'verdict',
     ...describeRecheck(recheck, withUnit),
@@ -85,12 +85,12 @@ export function recheckView(setup: LoadedSetup, register: Register): RecheckView
     again: touchOf(setup, tool),
     ...(recheck.verdict === 'holds' && {
       keep: [
-        { kind: 'event', body: stands },
+        { kind: 'event', body: rowFact },
         { kind: 'read-back', body: { address, moment: 'after', shown: shown.shown } },
-        said(true),
+        recheckFact(true),
       ] satisfies readonly FactDraft[],
     }),
-    correct: [said(false)],
+    correct: [recheckFact(false)],
   }
 }
 
@@ -102,7 +102,7 @@ const touchOf = ({ steps }: LoadedSetup, tool: number): string | undefined =>
 /** What was kept and what was corrected, the last word on each tool. */
 export function recheckLines({ document }: LoadedSetup): readonly {
   readonly tool: string
-  readonly says: string
+  readonly text: string
   readonly kept: boolean
 }[] {
   const last = new Map<number, Rechecked>()
@@ -111,6 +111,6 @@ export function recheckLines({ document }: LoadedSetup): readonly {
   return [...last.values()].map(({ tool, holds, found, kept }) => ({
     tool: `T${tool}`,
     kept,
-    says: kept ? `${lengthWords(holds)} holds` : `${lengthWords(holds)} → ${lengthWords(found)}`,
+    text: kept ? `${lengthWords(holds)} holds` : `${lengthWords(holds)} → ${lengthWords(found)}`,
   }))
 }

@@ -32,9 +32,9 @@ export function SetupsScreen() {
   const call = gaugesCall(standings)
   const [sought, setSought] = useState('')
   const [machine, setMachine] = useState('')
-  const asked = { find: sought, ...(machine !== '' && { machine }) }
-  const open = useSetups({ ...asked, standing: 'open' })
-  const released = useSetups({ ...asked, standing: 'released' })
+  const query = { find: sought, ...(machine !== '' && { machine }) }
+  const open = useSetups({ ...query, standing: 'open' })
+  const released = useSetups({ ...query, standing: 'released' })
   const [isOpen, isReleased] = [
     found(open.setups ?? [], sought),
     found(released.setups ?? [], sought),

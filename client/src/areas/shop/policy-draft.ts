@@ -71,7 +71,7 @@ export function changedPolicy(
 
 /** What a shop asks, in a few words; undefined where it asks nothing. */
 export function policyWords({ policy }: MachineDeclaration): string | undefined {
-  const asks = [
+  const demands = [
     ...(policy?.secondLook ? ['another person looks before a part is cut'] : []),
     ...(policy?.proves === 'riskiest' ? ['the riskiest tools are proven'] : []),
     ...(policy?.leastGrip === undefined
@@ -82,7 +82,7 @@ export function policyWords({ policy }: MachineDeclaration): string | undefined 
       : [`${policy.keptChecks} of the reused lengths touched again`]),
     ...(policy?.maxAgeDays === undefined ? [] : [`readings hold for ${policy.maxAgeDays} days`]),
   ]
-  return asks.length === 0 ? undefined : asks.join(' · ')
+  return demands.length === 0 ? undefined : demands.join(' · ')
 }
 
 /** A grip as it is typed again: with its unit, where that is not the form's. */

@@ -15,7 +15,7 @@ export function gaugesCall(
 ): { readonly words: string; readonly isWrong: boolean } | undefined {
   const suspect = standings?.filter(({ isSuspect }) => isSuspect).length ?? 0
   const due = standings?.filter(({ isDue, isSuspect }) => isDue && !isSuspect).length ?? 0
-  const told = [
+  const parts = [
     ...(suspect === 0
       ? []
       : [
@@ -25,7 +25,7 @@ export function gaugesCall(
         ]),
     ...(due === 0 ? [] : [due === 1 ? 'one check is due' : `${due} checks are due`]),
   ]
-  if (told.length === 0) return undefined
+  if (parts.length === 0) return undefined
   const alone = due === 1 ? 'One gauge check is due' : `${due} gauge checks are due`
-  return { words: suspect === 0 ? alone : told.join(', '), isWrong: suspect > 0 }
+  return { words: suspect === 0 ? alone : parts.join(', '), isWrong: suspect > 0 }
 }

@@ -29,7 +29,7 @@ import {
 export function ToolScreen({ id }: { readonly id: string }) {
   const router = useRouter()
   const { tool, error } = useTool(id)
-  const [saying, setSaying] = useState(false)
+  const [reporting, setReporting] = useState(false)
   const back = (
     <Button kind="plain" onPress={() => router.push('/tools')}>
       All tools
@@ -50,7 +50,7 @@ export function ToolScreen({ id }: { readonly id: string }) {
       foot={
         <>
           {back}
-          {!saying && (
+          {!reporting && (
             <Allowed to="enter">
               {tool.tool.place !== undefined && tool.retired !== true && (
                 <Button
@@ -61,7 +61,7 @@ export function ToolScreen({ id }: { readonly id: string }) {
                   Measure again
                 </Button>
               )}
-              <Button grow kind="act" onPress={() => setSaying(true)} testID="happened">
+              <Button grow kind="act" onPress={() => setReporting(true)} testID="happened">
                 Something happened
               </Button>
             </Allowed>
@@ -69,7 +69,7 @@ export function ToolScreen({ id }: { readonly id: string }) {
         </>
       }
     >
-      {saying && <ToolHappened tool={tool} onDone={() => setSaying(false)} />}
+      {reporting && <ToolHappened tool={tool} onDone={() => setReporting(false)} />}
       <Trust tool={tool} />
       <Measured tool={tool} />
       <Happened tool={tool} />
@@ -115,7 +115,7 @@ function Measured({ tool }: { readonly tool: ToolHistory }) {
     <Section title="Measured">
       {chart && (
         <>
-          <Words>{chart.says}</Words>
+          <Words>{chart.text}</Words>
           <LateChart {...chart} height={200} />
         </>
       )}
@@ -190,12 +190,12 @@ function Properties({ tool: history }: { readonly tool: ToolHistory }) {
       )}
       {lines.length > 0 && (
         <Card overflow="hidden">
-          {lines.map(({ symbol, name, says }, index) => (
+          {lines.map(({ symbol, name, text }, index) => (
             <Line key={name} apart first={index === 0}>
               <Words>
                 {name} <Words as="note">{symbol}</Words>
               </Words>
-              <Digits as="lead">{says}</Digits>
+              <Digits as="lead">{text}</Digits>
             </Line>
           ))}
         </Card>

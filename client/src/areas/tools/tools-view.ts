@@ -46,23 +46,23 @@ export function propertyLines({ properties = {}, holder, stickOut }: ToolAssembl
     const value = properties[symbol]
     if (value === undefined) return []
     const { name, is } = TOOL_PROPERTIES[symbol]
-    const says =
+    const text =
       typeof value === 'number' ? `${value}${is === 'angle' ? '°' : ''}` : lengthWords(value)
-    return [{ symbol, name, says }]
+    return [{ symbol, name, text }]
   })
   return [
     ...of,
-    ...(holder ? [{ symbol: '', name: 'holder', says: holder.name }] : []),
+    ...(holder ? [{ symbol: '', name: 'holder', text: holder.name }] : []),
     ...(holder?.seat
       ? [
           {
             symbol: '',
             name: 'sits by',
-            says: holder.seat === 'taper' ? 'its taper alone' : 'a face against the nose',
+            text: holder.seat === 'taper' ? 'its taper alone' : 'a face against the nose',
           },
         ]
       : []),
-    ...(stickOut ? [{ symbol: '', name: 'sticks out', says: lengthWords(stickOut) }] : []),
+    ...(stickOut ? [{ symbol: '', name: 'sticks out', text: lengthWords(stickOut) }] : []),
   ]
 }
 
@@ -113,7 +113,7 @@ export function lengthChart({ measured, repeatsMm }: Pick<ToolHistory, 'measured
     points,
     reach: reach * 1.2,
     decimals,
-    says: `${known.length} times measured; the last is ${typographic(formatLength(change, unit, decimals))} ${unit} from the first.${
+    text: `${known.length} times measured; the last is ${typographic(formatLength(change, unit, decimals))} ${unit} from the first.${
       repeatsMm === undefined
         ? ''
         : ` Left alone it comes again within ± ${inUnit(2 * repeatsMm, unit)} ${unit}.`

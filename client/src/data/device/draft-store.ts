@@ -58,7 +58,7 @@ export class DraftStore {
 
   write(key: string, value: unknown): void {
     this.own.set(key, value)
-    this.tell()
+    this.notify()
     const row = { id: `${this.tab} ${key}`, tab: this.tab, key, value, at: now() }
     void this.try(() => this.database.drafts.put(row))
   }
@@ -68,7 +68,7 @@ export class DraftStore {
     const taken = this.left.get(key)
     this.own.delete(key)
     this.left.delete(key)
-    this.tell()
+    this.notify()
     const ids = [`${this.tab} ${key}`, ...(taken === undefined ? [] : [taken.id])]
     void this.try(() => this.database.drafts.bulkDelete(ids))
   }
@@ -89,7 +89,7 @@ export class DraftStore {
         } else if (!this.own.has(row.key)) this.own.set(row.key, row.value)
     })
     this.isLoaded = true
-    this.tell()
+    this.notify()
   }
 
   private answerOthers(): void {
@@ -127,7 +127,7 @@ export class DraftStore {
     globalThis.localStorage.removeItem(OLD_KEY)
   }
 
-  private tell(): void {
+  private notify(): void {
     for (const listener of this.listeners) listener()
   }
 

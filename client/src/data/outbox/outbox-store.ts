@@ -50,21 +50,21 @@ export class OutboxStore {
   /** Resolves when it is kept, or when it is known that it cannot be. */
   async add(entry: OutboxEntry): Promise<void> {
     this.own = [...this.own, entry]
-    this.tell()
+    this.notify()
     await this.write(() => this.database.outbox.add({ ...entry, id: entry.fact.id } as Row))
   }
 
   /** It stays, with the reason. */
   async refuse(factId: string, refused: ReportedProblem): Promise<void> {
     this.refusals.set(factId, refused)
-    this.tell()
+    this.notify()
     await this.write(() => this.database.outbox.where('id').equals(factId).modify({ refused }))
   }
 
   async remove(factId: string): Promise<void> {
     this.gone.add(factId)
     this.own = this.own.filter(({ fact }) => fact.id !== factId)
-    this.tell()
+    this.notify()
     await this.write(() => this.database.outbox.where('id').equals(factId).delete())
   }
 
@@ -81,10 +81,10 @@ export class OutboxStore {
 
   private show(rows: readonly OutboxEntry[]): void {
     this.rows = rows.map(asEntry)
-    this.tell()
+    this.notify()
   }
 
-  private tell(): void {
+  private notify(): void {
     const here = new Set(this.own.map(({ fact }) => fact.id))
     const all = [...this.rows.filter(({ fact }) => !here.has(fact.id)), ...this.own]
       .filter(({ fact }) => !this.gone.has(fact.id))
@@ -107,7 +107,7 @@ export class OutboxStore {
 
   private forbidden(): void {
     this.isForbidden = true
-    this.tell()
+    this.notify()
   }
 
   /** Entries that a version before this one kept in the browser's small store. */

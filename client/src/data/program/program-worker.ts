@@ -9,7 +9,7 @@ export const newProgramWorker = (): ProgramWorker =>
 
 /** Asks a worker for lines of the text that it has open. */
 export class WorkerLines {
-  private asked = 0
+  private requests = 0
   private readonly waiting = new Map<number, (lines: readonly string[]) => void>()
 
   constructor(private readonly worker: ProgramWorker) {
@@ -22,9 +22,9 @@ export class WorkerLines {
 
   readonly ask = (from: number, to: number) =>
     new Promise<readonly string[]>((resolve) => {
-      this.asked += 1
-      this.waiting.set(this.asked, resolve)
-      this.worker.postMessage({ ask: 'lines', id: this.asked, from, to })
+      this.requests += 1
+      this.waiting.set(this.requests, resolve)
+      this.worker.postMessage({ ask: 'lines', id: this.requests, from, to })
     })
 
   close(): void {

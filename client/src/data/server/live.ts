@@ -39,9 +39,9 @@ async function fetchSince({ id, place }: Pick<Change, 'id' | 'place'>): Promise<
 }
 
 /** Shows what was told: a fact of somebody else, or that some may have been missed. */
-export async function applyLiveMessage(told: LiveMessage): Promise<void> {
-  if (told.tells === 'away') return noteReached(false)
-  if (told.tells === 'gap') {
+export async function applyLiveMessage(message: LiveMessage): Promise<void> {
+  if (message.tells === 'away') return noteReached(false)
+  if (message.tells === 'gap') {
     noteReached(true)
     void flushOutbox()
     await Promise.all([
@@ -51,7 +51,7 @@ export async function applyLiveMessage(told: LiveMessage): Promise<void> {
     ])
     return
   }
-  const { change } = told
+  const { change } = message
   if (change.kind === 'setup') await Promise.all([fetchSince(change), showLists()])
   // What is asked of a machine changes how far its set-ups are.
   else if (isOutside(change.kind))
@@ -73,7 +73,7 @@ export function hearLive(): () => void {
   const ending = new AbortController()
   const others = new BroadcastChannel('pine-live')
   others.onmessage = ({ data }: MessageEvent<LiveMessage>) => void applyLiveMessage(data)
-  const hold = () => holdLine(ending.signal, (told) => others.postMessage(told))
+  const hold = () => holdLine(ending.signal, (message) => others.postMessage(message))
   if ('locks' in navigator)
     navigator.locks.request('pine-live', { signal: ending.signal }, hold).catch(() => undefined)
   else void hold()
@@ -84,20 +84,20 @@ export function hearLive(): () => void {
 }
 
 /** Holds the line until it is ended, and opens it again when it breaks. */
-function holdLine(ended: AbortSignal, tell: (told: LiveMessage) => void): Promise<void> {
+function holdLine(ended: AbortSignal, send: (message: LiveMessage) => void): Promise<void> {
   let line: EventSource
   let later: ReturnType<typeof setTimeout> | undefined
-  const say = (told: LiveMessage) => {
-    tell(told)
-    void applyLiveMessage(told)
+  const sendHere = (message: LiveMessage) => {
+    send(message)
+    void applyLiveMessage(message)
   }
   const open = () => {
     line = new EventSource('/api/live')
-    line.addEventListener('gap', () => say({ tells: 'gap' }))
-    line.addEventListener('away', () => say({ tells: 'away' }))
+    line.addEventListener('gap', () => sendHere({ tells: 'gap' }))
+    line.addEventListener('away', () => sendHere({ tells: 'away' }))
     line.addEventListener('fact', ({ data }: MessageEvent<string>) => {
       const change = changeSchema.safeParse(JSON.parse(data))
-      if (change.success) say({ tells: 'fact', change: change.data })
+      if (change.success) sendHere({ tells: 'fact', change: change.data })
     })
     line.addEventListener('error', () => {
       // While it only broke, the browser tries again by itself.

@@ -16,9 +16,9 @@ const askPeople = () => ask(api.people.$get(), z.array(personSchema))
 
 /** Asks who is signed in, and for the names where nobody is, before anything is drawn that needs the answer. */
 export function askAhead(): void {
-  const whoAsks = preload('session', askSession)
+  const preloadedSession = preload('session', askSession)
   // Without an answer, whoever draws with it asks again and says why.
-  whoAsks
+  preloadedSession
     .then(({ person }) => (person === null ? preload('people', askPeople) : undefined))
     .catch(() => undefined)
 }

@@ -16,9 +16,9 @@ export async function changeSheet(
   enter: Enter,
   sheet: SetupSheet,
 ): Promise<void> {
-  const said = { kind: 'sheet', body: sendable(sheet) } as const
-  const problems = checkDocument(withPreview(document, said)).map(reportProblem)
+  const draft = { kind: 'sheet', body: sendable(sheet) } as const
+  const problems = checkDocument(withPreview(document, draft)).map(reportProblem)
   const [first] = problems
   if (first !== undefined) throw new ApiRefusal(422, first, problems)
-  await enter(said)
+  await enter(draft)
 }

@@ -28,11 +28,11 @@ import { standing } from './standing'
  */
 export function enterFact(
   setupId: string,
-  said: FactDraft,
+  draft: FactDraft,
   by: Author,
   seen: number,
 ): Promise<void> {
-  const fact = { id: uuid(), ...said } as NewFact
+  const fact = { id: uuid(), ...draft } as NewFact
   const stream = { kind: 'setup', id: setupId } as const
   return post({ stream, fact, by, at: new Date().toISOString(), seen, device: deviceId() })
 }

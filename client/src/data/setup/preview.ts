@@ -18,5 +18,5 @@ export const previewed = ({ length }: Pick<SetupDocument, 'length'>) => ({
 })
 
 /** The set-up as it would stand with one more fact. */
-export const withPreview = (document: SetupDocument, said: SaidOf<SetupBodies>): SetupDocument =>
-  appendFact(document, { ...STAMP, ...said } as SetupFact)
+export const withPreview = (document: SetupDocument, draft: SaidOf<SetupBodies>): SetupDocument =>
+  appendFact(document, { ...STAMP, ...draft } as SetupFact)

@@ -12,15 +12,15 @@ import { api, ask } from '../server/api'
 import { showLists } from './shown-setups'
 
 /** The youngest set-ups of those that are asked for; more of them on demand. */
-export function useSetups({ find = '', ...asked }: Omit<SetupQuery, 'most'> = {}) {
+export function useSetups({ find = '', ...query }: Omit<SetupQuery, 'most'> = {}) {
   const [pages, setPages] = useState(1)
   const most = pages * SETUPS_A_PAGE
   // What is looked for comes first: answers to that are not kept for a day without a network.
   const { data, error, isLoading } = useSWR(
-    ['setups', find.trim(), asked.away, asked.standing, asked.machine, most],
+    ['setups', find.trim(), query.away, query.standing, query.machine, most],
     () =>
       ask(
-        api.setups.$get({ query: { ...asked, find: find.trim(), most: String(most) } }),
+        api.setups.$get({ query: { ...query, find: find.trim(), most: String(most) } }),
         setupPageSchema,
       ),
     // What is there stays while the next page, or the next word, is asked for.

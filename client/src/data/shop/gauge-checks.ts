@@ -52,13 +52,13 @@ export function useGaugeChecks(id: string) {
       )
     },
     /** Tells the open ones among the suspect set-ups that it failed its check. */
-    async tell() {
+    async declareSuspects() {
       const json = sendable({ id: uuid() })
-      const told = await ask(
+      const answer = await ask(
         api.gauges[':id'].suspect.$post({ param: { id }, json }),
         suspectSetupsSchema,
       )
-      await mutate(`gauge-checks:${id}:suspect`, told, { revalidate: false })
+      await mutate(`gauge-checks:${id}:suspect`, answer, { revalidate: false })
     },
     /** Enters a check: kept here at once, sent as soon as the server answers. */
     add: (check: GaugeCheckFact): Promise<unknown> =>

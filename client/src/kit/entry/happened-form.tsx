@@ -13,8 +13,8 @@ export interface HappenedFormProps<What extends string> {
   /** What more is asked, by what happened. */
   readonly more?: (what: What) => ReactNode
   /** What falls by it, and in which open set-ups it is told: seen before it is said. */
-  readonly says: string
-  readonly told: readonly { readonly id: string; readonly name: string }[]
+  readonly text: string
+  readonly setups: readonly { readonly id: string; readonly name: string }[]
   readonly onSay: (what: What, note: string) => Promise<unknown>
   readonly onDone: () => void
 }
@@ -24,15 +24,15 @@ export function HappenedForm<What extends string>({
   question,
   options,
   more,
-  says,
-  told,
+  text,
+  setups,
   onSay,
   onDone,
 }: HappenedFormProps<What>) {
   const [what, setWhat] = useState<What>()
   const [note, setNote] = useState('')
   const [problem, setProblem] = useState<string>()
-  const say = () => {
+  const submit = () => {
     if (what === undefined) return
     onSay(what, note.trim()).then(onDone, (cause: unknown) => setProblem(failureWords(cause)))
   }
@@ -48,8 +48,8 @@ export function HappenedForm<What extends string>({
             onChange={setNote}
             testID="note"
           />
-          <Words testID="falls">{says}</Words>
-          {told.map(({ id, name }) => (
+          <Words testID="falls">{text}</Words>
+          {setups.map(({ id, name }) => (
             <Words key={id} as="note">
               {name}
             </Words>
@@ -61,7 +61,7 @@ export function HappenedForm<What extends string>({
         <Button grow onPress={onDone}>
           Nothing happened
         </Button>
-        <Button grow kind="act" disabled={what === undefined} onPress={say} testID="say-it">
+        <Button grow kind="act" disabled={what === undefined} onPress={submit} testID="say-it">
           Say so
         </Button>
       </Row>

@@ -16,7 +16,7 @@ export interface ReasonFieldProps {
 export function ReasonField({ offer, question, confirm, onReason }: ReasonFieldProps) {
   const [open, setOpen] = useState(false)
   const [reason, setReason] = useState('')
-  const [asked, setAsked] = useState(false)
+  const [submitted, setSubmitted] = useState(false)
   if (!open)
     return (
       <Button kind="plain" onPress={() => setOpen(true)}>
@@ -30,7 +30,7 @@ export function ReasonField({ offer, question, confirm, onReason }: ReasonFieldP
         value={reason}
         onChange={setReason}
         problem={
-          asked && reason.trim() === ''
+          submitted && reason.trim() === ''
             ? 'A reason is needed; it is kept with your name.'
             : undefined
         }
@@ -44,7 +44,7 @@ export function ReasonField({ offer, question, confirm, onReason }: ReasonFieldP
           kind="wrong"
           grow
           onPress={() => {
-            setAsked(true)
+            setSubmitted(true)
             if (reason.trim() !== '') onReason(reason.trim())
           }}
         >

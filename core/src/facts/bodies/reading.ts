@@ -66,8 +66,8 @@ export const READING: Shape<ReadingBody> = {
   is: 'variants',
   by: 'of',
   variants: Object.fromEntries(
-    Object.entries<{ readonly named: Fields; readonly said: Fields }>(QUANTITIES).map(
-      ([of, { named, said }]) => [of, { ...named, ...said, ...READ_FIELDS }],
+    Object.entries<{ readonly named: Fields; readonly extra: Fields }>(QUANTITIES).map(
+      ([of, { named, extra }]) => [of, { ...named, ...extra, ...READ_FIELDS }],
     ),
   ),
 }

@@ -51,15 +51,15 @@ const tried = (unit: LengthUnit): readonly [Nanometres, Nanometres] => [
  * is known yet that the row is counted from, or it no longer holds, and where what is told depends on where the axis stands (the middle of two faces):
  * there the touch is read first, and keyed next.
  *
- * @param asked how the touch is made.
+ * @param expected how the touch is made.
  */
-export function captureAt(document: SetupDocument, asked: ExpectedTouch): Capture | undefined {
-  if (!isAxisPosition(asked) || readingFields(asked).length > 1) return undefined
+export function captureAt(document: SetupDocument, expected: ExpectedTouch): Capture | undefined {
+  if (!isAxisPosition(expected) || readingFields(expected).length > 1) return undefined
   const { unit, machine } = document.sheet
   const decimals = machine.control.decimals[unit]
   // The row itself tells where the axis stands: no number of the display is read, unless the counter is what is copied.
-  const { position, ...made } = asked
-  const touch = (machine.control.lengthKey === 'copy-counter' ? asked : made) as ExpectedTouch
+  const { position, ...made } = expected
+  const touch = (machine.control.lengthKey === 'copy-counter' ? expected : made) as ExpectedTouch
   const places = tried(unit)
   const drive = places[1] - places[0]
   const [here, there] = places.map((at) => registersAt(document, touch, at))

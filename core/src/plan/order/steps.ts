@@ -133,8 +133,8 @@ export function stepsOf(
     { key: 'record', station: 'release', does: 'record' },
   ]
   const needed = steps.filter(isStillTouched(document))
-  const asked = sheet.quick === undefined ? needed : needed.filter(isAskedQuickly(sheet))
-  return inOrderOfKeying(document, asked).map((step) =>
+  const toDo = sheet.quick === undefined ? needed : needed.filter(isAskedQuickly(sheet))
+  return inOrderOfKeying(document, toDo).map((step) =>
     servedByCut(document, stepState(step, document, solution, recorded)),
   )
 }

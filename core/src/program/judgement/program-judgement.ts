@@ -7,7 +7,7 @@ export interface ProgramJudgement extends TextJudgement {
   /** A number in the comments at its head, and the sheet's own. */
   readonly head?: {
     readonly of: HeadNumber['of']
-    readonly says: Nanometres
+    readonly writtenNm: Nanometres
     readonly sheet: Nanometres
   }
 }

@@ -8,7 +8,7 @@ import { CAUTIONS } from '../touch-words'
 /** The relative counter between the setting plane and a stock top: zeroed on one, read at the other. */
 export const carriedDifference = quantity({
   named: { row: rowField },
-  said: {
+  extra: {
     zeroedOn: field(
       oneOf(['plane', 'part']),
       'where the relative counter was zeroed; it was read at the other of the two',
@@ -32,7 +32,7 @@ export const carriedDifference = quantity({
   way: 'both-ends',
   purpose: 'difference',
   usualGauges: [],
-  tells: ({ row }) => heightOf(row),
+  findings: ({ row }) => heightOf(row),
   called: ({ row }) => `${row} from the plane`,
   words: ({ row }) => ({
     title: `${row} Z · from the plane`,

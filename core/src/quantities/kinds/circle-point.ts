@@ -10,7 +10,7 @@ import { SENSORS } from '../usual-gauges'
  */
 export const circlePoint = quantity({
   named: { row: rowField, point: pointField },
-  said: { readY: readYField, approaches: approachesField },
+  extra: { readY: readYField, approaches: approachesField },
   reads: ['read', 'readY'],
   axis: () => 'X',
   readIn: 'machine',
@@ -19,7 +19,7 @@ export const circlePoint = quantity({
   way: 'touch-in-plane',
   purpose: 'touch',
   usualGauges: SENSORS,
-  tells: ({ row }) => [centreOf(row)],
+  findings: ({ row }) => [centreOf(row)],
   called: ({ row, point }) => `${row} touch ${point} around it`,
   words: ({ row, point }, { gauge, finderCaution }) => ({
     title: `${row} · touch ${point} around`,

@@ -9,7 +9,7 @@ import { SENSORS } from '../usual-gauges'
 /** A touch of a side of the part, read on both axes: for its angle, or the corner of a turned part. */
 export const edgePoint = quantity({
   named: { row: rowField, face: faceField, point: pointField },
-  said: { readY: readYField, approaches: approachesField },
+  extra: { readY: readYField, approaches: approachesField },
   reads: ['read', 'readY'],
   axis: ({ face }) => axisOfFace(face),
   readIn: 'machine',
@@ -18,7 +18,7 @@ export const edgePoint = quantity({
   way: 'touch-in-plane',
   purpose: 'touch',
   usualGauges: SENSORS,
-  tells: ({ row, face }) => [
+  findings: ({ row, face }) => [
     { of: 'edge', row, face },
     { of: 'register', address: offsetAddress(row, 'X') },
   ],

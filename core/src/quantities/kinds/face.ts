@@ -10,7 +10,7 @@ import { SENSORS } from '../usual-gauges'
 /** A face of the part, or a wall of a slot: machine X or Y of the spindle axis where the sensor touches it. */
 export const face = quantity({
   named: { row: rowField, face: faceField },
-  said: {},
+  extra: {},
   reads: ['read'],
   axis: ({ face: side }) => axisOfFace(side),
   readIn: 'machine',
@@ -19,7 +19,7 @@ export const face = quantity({
   way: 'never',
   purpose: 'touch',
   usualGauges: SENSORS,
-  tells: ({ row, face: side }) => {
+  findings: ({ row, face: side }) => {
     const axis = axisOfFace(side)
     return [
       { of: 'register', address: offsetAddress(row, axis), size: { row, axis } },

@@ -8,7 +8,7 @@ import { CAUTIONS } from '../touch-words'
 /** The relative counter between two stock tops: zeroed on one, read at the other. */
 export const fixtureDifference = quantity({
   named: { row: rowField, from: field(rowOfSheet, 'the work offset that it is counted from') },
-  said: {
+  extra: {
     zeroedOn: field(
       oneOf(['row', 'from']),
       'at which of the two stock tops the counter was zeroed; it was read at the other',
@@ -32,7 +32,7 @@ export const fixtureDifference = quantity({
   way: 'both-ends',
   purpose: 'difference',
   usualGauges: [],
-  tells: ({ row }) => heightOf(row),
+  findings: ({ row }) => heightOf(row),
   called: ({ row, from }) => `${row} from ${from}`,
   words: ({ row, from }) => ({
     title: `${row} Z · from ${from}`,

@@ -7,7 +7,7 @@ import { CAUTIONS } from '../touch-words'
 /** The bare nose on a part's stock top: machine Z where it touches. */
 export const noseOnPart = quantity({
   named: { row: rowField },
-  said: {},
+  extra: {},
   reads: ['read'],
   axis: () => 'Z',
   readIn: 'machine',
@@ -16,7 +16,7 @@ export const noseOnPart = quantity({
   way: 'in-z',
   purpose: 'touch',
   usualGauges: ['paper', 'shim', 'card', 'gauge-block', 'pin'],
-  tells: ({ row }) => heightOf(row),
+  findings: ({ row }) => heightOf(row),
   called: ({ row }) => `${row} top by the nose`,
   words: ({ row }, { gauge }) => ({
     title: `${row} Z · nose on the top`,

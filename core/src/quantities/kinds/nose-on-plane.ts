@@ -7,7 +7,7 @@ import { SETTERS } from '../usual-gauges'
 /** The bare nose on the setting plane: machine Z where it touches. */
 export const noseOnPlane = quantity({
   named: {},
-  said: {},
+  extra: {},
   reads: ['read'],
   axis: () => 'Z',
   readIn: 'machine',
@@ -17,7 +17,7 @@ export const noseOnPlane = quantity({
   way: 'in-z',
   purpose: 'touch',
   usualGauges: SETTERS,
-  tells: () => [{ of: 'plane' }],
+  findings: () => [{ of: 'plane' }],
   called: () => 'the bare nose on the plane',
   words: (_, { gauge, plane }) => ({
     title: 'Bare nose on the plane',

@@ -6,7 +6,7 @@ import { centreOf } from '../findings'
 /** A dial swept round a bore or a boss from a place that nothing touches: `read` is its machine X. */
 export const sweep = quantity({
   named: { row: rowField },
-  said: { readY: readYField, dial: dialField, approaches: approachesField },
+  extra: { readY: readYField, dial: dialField, approaches: approachesField },
   reads: FIELD_KEYS,
   axis: () => 'X',
   readIn: 'machine',
@@ -15,7 +15,7 @@ export const sweep = quantity({
   way: 'unknown-in-plane',
   purpose: 'sweep',
   usualGauges: [],
-  tells: ({ row }) => [centreOf(row)],
+  findings: ({ row }) => [centreOf(row)],
   called: ({ row }) => `${row} by the swept dial`,
   words: ({ row }) => ({
     title: `${row} · sweep`,

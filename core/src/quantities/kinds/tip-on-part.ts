@@ -8,7 +8,7 @@ import { CAUTIONS } from '../touch-words'
 /** The tip of a tool on a part's stock top: machine Z where it touches. */
 export const tipOnPart = quantity({
   named: { row: rowField, tool: toolField },
-  said: {},
+  extra: {},
   reads: ['read'],
   axis: () => 'Z',
   readIn: 'machine',
@@ -17,7 +17,7 @@ export const tipOnPart = quantity({
   way: 'in-z',
   purpose: 'touch',
   usualGauges: ['plate', 'paper', 'shim', 'card', 'gauge-block', 'pin'],
-  tells: ({ row, tool }, sheet) =>
+  findings: ({ row, tool }, sheet) =>
     sheet.offsets.find((plan) => plan.row === row)?.Z.by === 'part-top'
       ? lengthOf(sheet, tool)
       : [{ of: 'register', address: zAddress(sheet, row, tool) }],

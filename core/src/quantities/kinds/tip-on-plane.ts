@@ -8,7 +8,7 @@ import { SETTERS } from '../usual-gauges'
 /** The tip of a tool on the setting plane: machine Z where it touches. */
 export const tipOnPlane = quantity({
   named: { tool: toolField },
-  said: {},
+  extra: {},
   reads: ['read'],
   axis: () => 'Z',
   readIn: 'machine',
@@ -18,7 +18,7 @@ export const tipOnPlane = quantity({
   way: 'in-z',
   purpose: 'touch',
   usualGauges: SETTERS,
-  tells: ({ tool }, sheet) => lengthOf(sheet, tool),
+  findings: ({ tool }, sheet) => lengthOf(sheet, tool),
   called: ({ tool }) => `T${tool} on the plane`,
   words: ({ tool }, { gauge, plane, toolName, uses }) => {
     const isCycle = uses('fixed-setter')

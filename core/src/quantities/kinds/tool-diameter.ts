@@ -6,7 +6,7 @@ import { term } from '../state'
 /** The diameter of a tool over its widest points, by a micrometer or on the machine. */
 export const toolDiameter = quantity({
   named: { tool: toolField },
-  said: {},
+  extra: {},
   reads: ['read'],
   axis: () => 'Z',
   readIn: 'instrument',
@@ -15,7 +15,7 @@ export const toolDiameter = quantity({
   way: 'never',
   purpose: 'diameter',
   usualGauges: [],
-  tells: ({ tool }, { tools }) => {
+  findings: ({ tool }, { tools }) => {
     const row = tools.find(({ number }) => number === tool)?.diameterRegister
     return row === undefined ? [] : [{ of: 'register', address: diameterAddress(row) }]
   },

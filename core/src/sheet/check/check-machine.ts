@@ -56,8 +56,8 @@ function machineProblems(machine: Places, at: string): readonly Problem[] {
           {
             code: 'setter-not-cleared',
             place: `${at}fixedSetter.from`,
-            received: told(fixedSetter.from),
-            limit: `${told(fixedSetter.top)} and ${told(fixedSetter.margin)} of margin`,
+            received: inWords(fixedSetter.from),
+            limit: `${inWords(fixedSetter.top)} and ${inWords(fixedSetter.margin)} of margin`,
           } as const,
         ]
       : []),
@@ -85,8 +85,8 @@ function beyondTravel(
         {
           code: 'place-outside-travel',
           place,
-          received: `${axis} ${told(written)}`,
-          limit: `${told(ends.min)} to ${told(ends.max)}`,
+          received: `${axis} ${inWords(written)}`,
+          limit: `${inWords(ends.min)} to ${inWords(ends.max)}`,
         },
       ]
 }
@@ -103,11 +103,11 @@ const quillProblems = ({ machine, offsets }: SetupSheet): readonly Problem[] =>
         {
           code: 'quill-beyond-travel',
           place: `sheet.offsets.${index}.Z.quill.${when}`,
-          received: told(out),
-          limit: told(travel),
+          received: inWords(out),
+          limit: inWords(travel),
         },
       ]
     }),
   )
 
-const told = ({ text, unit }: WrittenLength): string => `${text} ${unit}`
+const inWords = ({ text, unit }: WrittenLength): string => `${text} ${unit}`

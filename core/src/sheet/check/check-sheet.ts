@@ -22,10 +22,10 @@ export function checkSheet(sheet: SetupSheet): readonly Problem[] {
 
 /** Jaws hold a part of some height, and an edge runs out over some length: then the stock has to be said. */
 function stockMissing({ stock, unit, holding, offsets }: SetupSheet): readonly Problem[] {
-  const isAsked =
+  const isNeeded =
     holding !== undefined ||
     offsets.some(({ edge, X }) => edge !== undefined || X.by === 'turned-corner')
-  if (stock !== undefined || !isAsked) return []
+  if (stock !== undefined || !isNeeded) return []
   return AXES.flatMap((axis) =>
     lengthProblem(`sheet.stock.${axis}`, { text: '', unit }, 'positive'),
   )

@@ -19,7 +19,7 @@ import { quantityKey } from '../../quantities/quantities'
 import type { State } from '../../quantities/state'
 import type { Warning } from '../../registers/warning'
 import { explain, knownSizes } from '../../slips/explain'
-import { heightTold } from '../../sources/plane/height-told'
+import { heightFrom } from '../../sources/plane/height-from'
 import type { SourceReader } from '../../sources/sources'
 import { meanOfKnown } from '../z/mean-of-known'
 import type { Heights } from '../solution'
@@ -31,7 +31,7 @@ const LIMIT_IN_EXPANDED = 1.5
  * Stock tops that a second way tells otherwise than the one that the sheet chose. Nothing is blended: the number stays what a
  * person did, and a difference that neither way's uncertainty explains is told at the one that was read last.
  */
-export function waysApart(
+export function disagreeingWays(
   document: SetupDocument,
   sources: SourceReader,
   heights: Heights,
@@ -39,20 +39,20 @@ export function waysApart(
   const mean = (reading: Reading) =>
     meanOfKnown(
       countingTouches(document, sources, reading).counting.map((one) =>
-        heightTold(document, sources, one),
+        heightFrom(document, sources, one),
       ),
     )
   return [...firstOfEach(document.readings).values()].flatMap((reading): readonly Warning[] => {
     const known = sumOfKnown(knownTerms(reading, heights))
-    const told = known && mean(reading)
-    const apart = told && subtractChains(told, known)
+    const knownMean = known && mean(reading)
+    const apart = knownMean && subtractChains(knownMean, known)
     // The way itself leaves nothing; across something that moved, there is nothing to compare.
     if (apart === undefined || isNoDifference(apart, document)) return []
     const limit = beyondChance(apart)
     if (limit === undefined) return []
     const { last, other, sign } = lastRead(document, apart)
-    const lastTold = last && mean(last)
-    if (last === undefined || other === undefined || lastTold === undefined) return []
+    const lastMean = last && mean(last)
+    if (last === undefined || other === undefined || lastMean === undefined) return []
     const amount = toNanometres(sign * valueOf(apart))
     return [
       {
@@ -61,14 +61,14 @@ export function waysApart(
         beside: quantityKey(other),
         amount,
         limit,
-        causes: slipsOf(document, lastTold, amount, limit),
+        causes: slipsOf(document, lastMean, amount, limit),
       },
     ]
   })
 }
 
 /** Tools of known length that were touched as well, and measure otherwise than the sheet knows them. */
-export function knownLengthsApart(
+export function disagreeingLengths(
   document: SetupDocument,
   sources: SourceReader,
   { noseOnPlane, tipOnPlane }: Heights,
@@ -168,17 +168,17 @@ function lastRead(document: SetupDocument, { terms }: Chain) {
 /** What turns the height that the others tell into the one that was told last. */
 const slipsOf = (
   { sheet: { unit, machine, gauges } }: SetupDocument,
-  told: Chain,
+  knownMean: Chain,
   amount: number,
   within: NonNullable<Warning['limit']>,
 ) =>
   explain({
-    expected: toNanometres(valueOf(told) - amount),
-    observed: valueOf(told),
+    expected: toNanometres(valueOf(knownMean) - amount),
+    observed: valueOf(knownMean),
     unit,
     decimals: machine.control.decimals[unit],
     within,
-    chain: told,
+    chain: knownMean,
     kind: 'size',
     gauges: knownSizes(gauges, 'Z'),
   })

@@ -8,7 +8,7 @@ import { NANOMETRES_PER, toNanometres, type Nanometres } from '../../length/leng
 import { readLength } from '../../length/read-length'
 import { quantityKey } from '../../quantities/quantities'
 import type { Warning } from '../../registers/warning'
-import { heightTold } from '../../sources/plane/height-told'
+import { heightFrom } from '../../sources/plane/height-from'
 import type { SourceReader } from '../../sources/sources'
 import { meanOfKnown } from '../z/mean-of-known'
 import { repeatsWithin } from '../../budget/repeats-within'
@@ -38,9 +38,9 @@ export function keptChecks(document: SetupDocument, sources: SourceReader): read
       (reading) => reading.kept === undefined,
     )
     const last = here.at(-1)
-    const told = (readings: readonly Reading[]): Chain | undefined =>
-      meanOfKnown(readings.map((reading) => heightTold(document, sources, reading)))
-    const [before, now] = [told(kept), told(here)]
+    const chainOf = (readings: readonly Reading[]): Chain | undefined =>
+      meanOfKnown(readings.map((reading) => heightFrom(document, sources, reading)))
+    const [before, now] = [chainOf(kept), chainOf(here)]
     if (before === undefined || now === undefined || last === undefined) return []
     const difference = subtractChains(now, before)
     const [off, limit] = [valueOf(difference), limitOf(document, difference)]

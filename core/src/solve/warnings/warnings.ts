@@ -6,7 +6,7 @@ import { crossingsOf } from '../../facts/crossings'
 import type { Reading } from '../../facts/bodies/reading'
 import type { SetupDocument } from '../../facts/document'
 import type { SourceReader } from '../../sources/sources'
-import { knownLengthsApart, waysApart } from './compare-ways'
+import { disagreeingLengths, disagreeingWays } from './compare-ways'
 import { gaugeWarnings } from './gauge-warnings'
 import { changedLengths } from './last-time'
 import { axisOfQuantity, quantityKey } from '../../quantities/quantities'
@@ -38,8 +38,8 @@ export function warningsOf(
       causes,
     })),
     ...approachWarning(document),
-    ...waysApart(document, sources, heights),
-    ...knownLengthsApart(document, sources, heights),
+    ...disagreeingWays(document, sources, heights),
+    ...disagreeingLengths(document, sources, heights),
     ...gaugeWarnings(document),
     ...edgeWarnings(edges),
     ...sizes.flatMap((size) => sizeWarnings(size)),

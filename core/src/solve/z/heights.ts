@@ -12,7 +12,7 @@ import { toNanometres } from '../../length/length'
 import { countingTouches } from '../../sources/counting-touches'
 import { countedFrom } from '../../quantities/displayed'
 import { schoolReference, schoolReferenceOnTop, type SchoolKnowledge } from '../../schools/schools'
-import { heightTold } from '../../sources/plane/height-told'
+import { heightFrom } from '../../sources/plane/height-from'
 import type { SetupDocument } from '../../facts/document'
 import type { OffsetPlan } from '../../sheet/offset-plan'
 import { standingReadings } from '../../freshness/standing'
@@ -151,7 +151,7 @@ const touchReader =
   (quantity: QuantityName): Chain | undefined =>
     meanOfKnown(
       countingTouches(document, sources, quantity).counting.flatMap((reading) =>
-        countedFrom(reading) === undefined ? [heightTold(document, sources, reading)] : [],
+        countedFrom(reading) === undefined ? [heightFrom(document, sources, reading)] : [],
       ),
     )
 
@@ -232,7 +232,7 @@ function tipBeyond(
       const from = countedFrom(reading)
       return from === undefined
         ? []
-        : [sumOfKnown([standsAt(from), heightTold(document, sources, reading)])]
+        : [sumOfKnown([standsAt(from), heightFrom(document, sources, reading)])]
     }),
   )
 }

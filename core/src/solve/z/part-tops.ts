@@ -3,7 +3,7 @@ import { subtractChains, sumChains, type Chain } from '../../chain/chain'
 import type { SetupDocument } from '../../facts/document'
 import { countingTouches } from '../../sources/counting-touches'
 import type { OffsetRow } from '../../address/row'
-import { heightTold } from '../../sources/plane/height-told'
+import { heightFrom } from '../../sources/plane/height-from'
 import type { SourceReader } from '../../sources/sources'
 import { meanOfKnown } from './mean-of-known'
 import type { Heights } from '../solution'
@@ -78,6 +78,6 @@ const differenceOf = (
 ): Chain | undefined =>
   meanOfKnown(
     countingTouches(document, sources, quantity).counting.map((reading) =>
-      heightTold(document, sources, reading),
+      heightFrom(document, sources, reading),
     ),
   )

@@ -50,9 +50,9 @@ export function standOf(
   if (last.position !== undefined) return {}
   const at = read
   const tool = last.spindle?.controlSays ?? undefined
-  const told = axis === 'Z' && tool !== undefined && lengths !== undefined
-  const active = told ? lengths.get(tool) : undefined
-  if (told && active === undefined) return { lengthUnread: true }
+  const countsFrom = axis === 'Z' && tool !== undefined && lengths !== undefined
+  const active = countsFrom ? lengths.get(tool) : undefined
+  if (countsFrom && active === undefined) return { lengthUnread: true }
   const pair = middlePair(document, touches)
   return { at, since: last.place, ...(pair && { pair }), ...(active && { active }) }
 }

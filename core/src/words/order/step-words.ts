@@ -85,8 +85,8 @@ function taperWords(
     return undefined
   const { unit } = bit.size
   const above = fullDiameterHeight(size.value.nm, (bit.halfAngle * Math.PI) / 180)
-  const told = formatLength(toNanometres(Math.round(above)), unit, unit === 'mm' ? 1 : 2)
-  return `Its full diameter stands ${told} ${unit} above its tip: bring the tip at least so far below the edge. Where it does not reach, put a pin in its place.`
+  const text = formatLength(toNanometres(Math.round(above)), unit, unit === 'mm' ? 1 : 2)
+  return `Its full diameter stands ${text} ${unit} above its tip: bring the tip at least so far below the edge. Where it does not reach, put a pin in its place.`
 }
 
 /** A quill that is out moves Z by as much: said where Z is measured, and nowhere else. */

@@ -20,7 +20,7 @@ export const HEAD_WORDS: Readonly<
   >
 > = {
   'head-differs': ({ head, excerpt }, write) => ({
-    title: `Its head says ${head === undefined ? 'another number' : `${HEAD_NAMES[head.of]} ${write(head.says)}`}, the sheet ${head === undefined ? '' : write(head.sheet)}`,
+    title: `Its head says ${head === undefined ? 'another number' : `${HEAD_NAMES[head.of]} ${write(head.writtenNm)}`}, the sheet ${head === undefined ? '' : write(head.sheet)}`,
     why: 'One of the two was written for another part, or for another way of holding it.',
     remedy: `Look at the part and at “${excerpt}”; then put the sheet or the program right.`,
   }),

@@ -83,6 +83,6 @@ export function setterRoom(
 
 function clears(setter: FixedSetter, unit: SetupSheet['unit']): string {
   const longest = longestForSetter(setter)
-  const told = longest === undefined ? '?' : formatLength(longest, unit, unit === 'mm' ? 1 : 2)
-  return `tools up to ${told} ${unit} clear it by ${lengthWords(setter.margin)}`
+  const text = longest === undefined ? '?' : formatLength(longest, unit, unit === 'mm' ? 1 : 2)
+  return `tools up to ${text} ${unit} clear it by ${lengthWords(setter.margin)}`
 }

@@ -82,14 +82,14 @@ export function describeSurprise(
   row?: string,
 ): { readonly expected: string; readonly slip: string | undefined; readonly look: string } {
   const which = number === undefined ? '' : number === 'read' ? 'X ' : 'Y '
-  const told = `Expected ${which}${describeExpected(expected, unit)}`
-  if (slip === undefined) return { expected: told, slip: undefined, look: 'Read it once more.' }
+  const text = `Expected ${which}${describeExpected(expected, unit)}`
+  if (slip === undefined) return { expected: text, slip: undefined, look: 'Read it once more.' }
   const { title, look: atPosition } = describeCause(slip)
   const look = row === undefined ? atPosition : `Look at ${row} on the control again.`
   const of = which === '' ? '' : `${which.trim()}: `
   // Nothing of this number is wrong then: what it should be is no help.
   if (slip.code === 'other-face-misread')
-    return { expected: told, slip: `${title}: the ${slip.about ?? 'other face'}?`, look }
+    return { expected: text, slip: `${title}: the ${slip.about ?? 'other face'}?`, look }
   const meant = write(slip.meant)
   const mended =
     slip.code === 'reading-sign-lost'
@@ -97,5 +97,5 @@ export function describeSurprise(
         ? `With a minus it is ${meant}`
         : `Without the minus it is ${meant}`
       : `${MENDED[slip.code] ?? 'Then'} it is ${meant}`
-  return { expected: told, slip: `${of}${title}? ${mended}.`, look }
+  return { expected: text, slip: `${of}${title}? ${mended}.`, look }
 }

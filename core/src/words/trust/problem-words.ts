@@ -59,7 +59,7 @@ const words: Readonly<Record<ProblemCode, (problem: Problem) => ProblemWords>> =
   'length-comma': ({ received }) => ({
     message: `“${received}” has a comma; it could mean a thousand or a decimal.`,
     expected: 'a decimal point, and no commas',
-    remedy: `Write ${received.replace(',', '..')} if the comma is a decimal.`,
+    remedy: `Write ${received.replace(',', '.')} if the comma is a decimal.`,
   }),
   'length-exponent': ({ received }) => ({
     message: `“${received}” is written with an exponent.`,

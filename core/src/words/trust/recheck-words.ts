@@ -8,7 +8,7 @@ import { lengthWords } from '../typographic'
 export function describeRecheck(
   { tool, address, longer, limit, verdict, like }: Recheck,
   write: (nm: Nanometres) => string,
-): { readonly says: string; readonly look: string } {
+): { readonly text: string; readonly look: string } {
   const row = registerName(address)
   const by =
     longer === 0
@@ -16,15 +16,15 @@ export function describeRecheck(
       : `T${tool} is ${write(Math.abs(longer) as Nanometres)} ${longer > 0 ? 'longer' : 'shorter'} than ${row} says.`
   switch (verdict) {
     case 'holds':
-      return { says: by, look: `Still good: such a tool repeats within ${write(limit)}.` }
+      return { text: by, look: `Still good: such a tool repeats within ${write(limit)}.` }
     case 'all-moved':
       return {
-        says: by,
+        text: by,
         look: `So ${like.length === 1 ? 'is' : 'are'} ${like.map((other) => `T${other}`).join(', ')}: the plane, the reference or the machine’s zero moved, not the tool. Touch the reference again before you correct anything.`,
       }
     case 'differs':
       return {
-        says: by,
+        text: by,
         look: 'It slipped, wore or was changed. Touch it again; then correct the row, or find out why.',
       }
   }

@@ -30,8 +30,8 @@ export type ApiOfHost = (host: string) => Promise<Api | undefined>
  */
 export const onlyFor = (apiOf: ApiOfHost) =>
   createMiddleware<ForShop>(async (context, next) => {
-    const asked = new URL(context.req.url).hostname.replace(/^\[|\]$/g, '').toLowerCase()
-    const api = await apiOf(asked)
+    const host = new URL(context.req.url).hostname.replace(/^\[|\]$/g, '').toLowerCase()
+    const api = await apiOf(host)
     if (api !== undefined) {
       context.set('api', api)
       return next()
@@ -41,7 +41,7 @@ export const onlyFor = (apiOf: ApiOfHost) =>
       refuse('wrong-host', {
         message: 'This server is not asked by that name.',
         expected: 'a name or address of this machine, or one of PINE_HOSTS',
-        received: asked,
+        received: host,
         remedy: 'Open it by the address that “npm start” prints, or add the name to PINE_HOSTS.',
       }).refusal,
     )

@@ -30,6 +30,6 @@ export const onlyOwnPages = createMiddleware(async (context, next) => {
 
 /** Whether a page's address is the one that is asked: scheme, host and port. A proxy passes the host on, and says the scheme. */
 function isOwn(origin: string, { headers, url }: Request, isSecure: boolean): boolean {
-  const asked = headers.get('Host') ?? new URL(url).host
-  return origin.toLowerCase() === `${isSecure ? 'https' : 'http'}://${asked}`.toLowerCase()
+  const host = headers.get('Host') ?? new URL(url).host
+  return origin.toLowerCase() === `${isSecure ? 'https' : 'http'}://${host}`.toLowerCase()
 }

@@ -2,7 +2,7 @@ import type { DataSource } from 'typeorm'
 import type { SetupSummary } from '@pine/contract'
 import { summaryEntity } from '../entities'
 import { like } from './search-rows'
-import type { AskedSetups, SummaryStore } from '../store'
+import type { ListedQuery, SummaryStore } from '../store'
 import { keepUses } from './stream-rows'
 
 /** Of a machine; where a sheet does not say which of the shop's it is on, it is known by what it is called. */
@@ -12,7 +12,7 @@ export const ofMachine = (id: string, name: string): string =>
 /** What is asked, as conditions on columns; only what is asked stands there, so that an index answers it. */
 function conditionsOf(
   shopId: string,
-  { away, standing, machine, words }: AskedSetups,
+  { away, standing, machine, words }: ListedQuery,
 ): { readonly where: string; readonly values: unknown[] } {
   const values: unknown[] = []
   const value = (one: unknown): string => `$${values.push(one)}`
@@ -33,8 +33,8 @@ function conditionsOf(
 /** What the list shows of the set-ups of a shop, on PostgreSQL: worked out of facts, and written down. */
 export function summaryRows(source: DataSource, shopId: string): SummaryStore {
   return {
-    async listed(asked, now) {
-      const { where, values } = conditionsOf(shopId, asked)
+    async listed(query, now) {
+      const { where, values } = conditionsOf(shopId, query)
       const [most, moment] = [`$${values.length + 1}`, `$${values.length + 2}`]
       const [row]: readonly {
         readonly list: string | null
@@ -47,7 +47,7 @@ export function summaryRows(source: DataSource, shopId: string): SummaryStore {
            ) page) AS list,
            (SELECT count(*)::int FROM summary WHERE ${where}) AS total,
            EXISTS (SELECT FROM summary WHERE shop_id = $1 AND old_from <= ${moment}) AS overtaken`,
-        [...values, asked.most, now],
+        [...values, query.most, now],
       )
       return {
         json: `[${row?.list ?? ''}]`,

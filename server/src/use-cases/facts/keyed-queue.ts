@@ -13,10 +13,11 @@ export class KeyedQueue {
 
   /** @throws QueueTimeout where the turn came too late for whoever asked. */
   async run<T>(key: string, work: () => Promise<T>): Promise<T> {
-    const asked = performance.now()
+    const queuedAt = performance.now()
     const before = this.last.get(key) ?? Promise.resolve()
     const mine = before.then(() => {
-      if (performance.now() - asked > this.longest) throw new QueueTimeout('its turn came too late')
+      if (performance.now() - queuedAt > this.longest)
+        throw new QueueTimeout('its turn came too late')
       return work()
     })
     const settled = mine.catch(() => undefined)

@@ -9,7 +9,7 @@ export class LoadedSetup implements StreamHead {
     private readonly head: StreamHead,
     readonly facts: readonly SetupFact[],
     private folded?: SetupDocument,
-    private told: ReadonlyMap<string, string> = new Map(),
+    private summary: ReadonlyMap<string, string> = new Map(),
   ) {}
 
   get id() {
@@ -31,7 +31,7 @@ export class LoadedSetup implements StreamHead {
   /** The same with the facts that come after. */
   withFacts(added: readonly SetupFact[]): LoadedSetup {
     const folded = this.folded && added.reduce(appendFact, this.folded)
-    return new LoadedSetup(this.head, [...this.facts, ...added], folded, this.told)
+    return new LoadedSetup(this.head, [...this.facts, ...added], folded, this.summary)
   }
 
   /**
@@ -39,9 +39,9 @@ export class LoadedSetup implements StreamHead {
    * nothing new. What it told before it was opened here is not known: then all is new.
    */
   changedUses(uses: readonly AssemblyUse[]): readonly AssemblyUse[] | undefined {
-    const before = this.told
-    this.told = new Map(uses.map((use) => [use.assembly, JSON.stringify(use)]))
-    const anew = uses.filter(({ assembly }) => this.told.get(assembly) !== before.get(assembly))
+    const before = this.summary
+    this.summary = new Map(uses.map((use) => [use.assembly, JSON.stringify(use)]))
+    const anew = uses.filter(({ assembly }) => this.summary.get(assembly) !== before.get(assembly))
     return anew.length > 0 ? anew : undefined
   }
 }
@@ -96,10 +96,10 @@ export class SetupStreams {
       const since = await this.store.factsFrom(id, known.facts.length)
       return this.hold(since.length === 0 ? known : known.withFacts(since.map(factOf)))
     }
-    const told = await this.store.setupJson(id)
-    if (told === undefined) return undefined
+    const summary = await this.store.setupJson(id)
+    if (summary === undefined) return undefined
     // Bodies were checked by the contract when they were written.
-    return this.hold(new LoadedSetup(told.head, JSON.parse(told.facts) as SetupFact[]))
+    return this.hold(new LoadedSetup(summary.head, JSON.parse(summary.facts) as SetupFact[]))
   }
 
   /** Keeps a set-up at hand, unless more of it is known already; gives it back. */

@@ -55,7 +55,7 @@ const RULES: Rules = {
     machine: {
       needs: 'declare',
       problems: (machine) => checkMachine(machine, 'body'),
-      refusal: (machine, sent) => lessAsked(machine, sent),
+      refusal: (machine, sent) => weakerRules(machine, sent),
       follows: async ({ policy }, { shop, id, before }) => {
         const last = lastOf<MachineFact>(before, 'machine')
         if (last === undefined || isDeepStrictEqual(policy, last.policy)) return
@@ -144,7 +144,7 @@ export const toolRowOf = (id: string, body: object) => {
 }
 
 /** Less may be asked of a machine's set-ups than before (no second look, readings that grow older) by a lead, who says why. */
-function lessAsked(
+function weakerRules(
   { policy, reason }: { readonly policy?: MachinePolicy; readonly reason?: string },
   { person, before }: Sent,
 ): Refusal | undefined {

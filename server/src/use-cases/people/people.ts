@@ -134,7 +134,7 @@ export async function changePerson(
   const isOwn = by.id === personId && (change.kind === 'left' || change.kind === 'new-pin')
   const refusal = isOwn ? undefined : notAllowed(by, 'people')
   if (refusal) return { ok: false, refusal }
-  const told = { personId, byId: by.id, at: clock() }
+  const stamp = { personId, byId: by.id, at: clock() }
   const place = await store.placeOf(personId)
   if (change.kind === 'new-pin' && place && isTooShort(place.role, change.pin.length))
     return pinTooShort()
@@ -142,8 +142,8 @@ export async function changePerson(
     return pinTooShort()
   const changed = await store.changePerson(
     change.kind === 'new-pin'
-      ? { ...told, change: { kind: 'new-pin' }, ...(await secretOf(change.pin)) }
-      : { ...told, change },
+      ? { ...stamp, change: { kind: 'new-pin' }, ...(await secretOf(change.pin)) }
+      : { ...stamp, change },
   )
   if (changed === 'not-found') return noPerson(personId)
   return changed === 'last-lead' ? lastLead() : accept({ id: personId })

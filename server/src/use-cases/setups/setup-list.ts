@@ -1,6 +1,6 @@
 import { SETUPS_A_PAGE, type SetupQuery } from '@pine/contract'
 import type { Clock } from '../../clock'
-import type { AskedSetups, Listed, Store } from '../../store/store'
+import type { ListedQuery, Listed, Store } from '../../store/store'
 import type { SetupWork } from '../../work/setup-work'
 import type { SetupStreams } from '../facts/set-up-streams'
 import { machineName, machinesOf, policyOf } from '../shop'
@@ -18,7 +18,7 @@ export async function listSetups(
   { away, standing, machine, find = '', most = SETUPS_A_PAGE }: SetupQuery,
 ): Promise<string> {
   const now = clock().toISOString()
-  const asked: AskedSetups = {
+  const listedQuery: ListedQuery = {
     away: away === '1',
     standing,
     machine:
@@ -28,7 +28,7 @@ export async function listSetups(
     words: find.split(/\s+/).filter((word) => word !== ''),
     most,
   }
-  const listed = await store.listed(asked, now)
+  const listed = await store.listed(listedQuery, now)
   if (!listed.isOvertaken) return asJson(listed)
   const machines = await machinesOf(store)
   for (const summary of await store.overtakenSummaries(now)) {
@@ -38,7 +38,7 @@ export async function listSetups(
     const policy = policyOf(machines, setup.document.sheet)
     await store.renewSummary(summary, await work.summary(setup, { now, policy }))
   }
-  return asJson(await store.listed(asked, now))
+  return asJson(await store.listed(listedQuery, now))
 }
 
 const asJson = ({ json, total }: Listed): string => `{"total":${total},"setups":${json}}`

@@ -19,7 +19,7 @@ import type { Clock } from '../../clock'
 import { accept, refuseInput, type Outcome } from '../../refusal'
 import type { NewFactRow } from '../../store/rows/fact-row'
 import type { Appended, Store } from '../../store/store'
-import { workHere, type SetupWork, type WorkAsked } from '../../work/setup-work'
+import { workHere, type SetupWork, type WorkRequest } from '../../work/setup-work'
 import { notAllowed } from '../people/allowed'
 import { contentHash } from '../canonical'
 import { KeyedQueue, QueueTimeout } from '../facts/keyed-queue'
@@ -56,7 +56,7 @@ export interface Setups {
   touchPlan(id: string): Promise<Outcome<TouchPlanAnswer>>
   record(id: string, recordId: string): Promise<Outcome<SetupRecord>>
   /** Summaries of those that are asked for, the youngest first, and how many there are in all: a `SetupPage`, as JSON. */
-  list(asked?: SetupQuery): Promise<string>
+  list(query?: SetupQuery): Promise<string>
   add(
     person: Member,
     setupId: string,
@@ -128,24 +128,24 @@ export function setupsOf(
     { person, seen }: { readonly person: Member; readonly seen: number | undefined },
   ): Promise<Outcome<Appended & { readonly grown: LoadedSetup }>> {
     const sheet = fact.kind === 'sheet' ? (fact.body as SetupSheet) : setup.document.sheet
-    const asked: WorkAsked = { now: clock().toISOString(), policy: policyOf(machines, sheet) }
+    const request: WorkRequest = { now: clock().toISOString(), policy: policyOf(machines, sheet) }
     const made =
       fact.kind === 'record'
-        ? await freeze(setup, work, asked)
+        ? await freeze(setup, work, request)
         : accept({ body: fact.body as object })
     if (!made.ok) return made
     // As the database will tell it: what is undefined is not kept.
     const body = JSON.parse(JSON.stringify(made.value.body)) as object
-    const told = seen === undefined ? undefined : Math.min(seen, setup.facts.length)
-    const grown = setup.withFacts([factOf({ ...row, seen: told, by: authorOf(person), body })])
-    const weighed = await work.weighed(grown, asked)
+    const known = seen === undefined ? undefined : Math.min(seen, setup.facts.length)
+    const grown = setup.withFacts([factOf({ ...row, seen: known, by: authorOf(person), body })])
+    const weighed = await work.weighed(grown, request)
     if (weighed.problems !== undefined)
       return refuseInput(
         weighed.problems.map((problem) => reportProblem(asSent(problem, fact, setup.facts.length))),
       )
     const { summary, uses } = weighed
     const news = grown.changedUses(uses)
-    const written = { ...row, body, seen: told }
+    const written = { ...row, body, seen: known }
     return accept({ ...made.value, grown, fact: written, summary, ...(news && { uses: news }) })
   }
 
@@ -192,8 +192,8 @@ export function setupsOf(
     },
 
     async openAsJson(id) {
-      const told = isUuid(id) ? await store.setupJson(id) : undefined
-      return told === undefined ? noSetup(id) : accept(answerAsJson(told))
+      const known = isUuid(id) ? await store.setupJson(id) : undefined
+      return known === undefined ? noSetup(id) : accept(answerAsJson(known))
     },
 
     async since(id, from) {
@@ -227,7 +227,7 @@ export function setupsOf(
       return recorded && frozen ? accept(recordOf(recorded, frozen)) : noRecord(recordId)
     },
 
-    list: (asked = {}) => listSetups({ store, clock, work, streams }, asked),
+    list: (query = {}) => listSetups({ store, clock, work, streams }, query),
 
     /**
      * Appends a fact to a set-up and answers with it, and with whatever else the sender does not know yet.
@@ -270,10 +270,10 @@ const authorOf = ({ id, name }: Member): Person => ({ id, name })
 async function freeze(
   setup: LoadedSetup,
   work: SetupWork,
-  asked: WorkAsked,
+  request: WorkRequest,
 ): Promise<Outcome<{ readonly body: object; readonly frozen: object }>> {
-  const { open, solution } = await work.toFreeze(setup, asked)
-  if (open.length > 0) return stepsOpen(underPolicy(setup.document, asked.policy), open)
+  const { open, solution } = await work.toFreeze(setup, request)
+  if (open.length > 0) return stepsOpen(underPolicy(setup.document, request.policy), open)
   const frozen = { version: 2, facts: setup.facts, solution }
   return accept({ body: { hash: contentHash(frozen) }, frozen })
 }

@@ -21,9 +21,9 @@ export async function touchPlanFor(
   const { sheet } = document
   const kept = spared(offers, checks)
   // One tool at a time they are touched in the order of the program, each when its turn comes.
-  const asked = isToolByTool(sheet) ? [] : openTips(steps).filter((tool) => !kept.has(tool))
-  const carried = carriedOver(document, asked)
-  const open = asked.filter((tool) => carried?.tools.includes(tool) !== true)
+  const tips = isToolByTool(sheet) ? [] : openTips(steps).filter((tool) => !kept.has(tool))
+  const carried = carriedOver(document, tips)
+  const open = tips.filter((tool) => carried?.tools.includes(tool) !== true)
   const pockets = sheet.machineId === undefined ? [] : await store.inPockets(sheet.machineId)
   const plan = planTouches(
     document,

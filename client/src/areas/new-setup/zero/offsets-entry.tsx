@@ -137,9 +137,9 @@ function OffsetEntry({ draft, offset, index, onChange, problem }: OffsetEntryPro
       ) : (
         <Row justifyContent="space-between" alignItems="center" gap="$2">
           <Column gap={0} flex={1}>
-            {describeOffsetPlan(offset).map(([axis, says]) => (
+            {describeOffsetPlan(offset).map(([axis, text]) => (
               <Words key={axis} as="note">
-                {axis}: {says}
+                {axis}: {text}
               </Words>
             ))}
           </Column>

@@ -116,7 +116,7 @@ const Run = memo(function Run({ id, setup, enter, stepKey }: RunProps) {
         setup={setup}
         enter={enter}
         onClose={() => setChanging(false)}
-        onSaid={() => {
+        onEntered={() => {
           setChanging(false)
           goTo(undefined)
         }}

@@ -26,7 +26,7 @@ export interface KeptView {
   readonly saves: string | undefined
   readonly caution: string
   /** What pressing the button says, and what it enters. */
-  readonly says: string
+  readonly text: string
   readonly facts: readonly FactDraft[]
 }
 
@@ -95,7 +95,7 @@ export function keptView(
     lines: [...nose, ...lines],
     saves: answer.minutes && describeSaved(answer.minutes, touched, lines.length),
     caution: KEPT_CAUTION,
-    says: `Reuse ${taken} ${taken === 1 ? 'length' : 'lengths'}, touch ${touched}`,
+    text: `Reuse ${taken} ${taken === 1 ? 'length' : 'lengths'}, touch ${touched}`,
     facts: [...movedSince, generations.at(-1) ?? []].flatMap((touches, index) => [
       ...touches.map((body): FactDraft => ({ kind: 'reading', body: sendable(body) as never })),
       ...(index < movedSince.length

@@ -16,7 +16,7 @@ export interface OfferProps<View> {
 interface Offer {
   readonly sentence: string
   readonly caution: string
-  readonly says: string
+  readonly text: string
   readonly facts: readonly FactDraft[]
 }
 
@@ -24,7 +24,7 @@ interface Offer {
 export function OfferFrame({
   title,
   testID,
-  view: { sentence, caution, says, facts },
+  view: { sentence, caution, text, facts },
   enter,
   onDone,
   onDecline,
@@ -35,19 +35,19 @@ export function OfferFrame({
   readonly children: ReactNode
 }) {
   const take = () => {
-    for (const said of facts) void enter(said)
+    for (const draft of facts) void enter(draft)
     onDone()
   }
   return (
     <CheckFrame
-      words={{ title, sentence, points: [], caution, done: says }}
+      words={{ title, sentence, points: [], caution, done: text }}
       foot={
         <Row>
           <Button onPress={onDecline} testID="touch-all">
             Touch all
           </Button>
           <Button kind="act" grow focused onPress={take} testID={testID}>
-            {says}
+            {text}
           </Button>
         </Row>
       }

@@ -24,13 +24,13 @@ export function OfferedFirst({
   readonly onDone: () => void
   readonly children: ReactNode
 }) {
-  const asked = current !== undefined && asksForKept(current)
-  const kept = useKeptOffer(setupId, setup, useKeptFrom(setupId, asked))
+  const wantsOffer = current !== undefined && asksForKept(current)
+  const kept = useKeptOffer(setupId, setup, useKeptFrom(setupId, wantsOffer))
   const rebase = useRebaseOffer(setupId, setup)
   const parts = { enter, onDone }
-  if (asked && kept.view !== undefined)
+  if (wantsOffer && kept.view !== undefined)
     return <KeptStep {...parts} view={kept.view} onDecline={kept.decline} />
-  if (asked && rebase.view !== undefined)
+  if (wantsOffer && rebase.view !== undefined)
     return <RebaseStep {...parts} view={rebase.view} onDecline={rebase.decline} />
   return children
 }

@@ -8,7 +8,7 @@ export interface RebaseView {
   readonly sentence: string
   readonly lines: ConsequencesView['changed']
   readonly caution: string
-  readonly says: string
+  readonly text: string
   readonly facts: readonly FactDraft[]
   /** The event that it answers: who rather touches all is not asked again for the same one. */
   readonly answers: string
@@ -39,7 +39,7 @@ export function rebaseView(setup: LoadedSetup): RebaseView | undefined {
     sentence: `T${tool} was touched before and after the plane moved: the others shift with it.`,
     lines,
     caution: `True if the plane moved as a whole, and T${tool} is as long as it was. If it was swapped or re-gripped meanwhile, all others are wrong by that.`,
-    says: `Re-base ${lines.length === 1 ? 'one number' : `${lines.length} numbers`} on T${tool}`,
+    text: `Re-base ${lines.length === 1 ? 'one number' : `${lines.length} numbers`} on T${tool}`,
     facts: [{ kind: 'event', body: { kind: 'rebased', tool } }],
     answers: moved.id,
   }

@@ -54,7 +54,7 @@ export function KeyInStep(props: KeyInStepProps) {
         short={beneath.short}
         wasKeyed={beneath.moment === 'after' && pressed.again !== 'look'}
         onEntered={(shown, way) => {
-          for (const said of beneath.facts(shown, way)) void enter(said)
+          for (const draft of beneath.facts(shown, way)) void enter(draft)
           // What was read before it is keyed is followed by the keying itself.
           setPressed(beneath.moment === 'before' ? { ...pressed, rowDiffers: false } : {})
           if (beneath.isRight(shown)) onDone()
@@ -68,7 +68,7 @@ export function KeyInStep(props: KeyInStepProps) {
       contentContainerStyle={{ padding: wide ? 24 : 12, gap: 12, flexGrow: 1 }}
     >
       {card}
-      <WhatStands {...props} beneath={beneath} onPress={press} />
+      <RowHolds {...props} beneath={beneath} onPress={press} />
       <StepAfter />
     </Scroll>
   )
@@ -76,12 +76,12 @@ export function KeyInStep(props: KeyInStepProps) {
 
 /** What is told holds only while something is so: one press where it is not. */
 const UnlessButton = ({
-  says,
+  text,
   pressed,
   onPress,
 }: Unless & { readonly onPress: (pressed: Pressed) => void }) => (
   <Button kind="plain" onPress={() => onPress(pressed)} testID="not-so">
-    {says}
+    {text}
   </Button>
 )
 
@@ -91,9 +91,9 @@ interface WhatStandsProps extends KeyInStepProps {
 }
 
 /** What stands beneath the number: it no longer holds, it differs, or it was read back equal. */
-function WhatStands({ beneath, onPress, ...props }: WhatStandsProps) {
+function RowHolds({ beneath, onPress, ...props }: WhatStandsProps) {
   const { setup, register, enter, onDone, onLater, onStep } = props
-  const say = (said: FactDraft) => void enter(said)
+  const enterOne = (draft: FactDraft) => void enter(draft)
   switch (beneath.of) {
     case 'stale': {
       const { why, again, accept } = beneath
@@ -115,7 +115,7 @@ function WhatStands({ beneath, onPress, ...props }: WhatStandsProps) {
               offer="It is still good"
               question="How do you know that it is still good?"
               confirm="Accept it as it is"
-              onReason={(reason) => say(accept(reason))}
+              onReason={(reason) => enterOne(accept(reason))}
             />
           </Footing>
         </>
@@ -146,7 +146,7 @@ function WhatStands({ beneath, onPress, ...props }: WhatStandsProps) {
         <>
           <Card padded tone="read">
             <Words as="lead" strong>
-              {beneath.says}
+              {beneath.text}
             </Words>
             {beneath.accepted !== undefined && <Words as="note">{beneath.accepted}</Words>}
             <Digits as="number">{beneath.shown}</Digits>

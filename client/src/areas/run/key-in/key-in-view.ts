@@ -67,7 +67,7 @@ export type Beneath =
   | { readonly of: 'mismatch' }
   | {
       readonly of: 'equal'
-      readonly says: string
+      readonly text: string
       readonly accepted?: string
       readonly shown: string
       /** How much of it was typed, where that was not all. */
@@ -88,7 +88,7 @@ export type Beneath =
 
 export interface Unless {
   readonly pressed: Pressed
-  readonly says: string
+  readonly text: string
 }
 
 /** @returns undefined where its readings come first. */
@@ -203,7 +203,7 @@ function beneath(
   if ((state === 'keyed' || state === 'proven') && pressedAgain === undefined)
     return {
       of: 'equal',
-      says: state === 'proven' ? 'Read back equal, and proven.' : 'Read back equal.',
+      text: state === 'proven' ? 'Read back equal, and proven.' : 'Read back equal.',
       shown: `${typographic(readBack?.shownText ?? '')} ${readBack?.shownUnit ?? ''}`,
       ...(readBack?.way && { way: WAY_WORDS[readBack.way] }),
       ...(accepted && { accepted: `accepted by ${accepted.by.name}: ${accepted.reason}` }),
@@ -266,9 +266,9 @@ function beneath(
 /** What is told is counted from something that may not be so any more, and only the person can see that. */
 function unlessOf({ mode }: KeyInLine): Unless | undefined {
   if (mode === 'add')
-    return { pressed: { rowDiffers: true }, says: 'Before keying it shows another number' }
+    return { pressed: { rowDiffers: true }, text: 'Before keying it shows another number' }
   return isCaptured(mode)
-    ? { pressed: { movedAway: true }, says: 'The axis has moved since the touch' }
+    ? { pressed: { movedAway: true }, text: 'The axis has moved since the touch' }
     : undefined
 }
 

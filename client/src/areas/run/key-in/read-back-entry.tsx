@@ -64,7 +64,7 @@ function SeenEntry({ short, sheet, picture, onElse, onEntered }: ShortEntryProps
           onPress={() => onEntered(short.expected, 'seen')}
           testID="shows-that"
         >
-          {`It shows ${short.says}`}
+          {`It shows ${short.text}`}
         </Button>
       </Column>
     </Column>

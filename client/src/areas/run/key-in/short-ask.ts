@@ -17,7 +17,7 @@ export interface ShortAsk {
   readonly way: ShortReadBack
   readonly expected: WrittenLength
   /** As a person reads it. */
-  readonly says: string
+  readonly text: string
   /** Pressed first; zero has none. */
   readonly sign: Sign | undefined
   /** What stands before the last digits, without the sign. */
@@ -26,7 +26,7 @@ export interface ShortAsk {
   readonly lastDigits: number
 }
 
-interface Asked {
+interface AskOptions {
   /** Whether a number was keyed into it before: it shows one that looks right. */
   readonly wasKeyed: boolean
   /** Whether a proof of this very number follows. */
@@ -38,9 +38,9 @@ interface Asked {
 }
 
 /** How little of what a line makes of its row may be typed. */
-export function shortAsk(line: KeyInLine, asked: Asked): ShortAsk {
+export function shortAsk(line: KeyInLine, options: AskOptions): ShortAsk {
   const { address, after, unit, before } = line
-  const { wasKeyed, isProvenLater, others, decimals } = asked
+  const { wasKeyed, isProvenLater, others, decimals } = options
   // What the row held is shown where the new number was not stored.
   const held = before === undefined ? [] : [formatLength(before, unit, decimals)]
   const inItsPlace = [...held, ...others.map((one) => one.after)]
@@ -49,7 +49,7 @@ export function shortAsk(line: KeyInLine, asked: Asked): ShortAsk {
   return {
     way: leastReadBack(address, { wasKeyed }),
     expected: { text: after, unit },
-    says: `${typographic(after)} ${unit}`,
+    text: `${typographic(after)} ${unit}`,
     sign,
     first,
     lastDigits,
@@ -60,7 +60,7 @@ export function shortAsk(line: KeyInLine, asked: Asked): ShortAsk {
 export function amongOthers(
   { document, solution, steps }: LoadedSetup,
   address: Address,
-): Omit<Asked, 'wasKeyed'> {
+): Omit<AskOptions, 'wasKeyed'> {
   return {
     isProvenLater: steps.some(
       ({ step }) => step.does === 'prove' && addressesOf(document, step).includes(address),

@@ -8,8 +8,8 @@ export const canSpeak = (): boolean => typeof window !== 'undefined' && 'speechS
 export function speakNumber(text: string, unit: LengthUnit): void {
   if (!canSpeak()) return
   window.speechSynthesis.cancel()
-  const said = new SpeechSynthesisUtterance(spokenNumber(text, unit))
-  said.lang = 'en'
-  said.rate = 0.85
-  window.speechSynthesis.speak(said)
+  const utterance = new SpeechSynthesisUtterance(spokenNumber(text, unit))
+  utterance.lang = 'en'
+  utterance.rate = 0.85
+  window.speechSynthesis.speak(utterance)
 }

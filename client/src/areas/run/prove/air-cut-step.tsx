@@ -72,7 +72,7 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
             focused
             testID="next"
             onPress={() => {
-              for (const said of view.facts) void enter(said)
+              for (const draft of view.facts) void enter(draft)
               onDone()
             }}
           >
@@ -84,7 +84,7 @@ export function AirCutStep({ setupId, setup, enter, onDone }: StepProps) {
   if (view.shows === 'done')
     return (
       <CheckFrame words={words} foot={<NextButton onDone={onDone} />}>
-        <Words as="note">{view.says}</Words>
+        <Words as="note">{view.text}</Words>
       </CheckFrame>
     )
   const { lowestOf, places, raiseBy, into, rows } = view
@@ -172,7 +172,7 @@ function LiftRowEntry({ view, draftKey, enter, onDown }: LiftRowEntryProps) {
       wasKeyed
       onEntered={(shown, way) => {
         const facts = beneath.facts(shown, way)
-        for (const said of facts) void enter(said)
+        for (const draft of facts) void enter(draft)
         setShows(facts.length === 0 ? `${shown.text} ${shown.unit}` : undefined)
         if (facts.some(({ kind }) => kind === 'check-off')) onDown()
       }}

@@ -21,7 +21,7 @@ export type AirCutView =
   | { readonly shows: 'raised'; readonly words: CheckWords }
   /** Every row was keyed to its own number some other way: the lift is out once that is said. */
   | { readonly shows: 'down'; readonly words: CheckWords; readonly facts: readonly FactDraft[] }
-  | { readonly shows: 'done'; readonly words: CheckWords; readonly says: string }
+  | { readonly shows: 'done'; readonly words: CheckWords; readonly text: string }
   | {
       readonly shows: 'raise'
       readonly words: CheckWords
@@ -79,7 +79,7 @@ export function airCutView(
     return {
       shows: 'done',
       words,
-      says: done.leftOut === undefined ? `ran clear, ${done.by.name}` : `left out: ${done.leftOut}`,
+      text: done.leftOut === undefined ? `ran clear, ${done.by.name}` : `left out: ${done.leftOut}`,
     }
   const raiseBy =
     lowest === undefined || margin === undefined ? undefined : airCutLift(lowest, margin)

@@ -46,7 +46,7 @@ export function liftRowView(
         ...(moves === 'in' &&
         activeLift(setup.document) === undefined &&
         (row.address !== undefined || isRight)
-          ? [liftSaid(row, lift, 'in', shown)]
+          ? [liftDraft(row, lift, 'in', shown)]
           : []),
         ...(row.address === undefined
           ? []
@@ -63,7 +63,7 @@ export function liftRowView(
             ]),
         ...(moves === 'out' && isLast && isRight
           ? [
-              liftSaid(row, lift, 'out', shown),
+              liftDraft(row, lift, 'out', shown),
               {
                 kind: 'check-off' as const,
                 body: { of: 'air-cut' as const, how: 'lifted' as const },
@@ -87,7 +87,7 @@ const nameOf = ({ address }: LiftRow): string =>
 const changeOf = ({ solution }: LoadedSetup, { line: { before, after, unit } }: LiftRow) =>
   `${before === undefined ? '' : `${lengthWriter(solution)(before)} → `}${typographic(after)} ${unit}`
 
-const liftSaid = (
+const liftDraft = (
   { address }: LiftRow,
   { where, amount }: RaisedBy,
   moves: Lift['moves'],

@@ -20,7 +20,7 @@ export interface ProgramStepView {
   readonly lines: readonly { readonly key: string; readonly words: string }[]
   readonly file: { readonly words: string; readonly wrong: boolean }
   /** It may run as it is, or somebody answered for it. */
-  readonly stands: boolean
+  readonly isCurrent: boolean
   readonly seen?: string
   /** What is entered by going on: nothing where it was looked over already. */
   readonly see: (leftOut?: string) => readonly FactDraft[]
@@ -47,7 +47,7 @@ export function programStepView({ document, solution }: LoadedSetup): ProgramSte
       words: `Line ${judgement.line}: ${describeJudgement(judgement, (nm) => `${write(nm)} ${solution.unit}`).title}`,
     })),
     file: { words: describeFileAtMachine(atMachine), wrong: atMachine === 'another' },
-    stands: clear || done?.leftOut !== undefined,
+    isCurrent: clear || done?.leftOut !== undefined,
     ...(done && {
       seen: `looked over by ${done.by.name}${done.leftOut === undefined ? '' : `, may run: ${done.leftOut}`}`,
     }),

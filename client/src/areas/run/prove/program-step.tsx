@@ -12,9 +12,9 @@ export function ProgramStep({ setupId, setup, enter, onDone }: StepProps) {
   const router = useRouter()
   const view = programStepView(setup)
   if (view === undefined) return null
-  const { words, name, clear, verdict, lines, file, stands, seen } = view
+  const { words, name, clear, verdict, lines, file, isCurrent, seen } = view
   const see = (leftOut?: string) => {
-    for (const said of view.see(leftOut)) void enter(said)
+    for (const draft of view.see(leftOut)) void enter(draft)
     onDone()
   }
   const open = () => router.push({ pathname: '/setups/program', params: { id: setupId } })
@@ -22,7 +22,7 @@ export function ProgramStep({ setupId, setup, enter, onDone }: StepProps) {
     <CheckFrame
       words={words}
       foot={
-        stands ? (
+        isCurrent ? (
           <Button kind="act" focused onPress={() => see()} testID="next">
             {seen === undefined ? words.done : 'Next'}
           </Button>
@@ -55,7 +55,7 @@ export function ProgramStep({ setupId, setup, enter, onDone }: StepProps) {
           {file.words}
         </Words>
       </Card>
-      {stands && <Button onPress={open}>Open the program</Button>}
+      {isCurrent && <Button onPress={open}>Open the program</Button>}
       {seen !== undefined && <Words as="note">{seen}</Words>}
     </CheckFrame>
   )

@@ -12,16 +12,16 @@ import { EntryFrame } from '../frame/entry/entry-frame'
 import { NumbersEntry } from '../frame/entry/numbers-entry'
 import { useNumbers } from '../frame/entry/use-numbers'
 import { CheckFrame } from '../frame/entry/check-frame'
-import { ProofSaid } from './proof-said'
+import { ProofOutcome } from './proof-outcome'
 import {
   leftUnproven,
   OWN_HEIGHT,
   proofByEye,
-  proofSaid,
-  proofSays,
+  proofDraft,
+  proofDraftVerdict,
   proofThatPasses,
   proofView,
-  stopSays,
+  stopWords,
   type ProofEntry,
   type ProofView,
   type Seen,
@@ -44,13 +44,13 @@ export function ProofStep(props: ProofStepProps) {
     { key: 'gap', label: 'Block that just passes', sign: 'not-negative' },
   ])
   const [again, setAgain] = useState(false)
-  const [asked, setAsked] = useState(false)
+  const [submitted, setSubmitted] = useState(false)
   const view = proofView(setup, { row, tool }, seen.value, again)
   if (view === undefined) return null
   const see = (next: Seen) => seen.set({ ...seen.value, ...next })
   if (view.verdict !== undefined)
     return (
-      <ProofSaid
+      <ProofOutcome
         {...props}
         verdict={view.verdict}
         onAgain={() => {
@@ -66,7 +66,7 @@ export function ProofStep(props: ProofStepProps) {
       seen={seen.value}
       onSee={see}
       asksActive={view.asksActive}
-      says={view.spindleElse}
+      verdictWords={view.spindleElse}
       asksBoth={asksBoth}
     />
   )
@@ -75,7 +75,7 @@ export function ProofStep(props: ProofStepProps) {
     numbers.clear()
     seen.clear()
     setAgain(false)
-    if (proofSays(setup, made)?.right === true) onDone()
+    if (proofDraftVerdict(setup, made)?.right === true) onDone()
   }
   if (view.shows === 'move') {
     const drawing = (
@@ -106,7 +106,7 @@ export function ProofStep(props: ProofStepProps) {
               question="Why is it left out?"
               confirm="Accept it unproven"
               onReason={(reason) => {
-                for (const said of leftUnproven(setup, { row, tool }, reason)) void enter(said)
+                for (const draft of leftUnproven(setup, { row, tool }, reason)) void enter(draft)
                 onDone()
               }}
             />
@@ -155,23 +155,23 @@ export function ProofStep(props: ProofStepProps) {
   }
   const typed = (key: Key) => (numbers.isEmpty(key) ? undefined : numbers.written(key))
   const { overZero } = seen.value
-  const said = proofSaid({ row, tool }, view.clearance, {
+  const draft = proofDraft({ row, tool }, view.clearance, {
     position: typed('position'),
     distanceToGo: typed('distanceToGo'),
     gap: typed('gap'),
     overZero,
     spindle: spindleSeen(setup, seen.value),
   })
-  const says = said && proofSays(setup, said)
-  const stop = stopSays(setup, view.clearance, {
+  const verdictWords = draft && proofDraftVerdict(setup, draft)
+  const stop = stopWords(setup, view.clearance, {
     position: typed('position'),
     distanceToGo: typed('distanceToGo'),
   })
-  const missing = asked ? stillToSay(setup, seen.value) : undefined
+  const missing = submitted ? stillToSay(setup, seen.value) : undefined
   const submit = () => {
     if (!numbers.complete()) return
-    if (said === undefined) return setAsked(true)
-    enterProof(said)
+    if (draft === undefined) return setSubmitted(true)
+    enterProof(draft)
   }
   return (
     <EntryFrame
@@ -183,9 +183,9 @@ export function ProofStep(props: ProofStepProps) {
               {stop}
             </Words>
           )}
-          {says && stop === undefined && (
-            <Words as="note" tone={says.right ? 'act' : 'wrong'} strong testID="gap-says">
-              {says.words}
+          {verdictWords && stop === undefined && (
+            <Words as="note" tone={verdictWords.right ? 'act' : 'wrong'} strong testID="gap-says">
+              {verdictWords.words}
             </Words>
           )}
         </Column>
@@ -194,7 +194,7 @@ export function ProofStep(props: ProofStepProps) {
       // On a small phone the questions have scrolled away: they are answered where Next says that they are open.
       remedy={
         missing === undefined ? undefined : (
-          <StillAsked seen={seen.value} tool={tool} asksActive={view.asksActive} onSee={see} />
+          <StillOpen seen={seen.value} tool={tool} asksActive={view.asksActive} onSee={see} />
         )
       }
       {...numbers.keys}
@@ -230,7 +230,7 @@ interface StillAskedProps {
 }
 
 /** What a gap is waiting for, as presses. */
-const StillAsked = ({ seen, tool, asksActive, onSee }: StillAskedProps) =>
+const StillOpen = ({ seen, tool, asksActive, onSee }: StillAskedProps) =>
   seen.overZero === undefined ? (
     <Row>
       <Button onPress={() => onSee({ overZero: 'yes' })}>It does</Button>

@@ -156,7 +156,7 @@ export interface GapSeen {
 export type ProofEntry = Extract<FactDraft, { kind: 'proof' }>
 
 /** The proof as it would be entered, once the gap and whether it stands over zero are said. */
-export function proofSaid(
+export function proofDraft(
   { row, tool }: ProofOf,
   clearance: WrittenLength,
   { position, distanceToGo, gap, overZero, spindle }: GapSeen,
@@ -180,7 +180,7 @@ export function proofSaid(
  * What the two numbers of a stop on the way say, before the move goes on: undefined while one of them is missing, or where they add up
  * to the block's height.
  */
-export function stopSays(
+export function stopWords(
   { solution }: LoadedSetup,
   clearance: WrittenLength,
   { position, distanceToGo }: Pick<GapSeen, 'position' | 'distanceToGo'>,
@@ -221,7 +221,7 @@ export const proofByEye = (
 }
 
 /** What a proof says before it is entered: in words, and whether the run may go on. */
-export function proofSays(
+export function proofDraftVerdict(
   { document, solution }: LoadedSetup,
   { body }: ProofEntry,
 ): { readonly right: boolean; readonly words: string } | undefined {
@@ -251,7 +251,7 @@ export function verdictView({ solution }: LoadedSetup, verdict: ProofVerdict) {
   const { proof, causes, right } = verdict
   return {
     sentence: !right ? 'Do not cut yet.' : proof.byEye ? 'Seen, not proven.' : 'Proven.',
-    says: proofWords(solution, verdict),
+    text: proofWords(solution, verdict),
     by: proof.byEye
       ? `${proof.by.name} by eye, ${proof.clearance.text} ${proof.clearance.unit} above`
       : `${proof.by.name}: ${proof.gap.text} ${proof.gap.unit} passed where ${proof.clearance.text} ${proof.clearance.unit} was sent`,

@@ -4,7 +4,7 @@ import { Button } from '@/kit/button'
 import { Choice } from '@/kit/entry/choice'
 import { Card, Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { SPINDLE_QUESTIONS, type SpindleAsked } from '../read/circumstances/spindle-question'
+import { SPINDLE_QUESTIONS, type SpindleQuestionKind } from '../read/circumstances/spindle-question'
 import { bothSay, type SpindleSeen } from './spindle-seen'
 
 interface SpindleAtProofProps {
@@ -15,7 +15,7 @@ interface SpindleAtProofProps {
   /** Of a control that keeps lengths the active one is asked as well. */
   readonly asksActive: boolean
   /** What the move would do as it is; none where both are as they should be. */
-  readonly says: string | undefined
+  readonly verdictWords: string | undefined
   /** One press says that both are right; none where another press says it. */
   readonly asksBoth: boolean
 }
@@ -27,28 +27,30 @@ export function SpindleAtProof({
   seen,
   onSee,
   asksActive,
-  says,
+  verdictWords: text,
   asksBoth,
 }: SpindleAtProofProps) {
   const [isOpen, setOpen] = useState(false)
   const own = String(tool)
-  const asked: readonly SpindleAsked[] = asksActive ? ['holds', 'controlSays'] : ['holds']
-  const isSaid = asked.every((which) => seen[which] !== undefined)
+  const questions: readonly SpindleQuestionKind[] = asksActive
+    ? ['holds', 'controlSays']
+    : ['holds']
+  const isAnswered = questions.every((which) => seen[which] !== undefined)
   const right = () => {
     onSee({ holds: own, controlSays: own })
     setOpen(false)
   }
   return (
     <Column gap="$2">
-      {asksBoth && !isSaid && (
+      {asksBoth && !isAnswered && (
         <Button onPress={right} testID="spindle-both">
           {bothSay(tool, asksActive)}
         </Button>
       )}
-      {says !== undefined && (
+      {text !== undefined && (
         <>
           <Words tone="wrong" strong role="alert" testID="spindle-else-says">
-            {says}
+            {text}
           </Words>
           <Button onPress={right} testID="spindle-mended">
             {`Changed: T${own} is in${asksActive ? ' and active' : ''} now`}
@@ -57,7 +59,7 @@ export function SpindleAtProof({
       )}
       {isOpen ? (
         <Card padded gap="$2">
-          {asked.map((which) => (
+          {questions.map((which) => (
             <Choice
               key={which}
               label={SPINDLE_QUESTIONS[which].long}

@@ -18,7 +18,7 @@ export function spindleSeen(
   { document: { sheet } }: LoadedSetup,
   { holds, controlSays }: SpindleSeen,
 ): NonNullable<ProofEntry['body']['spindle']> | undefined {
-  const numberOf = (said: string) => (said === 'none' ? null : Number(said))
+  const numberOf = (choice: string) => (choice === 'none' ? null : Number(choice))
   const asksActive = keepsLengths(sheet.machine.control)
   if (holds === undefined || (asksActive && controlSays === undefined)) return undefined
   return {

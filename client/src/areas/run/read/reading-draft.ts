@@ -37,7 +37,7 @@ export interface ReadingDraft {
 
 export type NewReading = Extract<NewFact, { kind: 'reading' }>['body']
 
-const toolOf = (said: string): number | null => (said === 'none' ? null : Number(said))
+const toolOf = (choice: string): number | null => (choice === 'none' ? null : Number(choice))
 
 /** What is entered, once everything is said that the touch needs; undefined while something is not. */
 export function bodyOf(

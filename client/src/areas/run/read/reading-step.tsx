@@ -12,12 +12,12 @@ import { Card, Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import type { StepProps } from '../frame/step-props'
 import { EntryFrame } from '../frame/entry/entry-frame'
-import { Apart } from './circumstances/apart'
-import { CaptureBefore, CaptureChecked, CaptureTold } from './position/captured'
+import { UnderOwnHeading } from './circumstances/under-own-heading'
+import { CaptureBefore, CaptureChecked, CaptureResult } from './position/captured'
 import { ZeroedOn } from './circumstances/circumstances'
 import { ContactQuestion } from './circumstances/contact-question'
 import { ImpliedLine } from './implied-line'
-import { LookedUp, type Asks } from './looked-up'
+import { LookedUp, type OpenQuestion } from './open-question'
 import { Reviewed } from './reviewed'
 import { RuleEntry } from './rule-entry'
 import { Sentence } from './sentence'
@@ -52,28 +52,28 @@ export function ReadingStep({
   const reading = useReading(setupId, setup, quantity, again)
   const { draft, numbers, view, preview, solution } = reading
   const { words, standing, disagrees, spread } = view
-  const [asks, setAsks] = useState<Asks>()
+  const [question, setQuestion] = useState<OpenQuestion>()
   const [ruling, setRuling] = useState(false)
-  const choose = useCallback(() => setAsks('gauges'), [])
-  const place = useCallback(() => setAsks('position'), [])
+  const choose = useCallback(() => setQuestion('gauges'), [])
+  const place = useCallback(() => setQuestion('position'), [])
   const submit = (twice = false) => {
-    const said = reading.finish(insisted && view.surprise ? TOUCHED_AGAIN : undefined, twice)
-    if (said === undefined) return
+    const finished = reading.finish(insisted && view.surprise ? TOUCHED_AGAIN : undefined, twice)
+    if (finished === undefined) return
     if (view.apart !== undefined) return setInsisted(true)
     // What disagrees is looked at twice before it is entered; it may still be what was read.
     if (disagrees && !insisted) return setInsisted(true)
-    for (const one of said.facts) void enter(one)
+    for (const one of finished.facts) void enter(one)
     reading.clear()
-    onDone(said.keyed)
+    onDone(finished.keyed)
   }
   const moved = view.moved && {
     words: view.moved.words,
     onMoved: () => {
-      const said = reading.finish(TOUCHED_AGAIN)
-      if (said === undefined || view.moved === undefined) return
-      for (const one of [view.moved.said, ...said.facts]) void enter(one)
+      const finished = reading.finish(TOUCHED_AGAIN)
+      if (finished === undefined || view.moved === undefined) return
+      for (const one of [view.moved.draft, ...finished.facts]) void enter(one)
       reading.clear()
-      onDone(said.keyed)
+      onDone(finished.keyed)
     },
   }
   const picture = (
@@ -165,11 +165,11 @@ export function ReadingStep({
       {view.asksZeroedOn && <ZeroedOn reading={reading} quantity={quantity} />}
       {view.cycle && <ContactQuestion reading={reading} cycle={view.cycle} />}
       {view.asksSpindle && (
-        <SpindleQuestion reading={reading} quantity={quantity} onAsk={setAsks} />
+        <SpindleQuestion reading={reading} quantity={quantity} onAsk={setQuestion} />
       )}
     </>
   )
-  const told = captured && <CaptureTold captured={captured} />
+  const captureResult = captured && <CaptureResult captured={captured} />
   const ruleEntry = ruling && quantity.of === 'tip-on-plane' && (
     <Overlay onClose={() => setRuling(false)}>
       <RuleEntry
@@ -180,13 +180,13 @@ export function ReadingStep({
       />
     </Overlay>
   )
-  const lookedUp = asks && (
+  const lookedUp = question && (
     <LookedUp
       setup={setup}
       reading={reading}
       quantity={quantity}
-      asks={asks}
-      onClose={() => setAsks(undefined)}
+      question={question}
+      onClose={() => setQuestion(undefined)}
     />
   )
   const implied = (
@@ -202,10 +202,10 @@ export function ReadingStep({
           {view.disputed}
         </Words>
       )}
-      {captured?.stands !== undefined ? (
-        <CaptureChecked stands={captured.stands} onApart={reading.readApart} />
+      {captured?.axisAt !== undefined ? (
+        <CaptureChecked axisAt={captured.axisAt} onReadAxis={reading.readAxis} />
       ) : captured !== undefined && !view.asksForRule ? (
-        <CaptureBefore expected={view.expected} onApart={reading.readApart} />
+        <CaptureBefore expected={view.expected} onReadAxis={reading.readAxis} />
       ) : (
         <ImpliedLine
           implied={captured === undefined ? view.implied : undefined}
@@ -229,7 +229,7 @@ export function ReadingStep({
         </Button>
       )}
       {insisted && view.apart !== undefined && (
-        <Apart
+        <UnderOwnHeading
           words={view.apart}
           onAgain={() => numbers.clear()}
           onCounts={() => reading.change({ replaces: 'touched again', surprise: TOUCHED_AGAIN })}
@@ -249,7 +249,7 @@ export function ReadingStep({
       <Scroll label="the touch" flex={1} contentContainerStyle={{ padding: 24, gap: 14 }}>
         {sentence}
         {picture}
-        {told}
+        {captureResult}
         <Row gap="$4" alignItems="stretch">
           <View flex={1.4}>{field}</View>
           <Card padded flex={1} justifyContent="center">
@@ -276,7 +276,7 @@ export function ReadingStep({
       <EntryFrame
         numbers={
           <>
-            {told}
+            {captureResult}
             {field}
             {problem}
             {implied}

@@ -131,17 +131,17 @@ export function readingView(
     warningAt(setup.solution, quantity, 'gauge-size-unknown')
   const implied = impliedBy(preview, solution, quantity)
   const disputed = disputedAt(setup.solution, solution, standing, quantity)
-  const told = preview === setup.document ? [] : warningsAt(solution, preview, quantity)
+  const found = preview === setup.document ? [] : warningsAt(solution, preview, quantity)
   // Around a circle the touch itself is told, with its slip, and not only that the size differs.
-  const isTold =
-    told.some(({ code }) => TOLD_CLOSER.includes(code) || OF_KEPT.includes(code)) ||
+  const isShown =
+    found.some(({ code }) => TOLD_CLOSER.includes(code) || OF_KEPT.includes(code)) ||
     (implied?.size?.agrees === false && surprise?.number === undefined)
   // A slip that is named says what to look at, and what else disagrees follows from it; without one, what compares the number says more.
   const isNamed = surprise?.slip !== undefined
-  const surprising = isNamed || !isTold ? surprise : undefined
+  const surprising = isNamed || !isShown ? surprise : undefined
   // Where the machine does not go, nothing moved.
-  const astray = told.some(({ code }) => code === 'outside-travel')
-  const warnings = told.filter(
+  const astray = found.some(({ code }) => code === 'outside-travel')
+  const warnings = found.filter(
     ({ code }) => !(isNamed && FOLLOWS.includes(code)) && !(astray && OF_KEPT.includes(code)),
   )
   const last = standingReadings(preview, quantity).at(-1)
@@ -196,7 +196,7 @@ export function readingView(
       warnings.some((warning) => !isRemark(warning)) ||
       implied?.size?.agrees === false,
     apart:
-      draft.replaces === undefined && told.some(({ code }) => code === 'repeats-spread')
+      draft.replaces === undefined && found.some(({ code }) => code === 'repeats-spread')
         ? 'Further apart than two touches repeat: no mean is taken. Touch again, or say that this one counts.'
         : undefined,
     moved: movedBetween(setup.document, quantity),
@@ -204,7 +204,7 @@ export function readingView(
       complete && quantity.of === 'face' && standing.length === 0 && captured === undefined,
     ifItIsSo: ifItIsSo(
       surprising !== undefined,
-      told.some(({ code }) => OF_KEPT.includes(code)),
+      found.some(({ code }) => OF_KEPT.includes(code)),
     ),
     lastTime: lastTime(preview, quantity),
     spread: last && repeatSpread(preview, last),

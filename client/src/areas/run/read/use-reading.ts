@@ -56,7 +56,7 @@ export function useReading(
     clear,
     started,
   } = useDraft<ReadingDraft>(`reading:${setupId}:${key}`, initial)
-  const [asked, setAsked] = useState(false)
+  const [submitted, setSubmitted] = useState(false)
   const reads = useMemo(
     () =>
       draft.position ??
@@ -94,14 +94,14 @@ export function useReading(
   const { written } = numbers
   const complete = fields.every((field) => numbers.value(field) !== undefined)
   const rowNm = capture && numbers.value('read')
-  const told = capture && rowNm !== undefined ? capturedReading(capture, rowNm) : undefined
+  const capturedAt = capture && rowNm !== undefined ? capturedReading(capture, rowNm) : undefined
   // A number of which nobody says what it is tells nothing yet.
   const body =
     complete && unplaced === undefined
       ? bodyOf(
           draft,
           quantity,
-          (field) => told ?? written(field),
+          (field) => capturedAt ?? written(field),
           standingId,
           asksForSpindle(document, quantity),
           // What the row tells is a position of the machine, unless it is the counter that was copied.
@@ -208,14 +208,14 @@ export function useReading(
     draft,
     numbers,
     change: (changes: Partial<ReadingDraft>) => {
-      setAsked(false)
+      setSubmitted(false)
       set({ ...draft, ...changes })
     },
     view,
     /** Which number of the display is read, and what is asked about it. */
     reads,
     changePosition(changes: Partial<PositionDraft>) {
-      setAsked(false)
+      setSubmitted(false)
       set({ ...draft, position: { ...reads, ...changes } })
       // Zeroed here it shows nothing but zero.
       if (changes.zeroed === 'here') numbers.change('read', '0')
@@ -227,7 +227,7 @@ export function useReading(
     /** Said once the person wants to go on. */
     problem:
       numbers.problem ??
-      (asked || draft.contact === 'dead'
+      (submitted || draft.contact === 'dead'
         ? (unplaced ??
           circumstanceProblem(document, draft, quantity) ??
           // Never refused without a sentence.
@@ -236,7 +236,7 @@ export function useReading(
             : undefined))
         : undefined),
     /** The position is read instead of the row; what the row was read to show is kept for its comparison. */
-    readApart() {
+    readAxis() {
       set({ ...draft, apart: row === undefined ? {} : { shown: row.written } })
       numbers.clear()
     },
@@ -257,7 +257,7 @@ export function useReading(
         unplaced !== undefined ||
         circumstanceProblem(document, draft, quantity) !== undefined
       ) {
-        setAsked(true)
+        setSubmitted(true)
         return undefined
       }
       const reading = {

@@ -56,9 +56,9 @@ function SimpleStep({
   onDone,
 }: CheckStepProps & { check: SimpleCheck }) {
   const { person } = useSession()
-  const { words, seen, barred, says, facts } = checkView(setup, check, person, stop)
+  const { words, seen, barred, text, facts } = checkView(setup, check, person, stop)
   const see = () => {
-    for (const said of facts) void enter(said)
+    for (const draft of facts) void enter(draft)
     onDone()
   }
   return (
@@ -77,7 +77,7 @@ function SimpleStep({
           />
         ) : barred === undefined ? (
           <Button kind="act" focused onPress={see} testID="next">
-            {says}
+            {text}
           </Button>
         ) : (
           <Words as="lead" tone="wrong">
@@ -128,11 +128,11 @@ function GaugeList({ setup: { document } }: Pick<StepProps, 'setup'>) {
 function GaugesElsewise({ setup: { document }, enter }: Pick<StepProps, 'setup' | 'enter'>) {
   const { gauges = [] } = useGauges()
   return gaugesElsewise(document, gauges).map((one) => {
-    const { said, words, takes } = gaugeElsewiseView(one)
+    const { draft, words, takes } = gaugeElsewiseView(one)
     return (
       <Card key={one.gauge} padded tone="wrong" role="alert" testID="gauge-elsewise">
         <Words tone="wrong">{words}</Words>
-        <Button onPress={() => void enter(said)}>{takes}</Button>
+        <Button onPress={() => void enter(draft)}>{takes}</Button>
       </Card>
     )
   })
@@ -145,10 +145,10 @@ function HoldingLines({ setup }: Pick<StepProps, 'setup'>) {
   return (
     <>
       <Card overflow="hidden">
-        {view.lines.map(({ name, says }, index) => (
+        {view.lines.map(({ name, text }, index) => (
           <Line key={name} apart first={index === 0}>
             <Words>{name}</Words>
-            <Digits as="lead">{says}</Digits>
+            <Digits as="lead">{text}</Digits>
           </Line>
         ))}
       </Card>

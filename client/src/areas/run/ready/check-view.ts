@@ -32,7 +32,7 @@ export interface CheckView {
   readonly seen?: string
   /** Why this person may not: somebody else has to. */
   readonly barred?: string
-  readonly says: string
+  readonly text: string
   /** What going on enters: nothing where it was seen to already. */
   readonly facts: readonly FactDraft[]
 }
@@ -48,7 +48,7 @@ export function checkView(
   const keyedBySame = check === 'look' && person && !mayLook(document, person)
   return {
     words,
-    says: done === undefined ? words.done : 'Next',
+    text: done === undefined ? words.done : 'Next',
     facts: done === undefined ? [{ kind: 'check-off', body: bodyOf(check, stop) }] : [],
     ...(done && {
       seen: `seen to by ${done.by.name}${done.leftOut === undefined ? '' : `, left out: ${done.leftOut}`}${'because' in done && done.because !== undefined ? `, because: ${done.because}` : ''}`,
@@ -69,7 +69,7 @@ export function homeAxesView({ document }: LoadedSetup, picked: readonly Machine
   const fresh = picked.filter((axis) => !atHome.includes(axis))
   return {
     axes: AXES.map((axis) => ({ axis, isHome: atHome.includes(axis) || picked.includes(axis) })),
-    says:
+    text:
       fresh.length === 0 ? 'Next' : `${fresh.join(', ')} ${fresh.length === 1 ? 'is' : 'are'} home`,
     facts: fresh.length === 0 ? [] : [{ kind: 'check-off', body: { of: 'home', axes: fresh } }],
   } satisfies { readonly facts: readonly FactDraft[]; readonly [part: string]: unknown }
@@ -95,14 +95,14 @@ export function cutViews(
 export function gaugeElsewiseView({ gauge, name, here, shop, isRoughHere }: GaugeElsewise): {
   readonly words: string
   readonly takes: string
-  readonly said: FactDraft
+  readonly draft: FactDraft
 } {
   return {
     words: isRoughHere
       ? `The ${name} has been measured: ${lengthWords(shop)}. This set-up does not know its size.`
       : `The ${name} is ${lengthWords(shop)} in the shop now; this set-up counts with ${lengthWords(here)}.`,
     takes: `Count with ${lengthWords(shop)}${isRoughHere ? '' : ' from now on'}`,
-    said: {
+    draft: {
       kind: 'event',
       body: {
         kind: 'gauge-measured',
@@ -142,7 +142,7 @@ export function holdingView({ document, solution }: LoadedSetup) {
     ],
   ]
   return {
-    lines: lines.flatMap(([name, says]) => (says === undefined ? [] : [{ name, says }])),
+    lines: lines.flatMap(([name, text]) => (text === undefined ? [] : [{ name, text }])),
     wrong: solution.warnings
       .filter(({ place }) => place === 'holding')
       .map((warning) => ({

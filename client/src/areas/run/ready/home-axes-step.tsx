@@ -12,9 +12,9 @@ import { homeAxesView } from './check-view'
 /** Home on a machine that homes each axis by itself: which of them are home is said one by one. */
 export function HomeAxesStep({ setup, enter, onDone }: StepProps) {
   const [picked, setPicked] = useState<readonly MachineAxis[]>([])
-  const { axes, says, facts } = homeAxesView(setup, picked)
+  const { axes, text, facts } = homeAxesView(setup, picked)
   const goOn = () => {
-    for (const said of facts) void enter(said)
+    for (const draft of facts) void enter(draft)
     onDone()
   }
   return (
@@ -22,7 +22,7 @@ export function HomeAxesStep({ setup, enter, onDone }: StepProps) {
       words={describeCheck(setup.document, 'home')}
       foot={
         <Button kind="act" onPress={goOn} testID="next">
-          {says}
+          {text}
         </Button>
       }
     >

@@ -25,7 +25,7 @@ export function HomeMarksStep({ setupId, setup, enter, onDone }: StepProps) {
       {without !== undefined && (
         <Button
           onPress={() => {
-            for (const said of without) void enter(said)
+            for (const draft of without) void enter(draft)
             onDone()
           }}
         >

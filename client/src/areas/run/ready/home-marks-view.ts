@@ -12,7 +12,7 @@ import {
   marksOf,
   wasAt,
   type DialsCount,
-  type MarksAsked,
+  type MarksToRead,
   type MarksLine,
   type WrittenMarks,
 } from './marks'
@@ -20,7 +20,7 @@ import {
 /** Home by marks: written down once, and after a loss held against what was written down. */
 export type HomeMarksView =
   | { readonly shows: 'done'; readonly words: CheckWords; readonly marks: AxisMarks | undefined }
-  | (MarksAsked & {
+  | (MarksToRead & {
       readonly shows: 'write' | 'find'
       readonly next: string
       /** A machine without any mark goes on with this. */
@@ -81,8 +81,8 @@ function findView(
   const found = AXES.flatMap((axis): readonly MarksLine[] => {
     const one = axes[axis]
     if (one === undefined) return []
-    const says = describeMarks(axis, one, (nm) => `${write(nm)} ${solution.unit}`)
-    return [{ key: axis, wrong: !one.certain || one.turns !== 0, words: says }]
+    const text = describeMarks(axis, one, (nm) => `${write(nm)} ${solution.unit}`)
+    return [{ key: axis, wrong: !one.certain || one.turns !== 0, words: text }]
   })
   return {
     shows: 'find',

@@ -13,7 +13,7 @@ import { EntryFrame } from '../frame/entry/entry-frame'
 import { NumbersEntry } from '../frame/entry/numbers-entry'
 import type { StepProps } from '../frame/step-props'
 import { useNumbers } from '../frame/entry/use-numbers'
-import { marksAsked, type DialsCount, type MarkKey, type MarksAsked } from './marks'
+import { marksToRead, type DialsCount, type MarkKey, type MarksToRead } from './marks'
 
 /** Dials and scales while they are typed, and which way the dials count. */
 export function useMarks(
@@ -21,14 +21,14 @@ export function useMarks(
   unit: StepProps['setup']['document']['sheet']['unit'],
   axes: readonly MachineAxis[],
 ) {
-  const numbers = useNumbers<MarkKey>(draftKey, unit, marksAsked(axes))
+  const numbers = useNumbers<MarkKey>(draftKey, unit, marksToRead(axes))
   const counts = useDraft<DialsCount>(`${draftKey}:counts`, {})
   return { numbers, counts }
 }
 
 export interface MarksEntryProps {
   readonly marks: ReturnType<typeof useMarks>
-  readonly view: MarksAsked
+  readonly view: MarksToRead
   readonly next: string
   readonly enter: StepProps['enter']
   readonly onDone: () => void
@@ -40,17 +40,17 @@ export interface MarksEntryProps {
 export function MarksEntry({ marks, view, next, enter, onDone, children }: MarksEntryProps) {
   const { numbers, counts } = marks
   const { was, outcome } = view
-  const [asked, setAsked] = useState(false)
+  const [submitted, setSubmitted] = useState(false)
   const submit = () => {
     if (!numbers.complete()) return
-    setAsked(true)
+    setSubmitted(true)
     if ('missing' in outcome) return
-    for (const said of outcome.facts) void enter(said)
+    for (const draft of outcome.facts) void enter(draft)
     numbers.clear()
     counts.clear()
     onDone()
   }
-  const told = asked && 'missing' in outcome ? outcome : undefined
+  const missing = submitted && 'missing' in outcome ? outcome : undefined
   const count = (axis: MachineAxis, way: 'up' | 'down') =>
     counts.set({ ...counts.value, [axis]: way })
   return (
@@ -65,9 +65,9 @@ export function MarksEntry({ marks, view, next, enter, onDone, children }: Marks
           onSubmit={submit}
         />
       }
-      problem={numbers.problem ?? told?.missing}
+      problem={numbers.problem ?? missing?.missing}
       // On a small phone the questions have scrolled away: they are answered where Next says that they are open.
-      remedy={told?.counts && <CountsButtons axis={told.counts} onCount={count} />}
+      remedy={missing?.counts && <CountsButtons axis={missing.counts} onCount={count} />}
       {...numbers.keys}
       onNext={submit}
       next={next}

@@ -12,7 +12,7 @@ export type DialsCount = Readonly<Partial<Record<MachineAxis, 'up' | 'down'>>>
 export type WrittenMarks = (key: MarkKey) => WrittenLength
 
 /** The boxes of some axes; each may stay empty, for not every axis has a dial or a scale. */
-export const marksAsked = (axes: readonly MachineAxis[]) =>
+export const marksToRead = (axes: readonly MachineAxis[]) =>
   axes.flatMap((axis) => [
     { key: `${axis}dial` as MarkKey, label: `${axis} dial`, optional: true },
     { key: `${axis}coarse` as MarkKey, label: `${axis} scale`, optional: true },
@@ -50,7 +50,7 @@ export interface MarksLine {
 }
 
 /** Dials and scales to be written down, or held against what they showed before. */
-export interface MarksAsked {
+export interface MarksToRead {
   readonly sentence: string
   readonly points: readonly string[]
   readonly caution: string

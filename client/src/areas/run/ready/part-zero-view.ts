@@ -11,7 +11,7 @@ import {
   marksOf,
   wasAt,
   type DialsCount,
-  type MarksAsked,
+  type MarksToRead,
   type MarksOutcome,
   type WrittenMarks,
 } from './marks'
@@ -24,7 +24,7 @@ export type PartZeroView =
       readonly marks: AxisMarks
       readonly left: string | undefined
     }
-  | (MarksAsked & {
+  | (MarksToRead & {
       readonly shows: 'write' | 'compare'
       /** Enters that it is left out, and why. */
       readonly leaveOut: (why: string) => FactDraft
@@ -42,20 +42,20 @@ export function partZeroView(
     return { shows: 'done', words, marks: done.marks, left: done.leftOut }
   const home = standingCheckOff(document, 'home')
   // The dials are those of the marks: which way they count was said there.
-  const said = countsOf((home?.of === 'home' ? home.marks : undefined) ?? {})
-  const known = { ...counts, ...said }
+  const fromHome = countsOf((home?.of === 'home' ? home.marks : undefined) ?? {})
+  const known = { ...counts, ...fromHome }
   const marks = marksOf(written, known)
   const zero = partZeroOf(document, marks)
   if (zero === undefined) return undefined
   const { row, was, off, elsewhere } = zero
   const write = lengthWriter(solution)
-  const dials = dialsIn(marks).filter((axis) => said[axis] === undefined)
+  const dials = dialsIn(marks).filter((axis) => fromHome[axis] === undefined)
   const lines = PART_ZERO_AXES.flatMap((axis) => {
     const by = off[axis]
     if (by === undefined) return []
     const wrong = elsewhere.includes(axis)
-    const says = describePartZero(axis, by, wrong, (nm) => `${write(nm)} ${solution.unit}`)
-    return [{ key: axis, wrong, words: says }]
+    const text = describePartZero(axis, by, wrong, (nm) => `${write(nm)} ${solution.unit}`)
+    return [{ key: axis, wrong, words: text }]
   })
   const wrong = lines.find((line) => line.wrong)
   const missing: MarksOutcome | undefined =

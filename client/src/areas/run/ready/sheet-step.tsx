@@ -27,12 +27,12 @@ export function SheetStep({ document: { sheet, id }, onDone }: SheetStepProps) {
             {title}
           </Words>
           <Card overflow="hidden">
-            {lines.map(([name, says], index) => (
+            {lines.map(([name, text], index) => (
               <Line key={name} alignItems="baseline" paddingVertical="$2" first={index === 0}>
                 <Words tone="soft" width={110}>
                   {name}
                 </Words>
-                <Words flex={1}>{says}</Words>
+                <Words flex={1}>{text}</Words>
               </Line>
             ))}
           </Card>

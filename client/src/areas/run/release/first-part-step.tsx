@@ -15,7 +15,7 @@ import { EntryFrame } from '../frame/entry/entry-frame'
 import { NumbersEntry } from '../frame/entry/numbers-entry'
 import { useNumbers, type NumberSpec } from '../frame/entry/use-numbers'
 import { CheckFrame } from '../frame/entry/check-frame'
-import { FEATURES, firstPartView, isBlock, wearSays, type WearLine } from './first-part-view'
+import { FEATURES, firstPartView, isBlock, wearSentence, type WearLine } from './first-part-view'
 
 type Key = 'nominal' | 'measured' | 'second' | 'third' | `reading ${number}`
 
@@ -101,7 +101,7 @@ export function FirstPartStep({
         <Column gap={4}>
           <NumbersEntry numbers={numbers} onSubmit={add} />
           <Words as="note" testID="wear">
-            {wearSays(setup, here)}
+            {wearSentence(setup, here)}
           </Words>
         </Column>
       }
@@ -127,13 +127,13 @@ export function FirstPartStep({
         <Button
           kind="act"
           onPress={() => {
-            for (const said of toKey.facts) void enter(said)
+            for (const draft of toKey.facts) void enter(draft)
             kept.clear()
             onStep(toKey.step)
           }}
           testID="key-corrections"
         >
-          {toKey.says}
+          {toKey.text}
         </Button>
       )}
       <Choice label="What was measured?" value={feature} onChange={setFeature} options={FEATURES} />
@@ -215,10 +215,10 @@ function WearLines({ lines }: { readonly lines: readonly WearLine[] }) {
   if (lines.length === 0) return null
   return (
     <Card overflow="hidden">
-      {lines.map(({ measured, says }, index) => (
+      {lines.map(({ measured, text }, index) => (
         <Line key={index} apart first={index === 0}>
           <Words flex={1}>{measured}</Words>
-          <Digits as="lead">{says}</Digits>
+          <Digits as="lead">{text}</Digits>
         </Line>
       ))}
     </Card>

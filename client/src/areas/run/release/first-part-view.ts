@@ -18,7 +18,7 @@ export const FEATURES = [
 export interface WearLine {
   readonly measured: string
   /** What is added to the wear, or who has to correct it. */
-  readonly says: string
+  readonly text: string
 }
 
 /** The first part: what was measured of it, what to add to the wear, and how it was finished. */
@@ -35,7 +35,7 @@ export function firstPartView(setup: LoadedSetup, kept: readonly Measured[]) {
       leftOut: finished.leftOut === undefined ? '' : `left out: ${finished.leftOut}`,
     },
     lines: [
-      ...earlier.map((line) => ({ ...line, says: `${line.says}, corrected` })),
+      ...earlier.map((line) => ({ ...line, text: `${line.text}, corrected` })),
       ...wearLines(setup, kept, earlierCuts(setup)),
     ],
     /** What is keyed, read back and proven anew, where what was measured asks for it. */
@@ -57,7 +57,7 @@ const correctionsMade = (setup: LoadedSetup): readonly WearLine[] =>
   wearLines(setup, earlierCuts(setup))
 
 interface ToKey {
-  readonly says: string
+  readonly text: string
   readonly facts: readonly FactDraft[]
   /** Where the first of them is keyed. */
   readonly step: string
@@ -75,7 +75,7 @@ function toKey({ document, solution }: LoadedSetup, kept: readonly Measured[]): 
       : `${registerName(address)} ${write(before)} → ${write(after)} ${solution.unit}`,
   )
   return {
-    says: `Key ${becomes.join(', ')}`,
+    text: `Key ${becomes.join(', ')}`,
     step: `key-in:${first.address}`,
     facts: made.map(({ because, ...correction }) => ({
       kind: 'event',
@@ -94,24 +94,24 @@ const wearLines = (
     const readings = [one.measured, ...(one.more ?? [])].map(({ text }) => typographic(text))
     return {
       measured: `${readings.join(', ')} for ${lengthWords(one.nominal)}, T${one.tool}${cameOutWords(setup, cameOut(one, [...before, ...measured.slice(0, index)]))}`,
-      says: change === undefined ? 'by program' : `${change.address} ${change.amount}`,
+      text: change === undefined ? 'by program' : `${change.address} ${change.amount}`,
     }
   })
 
 function cameOutWords({ solution }: LoadedSetup, out: CameOut | undefined): string {
   if (out === undefined) return ''
   const write = lengthWriter(solution)
-  const told = `; predicted ${write(out.predicted)}, reached ${write(out.reached)} ${solution.unit}; ${out.share.toLocaleString('en', { style: 'percent' })} of the last correction came out`
+  const reached = `; predicted ${write(out.predicted)}, reached ${write(out.reached)} ${solution.unit}; ${out.share.toLocaleString('en', { style: 'percent' })} of the last correction came out`
   return out.isLittle
-    ? `${told}: look at deflection, clamping, soft stock, not at the length`
-    : told
+    ? `${reached}: look at deflection, clamping, soft stock, not at the length`
+    : reached
 }
 
 /** A block that is cut to size to find a length: its sides and further readings are asked. */
 export const isBlock = (feature: Measured['feature']): boolean => feature === 'thickness'
 
 /** What stands beneath the numbers while they are typed. */
-export function wearSays(setup: LoadedSetup, here: Measured): string {
+export function wearSentence(setup: LoadedSetup, here: Measured): string {
   const change = wearWords(setup, here)
   if (change !== undefined) return `Correct ${change.address} by ${change.amount}.`
   const tool = setup.document.sheet.tools.find(({ number }) => number === here.tool)

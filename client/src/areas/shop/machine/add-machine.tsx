@@ -30,7 +30,7 @@ export function AddMachine({ onDone }: { onDone: (id?: string) => void }) {
       initial={newMachine}
       make={machineOf}
       send={async (machine) => onDone((await add(machine)).id)}
-      asks={CHOICES}
+      questions={CHOICES}
       onLeave={() => onDone()}
     />
   )
@@ -56,7 +56,7 @@ export function CorrectMachine({
         await change(id, corrected, {})
         onDone()
       }}
-      asks={CHOICES.filter(({ field }) => field !== 'secondLook' && field !== 'proves')}
+      questions={CHOICES.filter(({ field }) => field !== 'secondLook' && field !== 'proves')}
       onLeave={onDone}
     />
   )
@@ -67,7 +67,7 @@ interface MachineFormProps {
   readonly initial: MachineDraft
   readonly make: (draft: MachineDraft) => FormOutcome<MachineDraft, MachineDeclaration>
   readonly send: (machine: MachineDeclaration) => Promise<void>
-  readonly asks: readonly (typeof CHOICES)[number][]
+  readonly questions: readonly (typeof CHOICES)[number][]
   readonly onLeave: () => void
 }
 
@@ -84,7 +84,7 @@ function Places({ length, open }: MachinePlacesProps & { readonly open: boolean 
   )
 }
 
-function MachineForm({ formKey, initial, make, send, asks, onLeave }: MachineFormProps) {
+function MachineForm({ formKey, initial, make, send, questions, onLeave }: MachineFormProps) {
   const { control, watch, setValue, submit, failure } = useKeptForm(formKey, initial, make, send)
   const [homing, unit, lengthKey] = watch(['homing', 'unit', 'lengthKey'])
   const { errors } = useFormState({ control })
@@ -112,7 +112,7 @@ function MachineForm({ formKey, initial, make, send, asks, onLeave }: MachineFor
       ))}
       {isOpen ? (
         <Details
-          asks={asks}
+          questions={questions}
           length={length}
           homing={homing}
           lengthKey={lengthKey}
@@ -128,18 +128,18 @@ function MachineForm({ formKey, initial, make, send, asks, onLeave }: MachineFor
   )
 }
 
-interface DetailsProps extends Pick<MachineFormProps, 'asks' | 'initial'> {
+interface DetailsProps extends Pick<MachineFormProps, 'questions' | 'initial'> {
   readonly length: MachinePlacesProps['length']
   readonly homing: MachineDraft['homing']
   readonly lengthKey: MachineDraft['lengthKey']
 }
 
 /** What most machines have as it stands here; it can be told later as well. */
-function Details({ asks, length, homing, lengthKey, initial }: DetailsProps) {
+function Details({ questions, length, homing, lengthKey, initial }: DetailsProps) {
   const { control, unit } = length
   return (
     <>
-      {asks
+      {questions
         .filter(({ field }) => lengthKey !== 'none' || !ABOUT_LENGTHS.includes(field))
         .map(({ field, label, options, ...about }) => (
           <FormChoice

@@ -122,8 +122,8 @@ export function machineOf(draft: MachineDraft): FormOutcome<MachineDraft, Machin
     problems.pockets = `A changer has 2 to 400 pockets, and not ${draft.pockets.trim()}.`
   const places = placesOf(draft.places, unit, travels)
   if ('problems' in places)
-    for (const [field, told] of Object.entries(places.problems))
-      problems[`places.${field as PlaceField}`] = told
+    for (const [field, words] of Object.entries(places.problems))
+      problems[`places.${field as PlaceField}`] = words
   if ('problems' in places || Object.keys(problems).length > 0) return { problems }
   if (workOffsetKey === '' || lengthKey === '' || reads === '') return { problems }
   const maxSpindleSpeed = turnsOf(draft.spindle)

@@ -23,7 +23,7 @@ export function MachineHappened({
   const open = useSetups({ machine: id, standing: 'open' })
   const pockets = usePockets(id)
   const [plane, setPlane] = useState('')
-  const said = plane.trim()
+  const place = plane.trim()
   const enter = useMachineHappened(id)
   return (
     <HappenedForm
@@ -45,7 +45,7 @@ export function MachineHappened({
         enter({
           what,
           note,
-          ...(what === 'plane-moved' && said !== '' && { plane: said }),
+          ...(what === 'plane-moved' && place !== '' && { plane: place }),
         })
       }
       onDone={onDone}

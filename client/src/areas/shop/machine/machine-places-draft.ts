@@ -93,7 +93,7 @@ export function placesOf(
 
 /** Places that are declared, to be corrected. */
 export function placesDraft({ fixedSetter, toolChange, quill }: Places, unit: LengthUnit) {
-  const told: Partial<Record<PlaceField, WrittenLength | undefined>> = {
+  const lengths: Partial<Record<PlaceField, WrittenLength | undefined>> = {
     ...Object.fromEntries(
       Object.entries(SETTER).map(([at, field]) => [
         field,
@@ -104,7 +104,7 @@ export function placesDraft({ fixedSetter, toolChange, quill }: Places, unit: Le
     quillTravel: quill?.travel,
     quillWithin: quill?.uncertainty,
   }
-  return byField((field) => textIn(told[field], unit))
+  return byField((field) => textIn(lengths[field], unit))
 }
 
 export const hasPlaces = ({ places }: { readonly places: PlacesDraft }): boolean =>

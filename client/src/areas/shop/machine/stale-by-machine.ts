@@ -12,7 +12,7 @@ export function staleByMachine(
     total,
   }: { readonly setups: readonly SetupSummary[] | undefined; readonly total: number },
   tools: number,
-): { readonly says: string; readonly told: readonly Pick<SetupSummary, 'id' | 'name'>[] } {
+): { readonly text: string; readonly setups: readonly Pick<SetupSummary, 'id' | 'name'>[] } {
   const lengths =
     tools === 0
       ? 'No tool is known in it.'
@@ -21,5 +21,5 @@ export function staleByMachine(
     total === 0
       ? 'No set-up is open on it.'
       : `Reported to ${total === 1 ? 'the one set-up' : `the ${total} set-ups`} open on it:`
-  return { says: `${lengths} ${where}`, told: open }
+  return { text: `${lengths} ${where}`, setups: open }
 }

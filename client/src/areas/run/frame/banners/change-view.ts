@@ -56,14 +56,14 @@ export interface ChangeView {
   /** The number that is asked, and its unit; none where nothing is measured. */
   /** Another part: how it came in. */
   readonly asksPart: boolean
-  readonly asks:
+  readonly questions:
     { readonly label: string; readonly unit: LengthUnit; readonly since: boolean } | undefined
   readonly body: EventBody | undefined
   /** How a program goes on after it; none where nothing stood in the cut. */
   readonly restart: readonly string[]
 }
 
-export interface ChangeSaid {
+export interface ChangeAnswers {
   readonly kind?: ChangeKind
   /** Which tool, row, axis or gauge. */
   readonly which?: string
@@ -75,7 +75,7 @@ export interface ChangeSaid {
   readonly part?: AnotherPart
 }
 
-export function changeView(setup: LoadedSetup, said: ChangeSaid): ChangeView {
+export function changeView(setup: LoadedSetup, answers: ChangeAnswers): ChangeView {
   const { document } = setup
   const { sheet } = document
   // A tool can carry lengths over only when it was touched before and after the plane moved.
@@ -89,10 +89,10 @@ export function changeView(setup: LoadedSetup, said: ChangeSaid): ChangeView {
       (!OF_A_GAUGE.includes(one) || sheet.gauges.length > 0) &&
       (one !== 'cycle-broken' || sheet.gauges.some(isFixedSetter)),
   )
-  const { kind, which, value } = said
+  const { kind, which, value } = answers
   const options = kind === undefined ? [] : whichOptions(kind, setup, canRebase)
   const chosen = which ?? (options.length === 1 ? options[0]?.value : undefined)
-  const asks = kind === undefined ? undefined : askedOf(kind, chosen, sheet)
+  const questions = kind === undefined ? undefined : askedOf(kind, chosen, sheet)
   return {
     kinds: offered.map((one) => ({ value: one, label: CHANGE_NAMES[one] })),
     options,
@@ -102,15 +102,15 @@ export function changeView(setup: LoadedSetup, said: ChangeSaid): ChangeView {
         ? describeRestart(document, Number(chosen))
         : [],
     asksPart: kind === 'part-changed' && chosen !== undefined,
-    asks,
+    questions,
     body:
       kind === undefined
         ? undefined
         : eventBody(
             kind,
             chosen,
-            { text: value.trim(), unit: asks?.unit ?? sheet.unit },
-            said,
+            { text: value.trim(), unit: questions?.unit ?? sheet.unit },
+            answers,
             options.length > 0,
             sheet,
           ),
@@ -125,7 +125,7 @@ export interface ConsequencesView {
     readonly state: TrustState
     /** The number, and what it becomes where it moves. */
     readonly number: string
-    readonly says: string
+    readonly text: string
   }[]
   readonly again: string
   /** Empty where nothing stays. */
@@ -153,7 +153,7 @@ export function consequencesView(setup: LoadedSetup, body: EventBody): Consequen
       number: `${before.value === undefined ? '–' : write(before.value)}${
         after.value === before.value || after.value === undefined ? '' : ` → ${write(after.value)}`
       } ${solution.unit}`,
-      says: after.state === 'stale' ? 'no longer holds' : 'key again',
+      text: after.state === 'stale' ? 'no longer holds' : 'key again',
     })),
     again:
       again.length === 0
@@ -216,11 +216,11 @@ function eventBody(
   kind: ChangeKind,
   which: string | undefined,
   value: WrittenLength,
-  { since, part }: Pick<ChangeSaid, 'since' | 'part'>,
-  asks: boolean,
+  { since, part }: Pick<ChangeAnswers, 'since' | 'part'>,
+  questions: boolean,
   sheet: SetupSheet,
 ): EventBody | undefined {
-  if (asks && which === undefined) return undefined
+  if (questions && which === undefined) return undefined
   switch (kind) {
     case 'tool-changed':
     case 'rebased':
@@ -271,7 +271,7 @@ function askedOf(
   kind: ChangeKind,
   which: string | undefined,
   { gauges, unit }: SetupSheet,
-): ChangeView['asks'] {
+): ChangeView['questions'] {
   if (kind === 'external-changed')
     return { label: 'What the external offset is now', unit, since: false }
   if (kind === 'counter-zeroed')

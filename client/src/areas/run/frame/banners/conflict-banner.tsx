@@ -47,13 +47,13 @@ export function ConflictBanner({ setupId, setup, enter, onRegister, at }: Confli
         </Words>
       ))}
       <Row flexWrap="wrap" gap="$2">
-        {answers.map(({ label, says, leadsTo }) => (
+        {answers.map(({ label, draft, leadsTo }) => (
           <Button
             key={label}
             grow
             kind="wrong"
             onPress={() => {
-              if (says !== undefined) void enter(says)
+              if (draft !== undefined) void enter(draft)
               if (leadsTo !== undefined) onRegister(leadsTo)
             }}
           >

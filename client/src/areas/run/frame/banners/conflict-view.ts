@@ -13,7 +13,7 @@ export interface ConflictView {
   readonly answers: readonly {
     readonly label: string
     /** What pressing it enters, or the register that it leads to. */
-    readonly says?: FactDraft
+    readonly draft?: FactDraft
     readonly leadsTo?: Address
   }[]
   /** How it is put away on this device; a question stays until it is answered. */
@@ -22,17 +22,17 @@ export interface ConflictView {
 
 /** All that is open between devices, what asks for an answer first. */
 export function conflictViews({ document, solution }: LoadedSetup): readonly ConflictView[] {
-  const asked = new Map<string, ConflictView>()
+  const views = new Map<string, ConflictView>()
   for (const { stale, accepted } of solution.registers) {
     if (stale?.by !== 'order' || accepted !== undefined) continue
     const key = `order ${stale.reading} ${stale.event.id}`
     const words = describeOrderQuestion(document, stale)
-    if (words === undefined || asked.has(key)) continue
-    const told = (first: 'reading' | 'event'): FactDraft => ({
+    if (words === undefined || views.has(key)) continue
+    const orderFact = (first: 'reading' | 'event'): FactDraft => ({
       kind: 'event',
       body: { kind: 'order-told', reading: stale.reading, event: stale.event.id, first },
     })
-    asked.set(key, {
+    views.set(key, {
       key,
       title: words.question,
       lines: [
@@ -40,8 +40,8 @@ export function conflictViews({ document, solution }: LoadedSetup): readonly Con
         `${words.event.charAt(0).toUpperCase()}${words.event.slice(1)}.`,
       ].map(typographic),
       answers: [
-        { label: words.readingFirst, says: told('reading') },
-        { label: words.eventFirst, says: told('event') },
+        { label: words.readingFirst, draft: orderFact('reading') },
+        { label: words.eventFirst, draft: orderFact('event') },
       ],
     })
   }
@@ -57,5 +57,5 @@ export function conflictViews({ document, solution }: LoadedSetup): readonly Con
         putAway: 'Seen',
       }
     })
-  return [...asked.values(), ...crossed]
+  return [...views.values(), ...crossed]
 }

@@ -57,11 +57,11 @@ export function NoteBanner({ setup, enter }: NoteProps) {
 /** A few words to the next shift: what is odd today, what is still to come, where the key lies. */
 export function NoteEntry({ enter, onClose }: Pick<NoteProps, 'enter'> & { onClose: () => void }) {
   const [text, setText] = useState('')
-  const [asked, setAsked] = useState(false)
+  const [submitted, setSubmitted] = useState(false)
   const leave = () => {
-    const said = text.trim()
-    if (said === '') return setAsked(true)
-    void enter({ kind: 'note', body: { text: said } })
+    const written = text.trim()
+    if (written === '') return setSubmitted(true)
+    void enter({ kind: 'note', body: { text: written } })
     onClose()
   }
   return (
@@ -71,7 +71,7 @@ export function NoteEntry({ enter, onClose }: Pick<NoteProps, 'enter'> & { onClo
         label="Note to the next shift"
         value={text}
         onChange={setText}
-        problem={asked && text.trim() === '' ? 'Type a few words.' : undefined}
+        problem={submitted && text.trim() === '' ? 'Type a few words.' : undefined}
         note="It stands above every step until somebody else has read it."
         testID="note-text"
       />

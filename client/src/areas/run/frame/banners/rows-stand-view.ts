@@ -17,7 +17,7 @@ export const rowsThatMayStand = ({
     .map(({ address }) => ({ address, name: registerName(address) }))
 
 /** What was typed of the rows, and who set them. */
-export interface RowsStandSaid {
+export interface RowsStandAnswers {
   readonly texts: Readonly<Partial<Record<Address, string>>>
   readonly whose: string
 }
@@ -25,7 +25,7 @@ export interface RowsStandSaid {
 /** What is entered: that each row stands, and what it showed; or what is wrong, each at its row. */
 export function rowsStandFacts(
   setup: LoadedSetup,
-  { texts, whose }: RowsStandSaid,
+  { texts, whose }: RowsStandAnswers,
 ): { readonly facts: readonly FactDraft[]; readonly problems: Readonly<Record<string, string>> } {
   const { sheet } = setup.document
   const { unit } = sheet

@@ -6,7 +6,7 @@ import { Caution } from '@/kit/caution'
 import { Field } from '@/kit/entry/field'
 import { Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { rowsStandFacts, rowsThatMayStand, type RowsStandSaid } from './rows-stand-view'
+import { rowsStandFacts, rowsThatMayStand, type RowsStandAnswers } from './rows-stand-view'
 
 /** Rows that somebody set before: looked at on the control, and not touched again. */
 export function RowsStand({
@@ -18,12 +18,12 @@ export function RowsStand({
   readonly enter: Enter
   readonly onClose: () => void
 }) {
-  const [said, setSaid] = useState<RowsStandSaid>({ texts: {}, whose: '' })
-  const [asked, setAsked] = useState(false)
-  const { facts, problems } = rowsStandFacts(setup, said)
+  const [answers, setAnswers] = useState<RowsStandAnswers>({ texts: {}, whose: '' })
+  const [submitted, setSubmitted] = useState(false)
+  const { facts, problems } = rowsStandFacts(setup, answers)
   const rows = rowsThatMayStand(setup)
   const take = () => {
-    if (facts.length === 0 || Object.keys(problems).length > 0) return setAsked(true)
+    if (facts.length === 0 || Object.keys(problems).length > 0) return setSubmitted(true)
     for (const fact of facts) void enter(fact)
     onClose()
   }
@@ -39,20 +39,22 @@ export function RowsStand({
         <Field
           key={address}
           label={`${name} shows`}
-          value={said.texts[address] ?? ''}
+          value={answers.texts[address] ?? ''}
           unit={setup.document.sheet.unit}
-          onChange={(text) => setSaid({ ...said, texts: { ...said.texts, [address]: text } })}
-          problem={asked ? problems[address] : undefined}
+          onChange={(text) =>
+            setAnswers({ ...answers, texts: { ...answers.texts, [address]: text } })
+          }
+          problem={submitted ? problems[address] : undefined}
           testID={`stands-${address}`}
         />
       ))}
       <Field
         label="Who set them, if you know"
-        value={said.whose}
-        onChange={(whose) => setSaid({ ...said, whose })}
+        value={answers.whose}
+        onChange={(whose) => setAnswers({ ...answers, whose })}
         testID="stands-whose"
       />
-      {asked && facts.length === 0 && (
+      {submitted && facts.length === 0 && (
         <Words as="note" tone="wrong" role="alert">
           Type what at least one row shows on the control.
         </Words>

@@ -11,7 +11,7 @@ import {
   changeView,
   consequencesView,
   type ChangeKind,
-  type ChangeSaid,
+  type ChangeAnswers,
   type ChangeView,
 } from './change-view'
 import type { StepProps } from '../step-props'
@@ -19,16 +19,16 @@ import type { StepProps } from '../step-props'
 export interface SomethingChangedProps extends Pick<StepProps, 'setup' | 'enter'> {
   readonly onClose: () => void
   /** It was said: on to what has to be done again. */
-  readonly onSaid: () => void
+  readonly onEntered: () => void
 }
 
-const NOTHING_SAID: ChangeSaid = { value: '' }
+const NOTHING_SAID: ChangeAnswers = { value: '' }
 
 /** One entry for everything that goes wrong in mid-job: what it ends is seen before it is said. */
-export function SomethingChanged({ setup, enter, onClose, onSaid }: SomethingChangedProps) {
-  const [said, setSaid] = useState(NOTHING_SAID)
-  const { kinds, options, chosen, asks, asksPart, body, restart } = changeView(setup, said)
-  const { kind } = said
+export function SomethingChanged({ setup, enter, onClose, onEntered }: SomethingChangedProps) {
+  const [answers, setAnswers] = useState(NOTHING_SAID)
+  const { kinds, options, chosen, questions, asksPart, body, restart } = changeView(setup, answers)
+  const { kind } = answers
   return (
     <Column gap="$3" testID="something-changed">
       <Row justifyContent="space-between">
@@ -43,7 +43,7 @@ export function SomethingChanged({ setup, enter, onClose, onSaid }: SomethingCha
         <Choice
           label="What?"
           value={undefined as ChangeKind | undefined}
-          onChange={(chosenKind) => setSaid({ ...said, kind: chosenKind })}
+          onChange={(chosenKind) => setAnswers({ ...answers, kind: chosenKind })}
           options={kinds}
         />
       ) : (
@@ -51,7 +51,7 @@ export function SomethingChanged({ setup, enter, onClose, onSaid }: SomethingCha
           <Words as="lead" strong flex={1}>
             {CHANGE_NAMES[kind]}
           </Words>
-          <Button kind="plain" onPress={() => setSaid({ value: said.value })}>
+          <Button kind="plain" onPress={() => setAnswers({ value: answers.value })}>
             Something else
           </Button>
         </Row>
@@ -60,33 +60,33 @@ export function SomethingChanged({ setup, enter, onClose, onSaid }: SomethingCha
         <Choice
           label="Which?"
           value={chosen}
-          onChange={(which) => setSaid({ ...said, which })}
+          onChange={(which) => setAnswers({ ...answers, which })}
           options={options}
         />
       )}
       {asksPart && (
         <Choice
           label="How did it come in?"
-          value={said.part}
-          onChange={(part) => setSaid({ ...said, part })}
+          value={answers.part}
+          onChange={(part) => setAnswers({ ...answers, part })}
           options={PARTS}
           note="Against a stop X and Y hold within what the stop repeats, where one face gives them."
         />
       )}
-      {asks && (
+      {questions && (
         <Field
-          label={asks.label}
-          value={said.value}
-          unit={asks.unit}
-          onChange={(value) => setSaid({ ...said, value })}
+          label={questions.label}
+          value={answers.value}
+          unit={questions.unit}
+          onChange={(value) => setAnswers({ ...answers, value })}
           testID="changed-to"
         />
       )}
-      {asks?.since && (
+      {questions?.since && (
         <Choice
           label="Since when has it been so?"
-          value={said.since}
-          onChange={(since) => setSaid({ ...said, since })}
+          value={answers.since}
+          onChange={(since) => setAnswers({ ...answers, since })}
           options={SINCE}
           note="If nobody knows, say that it failed its check: what was read with it is then read again."
         />
@@ -107,7 +107,7 @@ export function SomethingChanged({ setup, enter, onClose, onSaid }: SomethingCha
           body={body}
           onSay={() => {
             void enter({ kind: 'event', body })
-            onSaid()
+            onEntered()
           }}
         />
       )}
@@ -137,13 +137,13 @@ function Consequences({ setup, body, onSay }: ConsequencesProps) {
       ))}
       {changed.length > 0 && (
         <Card overflow="hidden">
-          {changed.map(({ address, name, state, number, says }, index) => (
+          {changed.map(({ address, name, state, number, text }, index) => (
             <Line key={address} gap="$2" first={index === 0}>
               <TrustMark state={state} size={20} />
               <Column flex={1} gap={0}>
                 <Words strong>{name}</Words>
                 <Words as="note" tone={state === 'stale' ? 'wrong' : 'soft'}>
-                  {says}
+                  {text}
                 </Words>
               </Column>
               <Digits flexShrink={0}>{number}</Digits>

@@ -42,7 +42,7 @@ export function EntryFrame({
   ...keys
 }: EntryFrameProps) {
   const { wide, tiny, lying } = useMedia()
-  const told = problem !== undefined && (
+  const trouble = problem !== undefined && (
     <>
       <Words as="note" tone="wrong" role="alert">
         {problem}
@@ -55,7 +55,7 @@ export function EntryFrame({
       <Scroll label="what to do" flex={1} contentContainerStyle={{ padding: 24, gap: 14 }}>
         {children}
         {numbers}
-        {told}
+        {trouble}
         <Row justifyContent="flex-end">
           <Button kind="act" onPress={keys.onNext} testID="next">
             {next} (Enter)
@@ -71,7 +71,7 @@ export function EntryFrame({
         <Column padding="$3">
           {children}
           {numbers}
-          {told}
+          {trouble}
         </Column>
         <Keypad {...keys} next={next} />
       </Scroll>
@@ -92,7 +92,7 @@ export function EntryFrame({
       <Plain style={styles.numbers}>
         {/* Many numbers give way before what is wrong and what can be pressed about it do: those stand above the keys, whole. */}
         <PlainScroll style={styles.givesWay}>{numbers}</PlainScroll>
-        {told}
+        {trouble}
       </Plain>
     </Plain>
   )

@@ -45,7 +45,7 @@ export function useNumbers<Key extends string>(
     started,
   } = useDraft<NumbersDraft>(draftKey, { texts: { ...known }, unit })
   const [active, setActive] = useState<Key | undefined>(specs[0]?.key)
-  const [asked, setAsked] = useState(false)
+  const [submitted, setSubmitted] = useState(false)
   const textOf = (key: Key): string => draft.texts[key] ?? ''
   const written = (key: Key): WrittenLength => ({ text: textOf(key).trim(), unit: draft.unit })
   const readOf = ({ key, sign }: NumberSpec<Key>) =>
@@ -55,7 +55,7 @@ export function useNumbers<Key extends string>(
     (spec) => !(spec.optional === true && isEmpty(spec.key)) && !readOf(spec).ok,
   )
   const change = (key: Key, text: string) => {
-    setAsked(false)
+    setSubmitted(false)
     set({ ...draft, texts: { ...draft.texts, [key]: withMinus(key, text) } })
   }
   /** The minus that need not be typed stands before the first digit; who turns the sign afterwards knows better. */
@@ -86,7 +86,7 @@ export function useNumbers<Key extends string>(
       label,
       isBelowZero,
       value: textOf(key),
-      wrong: asked && wrong?.key === key,
+      wrong: submitted && wrong?.key === key,
     })),
     /** What the keys of the keypad do to the number that is being typed. */
     keys: {
@@ -96,14 +96,14 @@ export function useNumbers<Key extends string>(
       onUnit: () => set({ ...draft, unit: otherUnit(draft.unit) }),
     },
     problem:
-      asked && wrong !== undefined
+      submitted && wrong !== undefined
         ? problemOf(readOf(wrong), specs.length > 1 ? `${wrong.label}: ` : '')
         : undefined,
     /** Goes to the next number that is still to be typed; true when there is none. */
     complete(): boolean {
       if (wrong === undefined) return true
       // Not an error yet: the person has typed one number and goes on to the next.
-      setAsked(!isEmpty(wrong.key) || wrong.key === active)
+      setSubmitted(!isEmpty(wrong.key) || wrong.key === active)
       setActive(wrong.key)
       return false
     },

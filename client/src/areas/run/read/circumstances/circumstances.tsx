@@ -106,8 +106,8 @@ export function GaugesBetween({ reading, quantity, onClose }: GaugesBetweenProps
 
 /** From which side each screw was met: asked where the machine declares its backlash, and nowhere else. */
 function WaysCame({ reading: { draft, change, preview }, quantity }: ZeroedOnProps) {
-  const asked = waysOfReading(preview, draft, quantity)
-  return asked.map(({ end, axis, usual }) => (
+  const ways = waysOfReading(preview, draft, quantity)
+  return ways.map(({ end, axis, usual }) => (
     <Choice<Way | 'touch'>
       key={end}
       label={wayQuestion(preview, quantity, end, axis)}

@@ -5,10 +5,10 @@ import { Words } from '@/kit/words'
 import type { QuantityName } from '@pine/core/quantities'
 import type { useReading } from '../use-reading'
 
-export type SpindleAsked = 'holds' | 'controlSays'
+export type SpindleQuestionKind = 'holds' | 'controlSays'
 
 export const SPINDLE_QUESTIONS: Readonly<
-  Record<SpindleAsked, { short: string; long: string; none: string }>
+  Record<SpindleQuestionKind, { short: string; long: string; none: string }>
 > = {
   holds: {
     short: 'In the spindle',
@@ -25,7 +25,7 @@ export const SPINDLE_QUESTIONS: Readonly<
 export interface SpindleQuestionProps {
   readonly reading: ReturnType<typeof useReading>
   readonly quantity: QuantityName
-  readonly onAsk: (asked: SpindleAsked) => void
+  readonly onAsk: (question: SpindleQuestionKind) => void
 }
 
 /**
@@ -37,7 +37,7 @@ export function SpindleQuestion({
   quantity,
   onAsk,
 }: SpindleQuestionProps) {
-  const said = (which: SpindleAsked) => {
+  const choiceOf = (which: SpindleQuestionKind) => {
     const value = draft[which]
     if (value === undefined) return '?'
     return value === 'none' ? SPINDLE_QUESTIONS[which].none : `T${value}`
@@ -56,7 +56,7 @@ export function SpindleQuestion({
       <Row>
         {(['holds', 'controlSays'] as const).map((which) => (
           <Button key={which} grow onPress={() => onAsk(which)} testID={which}>
-            {SPINDLE_QUESTIONS[which].short}: {said(which)}
+            {SPINDLE_QUESTIONS[which].short}: {choiceOf(which)}
           </Button>
         ))}
       </Row>
@@ -66,23 +66,23 @@ export function SpindleQuestion({
 
 export interface SpindleChoiceProps {
   readonly reading: ReturnType<typeof useReading>
-  readonly asked: SpindleAsked
+  readonly question: SpindleQuestionKind
   readonly onClose: () => void
 }
 
 /** The tools to choose from, for one of the two questions. */
 export function SpindleChoice({
   reading: { draft, change, preview },
-  asked,
+  question,
   onClose,
 }: SpindleChoiceProps) {
-  const { short, long, none } = SPINDLE_QUESTIONS[asked]
+  const { short, long, none } = SPINDLE_QUESTIONS[question]
   return (
     <Column gap="$3">
       <Words as="title">{long}</Words>
       <Choice
         label={short}
-        value={draft[asked]}
+        value={draft[question]}
         options={[
           { value: 'none', label: none },
           ...preview.sheet.tools.map(({ number, name }) => ({
@@ -91,7 +91,7 @@ export function SpindleChoice({
           })),
         ]}
         onChange={(value) => {
-          change({ [asked]: value })
+          change({ [question]: value })
           onClose()
         }}
       />

@@ -20,7 +20,7 @@ export interface CaptureView {
   /** What goes before it. */
   readonly first: string | undefined
   /** Where the axis stands by what was typed; undefined until a number can be read. */
-  readonly stands: string | undefined
+  readonly axisAt: string | undefined
 }
 
 /** @param shown what the row was read to show, once it can be read. */
@@ -50,7 +50,7 @@ export function captureView(
             : activeLength === undefined
               ? undefined
               : `${describeActiveLength(activeLength)} While it stands there,`,
-    stands:
+    axisAt:
       at === undefined
         ? undefined
         : `${axisOfQuantity(quantity)} ${typographic(at.text)} ${at.unit}`,

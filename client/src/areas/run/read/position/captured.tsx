@@ -6,7 +6,7 @@ import { Digits, Words } from '@/kit/words'
 import type { CaptureView } from './capture-view'
 
 /** What is keyed while the axis stands at the touch: the row is read afterwards, and nothing else. */
-export const CaptureTold = memo(function CaptureTold({
+export const CaptureResult = memo(function CaptureResult({
   captured: { name, first, type, unit, does, not },
 }: {
   readonly captured: Omit<CaptureView, 'stands'>
@@ -42,10 +42,10 @@ export const CaptureTold = memo(function CaptureTold({
 /** Before anything is typed: what is expected, and the way to read the position alone. */
 export function CaptureBefore({
   expected,
-  onApart,
+  onReadAxis,
 }: {
   readonly expected: string | undefined
-  readonly onApart: () => void
+  readonly onReadAxis: () => void
 }) {
   return (
     <Row justifyContent="space-between" alignItems="center" gap="$2" minHeight={28}>
@@ -54,7 +54,7 @@ export function CaptureBefore({
           ? 'Type what the row shows; where it stands follows.'
           : `Expected ${expected}`}
       </Words>
-      <Button kind="plain" onPress={onApart} testID="read-position">
+      <Button kind="plain" onPress={onReadAxis} testID="read-position">
         Read the position
       </Button>
     </Row>
@@ -63,11 +63,11 @@ export function CaptureBefore({
 
 /** Where the axis must stand by what the row shows: compared with the position that the control shows now. */
 export function CaptureChecked({
-  stands,
-  onApart,
+  axisAt,
+  onReadAxis,
 }: {
-  readonly stands: string
-  readonly onApart: () => void
+  readonly axisAt: string
+  readonly onReadAxis: () => void
 }) {
   const { wide } = useMedia()
   return (
@@ -80,10 +80,10 @@ export function CaptureChecked({
       <Column gap={0} flexShrink={1} aria-live="polite">
         <Words as="note">Then the machine position must show</Words>
         <Digits as="lead" fontWeight="600" testID="stands">
-          {stands}
+          {axisAt}
         </Digits>
       </Column>
-      <Button kind="plain" onPress={onApart} testID="stands-else">
+      <Button kind="plain" onPress={onReadAxis} testID="stands-else">
         It shows another
       </Button>
     </Row>

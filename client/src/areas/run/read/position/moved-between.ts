@@ -5,7 +5,7 @@ import type { FactDraft } from '@/data/outbox/fact-draft'
 /** What may have been moved between two touches, and what is entered then. */
 export interface MovedBetween {
   readonly words: string
-  readonly said: FactDraft
+  readonly draft: FactDraft
 }
 
 /** The touches lie apart because what they were made on lies elsewhere now: numbers from before end there, or are re-based. */
@@ -16,12 +16,12 @@ export function movedBetween(
   if (quantity.of === 'nose-on-plane' || quantity.of === 'tip-on-plane')
     return {
       words: `The ${sheet.plane} was moved in between`,
-      said: { kind: 'event', body: { kind: 'plane-moved' } },
+      draft: { kind: 'event', body: { kind: 'plane-moved' } },
     }
   if (!('row' in quantity)) return undefined
   const { row } = quantity
   return {
     words: `The part in ${row} was moved in between`,
-    said: { kind: 'event', body: { kind: 'part-changed', row } },
+    draft: { kind: 'event', body: { kind: 'part-changed', row } },
   }
 }

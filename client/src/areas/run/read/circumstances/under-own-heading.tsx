@@ -3,7 +3,7 @@ import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 
 /** Two touches that are no repeats of each other: which of them counts is said, never worked out. */
-export function Apart({
+export function UnderOwnHeading({
   words,
   onAgain,
   onCounts,

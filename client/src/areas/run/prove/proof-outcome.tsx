@@ -8,14 +8,14 @@ import type { ProofStepProps } from '../frame/step-props'
 import { CheckFrame } from '../frame/entry/check-frame'
 import { verdictView } from './proof-view'
 
-export interface ProofSaidProps extends Pick<ProofStepProps, 'setup' | 'onDone' | 'onTo'> {
+export interface ProofOutcomeProps extends Pick<ProofStepProps, 'setup' | 'onDone' | 'onTo'> {
   readonly verdict: ProofVerdict
   readonly onAgain: () => void
 }
 
 /** What a proof said: right and on, or what to look at. */
-export function ProofSaid({ setup, verdict, onAgain, onDone, onTo }: ProofSaidProps) {
-  const { sentence, says, by, suspects } = verdictView(setup, verdict)
+export function ProofOutcome({ setup, verdict, onAgain, onDone, onTo }: ProofOutcomeProps) {
+  const { sentence, text, by, suspects } = verdictView(setup, verdict)
   const { right } = verdict
   return (
     <CheckFrame
@@ -48,7 +48,7 @@ export function ProofSaid({ setup, verdict, onAgain, onDone, onTo }: ProofSaidPr
     >
       <Card padded tone={right ? 'read' : 'wrong'} testID="proof-said">
         <Words as="lead" tone={right ? 'ink' : 'wrong'} strong>
-          {says}
+          {text}
         </Words>
         <Words as="note">{by}</Words>
         {suspects.map(({ address, name, slips }) => (

@@ -9,7 +9,7 @@ import { GAUGE_FACTS } from '../../touch/gauge-kinds'
 export type WayEnd = 'own' | 'other' | 'X' | 'Y'
 
 /** A screw whose side matters: from where an axis came, where its backlash is declared. */
-export interface WayAsked {
+export interface WayQuestion {
   readonly end: WayEnd
   readonly axis: MachineAxis
   /** What is counted where nothing is said: `touch` is the way that the touch itself points; undefined where nobody can tell. */
@@ -23,18 +23,18 @@ export interface WayAsked {
  * @param own ids of what lies between at the reading's own end, or stands in the spindle.
  * @param other the same at the end that a difference is counted from.
  */
-export function waysAsked(
+export function wayQuestions(
   { sheet }: SetupDocument,
   quantity: QuantityName,
   own: readonly string[],
   other: readonly string[],
-): readonly WayAsked[] {
+): readonly WayQuestion[] {
   const declared = (axis: MachineAxis) => {
     const written = sheet.machine.lostMotion?.[axis]
     const read = written && readLength(written)
     return read?.ok === true && read.value.nm > 0
   }
-  const inZ = (end: WayEnd, gauges: readonly string[]): WayAsked => ({
+  const inZ = (end: WayEnd, gauges: readonly string[]): WayQuestion => ({
     end,
     axis: 'Z',
     usual: sheet.gauges.some(({ id, kind }) => gauges.includes(id) && GAUGE_FACTS[kind].rises)

@@ -7,7 +7,7 @@ import { planeShift } from './plane-shift'
 import type { SourceReader } from '../sources'
 
 /** What a Z reading tells (height-then.ts) on the plane as it lies today: as often as the plane is among the unknowns. */
-export function heightTold(
+export function heightFrom(
   document: SetupDocument,
   sources: SourceReader,
   reading: Reading,

@@ -16,7 +16,7 @@ import type { Operation, ProgramReading } from '../../program/program-reading'
 import type { ProgramJudgement } from '../../program/judgement/program-judgement'
 
 /** A register or work offset that an operation needs, beside what is there. */
-export interface NeedBeside {
+export interface SideNeed {
   /** `H3`, `D3` or `G54`. */
   readonly address: string
   /** Of an offset: its least certain axis. */
@@ -28,13 +28,13 @@ export interface NeedBeside {
 export interface OperationNeeds {
   readonly operation: Operation
   readonly onSheet: boolean
-  readonly needs: readonly NeedBeside[]
+  readonly needs: readonly SideNeed[]
   /** Where the machine's policy picks: why this tool is proven, nothing where it lets it go. Undefined where all are proven. */
   readonly provenBecause?: readonly ProofReason[]
 }
 
 /** What each operation needs beside what the set-up has, with the step that leads there. */
-export function needsBeside(
+export function sideNeeds(
   reading: ProgramReading,
   document: SetupDocument,
   solution: Solution,
@@ -103,7 +103,7 @@ function stateOf(
   address: string,
   { registers }: Solution,
   tool: number | undefined,
-): NeedBeside['state'] {
+): SideNeed['state'] {
   const here = registers.filter(
     (register) => isOf(register.address, address) && isWithTool(register.address, tool),
   )

@@ -13,7 +13,7 @@ import { facesTouched } from '../sheet/zero-place'
 type Was = Pick<SetupDocument, 'sheet' | 'events'>
 
 /** Where the setting plane stood, for another job on the same machine; undefined where the bare nose never met it. */
-export function planeStood(
+export function planeBefore(
   { sheet, events }: Was,
   { heights }: Pick<Solution, 'heights'>,
 ): EarlierPositions | undefined {
@@ -29,40 +29,40 @@ export function planeStood(
  * Where what stays on the machine stood, for another job on it: the setting plane, and the fixed jaw and the stop by the faces of the
  * first part that lay against them.
  */
-export function machineStood(
+export function machineBefore(
   was: Was,
   solution: Pick<Solution, 'heights' | 'faces'>,
 ): EarlierPositions | undefined {
   const [first] = was.sheet.offsets
-  const faces = facesStood(was, solution).filter(
+  const faces = facesBefore(was, solution).filter(
     ({ row, against }) => row === first?.row && against !== undefined,
   )
-  return stoodOf(planeStood(was, solution), faces)
+  return stoodOf(planeBefore(was, solution), faces)
 }
 
 /** Where the plane and the faces that are touched stood, for the same job again. */
-export function allStood(
+export function positionsBefore(
   was: Was,
   solution: Pick<Solution, 'heights' | 'faces'>,
 ): EarlierPositions | undefined {
-  return stoodOf(planeStood(was, solution), facesStood(was, solution))
+  return stoodOf(planeBefore(was, solution), facesBefore(was, solution))
 }
 
-type FaceStood = NonNullable<EarlierPositions['faces']>[number]
+type FaceBefore = NonNullable<EarlierPositions['faces']>[number]
 
 function stoodOf(
   plane: EarlierPositions | undefined,
-  faces: readonly FaceStood[],
+  faces: readonly FaceBefore[],
 ): EarlierPositions | undefined {
   if (plane === undefined && faces.length === 0) return undefined
   return { ...plane, ...(faces.length > 0 && { faces }) }
 }
 
 /** The faces that were touched and are still where they were read. */
-function facesStood(
+function facesBefore(
   { sheet, events }: Was,
   { faces }: Pick<Solution, 'faces'>,
-): readonly FaceStood[] {
+): readonly FaceBefore[] {
   const gone = (row: OffsetRow) =>
     events.some(
       (event) => event.kind === 'home-lost' || (event.kind === 'part-changed' && event.row === row),
@@ -73,7 +73,7 @@ function facesStood(
       ? []
       : (['X', 'Y'] as const)
           .flatMap((axis) => facesTouched(offset[axis], axis))
-          .flatMap((face): readonly FaceStood[] => {
+          .flatMap((face): readonly FaceBefore[] => {
             const chain = faces[quantityKey({ of: 'face', row, face })]
             if (chain === undefined) return []
             const against = row === first?.row ? liesAgainst(sheet, face) : undefined
