@@ -35,12 +35,12 @@ test('its checks, the youngest first, each with who made it and what is wrong wi
   expect(view.tone).toBe('wrong')
   expect(view.rows).toEqual([
     expect.objectContaining({
-      on: '2026-01-12',
+      on: '12 Jan 2026',
       off: '+0.015 mm',
       by: 'Jory',
       fault: 'outside its tolerance',
     }),
-    expect.objectContaining({ on: '2026-01-05', off: '+0.001 mm', by: 'Mira', fault: undefined }),
+    expect.objectContaining({ on: '5 Jan 2026', off: '+0.001 mm', by: 'Mira', fault: undefined }),
   ])
   expect(checksView(watched(check('05', '50.001')), NOW)?.tone).toBe('good')
   expect(checksView(watched(), NOW)).toMatchObject({ tone: 'due', rows: [], interval: undefined })
@@ -110,8 +110,8 @@ test('beside its name: how it stands, in a few words', () => {
   const one = { id, isDue: true, isSuspect: false }
   expect(standingWords(one)).toBe('never checked')
   const checked = { ...one, lastAt: NOW, dueOn: '2026-02-01' }
-  expect(standingWords(checked)).toBe('check due since 2026-02-01')
-  expect(standingWords({ ...checked, isDue: false })).toBe('in tolerance, next check 2026-02-01')
+  expect(standingWords(checked)).toBe('check due since 1 Feb 2026')
+  expect(standingWords({ ...checked, isDue: false })).toBe('in tolerance, next check 1 Feb 2026')
   expect(standingWords({ ...checked, isSuspect: true })).toBe('its last check was not good')
 })
 

@@ -40,10 +40,10 @@ test('registers stand by their names and numbers, and what was only typed says s
   expect(lines.map(({ address }) => address)).toEqual(['G54 X', 'H2', 'H10'])
   expect(lines[1]).toMatchObject({
     value: '−270.000 mm',
-    how: 'typed, not read back · 2026-03-05, Mira · Ring',
+    how: 'typed, not read back · 5 Mar 2026, Mira · Ring',
     isSeen: false,
   })
-  expect(lines[2]?.how).toBe('shown · 2026-03-05, Mira · Ring')
+  expect(lines[2]?.how).toBe('shown · 5 Mar 2026, Mira · Ring')
   // Keyed by a difference: what was typed is not what stands there.
   const { shown: _typed, ...added } = offset('H3', false)
   expect(offsetLines(history({ offsets: [added] as never }))[0]?.value).toBe('not known')
@@ -58,8 +58,8 @@ test('what happened and how it was declared', () => {
       ],
     }),
   ).toEqual([
-    { what: 'the setting plane or its setter was moved', about: '2026-03-05 · fixed jaw · Ring' },
-    { what: 'it lost its home position', about: '2026-03-05' },
+    { what: 'the setting plane or its setter was moved', about: '5 Mar 2026 · fixed jaw · Ring' },
+    { what: 'it lost its home position', about: '5 Mar 2026' },
   ])
   const declared = [{ ...said, reason: 'new screw' }, said, said]
   expect(declaredLines({ declared }).map(({ what }) => what)).toEqual([
@@ -91,7 +91,7 @@ describe('a screw', () => {
     expect(screw('Y').counts).toContain('Not measured')
     // The youngest comes first.
     expect(screw('Y', test3('Y', '0.020'), test3('Y', '0.9')).tested).toBe(
-      '2026-03-05, Mira: The screw loses 0.020 mm (± 0.000 mm, by 3 pairs).',
+      '5 Mar 2026, Mira: The screw loses 0.020 mm (± 0.000 mm, by 3 pairs).',
     )
   })
 
@@ -100,7 +100,7 @@ describe('a screw', () => {
     expect(takesOver).toMatchObject({
       text: 'Count Y with 0.020 mm',
       machine: { name: 'Mill 2', lostMotion: { X: mm('0.012'), Y: mm('0.020') } },
-      reason: 'Y by a reversal test of 3 pairs on 2026-03-05',
+      reason: 'Y by a reversal test of 3 pairs on 5 Mar 2026',
     })
     expect(screw('X', test3('X', '0.0120')).takesOver).toBeUndefined()
     expect(screw('X', test3('X', '0.013')).takesOver?.text).toBe('Count X with 0.013 mm')

@@ -1,4 +1,4 @@
-import { spaced, changesInWords } from '@/areas/people/people-view'
+import { spaced, changesInWords, memberState } from '@/areas/people/people-view'
 
 test('what happened to a person is told with who did it, the latest first', () => {
   const told = changesInWords({
@@ -21,6 +21,22 @@ test('what happened to a person is told with who did it, the latest first', () =
     'became lead, by Mira Toller',
     'came as viewer, by Mira Toller',
   ])
+})
+
+test.each([
+  ['setter', { role: 'setter', leftAt: null }],
+  ['left', { role: 'setter', leftAt: '2026-03-02T08:00:00Z' }],
+  [
+    'program · viewer until 2 Mar 2027',
+    { role: 'viewer', leftAt: null, program: { until: '2027-03-02T12:00:00Z' } },
+  ],
+  ['program · its token has run out', { role: 'viewer', leftAt: null, program: { until: null } }],
+  [
+    'program · its token was ended',
+    { role: 'viewer', leftAt: '2026-03-02T08:00:00Z', program: { until: null } },
+  ],
+] as const)('“%s”', (words, member) => {
+  expect(memberState({ id: 'a', name: 'A', changes: [], ...member })).toBe(words)
 })
 
 test('a code is read out in two groups', () => {

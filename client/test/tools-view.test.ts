@@ -68,7 +68,7 @@ test('measurements say where, how, how long and how surely; what was taken over 
     measured: [measured('2026-03-05', '80.004'), measured('2026-03-02', undefined, false)],
   })
   expect(one).toMatchObject({
-    on: '2026-03-05',
+    on: '5 Mar 2026',
     where: 'T4 in Mill 2 · fixed jaw',
     how: 'Mira, on the setter and block',
     length: '80.004 mm',

@@ -62,6 +62,8 @@ export type PersonChange = z.infer<typeof personChangeSchema>
 
 /** Everybody who is or was here, with what happened to their place, for those who look after people. */
 export const memberHistorySchema = memberSchema.extend({
+  /** A program that a lead gave a token, and until when it is good; null once it has ended. */
+  program: z.object({ until: z.string().nullable() }).optional(),
   leftAt: z.string().nullable(),
   changes: z.array(z.object({ change: personChangeSchema, by: z.string(), at: z.string() })),
 })
@@ -92,6 +94,21 @@ export const shownJoinCodeSchema = z.object({
   expiresAt: z.string(),
 })
 export type ShownJoinCode = z.infer<typeof shownJoinCodeSchema>
+/** What a token begins with: whoever finds one somewhere sees what it opens. */
+export const TOKEN_PREFIX = 'pine_'
+/** Longest stay of a program, in days: after that a lead looks at it again. */
+const LONGEST_TOKEN_DAYS = 366
+/** A program that reads or writes here, as a lead lets it in; people are looked after by people. */
+export const newTokenSchema = z.strictObject({
+  id: uuid(),
+  name: personNameSchema,
+  role: z.enum(['viewer', 'setter']),
+  days: z.number().int().min(1).max(LONGEST_TOKEN_DAYS),
+})
+export type NewToken = z.infer<typeof newTokenSchema>
+/** A token is shown once, to the lead who asked for it: only its hash is kept. */
+export const shownTokenSchema = memberSchema.extend({ token: z.string(), expiresAt: z.string() })
+export type ShownToken = z.infer<typeof shownTokenSchema>
 export const newPinSchema = z.strictObject({ pin: pinSchema })
 export const newRoleSchema = z.strictObject({ role: roleSchema })
 

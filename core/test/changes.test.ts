@@ -325,7 +325,7 @@ describe('the tool in the spindle and the one that the control takes for active'
         tools: [null, null, 1],
       },
     ])
-    expect(said(solution)).toEqual([expect.stringContaining('every tip would come 80 mm too deep')])
+    expect(said(solution)).toEqual([expect.stringContaining('Every tip would come 80 mm too deep')])
   })
   test('a position is told with what the active length is by now, and not with what it is to become', () => {
     const lineWith = (readBacks: readonly ReadBack[]) =>

@@ -57,7 +57,7 @@ test('it is told at the one that was read last, also where that is the way of th
   expect(warning?.causes?.[0]?.code).toBe('sign-turned')
   const words = describeWarning(warning!, (nm) => `${nm / 1e6} mm`)
   expect(words).toContain(
-    'G54 from the plane tells the stock top 60 mm higher than G54 top by the nose',
+    'G54 from the plane gives a stock top 60 mm higher than G54 top by the nose',
   )
 })
 

@@ -35,9 +35,9 @@ test('how far off it was, and by when it is to be checked again', () => {
   ])
   // Ten days after the second one, whatever a month would allow.
   expect(stands(two, 10)).toMatchObject({ dueOn: '2026-01-18', isDue: true })
-  expect(describeGaugeStanding(stands(two, 10))).toBe('Check due since 2026-01-18.')
+  expect(describeGaugeStanding(stands(two, 10))).toBe('Check due since 18 Jan 2026.')
   expect(stands(two)).toMatchObject({ dueOn: '2026-02-07', isDue: false })
-  expect(describeGaugeStanding(stands(two))).toBe('In tolerance. Next check 2026-02-07.')
+  expect(describeGaugeStanding(stands(two))).toBe('In tolerance. Next check 7 Feb 2026.')
   // On the day itself it is due.
   expect(stands(two, 24)).toMatchObject({ dueOn: '2026-02-01', isDue: true })
 })
@@ -53,7 +53,7 @@ test('more than it may be off: suspect since the last good check, due at once, u
   const bad = stands(weekly('50.001', '50.002', '50.011', '50.012'))
   expect(bad.suspectSince).toBe('2026-01-08T09:00:00.000Z')
   expect(bad).toMatchObject({ dueOn: '2026-01-22', isDue: true })
-  expect(describeGaugeStanding(bad)).toMatch(/since 2026-01-08 is suspect/)
+  expect(describeGaugeStanding(bad)).toMatch(/since 8 Jan 2026 is suspect/)
   expect(bad.checks.map(describeCheckFault)).toEqual([
     undefined,
     undefined,

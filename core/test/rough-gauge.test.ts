@@ -33,7 +33,7 @@ test('where it does not cancel there is no number, and the touch is asked for ag
   expect(value).toBeUndefined()
   expect(told).toMatchObject([{ place: 'tip-on-plane:T1', beside: first!.name }])
   expect(open).toContain('tip-on-plane:T1')
-  expect(describeWarning(told[0]!, () => '')).toContain(`Nobody measured the ${first!.name}`)
+  expect(describeWarning(told[0]!, () => '')).toContain(`The ${first!.name} is not measured`)
   const bare = { ...tipTouch(), read: mm('-240.000'), with: [] } as Reading
   expect(solved({ school: 'gauge-line' }, [noseTouch(), bare]).value).toBeUndefined()
 })

@@ -39,12 +39,12 @@ describe('warnings', () => {
     [
       'a check that comes lower than what was taken over',
       told('kept-differs', 'tip-on-plane:T2', { amount: nm(-0.36), limit: nm(0.025) }),
-      /^T2 on the plane comes 0\.360 mm lower than the length that was reused \(allowed ±0\.025 mm\)/,
+      /^T2 on the plane comes 0\.360 mm lower than the reused length \(allowed ±0\.025 mm\)/,
     ],
     [
       'all checks higher alike',
       told('kept-moved', 'tip-on-plane:T2', { amount: nm(0.4) }),
-      /all come 0\.400 mm higher than the lengths that were reused: the setting plane was moved/,
+      /all come 0\.400 mm higher than the reused lengths: the setting plane or home moved/,
     ],
     [
       'repeats',
@@ -58,17 +58,17 @@ describe('warnings', () => {
         amount: nm(-0.3),
         limit: nm(0.06),
       }),
-      /^G54 top by the nose tells the stock top 0\.300 mm lower than .+ does \(up to 0\.060 mm may be chance\)/,
+      /^G54 top by the nose gives a stock top 0\.300 mm lower than .+ \(up to 0\.060 mm may be chance\)/,
     ],
     [
       'and higher',
       told('ways-differ', 'nose-on-part:G54', { amount: nm(0.3) }),
-      /0\.300 mm higher than another way does \(up to \?/,
+      /0\.300 mm higher than another way \(up to \?/,
     ],
     [
       'a known length that is shorter as touched',
       told('known-length-differs', 'tip-on-plane:T9', { amount: nm(-0.2), limit: nm(0.05) }),
-      /it is 0\.200 mm shorter than the length that the sheet knows \(up to 0\.050 mm/,
+      /it is 0\.200 mm shorter than the sheet’s length \(up to 0\.050 mm/,
     ],
     [
       'and longer',
@@ -93,7 +93,7 @@ describe('warnings', () => {
     [
       'another tool in the spindle, longer than the one of the step',
       told('spindle-tool-differs', 'tip-on-part:G54:T1', { tools: [1, 2, null], amount: nm(-15) }),
-      /T1 was to stand in the spindle, and T2 does\. Every tip would come 15\.000 mm too high\. Put in the right one/,
+      /T2 is in the spindle, not T1\. Every tip would come 15\.000 mm too high\. Put in the right one/,
     ],
     [
       'the bare nose in place of a tool',
@@ -101,22 +101,22 @@ describe('warnings', () => {
         tools: [1, null, null],
         amount: nm(80),
       }),
-      /T1 was to stand in the spindle, and the bare nose does\. Every tip would come 80\.000 mm too deep/,
+      /the bare nose is in the spindle, not T1\. Every tip would come 80\.000 mm too deep/,
     ],
     [
       'and where nobody knows how long either is',
       told('spindle-tool-differs', 'nose-on-part:G54', { tools: [null, 3, 3] }),
-      /the bare nose was to stand in the spindle, and T3 does\. Put in/,
+      /T3 is in the spindle, not the bare nose\. Put in/,
     ],
     [
       'a control that takes another tool for active',
       told('control-tool-differs', 'nose-on-part:G54', { tools: [null, null, 5], amount: nm(60) }),
-      /the bare nose stands in the spindle, and the control takes T5 for active\..+ 60\.000 mm too deep\. Make the two the same/,
+      /the bare nose is in the spindle, and the control has T5 active\..+ 60\.000 mm too deep\. Make the two the same/,
     ],
     [
       'and the other way',
       told('control-tool-differs', 'nose-on-part:G54', { tools: [null, 2, 5], amount: nm(-60) }),
-      /T2 stands in the spindle, .+ 60\.000 mm too high/,
+      /T2 is in the spindle, .+ 60\.000 mm too high/,
     ],
     [
       'not as last time',
@@ -182,7 +182,7 @@ describe('warnings', () => {
       told('side-cut-meets-jaws', 'holding', { amount: nm(0.5) }),
       /^The deepest side cut comes to 0\.500 mm from the jaws/,
     ],
-    ['mixed ways', told('approach-mixed', 'Z'), /^Some heights were touched while lowering/],
+    ['mixed ways', told('approach-mixed', 'Z'), /^Some heights were touched lowering/],
   ])('%s', (_, sentence, wanted) => expect(sentence).toMatch(wanted))
 
   test('a number that is not known is left open, and never written as one', () => {

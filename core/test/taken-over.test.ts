@@ -398,7 +398,7 @@ describe('what is offered', () => {
     [
       'its touch',
       offer([use()]),
-      'Length still good: touched 2026-03-02 by Mira Toller in Worked example.',
+      'Length still good: touched 2 Mar 2026 by Mira Toller in Worked example.',
     ],
     ['never measured', offer([]), 'Touch it: it was never measured before.'],
     [
@@ -414,7 +414,7 @@ describe('what is offered', () => {
     [
       'a plane is the same however it is written',
       offer([use({ plane: ' Fixed Jaw ' })]),
-      'Length still good: touched 2026-03-02 by Mira Toller in Worked example.',
+      'Length still good: touched 2 Mar 2026 by Mira Toller in Worked example.',
     ],
     [
       'by marks',
@@ -432,36 +432,36 @@ describe('what is offered', () => {
         use({ touches: [], changedAt: later, name: 'Clamp ring', setup: assemblyOf(8) }),
         use(),
       ]),
-      'Touch it: it was changed on 2026-03-10 (Clamp ring).',
+      'Touch it: it was changed on 10 Mar 2026 (Clamp ring).',
     ],
     [
       'replaced outside of set-ups',
       offer([use()], { events: [{ what: 'tool-changed', at: later, name: 're-ground' }] }),
-      'Touch it: it was changed on 2026-03-10 (re-ground).',
+      'Touch it: it was changed on 10 Mar 2026 (re-ground).',
     ],
     [
       'changed before it was touched',
       offer([use({ changedAt: '2026-03-01T08:00:00.000Z' })]),
-      'Length still good: touched 2026-03-02 by Mira Toller in Worked example.',
+      'Length still good: touched 2 Mar 2026 by Mira Toller in Worked example.',
     ],
     [
       'home lost since',
       offer([use()], { happened: [{ what: 'home-lost', at: later, name: 'Clamp ring' }] }),
-      'Touch it: the machine lost its home position on 2026-03-10 (Clamp ring).',
+      'Touch it: the machine lost its home position on 10 Mar 2026 (Clamp ring).',
     ],
     [
       'the plane moved since',
       offer([use()], {
         happened: [{ what: 'plane-moved', at: later, name: 'Clamp ring', plane: 'Fixed jaw' }],
       }),
-      'Good after one touch: touched 2026-03-02 by Mira Toller in Worked example, and the setting plane or its setter was moved on 2026-03-10 (Clamp ring).',
+      'Good after one touch: touched 2 Mar 2026 by Mira Toller in Worked example, and the setting plane or its setter was moved on 10 Mar 2026 (Clamp ring).',
     ],
     [
       'another plane moved since',
       offer([use()], {
         happened: [{ what: 'plane-moved', at: later, name: 'Clamp ring', plane: 'table' }],
       }),
-      'Length still good: touched 2026-03-02 by Mira Toller in Worked example.',
+      'Length still good: touched 2 Mar 2026 by Mira Toller in Worked example.',
     ],
     [
       'the setter was declared anew',
@@ -477,7 +477,7 @@ describe('what is offered', () => {
     [
       'longer ago than the shop allows',
       offer([use()], { changes: { policy: { maxAgeDays: 10 } } }),
-      'Touch it: it was touched on 2026-03-02, longer ago than the shop allows.',
+      'Touch it: it was touched on 2 Mar 2026, longer ago than the shop allows.',
     ],
   ])('%s', (_, said, wanted) => expect(said).toBe(wanted))
 

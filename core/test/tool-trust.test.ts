@@ -57,12 +57,12 @@ describe('how far a length is to be relied on', () => {
     [
       'touched',
       () => told([usedIn('A', 2)]),
-      'read: Length still good: touched 2026-03-02 by Mira Toller in Job A.',
+      'read: Length still good: touched 2 Mar 2026 by Mira Toller in Job A.',
     ],
     [
       'proven',
       () => told([usedIn('A', 2, { touches: [touch('A', day(2), { proven: true })] })]),
-      'proven: Proven: touched 2026-03-02 by Mira Toller in Job A.',
+      'proven: Proven: touched 2 Mar 2026 by Mira Toller in Job A.',
     ],
     [
       'its diameter was proven and not its tip',
@@ -75,12 +75,12 @@ describe('how far a length is to be relied on', () => {
             ],
           }),
         ]),
-      'read: Length still good: touched 2026-03-02 by Mira Toller in Job A.',
+      'read: Length still good: touched 2 Mar 2026 by Mira Toller in Job A.',
     ],
     [
       'the last job touched it on the part: the one before still tells',
       () => told([usedIn('B', 9, { touches: [] }), usedIn('A', 2)]),
-      'read: Length still good: touched 2026-03-02 by Mira Toller in Job A.',
+      'read: Length still good: touched 2 Mar 2026 by Mira Toller in Job A.',
     ],
     [
       'touched on parts alone',
@@ -90,27 +90,27 @@ describe('how far a length is to be relied on', () => {
     [
       'broken since',
       () => told([usedIn('A', 2)], [event('tool-changed', 5)]),
-      'stale: No longer good: it was changed on 2026-03-05 (between).',
+      'stale: No longer good: it was changed on 5 Mar 2026 (between).',
     ],
     [
       'broken before',
       () => told([usedIn('A', 9)], [event('tool-changed', 5)]),
-      'read: Length still good: touched 2026-03-09 by Mira Toller in Job A.',
+      'read: Length still good: touched 9 Mar 2026 by Mira Toller in Job A.',
     ],
     [
       'the machine lost its home since',
       () => told([usedIn('A', 2)], [], [event('home-lost', 5)]),
-      'stale: No longer good: the machine lost its home position on 2026-03-05 (between).',
+      'stale: No longer good: the machine lost its home position on 5 Mar 2026 (between).',
     ],
     [
       'the plane was moved since',
       () => told([usedIn('A', 2)], [], [event('plane-moved', 5)]),
-      'stale: Good after one touch: the setting plane or its setter was moved on 2026-03-05 (between).',
+      'stale: Good after one touch: the setting plane or its setter was moved on 5 Mar 2026 (between).',
     ],
     [
       'too old',
       () => told([usedIn('A', 2)], [], [], { maxAgeDays: 7 }),
-      'stale: No longer good: it was touched on 2026-03-02, longer ago than the shop allows.',
+      'stale: No longer good: it was touched on 2 Mar 2026, longer ago than the shop allows.',
     ],
   ])('%s', (_, said, wanted) => expect(said()).toBe(wanted))
 })

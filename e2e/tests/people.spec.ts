@@ -1,3 +1,4 @@
+import { request } from '@playwright/test'
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
 import { visit } from '../support/visit'
@@ -83,6 +84,27 @@ test('a lead lets a viewer in by a code, who looks on, and becomes a setter', as
   await page.getByRole('button', { name: 'change Mira Toller' }).click()
   await page.getByRole('button', { name: 'Works here no more' }).click()
   await expect(page.getByRole('alert')).toContainText('Make somebody else a lead first')
+
+  // A program gets a token, which is shown once, and is nothing once it was ended.
+  await page.getByRole('button', { name: 'Let a program in' }).click()
+  await page.getByTestId('program-name').fill('Planning board')
+  await mira.look('people-program')
+  await page.getByRole('button', { name: 'Show a token' }).click()
+  const token = await page.getByTestId('token').innerText()
+  await mira.look('people-token')
+  const outside = await request.newContext({
+    extraHTTPHeaders: { Authorization: `Bearer ${token}` },
+  })
+  const status = async () => (await outside.get(`${demo.address}/api/setups`)).status()
+  expect(await status()).toBe(200)
+  await page.getByRole('button', { name: 'Done' }).click()
+  await page.getByRole('button', { name: 'change Planning board' }).click()
+  await expect(page.getByText(/^program · viewer until/)).toBeVisible()
+  await mira.look('people-program-card')
+  await page.getByRole('button', { name: 'end the token of Planning board' }).click()
+  await expect(page.getByText('program · its token was ended')).toBeVisible()
+  expect(await status()).toBe(401)
+  await outside.dispose()
 })
 
 test('a lead keeps the list to what is worked on: away, and out again', async ({ page, demo }) => {

@@ -44,9 +44,9 @@ test('mill by the gauge line, a 3D sensor over two fixtures; the control took an
   await expect(page.getByTestId('to-type')).toHaveText('80.000')
   await mira.keys('-380.000')
   await expect(page.getByTestId('stands')).toHaveText('Z −220.000 mm')
-  await expect(page.getByTestId('step-warning')).toContainText('the control takes T1 for active')
+  await expect(page.getByTestId('step-warning')).toContainText('the control has T1 active')
   await expect(page.getByTestId('step-warning')).toContainText(
-    'every tip would come 80.000 mm too high',
+    'Every tip would come 80.000 mm too high',
   )
   await mira.look('control-tool')
   await mira.next()

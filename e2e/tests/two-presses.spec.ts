@@ -1,5 +1,6 @@
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
+import { SENSOR_TWO_FIXTURES } from '../support/sheets'
 
 test('every step in two presses, the last touch once more, a number to its reading, and the way back', async ({
   page,
@@ -67,12 +68,12 @@ test('the number of the display is said where it is read: a counter zeroed with 
   demo,
 }) => {
   const mira = new Machinist(page, demo.address)
-  await mira.signInByKeys('Mira Toller')
-  await page.getByText('Focuser body, two fixtures').click()
-  await page.waitForURL(/setups\/.{36}/)
-  // Whichever tool is next here: others read in this demonstration too.
-  await mira.goTo('tip-on-plane:T4')
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Lower T4/)
+  await mira.signIn('Mira Toller')
+  // A set-up of its own: others read in those of this demonstration.
+  await mira.begin({ ...SENSOR_TWO_FIXTURES, name: 'By the display' })
+  await mira.ready()
+  await mira.goTo('tip-on-plane:T1')
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Lower T1/)
   await page.getByTestId('which-number').click()
   await page.getByRole('radio', { name: 'relative counter' }).click()
   await page.getByTestId('position-done').click()

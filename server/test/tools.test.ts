@@ -130,7 +130,7 @@ describe('a month of a shop', () => {
     expect(await takes(second)).toEqual(['T1 as-it-was', 'T2 check', 'T3 check', 'T4 as-it-was'])
     const { tools: said } = await keptFor(second)
     expect(said[3]!.words).toBe(
-      'Length still good: touched 2026-03-02 by Mira Toller in Focuser body.',
+      'Length still good: touched 2 Mar 2026 by Mira Toller in Focuser body.',
     )
     const planOf = () => planFor(second)
     const plan = await planOf()
@@ -181,7 +181,7 @@ describe('a month of a shop', () => {
     ])
     expect(trust).toEqual({
       state: 'stale',
-      words: 'No longer good: it was changed on 2026-03-05 (snapped in the drawtube).',
+      words: 'No longer good: it was changed on 5 Mar 2026 (snapped in the drawtube).',
     })
     const fifth = await begin('Spacer')
     expect((await takes(fifth))[3]).toBe('T4 nothing')

@@ -71,3 +71,4 @@ export { describeOffsetPlan, describeSheet, schoolWords } from './setup/sheet-wo
 export { GAUGE_NAMES, MEASURE_NAMES } from './trust/gauge-words'
 export { EXTERNAL_OFFSET_Z, LIFT_PLACE_WORDS } from './order/lift-words'
 export { PLAN_WAY_NAMES, SCHOOL_NAMES, SCHOOL_NOTES, Z_WAY_NAMES } from './order/way-words'
+export { describeDay } from './day-words'

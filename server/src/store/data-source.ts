@@ -24,6 +24,7 @@ import { MachinesOverTime1797062400000 } from './migrations/machines-over-time'
 import { ToolsOverTime1796976000000 } from './migrations/tools-over-time'
 import { WhatDevicesHadSeen1796716800000 } from './migrations/what-devices-had-seen'
 import { FirstTables1772438400000 } from './migrations/first-tables'
+import { AccessTokens1797667200000 } from './migrations/access-tokens'
 import { AtTheDoor1797321600000 } from './migrations/at-the-door'
 import { ManyShops1797494400000 } from './migrations/many-shops'
 import { Notes1797580800000 } from './migrations/notes'
@@ -59,6 +60,7 @@ const MIGRATIONS = [
   PagesOfSetups1797408000000,
   ManyShops1797494400000,
   Notes1797580800000,
+  AccessTokens1797667200000,
 ]
 
 /** Nobody at a machine waits longer than this; a migration may. */

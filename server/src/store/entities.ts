@@ -8,9 +8,11 @@ export interface PersonEntity {
   shopId: string
   id: string
   name: string
-  pinHash: string
+  /** None of a program, which has a token. */
+  pinHash: string | null
   pinDigits: number | null
   role: Role
+  isProgram: boolean
   /** When they left; facts that carry their name stay. */
   leftAt: Date | null
   createdAt: Date
@@ -22,9 +24,10 @@ export const personEntity = new EntitySchema<PersonEntity>({
     shopId: { type: 'uuid', name: 'shop_id' },
     id: { type: 'uuid', primary: true },
     name: { type: 'text' },
-    pinHash: { type: 'text', name: 'pin_hash' },
+    pinHash: { type: 'text', name: 'pin_hash', nullable: true },
     pinDigits: { type: 'smallint', name: 'pin_digits', nullable: true },
     role: { type: 'text' },
+    isProgram: { type: 'boolean', name: 'is_program' },
     leftAt: { type: 'timestamptz', name: 'left_at', nullable: true },
     createdAt: { type: 'timestamptz', name: 'created_at' },
   },

@@ -30,6 +30,12 @@ export interface NewMember extends Member {
   readonly pinDigits: number
 }
 
+/** A program that is let in by its token. */
+export interface NewProgram extends Member {
+  readonly tokenHash: string
+  readonly expiresAt: Date
+}
+
 export interface JoinCode {
   readonly codeHash: string
   readonly role: Role
@@ -76,13 +82,20 @@ export interface PeopleStore {
     codeHash: string,
     at: Date,
   ): Promise<Insertion | 'no-such-code'>
+  /** Adds a program and opens its session, which is its token. */
+  addProgram(program: NewProgram, byId: string, at: Date): Promise<Insertion>
   keepJoinCode(code: JoinCode, now: Date): Promise<void>
   /** The role that a code lets somebody in by, while it is good. */
   roleOfCode(codeHash: string, at: Date): Promise<Role | undefined>
-  /** The role of somebody who is here now, and how many digits their PIN has; null where that is not known. */
-  placeOf(
-    personId: string,
-  ): Promise<{ readonly role: Role; readonly pinDigits: number | null } | undefined>
+  /** The role of somebody who is or was here, how many digits their PIN has (null where that is not known), and whether it is a program. */
+  placeOf(personId: string): Promise<
+    | {
+        readonly role: Role
+        readonly pinDigits: number | null
+        readonly isProgram: boolean
+      }
+    | undefined
+  >
   /** Tells a change and makes it; `last-lead` where nobody would be left to look after people. */
   changePerson(change: MemberChange): Promise<'changed' | 'not-found' | 'last-lead'>
 

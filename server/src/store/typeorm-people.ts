@@ -36,23 +36,24 @@ export function typeormPeople(source: DataSource, shopId: string): PeopleStore {
   return {
     async people() {
       const rows = await people.find({
-        where: { shopId, leftAt: IsNull() },
+        where: { shopId, leftAt: IsNull(), isProgram: false },
         order: { name: 'ASC' },
       })
       return rows.map(({ id, name }) => ({ id, name }))
     },
     async members() {
-      const rows: readonly (Omit<MemberHistory, 'leftAt'> & { readonly left_at: Date | null })[] =
-        await source.query(
-          `SELECT person.id, person.name, person.role, person.left_at,
+      const rows: readonly MemberRow[] = await source.query(
+        `SELECT person.id, person.name, person.role, person.left_at, person.is_program,
+            (SELECT max(expires_at) FROM session WHERE person.is_program AND session.person_id = person.id) AS until,
             json_agg(json_build_object('change', change, 'by', teller.name, 'at', at) ORDER BY at) AS changes
           FROM person JOIN person_change ON person_id = person.id JOIN person teller ON teller.id = by_id
           WHERE person.shop_id = $1
           GROUP BY person.id ORDER BY person.left_at IS NOT NULL, person.name`,
-          [shopId],
-        )
-      return rows.map(({ left_at: leftAt, ...member }) => ({
+        [shopId],
+      )
+      return rows.map(({ left_at: leftAt, is_program: isProgram, until, ...member }) => ({
         ...member,
+        ...(isProgram && { program: { until: until?.toISOString() ?? null } }),
         leftAt: leftAt?.toISOString() ?? null,
       }))
     },
@@ -84,6 +85,21 @@ export function typeormPeople(source: DataSource, shopId: string): PeopleStore {
         throw cause
       }
     },
+    addProgram: ({ tokenHash, expiresAt, ...program }, byId, at) =>
+      insertion(
+        source.transaction(async (manager) => {
+          const person = { ...program, pinHash: null, pinDigits: null, isProgram: true }
+          await join(manager, shopId, person, at, byId)
+          const { id: personId } = program
+          await manager.insert(sessionEntity, {
+            shopId,
+            tokenHash,
+            personId,
+            createdAt: at,
+            expiresAt,
+          })
+        }),
+      ),
     async keepJoinCode({ codeHash, role, madeBy, expiresAt }, now) {
       await source.query(
         'DELETE FROM join_code WHERE shop_id = $3 AND (expires_at <= $1 OR made_by IS NULL AND $2::uuid IS NULL)',
@@ -102,8 +118,10 @@ export function typeormPeople(source: DataSource, shopId: string): PeopleStore {
       return row?.role
     },
     async placeOf(personId) {
-      const person = await people.findOneBy({ shopId, id: personId, leftAt: IsNull() })
-      return person === null ? undefined : { role: person.role, pinDigits: person.pinDigits }
+      const person = await people.findOneBy({ shopId, id: personId })
+      if (person === null) return undefined
+      const { role, pinDigits, isProgram } = person
+      return { role, pinDigits, isProgram }
     },
     changePerson: ({ personId, change, byId, at, pinHash, pinDigits }) =>
       signedIn.after(
@@ -151,7 +169,9 @@ export function typeormPeople(source: DataSource, shopId: string): PeopleStore {
       ),
 
     async pinHash(personId) {
-      return (await people.findOneBy({ shopId, id: personId, leftAt: IsNull() }))?.pinHash
+      return (
+        (await people.findOneBy({ shopId, id: personId, leftAt: IsNull() }))?.pinHash ?? undefined
+      )
     },
     async isKnownDevice(deviceHash, personId) {
       const rows: readonly object[] = await source.query(
@@ -247,16 +267,29 @@ class NoSuchCode extends Error {}
 const tellSessionsChanged = (on: DataSource | EntityManager): Promise<unknown> =>
   on.query('SELECT pg_notify($1, $2)', [CHANNEL, SESSIONS_CHANGED])
 
+interface MemberRow extends Omit<MemberHistory, 'leftAt' | 'program'> {
+  readonly left_at: Date | null
+  readonly is_program: boolean
+  readonly until: Date | null
+}
+
+/** Somebody with a PIN, or a program without one. */
+interface Joining extends Omit<NewMember, 'pinHash' | 'pinDigits'> {
+  readonly pinHash: string | null
+  readonly pinDigits: number | null
+  readonly isProgram?: boolean
+}
+
 /** A person, and how they came: let in by somebody, or the first one. */
 async function join(
   manager: EntityManager,
   shopId: string,
-  { id, name, pinHash, pinDigits, role }: NewMember,
+  { id, name, pinHash, pinDigits, role, isProgram = false }: Joining,
   at: Date,
   byId = id,
 ): Promise<void> {
   await manager.insert(personEntity, {
-    ...{ shopId, id, name, pinHash, pinDigits, role, leftAt: null, createdAt: at },
+    ...{ shopId, id, name, pinHash, pinDigits, role, isProgram, leftAt: null, createdAt: at },
   })
   await recordChange(manager, shopId, id, { kind: 'joined', role }, byId, at)
 }

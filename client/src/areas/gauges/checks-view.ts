@@ -14,6 +14,7 @@ import {
   describeGaugeStanding,
   describeInterval,
   describeOff,
+  describeDay,
 } from '@pine/core/words'
 import type { FormOutcome } from '@/data/device/use-kept-form'
 import { lengthProblem } from '../shop/length-problem'
@@ -86,7 +87,7 @@ export function checksView(
     rows: standing.checks
       .map((check) => ({
         id: check.id,
-        on: check.at.slice(0, 10),
+        on: describeDay(check.at),
         off: off(check.offMm),
         by: checks.find(({ id }) => id === check.id)?.by ?? '',
         fault: describeCheckFault(check),

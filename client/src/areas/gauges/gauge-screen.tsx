@@ -11,6 +11,7 @@ import { Page } from '@/kit/frame/page'
 import { Problem } from '@/kit/problem'
 import { Section } from '@/kit/frame/section'
 import { Card, Column, Line } from '@/kit/surfaces'
+import { dayWords } from '@/kit/when'
 import { Digits, Words } from '@/kit/words'
 import { CheckEntry } from './check-entry'
 import { ChecksChart } from './checks-chart'
@@ -104,7 +105,7 @@ function UsedIn({ used }: { readonly used: GaugeUses }) {
         {used.map(({ id, name, machine, readings, from }, index) => (
           <Line key={id} first={index === 0} role="listitem" paddingVertical="$2">
             <UseLine setup={id} name={name}>
-              {machine} · {readingsWords(readings)}, {from.slice(0, 10)}
+              {machine} · {readingsWords(readings)}, {dayWords(from)}
             </UseLine>
           </Line>
         ))}
@@ -213,7 +214,7 @@ function Suspect({ suspect, gauge }: { readonly suspect: SuspectSetups; readonly
         {suspect.map(({ id, name, machine, readings, released, from }, index) => (
           <Line key={id} first={index === 0} paddingVertical="$2">
             <UseLine setup={id} name={name}>
-              {machine} · {readingsWords(readings)} since {from.slice(0, 10)}
+              {machine} · {readingsWords(readings)} since {dayWords(from)}
             </UseLine>
             {released && (
               <Words as="note" tone="wrong" strong>

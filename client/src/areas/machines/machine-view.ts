@@ -14,7 +14,7 @@ import type { MachineDeclaration } from '@pine/core/sheet'
 import { LEAST_PAIRS, lostMotionBy, type Reversal, type ReversalTest } from '@pine/core/shop'
 import { solve } from '@pine/core/solve'
 import { axisOfFace } from '@pine/core/touch'
-import { describePlaces, describeReversal, lengthWords } from '@pine/core/words'
+import { describePlaces, describeReversal, lengthWords, describeDay } from '@pine/core/words'
 import type { FormOutcome } from '@/data/device/use-kept-form'
 import { lengthProblem } from '../shop/length-problem'
 
@@ -35,7 +35,7 @@ export const offsetLines = ({ offsets }: Pick<MachineHistory, 'offsets'>): reado
     .map(({ address, shown, isSeen, by, at, name, setup }) => ({
       address: registerName(address),
       value: shown === undefined ? 'not known' : lengthWords(shown),
-      how: `${isSeen ? 'shown' : 'typed, not read back'} · ${at.slice(0, 10)}, ${by} · ${name}`,
+      how: `${isSeen ? 'shown' : 'typed, not read back'} · ${describeDay(at)}, ${by} · ${name}`,
       setup,
       isSeen,
     }))
@@ -51,7 +51,7 @@ const HAPPENED = {
 export const happenedLines = ({ happened }: Pick<MachineHistory, 'happened'>) =>
   happened.map(({ what, at, name, plane }) => ({
     what: HAPPENED[what],
-    about: [at.slice(0, 10), plane, name]
+    about: [describeDay(at), plane, name]
       .filter((one) => one !== undefined && one !== '')
       .join(' · '),
   }))
@@ -59,7 +59,7 @@ export const happenedLines = ({ happened }: Pick<MachineHistory, 'happened'>) =>
 export const declaredLines = ({ declared }: Pick<MachineHistory, 'declared'>) =>
   declared.map(({ by, at, reason }, index) => ({
     what: reason ?? (index === declared.length - 1 ? 'declared' : 'declared anew'),
-    about: `${at.slice(0, 10)}, ${by}`,
+    about: `${describeDay(at)}, ${by}`,
   }))
 
 /** What is bolted to a machine, and where what stays on it was last found: plane, fixed jaw, stop. */
@@ -112,7 +112,7 @@ export const screwLines = ({ machine, reversals }: MachineHistory): readonly Scr
         declared === undefined
           ? 'Not measured: every number read along this axis is less sure.'
           : `Counted with ${lengthWords(declared)}.`,
-      tested: found && `${last.at.slice(0, 10)}, ${last.by}: ${describeReversal(found, unit)}`,
+      tested: found && `${describeDay(last.at)}, ${last.by}: ${describeReversal(found, unit)}`,
       takesOver:
         found && last && takeOver(machine as MachineDeclaration, axis, found, unit, last.at),
     }
@@ -133,7 +133,7 @@ function takeOver(
   return {
     text: `Count ${axis} with ${lost.text} ${unit}`,
     machine: { ...machine, lostMotion: { ...machine.lostMotion, [axis]: lost } },
-    reason: `${axis} by a reversal test of ${found.pairs} pairs on ${at.slice(0, 10)}`,
+    reason: `${axis} by a reversal test of ${found.pairs} pairs on ${describeDay(at)}`,
   }
 }
 

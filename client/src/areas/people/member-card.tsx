@@ -1,14 +1,15 @@
-import { format } from 'date-fns/format'
 import { useState } from 'react'
 import { ROLE_WORDS, roleSchema, type MemberHistory, type Role } from '@pine/contract'
 import { failureWords } from '@/data/server/api'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/entry/choice'
+import { usePress } from '@/kit/entry/use-press'
 import { Problem } from '@/kit/problem'
 import { Card, Column, Row } from '@/kit/surfaces'
+import { momentWords } from '@/kit/when'
 import { Words } from '@/kit/words'
 import { NewPin } from './new-pin'
-import { changesInWords } from './people-view'
+import { changesInWords, memberState } from './people-view'
 
 const ROLES = roleSchema.options.map((value) => ({ value, label: ROLE_WORDS[value].name }))
 
@@ -34,7 +35,7 @@ export function MemberCard(props: MemberCardProps) {
             {member.name}
           </Words>
           <Words as="note">
-            {gone ? 'left' : ROLE_WORDS[member.role].name}
+            {memberState(member)}
             {isOwn && ' · that is you'}
           </Words>
         </Column>
@@ -51,7 +52,15 @@ export function MemberCard(props: MemberCardProps) {
   )
 }
 
-function Place({ member, setRole, newPin, leave, takeBack }: MemberCardProps) {
+function Place(props: MemberCardProps) {
+  return props.member.program === undefined ? (
+    <PersonPlace {...props} />
+  ) : (
+    <ProgramPlace {...props} />
+  )
+}
+
+function PersonPlace({ member, setRole, newPin, leave, takeBack }: MemberCardProps) {
   const [problem, setProblem] = useState<string>()
   const [changingPin, setChangingPin] = useState(false)
   const { id, name, role, leftAt } = member
@@ -89,13 +98,33 @@ function Place({ member, setRole, newPin, leave, takeBack }: MemberCardProps) {
       ) : (
         <Button onPress={() => void trying(takeBack(id))}>Take back</Button>
       )}
-      <Column gap={0}>
-        {changesInWords(member).map(({ words, at }) => (
-          <Words key={at} as="note">
-            {format(new Date(at), 'd MMM yyyy, HH:mm')} · {words}
-          </Words>
-        ))}
-      </Column>
+      <Changes member={member} />
     </Column>
   )
 }
+
+/** A program: what it may do follows from its token, which is ended or stays. */
+function ProgramPlace({ member, leave }: MemberCardProps) {
+  const end = usePress(() => leave(member.id))
+  return (
+    <Column gap="$3">
+      <Problem words={end.failure} />
+      {member.leftAt === null && (
+        <Button kind="wrong" onPress={end.press} label={`end the token of ${member.name}`}>
+          End its token
+        </Button>
+      )}
+      <Changes member={member} />
+    </Column>
+  )
+}
+
+const Changes = ({ member }: Pick<MemberCardProps, 'member'>) => (
+  <Column gap={0}>
+    {changesInWords(member).map(({ words, at }) => (
+      <Words key={at} as="note">
+        {momentWords(at)} · {words}
+      </Words>
+    ))}
+  </Column>
+)

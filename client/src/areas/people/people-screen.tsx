@@ -10,6 +10,7 @@ import { Problem } from '@/kit/problem'
 import { Column } from '@/kit/surfaces'
 import { Page } from '@/kit/frame/page'
 import { Words } from '@/kit/words'
+import { LetProgramIn } from './let-program-in'
 import { LetSomebodyIn } from './let-somebody-in'
 import { MemberCard } from './member-card'
 import { NewPin } from './new-pin'
@@ -22,11 +23,12 @@ export function PeopleScreen() {
 }
 
 function Everybody({ own }: { own: string }) {
-  const { members, error, makeCode, ...changes } = useMembers()
+  const { members, error, makeCode, makeToken, ...changes } = useMembers()
   return (
     <Page title="People of the shop">
       <Problem words={error === undefined ? undefined : failureWords(error)} />
       <LetSomebodyIn makeCode={makeCode} />
+      <LetProgramIn makeToken={makeToken} />
       {members?.map((member) => (
         <MemberCard key={member.id} member={member} isOwn={member.id === own} {...changes} />
       ))}

@@ -1,4 +1,3 @@
-import { format } from 'date-fns/format'
 import { Link } from 'expo-router'
 import { useState } from 'react'
 import { View } from '@tamagui/core'
@@ -11,6 +10,7 @@ import { Field } from '@/kit/entry/field'
 import { Page } from '@/kit/frame/page'
 import { Problem } from '@/kit/problem'
 import { Card, Column, Line } from '@/kit/surfaces'
+import { dayWords } from '@/kit/when'
 import { Words } from '@/kit/words'
 import { found, needsFinding, progressWords } from './list-view'
 import { MoreButton } from './more-button'
@@ -105,7 +105,7 @@ function SetupLine({
           </Words>
           {away && (
             <Words as="note">
-              by {away.by}, {format(new Date(away.at), 'd MMMM yyyy')}
+              by {away.by}, {dayWords(away.at)}
             </Words>
           )}
         </View>

@@ -1,4 +1,5 @@
 import type { GaugeStandings } from '@pine/contract'
+import { describeDay } from '@pine/core/words'
 
 /** How a gauge stands, in a few words beside its name. */
 export function standingWords(standing: GaugeStandings[number] | undefined): string {
@@ -6,7 +7,8 @@ export function standingWords(standing: GaugeStandings[number] | undefined): str
   const { lastAt, dueOn, isDue, isSuspect } = standing
   if (isSuspect) return 'its last check was not good'
   if (lastAt === undefined) return 'never checked'
-  return isDue ? `check due since ${dueOn}` : `in tolerance, next check ${dueOn}`
+  const day = dueOn && describeDay(dueOn)
+  return isDue ? `check due since ${day}` : `in tolerance, next check ${day}`
 }
 
 /** What is to be done about gauges, for who comes to work: undefined where nothing is. */

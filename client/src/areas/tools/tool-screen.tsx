@@ -13,6 +13,7 @@ import { Section } from '@/kit/frame/section'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { TrustMark } from '@/kit/trust-mark'
 import { WaitingPage } from '@/kit/frame/waiting-page'
+import { dayWords } from '@/kit/when'
 import { Digits, Words } from '@/kit/words'
 import { CorrectTool } from './tool-entry'
 import { ToolHappened } from './tool-happened'
@@ -168,7 +169,7 @@ function Happened({ tool: { events } }: { readonly tool: ToolHistory }) {
               {note !== '' && <Words as="note">{note}</Words>}
             </Column>
             <Words as="note" textAlign="right">
-              {at.slice(0, 10)}, {by}
+              {dayWords(at)}, {by}
             </Words>
           </Line>
         ))}

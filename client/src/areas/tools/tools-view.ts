@@ -6,7 +6,7 @@ import {
   type ToolHappening,
 } from '@pine/core/shop'
 import { formatLength, NANOMETRES_PER, readLength, toNanometres } from '@pine/core/length'
-import { lengthWords, typographic } from '@pine/core/words'
+import { lengthWords, typographic, describeDay } from '@pine/core/words'
 
 /** What may have happened to a tool, as a person says it. */
 export const HAPPENING_NAMES: Readonly<Record<ToolHappening, string>> = {
@@ -72,7 +72,7 @@ export function measuredLines({ measured }: Pick<ToolHistory, 'measured'>) {
     ({ setup, name, machine, number, at, by, length, lengthWithinMm, ...one }) => ({
       setup,
       name,
-      on: at.slice(0, 10),
+      on: describeDay(at),
       where: `T${number}${machine === '' ? '' : ` in ${machine}`} · ${one.plane}`,
       how: one.touched
         ? `${by}${one.with.length > 0 ? `, on the ${one.with.join(' and ')}` : ''}`

@@ -1,11 +1,15 @@
 import useSWR from 'swr'
+import { v7 as uuid } from 'uuid'
 import { z } from 'zod'
 import {
   doneSchema,
   memberHistorySchema,
   shownJoinCodeSchema,
+  shownTokenSchema,
+  type NewToken,
   type Role,
   type ShownJoinCode,
+  type ShownToken,
 } from '@pine/contract'
 import { api, ask } from './api'
 
@@ -33,6 +37,14 @@ export function useMembers() {
     error: error as unknown,
     makeCode: (role: Role): Promise<ShownJoinCode> =>
       ask(api['join-codes'].$post({ json: { role } }), shownJoinCodeSchema),
+    async makeToken(program: Omit<NewToken, 'id'>): Promise<ShownToken> {
+      const shown = await ask(
+        api.tokens.$post({ json: { id: uuid(), ...program } }),
+        shownTokenSchema,
+      )
+      await mutate()
+      return shown
+    },
     setRole: (id: string, role: Role) =>
       then(ask(api.members[':id'].role.$put({ param: { id }, json: { role } }), doneSchema)),
     newPin: (id: string, pin: string) => then(giveNewPin(id, pin)),

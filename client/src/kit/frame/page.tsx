@@ -1,5 +1,5 @@
-import type { ReactNode } from 'react'
-import { useMedia, View } from '@tamagui/core'
+import { useEffect, useRef, type ReactNode } from 'react'
+import { useMedia, View, type TamaguiTextElement } from '@tamagui/core'
 import { Scroll } from './scroll'
 import { AppBar } from './app-bar'
 import { Words } from '../words'
@@ -15,6 +15,12 @@ export interface PageProps {
 /** A page that scrolls, with its title and, under the thumb, what to do. */
 export function Page({ title, children, foot, aside }: PageProps) {
   const { wide } = useMedia()
+  const heading = useRef<TamaguiTextElement>(null)
+  // Another page is read out from its title, and the keyboard goes on from there; who types in it already is left alone.
+  useEffect(() => {
+    if (document.activeElement === null || document.activeElement === document.body)
+      (heading.current as unknown as HTMLElement | null)?.focus({ preventScroll: true })
+  }, [])
   return (
     <View flex={1} backgroundColor="$paper" height="100%">
       <AppBar />
@@ -33,7 +39,14 @@ export function Page({ title, children, foot, aside }: PageProps) {
               alignSelf: 'center',
             }}
           >
-            <Words as="sentence" role="heading" aria-level={1}>
+            <Words
+              ref={heading}
+              as="sentence"
+              role="heading"
+              aria-level={1}
+              tabIndex={-1}
+              outlineStyle="none"
+            >
               {title}
             </Words>
             {children}

@@ -1,3 +1,4 @@
+import { describeDay } from '../day-words'
 import type { StaleReason } from '../../freshness/stale'
 import type { PartStays, SetupEvent } from '../../facts/bodies/event'
 import { registerName } from '../../address/address'
@@ -61,7 +62,7 @@ export function describeStale(reason: StaleReason, gauges: NamedGauges): string 
     case 'check':
       return `it was reused from an earlier set-up, and the check touch of T${reason.tool}, reused with it, disagreed`
     case 'age':
-      return `it was read more than ${reason.days} ${reason.days === 1 ? 'day' : 'days'} ago (${reason.readAt.slice(0, 10)})`
+      return `it was read more than ${reason.days} ${reason.days === 1 ? 'day' : 'days'} ago (${describeDay(reason.readAt)})`
   }
 }
 

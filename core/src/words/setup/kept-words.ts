@@ -1,3 +1,4 @@
+import { describeDay } from '../day-words'
 import type { BenchLength } from '../../shop/bench-length'
 import { NANOMETRES_PER, type WrittenLength } from '../../length/length'
 import { nanometresOf } from '../../length/read-length'
@@ -15,10 +16,8 @@ const HAPPENED: Readonly<Record<ShopEvent['what'], string>> = {
   'tool-changed': 'it was changed',
 }
 
-const day = (at: string): string => at.slice(0, 10)
-
 const happened = ({ what, at, name }: ShopEvent): string =>
-  `${HAPPENED[what]} on ${day(at)} (${name})`
+  `${HAPPENED[what]} on ${describeDay(at)} (${name})`
 
 /** Why a tool is touched and not taken over. */
 export function describeWhyTouched(why: WhyTouched): string {
@@ -36,7 +35,7 @@ export function describeWhyTouched(why: WhyTouched): string {
     case 'gauge-changed':
       return `${why.gauge} is not on this sheet with the size that it had then`
     case 'too-old':
-      return `it was touched on ${day(why.at)}, longer ago than the shop allows`
+      return `it was touched on ${describeDay(why.at)}, longer ago than the shop allows`
     case 'tool-changed':
     case 'home-lost':
       return happened(why.event)
@@ -60,7 +59,7 @@ function touchedWords(touches: readonly KeptTouch[]): string {
   const tip = touches.findLast(({ of }) => of === 'tip-on-plane')
   return tip === undefined
     ? 'touched'
-    : `touched ${day(tip.kept.at)} by ${tip.kept.by} in ${tip.kept.name}`
+    : `touched ${describeDay(tip.kept.at)} by ${tip.kept.by} in ${tip.kept.name}`
 }
 
 /** What taking over rests on, said where it is done. */
@@ -91,7 +90,7 @@ export function describeCarried(
 ): string {
   const within = writeMm((2 * (nanometresOf(uncertainty) ?? 0)) / NANOMETRES_PER.mm, length.unit)
   const here = `${lengthWords({ ...length, text: `${length.text} ±${within}` })}`
-  const where = `in “${from.name}” on ${day(from.at)}`
+  const where = `in “${from.name}” on ${describeDay(from.at)}`
   switch (because) {
     case 'same-machine':
       return `Measured ${where}, on the ${from.plane}. Nose to tip it is ${here}, whatever plane the others are touched on.`
@@ -109,7 +108,7 @@ function noseWords(nose: CarriedLength['nose'], unit: WrittenLength['unit']): st
 
 /** Where a reading comes from that is taken over, to stand beside it. */
 export const describeKept = ({ kept }: Pick<KeptTouch, 'kept'>): string =>
-  `Reused from ${kept.name}: read by ${kept.by} on ${day(kept.at)}.`
+  `Reused from ${kept.name}: read by ${kept.by} on ${describeDay(kept.at)}.`
 
 /** How far a tool's length is to be trusted now, with its reason. */
 export function describeToolTrust({ state, use, why, moved }: ToolTrust): string {

@@ -1,3 +1,4 @@
+import { describeDay } from '../day-words'
 import type { LengthUnit } from '../../length/length'
 import type { ChartSignal } from '../../shop/control-chart'
 import type { IntervalAdvice } from '../../shop/check-interval'
@@ -39,8 +40,9 @@ export function describeGaugeStanding({
   if (suspectSince === null)
     return 'It was never good: nothing that was measured with it is sure. Measure it anew, or take it out of use.'
   if (suspectSince !== undefined)
-    return `Its last check was not good. What was measured with it since ${suspectSince.slice(0, 10)} is suspect: check it again, then measure it anew.`
-  return isDue ? `Check due since ${dueOn}.` : `In tolerance. Next check ${dueOn}.`
+    return `Its last check was not good. What was measured with it since ${describeDay(suspectSince)} is suspect: check it again, then measure it anew.`
+  const day = dueOn && describeDay(dueOn)
+  return isDue ? `Check due since ${day}.` : `In tolerance. Next check ${day}.`
 }
 
 /** Ground blocks are off by tenths of a micrometre. */

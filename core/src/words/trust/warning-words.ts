@@ -23,27 +23,27 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
   'repeats-spread': ({ place, amount, limit }, write) =>
     `${place}: the repeats differ by ${amount === undefined ? '?' : write(amount)}, more than ${limit === undefined ? '?' : write(limit)}. A burr, a chip or a loose tool does that.`,
   'approach-mixed': () =>
-    'Some heights were touched while lowering and others while rising, and the backlash of Z is not declared: they may differ by all of it, and the uncertainty is larger for it. Touch from one side, or declare it on the machine.',
+    'Some heights were touched lowering and others rising, and the backlash of Z is not measured: they may differ by all of it. Touch from one side, or measure it on the machine.',
   'ways-differ': ({ place, beside, amount, limit }, write) =>
-    `${place} tells the stock top ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}${(amount ?? 0) < 0 ? 'lower' : 'higher'} than ${beside ?? 'another way'} does (up to ${limit === undefined ? '?' : write(limit)} may be chance). One of the two was misread, or something moved in between.`,
+    `${place} gives a stock top ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}${(amount ?? 0) < 0 ? 'lower' : 'higher'} than ${beside ?? 'another way'} (up to ${limit === undefined ? '?' : write(limit)} may be chance). One of the two was misread, or something moved between them.`,
   'known-length-differs': ({ place, amount, limit }, write) =>
-    `${place}: as touched it is ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}${(amount ?? 0) < 0 ? 'shorter' : 'longer'} than the length that the sheet knows (up to ${limit === undefined ? '?' : write(limit)} may be chance). A reading, its gauge or that length is wrong, or the tool has slipped in its holder.`,
+    `${place}: as touched it is ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}${(amount ?? 0) < 0 ? 'shorter' : 'longer'} than the sheet’s length (up to ${limit === undefined ? '?' : write(limit)} may be chance). The length or a reading is wrong, or the tool slipped in its holder.`,
   'gauge-size-differs': ({ place, amount }, write) =>
-    `${place}: the measured size is ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}${(amount ?? 0) < 0 ? 'smaller' : 'larger'} than what is marked on it. A gauge is off by hundredths: look at the number, its point and its unit, and whether it is that gauge.`,
+    `${place}: the measured size is ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}${(amount ?? 0) < 0 ? 'smaller' : 'larger'} than what is marked on it. A gauge is off by hundredths at most: check the number, its unit, and which gauge it is.`,
   'edge-turned': ({ place, amount, limit }, write) =>
     `${place} runs out by ${amount === undefined ? '?' : write(amount)} over the part (allowed ±${limit === undefined ? '?' : write(limit)}). Square it, and touch it again.`,
   'spindle-tool-differs': ({ place, amount, tools = [] }, write) =>
-    `${place}: ${toolName(tools[0])} was to stand in the spindle, and ${toolName(tools[1])} does.${amount === undefined ? '' : ` Every tip would come ${write(Math.abs(amount) as typeof amount)} ${amount > 0 ? 'too deep' : 'too high'}.`} Put in the right one, and touch again.`,
+    `${place}: ${toolName(tools[1])} is in the spindle, not ${toolName(tools[0])}.${amount === undefined ? '' : ` Every tip would come ${write(Math.abs(amount) as typeof amount)} ${amount > 0 ? 'too deep' : 'too high'}.`} Put in the right one, and touch again.`,
   'control-tool-differs': ({ place, amount, tools = [] }, write) =>
-    `${place}: ${toolName(tools[1])} stands in the spindle, and the control takes ${toolName(tools[2])} for active. It works Z out with that length.${amount === undefined ? '' : ` Told as if it did not, every tip would come ${write(Math.abs(amount) as typeof amount)} ${amount > 0 ? 'too deep' : 'too high'}.`} Make the two the same, and touch again.`,
+    `${place}: ${toolName(tools[1])} is in the spindle, and the control has ${toolName(tools[2])} active.${amount === undefined ? '' : ` Every tip would come ${write(Math.abs(amount) as typeof amount)} ${amount > 0 ? 'too deep' : 'too high'}.`} Make the two the same, and touch again.`,
   'gauge-size-unknown': ({ beside }) =>
-    `Nobody measured the ${beside ?? 'gauge'}: it counts only where it cancels, beneath the nose and the tip alike. Here it does not. Touch with another gauge, or measure it and say its size.`,
+    `The ${beside ?? 'gauge'} is not measured: it counts only where it cancels, under the nose and the tip alike. Touch with another gauge, or measure this one first.`,
   'differs-from-last-time': ({ place, amount, limit }, write) =>
     `${place} differs from last time by ${amount === undefined ? '?' : write(amount)}, more than ${limit === undefined ? '?' : write(limit)}. Was it replaced or re-gripped, or was a gauge missed?`,
   'kept-differs': ({ place, amount, limit }, write) =>
-    `${place} comes ${apart(amount, write)} than the length that was reused (allowed ±${limit === undefined ? '?' : write(limit)}): the lengths reused with it no longer count. Was this tool itself replaced? Report that, and the others stay good. If not, touch them here.`,
+    `${place} comes ${apart(amount, write)} than the reused length (allowed ±${limit === undefined ? '?' : write(limit)}). The plane moved, or this tool was changed: report it if it was the tool, else touch the others here.`,
   'kept-moved': ({ place, amount }, write) =>
-    `${place} and the others that were touched again all come ${apart(amount, write)} than the lengths that were reused: the setting plane was moved, or home is elsewhere. Report that it was moved and touch one of them once more: lengths are re-based by the difference. Or touch them all here.`,
+    `${place} and the others touched again all come ${apart(amount, write)} than the reused lengths: the setting plane or home moved. Report the move and touch one of them once more, or touch them all here.`,
   'outside-travel': ({ place, axis, amount }, write) =>
     `${place}: the machine does not go there. ${axis === undefined ? 'It' : `${axis} as read`} lies ${amount === undefined ? '' : `${write(Math.abs(amount) as typeof amount)} `}beyond the end of its travel. Read it again.`,
   'digits-missing': ({ place }) =>

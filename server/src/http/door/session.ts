@@ -1,7 +1,7 @@
 import { getCookie, setCookie, deleteCookie } from 'hono/cookie'
 import { createMiddleware } from 'hono/factory'
 import type { Context } from 'hono'
-import type { Member } from '@pine/contract'
+import { TOKEN_PREFIX, type Member } from '@pine/contract'
 import type { Clock } from '../../clock'
 import { refuse } from '../../refusal'
 import type { PeopleStore } from '../../store/people-store'
@@ -28,8 +28,9 @@ export const requirePerson = (store: PeopleStore, clock: Clock) =>
         refuse('not-signed-in', {
           message: 'Nobody is signed in here.',
           expected: 'a signed-in person',
-          received: 'no session, or one that has ended',
-          remedy: 'Pick your name and type your PIN. What you typed is kept.',
+          received: 'no session or token, or one that has ended',
+          remedy:
+            'Pick your name and type your PIN. What you typed is kept. A program gets another token of a lead.',
         }).refusal,
       )
     context.set('person', person)
@@ -41,9 +42,15 @@ export async function personOf(
   store: PeopleStore,
   clock: Clock,
 ): Promise<Member | undefined> {
-  const token = tokenOf(context)
+  const token = bearerOf(context) ?? tokenOf(context)
   return token === undefined ? undefined : store.memberOfSession(hashToken(token), clock())
 }
+
+const BEARER = new RegExp(`^Bearer (${TOKEN_PREFIX}\\S+)$`)
+
+/** The token of a program, which sends it with every request (RFC 6750 2.1) and has no cookie. */
+const bearerOf = (context: Context): string | undefined =>
+  BEARER.exec(context.req.header('Authorization') ?? '')?.[1]
 
 /**
  * Under TLS the cookies are this host's alone (the prefix __Host-, RFC 6265bis 4.1.3.2): one that another port or a page

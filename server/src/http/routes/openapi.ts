@@ -24,11 +24,12 @@ export const describeApi = <Of extends Env>(api: Hono<Of>) =>
         title: 'Pine Compass',
         version: '1',
         description:
-          'Set-ups as streams of facts. Sign in with POST /api/session: it sets a cookie.',
+          'Set-ups as streams of facts. A program sends the token that a lead made for it (People of the shop); a person signs in with POST /api/session, which sets a cookie.',
       },
-      security: [{ session: [] }],
+      security: [{ token: [] }, { session: [] }],
       components: {
         securitySchemes: {
+          token: { type: 'http', scheme: 'bearer' },
           session: { type: 'apiKey', in: 'cookie', name: 'pine_session' },
         },
       },

@@ -7,9 +7,11 @@ import {
   newPersonSchema,
   newPinSchema,
   newRoleSchema,
+  newTokenSchema,
   personSchema,
   sessionAnswerSchema,
   shownJoinCodeSchema,
+  shownTokenSchema,
   signInSchema,
   type Member,
   type SessionAnswer,
@@ -23,6 +25,7 @@ import {
   membersOf,
   type PlaceChange,
 } from '../../use-cases/people/people'
+import { makeToken } from '../../use-cases/people/tokens'
 import { signIn } from '../../use-cases/people/sign-in'
 import type { Connection } from '../door/connection'
 import { body } from '../body'
@@ -121,6 +124,12 @@ export const peopleRoutes = (store: PeopleStore, clock: Clock) => {
       async (c) =>
         reply(c, await makeJoinCode(store, clock, c.var.person, c.req.valid('json').role), 201),
     )
+    .post(
+      '/tokens',
+      describes('Make a token for a program that reads or writes here', shownTokenSchema, 201),
+      body(newTokenSchema),
+      async (c) => reply(c, await makeToken(store, clock, c.var.person, c.req.valid('json')), 201),
+    )
     .put(
       '/members/:id/role',
       describes('Give a person another role', doneSchema),
@@ -139,8 +148,10 @@ export const peopleRoutes = (store: PeopleStore, clock: Clock) => {
         return reply(c, await change(c.var.person, c.req.param('id'), to))
       },
     )
-    .delete('/members/:id', describes('Put a person out', doneSchema), async (c) =>
-      reply(c, await change(c.var.person, c.req.param('id'), { kind: 'left' })),
+    .delete(
+      '/members/:id',
+      describes('Put a person out, or end a program’s token', doneSchema),
+      async (c) => reply(c, await change(c.var.person, c.req.param('id'), { kind: 'left' })),
     )
     .post('/members/:id/back', describes('Take a person back in', doneSchema), async (c) =>
       reply(c, await change(c.var.person, c.req.param('id'), { kind: 'back' })),

@@ -136,6 +136,8 @@ export async function changePerson(
   if (refusal) return { ok: false, refusal }
   const stamp = { personId, byId: by.id, at: clock() }
   const place = await store.placeOf(personId)
+  // A program is what its token says until that ends: then it gets another one.
+  if (place?.isProgram && change.kind !== 'left') return notOfProgram()
   if (change.kind === 'new-pin' && place && isTooShort(place.role, change.pin.length))
     return pinTooShort()
   if (change.kind === 'role' && place && isTooShort(change.role, place.pinDigits))
@@ -167,7 +169,7 @@ async function added(
   return (await same(store, request)) ?? nameTaken(name)
 }
 
-const nameTaken = (name: string) =>
+export const nameTaken = (name: string) =>
   refuse('name-already-used', {
     place: 'name',
     message: `There is, or was, a “${name}” here.`,
@@ -218,6 +220,14 @@ const noPerson = (id: string) =>
     expected: 'somebody in the list',
     received: id,
     remedy: 'Load the list again.',
+  })
+
+const notOfProgram = () =>
+  refuse('not-allowed', {
+    message: 'A program has no PIN, and stays what its token was made for.',
+    expected: 'somebody with a PIN',
+    received: 'a program with a token',
+    remedy: 'End this token and make another one.',
   })
 
 const lastLead = () =>

@@ -1,10 +1,10 @@
-import { format } from 'date-fns/format'
 import { useState, type ReactNode } from 'react'
 import { REPLACED_BECAUSE, type Reading, type ReplacedBecause } from '@pine/core/facts'
 import { describeKept, typographic } from '@pine/core/words'
 import { Button } from '@/kit/button'
 import { Choice } from '@/kit/entry/choice'
 import { Card, Column, Row } from '@/kit/surfaces'
+import { momentWords } from '@/kit/when'
 import { Digits, Words } from '@/kit/words'
 
 const REASON_LABELS: Readonly<Record<ReplacedBecause, string>> = {
@@ -38,7 +38,7 @@ export function Reviewed({ standing, children, onNext, onRepeat, onReplace }: Re
             <Words as="note">
               {reading.kept
                 ? describeKept({ kept: reading.kept })
-                : `${reading.by.name}, ${format(new Date(reading.at), 'd MMM, HH:mm')}`}
+                : `${reading.by.name}, ${momentWords(reading.at)}`}
               {reading.via === 'captured' && ', told by the row'}
             </Words>
             {reading.surprise !== undefined && (

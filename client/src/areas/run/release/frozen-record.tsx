@@ -1,4 +1,3 @@
-import { format } from 'date-fns/format'
 import { registerName } from '@pine/core/address'
 import { typographic } from '@pine/core/words'
 import { failureWords } from '@/data/server/api'
@@ -6,6 +5,7 @@ import { useRecord } from '@/data/setup/one-setup'
 import { Message } from '@/kit/message'
 import { TrustMark } from '@/kit/trust-mark'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
+import { momentWords } from '@/kit/when'
 import { Digits, Words } from '@/kit/words'
 
 /** The numbers as they were recorded: shown from the record, not worked out again. */
@@ -38,8 +38,7 @@ export function FrozenRecord({
         </Card>
       )}
       <Words>
-        by {by}, {format(new Date(at), 'd MMMM yyyy, HH:mm')} · {readings} readings, {keyIns}{' '}
-        key-ins
+        by {by}, {momentWords(at)} · {readings} readings, {keyIns} key-ins
       </Words>
       <Card overflow="hidden">
         {solution.registers.map(({ address, value, unit }, index) => (

@@ -1,4 +1,3 @@
-import { format } from 'date-fns/format'
 import { useState } from 'react'
 import { View } from '@tamagui/core'
 import { openNotes } from '@pine/core/facts'
@@ -8,6 +7,7 @@ import type { LoadedSetup } from '@/data/setup/standing'
 import { Button } from '@/kit/button'
 import { Field } from '@/kit/entry/field'
 import { Column, Row } from '@/kit/surfaces'
+import { momentWords } from '@/kit/when'
 import { Words } from '@/kit/words'
 
 interface NoteProps {
@@ -37,7 +37,7 @@ export function NoteBanner({ setup, enter }: NoteProps) {
         <Column gap={0} flex={1}>
           <Words strong>{text}</Words>
           <Words as="note">
-            {by.name}, {format(new Date(at), 'd MMM, HH:mm')}
+            {by.name}, {momentWords(at)}
           </Words>
         </Column>
         {person?.name !== by.name && (

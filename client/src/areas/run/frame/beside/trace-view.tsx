@@ -1,4 +1,3 @@
-import { format } from 'date-fns/format'
 import { View } from '@tamagui/core'
 import { expandedUncertainty } from '@pine/core/budget'
 import { traceOf, valueOf, type Chain } from '@pine/core/chain'
@@ -17,6 +16,7 @@ import {
 import type { LoadedSetup } from '@/data/setup/standing'
 import { Button } from '@/kit/button'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
+import { momentWords } from '@/kit/when'
 import { Digits, Words } from '@/kit/words'
 import { lengthWriter } from '../entry/write-length'
 
@@ -56,7 +56,7 @@ export function TraceView({ title, chain, setup, onStep, onClose }: TraceViewPro
                 <Words>{describeRole(line.role)}</Words>
                 <Words as="note">
                   {line.kind === 'reading'
-                    ? `${line.by}, ${line.at ? format(new Date(line.at), 'd MMM yyyy, HH:mm') : ''}`
+                    ? `${line.by}, ${line.at ? momentWords(line.at) : ''}`
                     : line.name}
                 </Words>
               </Column>
