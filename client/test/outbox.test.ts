@@ -116,6 +116,17 @@ test('a fact is on this device before it is sent, and leaves when the server has
   expect(here.waiting()).toEqual([])
 })
 
+test('what the database repeats of it is no change: whoever shows a set-up works it out once', async () => {
+  offline()
+  const here = page()
+  await here.outboxStore.ready
+  const lists = new Set([here.outboxStore.entries()])
+  here.outboxStore.subscribe(() => lists.add(here.outboxStore.entries()))
+  await here.post(entry('a'))
+  await new Promise((told) => setTimeout(told, 100))
+  expect([...lists].map((one) => one.length)).toEqual([0, 1])
+})
+
 test('it is seen at once, before it is kept', () => {
   offline()
   const here = page()
