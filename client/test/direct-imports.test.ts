@@ -128,6 +128,7 @@ test('the first page brings no solver, no plan and no sentences of them; what st
   const heavy = /^core\/src\/(solve|freshness|sources|slips|running|proof|keyin|planner)\//
   expect(first.filter((file) => heavy.test(file))).toEqual([])
   expect(first.filter((file) => file.startsWith('core/src/words/'))).toEqual([
+    'core/src/words/day-words.ts',
     'core/src/words/setup/station-names.ts',
     'core/src/words/typographic.ts',
   ])

@@ -1,17 +1,10 @@
-import {
-  IsNull,
-  LessThanOrEqual,
-  QueryFailedError,
-  type DataSource,
-  type EntityManager,
-} from 'typeorm'
-import type { Member, MemberHistory, PersonChange, Role } from '@pine/contract'
+import { IsNull, LessThanOrEqual, type DataSource, type EntityManager } from 'typeorm'
+import type { Member, Role } from '@pine/contract'
 import { CHANNEL, SESSIONS_CHANGED } from './changes'
 import { personEntity, sessionEntity } from './entities'
-import type { Insertion, NewMember, PeopleStore } from './people-store'
+import { insertion, joinShop, memberOf, recordChange, type MemberRow } from './rows/person-rows'
+import type { PeopleStore } from './people-store'
 import { Recent } from './rows/recent'
-
-const UNIQUE_VIOLATION = '23505'
 
 /** Every request asks who it is from: so long, in milliseconds, another server may not know yet that somebody's session has ended. */
 export const SESSION_MOMENT = 1000
@@ -51,18 +44,14 @@ export function typeormPeople(source: DataSource, shopId: string): PeopleStore {
           GROUP BY person.id ORDER BY person.left_at IS NOT NULL, person.name`,
         [shopId],
       )
-      return rows.map(({ left_at: leftAt, is_program: isProgram, until, ...member }) => ({
-        ...member,
-        ...(isProgram && { program: { until: until?.toISOString() ?? null } }),
-        leftAt: leftAt?.toISOString() ?? null,
-      }))
+      return rows.map(memberOf)
     },
     addPerson: (person, at) =>
-      insertion(source.transaction((manager) => join(manager, shopId, person, at))),
+      insertion(source.transaction((manager) => joinShop(manager, shopId, person, at))),
     addFirstPerson: (person, at) =>
       alone(async (manager) => {
         if ((await manager.countBy(personEntity, { shopId })) > 0) return 'not-first'
-        await join(manager, shopId, { ...person, role: 'lead' }, at)
+        await joinShop(manager, shopId, { ...person, role: 'lead' }, at)
         return 'written'
       }),
     async addByCode(person, codeHash, at) {
@@ -76,7 +65,13 @@ export function typeormPeople(source: DataSource, shopId: string): PeopleStore {
         )
         const [code] = rows
         if (code === undefined) throw new NoSuchCode()
-        await join(manager, shopId, { ...person, role: code.role }, at, code.made_by ?? person.id)
+        await joinShop(
+          manager,
+          shopId,
+          { ...person, role: code.role },
+          at,
+          code.made_by ?? person.id,
+        )
       })
       try {
         return await insertion(spent)
@@ -89,7 +84,7 @@ export function typeormPeople(source: DataSource, shopId: string): PeopleStore {
       insertion(
         source.transaction(async (manager) => {
           const person = { ...program, pinHash: null, pinDigits: null, isProgram: true }
-          await join(manager, shopId, person, at, byId)
+          await joinShop(manager, shopId, person, at, byId)
           const { id: personId } = program
           await manager.insert(sessionEntity, {
             shopId,
@@ -266,56 +261,3 @@ class NoSuchCode extends Error {}
 /** Every process asks anew who is signed in, and ends the lines of those who are not. */
 const tellSessionsChanged = (on: DataSource | EntityManager): Promise<unknown> =>
   on.query('SELECT pg_notify($1, $2)', [CHANNEL, SESSIONS_CHANGED])
-
-interface MemberRow extends Omit<MemberHistory, 'leftAt' | 'program'> {
-  readonly left_at: Date | null
-  readonly is_program: boolean
-  readonly until: Date | null
-}
-
-/** Somebody with a PIN, or a program without one. */
-interface Joining extends Omit<NewMember, 'pinHash' | 'pinDigits'> {
-  readonly pinHash: string | null
-  readonly pinDigits: number | null
-  readonly isProgram?: boolean
-}
-
-/** A person, and how they came: let in by somebody, or the first one. */
-async function join(
-  manager: EntityManager,
-  shopId: string,
-  { id, name, pinHash, pinDigits, role, isProgram = false }: Joining,
-  at: Date,
-  byId = id,
-): Promise<void> {
-  await manager.insert(personEntity, {
-    ...{ shopId, id, name, pinHash, pinDigits, role, isProgram, leftAt: null, createdAt: at },
-  })
-  await recordChange(manager, shopId, id, { kind: 'joined', role }, byId, at)
-}
-
-const recordChange = (
-  manager: EntityManager,
-  shopId: string,
-  personId: string,
-  change: PersonChange,
-  byId: string,
-  at: Date,
-): Promise<unknown> =>
-  manager.query(
-    'INSERT INTO person_change (shop_id, person_id, change, by_id, at) VALUES ($5, $1, $2, $3, $4)',
-    [personId, change, byId, at, shopId],
-  )
-
-/** What became of writing something that must be the only one of its id, or of its name. */
-export async function insertion(writing: Promise<unknown>): Promise<Insertion> {
-  try {
-    await writing
-    return 'written'
-  } catch (cause) {
-    if (!(cause instanceof QueryFailedError)) throw cause
-    const { code, constraint } = cause.driverError as { code?: string; constraint?: string }
-    if (code !== UNIQUE_VIOLATION) throw cause
-    return constraint === 'person_name' ? 'name-exists' : 'id-exists'
-  }
-}

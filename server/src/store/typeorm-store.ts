@@ -16,7 +16,8 @@ import { searchRows } from './rows/search-rows'
 import { summaryRows } from './rows/summary-rows'
 import type { DeclaredRow, Store } from './store'
 import { setupJson } from './rows/setup-json'
-import { insertion, typeormPeople } from './typeorm-people'
+import { insertion } from './rows/person-rows'
+import { typeormPeople } from './typeorm-people'
 
 /** Every new fact asks what the machines ask: so long, in milliseconds, another server may not know yet that one was declared anew. */
 const DECLARED_MOMENT = 1000

@@ -1,0 +1,72 @@
+import { QueryFailedError, type EntityManager } from 'typeorm'
+import type { MemberHistory, PersonChange } from '@pine/contract'
+import { personEntity } from '../entities'
+import type { Insertion, NewMember } from '../people-store'
+
+const UNIQUE_VIOLATION = '23505'
+
+/** Somebody who is or was here, as the database tells it. */
+export interface MemberRow extends Omit<MemberHistory, 'leftAt' | 'program'> {
+  readonly left_at: Date | null
+  readonly is_program: boolean
+  readonly until: Date | null
+}
+
+export const memberOf = ({
+  left_at: leftAt,
+  is_program: isProgram,
+  until,
+  ...member
+}: MemberRow): MemberHistory => ({
+  ...member,
+  ...(isProgram && { program: { until: until?.toISOString() ?? null } }),
+  leftAt: leftAt?.toISOString() ?? null,
+})
+
+/** Somebody with a PIN, or a program without one. */
+interface Joining extends Omit<NewMember, 'pinHash' | 'pinDigits'> {
+  readonly pinHash: string | null
+  readonly pinDigits: number | null
+  readonly isProgram?: boolean
+}
+
+/** A person, and how they came: let in by somebody, or the first one. */
+export async function joinShop(
+  manager: EntityManager,
+  shopId: string,
+  { id, name, pinHash, pinDigits, role, isProgram = false }: Joining,
+  at: Date,
+  byId = id,
+): Promise<void> {
+  await manager.insert(personEntity, {
+    ...{ shopId, id, name, pinHash, pinDigits, role, isProgram, leftAt: null, createdAt: at },
+  })
+  await recordChange(manager, shopId, id, { kind: 'joined', role }, byId, at)
+}
+
+/** What happened to somebody's place, kept for good. */
+export const recordChange = (
+  manager: EntityManager,
+  shopId: string,
+  personId: string,
+  change: PersonChange,
+  byId: string,
+  at: Date,
+): Promise<unknown> =>
+  manager.query(
+    'INSERT INTO person_change (shop_id, person_id, change, by_id, at) VALUES ($5, $1, $2, $3, $4)',
+    [personId, change, byId, at, shopId],
+  )
+
+/** What became of writing something that must be the only one of its id, or of its name. */
+export async function insertion(writing: Promise<unknown>): Promise<Insertion> {
+  try {
+    await writing
+    return 'written'
+  } catch (cause) {
+    if (!(cause instanceof QueryFailedError)) throw cause
+    const { code, constraint } = cause.driverError as { code?: string; constraint?: string }
+    if (code !== UNIQUE_VIOLATION) throw cause
+    return constraint === 'person_name' ? 'name-exists' : 'id-exists'
+  }
+}
