@@ -121,7 +121,7 @@ describe('a length', () => {
       4,
     )
     expect(carried && describeCarried(carried, 'Mill 1')).toBe(
-      'Measured in “job 3” on 2026-03-03 on Mill 1. Here it is 101.289 ±0.021 mm: 3 tools that were measured on both are 0.052 mm longer here.',
+      'Measured in “job 3” on 3 Mar 2026 on Mill 1. Here it is 101.289 ±0.021 mm: 3 tools that were measured on both are 0.052 mm longer here.',
     )
     const shorter = new Map([['A', { mm: -0.052, standardMm: 0.006, tools: 2 }]])
     const other = carriedLength(known, 'B', shorter, NOW)
@@ -134,7 +134,7 @@ describe('a length', () => {
     const carried = carriedLength(known, 'B', none, NOW)
     expect(carried).toMatchObject({ length: mm('101.237'), because: 'face' })
     expect(carried && describeCarried(carried, 'Mill 1')).toBe(
-      'Measured in “job 3” on 2026-03-03 on Mill 1. Its face seats it against this nose as well: 101.237 ±0.012 mm.',
+      'Measured in “job 3” on 3 Mar 2026 on Mill 1. Its face seats it against this nose as well: 101.237 ±0.012 mm.',
     )
     // Nobody has said how it seats: it is no face.
     expect(carriedLength(tool(known.uses, { seat: undefined }), 'B', none, NOW)).toBeUndefined()
@@ -144,7 +144,7 @@ describe('a length', () => {
     const carried = carriedLength(tool([usedOn('B', 3, '101.237')]), 'B', nose, NOW)
     expect(carried).toMatchObject({ length: mm('101.237'), because: 'same-machine' })
     expect(carried && describeCarried(carried, 'Mill 2')).toBe(
-      'Measured in “job 3” on 2026-03-03, on the table. Nose to tip it is 101.237 ±0.017 mm, whatever plane the others are touched on.',
+      'Measured in “job 3” on 3 Mar 2026, on the table. Nose to tip it is 101.237 ±0.017 mm, whatever plane the others are touched on.',
     )
   })
 
