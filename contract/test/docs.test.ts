@@ -30,6 +30,16 @@ describe('the pages', () => {
     expect(dead).toEqual([])
   })
 
+  test('name no file that is not there; NAME stands for any', () => {
+    const room = /`((?:core|contract|server|client|cli|e2e|bench|scripts|docs|bin)\/[\w./-]+)`/g
+    const gone = PAGES.flatMap((page) =>
+      [...read(page).matchAll(room)].flatMap(([, path = '']) =>
+        path.includes('NAME') || existsSync(join(ROOT, path)) ? [] : [`${page}: ${path}`],
+      ),
+    )
+    expect(gone).toEqual([])
+  })
+
   test('are cited by headings that they have', () => {
     const known = headings('docs/domain.md')
     const cited = tracked('*.ts', '*.tsx').flatMap((path) =>

@@ -65,15 +65,12 @@ export function useSetup(id: string) {
     [written, inForce],
   )
   const seen = known?.length ?? 1
+  /** Enters a fact: kept here at once, sent as soon as the server answers. */
   const enter = useCallback(
     (draft: FactDraft): Promise<void> => enterFact(id, draft, person ?? { name: '' }, seen),
     [id, person, seen],
   )
-  return {
-    setup,
-    error: error as unknown,
-    /** Enters a fact: kept here at once, sent as soon as the server answers. */ enter,
-  }
+  return { setup, error: error as unknown, enter }
 }
 
 /** What a release froze. */

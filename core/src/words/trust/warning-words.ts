@@ -37,11 +37,11 @@ const words: Readonly<Record<WarningCode, (warning: Warning, write: LengthWriter
   'control-tool-differs': ({ place, amount, tools = [] }, write) =>
     `${place}: ${toolName(tools[1])} is in the spindle, and the control has ${toolName(tools[2])} active.${amount === undefined ? '' : ` Every tip would come ${write(Math.abs(amount) as typeof amount)} ${amount > 0 ? 'too deep' : 'too high'}.`} Make the two the same, and touch again.`,
   'gauge-size-unknown': ({ beside }) =>
-    `The ${beside ?? 'gauge'} is not measured: it counts only where it cancels, under the nose and the tip alike. Touch with another gauge, or measure this one first.`,
+    `The ${beside ?? 'gauge'} is not measured: it counts only where it cancels, under the nose and the tip alike, not here. Touch with another gauge, or measure this one first.`,
   'differs-from-last-time': ({ place, amount, limit }, write) =>
     `${place} differs from last time by ${amount === undefined ? '?' : write(amount)}, more than ${limit === undefined ? '?' : write(limit)}. Was it replaced or re-gripped, or was a gauge missed?`,
   'kept-differs': ({ place, amount, limit }, write) =>
-    `${place} comes ${apart(amount, write)} than the reused length (allowed ±${limit === undefined ? '?' : write(limit)}). The plane moved, or this tool was changed: report it if it was the tool, else touch the others here.`,
+    `${place} comes ${apart(amount, write)} than the reused length (allowed ±${limit === undefined ? '?' : write(limit)}). The lengths reused with it no longer count. If this tool was changed, report that; if not, touch them here.`,
   'kept-moved': ({ place, amount }, write) =>
     `${place} and the others touched again all come ${apart(amount, write)} than the reused lengths: the setting plane or home moved. Report the move and touch one of them once more, or touch them all here.`,
   'outside-travel': ({ place, axis, amount }, write) =>

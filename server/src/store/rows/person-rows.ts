@@ -12,6 +12,7 @@ export interface MemberRow extends Omit<MemberHistory, 'leftAt' | 'program'> {
   readonly until: Date | null
 }
 
+/** The same as it is told: a program with the end of its token. */
 export const memberOf = ({
   left_at: leftAt,
   is_program: isProgram,
