@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { registerName } from '@pine/core/address'
 import { type Register } from '@pine/core/registers'
-import { causeName, groupTies } from '@pine/core/slips'
+import { causeName, groupTies, type Explanation } from '@pine/core/slips'
 import { describeReadBackError, describeCause, typographic } from '@pine/core/words'
 import type { LoadedSetup } from '@/data/setup/standing'
 import { Button } from '@/kit/button'
@@ -15,8 +15,8 @@ export function Mismatch({ register, setup }: { register: Register; setup: Loade
   const { readBack, address } = register
   const [allShown, setAllShown] = useState(false)
   if (readBack === undefined) return null
-  // Causes that give the very same number stand together; the rest can wait.
-  const [likely, ...others] = groupTies(readBack.causes)
+  // The likeliest is told large, those that give the very same number beneath it; the rest can wait.
+  const [[likeliest, ...alike] = [], ...others] = groupTies(readBack.causes)
   const write = lengthWriter(solution)
   return (
     <Card padded tone="wrong" role="alert" testID="mismatch">
@@ -40,18 +40,22 @@ export function Mismatch({ register, setup }: { register: Register; setup: Loade
           whether it is the right row.
         </Words>
       )}
-      {likely?.map((cause) => (
-        <Column key={causeName(cause)} gap={0}>
+      {likeliest && (
+        <Column gap={0}>
           <Words as="title" tone="wrong">
-            {describeCause(cause).title}
+            {describeCause(likeliest).title}
           </Words>
-          <Words>
-            {describeCause(cause).look}
-            {cause.about === undefined || cause.code !== 'other-row'
-              ? ''
-              : ` (${registerName(cause.about)})`}
-          </Words>
+          <Words>{lookAt(likeliest)}</Words>
         </Column>
+      )}
+      {alike.length > 0 && <Words as="note">These give the same number:</Words>}
+      {alike.map((cause) => (
+        <Words key={causeName(cause)} as="note">
+          <Words as="note" strong tone="wrong">
+            {describeCause(cause).title}.
+          </Words>{' '}
+          {lookAt(cause)}
+        </Words>
       ))}
       {others.length > 0 && !allShown && (
         <Button kind="plain" onPress={() => setAllShown(true)}>
@@ -67,3 +71,8 @@ export function Mismatch({ register, setup }: { register: Register; setup: Loade
     </Card>
   )
 }
+
+/** What to look at for a cause; for another row, which one. */
+const lookAt = (cause: Explanation): string =>
+  describeCause(cause).look +
+  (cause.about === undefined || cause.code !== 'other-row' ? '' : ` (${registerName(cause.about)})`)
