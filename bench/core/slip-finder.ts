@@ -13,7 +13,7 @@ const total = scores.reduce((sum, { made }) => sum + made, 0)
 const lines = [
   '# The slip finder, measured',
   '',
-  `${setups} random set-ups (core/test/physical-model.ts, seed 2026), one slip of each class in each, made on the readings or`,
+  `${setups} random set-ups (core/test/physical-model.ts, seed 2026) with one slip of each class in each. Slips are made on the readings or`,
   'on the keyed text and not by the formulas of the finder (core/test/slip-trials.ts). A tie (causes that give the very same number)',
   `counts as one place; two slips at once are joined by a plus. Printed by bench/core/slip-finder.ts. False alarms where nothing was wrong: ${falseAlarms}.`,
   '',

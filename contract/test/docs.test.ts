@@ -52,6 +52,22 @@ describe('the pages', () => {
   })
 })
 
+describe('the sentences of the pages', () => {
+  const MOST_WORDS = 30
+  /** Paragraphs and points of lists: no code, no tables, no headings; of a link its words alone. */
+  const blocks = (page: string) =>
+    read(page)
+      .replace(/```[^]*?```/g, '')
+      .replace(/\]\([^)]*\)/g, ']')
+      .split(/\n\s*\n|\n(?=\s*(?:[-*]|\d+\.) )/)
+      .filter((block) => !/^\s*[#|<]/.test(block))
+
+  test.each(PAGES)('of %s are short enough to be read once', (page) => {
+    const sentences = blocks(page).flatMap((block) => block.trim().split(/(?<=[.!?:])\s+/))
+    expect(sentences.filter((one) => one.split(/\s+/).length > MOST_WORDS)).toEqual([])
+  })
+})
+
 describe('the words of the screens (docs/words.md)', () => {
   const rows = [...read('docs/words.md').matchAll(/^\| ([^|]+)\|([^|]+)\|([^|]+)\|$/gm)]
     .map((row) => row.slice(1).map((cell) => cell!.trim()))
