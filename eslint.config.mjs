@@ -43,6 +43,7 @@ const ROOMS = [
   'workholding',
   'proof',
   'solve',
+  'offset-text',
   'running',
   'expect',
   'plan',

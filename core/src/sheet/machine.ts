@@ -55,6 +55,20 @@ const OFFSET_KEY_MODES = [
   'halve',
 ] as const satisfies readonly OffsetKeyMode[]
 
+const OFFSET_PROGRAM_FIELDS = {
+  offsets: optional(
+    oneOf(['L2', 'L20']),
+    'work offsets: `G10 L2` states what a row holds, `G10 L20` what the position is where the axes stand',
+  ),
+  tools: optional(
+    oneOf(['L1', 'L10']),
+    'lengths and D: `G10 L1` a line of a table of tools (Z, and R for the radius), `G10 L10` and `L12` one row each',
+  ),
+}
+
+/** How a program may write a control's rows. */
+export type OffsetProgramForms = RecordOf<typeof OFFSET_PROGRAM_FIELDS>
+
 /** How a control stores and takes numbers. Described by what it does, never by its maker. */
 const CONTROL_FIELDS = {
   decimals: field(
@@ -84,6 +98,10 @@ const CONTROL_FIELDS = {
   diameterRegister: optional(
     oneOf(['diameter', 'radius']),
     'what a D row holds; a diameter by default',
+  ),
+  offsetProgram: optional(
+    recordOf(OFFSET_PROGRAM_FIELDS),
+    'which G10 blocks it takes, so that a program can write its rows; none where it is left out',
   ),
 }
 
