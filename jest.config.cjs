@@ -11,13 +11,14 @@ const node = (name) => ({
   testMatch: ['<rootDir>/test/**/*.test.ts'],
   transform: { '\\.[jt]sx?$': ['@swc/jest', SWC] },
   transformIgnorePatterns: [
-    'node_modules/(?!(@pine/|@seriousme/|uuid/|hono/|@hono/|ml-|is-any-array/))',
+    'node_modules/(?!(@pine/|@seriousme/|@noble/|uuid/|hono/|@hono/|ml-|is-any-array/))',
   ],
 })
 
 const projects = {
   core: node('core'),
   contract: node('contract'),
+  formats: node('formats'),
   cli: node('cli'),
   server: node('server'),
   client: `${__dirname}/client/jest.config.cjs`,

@@ -26,6 +26,7 @@ const config: KnipConfig = {
     '.': { entry: ['scripts/*.mjs'], project: ['scripts/**/*.mjs'] },
     core: { entry: ['src/*/index.ts!'], project: ['src/**/*.ts!'] },
     contract: { project: ['src/**/*.ts!'] },
+    formats: { entry: ['src/*/index.ts!'], project: ['src/**/*.ts!'] },
     server: {
       entry: [
         'src/main.ts!',

@@ -16,6 +16,8 @@ await build({
   format: 'cjs',
   target: 'node20',
   minifySyntax: true,
+  // What is loaded only for a sheet on paper stays where it is, with the files that it reads beside it.
+  external: ['pdfkit', 'svg-to-pdfkit'],
   logLevel: 'warning',
 })
 renameSync(built, file)

@@ -27,6 +27,7 @@ const MADE_OF = [
   'client/icons',
   'core/src',
   'contract/src',
+  'formats/src',
   'package-lock.json',
   'scripts/build-client.mjs',
 ]

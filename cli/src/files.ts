@@ -1,5 +1,5 @@
 import { parseSetupText, type ReportedProblem } from '@pine/contract'
-import { type SetupDocument } from '@pine/core/facts'
+import { type ReadSetup } from './export'
 import { asJson, Ended, type Outcome } from './outcome'
 
 /** Reads a whole file as text; throws what the file system throws. */
@@ -19,10 +19,10 @@ export function readable<T>(file: string, read: () => T): T {
 }
 
 /** The set-up of a file; one that is not good ends the command with everything that is wrong. */
-export function openSetup(file: string, json: boolean, readFile: FileReader): SetupDocument {
+export function openSetup(file: string, json: boolean, readFile: FileReader): ReadSetup {
   const parsed = parseSetupText(readable(file, () => readFile(file)))
   if (!parsed.ok) throw new Ended(refused(file, parsed.problems, json))
-  return parsed.document
+  return parsed
 }
 
 function refused(path: string, problems: readonly ReportedProblem[], json: boolean): Outcome {

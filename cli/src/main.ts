@@ -33,5 +33,6 @@ process.stdout.on('error', (cause: NodeJS.ErrnoException) => {
 
 const outcome = run(process.argv.slice(2), readFile, readPieces)
 process.stdout.write(outcome.out)
+if (outcome.bytes !== undefined) void outcome.bytes().then((bytes) => bytes.pipe(process.stdout))
 process.stderr.write(outcome.err)
 process.exitCode = outcome.exitCode

@@ -1,12 +1,14 @@
 import { Command, CommanderError, Option } from 'commander'
 import { setupJsonSchema, viewSolution } from '@pine/contract'
 import { type SetupDocument } from '@pine/core/facts'
+import { PAPER_SIZES, type PaperSize } from '@pine/formats/paper-size'
 import { LENGTH_UNITS } from '@pine/core/length'
 import { readProgramPieces } from '@pine/core/program'
 import { SCHOOLS, type School } from '@pine/core/schools'
 import { solve } from '@pine/core/solve'
 import { convert } from './convert'
 import { explainRegister } from './explain-register'
+import { EXPORTS, exportSheet, exportText, type ExportOptions } from './export'
 import { openSetup, readable, type FileReader, type PieceReader } from './files'
 import { findSlips, type NumbersGiven } from './find-slips'
 import { asJson, Ended, Misunderstood, type Outcome } from './outcome'
@@ -18,9 +20,10 @@ export function run(
   args: readonly string[],
   readFile: FileReader,
   readPieces: PieceReader = (path, take) => take(new TextEncoder().encode(readFile(path))),
+  now: () => Date = () => new Date(),
 ): Outcome {
-  const output = { out: '', err: '' }
-  const pine = commands(output, readFile, readPieces)
+  const output: Written = { out: '', err: '' }
+  const pine = commands(output, readFile, readPieces, now)
   if (args.length === 0) return { ...output, out: pine.helpInformation(), exitCode: 0 }
   try {
     pine.parse(args, { from: 'user' })
@@ -39,17 +42,21 @@ interface Json {
   readonly json?: true
 }
 
-/** The commands, with what each takes; what they say is kept in `said`. */
+/** What a command has written. */
+type Written = { -readonly [Key in keyof Omit<Outcome, 'exitCode'>]: Outcome[Key] }
+
+/** The commands, with what each takes; what they write is kept in `output`. */
 function commands(
-  output: { out: string; err: string },
+  output: Written,
   readFile: FileReader,
   readPieces: PieceReader,
+  now: () => Date,
 ): Command {
   const print = (text: string) => {
     output.out += text
   }
   const open = (file: string, { json }: Json = {}): SetupDocument =>
-    openSetup(file, json === true, readFile)
+    openSetup(file, json === true, readFile).document
   const pine = new Command('pine')
     .description(
       'Works out, explains and converts set-up files (docs/setup-file.md). FILE may be - for standard input.',
@@ -92,6 +99,28 @@ function commands(
     .action((file: string, { to, json }: Json & { to: School }) =>
       print(convert(open(file, { json }), to, json === true)),
     )
+  pine
+    .command('export <FILE>')
+    .description(
+      'a file of its own of a set-up: its sheet on paper, its offsets as a program, its tables and drawings',
+    )
+    .addOption(new Option('--as <WHAT>', 'which').choices(EXPORTS).makeOptionMandatory(true))
+    .addOption(
+      new Option('--unproven <HOW>', 'what a program does with numbers that nobody has proven')
+        .choices(['left-out', 'marked'])
+        .default('left-out'),
+    )
+    .addOption(
+      new Option('--paper <SIZE>', 'of a sheet')
+        .choices(Object.keys(PAPER_SIZES))
+        .default('A4' satisfies PaperSize),
+    )
+    .option('--by <NAME>', 'who has it made: stands in the file', 'the command line')
+    .action((file: string, options: ExportOptions) => {
+      const setup = openSetup(file, false, readFile)
+      if (options.as === 'set-up-sheet') output.bytes = () => exportSheet(setup, options, now())
+      else print(exportText(setup, options, options.as, now()))
+    })
   pine
     .command('slip')
     .description('which slips turn one number into the other')

@@ -47,6 +47,7 @@ export {
   FACT_KINDS,
   type FactKind,
 } from './facts'
+export { canonicalJson } from './canonical-json'
 export { parseSetupFile, parseSetupText, type ParsedSetup } from './parse-document'
 export { setupJsonSchema } from './schemas/json-schema'
 export { solutionViewSchema, type SolutionView } from './solution-view'

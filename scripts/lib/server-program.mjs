@@ -6,6 +6,7 @@ import { ROOT } from './paths.mjs'
 const MADE_OF = [
   'core/src',
   'contract/src',
+  'formats/src',
   'server/src',
   'package-lock.json',
   import.meta.filename.slice(ROOT.length + 1),
@@ -65,9 +66,9 @@ async function build(now) {
   rmSync(aside, { recursive: true, force: true })
 }
 
-/** The packages that server, contract and core name as theirs. */
+/** The packages that server, formats, contract and core name as theirs. */
 const externals = () =>
-  ['server', 'contract', 'core']
+  ['server', 'formats', 'contract', 'core']
     .flatMap((room) =>
       Object.keys(
         JSON.parse(readFileSync(join(ROOT, room, 'package.json'), 'utf8')).dependencies ?? {},

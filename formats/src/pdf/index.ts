@@ -1,0 +1,2 @@
+export { fontFiles, type FontFiles } from './paper'
+export { setupSheetPdf } from './setup-sheet-pdf'

@@ -1,0 +1,13 @@
+declare module 'svg-to-pdfkit' {
+  interface Options {
+    readonly assumePt?: boolean
+    readonly fontCallback?: (family: string, bold: boolean, italic: boolean) => string
+  }
+  export default function svgToPdf(
+    document: PDFKit.PDFDocument,
+    svg: string,
+    x: number,
+    y: number,
+    options?: Options,
+  ): void
+}

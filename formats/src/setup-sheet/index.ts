@@ -1,0 +1,8 @@
+export {
+  sheetContent,
+  type SheetContent,
+  type SheetNumber,
+  type SheetRequest,
+  type SheetTool,
+  type ShopBeside,
+} from './sheet-content'

@@ -1,0 +1,2 @@
+export { ladderSvg, type DrawnIn } from './ladder-svg'
+export { planSvg } from './plan-svg'

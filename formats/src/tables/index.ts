@@ -1,0 +1,2 @@
+export { SETUP_TABLES, setupTable, type SetupTableName, type TabledSetup } from './setup-tables'
+export { tableOf, type Column, type Table } from './table'
