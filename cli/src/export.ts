@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { type SetupFile, type SetupDocument } from '@pine/core/facts'
 import { solve } from '@pine/core/solve'
 import { exportSetup, fileHash, TEXT_EXPORTS, type TextExport } from '@pine/formats/exports'
-import { sheetContent } from '@pine/formats/setup-sheet'
+import { momentOnPaper, sheetContent } from '@pine/formats/setup-sheet'
 import { type PaperSize } from '@pine/formats/paper-size'
 
 /** What of a set-up can be made into a file of its own. */
@@ -30,7 +30,12 @@ export function exportText(
   at: Date,
 ): string {
   const setup = { document, file, solution: solve(document) }
-  const request = { by, unproven, hash: fileHash(file), at: minuteOf(at) }
+  const request = {
+    by,
+    unproven,
+    hash: fileHash(file),
+    at: momentOnPaper(at.toISOString(), -at.getTimezoneOffset()),
+  }
   return exportSetup(as, setup, request).text
 }
 
@@ -45,18 +50,17 @@ export async function exportSheet(
     document,
     solution,
     { tools: new Map(), gaugesDue: new Map() },
-    { by, at: at.toISOString(), hash: fileHash(file), link: document.id },
+    {
+      by,
+      at: at.toISOString(),
+      zone: -at.getTimezoneOffset(),
+      hash: fileHash(file),
+      link: document.id,
+    },
   )
   // Only who prints loads what draws on paper.
   const { fontFiles, setupSheetPdf } = await import('@pine/formats/pdf')
   const { resolve } = createRequire(join(__dirname, 'pine.cjs'))
   const fonts = fontFiles(resolve)
   return setupSheetPdf(content, { size: paper, fonts, at, decimals: solution.decimals })
-}
-
-/** `2026-11-30 14:05`, by the clock of this machine. */
-function minuteOf(at: Date): string {
-  const two = (part: number) => String(part).padStart(2, '0')
-  const day = `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`
-  return `${day} ${two(at.getHours())}:${two(at.getMinutes())}`
 }

@@ -8,6 +8,7 @@ import { example, FONTS } from './example'
 const REQUEST = {
   by: 'Mira Toller',
   at: '2026-11-30T14:05:00Z',
+  zone: 60,
   hash: 'ab'.repeat(32),
   link: 'http://127.0.0.1:4310/setups/x',
 }

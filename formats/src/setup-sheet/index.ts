@@ -1,4 +1,5 @@
 export {
+  momentOnPaper,
   sheetContent,
   type SheetContent,
   type SheetNumber,

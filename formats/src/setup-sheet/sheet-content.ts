@@ -25,6 +25,8 @@ export interface SheetRequest {
   readonly by: string
   /** ISO 8601. */
   readonly at: string
+  /** Minutes that their clock is east of UTC. */
+  readonly zone: number | undefined
   /** SHA-256 of the set-up's file. */
   readonly hash: string
   /** Where the set-up is open now. */
@@ -102,7 +104,7 @@ export function sheetContent(
   document: SetupDocument,
   solution: Solution,
   { tools, gaugesDue }: ShopBeside,
-  { by, at, hash, link }: SheetRequest,
+  { by, at, zone, hash, link }: SheetRequest,
 ): SheetContent {
   const { sheet } = document
   const view = viewSolution(document, solution)
@@ -115,7 +117,7 @@ export function sheetContent(
     unit: solution.unit,
     ...(isReleased(document) &&
       release !== undefined && {
-        released: `Released by ${release.by.name}, ${momentWords(release.at)}`,
+        released: `Released by ${release.by.name}, ${momentOnPaper(release.at, zone)}`,
       }),
     about: aboutOf(document, solution),
     ...(first !== undefined && { plan: planViewOf(document, solution, first) }),
@@ -148,7 +150,7 @@ export function sheetContent(
     program: programOf(document),
     warnings: view.warnings.map(({ message }) => message),
     cautions: CAUTIONS,
-    printed: `Printed for ${by}, ${momentWords(at)}`,
+    printed: `Printed for ${by}, ${momentOnPaper(at, zone)}`,
     hash,
     link,
   }
@@ -158,9 +160,15 @@ export function sheetContent(
 const named = (register: string, number: SheetNumber | undefined): SheetNumber | undefined =>
   number && { ...number, register }
 
-/** A moment as it is read off paper: its day and its time there, by the zone that it is written in. */
-const momentWords = (at: string): string =>
-  `${describeDay(at)} ${at.slice(11, 16)}${at.endsWith('Z') ? ' UTC' : ''}`
+/**
+ * A moment as it is read off paper: “30 Nov 2026 14:05”.
+ *
+ * @param zone minutes that the clock of whoever reads it is east of UTC; where it is not known, UTC is named.
+ */
+export function momentOnPaper(at: string, zone: number | undefined): string {
+  const there = new Date(Date.parse(at) + (zone ?? 0) * 60_000).toISOString()
+  return `${describeDay(there)} ${there.slice(11, 16)}${zone === undefined ? ' UTC' : ''}`
+}
 
 function numberAt(
   address: string,

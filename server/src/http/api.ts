@@ -31,6 +31,7 @@ import { busy, databaseAway, noRoute, notJson, tooLarge, unexpected } from './re
 import { soundBody, soundHead } from './door/gate'
 import { onlyOwnPages } from './door/own-pages'
 import { describes } from './routes/describes'
+import { exportRoutes } from './routes/export-routes'
 import { programRoutes } from './routes/program-routes'
 import { replyRefusal } from './reply'
 import { earlierRoutes } from './routes/earlier-routes'
@@ -106,6 +107,7 @@ export function createApi({
     .route('/', machineRoutes(store))
     .route('/', programRoutes(store, clock))
     .route('/', setupRoutes(setups))
+    .route('/', exportRoutes(store, clock, setups))
     .route('/', streamRoutes(streams))
     .route('/', earlierRoutes(streams, setups, store))
     .get(

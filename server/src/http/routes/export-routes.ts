@@ -1,0 +1,63 @@
+import { Readable } from 'node:stream'
+import { Hono, type Context } from 'hono'
+import { z } from 'zod'
+import { TEXT_EXPORTS } from '@pine/formats/exports'
+import { PAPER_SIZES, type PaperSize } from '@pine/formats/paper-size'
+import type { Clock } from '../../clock'
+import type { Store } from '../../store/store'
+import { exportedFile, printedSheet, type ExportOptions } from '../../use-cases/setups/exports'
+import type { Setups } from '../../use-cases/setups/setups'
+import { query } from '../body'
+import type { Signed } from '../door/session'
+import { noRoute } from '../refusals'
+import { replyRefusal } from '../reply'
+import { describes } from './describes'
+
+const PAPERS = Object.keys(PAPER_SIZES) as [PaperSize, ...PaperSize[]]
+
+/** Minutes east of UTC, as far as any zone lies. */
+const zone = z.coerce.number().int().min(-840).max(840).optional()
+const exportQuery = z.object({ zone, unproven: z.enum(['left-out', 'marked']).optional() })
+const paperQuery = z.object({ zone, paper: z.enum(PAPERS).optional() })
+
+/** What of a set-up leaves as a file: its sheet on paper, its offsets as a program, its tables and drawings. */
+export const exportRoutes = (store: Store, clock: Clock, setups: Setups) => {
+  const parts = { store, clock, setups }
+  const options = (c: Context, asked: Partial<ExportOptions>): ExportOptions => ({
+    ...{ zone: asked.zone, unproven: asked.unproven ?? 'left-out', paper: asked.paper ?? 'A4' },
+    origin: new URL(c.req.url).origin,
+  })
+  return new Hono<Signed>()
+    .get(
+      '/setups/:id/set-up-sheet.pdf',
+      describes('The set-up sheet on paper', 'application/pdf'),
+      query(paperQuery),
+      async (c) => {
+        const asked = options(c, c.req.valid('query'))
+        const printed = await printedSheet(parts, c.var.person, c.req.param('id'), asked)
+        if (!printed.ok) return replyRefusal(c, printed.refusal)
+        const { name, pdf } = printed.value
+        return c.body(Readable.toWeb(pdf as Readable) as ReadableStream, 200, {
+          'Content-Type': 'application/pdf',
+          'Content-Disposition': `inline; filename="${name}"`,
+        })
+      },
+    )
+    .get(
+      '/setups/:id/exports/:what',
+      describes('A file of a set-up: a table, a drawing, its offsets as a program', 'text/plain'),
+      query(exportQuery),
+      async (c) => {
+        const what = TEXT_EXPORTS.find((one) => one === c.req.param('what'))
+        if (what === undefined) return replyRefusal(c, noRoute(c.req.path))
+        const asked = options(c, c.req.valid('query'))
+        const made = await exportedFile(parts, c.var.person, c.req.param('id'), what, asked)
+        if (!made.ok) return replyRefusal(c, made.refusal)
+        const { name, type, text } = made.value
+        return c.body(text, 200, {
+          'Content-Type': type,
+          'Content-Disposition': `attachment; filename="${name}"`,
+        })
+      },
+    )
+}

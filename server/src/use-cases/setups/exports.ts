@@ -1,0 +1,100 @@
+import { createRequire } from 'node:module'
+import { foldSetup, type SetupFile } from '@pine/core/facts'
+import { solve } from '@pine/core/solve'
+import {
+  exportSetup,
+  fileHash,
+  fileStem,
+  type ExportedFile,
+  type TextExport,
+} from '@pine/formats/exports'
+import type { PaperSize } from '@pine/formats/paper-size'
+import { fontFiles, setupSheetPdf } from '@pine/formats/pdf'
+import { momentOnPaper, sheetContent, type ShopBeside } from '@pine/formats/setup-sheet'
+import type { Member } from '@pine/contract'
+import type { Clock } from '../../clock'
+import { accept, type Outcome } from '../../refusal'
+import type { Store } from '../../store/store'
+import { gaugeStandings } from '../gauge-checks'
+import type { Setups } from './setups'
+
+interface ExportParts {
+  readonly store: Store
+  readonly clock: Clock
+  readonly setups: Setups
+}
+
+/** How somebody wants a file made. */
+export interface ExportOptions {
+  /** Minutes that their clock is east of UTC: the times on paper are theirs. */
+  readonly zone: number | undefined
+  readonly unproven: 'left-out' | 'marked'
+  readonly paper: PaperSize
+  /** Where the product is open for them: `http://shop:4310`. */
+  readonly origin: string
+}
+
+/** One file of a set-up as it stands now. */
+export async function exportedFile(
+  { clock, setups }: ExportParts,
+  { name }: Member,
+  id: string,
+  what: TextExport,
+  { zone, unproven }: ExportOptions,
+): Promise<Outcome<ExportedFile>> {
+  const opened = await setups.open(id)
+  if (!opened.ok) return opened
+  const file = opened.value.file as SetupFile
+  const now = clock().toISOString()
+  const document = foldSetup(file)
+  const request = { by: name, at: momentOnPaper(now, zone), hash: fileHash(file), unproven }
+  return accept(exportSetup(what, { document, solution: solve(document, { now }), file }, request))
+}
+
+export interface PrintedSheet {
+  readonly name: string
+  readonly pdf: NodeJS.ReadableStream
+}
+
+/** The set-up sheet on paper, with what the shop knows of its tools and gauges beside it. */
+export async function printedSheet(
+  { store, clock, setups }: ExportParts,
+  { name }: Member,
+  id: string,
+  { zone, paper, origin }: ExportOptions,
+): Promise<Outcome<PrintedSheet>> {
+  const opened = await setups.open(id)
+  if (!opened.ok) return opened
+  const file = opened.value.file as SetupFile
+  const document = foldSetup(file)
+  const now = clock().toISOString()
+  const solution = solve(document, { now })
+  const content = sheetContent(document, solution, await shopBeside(store, clock, document), {
+    ...{ by: name, at: now, zone, hash: fileHash(file) },
+    link: `${origin}/setups/${id}`,
+  })
+  const fonts = fontFiles(createRequire(import.meta.url).resolve)
+  const pdf = await setupSheetPdf(content, {
+    ...{ size: paper, fonts, at: clock(), decimals: solution.decimals },
+  })
+  return accept({ name: `${fileStem(document.sheet.name)}-set-up-sheet.pdf`, pdf })
+}
+
+/** The holders of its tools, and when its gauges are to be checked. */
+async function shopBeside(
+  store: Store,
+  clock: Clock,
+  { sheet }: ReturnType<typeof foldSetup>,
+): Promise<ShopBeside> {
+  const assemblies = sheet.tools.flatMap(({ assembly }) => assembly ?? [])
+  const [tools, standings] = await Promise.all([
+    assemblies.length === 0 ? [] : store.toolsById(assemblies),
+    gaugeStandings(store, clock),
+  ])
+  return {
+    tools: new Map(tools.map(({ id, tool }) => [id, tool])),
+    gaugesDue: new Map(
+      standings.flatMap(({ id, dueOn }) => (dueOn === undefined ? [] : [[id, dueOn] as const])),
+    ),
+  }
+}
