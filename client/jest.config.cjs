@@ -35,7 +35,7 @@ module.exports = {
     '^@/(.*)$': '<rootDir>/src/$1',
   },
   transformIgnorePatterns: [
-    'node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|react-native-svg|@pine|uuid|tamagui|@tamagui|lucide-react-native|swr|hono)/?)',
+    'node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|react-native-svg|@pine|@noble/|uuid|tamagui|@tamagui|lucide-react-native|swr|hono)/?)',
   ],
   setupFiles: ['<rootDir>/test/browser-stubs.cjs'],
 }

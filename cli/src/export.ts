@@ -3,7 +3,8 @@ import { join } from 'node:path'
 import { type SetupFile, type SetupDocument } from '@pine/core/facts'
 import { solve } from '@pine/core/solve'
 import { exportSetup, fileHash, TEXT_EXPORTS, type TextExport } from '@pine/formats/exports'
-import { momentOnPaper, sheetContent } from '@pine/formats/setup-sheet'
+import { momentOnPaper } from '@pine/formats/moment'
+import { sheetContent } from '@pine/formats/setup-sheet'
 import { type PaperSize } from '@pine/formats/paper-size'
 
 /** What of a set-up can be made into a file of its own. */

@@ -111,3 +111,16 @@ test.each([
     expect(ask).not.toHaveBeenCalled()
   },
 )
+
+test('a set-up that was left is told for a moment more, in which its next page comes, and no longer', async () => {
+  jest.useFakeTimers()
+  const screen = renderHook(() => useShown('elsewhere'))
+  const change = { kind: 'setup', id: 'elsewhere', place: 7 }
+  screen.unmount()
+  await applyLiveMessage({ tells: 'fact', change })
+  expect(mockGet).toHaveBeenCalledTimes(1)
+  jest.advanceTimersByTime(10_000)
+  await applyLiveMessage({ tells: 'fact', change })
+  expect(mockGet).toHaveBeenCalledTimes(1)
+  jest.useRealTimers()
+})

@@ -173,6 +173,8 @@ describe('a machine that is corrected', () => {
       zOffsetKey: 'set',
       lengthSign: 'subtracted',
       diameterRegister: 'radius',
+      writesOffsets: 'L20',
+      writesTools: 'L10',
       kind: 'router',
     }),
     policy: { secondLook: true, proves: 'riskiest', maxAgeDays: 9 },

@@ -10,6 +10,7 @@ export {
 export {
   LEFT_OUT_BECAUSE,
   offsetProgram,
+  underForms,
   type LeftOutBecause,
   type OffsetProgram,
   type OffsetProgramRequest,

@@ -5,7 +5,7 @@ import { formatLength, roundToDisplay } from '../length/format-length'
 import { toNanometres, type Nanometres } from '../length/length'
 import { nanometresOf } from '../length/read-length'
 import type { Register } from '../registers/register'
-import type { OffsetProgramForms } from '../sheet/machine'
+import type { MachineDeclaration, OffsetProgramForms } from '../sheet/machine'
 import type { Solution } from '../solve/solution'
 import { numberOfRow } from './offset-forms'
 
@@ -105,6 +105,19 @@ export function offsetProgram(
     written: stated.map(({ register }) => register.address),
     leftOut,
   }
+}
+
+/** A set-up as the shop's machine takes programs now: what its control takes may be declared after the set-up began. */
+export function underForms(
+  document: SetupDocument,
+  inForce: Pick<MachineDeclaration, 'control'> | undefined,
+): SetupDocument {
+  if (inForce === undefined) return document
+  const { machine } = document.sheet
+  const { offsetProgram: _asItWas, ...control } = machine.control
+  const { offsetProgram: now } = inForce.control
+  const taking = { ...control, ...(now && { offsetProgram: now }) }
+  return { ...document, sheet: { ...document.sheet, machine: { ...machine, control: taking } } }
 }
 
 const formsOf = ({ sheet }: Pick<SetupDocument, 'sheet'>): OffsetProgramForms =>

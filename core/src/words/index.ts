@@ -10,6 +10,7 @@ export {
   describeInterval,
   describeOff,
 } from './trust/gauge-check-words'
+export { describeLeftOut, describeOffsetTextFault } from './order/offset-text-words'
 export { describeImplied } from './trust/implied-words'
 export {
   describeActiveLength,

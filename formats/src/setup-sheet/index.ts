@@ -1,5 +1,4 @@
 export {
-  momentOnPaper,
   sheetContent,
   type SheetContent,
   type SheetNumber,

@@ -12,6 +12,7 @@ import {
   lengthWords,
   typographic,
 } from '@pine/core/words'
+import { momentOnPaper } from '../moment'
 
 /** What the shop knows beside the set-up. What is not known is left blank on the sheet. */
 export interface ShopBeside {
@@ -159,16 +160,6 @@ export function sheetContent(
 /** Beside its tool a row needs no more than its own name. */
 const named = (register: string, number: SheetNumber | undefined): SheetNumber | undefined =>
   number && { ...number, register }
-
-/**
- * A moment as it is read off paper: “30 Nov 2026 14:05”.
- *
- * @param zone minutes that the clock of whoever reads it is east of UTC; where it is not known, UTC is named.
- */
-export function momentOnPaper(at: string, zone: number | undefined): string {
-  const there = new Date(Date.parse(at) + (zone ?? 0) * 60_000).toISOString()
-  return `${describeDay(there)} ${there.slice(11, 16)}${zone === undefined ? ' UTC' : ''}`
-}
 
 function numberAt(
   address: string,

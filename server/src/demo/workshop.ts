@@ -21,7 +21,12 @@ export const MACHINES = {
   mill: {
     name: 'Mill 2',
     kind: 'mill',
-    control: { decimals, lengthKey: 'set', workOffsetKey: 'set' },
+    control: {
+      decimals,
+      lengthKey: 'set',
+      workOffsetKey: 'set',
+      offsetProgram: { offsets: 'L2', tools: 'L10' },
+    },
     travels: {
       X: { min: mm('-700'), max: mm('0') },
       Y: { min: mm('-450'), max: mm('0') },

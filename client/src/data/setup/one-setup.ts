@@ -8,6 +8,7 @@ import {
   foldSetup,
   type SetupDocument,
   type SetupFact,
+  type SetupFile,
 } from '@pine/core/facts'
 import { type Author } from '@pine/core/journal'
 import { deviceId } from '../device/device-id'
@@ -71,6 +72,23 @@ export function useSetup(id: string) {
     [id, person, seen],
   )
   return { setup, error: error as unknown, enter }
+}
+
+/** The facts of a set-up as they stand here, with what waits: what a file of it holds. Undefined until it is there. */
+export function useSetupFile(id: string): SetupFile | undefined {
+  const { data } = useSWR(setupKey(id), () =>
+    ask(api.setups[':id'].$get({ param: { id } }), setupAnswerSchema),
+  )
+  const outbox = useOutbox()
+  return useMemo(() => {
+    const sent = (data?.file.facts ?? []) as readonly SetupFact[]
+    const ids = new Set(sent.map((fact) => fact.id))
+    const waiting = outbox
+      .filter(isOfStream('setup', id))
+      .filter(({ refused, fact }) => refused === undefined && !ids.has(fact.id))
+    const facts = [...sent, ...waiting.map(factOfEntry)]
+    return facts.length === 0 ? undefined : { format: 'pine-compass/setup', version: 2, id, facts }
+  }, [data, outbox, id])
 }
 
 /** What a release froze. */

@@ -10,10 +10,16 @@ const shown: string[] = []
 
 /** Notes that a screen shows a set-up, for as long as it does: it is told what is entered elsewhere. */
 export function useShown(id: string): void {
-  useEffect(() => {
-    shown.push(id)
-    return () => void shown.splice(shown.indexOf(id), 1)
-  }, [id])
+  useEffect(() => noteShown(id), [id])
+}
+
+/** From one page of a set-up to another: what is entered elsewhere in between is told to neither, and SWR asks no more so soon. */
+const LINGERS_MS = 5_000
+
+/** @returns ends it, a moment after the screen is gone. */
+export function noteShown(id: string): () => void {
+  shown.push(id)
+  return () => void setTimeout(() => shown.splice(shown.indexOf(id), 1), LINGERS_MS)
 }
 
 /** Ids of the set-ups that are shown, with how many of their facts this page has; those that are still on their way are not among them. */

@@ -1,5 +1,7 @@
 import { createRequire } from 'node:module'
 import { foldSetup, type SetupFile } from '@pine/core/facts'
+import { underForms } from '@pine/core/offset-text'
+import { shopMachineOf, type MachineDeclaration } from '@pine/core/sheet'
 import { solve } from '@pine/core/solve'
 import {
   exportSetup,
@@ -8,14 +10,16 @@ import {
   type ExportedFile,
   type TextExport,
 } from '@pine/formats/exports'
+import { momentOnPaper } from '@pine/formats/moment'
 import type { PaperSize } from '@pine/formats/paper-size'
 import { fontFiles, setupSheetPdf } from '@pine/formats/pdf'
-import { momentOnPaper, sheetContent, type ShopBeside } from '@pine/formats/setup-sheet'
+import { sheetContent, type ShopBeside } from '@pine/formats/setup-sheet'
 import type { Member } from '@pine/contract'
 import type { Clock } from '../../clock'
 import { accept, type Outcome } from '../../refusal'
 import type { Store } from '../../store/store'
 import { gaugeStandings } from '../gauge-checks'
+import { machinesOf } from '../shop'
 import type { Setups } from './setups'
 
 interface ExportParts {
@@ -36,7 +40,7 @@ export interface ExportOptions {
 
 /** One file of a set-up as it stands now. */
 export async function exportedFile(
-  { clock, setups }: ExportParts,
+  { store, clock, setups }: ExportParts,
   { name }: Member,
   id: string,
   what: TextExport,
@@ -46,7 +50,9 @@ export async function exportedFile(
   if (!opened.ok) return opened
   const file = opened.value.file as SetupFile
   const now = clock().toISOString()
-  const document = foldSetup(file)
+  const folded = foldSetup(file)
+  const machine = shopMachineOf(await machinesOf(store), folded.sheet)?.machine
+  const document = underForms(folded, machine as MachineDeclaration | undefined)
   const request = { by: name, at: momentOnPaper(now, zone), hash: fileHash(file), unproven }
   return accept(exportSetup(what, { document, solution: solve(document, { now }), file }, request))
 }

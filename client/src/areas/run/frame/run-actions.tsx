@@ -1,11 +1,13 @@
 import { Button } from '@/kit/button'
 
+/** Pages of a set-up beside its run. */
+export type SetupPage = 'program' | 'plan' | 'table' | 'share' | 'again'
+
 export interface RunActionsProps {
   /** Name of the program that was read; none where none was. */
   readonly program: string | undefined
-  readonly onProgram: () => void
-  /** What is left to touch, planned. */
-  readonly onPlan: () => void
+  /** Opens a page of the set-up beside its run. */
+  readonly onPage: (page: SetupPage) => void
   /** None for who may not enter. */
   readonly onChanged?: (() => void) | undefined
   /** A few words to whoever goes on; none for who may not enter. */
@@ -16,28 +18,27 @@ export interface RunActionsProps {
   readonly onStands?: (() => void) | undefined
   /** When numbers are keyed, the other way than now; none for who may not enter. */
   readonly keying: { readonly words: string; readonly turn: () => void } | undefined
-  /** Begins the same job once more; none for who may not enter. */
-  readonly onAgain: (() => void) | undefined
+  /** Whether the same job may be begun once more, and rows be read off a table: not by who only looks on. */
+  readonly mayEnter: boolean
 }
 
 /** What can be done at any step, beside the step itself. */
 export function RunActions({
   program,
-  onProgram,
-  onPlan,
+  onPage,
   onChanged,
   onNote,
   lastTouch,
   onStands,
   keying,
-  onAgain,
+  mayEnter,
 }: RunActionsProps) {
   return (
     <>
-      <Button onPress={onProgram} testID="program">
+      <Button onPress={() => onPage('program')} testID="program">
         {program ?? 'Read the program'}
       </Button>
-      <Button onPress={onPlan} testID="plan">
+      <Button onPress={() => onPage('plan')} testID="plan">
         What to touch
       </Button>
       {onChanged && (
@@ -65,8 +66,16 @@ export function RunActions({
           {keying.words}
         </Button>
       )}
-      {onAgain && (
-        <Button onPress={onAgain} testID="again">
+      {mayEnter && (
+        <Button onPress={() => onPage('table')} testID="table">
+          Read the offset table
+        </Button>
+      )}
+      <Button onPress={() => onPage('share')} testID="share">
+        Print or share
+      </Button>
+      {mayEnter && (
+        <Button onPress={() => onPage('again')} testID="again">
           The same job again
         </Button>
       )}

@@ -23,7 +23,7 @@ import { DrawingsBeside } from './beside/drawings-beside'
 import { fillsTheMiddle } from './beside/drawings-view'
 import { LookingOn } from './looking-on'
 import { OpenedSetup } from './opened-setup'
-import { RunActions } from './run-actions'
+import { RunActions, type SetupPage } from './run-actions'
 import { RunBanners } from './banners/run-banners'
 import { RunBar } from './run-bar'
 import { RunMenu } from './run-menu'
@@ -80,9 +80,7 @@ const Run = memo(function Run({ id, setup, enter, stepKey }: RunProps) {
     setMenu(false)
     if (to !== from) setJump({ from, ...(again && { again: to }) })
   }
-  const toProgram = () => router.push({ pathname: '/setups/program', params: { id } })
-  const toPlan = () => router.push({ pathname: '/setups/plan', params: { id } })
-  const toAgain = () => router.push({ pathname: '/setups/again', params: { id } })
+  const toPage = (page: SetupPage) => router.push({ pathname: `/setups/${page}`, params: { id } })
   // The same for as long as the set-up is open, so that a key that is typed draws nothing anew for it.
   const trace = useCallback((title: string, chain: Chain) => setTraced({ title, chain }), [])
   // A quick one goes to what is open, and once nothing is asks what comes next.
@@ -212,14 +210,13 @@ const Run = memo(function Run({ id, setup, enter, stepKey }: RunProps) {
             <RegistersPanel solution={solution} onTrace={trace} />
             <RunActions
               program={document.programs.at(-1)?.name}
-              onProgram={toProgram}
-              onPlan={toPlan}
+              onPage={toPage}
               onChanged={mayEnter ? tellChange : undefined}
               onNote={mayEnter ? () => setAside('note') : undefined}
               onStands={mayEnter ? () => setAside('stands') : undefined}
               lastTouch={last && { name: last.name, again: () => jumpTo(last.key, true) }}
               keying={keying && { words: keying.words, turn: turnKeying }}
-              onAgain={mayEnter ? toAgain : undefined}
+              mayEnter={mayEnter}
             />
           </Scroll>
         </View>
@@ -271,10 +268,9 @@ const Run = memo(function Run({ id, setup, enter, stepKey }: RunProps) {
           lastTouch={last && { name: last.name, again: () => jumpTo(last.key, true) }}
           onNote={mayEnter ? () => setAside('note') : undefined}
           onStands={mayEnter ? () => setAside('stands') : undefined}
-          onProgram={toProgram}
-          onPlan={toPlan}
+          onPage={toPage}
           keying={keying && { words: keying.words, turn: turnKeying }}
-          onAgain={mayEnter ? toAgain : undefined}
+          mayEnter={mayEnter}
           onClose={() => setMenu(false)}
         />
       )}

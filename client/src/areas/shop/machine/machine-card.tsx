@@ -44,6 +44,7 @@ export function MachineCard({ id, machine }: { id: string; machine: MachineDecla
             : 'it keeps no lengths: one tool at a time'}
           , work offsets {KEYED[control.workOffsetKey]} · D holds the{' '}
           {control.diameterRegister ?? 'diameter'}
+          {control.offsetProgram === undefined ? '' : ' · offsets by G10'}
         </Words>
         <Words as="note" strong testID={`policy-${name}`}>
           Release rules: {policyWords(machine) ?? 'standard'}

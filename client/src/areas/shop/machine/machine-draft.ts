@@ -45,6 +45,9 @@ export interface MachineDraft {
   readonly reads: DisplayHabit | ''
   readonly lengthSign: 'added' | 'subtracted'
   readonly diameterRegister: 'diameter' | 'radius'
+  /** Which G10 its control takes for its work offsets, and for its lengths and D. */
+  readonly writesOffsets: 'no' | 'L2' | 'L20'
+  readonly writesTools: 'no' | 'L1' | 'L10'
   readonly shows: keyof typeof DECIMALS
   readonly homing: 'switches' | 'axis-by-axis' | 'marks'
   readonly secondLook: 'yes' | 'no'
@@ -72,6 +75,8 @@ export const newMachine: MachineDraft = {
   reads: '',
   lengthSign: 'added',
   diameterRegister: 'diameter',
+  writesOffsets: 'no',
+  writesTools: 'no',
   shows: 'thousandths',
   homing: 'switches',
   secondLook: 'no',
@@ -140,6 +145,7 @@ export function machineOf(draft: MachineDraft): FormOutcome<MachineDraft, Machin
         ...(lengthKey === 'none' && { toolLengths: 'none' }),
         lengthSign,
         diameterRegister,
+        ...offsetProgramOf(draft),
       },
       homing,
       reads,
@@ -156,6 +162,20 @@ export function machineOf(draft: MachineDraft): FormOutcome<MachineDraft, Machin
           ...(draft.proves !== 'all' && { proves: draft.proves }),
         },
       }),
+    },
+  }
+}
+
+/** Which G10 it takes; nothing where it takes none. */
+function offsetProgramOf({
+  writesOffsets,
+  writesTools,
+}: MachineDraft): Pick<MachineDeclaration['control'], 'offsetProgram'> {
+  if (writesOffsets === 'no' && writesTools === 'no') return {}
+  return {
+    offsetProgram: {
+      ...(writesOffsets !== 'no' && { offsets: writesOffsets }),
+      ...(writesTools !== 'no' && { tools: writesTools }),
     },
   }
 }
@@ -184,6 +204,8 @@ export function machineDraft(machine: MachineDeclaration): MachineDraft {
     reads: machine.reads ?? 'machine',
     lengthSign: lengthSign ?? newMachine.lengthSign,
     diameterRegister: diameterRegister ?? newMachine.diameterRegister,
+    writesOffsets: control.offsetProgram?.offsets ?? 'no',
+    writesTools: control.offsetProgram?.tools ?? 'no',
     shows: shows ?? newMachine.shows,
     homing: homing ?? newMachine.homing,
     secondLook: policy?.secondLook === true ? 'yes' : 'no',

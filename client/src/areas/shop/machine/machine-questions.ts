@@ -98,6 +98,25 @@ export const CHOICES = [
     note: 'Look in its manual: the wrong one is off by half the cutter.',
   },
   {
+    field: 'writesOffsets',
+    label: 'A program writes its work offsets …',
+    options: [
+      { value: 'no', label: 'not at all' },
+      { value: 'L2', label: 'by G10 L2: what the row holds' },
+      { value: 'L20', label: 'by G10 L20: what the position is' },
+    ],
+    note: 'Look in its manual. Then a set-up can be handed over as a program.',
+  },
+  {
+    field: 'writesTools',
+    label: 'A program writes lengths and D …',
+    options: [
+      { value: 'no', label: 'not at all' },
+      { value: 'L10', label: 'by G10 L10 and L12: one row each' },
+      { value: 'L1', label: 'by G10 L1: a line of a tool table' },
+    ],
+  },
+  {
     field: 'shows',
     label: 'Its smallest step is …',
     options: [

@@ -1,0 +1,191 @@
+import { useRouter } from 'expo-router'
+import { useState } from 'react'
+import type { SetupFile } from '@pine/core/facts'
+import { underForms } from '@pine/core/offset-text'
+import { shopMachineOf, type MachineDeclaration } from '@pine/core/sheet'
+import { exportSetup, fileHash, type TextExport } from '@pine/formats/exports'
+import { momentOnPaper } from '@pine/formats/moment'
+import { OpenedSetup } from '@/areas/run/frame/opened-setup'
+import { useMachines } from '@/data/shop/shop'
+import { useSession } from '@/data/server/session'
+import { useSetupFile } from '@/data/setup/one-setup'
+import type { LoadedSetup } from '@/data/setup/standing'
+import { Button } from '@/kit/button'
+import { Caution } from '@/kit/caution'
+import { Choice } from '@/kit/entry/choice'
+import { Page } from '@/kit/frame/page'
+import { Section } from '@/kit/frame/section'
+import { Card, Column, Line, Row } from '@/kit/surfaces'
+import { Words } from '@/kit/words'
+import { handOverFile } from './hand-over-file'
+import { isFinal, OFFERED_FILES, programOffer } from './share-view'
+
+/** What of a set-up can leave: on paper, as a program for the control, as tables and drawings. */
+export function ShareScreen({ id }: { readonly id: string }) {
+  const file = useSetupFile(id)
+  return (
+    <OpenedSetup id={id}>
+      {(setup) => (file === undefined ? null : <Share id={id} setup={setup} file={file} />)}
+    </OpenedSetup>
+  )
+}
+
+interface ShareProps {
+  readonly id: string
+  readonly setup: LoadedSetup
+  readonly file: SetupFile
+}
+
+function Share({ id, setup: asWritten, file }: ShareProps) {
+  const router = useRouter()
+  const { person } = useSession()
+  const [unproven, setUnproven] = useState<'left-out' | 'marked'>('left-out')
+  const [done, setDone] = useState<string>()
+  const { all: machines } = useMachines()
+  const shop = shopMachineOf(machines ?? [], asWritten.document.sheet)?.machine
+  const setup = {
+    ...asWritten,
+    document: underForms(asWritten.document, shop as MachineDeclaration | undefined),
+  }
+  const { document, solution } = setup
+  const zone = -new Date().getTimezoneOffset()
+  const hand = async (what: TextExport) => {
+    const made = exportSetup(
+      what,
+      { document, solution, file },
+      {
+        ...{ unproven, by: person?.name ?? '', hash: fileHash(file) },
+        at: momentOnPaper(new Date().toISOString(), zone),
+      },
+    )
+    const outcome = await handOverFile(made)
+    setDone(outcome === 'stopped' ? undefined : `${made.name} was ${outcome}.`)
+  }
+  return (
+    <Page
+      title={`Share ${document.sheet.name}`}
+      foot={
+        <Button
+          kind="plain"
+          onPress={() => router.replace({ pathname: '/setups/[id]', params: { id } })}
+        >
+          Back to the step
+        </Button>
+      }
+    >
+      {!isFinal(setup) && (
+        <Words as="note">
+          Not released yet: what you hand out now may still change, and says so.
+        </Words>
+      )}
+      {done !== undefined && (
+        <Words role="status" testID="shared">
+          {done}
+        </Words>
+      )}
+      <Section title="Set-up sheet on paper">
+        <Row flexWrap="wrap">
+          {(['A4', 'Letter'] as const).map((paper, index) => (
+            <Button
+              key={paper}
+              kind={index === 0 ? 'act' : 'quiet'}
+              testID={`sheet-${paper}`}
+              onPress={() =>
+                void window.open(
+                  `/api/setups/${id}/set-up-sheet.pdf?paper=${paper}&zone=${zone}`,
+                  '_blank',
+                )
+              }
+            >
+              {`Print on ${paper}`}
+            </Button>
+          ))}
+        </Row>
+        <Words as="note">
+          A PDF from the server: drawings, offsets, tools, gauges, blanks to sign.
+        </Words>
+      </Section>
+      <ProgramSection
+        setup={setup}
+        unproven={unproven}
+        onUnproven={setUnproven}
+        onHand={() => void hand('offset-program')}
+      />
+      <Section title="Tables, drawings, the file">
+        <Card overflow="hidden" role="list">
+          {OFFERED_FILES.map(({ what, name, kind }, index) => (
+            <Line key={what} first={index === 0} apart role="listitem">
+              <Words flexShrink={1}>
+                {name} <Words as="note">{kind}</Words>
+              </Words>
+              <Button
+                kind="plain"
+                label={`share ${name}`}
+                testID={`share-${what}`}
+                onPress={() => void hand(what)}
+              >
+                Share
+              </Button>
+            </Line>
+          ))}
+        </Card>
+      </Section>
+    </Page>
+  )
+}
+
+/** The offsets as a program, where the control takes one. */
+function ProgramSection({
+  setup,
+  unproven,
+  onUnproven,
+  onHand,
+}: {
+  readonly setup: LoadedSetup
+  readonly unproven: 'left-out' | 'marked'
+  readonly onUnproven: (unproven: 'left-out' | 'marked') => void
+  readonly onHand: () => void
+}) {
+  const { isTaken, writes, leftOut, caution } = programOffer(setup, unproven)
+  return (
+    <Section title="Offsets as a program">
+      {isTaken ? (
+        <Column gap="$3">
+          <Choice
+            label="Numbers that nobody has proven"
+            options={[
+              { value: 'left-out', label: 'left out' },
+              { value: 'marked', label: 'in it, marked' },
+            ]}
+            value={unproven}
+            onChange={onUnproven}
+          />
+          <Words testID="program-writes">{writes}</Words>
+          {leftOut.length > 0 && (
+            <Column gap={0}>
+              <Words as="note" strong>
+                Left out
+              </Words>
+              {leftOut.map((line) => (
+                <Words key={line} as="note">
+                  {line}
+                </Words>
+              ))}
+            </Column>
+          )}
+          <Caution>{caution}</Caution>
+          <Row>
+            <Button onPress={onHand} testID="share-offset-program">
+              Share the program
+            </Button>
+          </Row>
+        </Column>
+      ) : (
+        <Words as="note">
+          The control of {setup.document.sheet.machine.name} is not declared to take G10. A lead
+          says so on the machine’s page, under its control.
+        </Words>
+      )}
+    </Section>
+  )
+}
