@@ -92,7 +92,7 @@ export default defineConfig([
   },
   // The rule is about what Metro can put into a bundle; these run in Node.
   {
-    files: ['server/**', 'scripts/**', 'cli/**', 'e2e/**', 'bench/**'],
+    files: ['formats/**', 'server/**', 'scripts/**', 'cli/**', 'e2e/**', 'bench/**'],
     rules: { 'expo/no-dynamic-env-var': 'off' },
   },
   {
@@ -136,7 +136,7 @@ export default defineConfig([
     },
   })),
   {
-    files: ['{core,contract,server,client,cli}/src/**/*.{ts,tsx}'],
+    files: ['{core,contract,formats,server,client,cli}/src/**/*.{ts,tsx}'],
     rules: { 'max-lines': ['error', 300] },
   },
   {
@@ -154,11 +154,12 @@ export default defineConfig([
   },
   {
     // A promise that nobody waits for loses its failure: where that is meant, `void` says so.
-    files: ['{contract,server,client,cli}/src/**/*.{ts,tsx}'],
+    files: ['{contract,formats,server,client,cli}/src/**/*.{ts,tsx}'],
     languageOptions: { parserOptions: { projectService: true } },
     rules: { '@typescript-eslint/no-floating-promises': 'error' },
   },
-  mayNotImport('contract', '@pine/(server|client|e2e|cli)', 'react', 'hono', 'typeorm', 'node:'),
+  mayNotImport('contract', '@pine/(formats|server|client|e2e|cli)', 'react', 'hono', 'typeorm', 'node:'),
+  mayNotImport('formats', '@pine/(server|client|e2e|cli)', 'react', 'hono', 'typeorm'),
   mayNotImport('server', '@pine/(client|e2e|cli)', 'react', 'expo'),
   {
     files: ['client/src/**/*.{ts,tsx}'],

@@ -26,7 +26,10 @@ const config: KnipConfig = {
     '.': { entry: ['scripts/*.mjs'], project: ['scripts/**/*.mjs'] },
     core: { entry: ['src/*/index.ts!'], project: ['src/**/*.ts!'] },
     contract: { project: ['src/**/*.ts!'] },
-    formats: { entry: ['src/*/index.ts!'], project: ['src/**/*.ts!'] },
+    formats: {
+      entry: ['src/*/index.ts!', 'test/read-pdf.mjs'],
+      project: ['src/**/*.ts!', 'test/**/*.mjs'],
+    },
     server: {
       entry: [
         'src/main.ts!',

@@ -101,6 +101,19 @@ test('offsets leave as a program, come back as a table in one go, and print; a w
     ['H2', 'read', false],
     ['H3', 'keyed', true],
   ])
-  await mira.goTo('key-in:H2')
+  // The next shift reads it on one screen, and takes it along as text.
+  await page.context().grantPermissions(['clipboard-read', 'clipboard-write'])
+  await visit(page, `${demo.address}/setups/hand-over?id=${id}`)
+  await expect(page.getByRole('alert')).toContainText(
+    'H2: the control does not show what it should',
+  )
+  await mira.look('hand-over')
+  expect(await barriers(page)).toEqual([])
+  await page.getByTestId('copy-hand-over').click()
+  await expect(page.getByTestId('copied')).toContainText('Copied')
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toContain(
+    'Suspect:\n- H2: the control does not show what it should',
+  )
+  await visit(page, `${demo.address}/setups/${id}?step=key-in:H2`)
   await expect(page.getByTestId('mismatch')).toBeVisible()
 })

@@ -8,10 +8,9 @@ import {
 import { AXES, isOffsetRow, type MachineAxis, type OffsetRow } from '../address/row'
 import { formatLength } from '../length/format-length'
 import { toNanometres, type LengthUnit, type WrittenLength } from '../length/length'
-import { readLength } from '../length/read-length'
+import { nanometresOf, readLength } from '../length/read-length'
 import { readBlock, wordText, type Block, type ProgramWord } from '../program/text/block'
 import type { MachineDeclaration } from '../sheet/machine'
-import { nanometresOf } from '../length/read-length'
 import { FORM_OF_L, rowOfNumber } from './offset-forms'
 
 /** Why a number of an offset table is not taken, or a line of it is not understood. */

@@ -11,6 +11,7 @@ export {
   describeOff,
 } from './trust/gauge-check-words'
 export { describeLeftOut, describeOffsetTextFault } from './order/offset-text-words'
+export { describeHandOver, handOverText, type HandOverPart } from './order/hand-over-words'
 export { describeImplied } from './trust/implied-words'
 export {
   describeActiveLength,
