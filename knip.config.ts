@@ -36,6 +36,7 @@ const config: KnipConfig = {
         'src/work/setup-thread.ts!',
         'src/check-database.ts!',
         'src/add-shop.ts!',
+        'src/archive.ts!',
       ],
       project: ['src/**/*.ts!'],
     },

@@ -1,9 +1,10 @@
 import { test as base } from '@playwright/test'
-import { spawn, type ChildProcess } from 'node:child_process'
+import { execFile, spawn, type ChildProcess } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import { createServer } from 'node:net'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { promisify } from 'node:util'
 import { Client } from 'pg'
 import { serverProgram } from '../../scripts/lib/server-program.mjs'
 
@@ -74,6 +75,15 @@ export class Product {
   async asOwner(statement: string): Promise<void> {
     const url = Object.assign(new URL(this.databaseUrl), { pathname: `/${this.databaseName}` })
     await withAdmin(url.href, (client) => client.query(statement))
+  }
+
+  /** Puts an archive in, as `bin/pine restore` does for whoever has the keys of the server; gives what it says. */
+  async restore(file: string): Promise<string> {
+    const url = Object.assign(new URL(this.databaseUrl), { pathname: `/${this.databaseName}` })
+    const { stdout } = await promisify(execFile)(join(ROOT, 'bin/pine'), ['restore', file], {
+      env: { ...process.env, DATABASE_URL: url.href },
+    })
+    return stdout
   }
 
   async close(): Promise<void> {

@@ -1,10 +1,10 @@
-import { readFileSync } from 'node:fs'
+import { readFileSync, writeFileSync } from 'node:fs'
 import { v7 as uuid } from 'uuid'
 import { readOffsetText } from '@pine/core/offset-text'
 import { barriers } from '../support/accessible'
 import { declare, enterFact, PLAIN_CONTROL } from '../support/declare'
 import { Machinist } from '../support/machinist'
-import { expect, test } from '../support/product'
+import { expect, Product, test } from '../support/product'
 import { mm, ONE_VISE } from '../support/sheets'
 import { visit } from '../support/visit'
 
@@ -116,4 +116,49 @@ test('offsets leave as a program, come back as a table in one go, and print; a w
   )
   await visit(page, `${demo.address}/setups/${id}?step=key-in:H2`)
   await expect(page.getByTestId('mismatch')).toBeVisible()
+})
+
+test('a shop leaves as one file and comes into an empty one, its release as it was frozen', async ({
+  page,
+  demo,
+}, about) => {
+  const mira = new Machinist(page, demo.address)
+  await mira.signIn('Mira Toller')
+  await visit(page, `${demo.address}/shop`)
+  await expect(page.getByTestId('archive')).toBeVisible()
+  const zip = await page.request.get(`${demo.address}/api/archive`)
+  const file = about.outputPath('shop.pine.zip')
+  writeFileSync(file, await zip.body())
+  const answered = async (address: string, path: string) =>
+    (await page.request.get(`${address}/api${path}`)).json()
+  const { setups } = (await answered(demo.address, '/setups')) as {
+    setups: { id: string; name: string; recorded: boolean }[]
+  }
+  const released = setups.find(({ recorded }) => recorded)!
+  const facts = async (address: string) =>
+    (
+      (await answered(address, `/setups/${released.id}`)) as {
+        file: { facts: { id: string; kind: string }[] }
+      }
+    ).file.facts
+  const record = (await facts(demo.address)).find(({ kind }) => kind === 'record')!
+  const frozen = (address: string) =>
+    answered(address, `/setups/${released.id}/records/${record.id}`)
+  const [before, factsBefore] = [await frozen(demo.address), await facts(demo.address)]
+
+  const other = await Product.start(false)
+  try {
+    await page.context().clearCookies()
+    await new Machinist(page, other.address).introduce('Nora Vale', '135790')
+    expect(await other.restore(file)).toMatch(
+      /\d+ facts of \d+ set-ups, machines, gauges and tools, 1 releases/,
+    )
+    await page.goto(other.address)
+    for (const { name } of setups.slice(0, 3))
+      await expect(page.getByText(name).first()).toBeVisible()
+    expect(await frozen(other.address)).toEqual(before)
+    expect(await facts(other.address)).toEqual(factsBefore)
+  } finally {
+    await other.close()
+  }
 })

@@ -15,12 +15,12 @@ const DIST = join(ROOT, 'server/dist')
 const MARK = '.made-of'
 
 /** What is started on its own; the second is what a thread of the first runs. */
-const PROGRAMS = ['main', 'work/setup-thread', 'check-database', 'add-shop']
+const PROGRAMS = ['main', 'work/setup-thread', 'check-database', 'add-shop', 'archive']
 
 /**
  * A program of the server as plain JavaScript, built where its sources have changed: it starts in a third of the time that
  * translating each source at every start takes.
- * @param {'main' | 'check-database' | 'add-shop'} name
+ * @param {'main' | 'check-database' | 'add-shop' | 'archive'} name
  * @returns {Promise<string>} its file
  */
 export async function serverProgram(name) {

@@ -30,6 +30,7 @@ import { QueueTimeout } from '../use-cases/facts/keyed-queue'
 import { busy, databaseAway, noRoute, notJson, tooLarge, unexpected } from './refusals'
 import { soundBody, soundHead } from './door/gate'
 import { onlyOwnPages } from './door/own-pages'
+import { archiveRoutes } from './routes/archive-routes'
 import { describes } from './routes/describes'
 import { exportRoutes } from './routes/export-routes'
 import { programRoutes } from './routes/program-routes'
@@ -107,6 +108,7 @@ export function createApi({
     .route('/', machineRoutes(store))
     .route('/', programRoutes(store, clock))
     .route('/', setupRoutes(setups))
+    .route('/', archiveRoutes(store, clock))
     .route('/', exportRoutes(store, clock, setups))
     .route('/', streamRoutes(streams))
     .route('/', earlierRoutes(streams, setups, store))

@@ -1,5 +1,6 @@
 import type { Found, Person, SetupSummary, ShopStream, StreamKind } from '@pine/contract'
 import type { ChangedUses, ToolRow, ToolStore } from './tool-store'
+import type { ArchiveStore } from './archive-store'
 import type { Insertion, PeopleStore } from './people-store'
 import type { FactRow, NewFactRow } from './rows/fact-row'
 import type { MachineStore } from './machine-store'
@@ -100,7 +101,7 @@ export interface SummaryStore {
 }
 
 /** What the use cases of one shop need kept. PostgreSQL serves it through TypeORM: typeorm-store.ts. */
-export interface Store extends PeopleStore, MachineStore, ToolStore, SummaryStore {
+export interface Store extends PeopleStore, MachineStore, ToolStore, SummaryStore, ArchiveStore {
   /** Of the shop whose it is. */
   readonly shopId: string
   /** Fails where the database does not answer. */

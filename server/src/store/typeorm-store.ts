@@ -9,6 +9,7 @@ import {
 } from './rows/stream-rows'
 import type { DataSource } from 'typeorm'
 import { frozenEntity, programTextEntity, shopEntity, summaryEntity } from './entities'
+import { archiveRows } from './rows/archive-rows'
 import { checksOf, usesOf } from './rows/check-rows'
 import { machineRows } from './rows/machine-rows'
 import { Recent } from './rows/recent'
@@ -60,6 +61,7 @@ export function typeormStore(source: DataSource, shopId: string): Store {
     ...toolRows(source, shopId),
     ...machineRows(source, shopId),
     ...summaryRows(source, shopId),
+    ...archiveRows(source, shopId),
 
     async keepProgramText({ sha256, bytes, personId, at }) {
       await texts

@@ -7,6 +7,7 @@ import { Allowed } from '@/areas/people/allowed'
 import { failureWords } from '@/data/server/api'
 import { Button } from '@/kit/button'
 import { Page } from '@/kit/frame/page'
+import { Section } from '@/kit/frame/section'
 import { Column, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { AddGauge } from './add-gauge'
@@ -100,6 +101,19 @@ export function ShopScreen() {
           )}
         </Column>
       </Lists>
+      <Allowed to="people">
+        <Section title="Everything as one file">
+          <Words as="note">
+            Set-ups, machines, gauges, tools and programs, each with its hash, in an open format. It
+            goes into an empty shop by bin/pine restore.
+          </Words>
+          <Row>
+            <Button onPress={() => void window.open('/api/archive', '_self')} testID="archive">
+              Save the archive
+            </Button>
+          </Row>
+        </Section>
+      </Allowed>
     </Page>
   )
 }
