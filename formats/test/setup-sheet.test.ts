@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process'
 import { join } from 'node:path'
 import { type PaperSize } from '../src/paper-size'
-import { setupSheetPdf } from '../src/pdf'
+import { cribListPdf, labelsPdf, setupSheetPdf } from '../src/pdf'
 import { sheetContent, type ShopBeside } from '../src/setup-sheet'
 import { example, FONTS } from './example'
 
@@ -150,4 +150,47 @@ test('a release says who and when; a number that no longer holds says so in word
   const said = all.filter((one) => one?.state === 'NO LONGER VALID')
   expect(stale.length).toBeGreaterThan(0)
   expect(said).toHaveLength(stale.length)
+})
+
+const ON_A4 = {
+  size: 'A4',
+  fonts: FONTS,
+  at: new Date(REQUEST.at),
+  author: 'Mira',
+  foot: 'Printed for Mira',
+} as const
+
+test('a crib list has every pocket with its tool, holder, stick-out and last length', async () => {
+  const tools = Array.from({ length: 24 }, (_, index) => ({
+    tool: {
+      name: `end mill ${index + 1}`,
+      holder: { name: 'ER16' },
+      stickOut: { text: '35.0', unit: 'mm' as const },
+      place: { machine: 'x', pocket: index + 1 },
+    },
+    measured: index === 3 ? '118.500 mm' : '',
+  }))
+  const pages = await pagesOf(cribListPdf({ machine: 'Mill 2', pockets: 30, tools }, ON_A4))
+  expect(pages).toHaveLength(1)
+  const words = all(pages[0]!)
+  expect(words).toEqual(
+    expect.arrayContaining(['Mill 2', '24 tools in 30 pockets', 'end mill 24', 'ER16']),
+  )
+  expect(words.join(' ')).toContain('118.500 mm')
+})
+
+test('labels go on to the next sheet, each within its own', async () => {
+  const labels = Array.from({ length: 25 }, (_, index) => ({
+    ...{ name: `a tool with a rather long name ${index}`, place: 'Mill 2, pocket 4' },
+    ...{ code: `CODE${String(index).padStart(4, '0')}`, link: 'http://shop/tools/x' },
+  }))
+  const pages = await pagesOf(await labelsPdf(labels, ON_A4))
+  const codes = pages.map((page) => page.texts.filter(({ text }) => text.startsWith('CODE')))
+  expect(codes.map(({ length }) => length)).toEqual([24, 1])
+  // 70 mm is 198.4 points: three columns, and a row each 37 mm.
+  const columns = new Set(codes[0]!.map(({ x }) => Math.floor(x / 198.4)))
+  const rows = new Set(codes[0]!.map(({ y }) => Math.floor((841.89 - y) / 104.9)))
+  expect([columns.size, rows.size]).toEqual([3, 8])
+  const letter = await pagesOf(await labelsPdf(labels.slice(0, 24), { ...ON_A4, size: 'Letter' }))
+  expect(letter).toHaveLength(1)
 })

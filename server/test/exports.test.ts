@@ -98,3 +98,18 @@ test.each([
 test('a file that nobody makes is not found', async () => {
   expect((await shop.send('GET', `/setups/${await measured()}/exports/secrets`)).status).toBe(404)
 })
+
+test('what is in a changer, and labels for it, come on the paper that is asked for', async () => {
+  const setup = await measured()
+  const { machineId } = (await shop.send('GET', `/setups/${setup}`)).body.file.facts[0].body
+  for (const [what, paper, box] of [
+    ['crib-list', 'Letter', '612 792'],
+    ['labels', 'A4', '595.28 841.89'],
+  ]) {
+    const sheet = await shop.request('GET', `/machines/${machineId}/${what}.pdf?paper=${paper}`)
+    expect([what, sheet.status]).toEqual([what, 200])
+    const bytes = Buffer.from(await sheet.arrayBuffer()).toString('latin1')
+    expect(bytes).toContain(`/MediaBox [0 0 ${box}]`)
+    expect((await shop.send('GET', `/machines/${uuid()}/${what}.pdf`)).status).toBe(404)
+  }
+})

@@ -20,6 +20,17 @@ export const fontFiles = (resolve: (file: string) => string): FontFiles => {
   }
 }
 
+/** What every document on paper is made with. */
+export interface PaperRequest {
+  readonly size: PaperSize
+  readonly fonts: FontFiles
+  /** When it is made: told in the file. */
+  readonly at: Date
+  readonly author: string
+  /** Beneath every page: by whom and when it was printed; empty for none. */
+  readonly foot: string
+}
+
 export const MARGIN = 34
 
 export type Face = keyof FontFiles
@@ -49,12 +60,10 @@ export class Paper {
   private top = MARGIN
   private page = 1
 
-  constructor(
-    size: PaperSize,
-    fonts: FontFiles,
-    private readonly foot: string,
-    info: { readonly title: string; readonly author: string; readonly at: Date },
-  ) {
+  private readonly foot: string
+
+  constructor({ size, fonts, at, author, foot }: PaperRequest, title: string) {
+    this.foot = foot
     const [width, height] = PAPER_SIZES[size]
     this.width = width
     this.height = height
@@ -63,7 +72,7 @@ export class Paper {
       margin: 0,
       // No font but ours: the usual ones have no minus sign.
       font: fonts.words,
-      info: { Title: info.title, Author: info.author, CreationDate: info.at },
+      info: { Title: title, Author: author, CreationDate: at },
       lang: 'en',
       displayTitle: true,
     })
@@ -223,7 +232,7 @@ export class Paper {
     }
   }
 
-  private nextPage(): void {
+  nextPage(): void {
     this.stream.addPage({ size: [this.width, this.height], margin: 0 })
     this.page += 1
     this.top = MARGIN
@@ -231,6 +240,7 @@ export class Paper {
   }
 
   private writeFoot(): void {
+    if (this.foot === '') return
     const y = this.height - MARGIN + 4
     this.textAt(this.foot, this.left, y, this.across - 60, { size: 7.5 })
     this.textAt(`page ${this.page}`, this.left + this.across - 60, y, 60, {

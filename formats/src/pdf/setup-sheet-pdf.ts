@@ -2,8 +2,7 @@ import QRCode from 'qrcode'
 import type { SheetContent, SheetNumber, SheetTool } from '../setup-sheet/sheet-content'
 import { ladderSvg } from '../svg/ladder-svg'
 import { planSvg } from '../svg/plan-svg'
-import type { PaperSize } from '../paper-size'
-import { Paper, type FontFiles } from './paper'
+import { Paper, type PaperRequest } from './paper'
 
 /** A side of the code that a phone reads off the sheet, in points. */
 const CODE = 58
@@ -18,11 +17,7 @@ const VALUE = 92
 /** One number with what is beneath it. */
 const NUMBER_HEIGHT = 25
 
-export interface OnPaper {
-  readonly size: PaperSize
-  readonly fonts: FontFiles
-  /** When it is made: told in the file. */
-  readonly at: Date
+export interface SheetOnPaper extends Omit<PaperRequest, 'author' | 'foot'> {
   /** Decimals of the control. */
   readonly decimals: number
 }
@@ -30,14 +25,11 @@ export interface OnPaper {
 /** The set-up sheet on paper. It is streamed as it is written: whoever takes it sees its pages come. */
 export async function setupSheetPdf(
   content: SheetContent,
-  { size, fonts, at, decimals }: OnPaper,
+  { decimals, ...request }: SheetOnPaper,
 ): Promise<PDFKit.PDFDocument> {
   const foot = `${content.printed} · SHA-256 ${content.hash.slice(0, 16)} · not valid once anything is touched or keyed later`
-  const paper = new Paper(size, fonts, foot, {
-    title: `${content.job}, set-up sheet`,
-    author: content.printed,
-    at,
-  })
+  const about = { ...request, author: content.printed, foot }
+  const paper = new Paper(about, `${content.job}, set-up sheet`)
   const code = await QRCode.toString(content.link, {
     type: 'svg',
     margin: 0,

@@ -11,7 +11,7 @@ import { Button } from '@/kit/button'
 import { Page } from '@/kit/frame/page'
 import { Problem } from '@/kit/problem'
 import { Section } from '@/kit/frame/section'
-import { Card, Column, Line } from '@/kit/surfaces'
+import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { WaitingPage } from '@/kit/frame/waiting-page'
 import { Digits, Words } from '@/kit/words'
 import {
@@ -68,8 +68,34 @@ export function MachineScreen({ id }: { readonly id: string }) {
         lines={happenedLines(history)}
         none="Nothing that anybody said."
       />
+      <OnPaper id={id} />
       <Stated title="How it was declared" lines={declaredLines(history)} none="Not yet." />
     </Page>
+  )
+}
+
+/** What is in its changer, to be printed. */
+function OnPaper({ id }: { readonly id: string }) {
+  const print = (what: 'crib-list' | 'labels', paper: 'A4' | 'Letter') => () => {
+    const zone = -new Date().getTimezoneOffset()
+    window.open(`/api/machines/${id}/${what}.pdf?paper=${paper}&zone=${zone}`, '_blank')
+  }
+  return (
+    <Section title="On paper">
+      <Words as="note">
+        What is in its changer, and labels for it (3 × 8 on A4, 3 × 10 on Letter).
+      </Words>
+      <Row flexWrap="wrap">
+        {(['A4', 'Letter'] as const).flatMap((paper) => [
+          <Button key={`crib ${paper}`} onPress={print('crib-list', paper)}>
+            {`Crib list on ${paper}`}
+          </Button>,
+          <Button key={`labels ${paper}`} onPress={print('labels', paper)}>
+            {`Labels on ${paper}`}
+          </Button>,
+        ])}
+      </Row>
+    </Section>
   )
 }
 

@@ -3,6 +3,8 @@ import { Hono, type Context } from 'hono'
 import { z } from 'zod'
 import { TEXT_EXPORTS } from '@pine/formats/exports'
 import { PAPER_SIZES, type PaperSize } from '@pine/formats/paper-size'
+import { accept, type Outcome } from '../../refusal'
+import { printedCribList, printedLabels } from '../../use-cases/on-paper'
 import type { Clock } from '../../clock'
 import type { Store } from '../../store/store'
 import { exportedFile, printedSheet, type ExportOptions } from '../../use-cases/setups/exports'
@@ -27,7 +29,43 @@ export const exportRoutes = (store: Store, clock: Clock, setups: Setups) => {
     ...{ zone: asked.zone, unproven: asked.unproven ?? 'left-out', paper: asked.paper ?? 'A4' },
     origin: new URL(c.req.url).origin,
   })
+  const pdf = (c: Context, printed: Outcome<NodeJS.ReadableStream>, name: string) =>
+    printed.ok
+      ? c.body(Readable.toWeb(printed.value as Readable) as ReadableStream, 200, {
+          'Content-Type': 'application/pdf',
+          'Content-Disposition': `inline; filename="${name}"`,
+        })
+      : replyRefusal(c, printed.refusal)
   return new Hono<Signed>()
+    .get(
+      '/machines/:id/crib-list.pdf',
+      describes('What is in the changer of a machine, on paper', 'application/pdf'),
+      query(paperQuery),
+      async (c) => {
+        const { zone, paper } = options(c, c.req.valid('query'))
+        const { person } = c.var
+        const id = c.req.param('id')
+        return pdf(
+          c,
+          await printedCribList(store, clock, person, id, { zone, paper }),
+          'crib-list.pdf',
+        )
+      },
+    )
+    .get(
+      '/machines/:id/labels.pdf',
+      describes('Labels of the tools in its changer, in sheets', 'application/pdf'),
+      query(paperQuery),
+      async (c) => {
+        const asked = options(c, c.req.valid('query'))
+        const { person } = c.var
+        return pdf(
+          c,
+          await printedLabels(store, clock, person, c.req.param('id'), asked),
+          'labels.pdf',
+        )
+      },
+    )
     .get(
       '/setups/:id/set-up-sheet.pdf',
       describes('The set-up sheet on paper', 'application/pdf'),
@@ -35,12 +73,9 @@ export const exportRoutes = (store: Store, clock: Clock, setups: Setups) => {
       async (c) => {
         const asked = options(c, c.req.valid('query'))
         const printed = await printedSheet(parts, c.var.person, c.req.param('id'), asked)
-        if (!printed.ok) return replyRefusal(c, printed.refusal)
-        const { name, pdf } = printed.value
-        return c.body(Readable.toWeb(pdf as Readable) as ReadableStream, 200, {
-          'Content-Type': 'application/pdf',
-          'Content-Disposition': `inline; filename="${name}"`,
-        })
+        return printed.ok
+          ? pdf(c, accept(printed.value.pdf), printed.value.name)
+          : replyRefusal(c, printed.refusal)
       },
     )
     .get(

@@ -1,4 +1,3 @@
-import { createRequire } from 'node:module'
 import { foldSetup, type SetupFile } from '@pine/core/facts'
 import { underForms } from '@pine/core/offset-text'
 import { shopMachineOf, type MachineDeclaration } from '@pine/core/sheet'
@@ -12,13 +11,14 @@ import {
 } from '@pine/formats/exports'
 import { momentOnPaper } from '@pine/formats/moment'
 import type { PaperSize } from '@pine/formats/paper-size'
-import { fontFiles, setupSheetPdf } from '@pine/formats/pdf'
+import { setupSheetPdf } from '@pine/formats/pdf'
 import { sheetContent, type ShopBeside } from '@pine/formats/setup-sheet'
 import type { Member } from '@pine/contract'
 import type { Clock } from '../../clock'
 import { accept, type Outcome } from '../../refusal'
 import type { Store } from '../../store/store'
 import { gaugeStandings } from '../gauge-checks'
+import { FONTS } from '../on-paper'
 import { machinesOf } from '../shop'
 import type { Setups } from './setups'
 
@@ -79,9 +79,8 @@ export async function printedSheet(
     ...{ by: name, at: now, zone, hash: fileHash(file) },
     link: `${origin}/setups/${id}`,
   })
-  const fonts = fontFiles(createRequire(import.meta.url).resolve)
   const pdf = await setupSheetPdf(content, {
-    ...{ size: paper, fonts, at: clock(), decimals: solution.decimals },
+    ...{ size: paper, fonts: FONTS, at: clock(), decimals: solution.decimals },
   })
   return accept({ name: `${fileStem(document.sheet.name)}-set-up-sheet.pdf`, pdf })
 }
