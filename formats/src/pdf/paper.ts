@@ -1,6 +1,7 @@
 import PDFDocument from 'pdfkit'
 import svgToPdf from 'svg-to-pdfkit'
 import { PAPER_SIZES, type PaperSize } from '../paper-size'
+import { unpackedFont } from './unpacked-font'
 
 /** Files of the fonts that ship with the product: of words, of words in bold, of numbers. */
 export interface FontFiles {
@@ -71,13 +72,13 @@ export class Paper {
       size: [width, height],
       margin: 0,
       // No font but ours: the usual ones have no minus sign.
-      font: fonts.words,
+      font: unpackedFont(fonts.words) as unknown as string,
       info: { Title: title, Author: author, CreationDate: at },
       lang: 'en',
       displayTitle: true,
     })
     for (const face of ['words', 'bold', 'numbers'] as const)
-      this.stream.registerFont(face, fonts[face])
+      this.stream.registerFont(face, unpackedFont(fonts[face]))
     this.writeFoot()
   }
 
