@@ -158,7 +158,14 @@ export default defineConfig([
     languageOptions: { parserOptions: { projectService: true } },
     rules: { '@typescript-eslint/no-floating-promises': 'error' },
   },
-  mayNotImport('contract', '@pine/(formats|server|client|e2e|cli)', 'react', 'hono', 'typeorm', 'node:'),
+  mayNotImport(
+    'contract',
+    '@pine/(formats|server|client|e2e|cli)',
+    'react',
+    'hono',
+    'typeorm',
+    'node:',
+  ),
   mayNotImport('formats', '@pine/(server|client|e2e|cli)', 'react', 'hono', 'typeorm'),
   mayNotImport('server', '@pine/(client|e2e|cli)', 'react', 'expo'),
   {

@@ -21,6 +21,19 @@ const step = (key) => async (page) => {
 const type = (text) => (page) => page.getByTestId('reading').fill(text)
 const shows = (text) => (page) => page.getByText(text).first().waitFor()
 
+/** The table of a control that holds what it should, but for the sign of Y. */
+async function fillTable(page) {
+  const [, id] = /id=([0-9a-f-]{36})/.exec(page.url())
+  const answer = await page.request.get(new URL(`/api/setups/${id}/solution`, page.url()).href)
+  const value = new Map(
+    (await answer.json()).registers.map(({ address, value: holds }) => [address, holds]),
+  )
+  const [X, Y, Z] = ['X', 'Y', 'Z'].map((axis) => value.get(`G54.${axis}`))
+  await page
+    .getByTestId('table-text')
+    .fill(`H1 ${value.get('H1')}\nH2 ${value.get('H2')}\nG54 X${X} Y${Y.replace('-', '')} Z${Z}`)
+}
+
 /** Each view: where it is kept, its size and theme, and the way to it from the list of set-ups. */
 const VIEWS = [
   { file: 'setups-phone', size: PHONE, way: [shows('Mirror cell plate')] },
@@ -67,27 +80,16 @@ const VIEWS = [
       shows('What it reaches'),
     ],
   },
-  {
-    file: 'height-phone',
-    size: PHONE,
-    way: [
-      open('Focuser body, two fixtures'),
-      step('carried-difference:G54'),
-      (page) => page.getByRole('radio', { name: 'on the stock top' }).click(),
-      type('28.500'),
-    ],
-  },
   { file: 'mismatch-phone', size: PHONE, way: [open('Clamp ring'), shows('The sign is turned')] },
   {
-    file: 'bore-phone',
+    file: 'table-phone',
     size: PHONE,
     way: [
-      open('Eyepiece adapter'),
-      step('circle-point:G54:2'),
-      (page) => page.getByRole('button', { name: 'Replace it' }).click(),
-      (page) => page.getByRole('radio', { name: 'touched it again' }).click(),
-      (page) => page.getByTestId('number-read').fill('-300.004'),
-      (page) => page.getByTestId('number-readY').fill('-185.008'),
+      open('Clamp ring'),
+      (page) => page.getByRole('button', { name: /^menu/ }).click(),
+      (page) => page.getByTestId('table').click(),
+      fillTable,
+      shows('differs'),
     ],
   },
   {
@@ -96,13 +98,13 @@ const VIEWS = [
     way: [open('Eyepiece adapter'), shows('Send T3 over zero')],
   },
   {
-    file: 'changed-phone',
+    file: 'share-phone',
     size: PHONE,
     way: [
-      open('Eyepiece adapter'),
-      (page) => page.getByTestId('changed').click(),
-      (page) => page.getByRole('radio', { name: 'A tool broke' }).click(),
-      (page) => page.getByTestId('it-happened').waitFor(),
+      open('Focuser body, two fixtures'),
+      (page) => page.getByRole('button', { name: /^menu/ }).click(),
+      (page) => page.getByTestId('share').click(),
+      (page) => page.getByRole('radio', { name: 'in it, marked' }).click(),
     ],
   },
   {
@@ -168,6 +170,20 @@ async function signIn(page, address) {
   await page.getByRole('heading', { name: 'Set-ups' }).waitFor()
 }
 
+/** The set-up sheet of a released job as it comes out of a printer, drawn by Debian's poppler-utils where it is installed. */
+async function paper(browser, address, file) {
+  const context = await browser.newContext()
+  const page = await context.newPage()
+  await signIn(page, address)
+  await open('Mirror cell plate')(page)
+  await page.waitForURL(/setups\/.{36}/)
+  const [, id] = /setups\/([0-9a-f-]{36})/.exec(page.url())
+  const answer = await page.request.get(`${address}/api/setups/${id}/set-up-sheet.pdf`)
+  const args = ['-png', '-r', '90', '-singlefile', '-', file.replace(/\.png$/, '')]
+  execFileSync('pdftoppm', args, { input: await answer.body() })
+  await context.close()
+}
+
 await runScript(async () => {
   const url = process.env['DATABASE_URL']
   if (!url)
@@ -199,6 +215,8 @@ await runScript(async () => {
       await page.screenshot({ path: picture(file) })
       await context.close()
     }
+    if (wanted.length === 0 || wanted.includes('set-up-sheet'))
+      await paper(browser, server.address, picture('set-up-sheet'))
   } finally {
     await browser.close()
     await server.stop()

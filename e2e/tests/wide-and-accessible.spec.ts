@@ -46,6 +46,15 @@ const VIEWS: readonly View[] = [
     open: (page) => page.getByTestId('put-away').click(),
     shows: (page) => page.getByRole('button', { name: 'Put away: Clamp ring' }),
   },
+  {
+    name: 'print or share',
+    open: async (page) => {
+      await page.getByText('Focuser body, two fixtures').click()
+      await page.waitForURL(/setups\/.{36}/)
+      await at(page, page.url().replace(/setups\/([0-9a-f-]+).*/, 'setups/share?id=$1'))
+    },
+    shows: field('sheet-A4'),
+  },
   { name: 'tools', open: (page) => at(page, '/tools'), shows: field('tools') },
   {
     name: 'a tool',

@@ -1,7 +1,7 @@
 import { registerName } from '@pine/core/address'
 import { viewSolution, type SolutionView } from '@pine/contract'
 import { isReleased, type SetupDocument } from '@pine/core/facts'
-import { formatLength, type LengthUnit } from '@pine/core/length'
+import { formatLength, nanometresOf, type LengthUnit, type WrittenLength } from '@pine/core/length'
 import { ladderOf, planViewOf, type Ladder, type PlanView } from '@pine/core/picture'
 import type { ToolAssembly } from '@pine/core/shop'
 import { type Solution } from '@pine/core/solve'
@@ -192,10 +192,7 @@ function aboutOf(
   const [first] = sheet.offsets
   return [
     ['Lengths', declared.get('Lengths') ?? ''],
-    [
-      'Zero',
-      [declared.get('Zero'), first && describeZeroHeight('below', first.Z.facing)].join('; Z '),
-    ],
+    ['Zero', [declared.get('Zero'), first && zeroHeight(first.Z.facing)].join('; Z zero: ')],
     ['Stock X Y Z', declared.get('Stock X Y Z') ?? ''],
     ['Setting plane', sheet.plane],
     ...(sheet.holding === undefined
@@ -208,6 +205,12 @@ function aboutOf(
         ]),
   ]
 }
+
+/** Where zero lies in Z: `stock top`, or by how much below it. */
+const zeroHeight = (facing: WrittenLength): string =>
+  nanometresOf(facing) === 0
+    ? describeZeroHeight('top', facing)
+    : describeZeroHeight('below', facing)
 
 function programOf({ programs, programChecks }: SetupDocument): SheetContent['program'] {
   const last = programs.at(-1)

@@ -54,12 +54,15 @@ export function GaugeCard({ gauge }: { readonly gauge: Gauge }) {
         <CorrectGauge gauge={gauge} onDone={() => setCorrecting(false)} />
       ) : (
         <Allowed to="declare">
-          <Declared
-            what="gauge"
-            name={gauge.name}
-            onCorrect={() => setCorrecting(true)}
-            onRetire={(reason) => change(gauge.id, gauge, { reason, retired: true })}
-          />
+          {/* The words of a plain button end where those of the card do. */}
+          <Column marginRight={-18}>
+            <Declared
+              what="gauge"
+              name={gauge.name}
+              onCorrect={() => setCorrecting(true)}
+              onRetire={(reason) => change(gauge.id, gauge, { reason, retired: true })}
+            />
+          </Column>
         </Allowed>
       )}
     </Card>
