@@ -6,6 +6,7 @@ import { LENGTH_UNITS } from '@pine/core/length'
 import { readProgramPieces } from '@pine/core/program'
 import { SCHOOLS, type School } from '@pine/core/schools'
 import { solve } from '@pine/core/solve'
+import { storyOf, type StoryLine } from '@pine/core/words'
 import { convert } from './convert'
 import { explainRegister } from './explain-register'
 import { EXPORTS, exportSheet, exportText, type ExportOptions } from './export'
@@ -37,6 +38,10 @@ export function run(
   }
   return { ...output, exitCode: 0 }
 }
+
+/** A line for each fact: when, by whom, what. */
+const storyText = (lines: readonly StoryLine[]): string =>
+  lines.map(({ at, by, words }) => `${at}  ${by}: ${words}\n`).join('')
 
 interface Json {
   readonly json?: true
@@ -99,6 +104,15 @@ function commands(
     .action((file: string, { to, json }: Json & { to: School }) =>
       print(convert(open(file, { json }), to, json === true)),
     )
+  pine
+    .command('log <FILE>')
+    .description('the life of a set-up, a line for each fact')
+    .option('--json', 'as JSON')
+    .action((file: string, { json }: Json) => {
+      const { document, file: stream } = openSetup(file, json === true, readFile)
+      const lines = storyOf(document, stream.facts)
+      print(json ? asJson(lines) : storyText(lines))
+    })
   pine
     .command('export <FILE>')
     .description(

@@ -342,3 +342,34 @@ test('the printed sum leaves out what was declared to be zero, and keeps every r
   expect(out).toContain('−31.460 mm  machine Z, tip at the touch (tip-on-part:G54:T1)')
   expect(out).not.toMatch(/facing|backlash| 0 mm/)
 })
+
+test('the life of a set-up is told from its beginning, a line for each fact, none without words', () => {
+  const { out, exitCode } = run(['log', 'whole-run.json'], fromExamples)
+  expect(exitCode).toBe(0)
+  const lines = out.trimEnd().split('\n')
+  const { facts } = JSON.parse(fromExamples('whole-run.json')) as { facts: { at: string }[] }
+  expect(lines.map((line) => line.split('  ')[0])).toEqual(facts.map(({ at }) => at))
+  for (const line of lines) expect(line).toMatch(/^\S+ {2}[\w ]+: \S.{4,}$/)
+  expect(lines[0]).toMatch(/The set-up “A whole run.*” was begun\.$/)
+  expect(out).toContain('H1 shows −271.350 mm.')
+})
+
+test('a file of a set-up comes out by its name; a sheet on paper as bytes', async () => {
+  const export_ = (...more: string[]) =>
+    run(
+      ['export', 'whole-run.json', ...more],
+      fromExamples,
+      undefined,
+      () => new Date('2026-11-30T14:05:00Z'),
+    )
+  expect(export_('--as', 'registers-table').out).toContain('\r\nH1,T1,-271.350,proven,')
+  expect(export_('--as', 'offset-program', '--by', 'Ansel').out).toContain(
+    '(WRITTEN FOR ANSEL, 30 NOV 2026',
+  )
+  expect(export_('--as', 'secrets')).toMatchObject({ exitCode: 2, out: '' })
+  expect(export_('--as', 'set-up-sheet', '--paper', 'A0').exitCode).toBe(2)
+  const { bytes } = export_('--as', 'set-up-sheet', '--paper', 'Letter')
+  const pieces: Buffer[] = []
+  for await (const piece of (await bytes!()) as AsyncIterable<Buffer>) pieces.push(piece)
+  expect(Buffer.concat(pieces).toString('latin1')).toMatch(/^%PDF-[^]*\/MediaBox \[0 0 612 792\]/)
+})

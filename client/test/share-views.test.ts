@@ -1,3 +1,4 @@
+import { logView } from '@/areas/share/log-view'
 import { OFFERED_FILES, programOffer } from '@/areas/share/share-view'
 import { mappingOf, sampleColumns, tableView } from '@/areas/share/table-view'
 import { TEXT_EXPORTS } from '@pine/formats/exports'
@@ -145,5 +146,47 @@ describe('what can be shared', () => {
     expect(careful.writes).toBe('It writes nothing yet.')
     expect(careful.leftOut).toContain('G54 X: not proven')
     expect(careful.caution).not.toBe(programOffer(taking, 'marked').caution)
+  })
+})
+
+describe('what happened', () => {
+  const at = (day: number, text: string) => `2026-03-0${day}T${text}:00Z`
+  const by = (name: string) => ({ name })
+  const fact = (id: string, when: string, who: string, body: object, kind = 'read-back') =>
+    ({ id, kind, at: when, by: by(who), via: 'typed', body }) as never
+  const facts = [
+    fact('1', at(1, '08:00'), 'Mira Toller', read.document.sheet, 'sheet'),
+    fact('2', at(1, '09:00'), 'Mira Toller', {
+      address: 'H1',
+      moment: 'after',
+      shown: mm('-270.000'),
+    }),
+    fact('3', at(2, '07:30'), 'Jory Fenn', { kind: 'home-lost' }, 'event'),
+    fact('4', at(2, '07:45'), 'Jory Fenn', {
+      address: 'G54.X',
+      moment: 'after',
+      shown: mm('-347.300'),
+    }),
+  ]
+  const now = new Date('2026-03-02T12:00:00Z')
+  const told = (tells: Parameters<typeof logView>[2]['tells'], find: string) =>
+    logView(read.document, facts, { tells, find }, now).map(({ day, lines }) => [
+      day,
+      ...lines.map(({ id }) => id),
+    ])
+
+  test('stands in days, the last one first', () => {
+    expect(told('all', '')).toEqual([
+      ['today', '4', '3'],
+      ['yesterday', '2', '1'],
+    ])
+  })
+
+  test('is found by its kind, and by every word of register, person or what was done', () => {
+    expect(told('changed', '')).toEqual([['today', '3']])
+    expect(told('all', 'h1')).toEqual([['yesterday', '2']])
+    expect(told('all', 'jory G54')).toEqual([['today', '4']])
+    expect(told('keyed', 'mira')).toEqual([['yesterday', '2']])
+    expect(told('program', '')).toEqual([])
   })
 })

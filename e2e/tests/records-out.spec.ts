@@ -114,6 +114,14 @@ test('offsets leave as a program, come back as a table in one go, and print; a w
   expect(await page.evaluate(() => navigator.clipboard.readText())).toContain(
     'Suspect:\n- H2: the control does not show what it should',
   )
+  // What happened is told in words, and found by them.
+  await visit(page, `${demo.address}/setups/log?id=${id}`)
+  await expect(page.getByText('The set-up “Handed over” was begun.')).toBeVisible()
+  await mira.look('log')
+  expect(await barriers(page)).toEqual([])
+  await page.getByTestId('find-in-log').fill('H2 shows')
+  await expect(page.getByRole('listitem')).toHaveCount(1)
+  await expect(page.getByRole('listitem')).toContainText('H2 shows 281.500 mm.')
   await visit(page, `${demo.address}/setups/${id}?step=key-in:H2`)
   await expect(page.getByTestId('mismatch')).toBeVisible()
 })

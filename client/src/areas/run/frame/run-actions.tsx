@@ -1,7 +1,7 @@
 import { Button } from '@/kit/button'
 
 /** Pages of a set-up beside its run. */
-export type SetupPage = 'program' | 'plan' | 'table' | 'hand-over' | 'share' | 'again'
+export type SetupPage = 'program' | 'plan' | 'table' | 'hand-over' | 'log' | 'share' | 'again'
 
 export interface RunActionsProps {
   /** Name of the program that was read; none where none was. */
@@ -73,6 +73,9 @@ export function RunActions({
       )}
       <Button onPress={() => onPage('hand-over')} testID="hand-over">
         Hand over
+      </Button>
+      <Button onPress={() => onPage('log')} testID="log">
+        What happened
       </Button>
       <Button onPress={() => onPage('share')} testID="share">
         Print or share
