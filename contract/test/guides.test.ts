@@ -59,6 +59,11 @@ const FACT: readonly Line[] = [
     behind: 'export const SETUP_FACTS = {\n',
     line: `  weather: setupKind('weather', ({ warmth }) => \`The weather \${warmth.text}\`),\n`,
   },
+  {
+    file: 'core/src/words/setup/story-words.ts',
+    behind: '} = {\n',
+    line: `  weather: { tells: 'other', words: ({ warmth }) => \`The table has grown by \${warmth.text}.\` },\n`,
+  },
 ]
 
 /** What must hold once both guides were followed. */

@@ -91,6 +91,7 @@ const along = (direction: Point, point: Point): number =>
  * that cannot be reached at that height is touched with a pin instead.
  *
  * @param halfAngle of the taper, radians, between 0 and π/2.
+ * @example fullDiameterHeight(20, Math.PI / 4) // 10.000
  */
 export function fullDiameterHeight(diameter: number, halfAngle: number): number {
   if (!(halfAngle > 0 && halfAngle < Math.PI / 2))

@@ -3,6 +3,7 @@
  * zones do not compare as text. Reading a written time needs no clock.
  *
  * @returns NaN for what is not a time; it compares as neither earlier nor later.
+ * @example instantOf('2026-03-02T08:00:00Z') // 1772438400000
  */
 export const instantOf = (iso: string): number =>
   // eslint-disable-next-line no-restricted-globals -- parses a text; it never asks what time it is

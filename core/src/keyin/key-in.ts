@@ -138,7 +138,11 @@ export function keyModeOf(profile: ControlProfile, address: Address): KeyMode {
   return wantedMode(profile, kind, axisOfAddress(address))
 }
 
-/** Keyed while the axis stands at the touch: the control takes its place, or works the row out from it. */
+/**
+ * Keyed while the axis stands at the touch: the control takes its place, or works the row out from it.
+ *
+ * @example isCaptured('copy') // true
+ */
 export const isCaptured = (mode: KeyMode): boolean =>
   mode === 'stored' ||
   mode === 'position' ||

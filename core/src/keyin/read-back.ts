@@ -20,6 +20,9 @@ export function readBackAgrees(line: KeyInLine, shown: ReadLength, decimals: num
  * not look at the control. What stands between is compared by eye. Elsewhere it is enough to have looked.
  *
  * Source: common practice, no source. What it catches: docs/method.md.
+ *
+ * @example leastReadBack('G54.X', { wasKeyed: false }) // 'seen'
+ * @example leastReadBack('H1', { wasKeyed: false }) // 'sign-and-digits'
  */
 export const leastReadBack = (
   address: Address,
@@ -52,6 +55,7 @@ export interface PartedDigits {
  *
  * @param expected in the control's own digits, as the others are; one that is the same number is told apart by none.
  * @param isProvenLater whether a proof of this very number follows.
+ * @example lastDigitsToType('-112.406', ['-118.406'], false) // 4
  */
 export function lastDigitsToType(
   expected: string,
@@ -75,6 +79,7 @@ const digitsOf = (text: string): string => text.replace(/\D/g, '')
  * A number as a control shows it, parted where its last digits begin: −112.406 is minus, 112. and 406 where they are three.
  *
  * @param shown in the control's own digits, such as `-112.406`; a plus may be left out.
+ * @example partedDigits('-112.406', 3) // { sign: '-', first: '112.', last: '406' }
  */
 export function partedDigits(shown: string, lastDigits: number): PartedDigits {
   const bare = shown.replace(/^[+-]/, '')
@@ -97,6 +102,7 @@ export function partedDigits(shown: string, lastDigits: number): PartedDigits {
  * are right behind a turned sign look right. The point between the digits need not be typed.
  *
  * @param typed the sign may be left out of zero alone.
+ * @example shortReadBackDiffers('-112.406', { sign: '+', digits: '406' }, 3) // 'sign'
  */
 export function shortReadBackDiffers(
   expected: string,

@@ -27,11 +27,19 @@ export interface WrittenLength {
   readonly unit: LengthUnit
 }
 
-/** Rounds to the nearest nanometre, halves away from zero, and never yields minus zero. */
+/**
+ * Rounds to the nearest nanometre, halves away from zero, and never yields minus zero.
+ *
+ * @example toNanometres(-0.4) // 0
+ */
 export function toNanometres(value: number): Nanometres {
   const rounded = value < 0 ? -Math.round(-value) : Math.round(value)
   return (rounded === 0 ? 0 : rounded) as Nanometres
 }
 
-/** The other unit: what the "mm ⇄ in" key changes to. */
+/**
+ * The other unit: what the "mm ⇄ in" key changes to.
+ *
+ * @example otherUnit('mm') // 'in'
+ */
 export const otherUnit = (unit: LengthUnit): LengthUnit => (unit === 'mm' ? 'in' : 'mm')

@@ -53,8 +53,8 @@ function ofAnInch([, sign, whole = '0', count, parts]: RegExpExecArray):
  *   sixty-fourths.
  * @returns whole nanometres and the decimals typed, or the problem. Nothing is guessed: a comma,
  *   an exponent, a second point or more decimals than a nanometre holds is refused.
- * @example readLength({ text: '3-1/8', unit: 'in' }) // value.nm === 79_375_000
- * @example readLength({ text: '1.5', unit: 'in' }) // value.nm === 38_100_000
+ * @example readLength({ text: '3-1/8', unit: 'in' }).value.nm // 79_375_000
+ * @example readLength({ text: '1.5', unit: 'in' }).value.nm // 38_100_000
  */
 export function readLength(
   written: WrittenLength,
@@ -127,7 +127,11 @@ function exactNanometres(digits: string, decimals: number, unit: LengthUnit): Na
   return toNanometres(whole * (NANOMETRES_PER[unit] / 10 ** decimals))
 }
 
-/** A written length in nanometres; undefined where it is not there, or is no number: what is wrong with it is told where it is entered. */
+/**
+ * A written length in nanometres; undefined where it is not there, or is no number: what is wrong with it is told where it is entered.
+ *
+ * @example nanometresOf({ text: '1.5', unit: 'in' }) // 38_100_000
+ */
 export function nanometresOf(written: WrittenLength | undefined): Nanometres | undefined {
   const read = written && readLength(written)
   return read?.ok === true ? read.value.nm : undefined

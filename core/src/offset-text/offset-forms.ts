@@ -3,7 +3,11 @@ import { OFFSET_ROWS, type OffsetRow } from '../address/row'
 // What a program writes into a control's rows with G10. `L2` by NISTIR 6556, 3.5.8 (from memory); the others as commonly
 // practised, no source.
 
-/** `G10 L2 P1 X…`: rows are numbered, G54 is 1. The long list has other numbers on every control, so it has none here. */
+/**
+ * `G10 L2 P1 X…`: rows are numbered, G54 is 1. The long list has other numbers on every control, so it has none here.
+ *
+ * @example numberOfRow('G59.1') // 7
+ */
 export function numberOfRow(row: OffsetRow): number | undefined {
   const index = (OFFSET_ROWS as readonly OffsetRow[]).indexOf(row)
   return index < 0 ? undefined : index + 1

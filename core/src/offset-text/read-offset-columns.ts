@@ -19,7 +19,11 @@ export type ColumnMapping =
       readonly Z?: number
     }
 
-/** The cells of a line: parted by tabs, bars or semicolons, or else by spaces. */
+/**
+ * The cells of a line: parted by tabs, bars or semicolons, or else by spaces.
+ *
+ * @example columnsOf('G54;-352.300;') // ['G54', '-352.300', '']
+ */
 export function columnsOf(line: string): readonly string[] {
   const cells = /[\t|;]/.test(line) ? line.split(/[\t|;]/) : line.trim().split(/\s+/)
   return cells.map((cell) => cell.trim())

@@ -239,7 +239,12 @@ function readLabelledLine(line: string, number: number, unit: LengthUnit, found:
     found.add(offsetAddress(row, axis.toUpperCase() as MachineAxis), text, unit, number)
 }
 
-/** A row as a person or a control calls it: `G54`, `g54.1p3`, `54`, `1`. */
+/**
+ * A row as a person or a control calls it: `G54`, `g54.1p3`, `54`, `1`.
+ *
+ * @example rowCalled('g54.1p3') // 'G54.1 P3'
+ * @example rowCalled('02') // 'G55'
+ */
 export function rowCalled(text: string): OffsetRow | undefined {
   const bare = text.replace(/\s+/g, '').toUpperCase()
   if (/^0*[1-9]$/.test(bare)) return rowOfNumber(Number(bare))

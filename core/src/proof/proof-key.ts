@@ -6,7 +6,11 @@ export interface ProofName {
   readonly tool: number
 }
 
-/** A short text for it, the key of its step: `prove:G54:T1`. */
+/**
+ * A short text for it, the key of its step: `prove:G54:T1`.
+ *
+ * @example proofKey({ row: 'G54', tool: 1 }) // 'prove:G54:T1'
+ */
 export const proofKey = ({ row, tool }: ProofName): string => `prove:${row}:T${tool}`
 
 /** The proof that a key names; undefined for a text that is no key of one. */

@@ -80,12 +80,20 @@ function retractedTo(retract: string | undefined, unit: LengthUnit): Nanometres 
 const lengthWord = ({ lengthRegister }: Tool): string =>
   lengthRegister === undefined ? 'G0' : `G43 H${lengthRegister}`
 
-/** A number as a program has it: no trailing zeros, always a point. */
+/**
+ * A number as a program has it: no trailing zeros, always a point.
+ *
+ * @example programNumber(25_000_000, 'mm') // '25.'
+ */
 export function programNumber(nm: Nanometres, unit: LengthUnit): string {
   return formatLength(nm, unit, unit === 'mm' ? 3 : 4).replace(/0+$/, '')
 }
 
-/** Work position plus distance to go is the target, always: how far two numbers off the screen miss it. */
+/**
+ * Work position plus distance to go is the target, always: how far two numbers off the screen miss it.
+ *
+ * @example distanceToGoError(25_000_000, 40_000_000, -15_000_000) // 0
+ */
 export const distanceToGoError = (
   target: Nanometres,
   position: Nanometres,
@@ -149,6 +157,7 @@ export function gapVerdict(
  * must not be released for cutting.
  *
  * @param lowestZ lowest work Z of the program.
+ * @example airCutLift(-20_000_000, 10_000_000) // 30_000_000
  */
 export const airCutLift = (lowestZ: Nanometres, margin: Nanometres): Nanometres =>
   toNanometres(Math.max(0, margin - lowestZ))

@@ -50,7 +50,11 @@ export const moduleOf = ({ of }: Pick<QuantityName, 'of'>) =>
   QUANTITIES[of] as unknown as QuantityFacts &
     QuantityQuestions<QuantityName, Quantity> & { readonly named: Fields }
 
-/** A short text that is the same for two readings exactly when they read the same quantity. */
+/**
+ * A short text that is the same for two readings exactly when they read the same quantity.
+ *
+ * @example quantityKey({ of: 'tip-on-plane', tool: 4 }) // 'tip-on-plane:T4'
+ */
 export function quantityKey(quantity: Quantity | QuantityName): string {
   const fields = quantity as unknown as Readonly<Record<string, string | number>>
   return Object.entries(moduleOf(quantity).named).reduce(
@@ -59,7 +63,11 @@ export function quantityKey(quantity: Quantity | QuantityName): string {
   )
 }
 
-/** The quantity that a key names; undefined for a text that is no key of one. */
+/**
+ * The quantity that a key names; undefined for a text that is no key of one.
+ *
+ * @example quantityOfKey('face:G54:left') // { of: 'face', row: 'G54', face: 'left' }
+ */
 export function quantityOfKey(key: string): QuantityName | undefined {
   const [of = '', ...values] = key.split(':')
   if (!isQuantityKind(of)) return undefined
@@ -78,7 +86,11 @@ const isTool = ({ shape }: Field): boolean => shape.is === 'leaf' && shape.targe
 
 const isQuantityKind = (of: string): of is QuantityKind => Object.hasOwn(QUANTITIES, of)
 
-/** The axis that the quantity is read on; it decides which share of a gauge counts. */
+/**
+ * The axis that the quantity is read on; it decides which share of a gauge counts.
+ *
+ * @example axisOfQuantity({ of: 'face', row: 'G54', face: 'left' }) // 'X'
+ */
 export const axisOfQuantity = (quantity: Quantity | QuantityName): MachineAxis =>
   moduleOf(quantity).axis(quantity)
 

@@ -45,6 +45,9 @@ export const faceNames: Readonly<
   },
 }
 
+/**
+ * @example faceName('left', 'inside') // 'left wall'
+ */
 export const faceName = (face: Face, side: Side): string => faceNames[face][side]
 
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

@@ -57,7 +57,11 @@ export interface Explanation {
   readonly and?: { readonly code: SlipCode; readonly about?: string }
 }
 
-/** What two explanations differ by: `gauge-forgotten`, or `gauge-forgotten+sign-turned`. */
+/**
+ * What two explanations differ by: `gauge-forgotten`, or `gauge-forgotten+sign-turned`.
+ *
+ * @example causeName({ code: 'sign-turned' }) // 'sign-turned'
+ */
 export const causeName = ({ code, and }: Pick<Explanation, 'code' | 'and'>): string =>
   and === undefined ? code : `${code}+${and.code}`
 

@@ -38,7 +38,7 @@ const FINEST_FIRST: readonly BlockGrade[] = ['0', '1', '2']
  * The finest grade whose limit a block of this length keeps; undefined where it keeps none, and above 250 mm.
  *
  * @param offMm measured less marked, millimetres.
- * @example finestGrade(0.00035, 25) // '2': outside of ± 0.0003, inside of ± 0.0006
+ * @example finestGrade(0.00035, 25) // '2'
  */
 export const finestGrade = (offMm: number, nominalMm: number): BlockGrade | undefined =>
   FINEST_FIRST.find((grade) => Math.abs(offMm) <= (blockLimitMm(nominalMm, grade) ?? -1))

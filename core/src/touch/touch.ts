@@ -17,7 +17,11 @@ export const SIDES = ['outside', 'inside'] as const
 /** A face of the part's outside, or a wall of a slot or pocket. */
 export type Side = (typeof SIDES)[number]
 
-/** The axis that a face is touched along. */
+/**
+ * The axis that a face is touched along.
+ *
+ * @example axisOfFace('front') // 'Y'
+ */
 export const axisOfFace = (face: Face): PlanAxis =>
   face === 'left' || face === 'right' ? 'X' : 'Y'
 
@@ -31,6 +35,8 @@ export const FACES_OF_AXIS: Readonly<Record<PlanAxis, readonly [Face, Face]>> = 
  * The direction in which the tool moves into a face: +1 or −1 along its axis (ISO 841: of the tool
  * relative to the part). From outside the left and front faces are met moving +; inside a slot the
  * left and front walls are met moving −. The person names the face, so nobody types this sign.
+ *
+ * @example approachDirection('left', 'outside') // 1
  */
 export function approachDirection(face: Face, side: Side): 1 | -1 {
   const lower = face === 'left' || face === 'front'

@@ -30,6 +30,7 @@ export function cutterWearChange(
  * How H changes after a floor was measured.
  *
  * @param tooDeep how far the floor lies below where it should; below zero where it is too high.
+ * @example floorWearChange(30_000) // 30_000
  */
 export const floorWearChange = (tooDeep: Nanometres): Nanometres => tooDeep
 
@@ -52,6 +53,8 @@ export interface CalibrationResult {
 
 /**
  * Mills a block to thickness from k sides: e = (measured − target)/k, L ← L − e. Needs one measurement or more.
+ *
+ * @example calibrationCut({ target: 10_000_000, measured: [10_040_000], sides: 2 }).excess // 20_000
  */
 export function calibrationCut({ target, measured, sides }: CalibrationCut): CalibrationResult {
   if (measured.length === 0) throw new RangeError('calibrationCut needs a measurement, got none')

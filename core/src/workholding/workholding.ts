@@ -14,7 +14,11 @@ export interface ClampingResult {
   readonly holds: boolean
 }
 
-/** What the jaws hold and what stands out of them (docs/domain.md, “Holding”). */
+/**
+ * What the jaws hold and what stands out of them (docs/domain.md, “Holding”).
+ *
+ * @example clamping({ stock: 40_000_000, jaw: 50_000_000, parallels: 38_000_000 }).grip // 12_000_000
+ */
 export function clamping({ stock, jaw, parallels }: Clamping): ClampingResult {
   const grip = toNanometres(jaw - parallels)
   return {

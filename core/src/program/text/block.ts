@@ -49,7 +49,7 @@ const EQUALS = 61
  * and spaces may stand anywhere, even within a number. What computes its numbers (`#`, `[`) is not followed:
  * the rest of the line is left out, and said to be.
  *
- * @example readBlock('g0x +0. 12 34y 7').words // G0, X0.1234, Y7
+ * @example readBlock('g0x +0. 12 34y 7').words.map(({ value }) => value) // [0, 0.1234, 7]
  */
 export function readBlock(line: string): Block {
   const words: ProgramWord[] = []

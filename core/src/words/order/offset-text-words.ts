@@ -20,12 +20,17 @@ const FAULTS: Readonly<Record<OffsetTextFault, string>> = {
   'stated-twice': 'This row came before with another number. Look which one the control shows.',
 }
 
-/** Why a register is not in an offset program. */
+/**
+ * Why a register is not in an offset program.
+ *
+ * @example describeLeftOut('stale') // 'no longer valid'
+ */
 export function describeLeftOut(because: LeftOutBecause): string {
   return LEFT_OUT[because]
 }
 
 const LEFT_OUT: Readonly<Record<LeftOutBecause, string>> = {
+  'lift-in': 'a lift is in: take it out first',
   'no-form': 'this control is not declared to take it by G10',
   'not-measured': 'not measured yet',
   stale: 'no longer valid',

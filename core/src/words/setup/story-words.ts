@@ -1,5 +1,5 @@
 import { registerName } from '../../address/address'
-import type { SetupFact } from '../../facts/bodies/bodies'
+import type { SetupBodies, SetupFact } from '../../facts/bodies/bodies'
 import type { SetupEvent } from '../../facts/bodies/event'
 import type { SetupDocument } from '../../facts/document'
 import { describeDay } from '../day-words'
@@ -34,27 +34,10 @@ export const storyOf = (
   document: SetupDocument,
   facts: readonly SetupFact[],
 ): readonly StoryLine[] =>
-  facts.map((fact, place) => ({
-    ...{ id: fact.id, at: fact.at, by: fact.by.name, tells: TELLS[fact.kind] },
-    words: lineOf(document, fact, place),
-  }))
-
-const TELLS: Readonly<Record<SetupFact['kind'], StoryKind>> = {
-  sheet: 'other',
-  reading: 'measured',
-  'key-in': 'keyed',
-  'read-back': 'keyed',
-  event: 'changed',
-  acceptance: 'other',
-  proof: 'seen-to',
-  lift: 'changed',
-  'check-off': 'seen-to',
-  program: 'program',
-  'program-check': 'program',
-  record: 'other',
-  'put-away': 'other',
-  note: 'other',
-}
+  facts.map(({ id, at, by, kind, body }, place) => {
+    const { tells, words } = STORY[kind]
+    return { id, at, by: by.name, tells, words: words(body as never, document, place) }
+  })
 
 const SHOWS = {
   before: 'held',
@@ -74,53 +57,77 @@ const KEYED: Readonly<Record<KeyMode, (row: string, typed: string) => string>> =
   halve: (row, typed) => `${row}: the counter was halved, and the position told as ${typed}.`,
 }
 
-function lineOf(document: SetupDocument, fact: SetupFact, place: number): string {
-  switch (fact.kind) {
-    case 'sheet':
-      return place === 0 ? `The set-up “${fact.body.name}” was begun.` : 'The sheet was changed.'
-    case 'reading':
-      return readingLine(document, fact.body)
-    case 'key-in':
-      return KEYED[fact.body.mode](registerName(fact.body.address), lengthWords(fact.body.typed))
-    case 'read-back':
-      return `${registerName(fact.body.address)} ${SHOWS[fact.body.moment]} ${lengthWords(fact.body.shown)}.`
-    case 'event':
-      return sentence(describeEvent(fact.body as SetupEvent, document.sheet.gauges))
-    case 'acceptance':
-      return `${registerName(fact.body.address)} was accepted as it is: ${fact.body.reason}`
-    case 'proof': {
-      const { row, tool, gap, clearance, byEye } = fact.body
-      return byEye === true
-        ? `${row} with T${tool} was sent over zero and looked at by eye.`
-        : `${row} with T${tool} was sent to ${lengthWords(clearance)} above zero: a block of ${lengthWords(gap)} passed.`
-    }
-    case 'lift':
-      return fact.body.moves === 'in'
-        ? `Everything was raised by ${lengthWords(fact.body.amount)} in ${LIFT_PLACE_WORDS[fact.body.where]}.`
-        : 'Everything was let down again.'
-    case 'check-off': {
-      const { title } = describeCheck(document, fact.body.of)
-      return fact.body.leftOut === undefined
-        ? `${title}: done.`
-        : `${title}: left out. ${fact.body.leftOut}`
-    }
-    case 'program':
-      return `The program ${fact.body.name} was read.`
-    case 'program-check':
-      return 'The file at the machine was compared with the program.'
-    case 'record':
-      return `It was released under ${fact.body.hash.slice(0, 12)}.`
-    case 'put-away':
-      return fact.body.moves === 'away' ? 'It was put away.' : 'It was taken back.'
-    case 'note':
-      return 'text' in fact.body ? `Note: ${fact.body.text}` : 'The note was read.'
+/** How a fact of each kind is told, and as what. */
+const STORY: {
+  readonly [Kind in keyof SetupBodies]: {
+    readonly tells: StoryKind
+    readonly words: (body: SetupBodies[Kind], document: SetupDocument, place: number) => string
   }
+} = {
+  sheet: {
+    tells: 'other',
+    words: ({ name }, _document, place) =>
+      place === 0 ? `The set-up “${name}” was begun.` : 'The sheet was changed.',
+  },
+  reading: { tells: 'measured', words: (reading, document) => readingLine(document, reading) },
+  'key-in': {
+    tells: 'keyed',
+    words: ({ address, mode, typed }) => KEYED[mode](registerName(address), lengthWords(typed)),
+  },
+  'read-back': {
+    tells: 'keyed',
+    words: ({ address, moment, shown }) =>
+      `${registerName(address)} ${SHOWS[moment]} ${lengthWords(shown)}.`,
+  },
+  event: {
+    tells: 'changed',
+    words: (event, { sheet }) => sentence(describeEvent(event as SetupEvent, sheet.gauges)),
+  },
+  acceptance: {
+    tells: 'other',
+    words: ({ address, reason }) => `${registerName(address)} was accepted as it is: ${reason}`,
+  },
+  proof: {
+    tells: 'seen-to',
+    words: ({ row, tool, gap, clearance, byEye }) =>
+      byEye === true
+        ? `${row} with T${tool} was sent over zero and looked at by eye.`
+        : `${row} with T${tool} was sent to ${lengthWords(clearance)} above zero: a block of ${lengthWords(gap)} passed.`,
+  },
+  lift: {
+    tells: 'changed',
+    words: ({ moves, amount, where }) =>
+      moves === 'in'
+        ? `Everything was raised by ${lengthWords(amount)} in ${LIFT_PLACE_WORDS[where]}.`
+        : 'Everything was let down again.',
+  },
+  'check-off': {
+    tells: 'seen-to',
+    words: ({ of, leftOut }, document) => {
+      const { title } = describeCheck(document, of)
+      return leftOut === undefined ? `${title}: done.` : `${title}: left out. ${leftOut}`
+    },
+  },
+  program: { tells: 'program', words: ({ name }) => `The program ${name} was read.` },
+  'program-check': {
+    tells: 'program',
+    words: () => 'The file at the machine was compared with the program.',
+  },
+  record: {
+    tells: 'other',
+    words: ({ hash }) => `It was released under ${hash.slice(0, 12)}.`,
+  },
+  'put-away': {
+    tells: 'other',
+    words: ({ moves }) => (moves === 'away' ? 'It was put away.' : 'It was taken back.'),
+  },
+  note: {
+    tells: 'other',
+    words: (note) => ('text' in note ? `Note: ${note.text}` : 'The note was read.'),
+  },
 }
 
-function readingLine(
-  document: SetupDocument,
-  reading: Extract<SetupFact, { kind: 'reading' }>['body'],
-): string {
+function readingLine(document: SetupDocument, reading: SetupBodies['reading']): string {
   const { title } = describeStep(document, reading, [])
   const gauges = gaugeNames(document, reading.with)
   const { kept, supersedes, reason, surprise } = reading
