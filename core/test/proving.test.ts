@@ -58,6 +58,7 @@ const proof = (details: Partial<Proof> = {}): Proof => ({
   ...details,
 })
 const checkOff = (body: CheckOffBody): CheckOff => ({ ...fact(), ...body })
+const keyedH1 = () => ({ ...fact(), address: 'H1', mode: 'set', typed: mm('-270.000') }) as const
 const states = (document: SetupDocument) =>
   Object.fromEntries(solve(document).registers.map(({ address, state }) => [address, state]))
 const stepAt = (document: SetupDocument, key: string) => {
@@ -92,8 +93,20 @@ describe('a proof', () => {
 
   test('ends with the next key-in of the same register', () => {
     const document = keyed({ proofs: [proof()] })
-    const again = { ...document, readBacks: [...readBacks, shown('H1', '-270.000')] }
+    const again = { ...document, keyIns: [keyedH1()] }
     expect(states(again)).toMatchObject({ H1: 'keyed', 'G54.Z': 'proven' })
+  })
+
+  test('stays when the row is looked at once more and shows the same, and ends where it showed another in between', () => {
+    const document = keyed({ proofs: [proof()] })
+    const after = (...more: readonly string[]) => ({
+      ...document,
+      readBacks: [...readBacks, ...more.map((text) => shown('H1', text))],
+    })
+    expect(states(after('-270.000'))).toMatchObject({ H1: 'proven' })
+    expect(states(after('-270.000', '-270.000'))).toMatchObject({ H1: 'proven' })
+    expect(states(after('-260.000'))).toMatchObject({ H1: 'read' })
+    expect(states(after('-260.000', '-270.000'))).toMatchObject({ H1: 'keyed', 'G54.Z': 'proven' })
   })
 
   test('ends with a reading of the tool that gives the very same number', () => {
@@ -204,7 +217,7 @@ describe('the order of work', () => {
     const trusted = { ...document, acceptances: accepted }
     expect(open(trusted)).toEqual(['record'])
     // What is keyed after that is another number: nobody has taken responsibility for it.
-    const again = { ...trusted, readBacks: [...trusted.readBacks, shown('H1', '-270.000')] }
+    const again = { ...trusted, keyIns: [keyedH1()] }
     expect(open(again)).toContain('prove:G54:T1')
   })
 
@@ -227,7 +240,7 @@ describe('the order of work', () => {
   test('a machine may ask for a second look, by somebody who keyed nothing, after the last key', () => {
     const machine = { ...complete.sheet.machine, policy: { secondLook: true } }
     const asked = { ...complete, sheet: { ...complete.sheet, machine } }
-    const keyIn = { ...fact(), address: 'H1' as const, mode: 'set' as const, typed: mm('-270.000') }
+    const keyIn = { ...keyedH1(), place: readBacks[0]!.place - 1 }
     const withKey = { ...asked, keyIns: [keyIn] }
     const look = (by: Author, place = fact().place) => ({
       ...withKey,

@@ -1,6 +1,6 @@
 import { offsetAddress, type Address } from '../address/address'
 import { toNanometres, NANOMETRES_PER, type Nanometres } from '../length/length'
-import { readLength } from '../length/read-length'
+import { nanometresOf, readLength } from '../length/read-length'
 import { knewOf, type Entered } from '../journal/entered'
 import type { Proof } from '../facts/bodies/proving'
 import type { SetupDocument } from '../facts/document'
@@ -102,19 +102,34 @@ export function coverageOf(
   document: SetupDocument,
 ): (register: Register, fact: Entered) => boolean {
   const readings = readingsById(document.readings)
-  const keyed = new Map(
-    document.readBacks.flatMap((readBack) =>
-      readBack.moment === 'after' ? [[readBack.address, readBack] as const] : [],
-    ),
-  )
+  const keyed = new Map(document.keyIns.map((keyIn) => [keyIn.address, keyIn] as const))
+  const shown = shownSince(document)
   return ({ address, chain }, fact) => {
     const isBefore = (one: Entered | undefined): boolean =>
       one === undefined || (one.place < fact.place && knewOf(fact, one))
     return (
       isBefore(keyed.get(address)) &&
+      isBefore(shown.get(address)) &&
       (chain?.terms ?? []).every(({ source }) => isBefore(readingOf(readings, source)))
     )
   }
+}
+
+/**
+ * The read-back since which each row shows what it shows now: who looks at it once more, or reads the whole table off the control, and
+ * finds the same number has changed nothing.
+ */
+function shownSince({
+  readBacks,
+}: Pick<SetupDocument, 'readBacks'>): ReadonlyMap<Address, Entered> {
+  const since = new Map<Address, SetupDocument['readBacks'][number]>()
+  for (const readBack of readBacks) {
+    if (readBack.moment !== 'after') continue
+    const before = since.get(readBack.address)
+    if (before === undefined || nanometresOf(before.shown) !== nanometresOf(readBack.shown))
+      since.set(readBack.address, readBack)
+  }
+  return since
 }
 
 /** The registers that a cautious move in a row with a tool leans on. */
