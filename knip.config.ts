@@ -20,8 +20,8 @@ const config: KnipConfig = {
     'expo-system-ui',
     '@expo/vector-icons',
   ],
-  // Of the system: bench/server/faults.ts fills a small disk of its own.
-  ignoreBinaries: ['mount', 'umount'],
+  // Of the system: bench/server/faults.ts fills a small disk of its own; take-screenshots.mjs draws a sheet of paper.
+  ignoreBinaries: ['mount', 'umount', 'pdftoppm'],
   workspaces: {
     '.': { entry: ['scripts/*.mjs'], project: ['scripts/**/*.mjs'] },
     core: { entry: ['src/*/index.ts!'], project: ['src/**/*.ts!'] },

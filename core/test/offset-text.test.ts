@@ -13,6 +13,7 @@ import { forSeeds, modelCase } from './model/case'
 import { Chance } from './random'
 import {
   event,
+  fact,
   frontTouch,
   leftTouch,
   mm,
@@ -164,6 +165,16 @@ describe('the program', () => {
     expect(leftOut).toContainEqual({ address: 'G54.X', because: 'stale' })
   })
 
+  test('writes nothing while a lift is in: half of the rows would be let down', () => {
+    const lift = { ...fact(), where: 'work-offsets', amount: mm('30'), moves: 'in' } as const
+    const { text, leftOut } = written({ ...worked(), lifts: [lift] })
+    expect(blocksOf(text)).toEqual([])
+    expect(new Set(leftOut.map(({ because }) => because))).toEqual(new Set(['lift-in']))
+    expect(text).toContain('(H1 LEFT OUT: A LIFT IS IN, TAKE IT OUT FIRST)')
+    const out = { ...fact(), ...lift, moves: 'out' } as const
+    expect(blocksOf(written({ ...worked(), lifts: [lift, out] }).text)).toHaveLength(2)
+  })
+
   test('tells a position only at machine zero, and not where an axis cannot stand there', () => {
     const document = worked({ offsets: 'L20' })
     const { text, leftOut } = written({
@@ -179,7 +190,9 @@ describe('the program', () => {
     })
     // The control adds 1.5 by itself, so the row is −348.8, and at machine zero the part is 347.3 away.
     expect(blocksOf(text)).toEqual(['G10 L20 P1 X347.300'])
-    expect(text).toContain('GO TO MACHINE ZERO NEXT, Z FIRST)\nG53 G0 Z0\nG53 G0 X0 Y0\n')
+    expect(text).toContain(
+      'HOMED? THE AXES GO TO MACHINE ZERO NEXT, Z FIRST)\nG53 G0 Z0\nG53 G0 X0 Y0\n',
+    )
     expect(leftOut).toContainEqual({ address: 'G54.Y', because: 'machine-zero-outside' })
     expect(leftOut).toContainEqual({ address: 'H1', because: 'no-form' })
   })

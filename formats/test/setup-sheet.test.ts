@@ -121,6 +121,15 @@ test('eight tools stand on one page, and sixty go on with every one of them ther
   )
 })
 
+test('a name in other letters is written in those that the fonts have, and never as empty boxes', async () => {
+  const change = (content: ReturnType<typeof sheetContent>) => ({
+    ...content,
+    job: 'Łożysko Ø 8 − größe ✓',
+  })
+  const [page] = await printed('whole-run', 'A4', NOTHING, change)
+  expect(all(page!).join(' ')).toContain('Lozysko Ø 8 − größe ?')
+})
+
 test('one tool at a time: Z of the row with each tool stands at that tool', () => {
   const { document, solution } = example('tool-by-tool')
   const { rows, tools } = sheetContent(document, solution, NOTHING, REQUEST)

@@ -4,6 +4,7 @@ import type { SetupDocument } from '../facts/document'
 import { formatLength, roundToDisplay } from '../length/format-length'
 import { toNanometres, type Nanometres } from '../length/length'
 import { nanometresOf } from '../length/read-length'
+import { activeLift } from '../proof/lift'
 import type { Register } from '../registers/register'
 import type { MachineDeclaration, OffsetProgramForms } from '../sheet/machine'
 import type { Solution } from '../solve/solution'
@@ -11,6 +12,7 @@ import { numberOfRow } from './offset-forms'
 
 /** Why a register is not in the program. */
 export const LEFT_OUT_BECAUSE = [
+  'lift-in',
   'no-form',
   'not-measured',
   'stale',
@@ -50,6 +52,7 @@ interface Stated {
 
 /** As the program says it: words of a comment, in the characters of every control. */
 const BECAUSE: Readonly<Record<LeftOutBecause, string>> = {
+  'lift-in': 'A LIFT IS IN, TAKE IT OUT FIRST',
   'no-form': 'THIS CONTROL TAKES NO G10 FOR IT',
   'not-measured': 'NOT MEASURED',
   stale: 'NO LONGER VALID',
@@ -76,8 +79,10 @@ export function offsetProgram(
 ): OffsetProgram {
   const stated: Stated[] = []
   const leftOut: { address: Address; because: LeftOutBecause }[] = []
+  // Its rows hold raised numbers: written over, half of them would be let down and nobody would know which.
+  const isRaised = activeLift(document) !== undefined
   for (const register of solution.registers) {
-    const because = whyLeftOut(register, request)
+    const because = isRaised ? 'lift-in' : whyLeftOut(register, request)
     const word = because ?? wordFor(register, document, solution)
     if (typeof word === 'string') leftOut.push({ address: register.address, because: word })
     else stated.push({ register, word: word.word, ...markOf(register) })
@@ -94,7 +99,7 @@ export function offsetProgram(
     solution.unit === 'mm' ? 'G21 G90 G40 G49 G80' : 'G20 G90 G40 G49 G80',
     // The position that is told is machine zero: Z first, so that X and Y move with everything clear.
     ...(offsets === 'L20' && stated.some(({ register }) => register.kind === 'work-offset')
-      ? ['M0 (STOP. THE AXES GO TO MACHINE ZERO NEXT, Z FIRST)', 'G53 G0 Z0', 'G53 G0 X0 Y0']
+      ? ['M0 (STOP. HOMED? THE AXES GO TO MACHINE ZERO NEXT, Z FIRST)', 'G53 G0 Z0', 'G53 G0 X0 Y0']
       : []),
     ...blocks,
     comment('READ EVERY ROW BACK AND PROVE IT BEFORE YOU CUT'),

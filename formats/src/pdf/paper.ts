@@ -1,6 +1,7 @@
 import PDFDocument from 'pdfkit'
 import svgToPdf from 'svg-to-pdfkit'
 import { PAPER_SIZES, type PaperSize } from '../paper-size'
+import { printable } from './printable'
 import { unpackedFont } from './unpacked-font'
 
 /** Files of the fonts that ship with the product: of words, of words in bold, of numbers. */
@@ -117,7 +118,7 @@ export class Paper {
     { face = 'words', size = 9.5, align = 'left' }: Written = {},
   ): number {
     this.stream.font(face).fontSize(size).fillColor('black')
-    this.stream.text(text, x, y, {
+    this.stream.text(printable(text), x, y, {
       width,
       align,
       lineBreak: false,
@@ -140,8 +141,9 @@ export class Paper {
   /** Text in as many lines as it takes at a place; returns how high it stands. */
   linesAt(text: string, x: number, y: number, width: number, size: number): number {
     this.stream.font('words').fontSize(size).fillColor('black')
-    const height = this.stream.heightOfString(text, { width })
-    this.stream.text(text, x, y, { width })
+    const words = printable(text)
+    const height = this.stream.heightOfString(words, { width })
+    this.stream.text(words, x, y, { width })
     return height
   }
 
@@ -168,9 +170,10 @@ export class Paper {
   /** A paragraph over the whole width, in as many lines as it takes. */
   paragraph(text: string, { face = 'words', size = 9.5 }: Written = {}): void {
     this.stream.font(face).fontSize(size).fillColor('black')
-    const height = this.stream.heightOfString(text, { width: this.across })
+    const words = printable(text)
+    const height = this.stream.heightOfString(words, { width: this.across })
     this.room(height)
-    this.stream.text(text, this.left, this.top, { width: this.across })
+    this.stream.text(words, this.left, this.top, { width: this.across })
     this.top += height + 1
   }
 

@@ -109,7 +109,7 @@ export function createApi({
     .route('/', programRoutes(store, clock))
     .route('/', setupRoutes(setups))
     .route('/', archiveRoutes(store, clock))
-    .route('/', exportRoutes(store, clock, setups))
+    .route('/', exportRoutes(store, clock, setups, connection))
     .route('/', streamRoutes(streams))
     .route('/', earlierRoutes(streams, setups, store))
     .get(

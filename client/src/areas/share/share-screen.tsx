@@ -8,6 +8,8 @@ import { momentOnPaper } from '@pine/formats/moment'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
 import { useMachines } from '@/data/shop/shop'
 import { useSession } from '@/data/server/session'
+import { isOfStream } from '@/data/outbox/outbox-entry'
+import { useOutbox } from '@/data/outbox/outbox-store'
 import { useSetupFile } from '@/data/setup/one-setup'
 import type { LoadedSetup } from '@/data/setup/standing'
 import { Button } from '@/kit/button'
@@ -48,6 +50,7 @@ function Share({ id, setup: asWritten, file }: ShareProps) {
     document: underForms(asWritten.document, shop as MachineDeclaration | undefined),
   }
   const { document, solution } = setup
+  const waiting = useOutbox().filter(isOfStream('setup', id)).length
   const zone = -new Date().getTimezoneOffset()
   const hand = async (what: TextExport) => {
     const made = exportSetup(
@@ -101,6 +104,11 @@ function Share({ id, setup: asWritten, file }: ShareProps) {
             </Button>
           ))}
         </Row>
+        {waiting > 0 && (
+          <Words role="status" tone="caution" testID="sheet-lacks">
+            {`${waiting} ${waiting === 1 ? 'entry is' : 'entries are'} not with the server yet: the sheet lacks ${waiting === 1 ? 'it' : 'them'}.`}
+          </Words>
+        )}
         <Words as="note">
           A PDF from the server: drawings, offsets, tools, gauges, blanks to sign.
         </Words>

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { LENGTH_UNITS, type LengthUnit } from '@pine/core/length'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
 import { useDraft } from '@/data/device/drafts'
+import { useMay } from '@/data/server/session'
 import type { Enter } from '@/data/outbox/fact-draft'
 import type { LoadedSetup } from '@/data/setup/standing'
 import { Button } from '@/kit/button'
@@ -37,6 +38,7 @@ const LONGEST_TABLE = 1_000_000
 
 function TableOf({ id, setup, enter }: TableProps) {
   const router = useRouter()
+  const mayEnter = useMay('enter')
   const draft = useDraft(`table:${id}`, '')
   const [unit, setUnit] = useState<LengthUnit>(setup.solution.unit)
   const [by, setBy] = useState<'itself' | 'tools' | 'offsets'>('itself')
@@ -67,7 +69,7 @@ function TableOf({ id, setup, enter }: TableProps) {
           <Button kind="plain" onPress={back}>
             Back
           </Button>
-          {view.facts.length > 0 && (
+          {mayEnter && view.facts.length > 0 && (
             <Button kind="act" grow onPress={enterAll} testID="enter-table">
               {view.button}
             </Button>
@@ -116,7 +118,7 @@ function TableOf({ id, setup, enter }: TableProps) {
           )}
           {view.others > 0 && (
             <Words as="note">
-              {`${view.others} more ${view.others === 1 ? 'row is' : 'rows are'} not set by this set-up.`}
+              {`${view.others} more ${view.others === 1 ? 'row is' : 'rows are'} not set by this set-up, or anew with each tool.`}
             </Words>
           )}
         </Section>

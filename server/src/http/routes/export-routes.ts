@@ -10,6 +10,7 @@ import type { Store } from '../../store/store'
 import { exportedFile, printedSheet, type ExportOptions } from '../../use-cases/setups/exports'
 import type { Setups } from '../../use-cases/setups/setups'
 import { query } from '../body'
+import type { Connection } from '../door/connection'
 import type { Signed } from '../door/session'
 import { noRoute } from '../refusals'
 import { replyRefusal } from '../reply'
@@ -23,11 +24,16 @@ const exportQuery = z.object({ zone, unproven: z.enum(['left-out', 'marked']).op
 const paperQuery = z.object({ zone, paper: z.enum(PAPERS).optional() })
 
 /** What of a set-up leaves as a file: its sheet on paper, its offsets as a program, its tables and drawings. */
-export const exportRoutes = (store: Store, clock: Clock, setups: Setups) => {
+export const exportRoutes = (
+  store: Store,
+  clock: Clock,
+  setups: Setups,
+  connection: Connection,
+) => {
   const parts = { store, clock, setups }
   const options = (c: Context, asked: Partial<ExportOptions>): ExportOptions => ({
     ...{ zone: asked.zone, unproven: asked.unproven ?? 'left-out', paper: asked.paper ?? 'A4' },
-    origin: new URL(c.req.url).origin,
+    origin: `${connection.isSecure(c) ? 'https' : 'http'}://${new URL(c.req.url).host}`,
   })
   const pdf = (c: Context, printed: Outcome<NodeJS.ReadableStream>, name: string) =>
     printed.ok
