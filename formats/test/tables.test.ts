@@ -5,7 +5,7 @@ import { readOffsetText } from '@pine/core/offset-text'
 import { writeCsv } from '../src/csv'
 import { exportSetup, fileHash, fileStem, TEXT_EXPORTS, type TextExport } from '../src/exports'
 import { ladderSvg, planSvg } from '../src/svg'
-import { SETUP_TABLES, setupTable } from '../src/tables'
+import { gaugesOfShop, SETUP_TABLES, setupTable } from '../src/tables'
 import { example } from './example'
 
 const REQUEST = {
@@ -63,6 +63,43 @@ describe('CSV, read by a general library of its own (csv-parse)', () => {
       expect(table.rows).toHaveLength(things[name].length)
     },
   )
+
+  test('gauges of the shop stand with their checks; one that nobody watches has empty cells', () => {
+    const size = { text: '50.000', unit: 'mm' as const }
+    const gauge = { id: 'a', kind: 'height-setter' as const, name: '=setter', size }
+    const watch = { limit: { text: '0.005', unit: 'mm' as const } }
+    const standing = {
+      id: 'a',
+      lastAt: '2026-11-02T08:00:00Z',
+      offMm: -0.002,
+      dueOn: '2027-02-14',
+      isDue: false,
+      isSuspect: true,
+    }
+    const table = gaugesOfShop(
+      [
+        { id: 'a', gauge, watch },
+        { id: 'b', gauge: { ...gauge, id: 'b', name: 'block' }, retired: true },
+      ],
+      [standing],
+    )
+    expect(read(writeCsv(table)).map((row) => Object.values(row))).toEqual([
+      [
+        "'=setter",
+        'height-setter',
+        '50.000',
+        'mm',
+        '0.005',
+        'mm',
+        '2026-11-02T08:00:00Z',
+        '-0.002',
+        '2027-02-14',
+        'yes',
+        '',
+      ],
+      ['block', 'height-setter', '50.000', 'mm', '', '', '', '', '', '', 'yes'],
+    ])
+  })
 
   test('facts give back every body as it was entered', () => {
     const rows = read(made('facts-table').text)

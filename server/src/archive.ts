@@ -23,7 +23,7 @@ try {
     )
   }
 } catch (cause) {
-  process.stderr.write(`pine: ${file}: ${cause instanceof Error ? cause.message : String(cause)}\n`)
+  process.stderr.write(`${file}: ${cause instanceof Error ? cause.message : String(cause)}\n`)
   process.exitCode = cause instanceof BadArchive ? 1 : 3
 } finally {
   await database.destroy()

@@ -1,9 +1,12 @@
 import { useState } from 'react'
 import { useMedia } from '@tamagui/core'
 import type { MachineDeclaration } from '@pine/core/sheet'
+import { writeCsv } from '@pine/formats/csv'
+import { gaugesOfShop } from '@pine/formats/tables'
 import { saveDueDates, useGaugeStandings } from '@/data/shop/gauge-checks'
 import { useGauges, useMachines, useShop } from '@/data/shop/shop'
 import { Allowed } from '@/areas/people/allowed'
+import { handOverFile } from '@/areas/share/hand-over-file'
 import { failureWords } from '@/data/server/api'
 import { Button } from '@/kit/button'
 import { Page } from '@/kit/frame/page'
@@ -24,6 +27,12 @@ export function ShopScreen() {
   const { standings } = useGaugeStandings()
   const [adding, setAdding] = useState<'machine' | 'gauge'>()
   const close = () => setAdding(undefined)
+  const saveGauges = () =>
+    handOverFile({
+      name: 'gauges-and-checks.csv',
+      type: 'text/csv; charset=utf-8',
+      text: writeCsv(gaugesOfShop(allGauges ?? [], standings ?? [])),
+    })
   const { wide } = useMedia()
   // One list beside the other where there is room for both.
   const Lists = wide ? Row : Column
@@ -79,6 +88,11 @@ export function ShopScreen() {
           {standings?.some(({ dueOn }) => dueOn !== undefined) && (
             <Button kind="plain" onPress={() => void saveDueDates()} testID="due-dates">
               Due dates as a calendar
+            </Button>
+          )}
+          {gauges !== undefined && (
+            <Button kind="plain" onPress={() => void saveGauges()} testID="gauges-table">
+              Gauges and checks as a table
             </Button>
           )}
           <Allowed to="declare">

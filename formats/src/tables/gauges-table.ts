@@ -1,0 +1,20 @@
+import type { GaugeStandings, ShopGauge } from '@pine/contract'
+import { tableOf, type Table } from './table'
+
+/** The gauges of the shop with how they stand: the last check of each, how far off it was, when the next one is due. */
+export function gaugesOfShop(gauges: readonly ShopGauge[], standings: GaugeStandings): Table {
+  const standing = (id: string) => standings.find((one) => one.id === id)
+  return tableOf('gauges-and-checks', gauges, [
+    { name: 'name', cell: ({ gauge }) => gauge.name },
+    { name: 'kind', cell: ({ gauge }) => gauge.kind },
+    { name: 'size', cell: ({ gauge }) => gauge.size.text },
+    { name: 'unit', cell: ({ gauge }) => gauge.size.unit },
+    { name: 'tolerance of a check', cell: ({ watch }) => watch?.limit.text },
+    { name: 'unit of tolerance', cell: ({ watch }) => watch?.limit.unit },
+    { name: 'last checked', cell: ({ id }) => standing(id)?.lastAt },
+    { name: 'off at that check [mm]', cell: ({ id }) => standing(id)?.offMm },
+    { name: 'next check', cell: ({ id }) => standing(id)?.dueOn },
+    { name: 'suspect', cell: ({ id }) => (standing(id)?.isSuspect === true ? 'yes' : undefined) },
+    { name: 'out of use', cell: ({ retired }) => (retired === true ? 'yes' : undefined) },
+  ])
+}
