@@ -286,8 +286,12 @@ describe('the whole run', () => {
     expect((await addFact(id, 'proof', proof('25.00'))).body.solution.registers[0].state).toBe(
       'proven',
     )
+    // Looked at again it is still what was proven; keyed again it is another number, though it be the same.
     await keyEverything(id)
-    expect((await opened(id)).solution.registers[0].state).toBe('keyed')
+    expect((await opened(id)).solution.registers[0].state).toBe('proven')
+    const typed = { text: '-270.000', unit: 'mm' }
+    const keyed = await addFact(id, 'key-in', { address: 'H1', mode: 'set', typed })
+    expect(keyed.body.solution.registers[0].state).toBe('keyed')
   })
 
   test('a proof that nobody made, and one that did not stand over zero, hold the release up', async () => {
