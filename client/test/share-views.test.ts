@@ -77,7 +77,7 @@ describe('a table that was read off the control', () => {
     // What differs comes first, wherever it stands.
     const other = view(keyed, 'H1 -270.000\nG54 X347.300')
     expect(other.lines.map(({ name }) => name)).toEqual(['G54 X', 'H1'])
-    expect(other.summary).toBe('1 differs, 1 as they should be.')
+    expect(other.summary).toBe('1 differs, 1 as it should be.')
     const [H1] = after(keyed, ...facts).solution.registers
     expect(H1).toMatchObject({ state: 'read', readBack: { equal: false } })
     expect(H1?.readBack?.causes[0]?.code).toBe('sign-turned')

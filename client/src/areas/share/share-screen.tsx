@@ -191,7 +191,7 @@ function ProgramSection({
       ) : (
         <Words as="note">
           The control of {setup.document.sheet.machine.name} is not declared to take G10. A lead
-          says so on the machine’s page, under its control.
+          says so on the shop’s page: Change machine, then Correct.
         </Words>
       )}
     </Section>

@@ -176,12 +176,12 @@ function verdictOf(
 
 const rank = ({ verdict }: TableLine): number => (verdict === 'differs' ? 0 : 1)
 
-/** `1 differs, 2 as they should be, 1 not keyed yet`. */
+/** `1 differs, 2 as they should be, 1 not keyed yet.` */
 function summaryOf(lines: readonly TableLine[]): string {
   const count = (verdict: RowVerdict) => lines.filter((line) => line.verdict === verdict).length
   const parts: readonly (readonly [number, string])[] = [
     [count('differs'), count('differs') === 1 ? 'differs' : 'differ'],
-    [count('equal'), 'as they should be'],
+    [count('equal'), count('equal') === 1 ? 'as it should be' : 'as they should be'],
     [count('not-keyed'), 'not keyed yet'],
     [count('not-known'), 'not measured yet'],
   ]
