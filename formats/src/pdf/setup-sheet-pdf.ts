@@ -51,7 +51,13 @@ function head(paper: Paper, { job, machine, unit, released }: SheetContent, code
   const { y, left } = paper
   const size = paper.sizeThatFits(job, width, { most: 20, least: 11, face: 'bold' })
   paper.textAt(job, left, y + (20 - size), width, { face: 'bold', size })
-  paper.textAt(`${machine} · all numbers in ${unit}`, left, y + 27, width, { size: 11 })
+  paper.textAt(
+    `${machine} · all numbers in ${unit === 'in' ? 'inches' : 'mm'}`,
+    left,
+    y + 27,
+    width,
+    { size: 11 },
+  )
   paper.textAt(released ?? 'NOT RELEASED', left, y + 44, width, { face: 'bold', size: 11 })
   paper.drawingAt(code, left + paper.across - CODE, y)
   paper.skip(CODE + 6)

@@ -11,8 +11,9 @@ export function planSvg(
   { width, height }: { width: number; height: number },
 ): string {
   const { part, faces, zero, circle } = layoutPlan(plan, { width, height, margin: MARGIN })
-  const [x, y] = [12, height - 10]
-  const arrow = `M${x} ${y - 18} V${y} H${x + 18} M${x - 3} ${y - 14} L${x} ${y - 19} L${x + 3} ${y - 14} M${x + 14} ${y - 3} L${x + 19} ${y} L${x + 14} ${y + 3}`
+  // In the corner that the margin keeps free, whatever the part's shape.
+  const [x, y] = [10, 23]
+  const arrow = `M${x} ${y - 12} V${y} H${x + 12} M${x - 2} ${y - 9} L${x} ${y - 13} L${x + 2} ${y - 9} M${x + 9} ${y - 2} L${x + 13} ${y} L${x + 9} ${y + 2}`
   const needle = `M${zero.x} ${zero.y - 10} L${zero.x + 2.7} ${zero.y - 2.7} L${zero.x + 10} ${zero.y} L${zero.x + 2.7} ${zero.y + 2.7} L${zero.x} ${zero.y + 10} L${zero.x - 2.7} ${zero.y + 2.7} L${zero.x - 10} ${zero.y} L${zero.x - 2.7} ${zero.y - 2.7} Z`
   return drawing(
     { width, height, title: speakPlan(plan) },
@@ -44,7 +45,7 @@ export function planSvg(
       bold: true,
     }),
     element('path', { d: arrow, stroke: INK, 'stroke-width': 1, fill: 'none' }),
-    label({ x: x + 22, y: y + 3, text: 'X', size: 9 }),
-    label({ x: x - 3, y: y - 22, text: 'Y', size: 9 }),
+    label({ x: x + 15, y: y + 3, text: 'X', size: 8 }),
+    label({ x: x + 4, y: y - 8, text: 'Y', size: 8 }),
   )
 }
