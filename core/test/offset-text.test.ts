@@ -241,6 +241,11 @@ describe('a table as text', () => {
     ['what adds', 'G91\nG10 L2 P1 X1.0', ['2 adds: G10 L2 P1 X1.0']],
     ['a place that nobody knows', 'G53 G0 Y0\nG10 L20 P1 X1.0', ['2 position-unknown: 1.0']],
     ['a place that was left', 'G53 G0 X0\nG0 X5.\nG10 L20 P1 X1.0', ['3 position-unknown: 1.0']],
+    [
+      'a row among blocks, which a control would take for a move',
+      'G10 L10 P1 R80.0\nG54 X1.0\nH2 90.0\nG54',
+      ['H1 80.0 mm', '2 beside-g10: G54 X1.0', '3 beside-g10: H2 90.0'],
+    ],
     ['no point', 'H1 80', ['1 no-point: 80']],
     ['a comma', 'H1 80,5', ['1 not-a-number: 80,5']],
     [

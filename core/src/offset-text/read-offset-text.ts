@@ -16,6 +16,7 @@ import { FORM_OF_L, rowOfNumber } from './offset-forms'
 /** Why a number of an offset table is not taken, or a line of it is not understood. */
 export const OFFSET_TEXT_FAULTS = [
   'line-unknown',
+  'beside-g10',
   'row-unknown',
   'not-a-number',
   'no-point',
@@ -118,6 +119,7 @@ function readProgramLines(
     if (codes.includes(91)) modes.adds = true
     if (codes.includes(10))
       readOffsetBlock({ block, line, number: index + 1, value }, modes, machine, found)
+    else if (isLabelled(line)) found.fault('beside-g10', index + 1, line)
     else follow(block, codes, modes)
   })
 }
@@ -218,6 +220,16 @@ const OF_TOOL = new RegExp(
   String.raw`^\s*([HD])\s*0*(\d{1,3})\s*(?:[:=;,\t ]\s*)+${NUMBER}\s*$`,
   'i',
 )
+
+/** Whether a line would be a row of a table, were it not among blocks of a program: whoever pasted both is told. */
+function isLabelled(line: string): boolean {
+  const plain = withoutComments(line)
+  const [, name = '', rest = ''] = OF_ROW.exec(plain) ?? []
+  return (
+    OF_TOOL.test(plain) ||
+    (name !== '' && rest.trim() !== '' && rest.replace(OF_AXIS, '').trim() === '')
+  )
+}
 
 /** A line that says which row it is of: `G54 X-352.300 Y-255.000 Z-220.000`, `H3 80.000`. */
 function readLabelledLine(line: string, number: number, unit: LengthUnit, found: FoundRows): void {

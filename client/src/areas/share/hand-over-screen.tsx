@@ -1,4 +1,3 @@
-import { useRouter } from 'expo-router'
 import { useState } from 'react'
 import { describeHandOver, handOverText, type HandOverPart } from '@pine/core/words'
 import { NoteEntry } from '@/areas/run/frame/banners/note-banner'
@@ -11,6 +10,7 @@ import { Overlay } from '@/kit/frame/overlay'
 import { Page } from '@/kit/frame/page'
 import { Card, Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
+import { BackToStep } from './back-to-step'
 
 /** What the next person has to know, on one screen and as text. */
 export function HandOverScreen({ id }: { readonly id: string }) {
@@ -30,7 +30,6 @@ function HandOver({
   readonly setup: LoadedSetup
   readonly enter: Enter
 }) {
-  const router = useRouter()
   const mayEnter = useMay('enter')
   const [noting, setNoting] = useState(false)
   const [copied, setCopied] = useState<string>()
@@ -45,12 +44,7 @@ function HandOver({
       title={`Hand over ${document.sheet.name}`}
       foot={
         <>
-          <Button
-            kind="plain"
-            onPress={() => router.replace({ pathname: '/setups/[id]', params: { id } })}
-          >
-            Back
-          </Button>
+          <BackToStep id={id} />
           <Button kind="act" grow onPress={() => void copy()} testID="copy-hand-over">
             Copy as text
           </Button>

@@ -1,18 +1,17 @@
 import { format } from 'date-fns/format'
-import { useRouter } from 'expo-router'
 import { useState } from 'react'
 import type { SetupFile } from '@pine/core/facts'
 import { STORY_KINDS, type StoryKind } from '@pine/core/words'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
 import { useSetupFile } from '@/data/setup/one-setup'
 import type { LoadedSetup } from '@/data/setup/standing'
-import { Button } from '@/kit/button'
 import { Choice } from '@/kit/entry/choice'
 import { Field } from '@/kit/entry/field'
 import { Page } from '@/kit/frame/page'
 import { Section } from '@/kit/frame/section'
 import { Card, Column, Line } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
+import { BackToStep } from './back-to-step'
 import { logView, STORY_NAMES } from './log-view'
 
 /** What happened in a set-up: who entered what, and when. */
@@ -34,22 +33,11 @@ function Log({
   readonly setup: LoadedSetup
   readonly file: SetupFile
 }) {
-  const router = useRouter()
   const [tells, setTells] = useState<StoryKind | 'all'>('all')
   const [find, setFind] = useState('')
   const days = logView(document, file.facts, { tells, find })
   return (
-    <Page
-      title={`What happened in ${document.sheet.name}`}
-      foot={
-        <Button
-          kind="plain"
-          onPress={() => router.replace({ pathname: '/setups/[id]', params: { id } })}
-        >
-          Back to the step
-        </Button>
-      }
-    >
+    <Page title={`What happened in ${document.sheet.name}`} foot={<BackToStep id={id} />}>
       <Field
         label="Look for a tool, a register, a gauge, a person"
         value={find}

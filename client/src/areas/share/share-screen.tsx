@@ -1,4 +1,3 @@
-import { useRouter } from 'expo-router'
 import { useState } from 'react'
 import type { SetupFile } from '@pine/core/facts'
 import { underForms } from '@pine/core/offset-text'
@@ -7,6 +6,7 @@ import { exportSetup, fileHash, type TextExport } from '@pine/formats/exports'
 import { momentOnPaper } from '@pine/formats/moment'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
 import { useMachines } from '@/data/shop/shop'
+import { useReached } from '@/data/server/connection'
 import { useSession } from '@/data/server/session'
 import { isOfStream } from '@/data/outbox/outbox-entry'
 import { useOutbox } from '@/data/outbox/outbox-store'
@@ -19,6 +19,7 @@ import { Page } from '@/kit/frame/page'
 import { Section } from '@/kit/frame/section'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
+import { BackToStep } from './back-to-step'
 import { handOverFile } from './hand-over-file'
 import { isFinal, OFFERED_FILES, programOffer } from './share-view'
 
@@ -39,8 +40,8 @@ interface ShareProps {
 }
 
 function Share({ id, setup: asWritten, file }: ShareProps) {
-  const router = useRouter()
   const { person } = useSession()
+  const reached = useReached()
   const [unproven, setUnproven] = useState<'left-out' | 'marked'>('left-out')
   const [done, setDone] = useState<string>()
   const { all: machines } = useMachines()
@@ -65,17 +66,7 @@ function Share({ id, setup: asWritten, file }: ShareProps) {
     setDone(outcome === 'stopped' ? undefined : `${made.name} was ${outcome}.`)
   }
   return (
-    <Page
-      title={`Share ${document.sheet.name}`}
-      foot={
-        <Button
-          kind="plain"
-          onPress={() => router.replace({ pathname: '/setups/[id]', params: { id } })}
-        >
-          Back to the step
-        </Button>
-      }
-    >
+    <Page title={`Share ${document.sheet.name}`} foot={<BackToStep id={id} />}>
       {!isFinal(setup) && (
         <Words as="note">
           Not released yet: what you hand out now may still change, and says so.
@@ -93,6 +84,7 @@ function Share({ id, setup: asWritten, file }: ShareProps) {
               key={paper}
               kind={index === 0 ? 'act' : 'quiet'}
               testID={`sheet-${paper}`}
+              disabled={!reached}
               onPress={() =>
                 void window.open(
                   `/api/setups/${id}/set-up-sheet.pdf?paper=${paper}&zone=${zone}`,
@@ -109,8 +101,10 @@ function Share({ id, setup: asWritten, file }: ShareProps) {
             {`${waiting} ${waiting === 1 ? 'entry is' : 'entries are'} not with the server yet: the sheet lacks ${waiting === 1 ? 'it' : 'them'}.`}
           </Words>
         )}
-        <Words as="note">
-          A PDF from the server: drawings, offsets, tools, gauges, blanks to sign.
+        <Words as="note" testID="sheet-note">
+          {reached
+            ? 'A PDF from the server: drawings, offsets, tools, gauges, blanks to sign.'
+            : 'The sheet comes from the server: print it once there is a connection.'}
         </Words>
       </Section>
       <ProgramSection

@@ -9,6 +9,7 @@ export function describeOffsetTextFault(fault: OffsetTextFault): string {
 const FAULTS: Readonly<Record<OffsetTextFault, string>> = {
   'line-unknown':
     'Not understood. Expected G10 with L and P, or a row with its numbers: G54 X… Y… Z…, H3 80.000.',
+  'beside-g10': 'Not taken: where a text has G10, only its blocks count. Read this row by itself.',
   'row-unknown': 'No such row. Rows are G54 to G59, G59.1 to G59.3, G54.1 P1 and on.',
   'not-a-number': 'Not a number. Write it with a decimal point.',
   'no-point':
