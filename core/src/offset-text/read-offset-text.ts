@@ -184,11 +184,11 @@ function addByPosition(
   text: string,
   { modes, machine, found, number }: Reading,
 ): void {
-  const told = readLength({ text, unit: modes.unit })
-  if (!told.ok) return found.fault('not-a-number', number, text)
+  const position = readLength({ text, unit: modes.unit })
+  if (!position.ok) return found.fault('not-a-number', number, text)
   if (!modes.atZero.has(axis)) return found.fault('position-unknown', number, text)
   const external = nanometresOf(machine.externalOffset?.[axis]) ?? 0
-  const row = toNanometres(-external - told.value.nm)
+  const row = toNanometres(-external - position.value.nm)
   const decimals = machine.control.decimals[modes.unit]
   found.add(address, formatLength(row, modes.unit, decimals), modes.unit, number)
 }

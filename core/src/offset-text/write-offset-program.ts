@@ -97,7 +97,7 @@ export function offsetProgram(
     ...headerOf(document, request),
     ...leftOut.map(({ address, because }) => comment(`${address} LEFT OUT: ${BECAUSE[because]}`)),
     solution.unit === 'mm' ? 'G21 G90 G40 G49 G80' : 'G20 G90 G40 G49 G80',
-    // The position that is told is machine zero: Z first, so that X and Y move with everything clear.
+    // The position is stated at machine zero: Z first, so that X and Y move with everything clear.
     ...(offsets === 'L20' && stated.some(({ register }) => register.kind === 'work-offset')
       ? ['M0 (STOP. HOMED? THE AXES GO TO MACHINE ZERO NEXT, Z FIRST)', 'G53 G0 Z0', 'G53 G0 X0 Y0']
       : []),
@@ -153,9 +153,9 @@ function wordFor(
     if (numberOfRow(parts.row) === undefined) return 'row-without-number'
     if (offsets === 'L2') return { word: `${parts.axis}${keyIn.after}` }
     if (!reachesZero(document, parts.axis)) return 'machine-zero-outside'
-    const told = toNanometres(-externalOf(document, parts.axis) - keyIn.expected)
-    if (roundToDisplay(told, unit, decimals) !== told) return 'finer-than-step'
-    return { word: `${parts.axis}${write(told)}` }
+    const position = toNanometres(-externalOf(document, parts.axis) - keyIn.expected)
+    if (roundToDisplay(position, unit, decimals) !== position) return 'finer-than-step'
+    return { word: `${parts.axis}${write(position)}` }
   }
   if (tools === undefined) return 'no-form'
   if (tools === 'L10') return { word: `R${keyIn.after}` }

@@ -77,9 +77,9 @@ export function tableView(setup: Setup, input: TableInput): TableView {
       ? draft
       : { ...draft, body: { ...draft.body, moment: 'before' as const } },
   )
-  const told = registersWith(document, facts)
+  const afterwards = registersWith(document, facts)
   const lines = solution.registers.map((register) =>
-    lineOf(setup, register, shown.get(register.address), told),
+    lineOf(setup, register, shown.get(register.address), afterwards),
   )
   const inTable = lines.filter(({ verdict }) => verdict !== 'not-in-table')
   const known = new Set<string>(solution.registers.map(({ address }) => address))
@@ -129,10 +129,10 @@ function lineOf(
   { document, solution }: Setup,
   { address, keyIn }: Register,
   shown: WrittenLength | undefined,
-  told: readonly Register[],
+  afterwards: readonly Register[],
 ): TableLine {
   const write = lengthWriter(solution)
-  const after = told.find((one) => one.address === address)
+  const after = afterwards.find((one) => one.address === address)
   const readBack = after?.readBack
   const [likeliest] = readBack?.causes ?? []
   const verdict = verdictOf(document, address, {

@@ -18,7 +18,7 @@ import { lengthWords, typographic } from '../typographic'
 import { LIFT_PLACE_WORDS } from './lift-words'
 import { stepName } from './step-name'
 
-/** One question that whoever goes on has, with its answers. Of a danger it is told in red. */
+/** One question that whoever goes on has, with its answers. A danger is shown in red. */
 export interface HandOverPart {
   readonly asks: string
   readonly lines: readonly string[]
