@@ -40,6 +40,7 @@ const ROOMS = [
   'registers',
   'wear',
   'shop',
+  'import-list',
   'workholding',
   'proof',
   'solve',

@@ -10,6 +10,15 @@ export {
   type ToolPage,
   type ToolQuery,
 } from './schemas/tool-schema'
+export {
+  importedSchema,
+  importListSchema,
+  importPreviewSchema,
+  importQuerySchema,
+  type Imported,
+  type ImportPreview,
+  type ImportQuery,
+} from './schemas/import-schema'
 export { foundSchema, searchQuerySchema, type Found } from './schemas/search-schema'
 export { machineHistorySchema, type MachineHistory } from './schemas/machine-schema'
 export { touchPlanSchema, type TouchPlanAnswer } from './schemas/touch-plan-schema'

@@ -1,6 +1,7 @@
 import { AXES } from '../address/row'
 import {
   field,
+  fileName,
   length,
   lengthAboveZero,
   listOf,
@@ -10,6 +11,7 @@ import {
   optional,
   reason,
   recordOf,
+  sha256,
   uuid,
   wholeNumber,
   words,
@@ -25,6 +27,18 @@ import { SEATS, TOOL_HAPPENINGS, TOOL_PROPERTIES, type ToolProperty } from './to
 
 // What the shop keeps of its machines, gauges and tools: each is what was declared last in its stream.
 
+/** The row of a file that something was imported from. */
+const IMPORTED = {
+  imported: optional(
+    recordOf({
+      file: field(fileName, 'the name of its file'),
+      sha256: field(sha256, 'of the file, byte for byte'),
+      row: field(wholeNumber(1, 1_000_000), 'the row in it; its heading is row 1'),
+    }),
+    'from which file it was imported',
+  ),
+}
+
 /** From the second time on. */
 const DECLARED_ANEW = {
   reason: optional(reason, 'from the second time on: why it was declared anew'),
@@ -36,6 +50,7 @@ const MACHINE = { ...MACHINE_FIELDS, ...DECLARED_ANEW }
 const GAUGE = {
   ...GAUGE_FIELDS,
   ...DECLARED_ANEW,
+  ...IMPORTED,
   watch: optional(recordOf(WATCH_FIELDS), 'how the shop watches it'),
 }
 
@@ -112,7 +127,7 @@ export const ASSEMBLY_FIELDS = {
 
 export type ToolAssembly = RecordOf<typeof ASSEMBLY_FIELDS>
 
-const TOOL = { ...ASSEMBLY_FIELDS, ...DECLARED_ANEW }
+const TOOL = { ...ASSEMBLY_FIELDS, ...DECLARED_ANEW, ...IMPORTED }
 
 const TOOL_EVENT = {
   what: field(oneOf(TOOL_HAPPENINGS), 'what happened, outside of a set-up'),

@@ -12,6 +12,7 @@ import {
   searchQuerySchema,
   shopSchema,
 } from '@pine/contract'
+import { LONGEST_TABLE_FILE } from '@pine/formats/table-file'
 import type { Clock } from '../clock'
 import { SESSIONS_CHANGED, type Changes } from '../store/changes'
 import type { Store } from '../store/store'
@@ -33,6 +34,7 @@ import { onlyOwnPages } from './door/own-pages'
 import { archiveRoutes } from './routes/archive-routes'
 import { describes } from './routes/describes'
 import { exportRoutes } from './routes/export-routes'
+import { importRoutes } from './routes/import-routes'
 import { programRoutes } from './routes/program-routes'
 import { replyRefusal } from './reply'
 import { earlierRoutes } from './routes/earlier-routes'
@@ -109,6 +111,7 @@ export function createApi({
     .route('/', programRoutes(store, clock))
     .route('/', setupRoutes(setups))
     .route('/', archiveRoutes(store, clock))
+    .route('/', importRoutes(store, clock))
     .route('/', exportRoutes(store, clock, setups, connection))
     .route('/', streamRoutes(streams))
     .route('/', earlierRoutes(streams, setups, store))
@@ -130,8 +133,15 @@ export function createApi({
     bodyLimit({ maxSize, onError: (c) => replyRefusal(c, tooLarge(maxSize)) })
   const forAnybody = limit(LONGEST_OPEN_BODY)
   const [forFacts, forPrograms] = [limit(LONGEST_BODY), limit(LONGEST_PROGRAM)]
+  const forLists = limit(LONGEST_TABLE_FILE)
   const longest = (path: string) =>
-    path.startsWith('/api/programs/') ? forPrograms : OPEN.test(path) ? forAnybody : forFacts
+    path.startsWith('/api/programs/')
+      ? forPrograms
+      : path.startsWith('/api/imports/')
+        ? forLists
+        : OPEN.test(path)
+          ? forAnybody
+          : forFacts
 
   const person = requirePerson(store, clock)
   // One gate for every request: what names it, whose page sent it, who sends it, and only then what it says.

@@ -11,6 +11,7 @@ import type { DataSource } from 'typeorm'
 import { frozenEntity, programTextEntity, shopEntity, summaryEntity } from './entities'
 import { archiveRows } from './rows/archive-rows'
 import { checksOf, usesOf } from './rows/check-rows'
+import { importRows } from './rows/import-rows'
 import { machineRows } from './rows/machine-rows'
 import { Recent } from './rows/recent'
 import { searchRows } from './rows/search-rows'
@@ -62,6 +63,7 @@ export function typeormStore(source: DataSource, shopId: string): Store {
     ...machineRows(source, shopId),
     ...summaryRows(source, shopId),
     ...archiveRows(source, shopId),
+    ...importRows(source, shopId),
 
     async keepProgramText({ sha256, bytes, personId, at }) {
       await texts

@@ -22,7 +22,7 @@ function machineEntry({ id, body }: DeclaredRow): MachineEntry {
 
 export const gaugesOf = async (store: Store): Promise<readonly ShopGauge[]> =>
   (await store.declared('gauge')).map(({ id, body }) => {
-    const { reason: _why, retired, watch, ...gauge } = body as GaugeFact
+    const { reason: _why, imported: _from, retired, watch, ...gauge } = body as GaugeFact
     return { id, gauge, ...(retired && { retired }), ...(watch && { watch }) }
   })
 

@@ -7,8 +7,8 @@ const DEEPEST = 64
 
 /** The one type of a body that says something: no other text is taken for JSON, by whatever reads it. */
 const JSON_TYPE = /^application\/json(; ?charset=utf-8)?$/
-/** Bodies that are bytes, and are kept as they are. */
-const BYTES = /^\/api\/programs\/[^/]*\/text$/
+/** Bodies that are bytes: the text of a program, a list from a spreadsheet. */
+const BYTES = /^\/api\/(programs\/[^/]*\/text|imports\/[^/]+(\/preview)?)$/
 
 /**
  * Looks at what names a request before anything reads it: path, query and headers have whole characters that can be kept,

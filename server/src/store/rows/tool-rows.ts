@@ -61,7 +61,7 @@ export function toolRows(source: DataSource, shopId: string): ToolStore {
       await source.query(
         `INSERT INTO tool_now (shop_id, tool_id, name, machine_id, pocket, retired, declared, placed_at)
          SELECT $1, stream.id, body ->> 'name', (body -> 'place' ->> 'machine')::uuid, (body -> 'place' ->> 'pocket')::int,
-           coalesce((body ->> 'retired')::boolean, false), body - 'reason' - 'retired', latest.recorded_at
+           coalesce((body ->> 'retired')::boolean, false), body - 'reason' - 'retired' - 'imported', latest.recorded_at
          FROM stream CROSS JOIN LATERAL (
            SELECT body, recorded_at FROM fact
            WHERE fact.shop_id = stream.shop_id AND stream_id = stream.id AND fact.kind = 'tool'

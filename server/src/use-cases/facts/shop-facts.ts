@@ -14,7 +14,6 @@ import {
   type GaugeFact,
   type MachineFact,
   type ShopBodies,
-  type ToolAssembly,
 } from '@pine/core/shop'
 import { accept, refuse, refuseInput, type Outcome, type Refusal } from '../../refusal'
 import type { FactRow } from '../../store/rows/fact-row'
@@ -134,12 +133,10 @@ const lastOf = <Body extends object>(facts: readonly FactRow[], kind: string): B
 export const toolRowOf = (id: string, body: object) => {
   const {
     reason: _why,
+    imported: _from,
     retired = false,
     ...tool
-  } = body as ToolAssembly & {
-    readonly reason?: string
-    readonly retired?: boolean
-  }
+  } = body as ShopBodies['tool']['tool']
   return { id, tool, retired }
 }
 

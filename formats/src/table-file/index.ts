@@ -1,0 +1,2 @@
+export { LONGEST_TABLE_FILE, type NotATable } from './decode-table'
+export { MOST_ROWS, readTable, type TableFile } from './read-table'
