@@ -193,18 +193,21 @@ test('of 50,000 rows with 300 faults of ten kinds every fault is told, and the g
     rows[at] = wrong[fault % 10]!(at)
     told.set(at + 2, fault % 10)
   }
-  const file = `name;holder;dc;flutes;pocket\n${rows.join('\n')}\n`
+  const fileOf = (lines: readonly string[]) => `name;holder;dc;flutes;pocket\n${lines.join('\n')}\n`
+  const file = fileOf(rows)
   const seen = await preview('tools', file, { decimal: 'point', machine: mill })
   expect([seen.good, seen.faulty, seen.problemsInAll]).toEqual([49_700, 300, 300])
   expect(seen.problems.map(({ row }) => row)).toEqual([...told.keys()])
   // Ten kinds of faults are told in ten ways; what is quoted of the row is left aside.
   const kinds = new Set(seen.problems.map(({ words }) => words.replace(/“.*?”|\d\.\d/g, '')))
   expect(kinds.size).toBe(10)
-  expect(await sent('tools', file, { decimal: 'point', machine: mill })).toMatchObject({
-    ...{ status: 201, body: { written: 49_700, already: 0 } },
+  // Written are a tenth of them, which takes a second instead of ten: 30 faults are among them.
+  const part = fileOf(rows.slice(0, 5000))
+  expect(await sent('tools', part, { decimal: 'point', machine: mill })).toMatchObject({
+    ...{ status: 201, body: { written: 4969, already: 0 } },
   })
-  expect(await count('tool')).toBe(49_700)
-  const page = (await server.send('GET', '/tools?find=tool%2049999')).body
+  expect(await count('tool')).toBe(4969)
+  const page = (await server.send('GET', '/tools?find=tool%204999')).body
   expect(page.total).toBe(1)
 })
 

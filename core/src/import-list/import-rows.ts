@@ -104,9 +104,10 @@ export function importRows(
   const rows: ImportRow[] = []
   const problems: ImportProblem[] = []
   const before = { rows: new Set<string>(), pockets: new Set<string>() }
+  const layout = { columns: table.header.length, units: table.header.map(unitOfHeading) }
   for (const { row, cells } of table.records) {
     if (cells.every((cell) => cell.trim() === '')) continue
-    const reader = new RowReader(table, row, cells, options)
+    const reader = new RowReader(layout, row, cells, options)
     const body = list === 'tools' ? toolOf(reader) : gaugeOf(reader)
     reader.twice(body, before)
     if (reader.problems.length === 0) rows.push({ row, body })
@@ -115,19 +116,25 @@ export function importRows(
   return { rows, problems }
 }
 
+/** How many columns a heading has, and the unit that it names for each. */
+interface Layout {
+  readonly columns: number
+  readonly units: readonly (LengthUnit | undefined)[]
+}
+
 /** Reads the cells of one row by their roles, and keeps what is wrong with them. */
 class RowReader {
   readonly problems: ImportProblem[] = []
   private readonly style: NumberStyle
 
   constructor(
-    private readonly table: ImportTable,
+    private readonly layout: Layout,
     private readonly row: number,
     private readonly cells: readonly string[],
     private readonly options: ImportOptions,
   ) {
-    if (cells.slice(table.header.length).some((cell) => cell.trim() !== ''))
-      this.fault('cells-beyond', cells.slice(table.header.length).join(' '))
+    const beyond = cells.slice(layout.columns).filter((cell) => cell.trim() !== '')
+    if (beyond.length > 0) this.fault('cells-beyond', beyond.join(' '))
     const unit = this.read('unit', readUnit) ?? options.unit
     this.style = { unit, decimal: options.decimal }
   }
@@ -144,11 +151,8 @@ class RowReader {
     const column = this.options.columns[role]
     const text = column === undefined ? '' : (this.cells[column] ?? '')
     if (column === undefined || text.trim() === '') return undefined
-    const heading = unitOfHeading(this.table.header[column] ?? '')
-    const read = reading(
-      text,
-      heading === undefined ? this.style : { ...this.style, unit: heading },
-    )
+    const unit = this.layout.units[column]
+    const read = reading(text, unit === undefined ? this.style : { ...this.style, unit })
     if ('value' in read) return read.value
     this.fault(read.fault, text, column)
     return undefined

@@ -23,7 +23,7 @@ import {
   type NotATable,
   type TableFile,
 } from '@pine/formats/table-file'
-import { v5 as uuidOf } from 'uuid'
+import { stringify as uuidOf } from 'uuid'
 import type { Clock } from '../clock'
 import { accept, refuse, type Outcome } from '../refusal'
 import type { ImportedStream } from '../store/import-store'
@@ -35,8 +35,6 @@ import { gaugesOf, machineName, machinesOf } from './shop'
 const SAMPLES = { cells: 3, rows: 20 }
 /** More problems than this are counted, and not told one by one. */
 const MOST_PROBLEMS = 1000
-/** What ids of imported rows are made under: the same row of the same file, understood the same way, is the same tool. */
-const NAMESPACE = '7c1c64a2-5c0f-4f0e-9b6e-1d3a2f7f1b58'
 
 /** A file that somebody wants to import, and who. */
 export interface ImportRequest {
@@ -149,9 +147,11 @@ async function understood(
   const sha256 = createHash('sha256').update(bytes).digest('hex')
   const streamOf = streamsOf(store.shopId, list, { file: query.name, sha256 })
   const broken = new Set(file.problems.map(({ row }) => row))
-  const sound = raw.rows.filter(({ row }) => !broken.has(row))
-  const before = await store.streamsAmong(sound.map((row) => streamOf(row).id))
-  const fresh = sound.filter((row) => !before.has(streamOf(row).id))
+  const streams = new Map(
+    raw.rows.flatMap((row) => (broken.has(row.row) ? [] : [[row, streamOf(row)] as const])),
+  )
+  const before = await store.streamsAmong([...streams.values()].map(({ id }) => id))
+  const fresh = [...streams].flatMap(([row, { id }]) => (before.has(id) ? [] : [row]))
   const read = withoutKnown(
     { rows: fresh, problems: [...file.problems, ...raw.problems] },
     await alreadyThere(
@@ -162,7 +162,7 @@ async function understood(
   )
   return accept({
     ...{ file, sha256, mapping, decimal, unit, read, nameOf },
-    streams: read.rows.map(streamOf),
+    streams: read.rows.flatMap((row) => streams.get(row) ?? []),
     already: [...before],
   })
 }
@@ -172,13 +172,22 @@ const streamsOf =
   (shopId: string, list: ImportList, from: { readonly file: string; readonly sha256: string }) =>
   ({ row, body }: { readonly row: number; readonly body: ImportBody }): ImportedStream => {
     const said = `${shopId} ${list} ${from.sha256} ${row} ${JSON.stringify(body)}`
-    const id = uuidOf(said, NAMESPACE)
+    const hash = createHash('sha256').update(said).digest()
+    const id = idOf(hash.subarray(0, 16))
     return {
       id,
-      factId: uuidOf(`fact ${said}`, NAMESPACE),
+      factId: idOf(hash.subarray(16)),
       body: { ...(list === 'gauges' && { id }), ...body, imported: { ...from, row } },
     }
   }
+
+/** An id made of a hash, as RFC 9562 has it (version 8). */
+function idOf(bytes: Uint8Array): string {
+  const id = Uint8Array.from(bytes)
+  id[6] = ((id[6] ?? 0) & 0x0f) | 0x80
+  id[8] = ((id[8] ?? 0) & 0x3f) | 0x80
+  return uuidOf(id)
+}
 
 async function alreadyThere(
   store: Store,

@@ -1,3 +1,4 @@
+import { useRouter } from 'expo-router'
 import { useState } from 'react'
 import { useMedia } from '@tamagui/core'
 import type { MachineDeclaration } from '@pine/core/sheet'
@@ -25,6 +26,7 @@ export function ShopScreen() {
   const { gauges, all: allGauges, change: changeGauge } = useGauges()
   const { shop } = useShop()
   const { standings } = useGaugeStandings()
+  const router = useRouter()
   const [adding, setAdding] = useState<'machine' | 'gauge'>()
   const close = () => setAdding(undefined)
   const saveGauges = () =>
@@ -111,6 +113,13 @@ export function ShopScreen() {
           ) : (
             <Allowed to="declare" otherwise="A lead adds gauges.">
               <Button onPress={() => setAdding('gauge')}>Add a gauge</Button>
+              <Button
+                kind="plain"
+                onPress={() => router.push({ pathname: '/import', params: { list: 'gauges' } })}
+                testID="import-gauges"
+              >
+                Import a list of gauges
+              </Button>
             </Allowed>
           )}
         </Column>

@@ -9,7 +9,7 @@ import { useTools } from '@/data/shop/tools'
 import { Button } from '@/kit/button'
 import { Field } from '@/kit/entry/field'
 import { Page } from '@/kit/frame/page'
-import { Card, Column, Line } from '@/kit/surfaces'
+import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { TrustMark } from '@/kit/trust-mark'
 import { Words } from '@/kit/words'
 import { AddTool } from './tool-entry'
@@ -85,6 +85,17 @@ export function ToolsScreen() {
           More
         </Button>
       )}
+      <Allowed to="enter">
+        <Row>
+          <Button
+            kind="plain"
+            onPress={() => router.push({ pathname: '/import', params: { list: 'tools' } })}
+            testID="import-tools"
+          >
+            Import a list of tools
+          </Button>
+        </Row>
+      </Allowed>
     </Page>
   )
 }

@@ -9,12 +9,7 @@ import {
 import { recordProblems, type Fields } from '@pine/core/fields'
 import type { Problem } from '@pine/core/problem'
 import { asksLess, checkMachine, type MachinePolicy } from '@pine/core/sheet'
-import {
-  SHOP_FIELDS,
-  type GaugeFact,
-  type MachineFact,
-  type ShopBodies,
-} from '@pine/core/shop'
+import { SHOP_FIELDS, type GaugeFact, type MachineFact, type ShopBodies } from '@pine/core/shop'
 import { accept, refuse, refuseInput, type Outcome, type Refusal } from '../../refusal'
 import type { FactRow } from '../../store/rows/fact-row'
 import { notAllowed } from '../people/allowed'
