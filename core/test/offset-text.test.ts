@@ -297,4 +297,19 @@ describe('a table as text', () => {
     ] satisfies `${Address} ${string}`[])
     expect(rows.problems.map(({ line, fault }) => [line, fault])).toEqual([[2, 'not-a-number']])
   })
+
+  test('a table as a spreadsheet saved it: commas between, or decimal commas where no number has a point', () => {
+    const columns = { of: 'offsets', row: 0, X: 1, Y: 2, Z: 3 } as const
+    const shown = (text: string) =>
+      readOffsetColumns(text, 'mm', columns).rows.map(
+        ({ address, shown }) => `${address} ${shown.text}`,
+      )
+    expect(shown('row,X,Y,Z\r\n"G54",-352.300,,-220.000\r\n')).toEqual([
+      'G54.X -352.300',
+      'G54.Z -220.000',
+    ])
+    expect(shown('row;X;Y;Z\nG54;-352,300;;-220,000')).toEqual(['G54.X -352.300', 'G54.Z -220.000'])
+    const unknown = readOffsetColumns('G77;1,5', 'mm', columns)
+    expect(unknown.problems.map(({ fault }) => fault)).toEqual(['row-unknown'])
+  })
 })

@@ -20,14 +20,26 @@ export type ColumnMapping =
     }
 
 /**
- * The cells of a line: parted by tabs, bars or semicolons, or else by spaces.
+ * The cells of a line: separated by tabs, bars or semicolons; by commas where its decimals are points; or else by spaces.
  *
  * @example columnsOf('G54;-352.300;') // ['G54', '-352.300', '']
+ * @example columnsOf('G54,-352.300,-255.000') // ['G54', '-352.300', '-255.000']
  */
 export function columnsOf(line: string): readonly string[] {
-  const cells = /[\t|;]/.test(line) ? line.split(/[\t|;]/) : line.trim().split(/\s+/)
-  return cells.map((cell) => cell.trim())
+  const cells = /[\t|;]/.test(line)
+    ? line.split(/[\t|;]/)
+    : BESIDE_A_POINT.test(line)
+      ? line.split(',')
+      : line.trim().split(/\s+/)
+  // A spreadsheet may have quoted each of them.
+  return cells.map((cell) => cell.trim().replace(/^"(.*)"$/, '$1'))
 }
+
+/** A comma beside a number with a point separates; any other may be a decimal sign. */
+const BESIDE_A_POINT = /,\s*[+-]?\d*\.\d|\.\d+\s*,/
+
+/** A number whose decimal sign is a comma. */
+const WITH_COMMA = /^([+\-\u2212]?\d*),(\d+)$/
 
 /**
  * Reads a table whose columns somebody has named. Lines whose first column names no row (a heading, a rule between) are told
@@ -41,9 +53,14 @@ export function readOffsetColumns(
   mapping: ColumnMapping,
 ): OffsetText {
   const found = new FoundRows()
+  // Where one number has a point, a comma in another could mean a thousand: that one is told.
+  const hasPoints = /\d\.\d/.test(text)
   text.split(/\r\n|\n|\r/).forEach((line, index) => {
     const cells = columnsOf(line)
-    const cell = (column: number | undefined) => (column === undefined ? '' : (cells[column] ?? ''))
+    const cell = (column: number | undefined) => {
+      const written = column === undefined ? '' : (cells[column] ?? '')
+      return hasPoints ? written : written.replace(WITH_COMMA, '$1.$2')
+    }
     const add = (address: Parameters<FoundRows['add']>[0], column: number | undefined) => {
       if (cell(column) !== '') found.add(address, cell(column), unit, index + 1)
     }
@@ -62,5 +79,5 @@ export function readOffsetColumns(
 }
 
 function notARow(line: string, number: number, found: FoundRows): void {
-  if (/\d\.\d/.test(line)) found.fault('row-unknown', number, line)
+  if (/\d[.,]\d/.test(line)) found.fault('row-unknown', number, line)
 }

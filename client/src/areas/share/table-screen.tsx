@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router'
 import { useState } from 'react'
 import { LENGTH_UNITS, type LengthUnit } from '@pine/core/length'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
+import { textOfBytes } from '@/data/device/text-of-bytes'
 import { useDraft } from '@/data/device/drafts'
 import { useMay } from '@/data/server/session'
 import type { Enter } from '@/data/outbox/fact-draft'
@@ -54,7 +55,7 @@ function TableOf({ id, setup, enter }: TableProps) {
         `${file.name} is longer than any table: a megabyte at most. Pick the table of offsets.`,
       )
     setProblem(undefined)
-    draft.set(await file.text())
+    draft.set(textOfBytes(new Uint8Array(await file.arrayBuffer())))
   }
   const enterAll = () => {
     for (const fact of view.facts) void enter(fact)

@@ -73,8 +73,15 @@ export function describeImportFault({
     place: '',
     received: text,
   })
-  return `${message} ${remedy}`
+  return `${message} ${SAYS_HOW.has(fault) ? remedy : 'Correct it in the file.'}`
 }
+
+/** Lengths whose remedy says how to write them; the others speak of a display. */
+const SAYS_HOW: ReadonlySet<ImportFault> = new Set([
+  'length-comma',
+  'length-fraction',
+  'length-unit-unknown',
+])
 
 /** A tool or a gauge as it will be entered, in one line, to be compared with its row. */
 export function describeImported(body: ImportBody, machineName: (id: string) => string): string {
