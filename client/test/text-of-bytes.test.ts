@@ -1,4 +1,8 @@
+import { TextDecoder as OfBrowsers } from 'node:util'
 import { textOfBytes } from '@/data/device/text-of-bytes'
+
+// The one that stands in Jest knows UTF-8 alone; every browser knows the encodings of the Encoding Standard, as Node's own does.
+beforeAll(() => Object.assign(globalThis, { TextDecoder: OfBrowsers }))
 
 test.each([
   ['UTF-8 with its mark', [0xef, 0xbb, 0xbf, 0x47, 0x35]],

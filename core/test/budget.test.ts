@@ -181,9 +181,16 @@ test.each([
 ] as const)(
   'a deviation of %d in ±%d with U %d is %s',
   (deviation, tolerance, expanded, verdict) => {
-    expect(conformity(deviation, tolerance, expanded)).toBe(verdict)
+    expect(conformity(deviation, { lower: -tolerance, upper: tolerance }, expanded)).toBe(verdict)
   },
 )
+
+test('a zone that lies to one side is judged at each of its limits', () => {
+  const fit = { lower: 0.01, upper: 0.03 }
+  expect([0.02, 0.012, 0.009, 0.004, 0.036].map((off) => conformity(off, fit, 0.005))).toEqual([
+    ...['fit', 'undecided', 'undecided', 'unfit', 'unfit'],
+  ])
+})
 
 test('U is fit at a quarter of the need, undecided up to the whole of it', () => {
   expect([0.01, 0.0101, 0.0401].map((expanded) => fitness(expanded, 0.04))).toEqual([

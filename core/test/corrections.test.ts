@@ -1,4 +1,5 @@
-import { correctionsFor } from '../src/wear'
+import { levenbergMarquardt } from 'ml-levenberg-marquardt'
+import { correctionsFor, judgeFeature, measuresParts, measuringGauge } from '../src/wear'
 import { solve } from '../src/solve'
 import { type Address } from '../src/address'
 import { type Measured, type SetupDocument } from '../src/facts'
@@ -21,24 +22,118 @@ const diameter = (text: string) =>
   readingOf<'tool-diameter'>({ of: 'tool-diameter', tool: 1, read: mm(text), with: [] })
 
 test('a profile and a floor correct their own registers; together where one is measured twice', () => {
-  // An outside width 0.04 too large: 0.04 less of D. A floor 0.02 too deep, and 0.005 more: H grows by both.
+  // An outside width 0.04 too large: 0.04 less of D. Floors 0.02, 0.004 and 0 too deep: H grows by their mean, 0.008, and not by their sum.
   const document = workedDocument({ tools: [D] }, [tipTouch(), diameter('10')])
   const width: Measured = { ...floor('50.04'), feature: 'outside-width', nominal: mm('50') }
   const { registers } = solve(document)
-  const { made, rows } = correctionsFor(
-    [width, floor('5.02'), floor('5.005'), floor('5')],
+  const { made, rows, leftOver } = correctionsFor(
+    [width, floor('5.02'), floor('5.004'), floor('5')],
     document.sheet,
     registers,
   )
   expect(made.map(({ address, amount }) => [address, amount.text])).toEqual([
     ['D1', '-0.040000'],
-    ['H1', '0.020000'],
-    ['H1', '0.005000'],
+    ['H1', '0.008000'],
   ])
   expect(rows).toEqual([
     { address: 'D1', before: 10_000_000, after: 9_960_000 },
-    { address: 'H1', before: -270_000_000, after: -269_975_000 },
+    { address: 'H1', before: -270_000_000, after: -269_992_000 },
   ])
+  expect(made[1]).toMatchObject({ because: floor('5.02'), also: [floor('5.004'), floor('5')] })
+  expect(leftOver.map(({ left, isMuch }) => [left, isMuch])).toEqual([
+    [12_000, false],
+    [-4000, false],
+    [-8000, false],
+  ])
+})
+
+const micrometer = { name: 'micrometer', repeatability: mm('0.003'), uncertainty: mm('0.002') }
+const caliper = { name: 'caliper', repeatability: mm('0.020'), uncertainty: mm('0.010') }
+
+test('features that share a register are fitted by least squares, each by how surely it was measured', () => {
+  const radius = { ...workedSheet().machine.control, diameterRegister: 'radius' as const }
+  const { machine } = workedSheet()
+  const document = workedDocument({ tools: [D], machine: { ...machine, control: radius } }, [
+    tipTouch(),
+    diameter('10'),
+  ])
+  const widths: readonly Measured[] = [
+    { ...floor('50.040'), feature: 'outside-width', nominal: mm('50'), gauge: micrometer },
+    { ...floor('11.98'), feature: 'inside-width', nominal: mm('12'), gauge: caliper },
+    {
+      ...{ ...floor('30.030'), feature: 'outside-width', nominal: mm('30'), gauge: micrometer },
+      more: [mm('30.034'), mm('30.032')],
+    },
+  ]
+  const { made, leftOver } = correctionsFor(widths, document.sheet, solve(document).registers)
+  // The outside check: the same fit by ml-levenberg-marquardt, one parameter, in micrometres, weighted by the standard deviation of each.
+  const changes = [-20, -10, -16]
+  const sigmas = widths.map((one) => judgeFeature(one)!.expandedMm! * 250)
+  // Each equation is divided by its own standard deviation, for the library's own weights do not converge.
+  const fit = levenbergMarquardt(
+    { x: sigmas.map((sigma) => 1 / sigma), y: changes.map((one, at) => one / sigmas[at]!) },
+    ([parameter = 0]: number[]) =>
+      (x: number) =>
+        parameter * x,
+    { initialValues: [-10], damping: 1e-3, maxIterations: 200, errorTolerance: 0 },
+  )
+  expect(Number(made[0]?.amount.text) * 1000).toBeCloseTo(fit.parameterValues[0]!, 3)
+  expect(made).toHaveLength(1)
+  expect(leftOver.map(({ isMuch }) => isMuch)).toEqual([false, false, false])
+  // Two micrometers that differ by a tenth agree in no register.
+  const apart = correctionsFor(
+    [widths[0]!, { ...widths[0]!, measured: mm('50.140') }],
+    document.sheet,
+    solve(document).registers,
+  )
+  expect(apart.leftOver.map(({ isMuch }) => isMuch)).toEqual([true, true])
+})
+
+test('a feature is held against the drawing by ISO 14253-1, as surely as its gauge and its readings say', () => {
+  const of = (measured: string, rest: Partial<Measured> = {}) =>
+    judgeFeature({
+      ...floor(measured),
+      gauge: micrometer,
+      tolerance: { upper: mm('0.02') },
+      ...rest,
+    })
+  // U = 2·√(0.003² + (0.001/√12)² + 0.002²) = 0.007234: worked by hand.
+  expect(of('5.010')).toMatchObject({
+    ...{ deviation: 10_000, limits: { lower: -20_000, upper: 20_000 }, verdict: 'fit' },
+  })
+  expect(of('5.010')?.expandedMm).toBeCloseTo(0.007234, 6)
+  expect(of('5.015')?.verdict).toBe('undecided')
+  expect(of('4.980')?.verdict).toBe('undecided')
+  expect(of('5.030')?.verdict).toBe('unfit')
+  // Nine readings: a third of the scatter, and what was undecided is fit.
+  const nine = of('5.0135', { more: Array.from({ length: 8 }, () => mm('5.0135')) })
+  expect(nine?.expandedMm).toBeCloseTo(2 * Math.hypot(0.001, 0.0001 / Math.sqrt(12), 0.002), 9)
+  expect([of('5.0135')?.verdict, nine?.verdict]).toEqual(['undecided', 'fit'])
+  // One-sided zones, and inches.
+  expect(of('5.020', { tolerance: { upper: mm('0.03'), lower: mm('0.01') } })?.verdict).toBe('fit')
+  expect(of('5.000', { tolerance: { upper: mm('0.03'), lower: mm('0.01') } })?.verdict).toBe(
+    'unfit',
+  )
+  expect(of('5.020', { tolerance: { upper: { text: '0.001', unit: 'in' } } })?.limits?.upper).toBe(
+    25_400,
+  )
+  // Without a gauge, limits or a number nothing is judged.
+  expect(of('5.010', { gauge: undefined })?.verdict).toBeUndefined()
+  expect(of('5.010', { tolerance: undefined })?.verdict).toBeUndefined()
+  expect(of('5.010', { tolerance: { upper: mm('-0.02') } })?.limits).toBeUndefined()
+  expect(of('five')).toBeUndefined()
+})
+
+test('a micrometer of the shop measures parts, by what it is declared with or by what is usual for its kind', () => {
+  const gauge = { kind: 'micrometer', name: 'outside 0–25', size: mm('25') } as const
+  expect(measuresParts(gauge)).toBe(true)
+  expect(measuresParts({ kind: 'height-setter' })).toBe(false)
+  expect(measuringGauge(gauge)).toEqual({
+    name: 'outside 0–25',
+    repeatability: mm('0.003000'),
+    uncertainty: mm('0.002000'),
+  })
+  expect(measuringGauge({ ...gauge, uncertainty: mm('0.0015') }).uncertainty).toEqual(mm('0.0015'))
 })
 
 test('a control that subtracts its lengths holds the correction with the other sign', () => {

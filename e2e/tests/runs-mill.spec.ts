@@ -1,6 +1,8 @@
+import { barriers } from '../support/accessible'
 import { Machinist } from '../support/machinist'
 import { expect, test } from '../support/product'
 import { NO_SWITCHES, PART_TOP_SHIM, SENSOR_TWO_FIXTURES } from '../support/sheets'
+import { visit } from '../support/visit'
 
 test('mill by the gauge line, a 3D sensor over two fixtures; the control took another tool for active', async ({
   page,
@@ -127,11 +129,12 @@ test('part top with a shim: a forgotten shim is named, a gap at the proof finds 
   // The first part: a floor too deep asks H to grow.
   await page.getByRole('radio', { name: 'depth of a floor' }).click()
   await page.getByRole('radio', { name: 'T2' }).click()
-  await jory.numbers({ nominal: '6.00', measured: '6.03' })
+  await jory.numbers({ nominal: '6.00', measured: '6.03', upper: '0.02' })
   await expect(page.getByTestId('wear')).toHaveText('Correct H2 by +0.030 mm.')
   await jory.look('wear')
   await jory.next()
   // A correction is a key-in: the row from what it shows, read back, and proven anew.
+  await expect(page.getByText(/Outside its limits, not judged: no gauge is named/)).toBeVisible()
   const key = page.getByTestId('key-corrections')
   await expect(key).toHaveText(/Key H2 −\d+\.\d+ → −\d+\.\d+ mm/)
   await jory.look('key-corrections')
@@ -146,6 +149,13 @@ test('part top with a shim: a forgotten shim is named, a gap at the proof finds 
   await jory.look('release-accepted')
   await page.getByTestId('record').click()
   await expect(page.getByTestId('frozen')).toContainText('Released')
+
+  // What was measured stays with the job, repeat after repeat.
+  const id = new URL(page.url()).searchParams.get('id') ?? page.url().split('/').at(-1)!
+  await visit(page, `${demo.address}/setups/first-parts?id=${id.split('?')[0]}`)
+  await expect(page.getByText(/\+0\.030 in ±0\.020 mm/).first()).toBeVisible()
+  expect(await barriers(page)).toEqual([])
+  await jory.look('first-parts')
 })
 
 test('a mill without switches: a power cut, found again by dials and scale, numbers shifted by it', async ({

@@ -5,7 +5,12 @@ import {
   holdingView,
   holdsAgainstAdvice,
 } from '@/areas/run/ready/check-view'
-import { firstPartView, wearSentence } from '@/areas/run/release/first-part-view'
+import {
+  firstPartView,
+  measuredOf,
+  wearSentence,
+  type TypedFeature,
+} from '@/areas/run/release/first-part-view'
 import { releaseView } from '@/areas/run/release/release-view'
 import { changeView, consequencesView } from '@/areas/run/frame/banners/change-view'
 import { keyInView } from '@/areas/run/key-in/key-in-view'
@@ -79,10 +84,11 @@ describe('the first part', () => {
     measured: mm('50.04'),
   } as const
 
+  const withD = example('whole-run', 6, {
+    tools: [{ number: 1, name: 'end mill', lengthRegister: 1, diameterRegister: 1 }],
+  })
+
   test('a width 0.04 too large asks for 0.04 less of the diameter', () => {
-    const withD = example('whole-run', 6, {
-      tools: [{ number: 1, name: 'end mill', lengthRegister: 1, diameterRegister: 1 }],
-    })
     expect(wearSentence(withD, here)).toBe('Correct D1 by −0.040 mm.')
     expect(wearSentence(withD, { ...here, measured: mm('49.96') })).toContain('by +0.040 mm')
     expect(wearSentence(withD, { ...here, measured: mm('') })).toBe('What to correct stands here.')
@@ -90,6 +96,57 @@ describe('the first part', () => {
       lines: [{ measured: '50.04 for 50 mm, T1', text: 'D1 −0.040 mm' }],
       toKey: { facts: [{ kind: 'event', body: { kind: 'corrected', address: 'D1' } }] },
     })
+  })
+
+  test('held against its drawing it is told fit, near the limit, or not; what is fit asks for no key', () => {
+    const gauge = { name: 'micrometer', repeatability: mm('0.003'), uncertainty: mm('0.002') }
+    const typed = (measured: string, changes: Partial<TypedFeature> = {}) =>
+      measuredOf({
+        ...{ feature: 'outside-width', tool: 1, sides: 1, nominal: mm('50'), more: [], gauge },
+        ...{ measured: mm(measured), upper: mm('0.02'), lower: undefined, ...changes },
+      })
+    const line = (measured: string, changes?: Partial<TypedFeature>) =>
+      firstPartView(withD, [typed(measured, changes)]).lines[0]
+    expect(line('50.010')).toMatchObject({
+      ...{ judged: 'Fit · +0.010 ± 0.007 in ±0.020 mm', tone: 'read' },
+    })
+    expect(line('50.016')?.judged).toContain('Not decided: too near the limit.')
+    expect(line('50.030')).toMatchObject({ tone: 'wrong' })
+    expect(line('50.020', { upper: mm('0.03'), lower: mm('0.01') })?.judged).toBe(
+      'Fit · +0.020 ± 0.007 in +0.010 to +0.030 mm',
+    )
+    expect(line('50.010', { gauge: undefined })?.judged).toBe(
+      'Within its limits, not judged: no gauge is named · +0.010 in ±0.020 mm',
+    )
+    // Without an upper limit a lower one is none, and nothing is judged.
+    expect(line('50.010', { upper: undefined, lower: mm('-0.1') })?.judged).toBeUndefined()
+    expect(firstPartView(withD, [typed('50.010')]).isFit).toBe(true)
+    expect(firstPartView(withD, [typed('50.010'), typed('50.030')]).isFit).toBe(false)
+    expect(firstPartView(withD, []).isFit).toBe(false)
+    // Readings of a block beyond the first are kept of a block alone.
+    expect(typed('50.010', { more: [mm('1')] })).not.toHaveProperty('more')
+    expect(typed('50.010', { feature: 'thickness', more: [mm('1')] })).toMatchObject({ sides: 1 })
+  })
+
+  test('features of one register are keyed together, and what is left of each is told', () => {
+    const slot = {
+      ...here,
+      feature: 'inside-width',
+      nominal: mm('12'),
+      measured: mm('11.98'),
+    } as const
+    const { toKey } = firstPartView(withD, [here, slot])
+    // 0.040 too wide and 0.020 too narrow: −0.030 for both, and not −0.060.
+    expect(toKey?.text).toBe('Key D1')
+    expect(toKey?.shared).toEqual([
+      'width outside 50 mm, T1: −0.010 mm is left',
+      'slot or bore 12 mm, T1: 0.010 mm is left',
+    ])
+    expect(toKey?.facts).toMatchObject([
+      { body: { amount: mm('-0.030000'), because: here, also: [slot] } },
+    ])
+    const keyed = after(withD, ...(toKey?.facts ?? []))
+    expect(firstPartView(keyed, []).lines).toHaveLength(2)
   })
 
   test('a tool without a diameter register is corrected in the program; a floor by its length', () => {

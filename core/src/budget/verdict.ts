@@ -1,19 +1,28 @@
 /** `fit`: surely inside; `undecided`: the uncertainty reaches over the limit; `unfit`: surely outside. */
 export type Verdict = 'fit' | 'undecided' | 'unfit'
 
+/** What a drawing allows of a feature, from nominal, in millimetres. */
+export interface Limits {
+  readonly lower: number
+  readonly upper: number
+}
+
 /**
- * Conformity of a measured deviation with a tolerance by ISO 14253-1: inside the tolerance less U is
- * fit, outside the tolerance plus U is unfit, between is undecided.
+ * Conformity of a measured deviation with its limits by ISO 14253-1: inside them by U or more is fit, outside by more than U is
+ * unfit, between is undecided.
  *
  * @param deviationMm measured − nominal.
- * @param toleranceMm half-width of the tolerance zone.
  * @param expandedMm U of the measured value.
- * @waits for the first part's own measurements (step 8).
+ * @example conformity(0.015, { lower: -0.02, upper: 0.02 }, 0.006) // 'undecided'
  */
-export function conformity(deviationMm: number, toleranceMm: number, expandedMm: number): Verdict {
-  const away = Math.abs(deviationMm)
-  if (away <= toleranceMm - expandedMm) return 'fit'
-  return away > toleranceMm + expandedMm ? 'unfit' : 'undecided'
+export function conformity(
+  deviationMm: number,
+  { lower, upper }: Limits,
+  expandedMm: number,
+): Verdict {
+  const inside = Math.min(upper - deviationMm, deviationMm - lower)
+  if (inside >= expandedMm) return 'fit'
+  return inside < -expandedMm ? 'unfit' : 'undecided'
 }
 
 /** Shops aim for U of at most a quarter of the tolerance (common practice, no source). */

@@ -18,6 +18,7 @@ export {
   noseDifferences,
   type NoseDifference,
 } from './carried-length'
+export { featuresOverTime, type FeatureOverTime, type FirstPart } from './features-over-time'
 export { type ChartSignal, type ControlChart } from './control-chart'
 export { type IntervalAdvice } from './check-interval'
 export { type GaugeCheck, type GaugeStanding, gaugeStanding } from './gauge-checks'

@@ -4,6 +4,7 @@ import { readLength } from '../length/read-length'
 import type { Measured } from '../facts/bodies/measured'
 import type { SetupSheet } from '../sheet/sheet'
 import { registerOfTool } from '../sheet/tool-rows'
+import { meanMeasured } from './judge-feature'
 
 /**
  * How a cutter's register changes after a profile was measured (docs/domain.md, “Wear”).
@@ -82,15 +83,6 @@ export function achievedShare(
   return (after - before) / (keyedPerSide * sides)
 }
 
-/** The mean of what was measured; undefined while one of its readings cannot be read. */
-function meanMeasured({ measured, more = [] }: Measured): Nanometres | undefined {
-  const read = [measured, ...more].map((one) => readLength(one))
-  const values = read.flatMap((one) => (one.ok ? [one.value.nm] : []))
-  return values.length < read.length
-    ? undefined
-    : toNanometres(Math.round(values.reduce((sum, nm) => sum + nm, 0) / values.length))
-}
-
 const blockChange = ({ sides = 1 }: Measured, target: Nanometres, mean: Nanometres): Nanometres =>
   calibrationCut({ target, measured: [mean], sides }).change
 
@@ -129,6 +121,8 @@ export function cameOut(cut: Measured, earlier: readonly Measured[]): CameOut | 
 export interface WearChange {
   readonly address: Address
   readonly change: Nanometres
+  /** By how much it changes for each millimetre that was measured: half of one in a radius, or in a block cut from both sides. */
+  readonly share: number
 }
 
 /** What a feature of the first part asks for; undefined where the tool has no register that mends it, or a number cannot be read. */
@@ -150,18 +144,25 @@ export function wearChange(
     const address = registerOfTool(sheet, tool)
     const turns =
       machine.control.lengthSign === 'subtracted' && addressParts(address ?? '')?.of === 'length'
-    return address && { address, change: turns ? toNanometres(0 - change) : change }
+    return (
+      address && {
+        ...{ address, change: turns ? toNanometres(0 - change) : change },
+        share: 1 / (measured.sides ?? 1),
+      }
+    )
   }
   if (declared.diameterRegister === undefined) return undefined
+  const holds = machine.control.diameterRegister ?? 'diameter'
   return {
     address: diameterAddress(declared.diameterRegister),
+    share: holds === 'radius' ? 1 / 2 : 1,
     change: cutterWearChange(
       {
         nominal: wanted.value.nm,
         measured: got,
         width: feature === 'outside-width' ? 'outside' : 'inside',
       },
-      machine.control.diameterRegister ?? 'diameter',
+      holds,
     ),
   }
 }

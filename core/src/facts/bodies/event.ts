@@ -83,6 +83,10 @@ export const EVENT = variants('kind', {
     address: field(addressOfSheet, 'which register is put right'),
     amount: field(length, 'by how much, as the row holds it'),
     because: field(recordOf(MEASURED_FIELDS), 'what was measured: [First part](#first-part)'),
+    also: optional(
+      listOf(recordOf(MEASURED_FIELDS), { most: 100 }),
+      'further features that the same register cut: `amount` fits all of them by least squares',
+    ),
   },
   'gauge-measured': {
     gauge: field(gaugeOfSheet, 'which'),

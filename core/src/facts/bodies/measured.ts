@@ -1,9 +1,13 @@
 import {
   field,
+  length,
   lengthAboveZero,
+  lengthNotNegative,
   listOf,
+  name,
   oneOf,
   optional,
+  recordOf,
   toolOfSheet,
   type RecordOf,
 } from '../../fields/shape'
@@ -21,7 +25,31 @@ export const MEASURED_FIELDS = {
     listOf(lengthAboveZero, { most: 100 }),
     'further readings of the same, of which the mean is taken',
   ),
+  tolerance: optional(
+    recordOf({
+      upper: field(length, 'its upper limit, from nominal'),
+      lower: optional(
+        length,
+        'its lower limit, from nominal; as far below as the upper one is above, where it is left out',
+      ),
+    }),
+    'what the drawing allows',
+  ),
+  gauge: optional(
+    recordOf({
+      name: field(name, 'what it is called'),
+      repeatability: field(lengthNotNegative, 'one standard deviation of a reading with it'),
+      uncertainty: field(
+        lengthNotNegative,
+        'standard uncertainty of its own, from its certificate',
+      ),
+    }),
+    'what it was measured with: without it nothing says how surely',
+  ),
   sides: optional(oneOf([1, 2]), 'sides of a block that were cut; 1 by default'),
 }
 
 export type Measured = RecordOf<typeof MEASURED_FIELDS>
+
+/** What a part is measured with. */
+export type MeasuringGauge = NonNullable<Measured['gauge']>

@@ -4,6 +4,7 @@ import { query } from '../body'
 import { describes } from './describes'
 import { reply, replyJson, replyRefusal } from '../reply'
 import {
+  firstPartsSchema,
   keptAnswerSchema,
   recordSchema,
   setupAnswerSchema,
@@ -36,6 +37,11 @@ export const setupRoutes = (setups: Setups) =>
       '/setups/:id/touch-plan',
       describes('The order in which touching takes least time', touchPlanSchema),
       async (c) => reply(c, await setups.touchPlan(c.req.param('id'))),
+    )
+    .get(
+      '/setups/:id/first-parts',
+      describes('What was measured of the parts of its job, over time', firstPartsSchema),
+      async (c) => reply(c, await setups.firstParts(c.req.param('id'))),
     )
     .get(
       '/setups/:id/kept',

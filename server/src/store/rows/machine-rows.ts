@@ -16,6 +16,22 @@ export function machineRows(source: DataSource, shopId: string): MachineStore {
       )
       return rows.map(factRow)
     },
+    partsMeasured({ id, name }, job) {
+      return source.query(
+        `SELECT fact.stream_id AS setup, recorded_at AS at, person.name AS by, body
+         FROM (
+           SELECT stream_id FROM summary
+           WHERE shop_id = $1 AND ${ofMachine('$2', '$3')} AND summary ->> 'name' = $4
+           ORDER BY created_at DESC LIMIT ${KEYED_SETUPS}
+         ) last
+         JOIN fact ON fact.shop_id = $1 AND fact.stream_id = last.stream_id
+         JOIN person ON person.shop_id = fact.shop_id AND person.id = person_id
+         WHERE (kind = 'check-off' AND body ->> 'of' = 'first-part')
+           OR (kind = 'event' AND body ->> 'kind' = 'corrected')
+         ORDER BY recorded_at, fact.stream_id, place`,
+        [shopId, id, name, job],
+      )
+    },
     offsetsOf({ id, name }) {
       return source.query(
         // Across set-ups only the clock of this server tells what was keyed last; within one, its place does.

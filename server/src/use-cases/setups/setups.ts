@@ -2,6 +2,7 @@ import {
   reportProblem,
   type FactsAnswer,
   type KeptAnswer,
+  type FirstParts,
   type TouchPlanAnswer,
   type MachineEntry,
   type Member,
@@ -32,6 +33,7 @@ import { MOST_FACTS, noRecord, noSetup, setupFull, stepsOpen } from '../facts/se
 import { enteredByAnother, idInUse } from '../facts/stream-refusals'
 import { answerAsJson, answerOf } from './setup-answers'
 import { keptFor } from '../facts/kept'
+import { firstPartsOf } from './first-parts'
 import { touchPlanFor } from './touch-plan'
 import { summaryOf } from './summaries'
 import { notifyRecheck } from '../facts/notify-setups'
@@ -54,6 +56,8 @@ export interface Setups {
   kept(id: string): Promise<Outcome<KeptAnswer>>
   /** What is left to touch of it, planned. */
   touchPlan(id: string): Promise<Outcome<TouchPlanAnswer>>
+  /** What was measured of the parts of its job, repeat after repeat. */
+  firstParts(id: string): Promise<Outcome<FirstParts>>
   record(id: string, recordId: string): Promise<Outcome<SetupRecord>>
   /** Summaries of those that are asked for, the youngest first, and how many there are in all: a `SetupPage`, as JSON. */
   list(query?: SetupQuery): Promise<string>
@@ -212,6 +216,11 @@ export function setupsOf(
     async kept(id) {
       const setup = await opened(id)
       return setup.ok ? accept(await keptFor(store, clock, work, setup.value)) : setup
+    },
+
+    async firstParts(id) {
+      const setup = await opened(id)
+      return setup.ok ? accept(await firstPartsOf(store, setup.value)) : setup
     },
 
     async touchPlan(id) {

@@ -1,8 +1,10 @@
 import { useRouter } from 'expo-router'
 import { useState } from 'react'
 import { type Measured } from '@pine/core/facts'
+import { measuresParts, measuringGauge } from '@pine/core/wear'
 import { sendable } from '@/data/server/api'
 import { useDraft } from '@/data/device/drafts'
+import { useGauges } from '@/data/shop/shop'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Choice } from '@/kit/entry/choice'
@@ -15,13 +17,22 @@ import { EntryFrame } from '../frame/entry/entry-frame'
 import { NumbersEntry } from '../frame/entry/numbers-entry'
 import { useNumbers, type NumberSpec } from '../frame/entry/use-numbers'
 import { CheckFrame } from '../frame/entry/check-frame'
-import { FEATURES, firstPartView, isBlock, wearSentence, type WearLine } from './first-part-view'
+import {
+  FEATURES,
+  firstPartView,
+  isBlock,
+  measuredOf,
+  wearSentence,
+  type WearLine,
+} from './first-part-view'
 
-type Key = 'nominal' | 'measured' | 'second' | 'third' | `reading ${number}`
+type Key = 'nominal' | 'measured' | 'upper' | 'lower' | 'second' | 'third' | `reading ${number}`
 
 const OF_A_PART: readonly NumberSpec<Key>[] = [
   { key: 'nominal', label: 'Should be', sign: 'positive' },
   { key: 'measured', label: 'Measured', sign: 'positive' },
+  { key: 'upper', label: 'Upper limit, or ±', optional: true },
+  { key: 'lower', label: 'Lower limit', optional: true },
 ]
 const OF_A_BLOCK: readonly NumberSpec<Key>[] = [
   ...OF_A_PART,
@@ -38,6 +49,9 @@ const ofABlock = (further: number): readonly NumberSpec<Key>[] => [
   }),
 ]
 
+/** With nothing of the shop's: no gauge has this id. */
+const NO_GAUGE = 'none'
+
 /** The first part is measured, and what has to be added to the wear is worked out. */
 export function FirstPartStep({
   setupId,
@@ -52,30 +66,36 @@ export function FirstPartStep({
   const [tool, setTool] = useState(String(sheet.tools[0]?.number))
   const [sides, setSides] = useState<'1' | '2'>('1')
   const block = isBlock(feature)
+  const { gauges = [] } = useGauges()
+  const instruments = gauges.filter(measuresParts)
+  const gaugeId = useDraft(`measured-with:${setupId}`, NO_GAUGE)
+  const gauge = instruments.find(({ id }) => id === gaugeId.value)
   const further = useDraft(`measured-further:${setupId}`, 0)
   const specs = block ? ofABlock(further.value) : OF_A_PART
   const numbers = useNumbers<Key>(`measured:${setupId}`, sheet.unit, specs)
-  const { words, finished, lines, toKey, good } = firstPartView(setup, kept.value)
+  const { words, finished, lines, toKey, good, isFit } = firstPartView(setup, kept.value)
+  const isLimit = numbers.active === 'upper' || numbers.active === 'lower'
+  const overTime = <OverTime setupId={setupId} />
   if (finished)
     return (
       <CheckFrame words={words} foot={<NextButton onDone={onDone} />}>
         <WearLines lines={finished.lines} />
         {finished.leftOut !== '' && <Words as="note">{finished.leftOut}</Words>}
+        {overTime}
       </CheckFrame>
     )
-  const here: Measured = {
-    feature,
-    tool: Number(tool),
+  const limit = (key: 'upper' | 'lower') =>
+    numbers.isEmpty(key) ? undefined : numbers.written(key)
+  const here = measuredOf({
+    ...{ feature, tool: Number(tool), sides: sides === '1' ? 1 : 2 },
     nominal: numbers.written('nominal'),
     measured: numbers.written('measured'),
-    ...(block && {
-      sides: sides === '1' ? 1 : 2,
-      more: specs
-        .map(({ key }) => key)
-        .filter((key) => key !== 'nominal' && key !== 'measured' && !numbers.isEmpty(key))
-        .map((key) => numbers.written(key)),
-    }),
-  }
+    more: specs
+      .filter(({ key }) => !OF_A_PART.some((one) => one.key === key) && !numbers.isEmpty(key))
+      .map(({ key }) => numbers.written(key)),
+    ...{ upper: limit('upper'), lower: limit('lower') },
+    gauge: gauge && measuringGauge(gauge),
+  })
   const finish = (leftOut?: string) => {
     void enter({
       kind: 'check-off',
@@ -107,7 +127,7 @@ export function FirstPartStep({
       }
       problem={numbers.problem}
       {...numbers.keys}
-      onSign={undefined}
+      onSign={isLimit ? numbers.keys.onSign : undefined}
       onNext={add}
       next="Add"
     >
@@ -115,7 +135,7 @@ export function FirstPartStep({
         {words.sentence}
       </Words>
       <WearLines lines={lines} />
-      {toKey === undefined ? (
+      {(toKey === undefined || isFit) && (
         <Button
           kind={lines.length > 0 ? 'act' : 'quiet'}
           onPress={() => finish()}
@@ -123,9 +143,15 @@ export function FirstPartStep({
         >
           {good}
         </Button>
-      ) : (
+      )}
+      {toKey?.shared.map((line) => (
+        <Words key={line} as="note">
+          {line}
+        </Words>
+      ))}
+      {toKey !== undefined && (
         <Button
-          kind="act"
+          kind={isFit ? 'quiet' : 'act'}
           onPress={() => {
             for (const draft of toKey.facts) void enter(draft)
             kept.clear()
@@ -146,6 +172,18 @@ export function FirstPartStep({
           label: `T${number}`,
         }))}
       />
+      {instruments.length > 0 && (
+        <Choice
+          label="Measured with"
+          value={gaugeId.value}
+          onChange={gaugeId.set}
+          options={[
+            ...instruments.map(({ id, name }) => ({ value: id, label: name })),
+            { value: NO_GAUGE, label: 'something else' },
+          ]}
+          note="Its uncertainty decides whether a size near the limit is fit."
+        />
+      )}
       {block && (
         <Choice
           label="From how many sides did it cut the block?"
@@ -169,6 +207,7 @@ export function FirstPartStep({
           Another reading
         </Button>
       )}
+      {overTime}
       <NotCleanedUp setupId={setupId} />
       <ReasonField
         offer="No first part yet"
@@ -211,13 +250,34 @@ function NotCleanedUp({ setupId }: { readonly setupId: string }) {
   )
 }
 
+/** What was measured of this job's parts before, as curves. */
+function OverTime({ setupId }: { readonly setupId: string }) {
+  const router = useRouter()
+  return (
+    <Button
+      kind="plain"
+      onPress={() => router.push({ pathname: '/setups/first-parts', params: { id: setupId } })}
+      testID="first-parts"
+    >
+      This job’s parts over time
+    </Button>
+  )
+}
+
 function WearLines({ lines }: { readonly lines: readonly WearLine[] }) {
   if (lines.length === 0) return null
   return (
     <Card overflow="hidden">
-      {lines.map(({ measured, text }, index) => (
+      {lines.map(({ measured, text, judged, tone }, index) => (
         <Line key={index} apart first={index === 0}>
-          <Words flex={1}>{measured}</Words>
+          <Column gap={0} flex={1}>
+            <Words>{measured}</Words>
+            {judged !== undefined && (
+              <Words as="note" strong tone={tone}>
+                {judged}
+              </Words>
+            )}
+          </Column>
           <Digits as="lead">{text}</Digits>
         </Line>
       ))}

@@ -1,24 +1,39 @@
 import { registerName } from '@pine/core/address'
 import { type Measured, type SetupEvent } from '@pine/core/facts'
 import { standingCheckOff } from '@pine/core/plan'
-import { describeCheck, lengthWords, typographic } from '@pine/core/words'
-import { cameOut, correctionsFor, wearChange, type CameOut } from '@pine/core/wear'
+import {
+  describeCheck,
+  describeJudged,
+  FEATURE_NAMES,
+  featureName,
+  lengthWords,
+  typographic,
+} from '@pine/core/words'
+import {
+  cameOut,
+  correctionsFor,
+  judgeFeature,
+  wearChange,
+  type CameOut,
+  type LeftOver,
+} from '@pine/core/wear'
+import type { WrittenLength } from '@pine/core/length'
 import { sendable } from '@/data/server/api'
 import type { FactDraft } from '@/data/outbox/fact-draft'
 import type { LoadedSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/entry/write-length'
 
-export const FEATURES = [
-  { value: 'outside-width', label: 'width outside' },
-  { value: 'inside-width', label: 'slot or bore' },
-  { value: 'floor-depth', label: 'depth of a floor' },
-  { value: 'thickness', label: 'thickness of a calibration block' },
-] as const satisfies readonly { value: Measured['feature']; label: string }[]
+export const FEATURES = (
+  ['outside-width', 'inside-width', 'floor-depth', 'thickness'] as const
+).map((value) => ({ value, label: FEATURE_NAMES[value] }))
 
 export interface WearLine {
   readonly measured: string
   /** What is added to the wear, or who has to correct it. */
   readonly text: string
+  /** How it stands to the drawing, where that was typed; and what of it no correction mends. */
+  readonly judged?: string
+  readonly tone?: 'read' | 'caution' | 'wrong'
 }
 
 /** The first part: what was measured of it, what to add to the wear, and how it was finished. */
@@ -41,6 +56,8 @@ export function firstPartView(setup: LoadedSetup, kept: readonly Measured[]) {
     /** What is keyed, read back and proven anew, where what was measured asks for it. */
     toKey: toKey(setup, kept),
     good: 'Nothing to correct; the part is good',
+    /** Whether all of it is fit by its drawing: then nothing has to be corrected, whatever it is off. */
+    isFit: kept.length > 0 && kept.every((one) => judgeFeature(one)?.verdict === 'fit'),
   }
 }
 
@@ -51,13 +68,15 @@ const corrections = ({ document: { events } }: LoadedSetup): readonly Corrected[
 
 /** What was measured before each of them was keyed: a cut is held against the one before it. */
 const earlierCuts = (setup: LoadedSetup): readonly Measured[] =>
-  corrections(setup).map(({ because }) => because)
+  corrections(setup).flatMap(({ because, also = [] }) => [because, ...also])
 
 const correctionsMade = (setup: LoadedSetup): readonly WearLine[] =>
   wearLines(setup, earlierCuts(setup))
 
 interface ToKey {
   readonly text: string
+  /** What is left of features that one register cuts together. */
+  readonly shared: readonly string[]
   readonly facts: readonly FactDraft[]
   /** Where the first of them is keyed. */
   readonly step: string
@@ -66,7 +85,7 @@ interface ToKey {
 /** The corrections as they would be entered, and what each row becomes by them. */
 function toKey({ document, solution }: LoadedSetup, kept: readonly Measured[]): ToKey | undefined {
   const write = lengthWriter(solution)
-  const { made, rows } = correctionsFor(kept, document.sheet, solution.registers)
+  const { made, rows, leftOver } = correctionsFor(kept, document.sheet, solution.registers)
   const [first] = made
   if (first === undefined) return undefined
   const becomes = rows.map(({ address, before, after }) =>
@@ -76,10 +95,11 @@ function toKey({ document, solution }: LoadedSetup, kept: readonly Measured[]): 
   )
   return {
     text: `Key ${becomes.join(', ')}`,
+    shared: leftOverWords(solution, leftOver),
     step: `key-in:${first.address}`,
-    facts: made.map(({ because, ...correction }) => ({
+    facts: made.map((correction) => ({
       kind: 'event',
-      body: { kind: 'corrected', ...correction, because: sendable(because) },
+      body: { kind: 'corrected', ...sendable(correction) },
     })),
   }
 }
@@ -93,10 +113,36 @@ const wearLines = (
     const change = wearWords(setup, one)
     const readings = [one.measured, ...(one.more ?? [])].map(({ text }) => typographic(text))
     return {
+      ...judgedLine(setup, one),
       measured: `${readings.join(', ')} for ${lengthWords(one.nominal)}, T${one.tool}${cameOutWords(setup, cameOut(one, [...before, ...measured.slice(0, index)]))}`,
       text: change === undefined ? 'by program' : `${change.address} ${change.amount}`,
     }
   })
+
+/** What is left of each feature of a register that cuts several, once it is put right for all of them. */
+function leftOverWords(
+  solution: LoadedSetup['solution'],
+  leftOver: readonly LeftOver[],
+): readonly string[] {
+  const write = lengthWriter(solution)
+  return leftOver.map(({ measured, left, isMuch }) => {
+    const rest = `${featureName(measured)}: ${write(left)} ${solution.unit} is left`
+    return isMuch ? `${rest}, more than it was measured to. Measure it again` : rest
+  })
+}
+
+/** How a feature stands to the drawing; nothing where the drawing was not typed. */
+function judgedLine({ solution }: LoadedSetup, measured: Measured): Partial<WearLine> {
+  const judged = judgeFeature(measured)
+  if (judged?.limits === undefined) return {}
+  const { verdict } = judged
+  return {
+    judged: describeJudged(judged, solution.unit, solution.decimals),
+    tone: verdict === undefined ? 'caution' : TONES[verdict],
+  }
+}
+
+const TONES = { fit: 'read', undecided: 'caution', unfit: 'wrong' } as const
 
 function cameOutWords({ solution }: LoadedSetup, out: CameOut | undefined): string {
   if (out === undefined) return ''
@@ -130,5 +176,28 @@ function wearWords({ document, solution }: LoadedSetup, measured: Measured) {
     address: found.address,
     // Added: its sign is always said.
     amount: `${amount.startsWith('\u2212') ? amount : `+${amount}`} ${solution.unit}`,
+  }
+}
+
+/** A feature as it is typed: what it is, by which tool, and what the drawing and the gauge say of it. */
+export interface TypedFeature {
+  readonly feature: Measured['feature']
+  readonly tool: number
+  readonly sides: 1 | 2
+  readonly nominal: WrittenLength
+  readonly measured: WrittenLength
+  readonly more: readonly WrittenLength[]
+  readonly upper: WrittenLength | undefined
+  readonly lower: WrittenLength | undefined
+  readonly gauge: Measured['gauge']
+}
+
+/** The same as it is kept. A lower limit alone is none: the upper one is asked for first. */
+export function measuredOf({ upper, lower, gauge, sides, more, ...rest }: TypedFeature): Measured {
+  return {
+    ...rest,
+    ...(isBlock(rest.feature) && { sides, more }),
+    ...(upper && { tolerance: { upper, ...(lower && { lower }) } }),
+    ...(gauge && { gauge }),
   }
 }
