@@ -45,6 +45,7 @@ const ROOMS = [
   'proof',
   'solve',
   'offset-text',
+  'compare',
   'running',
   'expect',
   'plan',

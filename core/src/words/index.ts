@@ -69,6 +69,11 @@ export { describeRole, describeTerm, saysSomething } from './term-words'
 export { describeExpected, describeSurprise, isVague } from './trust/expect-words'
 export { lengthWords, typographic } from './typographic'
 export { describeWarning } from './trust/warning-words'
+export {
+  describeMoment,
+  describeSheetDifference,
+  describeTermDifference,
+} from './setup/compare-words'
 export { describeImportFault, describeImported, importColumnName } from './setup/import-words'
 export { STORY_KINDS, storyOf, type StoryKind, type StoryLine } from './setup/story-words'
 export { describePlaces, setterRoom } from './setup/setter-words'

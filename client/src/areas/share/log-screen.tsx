@@ -1,10 +1,12 @@
 import { format } from 'date-fns/format'
+import { useRouter } from 'expo-router'
 import { useState } from 'react'
 import type { SetupFile } from '@pine/core/facts'
 import { STORY_KINDS, type StoryKind } from '@pine/core/words'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
 import { useSetupFile } from '@/data/setup/one-setup'
 import type { LoadedSetup } from '@/data/setup/standing'
+import { Button } from '@/kit/button'
 import { Choice } from '@/kit/entry/choice'
 import { Field } from '@/kit/entry/field'
 import { Page } from '@/kit/frame/page'
@@ -33,11 +35,26 @@ function Log({
   readonly setup: LoadedSetup
   readonly file: SetupFile
 }) {
+  const router = useRouter()
   const [tells, setTells] = useState<StoryKind | 'all'>('all')
   const [find, setFind] = useState('')
   const days = logView(document, file.facts, { tells, find })
   return (
-    <Page title={`What happened in ${document.sheet.name}`} foot={<BackToStep id={id} />}>
+    <Page
+      title={`What happened in ${document.sheet.name}`}
+      foot={
+        <>
+          <BackToStep id={id} />
+          <Button
+            grow
+            onPress={() => router.push({ pathname: '/setups/compare', params: { id } })}
+            testID="compare"
+          >
+            Compare
+          </Button>
+        </>
+      }
+    >
       <Field
         label="Look for a tool, a register, a gauge, a person"
         value={find}

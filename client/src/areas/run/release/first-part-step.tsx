@@ -117,6 +117,8 @@ export function FirstPartStep({
   }
   return (
     <EntryFrame
+      // Each feature that is added begins at the top again: what comes of it stands there.
+      key={kept.value.length}
       numbers={
         <Column gap={4}>
           <NumbersEntry numbers={numbers} onSubmit={add} />

@@ -1,7 +1,9 @@
+import { useRouter } from 'expo-router'
 import { registerName } from '@pine/core/address'
 import { typographic } from '@pine/core/words'
 import { failureWords } from '@/data/server/api'
 import { useRecord } from '@/data/setup/one-setup'
+import { Button } from '@/kit/button'
 import { Message } from '@/kit/message'
 import { TrustMark } from '@/kit/trust-mark'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
@@ -13,6 +15,7 @@ export function FrozenRecord({
   setupId,
   recordId,
 }: Readonly<Record<'setupId' | 'recordId', string>>) {
+  const router = useRouter()
   const { record, error } = useRecord(setupId, recordId)
   if (record === undefined)
     return error === undefined ? (
@@ -50,6 +53,12 @@ export function FrozenRecord({
           </Line>
         ))}
       </Card>
+      <Button
+        onPress={() => router.push({ pathname: '/setups/compare', params: { id: setupId } })}
+        testID="what-differed"
+      >
+        What differed from last time
+      </Button>
       <Column gap={0}>
         <Words as="note">SHA-256 of the readings and numbers</Words>
         <Digits as="note" testID="hash">
