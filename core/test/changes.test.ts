@@ -1,3 +1,4 @@
+import type { Address } from '../src/address'
 import { checkDocument, type Reading, type SetupDocument } from '../src/facts'
 import type { ReadBack } from '../src/facts/bodies/bodies'
 import { stepsOf } from '../src/plan'
@@ -46,7 +47,32 @@ test('a number that was carried over is to be keyed again; it is no slip', () =>
   }
   expect(registers(document).get('G54.X')).toMatchObject({ state: 'read', value: -347_350_000 })
   expect(registers(document).get('G54.X')?.readBack).toBeUndefined()
-  expect(stateOf(document, 'G54.Y')).toBe('keyed')
+  // Its number is the same: what the control has of it after its power was gone is read back anew, and nothing is keyed.
+  expect(registers(document).get('G54.Y')).toMatchObject({ state: 'read', value: -210_000_000 })
+  const looked = { ...document, readBacks: [...document.readBacks, shown('G54.Y', '-210.000')] }
+  expect(stateOf(looked, 'G54.Y')).toBe('keyed')
+})
+
+test('what was proven before the power was cut is proven again before it counts, whatever is found to hold', () => {
+  const zero = { X: mm('0'), Y: mm('0'), Z: mm('0') }
+  const proof = () => ({
+    ...event({ kind: 'unit-changed' }),
+    ...{ row: 'G54', tool: 1, clearance: mm('50'), gap: mm('50'), overZero: true },
+  })
+  const before = {
+    ...workedDocument({}, [tip(1, '-220.000'), leftTouch(), frontTouch()]),
+    readBacks: [shown('H1', '-270.000'), shown('G54.X', '-347.300'), shown('G54.Y', '-210.000')],
+    proofs: [proof()],
+  } as unknown as SetupDocument
+  expect(stateOf(before, 'G54.X')).toBe('proven')
+  const lost = [event({ kind: 'home-lost' }), event({ kind: 'home-recovered', shift: zero })]
+  const readAnew = ['H1 -270.000', 'G54.X -347.300', 'G54.Y -210.000'].map((row) =>
+    shown(row.split(' ')[0] as Address, row.split(' ')[1]!),
+  )
+  const after = { ...before, events: lost, readBacks: [...before.readBacks, ...readAnew] }
+  expect(stateOf(after, 'G54.X')).toBe('keyed')
+  const proven = { ...after, proofs: [...before.proofs, proof()] } as unknown as SetupDocument
+  expect(stateOf(proven, 'G54.X')).toBe('proven')
 })
 
 test('a repeat that is typed as a whole number is explained like any other', () => {

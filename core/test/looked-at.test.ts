@@ -408,8 +408,8 @@ describe('a calibration cut', () => {
 
   test('halves once: never, and not twice', () => {
     const change = (...of: Parameters<typeof cut>) => wearChange(cut(...of), sheet)
-    expect(change('20.040')).toEqual({ address: 'H1', change: -20_000 })
-    expect(change('20.040', [], 1)).toEqual({ address: 'H1', change: -40_000 })
+    expect(change('20.040')).toEqual({ address: 'H1', change: -20_000, share: 1 / 2 })
+    expect(change('20.040', [], 1)).toEqual({ address: 'H1', change: -40_000, share: 1 })
     // The mean of three readings: 20.040.
     expect(change('20.038', ['20.040', '20.042'])?.change).toBe(-20_000)
     expect(change('20.040', ['x'])).toBeUndefined()

@@ -301,8 +301,13 @@ describe('the order of work', () => {
     expect(lost.again.map(({ step }) => step.key)).toEqual(
       expect.arrayContaining(['home', 'tip-on-plane:T1', 'face:G54:left', 'key-in:H1']),
     )
-    // The difference on the relative counter does not know the machine's zero.
-    expect(lost.stay.map(({ address }) => address)).toEqual(['G54.Z'])
+    // The difference on the relative counter does not know the machine's zero: its number holds. What the control has of it after the
+    // power was gone is read back anew, and proven anew.
+    const Z = lost.changed.find(({ before }) => before.address === 'G54.Z')
+    expect(lost.stay).toEqual([])
+    expect([Z?.before.value, Z?.after.value, Z?.after.state]).toEqual([
+      ...[Z?.after.value, Z?.before.value, 'read'],
+    ])
     const part = again({ kind: 'part-changed', row: 'G54' })
     expect(part.again.map(({ step }) => step.key)).toEqual([
       'clean',
@@ -388,7 +393,7 @@ describe('the first part', () => {
     ['a slot too narrow: likewise', 'inside-width', '19.96', 'D1', -0.04],
     ['a floor too deep: H grows', 'floor-depth', '20.02', 'H1', 0.02],
   ] as const)('%s', (_, feature, is, address, change) => {
-    expect(measured(feature, is)).toEqual({ address, change: toNanometres(change * 1e6) })
+    expect(measured(feature, is)).toEqual({ address, change: toNanometres(change * 1e6), share: 1 })
   })
 
   test('a control that keeps radii takes half', () => {

@@ -318,7 +318,9 @@ test('what is said of it: the cut, a floor, a table that cannot be converted, a 
   const step = stepsIn(document).find((one) => one.step.key === 'cut:T2')!.step
   expect(stepName(document, step)).toBe('Cut with T2')
   const floor = { feature: 'floor-depth', tool: 2, nominal: mm('5'), measured: mm('5.1') } as const
-  expect(wearChange(floor, router())).toEqual({ address: 'G54.Z.T2', change: 100_000 })
+  expect(wearChange(floor, router())).toEqual({
+    ...{ address: 'G54.Z.T2', change: 100_000, share: 1 },
+  })
   expect(convertSolution(document, solve(document), 'gauge-line')).toEqual({
     ok: false,
     missing: 'registers',

@@ -8,7 +8,9 @@ export {
 } from './asks/capture'
 export { consequencesOf } from './consequences'
 export { followingStep } from './order/following'
+export { inForceAtLoss } from './in-force'
 export { type Implied, impliedBy } from './implied'
+export { compareHome, knownPlaces } from './known-places'
 export { neededFirst } from './order/needed-first'
 export {
   type Mend,

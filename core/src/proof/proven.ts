@@ -104,10 +104,13 @@ export function coverageOf(
   const readings = readingsById(document.readings)
   const keyed = new Map(document.keyIns.map((keyIn) => [keyIn.address, keyIn] as const))
   const shown = shownSince(document)
+  // Without power or without home nothing counts as proven until it is proven again, whatever is found to hold.
+  const lost = document.events.findLast(({ kind }) => kind === 'home-lost')
   return ({ address, chain }, fact) => {
     const isBefore = (one: Entered | undefined): boolean =>
       one === undefined || (one.place < fact.place && knewOf(fact, one))
     return (
+      isBefore(lost) &&
       isBefore(keyed.get(address)) &&
       isBefore(shown.get(address)) &&
       (chain?.terms ?? []).every(({ source }) => isBefore(readingOf(readings, source)))

@@ -32,7 +32,7 @@ export {
   describeTouched,
 } from './setup/kept-words'
 export { describeFrame, rungName, speakLadder } from './order/ladder-words'
-export { describeMarks, describePartZero, marksAnew } from './setup/marks-words'
+export { describeCompared, describeMarks, describePartZero, marksAnew } from './setup/marks-words'
 export {
   describeMinutes,
   describeOtherWay,

@@ -120,6 +120,10 @@ export const EVENT = variants('kind', {
       byAxis(length),
       'what the machine shows now is what it showed before plus this; an axis that is not here has a new zero',
     ),
+    uncertainty: optional(
+      byAxis(lengthNotNegative),
+      'standard uncertainty of that, where a known place was touched again for it',
+    ),
   },
 })
 

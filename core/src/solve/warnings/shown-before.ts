@@ -54,12 +54,13 @@ export interface ShownBefore {
   readonly beforeKeying: (address: Address, chain: Chain) => Nanometres | undefined
   /**
    * What a row shows now, whatever it was keyed to: a number that is added is added to that. Undefined where nobody has
-   * looked since it may have changed: it was keyed without being read back, or the control was switched to another unit.
+   * looked since it may have changed: it was keyed without being read back, the control was switched to another unit, or its power was
+   * cut.
    */
   readonly now: (address: Address) => Nanometres | undefined
   /** Whether the number was read again, or carried over, since: the control shows the one from before. */
   readonly isOutdated: (seen: SeenAt, chain: Chain) => boolean
-  /** What it showed before this place proves nothing any more: it was switched to another unit. */
+  /** What it showed before this place proves nothing any more: it was switched to another unit, or had no power. */
   readonly provenFrom: number
 }
 
@@ -69,10 +70,10 @@ export function shownBefore(document: SetupDocument, sources: SourceReader): Sho
       (readBack) => [`${readBack.address} ${readBack.moment}`, readBack] as const,
     ),
   )
-  // What a control showed before it was switched to another unit proves nothing any more.
+  // What a control showed before it was switched to another unit, or before its power was cut, proves nothing any more.
   const lastPlace = (isMeant: (kind: SetupEvent['kind']) => boolean) =>
     document.events.findLast(({ kind }) => isMeant(kind))?.place ?? -1
-  const provenFrom = lastPlace((kind) => kind === 'unit-changed')
+  const provenFrom = lastPlace((kind) => kind === 'unit-changed' || kind === 'home-lost')
   // Carrying numbers over (by marks, a master, a gauge's true size, another external offset) makes others of them.
   const carriedOver = lastPlace((kind) => CARRY_OVER.includes(kind))
   // Two people keyed it, neither knowing of the other: what it shows now is known when somebody looks again.

@@ -1,12 +1,14 @@
 import { chainOf, EMPTY_CHAIN, sumOfKnown, type Chain } from '../../chain/chain'
 import type { SetupDocument } from '../../facts/document'
+import { NANOMETRES_PER } from '../../length/length'
+import { nanometresOf } from '../../length/read-length'
 import { homeFramesOf } from '../../freshness/home-frames'
 import type { MachineAxis } from '../../address/row'
 import type { LengthReader } from '../gauge-chains'
 
 /**
- * What a machine that lost its home and found it again by its marks shows more than it showed when
- * this was read.
+ * What a machine that lost its home and found it again shows more than it showed when this was read: by its marks as they were read,
+ * by a place that was touched again as surely as two touches are.
  */
 export function homeShiftOf(
   document: Pick<SetupDocument, 'events' | 'checkOffs'>,
@@ -22,7 +24,19 @@ export function homeShiftOf(
       const place = `facts.${event.place}.body.shift.${axis}`
       const name = `home found again in ${axis}`
       const length = reader.length(by, { place })
-      return length && chainOf({ id: place, kind: 'declared', name, length }, 'home-shift', times)
+      const sure = nanometresOf(event.uncertainty?.[axis])
+      const uncertainty = sure === undefined ? undefined : { mm: sure / NANOMETRES_PER.mm }
+      return (
+        length &&
+        chainOf(
+          {
+            ...{ id: place, kind: 'declared', name, length },
+            ...(uncertainty && { uncertainty: { ...uncertainty, degreesOfFreedom: Infinity } }),
+          },
+          'home-shift',
+          times,
+        )
+      )
     }),
   )
 }

@@ -42,7 +42,9 @@ export function describeEvent(event: SetupEvent, gauges: NamedGauges): string {
     case 'rebased':
       return `lengths were re-based on T${event.tool}`
     case 'home-recovered':
-      return 'home was found again by its marks'
+      return event.uncertainty === undefined
+        ? 'home was found again by its marks'
+        : 'home was found again, and compared by known places'
   }
 }
 

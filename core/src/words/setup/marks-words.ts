@@ -24,6 +24,24 @@ export const marksAnew = (axes: readonly MachineAxis[]): string =>
   `${axes.join(', ')}: a new zero. What was read along ${axes.length === 1 ? 'it' : 'them'} is touched again.`
 
 /**
+ * How far the zero of an axis that was homed again lies from the lost one, by a known place.
+ *
+ * @param isFar further than a home switch usually is.
+ */
+export function describeCompared(
+  axis: MachineAxis,
+  shift: Nanometres,
+  isFar: boolean,
+  write: LengthWriter,
+): string {
+  if (shift === 0) return `${axis}: found again, to the step of the display.`
+  const by = `${axis}: shows ${write(toNanometres(Math.abs(shift)))} ${shift < 0 ? 'less' : 'more'} than before`
+  return isFar
+    ? `${by}. Another place, another tool, or not homed? Look before you go on: every number along ${axis} shifts by it.`
+    : `${by}; every number along it shifts by that.`
+}
+
+/**
  * Where an axis stands at part zero, beside where it stood there before home was lost.
  *
  * @param off towards plus.

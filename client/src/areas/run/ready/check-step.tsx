@@ -1,6 +1,7 @@
 import { GAUGE_FACTS } from '@pine/core/touch'
 import { MEASURE_NAMES } from '@pine/core/words'
 import { type CheckOff } from '@pine/core/facts'
+import { knownPlaces } from '@pine/core/plan'
 import { gaugesElsewise } from '@pine/core/freshness'
 import { useSession } from '@/data/server/session'
 import { useGauges } from '@/data/shop/shop'
@@ -24,6 +25,7 @@ import {
   holdsAgainstAdvice,
   type SimpleCheck,
 } from './check-view'
+import { HomeAgainStep } from './home-again-step'
 import { HomeAxesStep } from './home-axes-step'
 import { HomeMarksStep } from './home-marks-step'
 import { PartZeroStep } from './part-zero-step'
@@ -40,6 +42,8 @@ export function CheckStep(props: CheckStepProps) {
   const { check, setup } = props
   const { homing } = setup.document.sheet.machine
   if (check === 'home' && homing === 'marks') return <HomeMarksStep {...props} />
+  if (check === 'home' && knownPlaces(setup.document).length > 0)
+    return <HomeAgainStep {...props} />
   if (check === 'home' && homing === 'axis-by-axis') return <HomeAxesStep {...props} />
   if (check === 'part-zero') return <PartZeroStep {...props} />
   if (check === 'program') return <ProgramStep {...props} />

@@ -1,0 +1,34 @@
+import { homeAgainView } from '@/areas/run/ready/home-again-view'
+import { after, example, mm } from './set-ups'
+
+const lost = after(example('whole-run'), { kind: 'event', body: { kind: 'home-lost' } })
+
+test('after a loss each axis has a place to compare; what is typed is told, and enters what was found', () => {
+  const asked = homeAgainView(lost, {})
+  expect(asked?.places.map(({ axis }) => axis)).toEqual(['X', 'Y', 'Z'])
+  expect(asked).toMatchObject({
+    ...{ lines: [], next: 'Home, nothing compared' },
+    facts: [{ kind: 'check-off', body: { of: 'home' } }],
+  })
+  expect(asked?.inForce?.registers.every(({ state }) => state === 'proven')).toBe(true)
+  const [X] = asked!.places
+  const now = Number(X!.was.replace('\u2212', '-')) + 0.01
+  const typed = homeAgainView(lost, { X: mm(now.toFixed(3)) })
+  expect(typed?.lines).toEqual([
+    { axis: 'X', wrong: false, words: expect.stringContaining('shows 0.010 mm more than before') },
+  ])
+  expect(typed?.next).toBe('Home, compared')
+  expect(typed?.facts.map(({ kind }) => kind)).toEqual(['event', 'check-off'])
+  // Home first, then everything along X shifts by it and is read back and proven anew; Y is touched again.
+  const found = after(lost, ...(typed?.facts ?? []))
+  const register = (address: string) =>
+    found.solution.registers.find((one) => one.address === address)
+  expect([register('G54.X')?.state, register('G54.Y')?.state]).toEqual(['read', 'stale'])
+  const open = found.steps.filter(({ done }) => !done).map(({ step }) => step.key)
+  expect(open).toEqual(expect.arrayContaining(['key-in:G54.X', 'prove:G54:T1']))
+  expect(open).not.toContain('home')
+})
+
+test('where nothing was lost there is nothing to compare', () => {
+  expect(homeAgainView(example('whole-run'), {})).toBeUndefined()
+})

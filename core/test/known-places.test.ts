@@ -1,0 +1,84 @@
+import { compareHome, inForceAtLoss, knownPlaces } from '../src/plan'
+import type { SetupDocument } from '../src/facts'
+import { solve } from '../src/solve'
+import { describeCompared } from '../src/words'
+import { event, fact, frontTouch, leftTouch, mm, tipTouch, workedDocument } from './worked-example'
+
+// After a power cut on a machine with switches: one known place for each axis relates the new zero to the lost one.
+
+const touches = [leftTouch(), frontTouch(), tipTouch()]
+const home = () => ({ ...fact(), of: 'home' }) as SetupDocument['checkOffs'][number]
+const before = { ...workedDocument({}, touches), checkOffs: [home()] }
+const lost = (...more: SetupDocument['events']): SetupDocument => ({
+  ...before,
+  events: [event({ kind: 'home-lost' }), ...more],
+})
+const placesOf = (document: SetupDocument) =>
+  knownPlaces(document).map(({ axis, reading, read }) => `${axis} ${reading.of} ${read.text}`)
+
+test('each axis has the place that was touched there last; without a loss, or once home again, there is none', () => {
+  expect(placesOf(lost())).toEqual([
+    'X face -412.300',
+    `Y face ${frontTouch().read.text}`,
+    `Z tip-on-plane ${tipTouch().read.text}`,
+  ])
+  expect(placesOf(before)).toEqual([])
+  expect(placesOf({ ...lost(), checkOffs: [home(), home()] })).toEqual([])
+  const { machine } = before.sheet
+  const byMarks = { ...before.sheet, machine: { ...machine, homing: 'marks' as const } }
+  expect(placesOf({ ...lost(), sheet: byMarks })).toEqual([])
+})
+
+test('what moved besides is no place to compare: a tool that was changed, another part', () => {
+  expect(placesOf(lost(event({ kind: 'tool-changed', tool: 1 })))).toEqual([
+    expect.stringMatching(/^X face/),
+    expect.stringMatching(/^Y face/),
+  ])
+  expect(placesOf(lost(event({ kind: 'part-changed', row: 'G54' })))).toEqual([
+    expect.stringMatching(/^Z tip-on-plane/),
+  ])
+})
+
+test('every number follows by what a place is off, as surely as two touches; an axis that is not compared is read again', () => {
+  const document = lost()
+  const places = knownPlaces(document)
+  const { places: compared, recovered } = compareHome(document, places, {
+    X: mm('-412.288'),
+    Z: mm('-220.000'),
+    Y: mm('half'),
+  })
+  expect(compared).toEqual([
+    { axis: 'X', shift: 12_000, isFar: false },
+    { axis: 'Z', shift: 0, isFar: false },
+  ])
+  // Two touches with the edge finder (0.005 mm) and with the setter (0.003 mm): √2 of each.
+  expect(recovered).toEqual({
+    shift: { X: mm('0.012000'), Z: mm('0.000000') },
+    uncertainty: { X: mm('0.007071'), Z: mm('0.004243') },
+  })
+  const found = {
+    ...document,
+    events: [...document.events, event({ kind: 'home-recovered', ...recovered })],
+  }
+  const at = (one: SetupDocument, address: string) =>
+    solve(one).registers.find((register) => register.address === address)!
+  expect(at(found, 'G54.X').value).toBe(at(before, 'G54.X').value! + 12_000)
+  expect(at(found, 'G54.X').state).toBe('read')
+  expect(at(found, 'G54.Y').state).toBe('stale')
+  expect(at(found, 'H1').value).toBe(at(before, 'H1').value)
+  const expanded = (one: SetupDocument) => at(one, 'G54.X').budget!.expandedMm
+  expect(expanded(found)).toBeGreaterThan(expanded(before))
+})
+
+test('a place that is far off is told, and what was in force before the loss is shown', () => {
+  const { places } = compareHome(before, knownPlaces(lost()), { X: mm('-412.240') })
+  expect(places).toEqual([{ axis: 'X', shift: 60_000, isFar: true }])
+  const write = (nm: number) => `${nm / 1e6} mm`
+  expect(describeCompared('X', places[0]!.shift, true, write)).toContain(
+    'Another place, another tool',
+  )
+  expect(inForceAtLoss(lost())?.registers.map(({ state }) => state)).toEqual(
+    solve(before).registers.map(({ state }) => state),
+  )
+  expect(inForceAtLoss(before)).toBeUndefined()
+})
