@@ -219,7 +219,8 @@ test('a mill without switches: a power cut, found again by dials and scale, numb
   await expect(page.getByTestId('shift-X')).toContainText('positions read 0.0025 in less')
   await mira.next()
 
-  // H1 holds as it is; X is carried over and is keyed again.
+  // The number of H1 holds; what the control has of it after the cut is read back. X is carried over and is keyed again.
+  await mira.keyIn('H1', '−10.1240')
   await expect(page.getByText('G54 X', { exact: true }).first()).toBeVisible()
   await mira.keyIn('G54 X', '−3.3275')
   await mira.keyIn('G54 Y', '−6.0085')
@@ -234,6 +235,14 @@ test('a mill without switches: a power cut, found again by dials and scale, numb
   await page.getByTestId('it-happened').click()
   await mira.numbers(marks({ Xdial: '0.0345' }))
   await mira.next()
+  // All that the control holds is read back again before part zero is driven to by it.
+  for (const [row, shows] of [
+    ['H1', '−10.1240'],
+    ['G54 X', '−3.3275'],
+    ['G54 Y', '−6.0085'],
+    ['G54 Z', '1.4980'],
+  ] as const)
+    await mira.keyIn(row, shows)
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
     /Do the dials show what they did/,
   )

@@ -9,8 +9,8 @@ export interface Moment {
   readonly fact: Extract<SetupFact, { readonly kind: 'record' | 'event' }>
 }
 
-/** Events that change nothing a number rests on. */
-const SMALL = ['order-told', 'row-stands', 'tool-rechecked'] as const
+/** Events that change nothing a number rests on, or follow another one: before a home was found again it was lost. */
+const SMALL = ['order-told', 'row-stands', 'tool-rechecked', 'home-recovered'] as const
 
 const isSmall = (kind: string): boolean => SMALL.some((one) => one === kind)
 

@@ -46,7 +46,6 @@ export interface NumberStyle {
 const LONGEST_NAME = 120
 
 /** Tabs, line ends and other signs that no name has; also what stands for a letter that could not be read. */
-// eslint-disable-next-line no-control-regex
 const NOT_STORABLE = /[\u0000-\u001f\u007f\ufffd]|\p{Surrogate}/u
 
 /** Reads a cell that is a name. */

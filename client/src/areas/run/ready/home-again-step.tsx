@@ -16,7 +16,10 @@ export function HomeAgainStep({ setupId, setup, enter, onDone }: StepProps) {
   const numbers = useNumbers<MachineAxis>(
     `home-again:${setupId}`,
     setup.document.sheet.unit,
-    known.map(({ axis, was }) => ({ key: axis, label: `${axis} · was ${was}`, optional: true })),
+    known.map(({ axis, was }) => ({
+      ...{ key: axis, label: `${axis} · was ${was}`, optional: true },
+      isBelowZero: was.startsWith('\u2212'),
+    })),
   )
   const typed = Object.fromEntries(
     AXES.filter((axis) => !numbers.isEmpty(axis)).map((axis) => [axis, numbers.written(axis)]),

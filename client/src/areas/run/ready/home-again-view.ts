@@ -51,7 +51,7 @@ export function homeAgainView(
     caution,
     places: places.map(({ axis, reading, read }) => ({
       axis,
-      name: describeStep(document, reading, []).title,
+      name: describeStep(document, reading, reading.with).sentence,
       was: typographic(read.text),
     })),
     lines: compared.map(({ axis, shift, isFar }) => ({
