@@ -2,8 +2,11 @@ import { createWriteStream, mkdtempSync, readFileSync, rmSync, writeFileSync } f
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pipeline } from 'node:stream/promises'
+import { decimalOf, guessMapping, importRows } from '@pine/core/import-list'
+import { describeImported, describeImportFault } from '@pine/core/words'
 import { readOffsetText } from '@pine/core/offset-text'
 import { openArchive, writeArchive } from '../src/archive'
+import { readTable } from '../src/table-file'
 import { exportSetup, fileHash, type TextExport } from '../src/exports'
 import { example } from './example'
 
@@ -75,6 +78,36 @@ test('each example of the page is what comes out', async () => {
     else expect(shown).toBe(is)
   }
   if (written !== page) writeFileSync(PAGE, written)
+})
+
+test('the list that the page shows comes to what the page says', () => {
+  const page = readFileSync(PAGE, 'utf8')
+  const [, text = '', rows = ''] =
+    /<!-- list: tools -->\n\n```\n([^]*?)```\n\n([^]*?)\n\n/.exec(page) ?? []
+  const file = readTable(new TextEncoder().encode(text))
+  if ('refused' in file) throw new Error(file.refused)
+  const columns = guessMapping('tools', file.table.header)
+  const { rows: good, problems } = importRows('tools', file.table, {
+    ...{ columns, unit: 'mm', decimal: decimalOf('tools', file.table, columns) },
+    ...{ machines: new Map([['mill', 'mill']]), machine: 'mill' },
+  })
+  const told = [
+    ...good.map(({ row, body }) => `${row} ${describeImported(body, () => 'Mill')}`),
+    ...problems.map(
+      ({ row, fault, text }) => `${row} “${text}”: ${describeImportFault({ fault, text })}`,
+    ),
+  ]
+  const shown = rows
+    .split('\n')
+    .slice(2)
+    .map((line) =>
+      line
+        .split('|')
+        .slice(1, 3)
+        .map((cell) => cell.trim())
+        .join(' '),
+    )
+  expect(shown).toEqual(told)
 })
 
 test('the table that the page shows is read as the example holds it', () => {
