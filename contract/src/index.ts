@@ -20,6 +20,7 @@ export {
   type ImportQuery,
 } from './schemas/import-schema'
 export { firstPartsSchema, type FirstParts } from './schemas/first-parts-schema'
+export { logPageSchema, logQuerySchema, type LogPage, type LogQuery } from './schemas/log-schema'
 export { foundSchema, searchQuerySchema, type Found } from './schemas/search-schema'
 export { machineHistorySchema, type MachineHistory } from './schemas/machine-schema'
 export { touchPlanSchema, type TouchPlanAnswer } from './schemas/touch-plan-schema'

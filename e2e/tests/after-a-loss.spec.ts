@@ -49,4 +49,16 @@ test('after a power cut a known place is compared, the rows are read back, and t
   await expect(differences).toContainText('home found again elsewhere')
   await mira.look('compare')
   expect(await barriers(page)).toEqual([])
+
+  // The shop's log finds what was keyed into the row, in whichever set-up, and leads there.
+  await visit(page, `${demo.address}/log`)
+  await page.getByRole('radio', { name: 'Dark mill' }).click()
+  await page.getByTestId('log-register').fill('h1')
+  const log = page.getByTestId('shop-log')
+  await expect(log).toContainText('H1 was set to −269.988 mm.')
+  await expect(log).not.toContainText('The set-up')
+  await mira.look('shop-log')
+  expect(await barriers(page)).toEqual([])
+  await log.getByRole('link').first().click()
+  await expect(page.getByText('In the dark').first()).toBeVisible()
 })

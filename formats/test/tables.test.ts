@@ -5,7 +5,7 @@ import { readOffsetText } from '@pine/core/offset-text'
 import { writeCsv } from '../src/csv'
 import { exportSetup, fileHash, fileStem, TEXT_EXPORTS, type TextExport } from '../src/exports'
 import { ladderSvg, planSvg } from '../src/svg'
-import { gaugesOfShop, SETUP_TABLES, setupTable } from '../src/tables'
+import { checksOfGauge, gaugesOfShop, SETUP_TABLES, setupTable } from '../src/tables'
 import { example } from './example'
 
 const REQUEST = {
@@ -20,6 +20,23 @@ const made = (what: TextExport) => exportSetup(what, whole, REQUEST)
 describe('CSV, read by a general library of its own (csv-parse)', () => {
   const read = (text: string) =>
     parse(text, { bom: true, columns: true, record_delimiter: '\r\n' }) as Record<string, string>[]
+
+  test('the checks of a gauge, each with how far off it was', () => {
+    const size = { text: '50.000', unit: 'mm' } as const
+    const gauge = { id: 'g', kind: 'height-setter', name: 'Setter', size } as const
+    const check = (id: string, text: string) => ({
+      ...{ id, by: 'Mira Toller', at: `2026-0${id}-01T08:00:00Z`, against: 'master' },
+      ...{ read: { text, unit: 'mm' as const }, master: size },
+    })
+    const history = {
+      gauge: { id: 'g', gauge, watch: { limit: { text: '0.01', unit: 'mm' as const } } },
+      checks: [check('1', '50.002'), check('2', '49.997')],
+    }
+    expect(read(writeCsv(checksOfGauge(history)))).toEqual([
+      expect.objectContaining({ gauge: 'Setter', read: '50.002', 'off [mm]': '0.002' }),
+      expect.objectContaining({ at: '2026-02-01T08:00:00Z', 'off [mm]': '-0.003', unit: 'mm' }),
+    ])
+  })
 
   test('registers with their unit in the header, as the control shows them', () => {
     expect(read(made('registers-table').text)).toEqual([

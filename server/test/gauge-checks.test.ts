@@ -1,3 +1,4 @@
+import ICAL from 'ical.js'
 import { begins, declares, enters } from './entering'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -252,4 +253,18 @@ test('due dates as a calendar of RFC 5545, a day long each', async () => {
     ]),
   )
   expect(lines.filter((line) => line === 'BEGIN:VEVENT').length).toBeGreaterThan(1)
+})
+
+test('a reader of calendars from elsewhere (ical.js) finds each check on its day', async () => {
+  const text = await (await shop.request('GET', '/gauges/due.ics')).text()
+  const calendar = new ICAL.Component(ICAL.parse(text) as unknown[])
+  const events = calendar.getAllSubcomponents('vevent').map((one) => new ICAL.Event(one))
+  const standings = (await shop.send('GET', '/gauges/standings')).body
+  const due = standings.filter(({ dueOn }: any) => dueOn !== undefined)
+  expect(events).toHaveLength(due.length)
+  for (const { id, dueOn } of due) {
+    const event = events.find(({ uid }) => uid === `${id}@pine-compass`)
+    expect([event?.startDate.toString(), event?.startDate.isDate]).toEqual([dueOn, true])
+    expect(event?.duration.toSeconds()).toBe(86_400)
+  }
 })

@@ -75,7 +75,14 @@ export {
   describeTermDifference,
 } from './setup/compare-words'
 export { describeImportFault, describeImported, importColumnName } from './setup/import-words'
-export { STORY_KINDS, storyOf, type StoryKind, type StoryLine } from './setup/story-words'
+export { describeShopFact } from './setup/shop-story-words'
+export {
+  STORY_KINDS,
+  storyLine,
+  storyOf,
+  type StoryKind,
+  type StoryLine,
+} from './setup/story-words'
 export { describePlaces, setterRoom } from './setup/setter-words'
 export { describeOffsetPlan, describeSheet, schoolWords } from './setup/sheet-words'
 export { GAUGE_NAMES, MEASURE_NAMES } from './trust/gauge-words'

@@ -35,6 +35,7 @@ import { archiveRoutes } from './routes/archive-routes'
 import { describes } from './routes/describes'
 import { exportRoutes } from './routes/export-routes'
 import { importRoutes } from './routes/import-routes'
+import { logRoutes } from './routes/log-routes'
 import { programRoutes } from './routes/program-routes'
 import { replyRefusal } from './reply'
 import { earlierRoutes } from './routes/earlier-routes'
@@ -112,6 +113,7 @@ export function createApi({
     .route('/', setupRoutes(setups))
     .route('/', archiveRoutes(store, clock))
     .route('/', importRoutes(store, clock))
+    .route('/', logRoutes(store))
     .route('/', exportRoutes(store, clock, setups, connection))
     .route('/', streamRoutes(streams))
     .route('/', earlierRoutes(streams, setups, store))

@@ -13,6 +13,7 @@ import {
   summaryEntity,
 } from './entities'
 import { DevicesOfFacts1797235200000 } from './migrations/devices-of-facts'
+import { FactsInTime1797753600000 } from './migrations/facts-in-time'
 import { FactsOfPrograms1795939200000 } from './migrations/facts-of-programs'
 import { FactsOfTheWholeRun1795593600000 } from './migrations/facts-of-the-whole-run'
 import { GaugeChecks1796889600000 } from './migrations/gauge-checks'
@@ -61,6 +62,7 @@ const MIGRATIONS = [
   ManyShops1797494400000,
   Notes1797580800000,
   AccessTokens1797667200000,
+  FactsInTime1797753600000,
 ]
 
 /** Nobody at a machine waits longer than this; a migration may. */

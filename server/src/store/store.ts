@@ -2,6 +2,7 @@ import type { Found, Person, SetupSummary, ShopStream, StreamKind } from '@pine/
 import type { ChangedUses, ToolRow, ToolStore } from './tool-store'
 import type { ArchiveStore } from './archive-store'
 import type { Insertion, PeopleStore } from './people-store'
+import type { LogStore } from './log-store'
 import type { ImportStore } from './import-store'
 import type { FactRow, NewFactRow } from './rows/fact-row'
 import type { MachineStore } from './machine-store'
@@ -103,7 +104,7 @@ export interface SummaryStore {
 
 /** What the use cases of one shop need kept. PostgreSQL serves it through TypeORM: typeorm-store.ts. */
 export interface Store
-  extends PeopleStore, MachineStore, ToolStore, SummaryStore, ArchiveStore, ImportStore {
+  extends PeopleStore, MachineStore, ToolStore, SummaryStore, ArchiveStore, ImportStore, LogStore {
   /** Of the shop whose it is. */
   readonly shopId: string
   /** Fails where the database does not answer. */

@@ -12,6 +12,7 @@ import { frozenEntity, programTextEntity, shopEntity, summaryEntity } from './en
 import { archiveRows } from './rows/archive-rows'
 import { checksOf, usesOf } from './rows/check-rows'
 import { importRows } from './rows/import-rows'
+import { logRows } from './rows/log-rows'
 import { machineRows } from './rows/machine-rows'
 import { Recent } from './rows/recent'
 import { searchRows } from './rows/search-rows'
@@ -64,6 +65,7 @@ export function typeormStore(source: DataSource, shopId: string): Store {
     ...summaryRows(source, shopId),
     ...archiveRows(source, shopId),
     ...importRows(source, shopId),
+    ...logRows(source, shopId),
 
     async keepProgramText({ sha256, bytes, personId, at }) {
       await texts

@@ -3,6 +3,9 @@ import { Link, useRouter } from 'expo-router'
 import type { GaugeHistory, GaugeUses, SuspectSetups } from '@pine/contract'
 import type { Gauge } from '@pine/core/sheet'
 import { GAUGE_NAMES } from '@pine/core/words'
+import { writeCsv } from '@pine/formats/csv'
+import { checksOfGauge } from '@pine/formats/tables'
+import { handOverFile } from '@/areas/share/hand-over-file'
 import { Allowed } from '@/areas/people/allowed'
 import { failureWords } from '@/data/server/api'
 import { useGaugeChecks } from '@/data/shop/gauge-checks'
@@ -10,7 +13,7 @@ import { Button } from '@/kit/button'
 import { Page } from '@/kit/frame/page'
 import { Problem } from '@/kit/problem'
 import { Section } from '@/kit/frame/section'
-import { Card, Column, Line } from '@/kit/surfaces'
+import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { dayWords } from '@/kit/when'
 import { Digits, Words } from '@/kit/words'
 import { CheckEntry } from './check-entry'
@@ -49,6 +52,7 @@ function OverTime({
   readonly used: GaugeUses
   readonly back: ReactNode
 }) {
+  const router = useRouter()
   const gauge = history.gauge.gauge as Gauge
   const [entering, setEntering] = useState<'check' | 'watch'>()
   const [now] = useState(() => new Date().toISOString())
@@ -85,6 +89,30 @@ function OverTime({
         <Checks view={view} suspect={suspect} gauge={gauge} />
       )}
       <UsedIn used={used} />
+      <Row flexWrap="wrap">
+        <Button
+          kind="plain"
+          onPress={() => router.push({ pathname: '/log', params: { gauge: gauge.id } })}
+          testID="gauge-log"
+        >
+          All that was entered of it
+        </Button>
+        {history.checks.length > 0 && (
+          <Button
+            kind="plain"
+            onPress={() =>
+              void handOverFile({
+                name: 'checks.csv',
+                type: 'text/csv; charset=utf-8',
+                text: writeCsv(checksOfGauge(history)),
+              })
+            }
+            testID="checks-table"
+          >
+            Its checks as a table
+          </Button>
+        )}
+      </Row>
       {entering !== 'watch' && (
         <Allowed to="declare" otherwise="A lead sets its tolerance.">
           <Button onPress={() => setEntering('watch')} testID="watch-it">

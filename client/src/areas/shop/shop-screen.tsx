@@ -124,6 +124,11 @@ export function ShopScreen() {
           )}
         </Column>
       </Lists>
+      <Row>
+        <Button onPress={() => router.push('/log')} testID="shop-log">
+          Log of the shop
+        </Button>
+      </Row>
       <Allowed to="people">
         <Section title="Everything as one file">
           <Words as="note">

@@ -75,6 +75,13 @@ export function ToolScreen({ id }: { readonly id: string }) {
       <Measured tool={tool} />
       <Happened tool={tool} />
       <Properties tool={tool} />
+      <Button
+        kind="plain"
+        onPress={() => router.push({ pathname: '/log', params: { tool: id } })}
+        testID="tool-log"
+      >
+        All that was entered of it
+      </Button>
     </Page>
   )
 }

@@ -33,11 +33,21 @@ export interface StoryLine {
 export const storyOf = (
   document: SetupDocument,
   facts: readonly SetupFact[],
-): readonly StoryLine[] =>
-  facts.map(({ id, at, by, kind, body }, place) => {
-    const { tells, words } = STORY[kind]
-    return { id, at, by: by.name, tells, words: words(body as never, document, place) }
-  })
+): readonly StoryLine[] => facts.map((fact, place) => storyLine(document, fact, place))
+
+/**
+ * One fact as somebody tells it.
+ *
+ * @param document of which the sheet alone counts: names of tools and gauges.
+ */
+export function storyLine(
+  document: SetupDocument,
+  { id, at, by, kind, body }: SetupFact,
+  place: number,
+): StoryLine {
+  const { tells, words } = STORY[kind]
+  return { id, at, by: by.name, tells, words: words(body as never, document, place) }
+}
 
 const SHOWS = {
   before: 'held',

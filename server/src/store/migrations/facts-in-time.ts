@@ -1,0 +1,16 @@
+import type { MigrationInterface, QueryRunner } from 'typeorm'
+
+/** The facts of a shop by when they were entered: a page of the log is read off the index. */
+export class FactsInTime1797753600000 implements MigrationInterface {
+  name = 'FactsInTime1797753600000'
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(
+      'CREATE INDEX fact_in_time ON fact (shop_id, recorded_at DESC, stream_id DESC, place DESC)',
+    )
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('DROP INDEX fact_in_time')
+  }
+}
