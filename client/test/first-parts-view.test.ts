@@ -1,13 +1,13 @@
 import { firstPartsView } from '@/areas/first-parts/first-parts-view'
 
 const mm = (text: string) => ({ text, unit: 'mm' }) as const
-const gauge = { name: 'micrometer', repeatability: mm('0.003'), uncertainty: mm('0.002') }
+const instrument = { name: 'micrometer', repeatability: mm('0.003'), uncertainty: mm('0.002') }
 const part = (setup: string, at: string, measured: string) => ({
   ...{ setup, at, by: 'Mira Toller' },
   measured: [
     {
       ...{ feature: 'outside-width' as const, tool: 3, nominal: mm('50'), measured: mm(measured) },
-      ...{ tolerance: { upper: mm('0.02'), lower: mm('-0.01') }, gauge },
+      ...{ tolerance: { upper: mm('0.02'), lower: mm('-0.01') }, instrument },
     },
   ],
 })

@@ -58,10 +58,15 @@ test('features that share a register are fitted by least squares, each by how su
     diameter('10'),
   ])
   const widths: readonly Measured[] = [
-    { ...floor('50.040'), feature: 'outside-width', nominal: mm('50'), gauge: micrometer },
-    { ...floor('11.98'), feature: 'inside-width', nominal: mm('12'), gauge: caliper },
+    { ...floor('50.040'), feature: 'outside-width', nominal: mm('50'), instrument: micrometer },
+    { ...floor('11.98'), feature: 'inside-width', nominal: mm('12'), instrument: caliper },
     {
-      ...{ ...floor('30.030'), feature: 'outside-width', nominal: mm('30'), gauge: micrometer },
+      ...{
+        ...floor('30.030'),
+        feature: 'outside-width',
+        nominal: mm('30'),
+        instrument: micrometer,
+      },
       more: [mm('30.034'), mm('30.032')],
     },
   ]
@@ -93,7 +98,7 @@ test('a feature is held against the drawing by ISO 14253-1, as surely as its gau
   const of = (measured: string, rest: Partial<Measured> = {}) =>
     judgeFeature({
       ...floor(measured),
-      gauge: micrometer,
+      instrument: micrometer,
       tolerance: { upper: mm('0.02') },
       ...rest,
     })
@@ -118,7 +123,7 @@ test('a feature is held against the drawing by ISO 14253-1, as surely as its gau
     25_400,
   )
   // Without a gauge, limits or a number nothing is judged.
-  expect(of('5.010', { gauge: undefined })?.verdict).toBeUndefined()
+  expect(of('5.010', { instrument: undefined })?.verdict).toBeUndefined()
   expect(of('5.010', { tolerance: undefined })?.verdict).toBeUndefined()
   expect(of('5.010', { tolerance: { upper: mm('-0.02') } })?.limits).toBeUndefined()
   expect(of('five')).toBeUndefined()

@@ -25,7 +25,7 @@ test.each([
     'reversal-test',
     { axis: 'X', pairs: [1, 2, 3] },
     1,
-    'Lost motion of X was tested at 3 places.',
+    'Backlash of X was tested at 3 places.',
   ],
   [
     ...['gauge', 'gauge-check'],

@@ -1,5 +1,7 @@
 import { execFileSync } from 'node:child_process'
 import { join } from 'node:path'
+import { SaxesParser } from 'saxes'
+import { setupSheetHtml } from '../src/html'
 import { type PaperSize } from '../src/paper-size'
 import { cribListPdf, labelsPdf, setupSheetPdf } from '../src/pdf'
 import { sheetContent, type ShopBeside } from '../src/setup-sheet'
@@ -41,6 +43,52 @@ async function printed(
   const paper = { size, fonts: FONTS, at: new Date(REQUEST.at), decimals: solution.decimals }
   return pagesOf(await setupSheetPdf(content, paper))
 }
+
+/** The page that a browser prints, read by a general reader of XML (saxes): its texts, and what it is made of. */
+async function page(name: string, change = (content: ReturnType<typeof sheetContent>) => content) {
+  const { document, solution } = example(name)
+  const content = change(sheetContent(document, solution, NOTHING, REQUEST))
+  const html = await setupSheetHtml(content, solution.decimals)
+  const [texts, tags]: [string[], string[]] = [[], []]
+  const reader = new SaxesParser()
+  reader.on('text', (text) => texts.push(text))
+  reader.on('opentag', ({ name: tag }) => tags.push(tag))
+  reader.on('error', (error) => {
+    throw error
+  })
+  // Of HTML, what is no XML: its first line, and elements that are never closed.
+  reader.write(html.replace('<!doctype html>', '').replace(/(<meta[^>]*)>/g, '$1/>')).close()
+  return { content, html, texts, tags }
+}
+
+test('the print view has every number, name and caution of the sheet, its drawings and its code', async () => {
+  const { content, texts, tags } = await page('whole-run')
+  const numbers = [
+    ...content.rows.flatMap(({ X, Y, Z }) => [X, Y, Z]),
+    ...content.tools.flatMap((tool) => tool.numbers),
+  ].flatMap((one) => one ?? [])
+  expect(numbers.length).toBeGreaterThan(3)
+  for (const { register, value, by } of numbers) {
+    expect(texts).toContain(register)
+    expect(texts).toContain(value)
+    expect(texts.some((text) => text.endsWith(by))).toBe(true)
+  }
+  expect(texts).toEqual(expect.arrayContaining([content.job, 'NOT RELEASED', ...content.cautions]))
+  for (const [, size] of content.gauges) expect(texts).toContain(size)
+  expect(tags.filter((tag) => tag === 'svg')).toHaveLength(3)
+  for (const tag of ['script', 'link', 'img', 'iframe']) expect(tags).not.toContain(tag)
+})
+
+test('what was typed is text of the print view and nothing else; what no longer holds is struck through', async () => {
+  const { texts, tags, html } = await page('whole-run', (content) => ({
+    ...content,
+    job: '<script>alert("1")</script> & more',
+    rows: content.rows.map((row) => ({ ...row, X: row.X && { ...row.X, isStale: true } })),
+  }))
+  expect(tags).not.toContain('script')
+  expect(texts).toContain('<script>alert("1")</script> & more')
+  expect(html.match(/class="number stale"/g)).toHaveLength(1)
+})
 
 const all = ({ texts }: Page) => texts.map(({ text }) => text)
 

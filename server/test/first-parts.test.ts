@@ -13,7 +13,7 @@ afterAll(() => server.close())
 const width = (measured: string) => ({
   ...{ feature: 'outside-width', tool: 1, nominal: mm('50'), measured: mm(measured) },
   ...{ tolerance: { upper: mm('0.02'), lower: mm('-0.01') } },
-  gauge: { name: 'micrometer', repeatability: mm('0.003'), uncertainty: mm('0.002') },
+  instrument: { name: 'micrometer', repeatability: mm('0.003'), uncertainty: mm('0.002') },
 })
 
 async function begun(name: string): Promise<string> {

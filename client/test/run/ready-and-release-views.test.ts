@@ -99,10 +99,10 @@ describe('the first part', () => {
   })
 
   test('held against its drawing it is told fit, near the limit, or not; what is fit asks for no key', () => {
-    const gauge = { name: 'micrometer', repeatability: mm('0.003'), uncertainty: mm('0.002') }
+    const instrument = { name: 'micrometer', repeatability: mm('0.003'), uncertainty: mm('0.002') }
     const typed = (measured: string, changes: Partial<TypedFeature> = {}) =>
       measuredOf({
-        ...{ feature: 'outside-width', tool: 1, sides: 1, nominal: mm('50'), more: [], gauge },
+        ...{ feature: 'outside-width', tool: 1, sides: 1, nominal: mm('50'), more: [], instrument },
         ...{ measured: mm(measured), upper: mm('0.02'), lower: undefined, ...changes },
       })
     const line = (measured: string, changes?: Partial<TypedFeature>) =>
@@ -115,7 +115,7 @@ describe('the first part', () => {
     expect(line('50.020', { upper: mm('0.03'), lower: mm('0.01') })?.judged).toBe(
       'Fit · +0.020 ± 0.007 in +0.010 to +0.030 mm',
     )
-    expect(line('50.010', { gauge: undefined })?.judged).toBe(
+    expect(line('50.010', { instrument: undefined })?.judged).toBe(
       'Within its limits, not judged: no gauge is named · +0.010 in ±0.020 mm',
     )
     // Without an upper limit a lower one is none, and nothing is judged.

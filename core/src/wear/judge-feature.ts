@@ -63,9 +63,13 @@ function limitsOf({ tolerance }: Measured): JudgedFeature['limits'] {
 }
 
 /** U of the mean of what was measured, k = 2, millimetres; undefined where nobody said what it was measured with. */
-export function expandedMeasuredMm({ measured, more = [], gauge }: Measured): number | undefined {
-  const repeatability = nanometresOf(gauge?.repeatability)
-  const uncertainty = nanometresOf(gauge?.uncertainty)
+export function expandedMeasuredMm({
+  measured,
+  more = [],
+  instrument,
+}: Measured): number | undefined {
+  const repeatability = nanometresOf(instrument?.repeatability)
+  const uncertainty = nanometresOf(instrument?.uncertainty)
   const read = readLength(measured)
   if (repeatability === undefined || uncertainty === undefined || !read.ok) return undefined
   return expandedOf(read.value, {

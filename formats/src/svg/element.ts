@@ -78,7 +78,9 @@ export const METAL = '#c4c4c4'
 const rounded = (value: string | number): string =>
   typeof value === 'number' ? String(Math.round(value * 100) / 100) : value
 
-const escaped = (text: string): string => text.replace(/[&<>"]/g, (sign) => ESCAPES[sign] ?? sign)
+/** A text as it may stand between two tags, or in an attribute. */
+export const escaped = (text: string): string =>
+  text.replace(/[&<>"]/g, (sign) => ESCAPES[sign] ?? sign)
 const ESCAPES: Readonly<Record<string, string>> = {
   '&': '&amp;',
   '<': '&lt;',

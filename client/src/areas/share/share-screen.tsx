@@ -95,6 +95,16 @@ function Share({ id, setup: asWritten, file }: ShareProps) {
               {`Print on ${paper}`}
             </Button>
           ))}
+          <Button
+            kind="quiet"
+            testID="sheet-page"
+            disabled={!reached}
+            onPress={() =>
+              void window.open(`/api/setups/${id}/set-up-sheet.html?zone=${zone}`, '_blank')
+            }
+          >
+            Print view
+          </Button>
         </Row>
         {waiting > 0 && (
           <Words role="status" tone="caution" testID="sheet-lacks">
@@ -103,7 +113,7 @@ function Share({ id, setup: asWritten, file }: ShareProps) {
         )}
         <Words as="note" testID="sheet-note">
           {reached
-            ? 'A PDF from the server: drawings, offsets, tools, gauges, blanks to sign.'
+            ? 'From the server, as a PDF or as a page for your browser: drawings, offsets, tools, gauges, blanks to sign.'
             : 'The sheet comes from the server: print it once there is a connection.'}
         </Words>
       </Section>

@@ -35,7 +35,7 @@ export const MEASURED_FIELDS = {
     }),
     'what the drawing allows',
   ),
-  gauge: optional(
+  instrument: optional(
     recordOf({
       name: field(name, 'what it is called'),
       repeatability: field(lengthNotNegative, 'one standard deviation of a reading with it'),
@@ -52,4 +52,4 @@ export const MEASURED_FIELDS = {
 export type Measured = RecordOf<typeof MEASURED_FIELDS>
 
 /** What a part is measured with. */
-export type MeasuringGauge = NonNullable<Measured['gauge']>
+export type MeasuringGauge = NonNullable<Measured['instrument']>

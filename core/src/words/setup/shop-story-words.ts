@@ -56,7 +56,7 @@ const STORY: {
     }),
     'reversal-test': ({ axis, pairs }) => ({
       tells: 'measured',
-      words: `Lost motion of ${axis} was tested at ${pairs.length} places.`,
+      words: `Backlash of ${axis} was tested at ${pairs.length} places.`,
     }),
   },
   gauge: {

@@ -7,7 +7,12 @@ import { accept, type Outcome } from '../../refusal'
 import { printedCribList, printedLabels } from '../../use-cases/on-paper'
 import type { Clock } from '../../clock'
 import type { Store } from '../../store/store'
-import { exportedFile, printedSheet, type ExportOptions } from '../../use-cases/setups/exports'
+import {
+  exportedFile,
+  printedSheet,
+  sheetToPrint,
+  type ExportOptions,
+} from '../../use-cases/setups/exports'
 import type { Setups } from '../../use-cases/setups/setups'
 import { query } from '../body'
 import type { Connection } from '../door/connection'
@@ -82,6 +87,19 @@ export const exportRoutes = (
         return printed.ok
           ? pdf(c, accept(printed.value.pdf), printed.value.name)
           : replyRefusal(c, printed.refusal)
+      },
+    )
+    .get(
+      '/setups/:id/set-up-sheet.html',
+      describes('The set-up sheet as a page to be printed by the browser', 'text/html'),
+      query(paperQuery),
+      async (c) => {
+        const asked = options(c, c.req.valid('query'))
+        const page = await sheetToPrint(parts, c.var.person, c.req.param('id'), asked)
+        if (!page.ok) return replyRefusal(c, page.refusal)
+        // Names of jobs and tools stand in it: whatever is typed there, it runs and fetches nothing.
+        c.header('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'")
+        return c.html(page.value)
       },
     )
     .get(

@@ -9,10 +9,11 @@ import {
   type ExportedFile,
   type TextExport,
 } from '@pine/formats/exports'
+import { setupSheetHtml } from '@pine/formats/html'
 import { momentOnPaper } from '@pine/formats/moment'
 import type { PaperSize } from '@pine/formats/paper-size'
 import { setupSheetPdf } from '@pine/formats/pdf'
-import { sheetContent, type ShopBeside } from '@pine/formats/setup-sheet'
+import { sheetContent, type SheetContent, type ShopBeside } from '@pine/formats/setup-sheet'
 import type { Member } from '@pine/contract'
 import type { Clock } from '../../clock'
 import { accept, type Outcome } from '../../refusal'
@@ -64,11 +65,42 @@ export interface PrintedSheet {
 
 /** The set-up sheet on paper, with what the shop knows of its tools and gauges beside it. */
 export async function printedSheet(
+  parts: ExportParts,
+  person: Member,
+  id: string,
+  options: ExportOptions,
+): Promise<Outcome<PrintedSheet>> {
+  const sheet = await sheetOf(parts, person, id, options)
+  if (!sheet.ok) return sheet
+  const { content, decimals, name } = sheet.value
+  const pdf = await setupSheetPdf(content, {
+    ...{ size: options.paper, fonts: FONTS, at: parts.clock(), decimals },
+  })
+  return accept({ name: `${fileStem(name)}-set-up-sheet.pdf`, pdf })
+}
+
+/** The same content as a page that a browser shows and prints. */
+export async function sheetToPrint(
+  parts: ExportParts,
+  person: Member,
+  id: string,
+  options: ExportOptions,
+): Promise<Outcome<string>> {
+  const sheet = await sheetOf(parts, person, id, options)
+  if (!sheet.ok) return sheet
+  const { content, decimals } = sheet.value
+  return accept(await setupSheetHtml(content, decimals))
+}
+
+/** What stands on the sheet of a set-up, as it stands now. */
+async function sheetOf(
   { store, clock, setups }: ExportParts,
   { name }: Member,
   id: string,
-  { zone, paper, origin }: ExportOptions,
-): Promise<Outcome<PrintedSheet>> {
+  { zone, origin }: ExportOptions,
+): Promise<
+  Outcome<{ readonly content: SheetContent; readonly decimals: number; readonly name: string }>
+> {
   const opened = await setups.open(id)
   if (!opened.ok) return opened
   const file = opened.value.file as SetupFile
@@ -79,10 +111,7 @@ export async function printedSheet(
     ...{ by: name, at: now, zone, hash: fileHash(file) },
     link: `${origin}/setups/${id}`,
   })
-  const pdf = await setupSheetPdf(content, {
-    ...{ size: paper, fonts: FONTS, at: clock(), decimals: solution.decimals },
-  })
-  return accept({ name: `${fileStem(document.sheet.name)}-set-up-sheet.pdf`, pdf })
+  return accept({ content, decimals: solution.decimals, name: document.sheet.name })
 }
 
 /** The holders of its tools, and when its gauges are to be checked. */

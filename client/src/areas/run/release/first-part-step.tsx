@@ -94,7 +94,7 @@ export function FirstPartStep({
       .filter(({ key }) => !OF_A_PART.some((one) => one.key === key) && !numbers.isEmpty(key))
       .map(({ key }) => numbers.written(key)),
     ...{ upper: limit('upper'), lower: limit('lower') },
-    gauge: gauge && measuringGauge(gauge),
+    instrument: gauge && measuringGauge(gauge),
   })
   const finish = (leftOut?: string) => {
     void enter({

@@ -189,15 +189,22 @@ export interface TypedFeature {
   readonly more: readonly WrittenLength[]
   readonly upper: WrittenLength | undefined
   readonly lower: WrittenLength | undefined
-  readonly gauge: Measured['gauge']
+  readonly instrument: Measured['instrument']
 }
 
 /** The same as it is kept. A lower limit alone is none: the upper one is asked for first. */
-export function measuredOf({ upper, lower, gauge, sides, more, ...rest }: TypedFeature): Measured {
+export function measuredOf({
+  upper,
+  lower,
+  instrument,
+  sides,
+  more,
+  ...rest
+}: TypedFeature): Measured {
   return {
     ...rest,
     ...(isBlock(rest.feature) && { sides, more }),
     ...(upper && { tolerance: { upper, ...(lower && { lower }) } }),
-    ...(gauge && { gauge }),
+    ...(instrument && { instrument }),
   }
 }

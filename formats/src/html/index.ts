@@ -1,0 +1,1 @@
+export { setupSheetHtml } from './setup-sheet-html'
