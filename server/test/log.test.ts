@@ -110,6 +110,27 @@ test('page after page each fact comes once, also where many were entered in one 
   expect([pages, seen.length, new Set(seen).size]).toEqual([3, 128, 128])
 })
 
+test('facts of one stream stand in the order of their places, whatever the clocks of devices say', async () => {
+  server.passSeconds(60)
+  const sent = '2026-03-02T12:00:00.000Z'
+  const enter = (kind: string, body: object, at: string) =>
+    server.send(
+      'POST',
+      `/streams/setup/${setup}/facts?${new URLSearchParams({ at, sent, device: uuid() })}`,
+      { id: uuid(), kind, body },
+    )
+  const typed = mm('-250.000')
+  await enter('key-in', { address: 'H1', mode: 'set', typed }, '2026-03-02T11:59:59.500Z')
+  await enter(
+    ...(['read-back', { address: 'H1', moment: 'after', shown: typed }] as const),
+    '2026-03-02T11:59:59.400Z',
+  )
+  expect((await words({ register: 'H1' })).slice(0, 2)).toEqual([
+    'H1 shows −250.000 mm.',
+    'H1 was set to −250.000 mm.',
+  ])
+})
+
 test('what is no end of a page, no day and no id is refused', async () => {
   for (const asked of ['before=x', 'before=2026-01-01_x_1', 'from=today', 'person=Jory'])
     expect((await server.send('GET', `/log?${asked}`)).status).toBe(422)

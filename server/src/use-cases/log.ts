@@ -26,9 +26,25 @@ export async function logPage(
   const declared = await store.declarationsOf([...new Set(facts.map(({ stream }) => stream.id))])
   const last = facts.at(-1)
   return accept({
-    lines: facts.flatMap((one) => lineOf(one, declared.get(one.stream.id))),
+    lines: inStreamOrder(facts).flatMap((one) => lineOf(one, declared.get(one.stream.id))),
     next: found.length > A_PAGE && last !== undefined ? written(last) : null,
   })
+}
+
+/**
+ * Facts of one stream in the order of their places, whatever their clocks say: two that were sent one after the other may be told
+ * some milliseconds the other way round. Each stream keeps the lines that it has among the others.
+ */
+function inStreamOrder(facts: readonly LoggedFact[]): readonly LoggedFact[] {
+  const byStream = new Map<string, LoggedFact[]>()
+  for (const fact of facts) {
+    const own = byStream.get(fact.stream.id)
+    if (own === undefined) byStream.set(fact.stream.id, [fact])
+    else own.push(fact)
+  }
+  for (const own of byStream.values()) own.sort((one, other) => one.place - other.place)
+  // From the youngest on: the last place of its stream comes first.
+  return facts.flatMap(({ stream }) => byStream.get(stream.id)?.pop() ?? [])
 }
 
 function lineOf(
