@@ -5,12 +5,11 @@ import { useFirstParts } from '@/data/setup/first-parts'
 import type { LoadedSetup } from '@/data/setup/standing'
 import { Page } from '@/kit/frame/page'
 import { Section } from '@/kit/frame/section'
-import { LateChart } from '@/kit/late-chart'
+import { LimitsChart } from '@/kit/limits-chart'
 import { Problem } from '@/kit/problem'
 import { Card, Column, Line } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
-import { useRoles } from '@/theme/use-roles'
-import { firstPartsView, type FeatureCard } from './first-parts-view'
+import { firstPartsView } from './first-parts-view'
 
 /** What was measured of a job's parts, repeat after repeat, against what the drawing allows. */
 export function FirstPartsScreen({ id }: { readonly id: string }) {
@@ -31,7 +30,9 @@ function FirstParts({ id, setup }: { readonly id: string; readonly setup: Loaded
       )}
       {features.map((feature) => (
         <Section key={feature.name} title={feature.name}>
-          {feature.chart && <DeviationChart chart={feature.chart} decimals={decimals} />}
+          {feature.chart && (
+            <LimitsChart chart={feature.chart} decimals={decimals} allowed="limit" />
+          )}
           <Card overflow="hidden" role="list">
             {feature.rows.map(({ key, on, by, words, isWrong }, index) => (
               <Line
@@ -52,36 +53,5 @@ function FirstParts({ id, setup }: { readonly id: string; readonly setup: Loaded
         </Section>
       ))}
     </Page>
-  )
-}
-
-/** Deviations from nominal, between what chance makes of them and what the drawing allows. */
-function DeviationChart({
-  chart: { limits, mean, lower, upper, ...drawn },
-  decimals,
-}: {
-  readonly chart: NonNullable<FeatureCard['chart']>
-  readonly decimals: number
-}) {
-  const roles = useRoles()
-  const may = { color: roles.wrong, strokeWidth: 2 }
-  const chance = { color: roles.inkSoft, strokeDasharray: [5, 4], strokeWidth: 1 }
-  return (
-    <LateChart
-      {...drawn}
-      decimals={decimals}
-      height={240}
-      lines={[
-        ...(limits
-          ? [
-              { y: limits.upper, label: 'limit', labelColor: roles.wrong, ...may },
-              { y: limits.lower, ...may },
-            ]
-          : []),
-        { y: upper, ...chance },
-        { y: mean, color: roles.inkSoft, strokeWidth: 1 },
-        { y: lower, ...chance },
-      ]}
-    />
   )
 }
