@@ -39,6 +39,16 @@ test('what moved besides is no place to compare: a tool that was changed, anothe
   ])
 })
 
+test('what was read off the work position or a counter is no place to compare with a machine position', () => {
+  const [left, ...others] = touches
+  const work = { of: 'work', row: 'G54', holds: { X: mm('-300') } } as const
+  const counter = { of: 'counter' } as const
+  const read = (position: typeof work | typeof counter) =>
+    placesOf({ ...lost(), readings: [{ ...left!, position } as never, ...others] })
+  expect(read(work)).toEqual([expect.stringMatching(/^Y/), expect.stringMatching(/^Z/)])
+  expect(read(counter)).toEqual(read(work))
+})
+
 test('every number follows by what a place is off, as surely as two touches; an axis that is not compared is read again', () => {
   const document = lost()
   const places = knownPlaces(document)

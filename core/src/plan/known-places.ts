@@ -13,7 +13,7 @@ import {
   type WrittenLength,
 } from '../length/length'
 import { nanometresOf } from '../length/read-length'
-import { axesRead, inMachinePosition } from '../quantities/quantities'
+import { axesRead, isAxisPosition } from '../quantities/quantities'
 
 /** A place whose machine position was read before home was lost, to be touched again. */
 export interface KnownPlace {
@@ -41,7 +41,9 @@ export function knownPlaces(document: SetupDocument): readonly KnownPlace[] {
   }
   const standing = others.readings.filter(
     (reading) =>
-      inMachinePosition(reading) &&
+      // Read off the work position it would be compared with another number: the row may be gone.
+      reading.position === undefined &&
+      isAxisPosition(reading) &&
       standingReadings(others, reading).includes(reading) &&
       others.events.every(
         (event) => event.place < reading.place || sensitivity(reading, event) === 0,
