@@ -58,8 +58,8 @@ test('every number follows by what a place is off, as surely as two touches; an 
     Y: mm('half'),
   })
   expect(compared).toEqual([
-    { axis: 'X', shift: 12_000, isFar: false },
-    { axis: 'Z', shift: 0, isFar: false },
+    { axis: 'X', shift: 12_000, off: 'near' },
+    { axis: 'Z', shift: 0, off: 'near' },
   ])
   // Two touches with the edge finder (0.005 mm) and with the setter (0.003 mm): √2 of each.
   expect(recovered).toEqual({
@@ -82,10 +82,19 @@ test('every number follows by what a place is off, as surely as two touches; an 
 
 test('a place that is far off is told, and what was in force before the loss is shown', () => {
   const { places } = compareHome(before, knownPlaces(lost()), { X: mm('-412.240') })
-  expect(places).toEqual([{ axis: 'X', shift: 60_000, isFar: true }])
+  expect(places).toEqual([{ axis: 'X', shift: 60_000, off: 'far' }])
   const write = (nm: number) => `${nm / 1e6} mm`
-  expect(describeCompared('X', places[0]!.shift, true, write)).toContain(
+  expect(describeCompared('X', places[0]!.shift, 'far', write)).toContain(
     'Another place, another tool',
+  )
+  // A lost sign, or a wrong digit: nothing is carried over by it.
+  for (const typed of ['412.300', '-402.300', '-414.301']) {
+    const wrong = compareHome(before, knownPlaces(lost()), { X: mm(typed), Z: mm('-220') })
+    expect(wrong.places[0]?.off).toBe('beyond')
+    expect(Object.keys(wrong.recovered.shift)).toEqual(['Z'])
+  }
+  expect(describeCompared('X', 3_000_000 as never, 'beyond', write)).toContain(
+    'carries nothing over',
   )
   expect(inForceAtLoss(lost())?.registers.map(({ state }) => state)).toEqual(
     solve(before).registers.map(({ state }) => state),

@@ -29,6 +29,15 @@ test('after a loss each axis has a place to compare; what is typed is told, and 
   expect(open).not.toContain('home')
 })
 
+test('a lost sign carries nothing over: home is then one with nothing compared', () => {
+  const [X] = homeAgainView(lost, {})!.places
+  const turned = homeAgainView(lost, { X: mm(X!.was.replace('\u2212', '')) })
+  expect(turned?.lines).toEqual([
+    { axis: 'X', wrong: true, words: expect.stringContaining('Look at the sign') },
+  ])
+  expect(turned).toMatchObject({ next: 'Home, nothing compared', facts: [{ kind: 'check-off' }] })
+})
+
 test('where nothing was lost there is nothing to compare', () => {
   expect(homeAgainView(example('whole-run'), {})).toBeUndefined()
 })

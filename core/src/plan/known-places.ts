@@ -60,14 +60,16 @@ export function knownPlaces(document: SetupDocument): readonly KnownPlace[] {
 
 /** What an axis that has homed by its switch again may be off: more is another place, or another switch. Common practice, no source. */
 const FOUND_WITHIN_NM = 50_000
+/** Further off it is no switch that was found again, but a wrong digit, another place or a lost sign. Common practice, no source. */
+const NEVER_BEYOND_NM = 2_000_000
 
 /** A place that was touched again. */
 export interface ComparedPlace {
   readonly axis: MachineAxis
   /** What the machine shows there now is what it showed before, plus this. */
   readonly shift: Nanometres
-  /** Further off than a switch usually is. */
-  readonly isFar: boolean
+  /** Further off than a switch usually is: `far` is told, and what is `beyond` belief carries no number over. */
+  readonly off: 'near' | 'far' | 'beyond'
 }
 
 export interface ComparedHome {
@@ -92,19 +94,26 @@ export function compareHome(
     const shift = toNanometres(is - was)
     const gauges = sheet.gauges.filter(({ id }) => reading.with.includes(id))
     const touchMm = repeatabilityMm(gauges)
-    return [{ axis, shift, isFar: Math.abs(shift) > FOUND_WITHIN_NM, mm: Math.SQRT2 * touchMm }]
+    return [{ axis, shift, off: howFar(shift), mm: Math.SQRT2 * touchMm }]
   })
   const written = (nm: number): WrittenLength => ({
     text: formatLength(toNanometres(Math.round(nm)), sheet.unit, FINEST_DECIMALS[sheet.unit]),
     unit: sheet.unit,
   })
   const byAxis = (of: (one: (typeof compared)[number]) => number) =>
-    Object.fromEntries(compared.map((one) => [one.axis, written(of(one))]))
+    Object.fromEntries(
+      compared.flatMap((one) => (one.off === 'beyond' ? [] : [[one.axis, written(of(one))]])),
+    )
   return {
-    places: compared.map(({ axis, shift, isFar }) => ({ axis, shift, isFar })),
+    places: compared.map(({ axis, shift, off }) => ({ axis, shift, off })),
     recovered: {
       shift: byAxis(({ shift }) => shift),
       uncertainty: byAxis(({ mm }) => mm * NANOMETRES_PER.mm),
     },
   }
+}
+
+function howFar(shift: Nanometres): ComparedPlace['off'] {
+  if (Math.abs(shift) > NEVER_BEYOND_NM) return 'beyond'
+  return Math.abs(shift) > FOUND_WITHIN_NM ? 'far' : 'near'
 }

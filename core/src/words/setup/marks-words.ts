@@ -26,17 +26,19 @@ export const marksAnew = (axes: readonly MachineAxis[]): string =>
 /**
  * How far the zero of an axis that was homed again lies from the lost one, by a known place.
  *
- * @param isFar further than a home switch usually is.
+ * @param off how far, beside what a home switch usually is.
  */
 export function describeCompared(
   axis: MachineAxis,
   shift: Nanometres,
-  isFar: boolean,
+  off: 'near' | 'far' | 'beyond',
   write: LengthWriter,
 ): string {
   if (shift === 0) return `${axis}: found again, to the step of the display.`
   const by = `${axis}: shows ${write(toNanometres(Math.abs(shift)))} ${shift < 0 ? 'less' : 'more'} than before`
-  return isFar
+  if (off === 'beyond')
+    return `${by}: no switch is off by that. Look at the sign, the digits and the place. It carries nothing over; ${axis} is touched again.`
+  return off === 'far'
     ? `${by}. Another place, another tool, or not homed? Look before you go on: every number along ${axis} shifts by it.`
     : `${by}; every number along it shifts by that.`
 }

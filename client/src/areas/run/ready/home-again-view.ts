@@ -38,6 +38,7 @@ export function homeAgainView(
   const places = knownPlaces(document)
   if (places.length === 0) return undefined
   const { places: compared, recovered } = compareHome(document, places, typed)
+  const isFound = Object.keys(recovered.shift).length > 0
   const write = lengthWriter(solution)
   const { caution, points } = describeCheck(document, 'home')
   const [first] = points
@@ -54,16 +55,16 @@ export function homeAgainView(
       name: describeStep(document, reading, reading.with).sentence,
       was: typographic(read.text),
     })),
-    lines: compared.map(({ axis, shift, isFar }) => ({
+    lines: compared.map(({ axis, shift, off }) => ({
       axis,
-      wrong: isFar,
-      words: describeCompared(axis, shift, isFar, (nm) => `${write(nm)} ${solution.unit}`),
+      wrong: off !== 'near',
+      words: describeCompared(axis, shift, off, (nm) => `${write(nm)} ${solution.unit}`),
     })),
-    next: compared.length === 0 ? 'Home, nothing compared' : 'Home, compared',
+    next: isFound ? 'Home, compared' : 'Home, nothing compared',
     facts: [
-      ...(compared.length === 0
-        ? []
-        : [{ kind: 'event' as const, body: { kind: 'home-recovered' as const, ...recovered } }]),
+      ...(isFound
+        ? [{ kind: 'event' as const, body: { kind: 'home-recovered' as const, ...recovered } }]
+        : []),
       { kind: 'check-off', body: { of: 'home' } },
     ],
     inForce: inForceAtLoss(document),
