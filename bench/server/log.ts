@@ -3,7 +3,7 @@ import { logPage } from '../../server/src/use-cases/log'
 import { benchShop, line, quantile } from '../support/shop'
 
 // A page of the log of a shop with 200,000 facts: the first one, one from the middle, and narrowed to a person and to a register.
-// Beside each the bare statement that brings the same facts, in the same run.
+// Beside each the two bare statements that bring the same facts and the sheets that they are told by, in the same run.
 // Run: node scripts/with-database.mjs npx tsx bench/server/log.ts
 
 const FACTS = 200_000
@@ -31,13 +31,21 @@ const [middle] = await owner.query(
   [shop, FACTS / 2],
 )
 const cursor = `${middle.recorded_at.toISOString()}_${middle.stream_id}_${middle.place}`
-const bare = (condition: string, values: readonly unknown[]) => () =>
-  owner.query(
+const bare = (condition: string, values: readonly unknown[]) => async () => {
+  const facts: readonly { readonly stream_id: string }[] = await owner.query(
     `SELECT fact.*, person.name FROM fact JOIN person ON person.shop_id = fact.shop_id AND person.id = person_id
      WHERE fact.shop_id = $1 AND ${condition}
      ORDER BY recorded_at DESC, stream_id DESC, place DESC LIMIT 51`,
     [shop, ...values],
   )
+  await owner.query(
+    `SELECT asked.id, last.body FROM unnest($2::uuid[]) AS asked(id) CROSS JOIN LATERAL (
+       SELECT body FROM fact WHERE shop_id = $1 AND stream_id = asked.id AND kind IN ('sheet', 'machine', 'gauge', 'tool')
+       ORDER BY place DESC LIMIT 1
+     ) last`,
+    [shop, [...new Set(facts.map(({ stream_id }) => stream_id))]],
+  )
+}
 
 const views = [
   ['the first page', () => logPage(store, {}), bare('true', [])],
