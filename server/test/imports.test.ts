@@ -137,6 +137,12 @@ test('gauges come in by a lead, and stand on the shop’s list without what was 
   expect((await preview('gauges', `${list}Block,gauge block,25,mm\n`)).problems).toHaveLength(2)
 })
 
+test('a quotation mark that stays open is the only fault of its row, and the rows before it are sound', async () => {
+  const seen = await preview('gauges', 'name,kind,size\nPin,gauge pin,6\n"open,pin,3\nlast,pin,4\n')
+  expect([seen.good, seen.problems.map(({ row }) => row)]).toEqual([1, [3]])
+  expect(seen.problems[0]?.words).toContain('quotation mark')
+})
+
 test('columns are named by the person where headings say nothing, and named wrongly they are refused', async () => {
   const list = 'A|B\nSetter|50\n'
   expect((await preview('gauges', list)).missing).toEqual(['name', 'kind of gauge', 'size'])

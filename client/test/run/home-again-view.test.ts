@@ -7,7 +7,7 @@ test('after a loss each axis has a place to compare; what is typed is told, and 
   const asked = homeAgainView(lost, {})
   expect(asked?.places.map(({ axis }) => axis)).toEqual(['X', 'Y', 'Z'])
   expect(asked).toMatchObject({
-    ...{ lines: [], next: 'Home, nothing compared' },
+    ...{ lines: [], next: 'Home only' },
     facts: [{ kind: 'check-off', body: { of: 'home' } }],
   })
   expect(asked?.inForce?.registers.every(({ state }) => state === 'proven')).toBe(true)
@@ -35,7 +35,7 @@ test('a lost sign carries nothing over: home is then one with nothing compared',
   expect(turned?.lines).toEqual([
     { axis: 'X', wrong: true, words: expect.stringContaining('Look at the sign') },
   ])
-  expect(turned).toMatchObject({ next: 'Home, nothing compared', facts: [{ kind: 'check-off' }] })
+  expect(turned).toMatchObject({ next: 'Home only', facts: [{ kind: 'check-off' }] })
 })
 
 test('where nothing was lost there is nothing to compare', () => {

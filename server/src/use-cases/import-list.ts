@@ -76,7 +76,7 @@ export async function previewImport(
       name: body.name,
       words: describeImported(body, nameOf),
     })),
-    problems: read.problems.slice(0, MOST_PROBLEMS).map((problem) => told(problem, header)),
+    problems: read.problems.slice(0, MOST_PROBLEMS).map((problem) => problemLine(problem, header)),
     problemsInAll: read.problems.length,
   })
 }
@@ -153,7 +153,11 @@ async function understood(
   const before = await store.streamsAmong([...streams.values()].map(({ id }) => id))
   const fresh = [...streams].flatMap(([row, { id }]) => (before.has(id) ? [] : [row]))
   const read = withoutKnown(
-    { rows: fresh, problems: [...file.problems, ...raw.problems] },
+    {
+      rows: fresh,
+      // What a quotation mark swallowed is no cell: what is wrong with it is the mark.
+      problems: [...file.problems, ...raw.problems.filter(({ row }) => !broken.has(row))],
+    },
     await alreadyThere(
       store,
       list,
@@ -171,8 +175,8 @@ async function understood(
 const streamsOf =
   (shopId: string, list: ImportList, from: { readonly file: string; readonly sha256: string }) =>
   ({ row, body }: { readonly row: number; readonly body: ImportBody }): ImportedStream => {
-    const said = `${shopId} ${list} ${from.sha256} ${row} ${JSON.stringify(body)}`
-    const hash = createHash('sha256').update(said).digest()
+    const content = `${shopId} ${list} ${from.sha256} ${row} ${JSON.stringify(body)}`
+    const hash = createHash('sha256').update(content).digest()
     const id = idOf(hash.subarray(0, 16))
     return {
       id,
@@ -223,7 +227,7 @@ function samplesOf(records: TableFile['table']['records'], column: number): stri
 
 const shortened = (text: string): string => (text.length > 60 ? `${text.slice(0, 60)}…` : text)
 
-const told = (problem: ImportProblem, header: readonly string[]) => ({
+const problemLine = (problem: ImportProblem, header: readonly string[]) => ({
   row: problem.row,
   ...(problem.column !== undefined && { column: header[problem.column] ?? '' }),
   text: shortened(problem.text),

@@ -17,7 +17,7 @@ import { Words } from '@/kit/words'
 import { ImportColumns } from './import-columns'
 import { importedWords, importView, LIST_NAMES, withColumn } from './import-view'
 
-/** A file that was picked, what was said of it, and what it comes to. */
+/** A file that was picked, the options chosen for it, and its preview. */
 interface Picked {
   readonly file: File
   readonly options: ImportOptions

@@ -88,7 +88,7 @@ function summaryOf(list: ImportList, { good, faulty, already }: ImportPreview): 
   return `${parts.join(', ')}.`
 }
 
-/** What is said of the file once a column is taken for something, or for nothing; it is taken from any other column. */
+/** The options once a column is imported as something, or as nothing; no other column is imported as that. */
 export function withColumn(
   options: ImportOptions,
   mapping: Readonly<Record<string, number>>,

@@ -9,7 +9,7 @@ import type { LengthUnit } from '@pine/core/length'
 import { ask } from '../server/api'
 import { showOutside } from './shown-outside'
 
-/** How a file is to be understood, as far as somebody has said it: the server guesses the rest. */
+/** How a file is to be read, as far as somebody chose it: the server guesses the rest. */
 export interface ImportOptions {
   readonly columns?: ImportMapping
   readonly unit?: LengthUnit
@@ -18,8 +18,8 @@ export interface ImportOptions {
 }
 
 /** No time limit, as the typed client has one: fifty thousand rows take the database ten seconds. */
-function send(path: string, file: File, { columns, ...said }: ImportOptions): Promise<Response> {
-  const query = new URLSearchParams({ name: file.name, ...said })
+function send(path: string, file: File, { columns, ...options }: ImportOptions): Promise<Response> {
+  const query = new URLSearchParams({ name: file.name, ...options })
   if (columns !== undefined) query.set('columns', JSON.stringify(columns))
   return fetch(`/api/imports/${path}?${query}`, { method: 'POST', body: file })
 }

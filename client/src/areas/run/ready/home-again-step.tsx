@@ -1,4 +1,7 @@
+import { useState } from 'react'
+import { useMedia } from '@tamagui/core'
 import { AXES, type MachineAxis } from '@pine/core/address'
+import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Section } from '@/kit/frame/section'
 import { Card, Line } from '@/kit/surfaces'
@@ -24,6 +27,9 @@ export function HomeAgainStep({ setupId, setup, enter, onDone }: StepProps) {
   const typed = Object.fromEntries(
     AXES.filter((axis) => !numbers.isEmpty(axis)).map((axis) => [axis, numbers.written(axis)]),
   )
+  const { wide } = useMedia()
+  // On a wide screen it would push the number out of view.
+  const [showsInForce, setShowsInForce] = useState(!wide)
   const view = homeAgainView(setup, typed)
   if (view === undefined) return null
   const submit = () => {
@@ -60,7 +66,12 @@ export function HomeAgainStep({ setupId, setup, enter, onDone }: StepProps) {
         <Words key={point}>{point}</Words>
       ))}
       <Caution>{view.caution}</Caution>
-      {view.inForce && (
+      {view.inForce && !showsInForce && (
+        <Button kind="plain" onPress={() => setShowsInForce(true)} testID="in-force">
+          What was in force before
+        </Button>
+      )}
+      {view.inForce && showsInForce && (
         <Section title="In force before">
           <RegistersPanel solution={view.inForce} onTrace={() => undefined} />
           <Words as="note">

@@ -60,7 +60,7 @@ export function homeAgainView(
       wrong: off !== 'near',
       words: describeCompared(axis, shift, off, (nm) => `${write(nm)} ${solution.unit}`),
     })),
-    next: isFound ? 'Home, compared' : 'Home, nothing compared',
+    next: isFound ? 'Home, compared' : 'Home only',
     facts: [
       ...(isFound
         ? [{ kind: 'event' as const, body: { kind: 'home-recovered' as const, ...recovered } }]
