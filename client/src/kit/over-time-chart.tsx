@@ -3,6 +3,7 @@ import { View } from '@tamagui/core'
 import { typographic } from '@pine/core/words'
 import { LineChart } from 'react-native-chart-kit/v2'
 import { useRoles } from '@/theme/use-roles'
+import { apart } from './apart'
 import { Card } from './surfaces'
 
 export interface OverTimeChartProps {
@@ -37,7 +38,7 @@ export function OverTimeChart({
       >
         {width > 0 && (
           <LineChart
-            data={points.map((point) => ({ ...point }))}
+            data={apart(points).map((point) => ({ ...point }))}
             xKey="on"
             yKey="off"
             width={width}
