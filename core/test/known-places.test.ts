@@ -14,7 +14,9 @@ const lost = (...more: SetupDocument['events']): SetupDocument => ({
   events: [event({ kind: 'home-lost' }), ...more],
 })
 const placesOf = (document: SetupDocument) =>
-  knownPlaces(document).map(({ axis, reading, read }) => `${axis} ${reading.of} ${read.text}`)
+  knownPlaces(document).map(
+    ({ axis, reading, was }) => `${axis} ${reading.of} ${(was / 1e6).toFixed(3)}`,
+  )
 
 test('each axis has the place that was touched there last; without a loss, or once home again, there is none', () => {
   expect(placesOf(lost())).toEqual([
@@ -24,9 +26,6 @@ test('each axis has the place that was touched there last; without a loss, or on
   ])
   expect(placesOf(before)).toEqual([])
   expect(placesOf({ ...lost(), checkOffs: [home(), home()] })).toEqual([])
-  const { machine } = before.sheet
-  const byMarks = { ...before.sheet, machine: { ...machine, homing: 'marks' as const } }
-  expect(placesOf({ ...lost(), sheet: byMarks })).toEqual([])
 })
 
 test('what moved besides is no place to compare: a tool that was changed, another part', () => {
@@ -58,8 +57,8 @@ test('every number follows by what a place is off, as surely as two touches; an 
     Y: mm('half'),
   })
   expect(compared).toEqual([
-    { axis: 'X', shift: 12_000, off: 'near' },
-    { axis: 'Z', shift: 0, off: 'near' },
+    { axis: 'X', shift: 12_000, besides: 12_000, off: 'near' },
+    { axis: 'Z', shift: 0, besides: 0, off: 'near' },
   ])
   // Two touches with the edge finder (0.005 mm) and with the setter (0.003 mm): √2 of each.
   expect(recovered).toEqual({
@@ -82,22 +81,96 @@ test('every number follows by what a place is off, as surely as two touches; an 
 
 test('a place that is far off is told, and what was in force before the loss is shown', () => {
   const { places } = compareHome(before, knownPlaces(lost()), { X: mm('-412.240') })
-  expect(places).toEqual([{ axis: 'X', shift: 60_000, off: 'far' }])
+  expect(places).toMatchObject([{ axis: 'X', shift: 60_000, off: 'far' }])
   const write = (nm: number) => `${nm / 1e6} mm`
-  expect(describeCompared('X', places[0]!.shift, 'far', write)).toContain(
-    'Another place, another tool',
-  )
+  expect(describeCompared(places[0]!, false, write)).toContain('Another place, another tool')
   // A lost sign, or a wrong digit: nothing is carried over by it.
   for (const typed of ['412.300', '-402.300', '-414.301']) {
     const wrong = compareHome(before, knownPlaces(lost()), { X: mm(typed), Z: mm('-220') })
     expect(wrong.places[0]?.off).toBe('beyond')
     expect(Object.keys(wrong.recovered.shift)).toEqual(['Z'])
+    expect(describeCompared(wrong.places[0]!, false, write)).toContain('carries nothing over')
   }
-  expect(describeCompared('X', 3_000_000 as never, 'beyond', write)).toContain(
-    'carries nothing over',
-  )
   expect(inForceAtLoss(lost())?.registers.map(({ state }) => state)).toEqual(
     solve(before).registers.map(({ state }) => state),
   )
   expect(inForceAtLoss(before)).toBeUndefined()
+})
+
+describe('on a machine without switches', () => {
+  const marks = { X: { dial: mm('1.20') }, Y: { dial: mm('0.40') }, Z: { dial: mm('0.30') } }
+  const homeBy = (written: typeof marks) => ({ ...home(), marks: written })
+  const { machine } = before.sheet
+  const dialTurn = { X: mm('5'), Y: mm('5'), Z: mm('5') }
+  const byMarks = (): SetupDocument => ({
+    ...before,
+    sheet: { ...before.sheet, machine: { ...machine, homing: 'marks', dialTurn } },
+    checkOffs: [homeBy(marks)],
+    readings: [leftTouch(), frontTouch(), tipTouch()],
+    events: [event({ kind: 'home-lost' })],
+  })
+  const at = (one: SetupDocument, address: string) =>
+    solve(one).registers.find((register) => register.address === address)!
+
+  test('a place that is touched is held against its dial, and goes before it; an untouched axis goes by its dial', () => {
+    const document = byMarks()
+    const byDials = { X: mm('0.200'), Y: mm('-0.100'), Z: mm('0.000') }
+    const { places, recovered } = compareHome(
+      document,
+      knownPlaces(document),
+      { X: mm('-412.130'), Z: mm('-219.850') },
+      byDials,
+    )
+    // Along X the touch shows 0.170 more, the dial 0.200; along Z 0.150 more, the dial nothing: more than marks are found within.
+    expect(places).toEqual([
+      { axis: 'X', shift: 170_000, besides: -30_000, off: 'near' },
+      { axis: 'Z', shift: 150_000, besides: 150_000, off: 'far' },
+    ])
+    expect(recovered.shift).toEqual({ X: mm('0.170000'), Y: mm('-0.100'), Z: mm('0.150000') })
+    expect(Object.keys(recovered.uncertainty)).toEqual(['X', 'Z'])
+    const write = (nm: number) => `${nm / 1e6} mm`
+    expect(places.map((one) => describeCompared(one, true, write))).toEqual([
+      'X: shows 0.03 mm less than the dial says; every number along it goes by the touch.',
+      expect.stringContaining('Another turn of the dial'),
+    ])
+  })
+
+  test('a dial in the wrong turn is found out by the place, and carries nothing over', () => {
+    const document = byMarks()
+    const turned = compareHome(
+      document,
+      knownPlaces(document),
+      { X: mm('-412.300') },
+      {
+        X: mm('5.000'),
+        Y: mm('0.000'),
+      },
+    )
+    expect(turned.places).toMatchObject([{ axis: 'X', off: 'beyond' }])
+    expect(Object.keys(turned.recovered.shift)).toEqual(['Y'])
+  })
+
+  test('after a second loss the place is where the first recovery carried it to', () => {
+    const first = byMarks()
+    const recovered = {
+      ...first,
+      events: [
+        ...first.events,
+        event({ kind: 'home-recovered', shift: { X: mm('0.170'), Z: mm('0') } }),
+      ],
+    }
+    const again = { ...recovered, checkOffs: [...first.checkOffs, homeBy(marks)] }
+    const lostAgain = { ...again, events: [...again.events, event({ kind: 'home-lost' })] }
+    // Y was not found the first time: what was read along it before relates to nothing.
+    expect(placesOf(lostAgain)).toEqual(['X face -412.130', 'Z tip-on-plane -220.000'])
+    const { recovered: second } = compareHome(lostAgain, knownPlaces(lostAgain), {
+      X: mm('-412.120'),
+    })
+    const found = {
+      ...lostAgain,
+      events: [...lostAgain.events, event({ kind: 'home-recovered', ...second })],
+    }
+    expect(at(found, 'G54.X').value).toBe(at(before, 'G54.X').value! + 180_000)
+    expect(at(found, 'G54.Y').state).toBe('stale')
+  })
 })

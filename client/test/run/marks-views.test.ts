@@ -79,6 +79,10 @@ describe('home by marks', () => {
   test('after a loss it is found again beside what it was, with what it shifted by', () => {
     const view = finding(marks({ Zdial: '1.20' }))
     expect(view).toMatchObject({ next: 'Found', dials: [], without: undefined })
+    expect(view.found).toMatchObject({
+      marks: { X: { dial: mm('1.00') } },
+      shift: { X: mm('0.000000'), Z: mm('-0.200000') },
+    })
     expect(view.was('Zdial')).toBe('1.00')
     expect(view.was('Zcoarse')).toBe('100')
     expect(view.lines).toEqual([
@@ -111,6 +115,8 @@ describe('home by marks', () => {
     expect(factsOf(empty)[0]).toMatchObject({
       body: { shift: { X: mm('0.000000'), Y: mm('0.000000') } },
     })
+    // In no certain turn there is nothing yet to hold a place against.
+    expect(finding(marks({ Zdial: '' })).found).toBeUndefined()
     expect(outcomeOf(finding(marks({ Zdial: '' })))).toEqual({
       missing:
         'Type what the Z dial and its scale show now, or leave Z empty: then what was read along Z is touched again.',

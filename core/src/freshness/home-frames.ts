@@ -51,7 +51,7 @@ function workOut({ events, checkOffs }: FactsOfHome, axis: MachineAxis): HomeFra
   for (const event of events) {
     if (event.kind === 'home-lost') begins.push(event.place)
     if (event.kind === 'home-recovered' && event.shift[axis] !== undefined) {
-      const frame = frameAt(marksBefore({ events, checkOffs }, event))
+      const frame = frameAt(markedBefore({ events, checkOffs }, event.place))
       begins.push(event.place)
       relatedTo.set(begins.length - 1, { frame, event })
     }
@@ -79,12 +79,14 @@ function workOut({ events, checkOffs }: FactsOfHome, axis: MachineAxis): HomeFra
 }
 
 /**
- * Where in the stream the marks were written down by which a home was found again: at the last home before it was
+ * Where in the stream the marks were written down by which a home is found again: at the last home before it was
  * lost; where nobody wrote them down, in the frame that was lost last.
+ *
+ * @param place of the recovery, in the stream.
  */
-function marksBefore({ events, checkOffs }: FactsOfHome, recovered: HomeRecovery): number {
-  const lost = events.findLast(({ kind, place }) => kind === 'home-lost' && place < recovered.place)
-  if (lost === undefined) return recovered.place
+export function markedBefore({ events, checkOffs }: FactsOfHome, place: number): number {
+  const lost = events.findLast((event) => event.kind === 'home-lost' && event.place < place)
+  if (lost === undefined) return place
   return homeBefore(checkOffs, lost.place)?.place ?? lost.place
 }
 

@@ -10,7 +10,7 @@ export { consequencesOf } from './consequences'
 export { followingStep } from './order/following'
 export { inForceAtLoss } from './in-force'
 export { type Implied, impliedBy } from './implied'
-export { compareHome, knownPlaces } from './known-places'
+export { type ComparedPlace, compareHome, type HomeShift, knownPlaces } from './known-places'
 export { neededFirst } from './order/needed-first'
 export {
   type Mend,

@@ -1,6 +1,7 @@
 import { toNanometres, type Nanometres } from '../../length/length'
 import type { FoundAgain } from '../../freshness/home-marks'
 import type { MachineAxis } from '../../address/row'
+import type { ComparedPlace } from '../../plan/known-places'
 import type { LengthWriter } from '../trust/warning-words'
 
 /** How far a zero that was found again lies from the lost one. */
@@ -26,18 +27,28 @@ export const marksAnew = (axes: readonly MachineAxis[]): string =>
 /**
  * How far the zero of an axis that was homed again lies from the lost one, by a known place.
  *
- * @param off how far, beside what a home switch usually is.
+ * @param byDials whether its dial was found again before: then the place is held against what the dial says.
  */
 export function describeCompared(
-  axis: MachineAxis,
-  shift: Nanometres,
-  off: 'near' | 'far' | 'beyond',
+  { axis, shift, besides, off }: ComparedPlace,
+  byDials: boolean,
   write: LengthWriter,
 ): string {
+  const apart = (nm: Nanometres) =>
+    `${write(toNanometres(Math.abs(nm)))} ${nm < 0 ? 'less' : 'more'}`
+  if (byDials) {
+    if (besides === 0) return `${axis}: as the dial says, to the step of the display.`
+    const by = `${axis}: shows ${apart(besides)} than the dial says`
+    if (off === 'beyond')
+      return `${by}. Look at the turn of the dial, the sign and the place. It carries nothing over; ${axis} is touched again.`
+    return off === 'far'
+      ? `${by}. Another turn of the dial, another place or another tool? Look before you go on: every number along ${axis} goes by the touch.`
+      : `${by}; every number along it goes by the touch.`
+  }
   if (shift === 0) return `${axis}: found again, to the step of the display.`
-  const by = `${axis}: shows ${write(toNanometres(Math.abs(shift)))} ${shift < 0 ? 'less' : 'more'} than before`
+  const by = `${axis}: shows ${apart(shift)} than before`
   if (off === 'beyond')
-    return `${by}: no switch is off by that. Look at the sign, the digits and the place. It carries nothing over; ${axis} is touched again.`
+    return `${by}: no home is off by that. Look at the sign, the digits and the place. It carries nothing over; ${axis} is touched again.`
   return off === 'far'
     ? `${by}. Another place, another tool, or not homed? Look before you go on: every number along ${axis} shifts by it.`
     : `${by}; every number along it shifts by that.`

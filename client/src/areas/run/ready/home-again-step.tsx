@@ -1,21 +1,23 @@
-import { useState } from 'react'
 import { useMedia } from '@tamagui/core'
 import { AXES, type MachineAxis } from '@pine/core/address'
-import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
-import { Section } from '@/kit/frame/section'
 import { Card, Line } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
-import { RegistersPanel } from '../frame/beside/registers-panel'
 import { EntryFrame } from '../frame/entry/entry-frame'
 import { NumbersEntry } from '../frame/entry/numbers-entry'
 import { useNumbers } from '../frame/entry/use-numbers'
 import type { StepProps } from '../frame/step-props'
-import { homeAgainView } from './home-again-view'
+import { homeAgainView, type FoundByMarks } from './home-again-view'
+import { InForceBefore } from './in-force-before'
 
-/** After a power cut on a machine with switches: home, compare a known place, and see what was in force. */
-export function HomeAgainStep({ setupId, setup, enter, onDone }: StepProps) {
-  const known = homeAgainView(setup, {})?.places ?? []
+interface HomeAgainStepProps extends StepProps {
+  /** On a machine without switches, what its marks say; they are entered with what is compared. */
+  readonly found?: FoundByMarks
+}
+
+/** After a power cut: home, compare a known place, and see what was in force. */
+export function HomeAgainStep({ setupId, setup, enter, onDone, found }: HomeAgainStepProps) {
+  const known = homeAgainView(setup, {}, found)?.places ?? []
   const numbers = useNumbers<MachineAxis>(
     `home-again:${setupId}`,
     setup.document.sheet.unit,
@@ -28,9 +30,7 @@ export function HomeAgainStep({ setupId, setup, enter, onDone }: StepProps) {
     AXES.filter((axis) => !numbers.isEmpty(axis)).map((axis) => [axis, numbers.written(axis)]),
   )
   const { wide } = useMedia()
-  // On a wide screen it would push the number out of view.
-  const [showsInForce, setShowsInForce] = useState(!wide)
-  const view = homeAgainView(setup, typed)
+  const view = homeAgainView(setup, typed, found)
   if (view === undefined) return null
   const submit = () => {
     if (!numbers.complete()) return
@@ -66,20 +66,8 @@ export function HomeAgainStep({ setupId, setup, enter, onDone }: StepProps) {
         <Words key={point}>{point}</Words>
       ))}
       <Caution>{view.caution}</Caution>
-      {view.inForce && !showsInForce && (
-        <Button kind="plain" onPress={() => setShowsInForce(true)} testID="in-force">
-          What was in force before
-        </Button>
-      )}
-      {view.inForce && showsInForce && (
-        <Section title="In force before">
-          <RegistersPanel solution={view.inForce} onTrace={() => undefined} />
-          <Words as="note">
-            Read every row back after this, and prove it again before you cut: the control may have
-            lost its table.
-          </Words>
-        </Section>
-      )}
+      {/* On a wide screen it would push the number out of view. */}
+      <InForceBefore setup={setup} open={!wide} />
     </EntryFrame>
   )
 }

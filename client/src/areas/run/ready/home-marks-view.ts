@@ -1,10 +1,11 @@
 import { AXES } from '@pine/core/address'
 import { type AxisMarks } from '@pine/core/facts'
-import { recoveryOf, standingCheckOff, type Recovery } from '@pine/core/plan'
+import { knownPlaces, recoveryOf, standingCheckOff, type Recovery } from '@pine/core/plan'
 import { describeCheck, describeMarks, marksAnew, type CheckWords } from '@pine/core/words'
 import type { FactDraft } from '@/data/outbox/fact-draft'
 import type { LoadedSetup } from '@/data/setup/standing'
 import { lengthWriter } from '../frame/entry/write-length'
+import type { FoundByMarks } from './home-again-view'
 import {
   countsMissing,
   countsOf,
@@ -23,9 +24,13 @@ export type HomeMarksView =
   | (MarksToRead & {
       readonly shows: 'write' | 'find'
       readonly next: string
+      /** After a loss, once the marks are whole and where a known place can be touched to check them: what they say. */
+      readonly found: FoundByMarks | undefined
       /** A machine without any mark goes on with this. */
       readonly without: readonly FactDraft[] | undefined
     })
+
+type MarksAsked = Exclude<HomeMarksView, { shows: 'done' }>
 
 export function homeMarksView(
   setup: LoadedSetup,
@@ -38,12 +43,18 @@ export function homeMarksView(
   if (done !== undefined)
     return { shows: 'done', words, marks: done.of === 'home' ? done.marks : undefined }
   const recovery = recoveryOf(document, marksOf(written, counts))
-  return recovery === undefined
-    ? writeView(words, marksOf(written, counts), counts)
-    : findView(setup, words, recovery, written, { ...counts, ...countsOf(recovery.marks) })
+  const view =
+    recovery === undefined
+      ? writeView(words, marksOf(written, counts), counts)
+      : findView(setup, words, recovery, written, { ...counts, ...countsOf(recovery.marks) })
+  return hasKnownPlace(setup) ? view : { ...view, found: undefined }
 }
 
-function writeView(words: CheckWords, marks: AxisMarks, counts: DialsCount): HomeMarksView {
+/** Whether home was lost, and a place can be touched that was read before. */
+export const hasKnownPlace = ({ document }: Pick<LoadedSetup, 'document'>): boolean =>
+  knownPlaces(document).length > 0
+
+function writeView(words: CheckWords, marks: AxisMarks, counts: DialsCount): MarksAsked {
   const dials = dialsIn(marks)
   const missing =
     Object.keys(marks).length === 0
@@ -62,6 +73,7 @@ function writeView(words: CheckWords, marks: AxisMarks, counts: DialsCount): Hom
     dials,
     lines: [],
     outcome: missing ?? { facts: [atHome(marks)] },
+    found: missing === undefined ? { marks, shift: {} } : undefined,
     without: [{ kind: 'check-off', body: { of: 'home' } }],
   }
 }
@@ -72,11 +84,12 @@ function findView(
   recovery: Recovery,
   written: WrittenMarks,
   counts: DialsCount,
-): HomeMarksView {
+): MarksAsked {
   const { shift, axes, anew } = recovery
   const marks = marksOf(written, counts)
   // Of a dial that was not written down before it is asked which way it counts.
   const dials = dialsIn(marks).filter((axis) => recovery.marks[axis]?.dial === undefined)
+  const missing = countsMissing(dials, counts)
   const write = lengthWriter(solution)
   const found = AXES.flatMap((axis): readonly MarksLine[] => {
     const one = axes[axis]
@@ -99,7 +112,8 @@ function findView(
     outcome:
       shift === undefined
         ? { missing: notFound(recovery, found) }
-        : (countsMissing(dials, counts) ?? { facts: [...recovered(shift), atHome(marks)] }),
+        : (missing ?? { facts: [...recovered(shift), atHome(marks)] }),
+    found: shift === undefined || missing !== undefined ? undefined : { marks, shift },
     without: undefined,
   }
 }

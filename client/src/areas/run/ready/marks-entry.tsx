@@ -23,7 +23,11 @@ export function useMarks(
 ) {
   const numbers = useNumbers<MarkKey>(draftKey, unit, marksToRead(axes))
   const counts = useDraft<DialsCount>(`${draftKey}:counts`, {})
-  return { numbers, counts }
+  const clear = () => {
+    numbers.clear()
+    counts.clear()
+  }
+  return { numbers, counts, clear }
 }
 
 export interface MarksEntryProps {
@@ -31,13 +35,23 @@ export interface MarksEntryProps {
   readonly view: MarksToRead
   readonly next: string
   readonly enter: StepProps['enter']
+  /** Where something is to be done with the marks before they are entered, instead of entering them. */
+  readonly onFound?: (() => void) | undefined
   readonly onDone: () => void
   /** Other ways on. */
   readonly children?: ReactNode
 }
 
 /** Dials and scales written down, beside what they showed before where there is a before. */
-export function MarksEntry({ marks, view, next, enter, onDone, children }: MarksEntryProps) {
+export function MarksEntry({
+  marks,
+  view,
+  next,
+  enter,
+  onFound,
+  onDone,
+  children,
+}: MarksEntryProps) {
   const { numbers, counts } = marks
   const { was, outcome } = view
   const [submitted, setSubmitted] = useState(false)
@@ -45,9 +59,9 @@ export function MarksEntry({ marks, view, next, enter, onDone, children }: Marks
     if (!numbers.complete()) return
     setSubmitted(true)
     if ('missing' in outcome) return
+    if (onFound !== undefined) return onFound()
     for (const draft of outcome.facts) void enter(draft)
-    numbers.clear()
-    counts.clear()
+    marks.clear()
     onDone()
   }
   const missing = submitted && 'missing' in outcome ? outcome : undefined
