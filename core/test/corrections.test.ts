@@ -1,5 +1,11 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
-import { correctionsFor, judgeFeature, measuresParts, measuringGauge } from '../src/wear'
+import {
+  correctionsFor,
+  farMeasured,
+  judgeFeature,
+  measuresParts,
+  measuringGauge,
+} from '../src/wear'
 import { solve } from '../src/solve'
 import { type Address } from '../src/address'
 import { type Measured, type SetupDocument } from '../src/facts'
@@ -208,4 +214,22 @@ test('a register that was corrected is keyed and read back anew, and is no misma
   const after = H1([corrected('H1', '0.02')])
   expect(after).toMatchObject({ state: 'read', keyIn: { type: '-269.980', before: -270_000_000 } })
   expect(after?.readBack).toBeUndefined()
+})
+
+test('a reading half a millimetre off or more is no register’s error, and a slip of one digit names what was meant', () => {
+  const far = (measured: string, more: readonly string[] = []) =>
+    farMeasured({
+      ...{ feature: 'outside-width', tool: 1, nominal: mm('50') },
+      ...{ measured: mm(measured), more: more.map((text) => mm(text)) },
+    })
+  expect(far('50.499')).toBeUndefined()
+  expect(far('49.500')?.deviation).toBe(-500_000)
+  expect(far('45.5')).toEqual({ read: mm('45.5'), deviation: -4_500_000 })
+  expect(far('5.002')?.meant).toEqual(mm('50.002'))
+  expect(far('05.02')?.meant).toEqual(mm('50.02'))
+  expect(far('550.02')?.meant).toEqual(mm('50.02'))
+  expect(far('56.02')?.meant).toEqual(mm('50.02'))
+  expect(far('50.02', ['50.03', '20.03'])).toEqual({
+    ...{ read: mm('20.03'), deviation: -29_970_000, meant: mm('50.03') },
+  })
 })

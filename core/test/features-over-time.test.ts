@@ -29,6 +29,9 @@ test('a feature is one kind, one nominal, one tool; its points lie in the order 
     ['b', 30_000],
     ['d', -10_000],
   ])
+  // Two widths of one nominal by one tool are two features where the drawing names them.
+  const named = featuresOverTime([part('a', { ...width('50.01'), name: 'left' }, width('50.02'))])
+  expect(named.map(({ last }) => last.name)).toEqual(['left', undefined])
   // Mean of 0.01, 0.03, −0.01; moving ranges 0.02 and 0.04: 3 · 0.03 / 1.128 to either side.
   expect(features[0]?.chart?.mean).toBeCloseTo(0.01, 12)
   expect(features[0]?.chart?.upper).toBeCloseTo(0.01 + (3 * 0.03) / 1.128, 12)

@@ -18,7 +18,10 @@ test('a tool that was measured against the bare nose brings what it measured, as
       { row: 'G54', face: 'front', at: mm('-250.000') },
     ],
   }
-  expect({ ...again(), tools: [] }).toEqual({ ...gaugeLine.sheet, tools: [], stood })
+  expect({ ...again(), tools: [] }).toEqual({
+    ...gaugeLine.sheet,
+    ...{ repeats: gaugeLine.id, tools: [], stood },
+  })
 })
 
 test('a length from a plane alone is the plane’s as well: what was known before stays', () => {

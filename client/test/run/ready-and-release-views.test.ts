@@ -98,12 +98,25 @@ describe('the first part', () => {
     })
   })
 
+  test('a size that no register is off by is doubted, and what was meant is named', () => {
+    const wrong = { ...here, name: 'left wall', measured: mm('60.04') }
+    const { doubt, lines } = firstPartView(withD, [here, wrong])
+    expect(doubt).toEqual({
+      words:
+        '60.04 mm is 10.040 mm off. Was 50.04 mm meant? Measure it again before you correct by it.',
+      others: [here],
+    })
+    expect(lines[1]?.measured).toBe('left wall: 60.04 for 50 mm, T1')
+    expect(wearSentence(withD, wrong)).toBe(doubt?.words)
+    expect(firstPartView(withD, [here]).doubt).toBeUndefined()
+  })
+
   test('held against its drawing it is told fit, near the limit, or not; what is fit asks for no key', () => {
     const instrument = { name: 'micrometer', repeatability: mm('0.003'), uncertainty: mm('0.002') }
     const typed = (measured: string, changes: Partial<TypedFeature> = {}) =>
       measuredOf({
         ...{ feature: 'outside-width', tool: 1, sides: 1, nominal: mm('50'), more: [], instrument },
-        ...{ measured: mm(measured), upper: mm('0.02'), lower: undefined, ...changes },
+        ...{ name: '', measured: mm(measured), upper: mm('0.02'), lower: undefined, ...changes },
       })
     const line = (measured: string, changes?: Partial<TypedFeature>) =>
       firstPartView(withD, [typed(measured, changes)]).lines[0]

@@ -21,7 +21,7 @@ export interface ShopToday {
  * held when it was left is not carried over, nor are lengths counted from a plane: they are the plane's as much as the tool's.
  */
 export function sheetAgain(
-  { sheet, events }: Pick<SetupDocument, 'sheet' | 'events'>,
+  { id, sheet, events }: Pick<SetupDocument, 'id' | 'sheet' | 'events'>,
   solution: Pick<Solution, 'heights' | 'registers' | 'faces'>,
   { machine, gauges }: ShopToday,
 ): SetupSheet {
@@ -29,6 +29,7 @@ export function sheetAgain(
   const positions = positionsBefore({ sheet, events }, solution)
   return {
     ...rest,
+    repeats: id,
     ...(positions && { stood: positions }),
     ...(machine && { machine }),
     gauges: sheet.gauges.map((gauge) => gauges.find(({ id }) => id === gauge.id) ?? gauge),

@@ -128,6 +128,7 @@ export const SHEET_FIELDS = {
     }),
     'half-widths of what the job allows',
   ),
+  repeats: optional(uuid, 'the set-up whose job this is again: what differs is compared with it'),
   quick: optional(
     oneOf(['lengths', 'row', 'recheck']),
     'a quick one, with no job yet: `lengths` asks for its tools alone, `row` for its work offsets as well, `recheck` whether the lengths that the control holds are still what it finds',

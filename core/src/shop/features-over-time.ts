@@ -31,7 +31,7 @@ export interface FeatureOverTime {
 
 /**
  * The features of a job's parts, each with all that was measured of it, the oldest first. One feature is one kind of measurement of
- * one nominal that one tool cut.
+ * one nominal that one tool cut, under one name.
  */
 export function featuresOverTime(parts: readonly FirstPart[]): readonly FeatureOverTime[] {
   const features = new Map<string, { last: Measured; points: FeaturePoint[] }>()
@@ -39,7 +39,7 @@ export function featuresOverTime(parts: readonly FirstPart[]): readonly FeatureO
     for (const one of measured) {
       const judged = judgeFeature(one)
       if (judged === undefined) continue
-      const key = `${one.feature} ${one.tool} ${nanometresOf(one.nominal)}`
+      const key = JSON.stringify([one.feature, one.tool, nanometresOf(one.nominal), one.name ?? ''])
       const points = features.get(key)?.points ?? []
       points.push({ setup, at, by, judged })
       features.set(key, { last: one, points })

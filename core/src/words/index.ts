@@ -54,7 +54,13 @@ export {
 } from './program/program-words'
 export { describeZeroHeight, describeZeroPlace } from './setup/zero-words'
 export { describeReversal, REVERSAL_STEPS } from './setup/reversal-words'
-export { describeJudged, FEATURE_NAMES, featureName, VERDICT_WORDS } from './trust/feature-words'
+export {
+  describeFarMeasured,
+  describeJudged,
+  FEATURE_NAMES,
+  featureName,
+  VERDICT_WORDS,
+} from './trust/feature-words'
 export { describeRecheck, rechecksNote } from './trust/recheck-words'
 export { describeRestart } from './setup/restart-words'
 export { describeProof, describeProofReasons, describeSpindleElse } from './order/proof-words'

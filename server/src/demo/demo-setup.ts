@@ -23,7 +23,7 @@ const MINUTE = 60_000
 
 /** A set-up told as a person would make it: one fact after another, two minutes apart. */
 export class DemoSetup {
-  private readonly id = uuid()
+  readonly id = uuid()
   private readonly setups: Setups
 
   constructor(
@@ -84,6 +84,17 @@ export class DemoSetup {
 
   prove(body: Extract<NewFact, { kind: 'proof' }>['body']): Promise<void> {
     return this.add({ id: uuid(), kind: 'proof', body })
+  }
+
+  /** T1 over G54 on a block of 25, the program looked over, its path seen in graphics. */
+  async provenAndSeen(): Promise<void> {
+    await this.prove({
+      ...{ row: 'G54', tool: 1, overZero: true },
+      clearance: { text: '25.000', unit: 'mm' },
+      gap: { text: '25.00', unit: 'mm' },
+    })
+    await this.see({ of: 'program' })
+    await this.see({ of: 'air-cut', how: 'graphics' })
   }
 
   record(): Promise<void> {

@@ -8,6 +8,7 @@ import { admit } from '../use-cases/people/people'
 import { streamsOf } from '../use-cases/facts/stream-facts'
 import { setupsOf } from '../use-cases/setups/setups'
 import { DemoSetup, must } from './demo-setup'
+import { PLATES, recordedPlate } from './repeated-plate'
 import {
   ADAPTER,
   BRACKET_PLATE,
@@ -18,7 +19,6 @@ import {
   FOCUSER_BODY,
   GAUGES,
   MACHINES,
-  MIRROR_CELL,
   mm,
   SPIDER_HUB,
 } from './workshop'
@@ -67,7 +67,14 @@ export async function loadDemo(
     )
   await checkSetter(store, mira, started)
 
-  await recordedPlate(new DemoSetup(store, ansel, started - 52 * HOUR))
+  // The plate has been made before: its parts, and what differed, stand beside it.
+  let plate: string | undefined
+  for (const [days, part] of PLATES)
+    plate = await recordedPlate(
+      new DemoSetup(store, ansel, started - days * 24 * HOUR),
+      part,
+      plate,
+    )
   await plateAtItsSecondTool(new DemoSetup(store, ansel, started - 4 * HOUR))
   await ringWithTurnedSign(new DemoSetup(store, jory, started - 26 * HOUR))
   await freshFlange(new DemoSetup(store, mira, started - 3 * HOUR))
@@ -127,43 +134,6 @@ async function checkSetter(store: Store, person: Member, started: number): Promi
   }
 }
 
-async function recordedPlate(setup: DemoSetup): Promise<void> {
-  await setup.begin(MIRROR_CELL)
-  await setup.program('mirror-cell-plate.ngc')
-  await setup.ready()
-  await setup.see({ of: 'holding' })
-  await setup.read('-61.420', 'mm', { of: 'nose-on-plane', with: [GAUGES.block.id] })
-  await setup.read('-18.205', 'mm', { of: 'tip-on-plane', tool: 1, with: [GAUGES.block.id] })
-  await setup.read('37.150', 'mm', { of: 'face', row: 'G54', face: 'left', with: [GAUGES.pin.id] })
-  await setup.read('22.480', 'mm', { of: 'face', row: 'G54', face: 'front', with: [GAUGES.pin.id] })
-  await setup.read('-68.270', 'mm', {
-    of: 'nose-on-part',
-    row: 'G54',
-    with: [GAUGES.paper.id],
-    spindle: { holds: null, controlSays: null },
-  })
-  for (const address of ['H1', 'G54.X', 'G54.Y', 'G54.Z'] as const) await setup.keyIn(address)
-  await provenAndSeen(setup)
-  await setup.see({
-    of: 'first-part',
-    measured: [{ feature: 'floor-depth', tool: 1, nominal: mm('6.00'), measured: mm('6.02') }],
-  })
-  await setup.record()
-}
-
-/** T1 over G54 on a block of 25, the program looked over, its path seen in graphics. */
-async function provenAndSeen(setup: DemoSetup): Promise<void> {
-  await setup.prove({
-    row: 'G54',
-    tool: 1,
-    clearance: mm('25.000'),
-    gap: mm('25.00'),
-    overZero: true,
-  })
-  await setup.see({ of: 'program' })
-  await setup.see({ of: 'air-cut', how: 'graphics' })
-}
-
 /** A router that keeps no lengths: its first tool has cut, the second is in the spindle. */
 async function plateAtItsSecondTool(setup: DemoSetup): Promise<void> {
   await setup.begin(BRACKET_PLATE)
@@ -182,7 +152,7 @@ async function plateAtItsSecondTool(setup: DemoSetup): Promise<void> {
     with: [GAUGES.plate.id],
   })
   await setup.keyIn('G54.Z.T1')
-  await provenAndSeen(setup)
+  await setup.provenAndSeen()
   await setup.see({ of: 'cut', tool: 1 })
 }
 

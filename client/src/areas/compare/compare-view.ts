@@ -27,7 +27,10 @@ export interface Against {
   readonly label: string
 }
 
-/** The moments of a set-up and the other set-ups of its job, in the order in which they are offered: the last good run first. */
+/**
+ * The moments of a set-up and the other set-ups of its job, in the order in which they are offered: the one that it repeats, whatever
+ * that is called now, then the last good run.
+ */
 export function againstOptions(
   document: SetupDocument,
   facts: readonly SetupFact[],
@@ -37,17 +40,26 @@ export function againstOptions(
     value: `moment:${moment.length}`,
     label: `${describeMoment(moment, document.sheet.gauges)}, ${momentWords(moment.fact.at)}`,
   }))
+  const { name: job, repeats } = document.sheet
   const ofJob = others
-    .filter(({ id, name }) => id !== document.id && name === document.sheet.name)
+    .filter(({ id, name }) => id !== document.id && (name === job || id === repeats))
     .map(({ id, machine, recorded, createdAt, changedAt }) => ({
       isReleased: recorded,
       value: `setup:${id}`,
-      label: `${recorded ? 'Released' : 'Begun'} ${momentWords(recorded ? changedAt : createdAt)}, ${machine}`,
+      label: `${id === repeats ? 'Repeated here: ' : ''}${recorded ? 'released' : 'begun'} ${momentWords(recorded ? changedAt : createdAt)}, ${machine}`,
     }))
+  const repeated = `setup:${repeats}`
+  const unlisted =
+    repeats === undefined || ofJob.some(({ value }) => value === repeated)
+      ? []
+      : [{ value: repeated, label: 'Repeated here' }]
+  const rest = ofJob.filter(({ value }) => value !== repeated)
   return [
-    ...ofJob.filter(({ isReleased }) => isReleased),
+    ...unlisted,
+    ...ofJob.filter(({ value }) => value === repeated),
+    ...rest.filter(({ isReleased }) => isReleased),
     ...own,
-    ...ofJob.filter(({ isReleased }) => !isReleased),
+    ...rest.filter(({ isReleased }) => !isReleased),
   ].map(({ value, label }) => ({ value, label }))
 }
 

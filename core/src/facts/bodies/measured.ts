@@ -18,6 +18,7 @@ export const MEASURED_FIELDS = {
     oneOf(['outside-width', 'inside-width', 'floor-depth', 'thickness']),
     '`thickness` is of a calibration cut: a soft block that this tool cut from one side or from two',
   ),
+  name: optional(name, 'what the drawing calls it: by this it is known again at the next part'),
   tool: field(toolOfSheet, 'that cut it'),
   nominal: field(lengthAboveZero, 'what it should be'),
   measured: field(lengthAboveZero, 'what it is'),

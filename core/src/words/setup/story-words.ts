@@ -76,8 +76,10 @@ const STORY: {
 } = {
   sheet: {
     tells: 'other',
-    words: ({ name }, _document, place) =>
-      place === 0 ? `The set-up “${name}” was begun.` : 'The sheet was changed.',
+    words: ({ name, repeats }, _document, place) =>
+      place > 0
+        ? 'The sheet was changed.'
+        : `The set-up “${name}” was begun${repeats === undefined ? '' : ' as a repeat of an earlier one'}.`,
   },
   reading: { tells: 'measured', words: (reading, document) => readingLine(document, reading) },
   'key-in': {

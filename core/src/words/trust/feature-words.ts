@@ -1,7 +1,8 @@
 import { formatLength } from '../../length/format-length'
-import type { LengthUnit, Nanometres } from '../../length/length'
+import { toNanometres, type LengthUnit, type Nanometres } from '../../length/length'
 import type { Verdict } from '../../budget/verdict'
 import type { Measured } from '../../facts/bodies/measured'
+import type { FarMeasured } from '../../wear/far-measured'
 import type { JudgedFeature } from '../../wear/judge-feature'
 import { lengthWords, typographic } from '../typographic'
 import { writeMm } from '../write-mm'
@@ -14,9 +15,20 @@ export const FEATURE_NAMES: Readonly<Record<Measured['feature'], string>> = {
   thickness: 'thickness of a calibration block',
 }
 
-/** What a feature is called: kind, size, tool. */
-export const featureName = ({ feature, nominal, tool }: Measured): string =>
-  `${FEATURE_NAMES[feature]} ${lengthWords(nominal)}, T${tool}`
+/** What a feature is called: by the drawing or by its kind, then size and tool. */
+export const featureName = ({ name, feature, nominal, tool }: Measured): string =>
+  `${name ?? FEATURE_NAMES[feature]} ${lengthWords(nominal)}, T${tool}`
+
+/** A reading of a part that nothing should be corrected by as it stands. */
+export function describeFarMeasured(
+  { read, deviation, meant }: FarMeasured,
+  unit: LengthUnit,
+  decimals: number,
+): string {
+  const off = formatLength(toNanometres(Math.abs(deviation)), unit, decimals)
+  const asks = meant === undefined ? 'Is it typed right?' : `Was ${lengthWords(meant)} meant?`
+  return `${lengthWords(read)} is ${off} ${unit} off. ${asks} Measure it again before you correct by it.`
+}
 
 /** What ISO 14253-1 makes of a feature, and what to do where it makes nothing of it. */
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {

@@ -8,8 +8,9 @@ import { useGauges } from '@/data/shop/shop'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Choice } from '@/kit/entry/choice'
-import { Card, Column, Line } from '@/kit/surfaces'
-import { Digits, Words } from '@/kit/words'
+import { Field } from '@/kit/entry/field'
+import { Card, Column } from '@/kit/surfaces'
+import { Words } from '@/kit/words'
 import { NextButton } from '../frame/entry/next-button'
 import type { StepProps } from '../frame/step-props'
 import { ReasonField } from '@/kit/entry/reason-field'
@@ -17,14 +18,8 @@ import { EntryFrame } from '../frame/entry/entry-frame'
 import { NumbersEntry } from '../frame/entry/numbers-entry'
 import { useNumbers, type NumberSpec } from '../frame/entry/use-numbers'
 import { CheckFrame } from '../frame/entry/check-frame'
-import {
-  FEATURES,
-  firstPartView,
-  isBlock,
-  measuredOf,
-  wearSentence,
-  type WearLine,
-} from './first-part-view'
+import { FEATURES, firstPartView, isBlock, measuredOf, wearSentence } from './first-part-view'
+import { WearLines } from './wear-lines'
 
 type Key = 'nominal' | 'measured' | 'upper' | 'lower' | 'second' | 'third' | `reading ${number}`
 
@@ -73,7 +68,9 @@ export function FirstPartStep({
   const further = useDraft(`measured-further:${setupId}`, 0)
   const specs = block ? ofABlock(further.value) : OF_A_PART
   const numbers = useNumbers<Key>(`measured:${setupId}`, sheet.unit, specs)
-  const { words, finished, lines, toKey, good, isFit } = firstPartView(setup, kept.value)
+  const name = useDraft(`measured-name:${setupId}`, '')
+  const [isSure, setIsSure] = useState(false)
+  const { words, finished, lines, toKey, doubt, good, isFit } = firstPartView(setup, kept.value)
   const isLimit = numbers.active === 'upper' || numbers.active === 'lower'
   const overTime = <OverTime setupId={setupId} />
   if (finished)
@@ -87,7 +84,7 @@ export function FirstPartStep({
   const limit = (key: 'upper' | 'lower') =>
     numbers.isEmpty(key) ? undefined : numbers.written(key)
   const here = measuredOf({
-    ...{ feature, tool: Number(tool), sides: sides === '1' ? 1 : 2 },
+    ...{ name: name.value, feature, tool: Number(tool), sides: sides === '1' ? 1 : 2 },
     nominal: numbers.written('nominal'),
     measured: numbers.written('measured'),
     more: specs
@@ -112,7 +109,9 @@ export function FirstPartStep({
     if (!numbers.complete()) return
     kept.set([...kept.value, here])
     numbers.clear()
+    name.clear()
     further.clear()
+    setIsSure(false)
     numbers.setActive('nominal')
   }
   return (
@@ -151,7 +150,16 @@ export function FirstPartStep({
           {line}
         </Words>
       ))}
-      {toKey !== undefined && (
+      {toKey !== undefined && doubt !== undefined && !isSure && (
+        <Card padded tone="wrong" role="alert" testID="far-measured">
+          <Words tone="wrong">{doubt.words}</Words>
+          <Button onPress={() => kept.set(doubt.others)}>Take it out</Button>
+          <Button kind="plain" onPress={() => setIsSure(true)}>
+            Measured again: it is so
+          </Button>
+        </Card>
+      )}
+      {toKey !== undefined && (doubt === undefined || isSure) && (
         <Button
           kind={isFit ? 'quiet' : 'act'}
           onPress={() => {
@@ -165,6 +173,13 @@ export function FirstPartStep({
         </Button>
       )}
       <Choice label="What was measured?" value={feature} onChange={setFeature} options={FEATURES} />
+      <Field
+        label="What the drawing calls it"
+        value={name.value}
+        onChange={name.set}
+        hint="left wall"
+        testID="feature-name"
+      />
       <Choice
         label="Which tool cut it?"
         value={tool}
@@ -263,26 +278,5 @@ function OverTime({ setupId }: { readonly setupId: string }) {
     >
       This job’s parts over time
     </Button>
-  )
-}
-
-function WearLines({ lines }: { readonly lines: readonly WearLine[] }) {
-  if (lines.length === 0) return null
-  return (
-    <Card overflow="hidden">
-      {lines.map(({ measured, text, judged, tone }, index) => (
-        <Line key={index} apart first={index === 0}>
-          <Column gap={0} flex={1}>
-            <Words>{measured}</Words>
-            {judged !== undefined && (
-              <Words as="note" strong tone={tone}>
-                {judged}
-              </Words>
-            )}
-          </Column>
-          <Digits as="lead">{text}</Digits>
-        </Line>
-      ))}
-    </Card>
   )
 }

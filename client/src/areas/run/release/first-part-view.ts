@@ -3,6 +3,7 @@ import { type Measured, type SetupEvent } from '@pine/core/facts'
 import { standingCheckOff } from '@pine/core/plan'
 import {
   describeCheck,
+  describeFarMeasured,
   describeJudged,
   FEATURE_NAMES,
   featureName,
@@ -12,6 +13,7 @@ import {
 import {
   cameOut,
   correctionsFor,
+  farMeasured,
   judgeFeature,
   wearChange,
   type CameOut,
@@ -55,10 +57,28 @@ export function firstPartView(setup: LoadedSetup, kept: readonly Measured[]) {
     ],
     /** What is keyed, read back and proven anew, where what was measured asks for it. */
     toKey: toKey(setup, kept),
+    /** Why nothing should be corrected yet: a reading is too far off. */
+    doubt: doubtOf(setup, kept),
     good: 'Nothing to correct; the part is good',
     /** Whether all of it is fit by its drawing: then nothing has to be corrected, whatever it is off. */
     isFit: kept.length > 0 && kept.every((one) => judgeFeature(one)?.verdict === 'fit'),
   }
+}
+
+/** A reading that is too far off to correct by: its words, and all that was measured but such. */
+interface Doubt {
+  readonly words: string
+  readonly others: readonly Measured[]
+}
+
+function doubtOf({ solution }: LoadedSetup, measured: readonly Measured[]): Doubt | undefined {
+  const [far] = measured.flatMap((one) => farMeasured(one) ?? [])
+  return (
+    far && {
+      words: describeFarMeasured(far, solution.unit, solution.decimals),
+      others: measured.filter((one) => farMeasured(one) === undefined),
+    }
+  )
 }
 
 type Corrected = Extract<SetupEvent, { kind: 'corrected' }>
@@ -114,7 +134,7 @@ const wearLines = (
     const readings = [one.measured, ...(one.more ?? [])].map(({ text }) => typographic(text))
     return {
       ...judgedLine(setup, one),
-      measured: `${readings.join(', ')} for ${lengthWords(one.nominal)}, T${one.tool}${cameOutWords(setup, cameOut(one, [...before, ...measured.slice(0, index)]))}`,
+      measured: `${one.name === undefined ? '' : `${one.name}: `}${readings.join(', ')} for ${lengthWords(one.nominal)}, T${one.tool}${cameOutWords(setup, cameOut(one, [...before, ...measured.slice(0, index)]))}`,
       text: change === undefined ? 'by program' : `${change.address} ${change.amount}`,
     }
   })
@@ -158,6 +178,8 @@ export const isBlock = (feature: Measured['feature']): boolean => feature === 't
 
 /** What stands beneath the numbers while they are typed. */
 export function wearSentence(setup: LoadedSetup, here: Measured): string {
+  const doubt = doubtOf(setup, [here])
+  if (doubt !== undefined) return doubt.words
   const change = wearWords(setup, here)
   if (change !== undefined) return `Correct ${change.address} by ${change.amount}.`
   const tool = setup.document.sheet.tools.find(({ number }) => number === here.tool)
@@ -181,6 +203,8 @@ function wearWords({ document, solution }: LoadedSetup, measured: Measured) {
 
 /** A feature as it is typed: what it is, by which tool, and what the drawing and the gauge say of it. */
 export interface TypedFeature {
+  /** As the drawing calls it; may be empty. */
+  readonly name: string
   readonly feature: Measured['feature']
   readonly tool: number
   readonly sides: 1 | 2
@@ -194,6 +218,7 @@ export interface TypedFeature {
 
 /** The same as it is kept. A lower limit alone is none: the upper one is asked for first. */
 export function measuredOf({
+  name,
   upper,
   lower,
   instrument,
@@ -203,6 +228,7 @@ export function measuredOf({
 }: TypedFeature): Measured {
   return {
     ...rest,
+    ...(name.trim() !== '' && { name: name.trim() }),
     ...(isBlock(rest.feature) && { sides, more }),
     ...(upper && { tolerance: { upper, ...(lower && { lower }) } }),
     ...(instrument && { instrument }),
