@@ -97,6 +97,12 @@ export class DemoSetup {
     await this.see({ of: 'air-cut', how: 'graphics' })
   }
 
+  /** Out of the list of what is worked on: a lead does that. */
+  async putAway(lead: Member): Promise<void> {
+    const fact: NewFact = { id: uuid(), kind: 'put-away', body: { moves: 'away' } }
+    must(await this.setups.add(lead, this.id, fact))
+  }
+
   record(): Promise<void> {
     return this.add({ id: uuid(), kind: 'record', body: {} })
   }

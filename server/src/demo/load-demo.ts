@@ -68,13 +68,13 @@ export async function loadDemo(
   await checkSetter(store, mira, started)
 
   // The plate has been made before: its parts, and what differed, stand beside it.
-  let plate: string | undefined
-  for (const [days, part] of PLATES)
-    plate = await recordedPlate(
-      new DemoSetup(store, ansel, started - days * 24 * HOUR),
-      part,
-      plate,
-    )
+  let before: DemoSetup | undefined
+  for (const [days, part] of PLATES) {
+    const plate = new DemoSetup(store, ansel, started - days * 24 * HOUR)
+    await recordedPlate(plate, part, before?.id)
+    await before?.putAway(mira)
+    before = plate
+  }
   await plateAtItsSecondTool(new DemoSetup(store, ansel, started - 4 * HOUR))
   await ringWithTurnedSign(new DemoSetup(store, jory, started - 26 * HOUR))
   await freshFlange(new DemoSetup(store, mira, started - 3 * HOUR))

@@ -12,13 +12,12 @@ export const PLATES = [
  * The plate on the router, set, proven, measured and released.
  *
  * @param repeats the set-up before it.
- * @returns its id.
  */
 export async function recordedPlate(
   setup: DemoSetup,
   { tip, left, pocket, wall }: (typeof PLATES)[number][1],
   repeats: string | undefined,
-): Promise<string> {
+): Promise<void> {
   await setup.begin({ ...MIRROR_CELL, ...(repeats !== undefined && { repeats }) })
   await setup.program('mirror-cell-plate.ngc')
   await setup.ready()
@@ -49,7 +48,6 @@ export async function recordedPlate(
     ],
   })
   await setup.record()
-  return setup.id
 }
 
 /** With which the plate is measured, its depths and its widths. */
