@@ -1,14 +1,24 @@
 import { createRequire } from 'node:module'
 import { join } from 'node:path'
+import { Readable } from 'node:stream'
 import { type SetupFile, type SetupDocument } from '@pine/core/facts'
 import { solve } from '@pine/core/solve'
-import { exportSetup, fileHash, TEXT_EXPORTS, type TextExport } from '@pine/formats/exports'
+import {
+  exportSetup,
+  fileHash,
+  PICTURES,
+  TEXT_EXPORTS,
+  type ExportedFile,
+  type PictureExport,
+  type TextExport,
+} from '@pine/formats/exports'
 import { momentOnPaper } from '@pine/formats/moment'
 import { sheetContent } from '@pine/formats/setup-sheet'
 import { type PaperSize } from '@pine/formats/paper-size'
 
 /** What of a set-up can be made into a file of its own. */
-export const EXPORTS = [...TEXT_EXPORTS, 'set-up-sheet'] as const
+const PICTURE_NAMES = Object.keys(PICTURES) as PictureExport[]
+export const EXPORTS = [...TEXT_EXPORTS, ...PICTURE_NAMES, 'set-up-sheet'] as const
 
 export interface ExportOptions {
   readonly as: (typeof EXPORTS)[number]
@@ -23,13 +33,30 @@ export interface ReadSetup {
   readonly file: SetupFile
 }
 
+/** What leaves as bytes: nothing that a terminal shows. */
+export type ByteExport = PictureExport | 'set-up-sheet'
+
+export const isBytes = (as: ExportOptions['as']): as is ByteExport =>
+  as === 'set-up-sheet' || as in PICTURES
+
+/** The sheet or a picture, as it is written. */
+export const exportBytes = (
+  setup: ReadSetup,
+  options: ExportOptions,
+  as: ByteExport,
+  at: Date,
+): Promise<NodeJS.ReadableStream> =>
+  as === 'set-up-sheet'
+    ? exportSheet(setup, options, at)
+    : exportDrawn(exportText(setup, options, PICTURES[as], at))
+
 /** One file of a set-up as text. */
 export function exportText(
   { document, file }: ReadSetup,
   { by, unproven }: ExportOptions,
   as: TextExport,
   at: Date,
-): string {
+): ExportedFile {
   const setup = { document, file, solution: solve(document) }
   const request = {
     by,
@@ -37,11 +64,21 @@ export function exportText(
     hash: fileHash(file),
     at: momentOnPaper(at.toISOString(), -at.getTimezoneOffset()),
   }
-  return exportSetup(as, setup, request).text
+  return exportSetup(as, setup, request)
 }
 
+async function exportDrawn(drawing: ExportedFile): Promise<NodeJS.ReadableStream> {
+  const { fontFiles } = await import('@pine/formats/pdf')
+  const { exportPicture, pictureFiles } = await import('@pine/formats/png')
+  const { png } = await exportPicture(drawing, pictureFiles(resolve, fontFiles(resolve)))
+  return Readable.from([png])
+}
+
+/** From where the packages are installed. */
+const { resolve } = createRequire(join(__dirname, 'pine.cjs'))
+
 /** The set-up sheet on paper, as it is written. What only the shop knows (holders, pockets, checks due) is left blank. */
-export async function exportSheet(
+async function exportSheet(
   { document, file }: ReadSetup,
   { by, paper }: ExportOptions,
   at: Date,
@@ -61,7 +98,6 @@ export async function exportSheet(
   )
   // Only who prints loads what draws on paper.
   const { fontFiles, setupSheetPdf } = await import('@pine/formats/pdf')
-  const { resolve } = createRequire(join(__dirname, 'pine.cjs'))
   const fonts = fontFiles(resolve)
   return setupSheetPdf(content, { size: paper, fonts, at, decimals: solution.decimals })
 }

@@ -9,7 +9,7 @@ import { solve } from '@pine/core/solve'
 import { storyOf, type StoryLine } from '@pine/core/words'
 import { convert } from './convert'
 import { explainRegister } from './explain-register'
-import { EXPORTS, exportSheet, exportText, type ExportOptions } from './export'
+import { EXPORTS, exportBytes, exportText, isBytes, type ExportOptions } from './export'
 import { openSetup, readable, type FileReader, type PieceReader } from './files'
 import { findSlips, type NumbersGiven } from './find-slips'
 import { asJson, Ended, Misunderstood, type Outcome } from './outcome'
@@ -132,8 +132,9 @@ function commands(
     .option('--by <NAME>', 'who has it made: stands in the file', 'the command line')
     .action((file: string, options: ExportOptions) => {
       const setup = openSetup(file, false, readFile)
-      if (options.as === 'set-up-sheet') output.bytes = () => exportSheet(setup, options, now())
-      else print(exportText(setup, options, options.as, now()))
+      const { as } = options
+      if (isBytes(as)) output.bytes = () => exportBytes(setup, options, as, now())
+      else print(exportText(setup, options, as, now()).text)
     })
   pine
     .command('slip')

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { Readable } from 'node:stream'
 import { solutionViewSchema } from '@pine/contract'
 import { run } from '../src/run'
 
@@ -372,4 +373,7 @@ test('a file of a set-up comes out by its name; a sheet on paper as bytes', asyn
   const pieces: Buffer[] = []
   for await (const piece of (await bytes!()) as AsyncIterable<Buffer>) pieces.push(piece)
   expect(Buffer.concat(pieces).toString('latin1')).toMatch(/^%PDF-[^]*\/MediaBox \[0 0 612 792\]/)
+  const { bytes: drawn } = export_('--as', 'ladder-picture')
+  const [png] = await ((await drawn!()) as Readable).toArray()
+  expect(Buffer.from(png as Uint8Array).toString('latin1')).toMatch(/^\x89PNG\r\n\x1a\n/)
 })

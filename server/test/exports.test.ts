@@ -1,6 +1,6 @@
 import { parse } from 'csv-parse/sync'
 import { v7 as uuid } from 'uuid'
-import { TEXT_EXPORTS } from '@pine/formats/exports'
+import { PICTURES, TEXT_EXPORTS, type PictureExport } from '@pine/formats/exports'
 import { parseSetupText } from '@pine/contract'
 import { begins, declares } from './entering'
 import { startHarness, type Harness } from './harness'
@@ -93,6 +93,19 @@ test.each([
   ['/set-up-sheet.pdf', 'a set-up that is not there'],
 ])('%s of %s is not found', async (path) => {
   expect((await shop.send('GET', `/setups/${uuid()}${path}`)).status).toBe(404)
+})
+
+test('a drawing comes as a picture of points', async () => {
+  const id = await measured()
+  for (const what of Object.keys(PICTURES) as PictureExport[]) {
+    const answer = await shop.request('GET', `/setups/${id}/exports/${what}`)
+    expect(answer.headers.get('content-type')).toBe('image/png')
+    expect(answer.headers.get('content-disposition')).toMatch(
+      /^attachment; filename="[a-z0-9-]+\.png"$/,
+    )
+    const bytes = Buffer.from(await answer.arrayBuffer())
+    expect(bytes.toString('latin1', 1, 4)).toBe('PNG')
+  }
 })
 
 test('a file that nobody makes is not found', async () => {

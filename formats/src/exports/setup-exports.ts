@@ -22,6 +22,14 @@ export const TEXT_EXPORTS = [
 export type TextExport =
   'offset-program' | `${SetupTableName}-table` | 'setup-file' | 'ladder-drawing' | 'plan-drawing'
 
+/** Each drawing as a picture of points, and the drawing that it is of. */
+export const PICTURES = {
+  'ladder-picture': 'ladder-drawing',
+  'plan-picture': 'plan-drawing',
+} as const satisfies Readonly<Record<string, TextExport>>
+
+export type PictureExport = keyof typeof PICTURES
+
 export interface ExportedFile {
   readonly name: string
   readonly type: string

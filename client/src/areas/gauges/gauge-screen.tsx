@@ -104,7 +104,7 @@ function OverTime({
               void handOverFile({
                 name: 'checks.csv',
                 type: 'text/csv; charset=utf-8',
-                text: writeCsv(checksOfGauge(history)),
+                content: writeCsv(checksOfGauge(history)),
               })
             }
             testID="checks-table"

@@ -1,4 +1,9 @@
-import type { ExportedFile } from '@pine/formats/exports'
+/** A file as it leaves: text, or what the server drew. */
+export interface FileToHand {
+  readonly name: string
+  readonly type: string
+  readonly content: string | Blob
+}
 
 /**
  * Hands a file to whoever is chosen: by the device's own way of sharing where it takes files, else it is saved.
@@ -8,9 +13,9 @@ import type { ExportedFile } from '@pine/formats/exports'
 export async function handOverFile({
   name,
   type,
-  text,
-}: ExportedFile): Promise<'shared' | 'saved' | 'stopped'> {
-  const file = new File([text], name, { type })
+  content,
+}: FileToHand): Promise<'shared' | 'saved' | 'stopped'> {
+  const file = new File([content], name, { type })
   if (navigator.canShare?.({ files: [file] }) === true) {
     try {
       await navigator.share({ files: [file], title: name })

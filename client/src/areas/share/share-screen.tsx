@@ -2,10 +2,11 @@ import { useState } from 'react'
 import type { SetupFile } from '@pine/core/facts'
 import { underForms } from '@pine/core/offset-text'
 import { shopMachineOf, type MachineDeclaration } from '@pine/core/sheet'
-import { exportSetup, fileHash, type TextExport } from '@pine/formats/exports'
+import { exportSetup, fileHash, type PictureExport, type TextExport } from '@pine/formats/exports'
 import { momentOnPaper } from '@pine/formats/moment'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
 import { useMachines } from '@/data/shop/shop'
+import { failureWords } from '@/data/server/api'
 import { useReached } from '@/data/server/connection'
 import { useSession } from '@/data/server/session'
 import { isOfStream } from '@/data/outbox/outbox-entry'
@@ -20,8 +21,9 @@ import { Section } from '@/kit/frame/section'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import { BackToStep } from './back-to-step'
-import { handOverFile } from './hand-over-file'
-import { isFinal, OFFERED_FILES, programOffer } from './share-view'
+import { handOverFile, type FileToHand } from './hand-over-file'
+import { pictureOf } from './picture-of'
+import { isFinal, OFFERED_FILES, OFFERED_PICTURES, programOffer } from './share-view'
 
 /** What of a set-up can leave: on paper, as a program for the control, as tables and drawings. */
 export function ShareScreen({ id }: { readonly id: string }) {
@@ -62,8 +64,18 @@ function Share({ id, setup: asWritten, file }: ShareProps) {
         at: momentOnPaper(new Date().toISOString(), zone),
       },
     )
+    await give({ ...made, content: made.text })
+  }
+  const give = async (made: FileToHand) => {
     const outcome = await handOverFile(made)
     setDone(outcome === 'stopped' ? undefined : `${made.name} was ${outcome}.`)
+  }
+  const handPicture = async (what: PictureExport) => {
+    try {
+      await give(await pictureOf(id, what))
+    } catch (cause) {
+      setDone(failureWords(cause))
+    }
   }
   return (
     <Page title={`Share ${document.sheet.name}`} foot={<BackToStep id={id} />}>
@@ -135,6 +147,22 @@ function Share({ id, setup: asWritten, file }: ShareProps) {
                 label={`share ${name}`}
                 testID={`share-${what}`}
                 onPress={() => void hand(what)}
+              >
+                Share
+              </Button>
+            </Line>
+          ))}
+          {OFFERED_PICTURES.map(({ what, name }) => (
+            <Line key={what} apart role="listitem">
+              <Words flexShrink={1}>
+                {name} <Words as="note">PNG</Words>
+              </Words>
+              <Button
+                kind="plain"
+                label={`share ${name} as a picture`}
+                testID={`share-${what}`}
+                disabled={!reached}
+                onPress={() => void handPicture(what)}
               >
                 Share
               </Button>

@@ -2,7 +2,7 @@ import { registerName } from '@pine/core/address'
 import { isReleased } from '@pine/core/facts'
 import { offsetProgram } from '@pine/core/offset-text'
 import { describeLeftOut } from '@pine/core/words'
-import { TEXT_EXPORTS, type TextExport } from '@pine/formats/exports'
+import { PICTURES, TEXT_EXPORTS, type PictureExport, type TextExport } from '@pine/formats/exports'
 import type { LoadedSetup } from '@/data/setup/standing'
 
 /** A file that can be had of a set-up, as it is offered. */
@@ -33,6 +33,13 @@ export const OFFERED_FILES: readonly OfferedFile[] = TEXT_EXPORTS.flatMap((what)
   const [name, kind] = NAMES[what]
   return [{ what, name, kind }]
 })
+
+/** Drawings as pictures of points: the server draws them. */
+export const OFFERED_PICTURES: readonly { readonly what: PictureExport; readonly name: string }[] =
+  (Object.keys(PICTURES) as PictureExport[]).map((what) => ({
+    what,
+    name: NAMES[PICTURES[what]][0],
+  }))
 
 /** What a program would write of a set-up, and what not. */
 export interface ProgramOffer {

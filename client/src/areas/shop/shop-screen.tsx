@@ -33,7 +33,7 @@ export function ShopScreen() {
     handOverFile({
       name: 'gauges-and-checks.csv',
       type: 'text/csv; charset=utf-8',
-      text: writeCsv(gaugesOfShop(allGauges ?? [], standings ?? [])),
+      content: writeCsv(gaugesOfShop(allGauges ?? [], standings ?? [])),
     })
   const { wide } = useMedia()
   // One list beside the other where there is room for both.

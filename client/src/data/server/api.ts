@@ -46,19 +46,38 @@ export async function ask<Schema extends z.ZodType>(
   request: Promise<Answer>,
   schema: Schema,
 ): Promise<z.infer<Schema>> {
-  const answer = await request.catch(() => {
+  const answer = await reached(request)
+  const body = await answer.json().catch(() => undefined)
+  throwRefusal(answer, body)
+  return schema.parse(body)
+}
+
+/** A file that the server makes, under the name that it gives it; throws ApiRefusal or Unreachable. */
+export async function fileOf(
+  path: string,
+): Promise<{ readonly name: string; readonly content: Blob }> {
+  const answer = await reached(fetch(path, { signal: AbortSignal.timeout(LONGEST_ANSWER_MS) }))
+  if (!answer.ok) throwRefusal(answer, await answer.json().catch(() => undefined))
+  noteReached(true)
+  const [, name = 'file'] =
+    /filename="([^"]+)"/.exec(answer.headers.get('Content-Disposition') ?? '') ?? []
+  return { name, content: await answer.blob() }
+}
+
+const reached = <One extends Answer>(request: Promise<One>): Promise<One> =>
+  request.catch(() => {
     noteReached(false)
     throw new Unreachable('The server does not answer.')
   })
-  const body = await answer.json().catch(() => undefined)
-  const refused = answer.ok ? undefined : errorBodySchema.safeParse(body)
+
+function throwRefusal({ ok, status }: Answer, body: unknown): void {
+  const refused = ok ? undefined : errorBodySchema.safeParse(body)
   // A server without its database keeps nothing that is sent to it: for whoever enters it is as good as not there.
   noteReached(refused?.data?.error.code !== 'database-away')
-  if (refused === undefined) return schema.parse(body)
-  if (!refused.success)
-    throw new Unreachable(`The server answered ${answer.status} without a reason.`)
+  if (refused === undefined) return
+  if (!refused.success) throw new Unreachable(`The server answered ${status} without a reason.`)
   const { problems, ...problem } = refused.data.error
-  throw new ApiRefusal(answer.status, problem, problems)
+  throw new ApiRefusal(status, problem, problems)
 }
 
 /** What a person reads about a failed request. */

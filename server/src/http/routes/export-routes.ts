@@ -1,7 +1,7 @@
 import { Readable } from 'node:stream'
 import { Hono, type Context } from 'hono'
 import { z } from 'zod'
-import { TEXT_EXPORTS } from '@pine/formats/exports'
+import { PICTURES, TEXT_EXPORTS, type PictureExport } from '@pine/formats/exports'
 import { PAPER_SIZES, type PaperSize } from '@pine/formats/paper-size'
 import { accept, type Outcome } from '../../refusal'
 import { printedCribList, printedLabels } from '../../use-cases/on-paper'
@@ -9,6 +9,7 @@ import type { Clock } from '../../clock'
 import type { Store } from '../../store/store'
 import {
   exportedFile,
+  exportedPicture,
   printedSheet,
   sheetToPrint,
   type ExportOptions,
@@ -22,6 +23,10 @@ import { replyRefusal } from '../reply'
 import { describes } from './describes'
 
 const PAPERS = Object.keys(PAPER_SIZES) as [PaperSize, ...PaperSize[]]
+
+const PICTURE_NAMES = Object.keys(PICTURES) as PictureExport[]
+
+const attached = (name: string) => ({ 'Content-Disposition': `attachment; filename="${name}"` })
 
 /** Minutes east of UTC, as far as any zone lies. */
 const zone = z.coerce.number().int().min(-840).max(840).optional()
@@ -107,16 +112,21 @@ export const exportRoutes = (
       describes('A file of a set-up: a table, a drawing, its offsets as a program', 'text/plain'),
       query(exportQuery),
       async (c) => {
-        const what = TEXT_EXPORTS.find((one) => one === c.req.param('what'))
-        if (what === undefined) return replyRefusal(c, noRoute(c.req.path))
         const asked = options(c, c.req.valid('query'))
-        const made = await exportedFile(parts, c.var.person, c.req.param('id'), what, asked)
+        const { id, what: wanted } = c.req.param()
+        const picture = PICTURE_NAMES.find((one) => one === wanted)
+        if (picture !== undefined) {
+          const drawn = await exportedPicture(parts, c.var.person, id, picture, asked)
+          if (!drawn.ok) return replyRefusal(c, drawn.refusal)
+          const { name, png } = drawn.value
+          return c.body(png, 200, { 'Content-Type': 'image/png', ...attached(name) })
+        }
+        const what = TEXT_EXPORTS.find((one) => one === wanted)
+        if (what === undefined) return replyRefusal(c, noRoute(c.req.path))
+        const made = await exportedFile(parts, c.var.person, id, what, asked)
         if (!made.ok) return replyRefusal(c, made.refusal)
         const { name, type, text } = made.value
-        return c.body(text, 200, {
-          'Content-Type': type,
-          'Content-Disposition': `attachment; filename="${name}"`,
-        })
+        return c.body(text, 200, { 'Content-Type': type, ...attached(name) })
       },
     )
 }

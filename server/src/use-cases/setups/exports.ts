@@ -1,3 +1,4 @@
+import { createRequire } from 'node:module'
 import { foldSetup, type SetupFile } from '@pine/core/facts'
 import { underForms } from '@pine/core/offset-text'
 import { shopMachineOf, type MachineDeclaration } from '@pine/core/sheet'
@@ -6,13 +7,16 @@ import {
   exportSetup,
   fileHash,
   fileStem,
+  PICTURES,
   type ExportedFile,
+  type PictureExport,
   type TextExport,
 } from '@pine/formats/exports'
 import { setupSheetHtml } from '@pine/formats/html'
 import { momentOnPaper } from '@pine/formats/moment'
 import type { PaperSize } from '@pine/formats/paper-size'
 import { setupSheetPdf } from '@pine/formats/pdf'
+import { exportPicture, pictureFiles, type ExportedPicture } from '@pine/formats/png'
 import { sheetContent, type SheetContent, type ShopBeside } from '@pine/formats/setup-sheet'
 import type { Member } from '@pine/contract'
 import type { Clock } from '../../clock'
@@ -57,6 +61,20 @@ export async function exportedFile(
   const request = { by: name, at: momentOnPaper(now, zone), hash: fileHash(file), unproven }
   return accept(exportSetup(what, { document, solution: solve(document, { now }), file }, request))
 }
+
+/** A drawing of a set-up as it stands now, as a picture of points. */
+export async function exportedPicture(
+  parts: ExportParts,
+  person: Member,
+  id: string,
+  what: PictureExport,
+  options: ExportOptions,
+): Promise<Outcome<ExportedPicture>> {
+  const drawing = await exportedFile(parts, person, id, PICTURES[what], options)
+  return drawing.ok ? accept(await exportPicture(drawing.value, PICTURE_FILES)) : drawing
+}
+
+const PICTURE_FILES = pictureFiles(createRequire(import.meta.url).resolve, FONTS)
 
 export interface PrintedSheet {
   readonly name: string
