@@ -9,15 +9,16 @@ import { solve } from '@pine/core/solve'
 import { fontFiles, setupSheetPdf } from '@pine/formats/pdf'
 import { sheetContent } from '@pine/formats/setup-sheet'
 import { archiveShop } from '../../server/src/use-cases/archive/archive-shop'
+import { restoreShop } from '../../server/src/use-cases/archive/restore-shop'
 import { benchShop } from '../support/shop'
 
 // A shop of 20,000 and of 200,000 facts as one file: how long and with how much memory, beside writing the same rows as text by one
-// query a set-up, in the same run. And a set-up sheet of sixty tools, beside an empty page by the same library.
+// query a set-up, in the same run; then put into an empty shop. And a set-up sheet of sixty tools, beside an empty page by the same library.
 // Run: node scripts/with-database.mjs npx tsx --expose-gc bench/server/archive.ts
 
 const FACTS = 100
 const folder = mkdtempSync(join(tmpdir(), 'pine-bench-'))
-const { owner, store, shop, clock, setUp, copies, close } = await benchShop(
+const { owner, store, shop, clock, setUp, copies, emptyShop, close } = await benchShop(
   process.env['DATABASE_URL'] ?? '',
 )
 
@@ -56,11 +57,13 @@ for (const setups of [200, 2000]) {
     }
     await pipeline(Readable.from(rows()), createWriteStream(join(folder, 'plain.jsonl')))
   })
+  const empty = await emptyShop()
+  const restored = await measured(() => restoreShop(empty, clock, file))
   const [{ n }] = await owner.query('SELECT count(*)::int AS n FROM fact WHERE shop_id = $1', [
     shop,
   ])
   process.stdout.write(
-    `${n} facts: archive ${archive} (${(statSync(file).size / 1e6).toFixed(1)} MB); the rows as text ${plain} (${(statSync(join(folder, 'plain.jsonl')).size / 1e6).toFixed(1)} MB)\n`,
+    `${n} facts: archive ${archive}, restored ${restored} (${(statSync(file).size / 1e6).toFixed(1)} MB); the rows as text ${plain} (${(statSync(join(folder, 'plain.jsonl')).size / 1e6).toFixed(1)} MB)\n`,
   )
 }
 await close()

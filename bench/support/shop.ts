@@ -3,6 +3,8 @@ import { parseSetupText, type NewFact } from '@pine/contract'
 import { DataSource } from 'typeorm'
 import { v7 as uuid } from 'uuid'
 import { openDatabase } from '../../server/src/store/data-source'
+import { addShop } from '../../server/src/store/new-shop'
+import type { Store } from '../../server/src/store/store'
 import { typeormStore } from '../../server/src/store/typeorm-store'
 import { setupsOf } from '../../server/src/use-cases/setups/setups'
 import { hashToken } from '../../server/src/use-cases/people/sign-in'
@@ -53,6 +55,12 @@ export async function benchShop(url: string) {
     member,
     /** Facts of the example. */
     example: rest.length + 1,
+    /** Another shop on the same database, empty. */
+    async emptyShop(): Promise<Store> {
+      const name = uuid()
+      const id = await addShop(owner, { name, host: `${name}.example` }, clock())
+      return typeormStore(await opened.ofShop(id), id)
+    },
     /** A set-up of so many facts. */
     async setUp(facts: number): Promise<string> {
       const id = uuid()

@@ -35,7 +35,7 @@ test('it is held against the last good run of its job first, then its own moment
     summary({ id }),
   ])
   expect(options.map(({ value }) => value)).toEqual(['setup:released', 'moment:2', 'setup:begun'])
-  expect(options[0]?.label).toMatch(/^released .*, Mill$/)
+  expect(options[0]?.label).toMatch(/^Released .*, Mill$/)
   expect(options[1]?.label).toMatch(/^Released by Mira Toller, /)
   // The one that it repeats comes before all, known or not, and whatever it is called now.
   const repeat = { ...setup.document, sheet: { ...setup.document.sheet, repeats: 'elsewhere' } }
@@ -48,9 +48,9 @@ test('it is held against the last good run of its job first, then its own moment
     'setup:released',
     'moment:2',
   ])
-  expect(againstOptions(repeat, facts, others)[0]?.label).toMatch(/^Repeated here: released /)
+  expect(againstOptions(repeat, facts, others)[0]?.label).toMatch(/^What it repeats: Released /)
   expect(againstOptions(repeat, facts, [])[0]).toEqual({
-    ...{ value: 'setup:elsewhere', label: 'Repeated here' },
+    ...{ value: 'setup:elsewhere', label: 'What it repeats' },
   })
   expect(chosenAgainst('moment:2')).toEqual({ length: 2 })
   expect(chosenAgainst('setup:released')).toEqual({ setup: 'released' })

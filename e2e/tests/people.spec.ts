@@ -115,7 +115,7 @@ test('a lead keeps the list to what is worked on: away, and out again', async ({
   await mira.look('put-away-none')
   await page.getByRole('button', { name: 'Put away: Eyepiece adapter' }).click()
   await expect(page.getByRole('button', { name: 'Take out: Eyepiece adapter' })).toBeVisible()
-  await expect(page.getByText(/by Mira Toller, /)).toBeVisible()
+  await expect(listed.getByText(/by Mira Toller, today/)).toBeVisible()
   await mira.look('put-away')
   await visit(page, demo.address)
   await expect(page.getByRole('link', { name: /Focuser body/ })).toBeVisible()

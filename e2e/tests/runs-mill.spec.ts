@@ -129,6 +129,16 @@ test('part top with a shim: a forgotten shim is named, a gap at the proof finds 
   // The first part: a floor too deep asks H to grow.
   await page.getByRole('radio', { name: 'depth of a floor' }).click()
   await page.getByRole('radio', { name: 'T2' }).click()
+  // A wrong digit is doubted while it is typed, and nothing is corrected by it.
+  await page.getByTestId('feature-name').fill('pocket')
+  await jory.numbers({ nominal: '6.00', measured: '9.03' })
+  await expect(page.getByTestId('wear')).toContainText('Was 6.03 mm meant?')
+  await jory.next()
+  await expect(page.getByTestId('far-measured')).toContainText('9.03 mm is 3.030 mm off.')
+  await expect(page.getByTestId('key-corrections')).toHaveCount(0)
+  await jory.look('far-measured')
+  await page.getByRole('button', { name: 'Take it out' }).click()
+  await expect(page.getByTestId('far-measured')).toHaveCount(0)
   await jory.numbers({ nominal: '6.00', measured: '6.03', upper: '0.02' })
   await expect(page.getByTestId('wear')).toHaveText('Correct H2 by +0.030 mm.')
   await jory.look('wear')

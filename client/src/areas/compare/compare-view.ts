@@ -43,16 +43,22 @@ export function againstOptions(
   const { name: job, repeats } = document.sheet
   const ofJob = others
     .filter(({ id, name }) => id !== document.id && (name === job || id === repeats))
-    .map(({ id, machine, recorded, createdAt, changedAt }) => ({
-      isReleased: recorded,
-      value: `setup:${id}`,
-      label: `${id === repeats ? 'Repeated here: ' : ''}${recorded ? 'released' : 'begun'} ${momentWords(recorded ? changedAt : createdAt)}, ${machine}`,
-    }))
+    .map(({ id, machine, recorded, createdAt, changedAt }) => {
+      const when = recorded
+        ? `Released ${momentWords(changedAt)}`
+        : `Begun ${momentWords(createdAt)}`
+      const label = `${when}, ${machine}`
+      return {
+        isReleased: recorded,
+        value: `setup:${id}`,
+        label: id === repeats ? `What it repeats: ${label}` : label,
+      }
+    })
   const repeated = `setup:${repeats}`
   const unlisted =
     repeats === undefined || ofJob.some(({ value }) => value === repeated)
       ? []
-      : [{ value: repeated, label: 'Repeated here' }]
+      : [{ value: repeated, label: 'What it repeats' }]
   const rest = ofJob.filter(({ value }) => value !== repeated)
   return [
     ...unlisted,
