@@ -58,7 +58,8 @@ for (const setups of [200, 2000]) {
     await pipeline(Readable.from(rows()), createWriteStream(join(folder, 'plain.jsonl')))
   })
   const empty = await emptyShop()
-  const restored = await measured(() => restoreShop(empty, clock, file))
+  const restored = await measured(() => restoreShop(empty.store, clock, file))
+  await empty.close()
   const [{ n }] = await owner.query('SELECT count(*)::int AS n FROM fact WHERE shop_id = $1', [
     shop,
   ])

@@ -3,7 +3,6 @@ import { parseSetupText, type NewFact } from '@pine/contract'
 import { DataSource } from 'typeorm'
 import { v7 as uuid } from 'uuid'
 import { openDatabase } from '../../server/src/store/data-source'
-import { addShop } from '../../server/src/store/new-shop'
 import type { Store } from '../../server/src/store/store'
 import { typeormStore } from '../../server/src/store/typeorm-store'
 import { setupsOf } from '../../server/src/use-cases/setups/setups'
@@ -55,11 +54,14 @@ export async function benchShop(url: string) {
     member,
     /** Facts of the example. */
     example: rest.length + 1,
-    /** Another shop on the same database, empty. */
-    async emptyShop(): Promise<Store> {
-      const name = uuid()
-      const id = await addShop(owner, { name, host: `${name}.example` }, clock())
-      return typeormStore(await opened.ofShop(id), id)
+    /** An empty product on a database of its own, and what closes it. */
+    async emptyShop(): Promise<{ readonly store: Store; readonly close: () => Promise<void> }> {
+      const name = `pine_bench_${uuid().replaceAll('-', '')}`
+      await owner.query(`CREATE DATABASE ${name}`)
+      const beside = await openDatabase(Object.assign(new URL(url), { pathname: `/${name}` }).href)
+      const first = await beside.firstShop()
+      const empty = typeormStore(await beside.ofShop(first), first)
+      return { store: empty, close: () => beside.destroy() }
     },
     /** A set-up of so many facts. */
     async setUp(facts: number): Promise<string> {

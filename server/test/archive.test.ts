@@ -3,8 +3,12 @@ import { createWriteStream, mkdtempSync, readFileSync, rmSync, writeFileSync } f
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pipeline } from 'node:stream/promises'
+import { DataSource } from 'typeorm'
 import { v7 as uuid } from 'uuid'
 import { openArchive, writeArchive, type Archived } from '@pine/formats/archive'
+import { openDatabase } from '../src/store/data-source'
+import { addShop } from '../src/store/new-shop'
+import { typeormStore } from '../src/store/typeorm-store'
 import { restoreShop } from '../src/use-cases/archive/restore-shop'
 import { archiveShop } from '../src/use-cases/archive/archive-shop'
 import { begins, declares, enters } from './entering'
@@ -116,6 +120,19 @@ test('a shop that is put into an empty one answers the same, and its archive is 
     // It is not empty any more.
     await expect(restoreShop(other.store, clock, path)).rejects.toThrow(/not empty/)
   })
+})
+
+test('beside the shop that it is of, an archive is refused in words, with nothing written', async () => {
+  const path = await archived('beside.zip')
+  const owner = await new DataSource({ type: 'postgres', url: shop.url }).initialize()
+  const id = await addShop(owner, { name: 'Beside', host: 'beside.example' }, clock())
+  await owner.destroy()
+  const opened = await openDatabase(shop.url)
+  const beside = typeormStore(await opened.ofShop(id), id)
+  await expect(restoreShop(beside, clock, path)).rejects.toThrow(/a database of its own/)
+  expect(await beside.streamKeys()).toEqual([])
+  expect(await beside.people()).toEqual([])
+  await opened.destroy()
 })
 
 test('a lead takes everything along, nobody else does', async () => {

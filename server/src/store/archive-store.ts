@@ -38,7 +38,9 @@ export interface ArchiveStore {
   /**
    * Puts a whole shop in. Nothing is written where `work` fails, and nothing where the shop has a stream already.
    *
-   * @returns false where the shop is not empty.
+   * @returns `not-empty` where the shop has a stream, `known-here` where another shop of the same database has some of it.
    */
-  restoreInto(work: (into: Restoring) => Promise<void>): Promise<boolean>
+  restoreInto(
+    work: (into: Restoring) => Promise<void>,
+  ): Promise<'restored' | 'not-empty' | 'known-here'>
 }

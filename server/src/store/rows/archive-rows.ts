@@ -9,7 +9,7 @@ import {
   programTextEntity,
   streamEntity,
 } from '../entities'
-import { joinShop } from './person-rows'
+import { joinShop, violatedUnique } from './person-rows'
 
 /** So many facts go in by one statement. */
 const AT_ONCE = 500
@@ -38,15 +38,22 @@ export function archiveRows(source: DataSource, shopId: string): ArchiveStore {
       column('SELECT fact_id AS one FROM frozen WHERE shop_id = $1 ORDER BY fact_id'),
     programHashes: () =>
       column('SELECT sha256 AS one FROM program_text WHERE shop_id = $1 ORDER BY sha256'),
-    restoreInto: (work) =>
-      source.transaction(async (manager) => {
-        await manager.query(`SELECT pg_advisory_xact_lock(hashtext('pine restore ' || $1))`, [
-          shopId,
-        ])
-        if ((await manager.countBy(streamEntity, { shopId })) > 0) return false
-        await work(await restoringInto(manager, shopId))
-        return true
-      }),
+    async restoreInto(work) {
+      try {
+        return await source.transaction(async (manager) => {
+          await manager.query(`SELECT pg_advisory_xact_lock(hashtext('pine restore ' || $1))`, [
+            shopId,
+          ])
+          if ((await manager.countBy(streamEntity, { shopId })) > 0) return 'not-empty'
+          await work(await restoringInto(manager, shopId))
+          return 'restored'
+        })
+      } catch (cause) {
+        // An id is nobody else's on one database: the shop that the archive is of is still here.
+        if (violatedUnique(cause) === undefined) throw cause
+        return 'known-here'
+      }
+    },
   }
 }
 

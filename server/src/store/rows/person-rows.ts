@@ -65,9 +65,15 @@ export async function insertion(writing: Promise<unknown>): Promise<Insertion> {
     await writing
     return 'written'
   } catch (cause) {
-    if (!(cause instanceof QueryFailedError)) throw cause
-    const { code, constraint } = cause.driverError as { code?: string; constraint?: string }
-    if (code !== UNIQUE_VIOLATION) throw cause
+    const constraint = violatedUnique(cause)
+    if (constraint === undefined) throw cause
     return constraint === 'person_name' ? 'name-exists' : 'id-exists'
   }
+}
+
+/** What must be there once only, and would have been twice; undefined for another failure. */
+export function violatedUnique(cause: unknown): string | undefined {
+  if (!(cause instanceof QueryFailedError)) return undefined
+  const { code, constraint } = cause.driverError as { code?: string; constraint?: string }
+  return code === UNIQUE_VIOLATION ? (constraint ?? '') : undefined
 }

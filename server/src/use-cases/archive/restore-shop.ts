@@ -30,7 +30,11 @@ export async function restoreShop(store: Store, clock: Clock, path: string): Pro
   try {
     const counts = { facts: 0, streams: 0, records: 0, programs: 0, people: 0 }
     const done = await store.restoreInto((into) => restoreAll(archive, into, counts))
-    if (!done)
+    if (done === 'known-here')
+      throw new BadArchive(
+        'This shop is in the database already, as another one: put the archive into a database of its own.',
+      )
+    if (done === 'not-empty')
       throw new BadArchive(
         'This shop is not empty. An archive goes into an empty one: begin with --fresh, or add a shop.',
       )
