@@ -10,7 +10,7 @@ import { solve, type Solution } from '@pine/core/solve'
 import { describeWarning, typographic } from '@pine/core/words'
 import type { Clock } from '../../clock'
 import type { Store } from '../../store/store'
-import { SetupStreams, type LoadedSetup } from '../facts/set-up-streams'
+import { SetupCache, SetupStreams, type LoadedSetup } from '../facts/set-up-streams'
 import { machinesOf, policyOf } from '../shop'
 
 /**
@@ -84,7 +84,8 @@ function nextOld({ registers }: Solution, days: number | undefined): string | nu
  */
 export async function rebuildAll(store: Store, clock: Clock): Promise<number> {
   await store.renewTools()
-  const streams = new SetupStreams(store)
+  // Each is opened once: keeping many at hand would only take memory.
+  const streams = new SetupStreams(store, new SetupCache(1000))
   const machines = await machinesOf(store)
   const ids = await store.setupIds()
   for (const id of ids) {
@@ -99,7 +100,7 @@ export async function rebuildAll(store: Store, clock: Clock): Promise<number> {
 
 /** Writes what the list shows of set-ups from before there were summaries; the facts tell it at any time. */
 export async function fillSummaries(store: Store, clock: Clock): Promise<void> {
-  const streams = new SetupStreams(store)
+  const streams = new SetupStreams(store, new SetupCache(1000))
   for (const id of await store.withoutSummary()) {
     const setup = await streams.open(id)
     if (setup !== undefined) await store.addSummary(summaryOf(setup, clock().toISOString()))
