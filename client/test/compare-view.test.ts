@@ -52,9 +52,16 @@ test('it is held against the last good run of its job first, then its own moment
   expect(againstOptions(repeat, facts, [])[0]).toEqual({
     ...{ value: 'setup:elsewhere', label: 'What it repeats' },
   })
+  // The file that it was set up from stands before everything.
+  const imported = { file: 'plate.json', sha256: 'ab' }
+  const fromFile = { ...setup.document, sheet: { ...setup.document.sheet, imported } }
+  expect(againstOptions(fromFile, facts, others)[0]).toEqual({
+    ...{ value: 'file:ab', label: 'The file plate.json' },
+  })
   expect(chosenAgainst('moment:2')).toEqual({ length: 2 })
   expect(chosenAgainst('setup:released')).toEqual({ setup: 'released' })
-  expect(chosenAgainst(undefined)).toBeUndefined()
+  expect(chosenAgainst('file:ab')).toEqual({ file: 'ab' })
+  expect(chosenAgainst(undefined)).toEqual({})
 })
 
 test('another set-up counts as it was released; a number that moved is told with its parts', () => {

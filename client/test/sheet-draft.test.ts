@@ -29,6 +29,14 @@ const written: SheetDraft = {
 
 const places = (draft: SheetDraft) => finish(draft).problems.map(({ place }) => place)
 
+test('where things stood belongs to its machine: another one begins without it', () => {
+  const stood = { plane: { text: '-350.000', unit: 'mm' } } as const
+  const [mill, other] = ['019aaaaa-0000-7000-8000-00000000eeee', 'another']
+  const repeated = { ...written, machineId: mill, stood }
+  expect(withMachine(repeated, mill, machine).stood).toEqual(stood)
+  expect(withMachine(repeated, other, machine)).not.toHaveProperty('stood')
+})
+
 describe('on a machine that keeps no lengths', () => {
   const ROUTER = '019aaaaa-0000-7000-8000-00000000dddd'
   const MILL = '019aaaaa-0000-7000-8000-00000000eeee'

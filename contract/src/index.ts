@@ -19,6 +19,13 @@ export {
   type ImportPreview,
   type ImportQuery,
 } from './schemas/import-schema'
+export {
+  keptSetupFileSchema,
+  setupFileAnswerSchema,
+  setupFilePreviewSchema,
+  setupFileQuerySchema,
+  type SetupFilePreview,
+} from './schemas/setup-file-schema'
 export { firstPartsSchema, type FirstParts } from './schemas/first-parts-schema'
 export { logPageSchema, logQuerySchema, type LogPage, type LogQuery } from './schemas/log-schema'
 export { foundSchema, searchQuerySchema, type Found } from './schemas/search-schema'

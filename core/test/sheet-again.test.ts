@@ -1,5 +1,5 @@
 import { solve } from '../src/solve'
-import { sheetAgain } from '../src/running'
+import { sheetAgain, sheetFromFile } from '../src/running'
 import { event, mm, tipTouch, workedDocument, workedSheet } from './worked-example'
 
 const gaugeLine = workedDocument({ school: 'gauge-line' })
@@ -71,4 +71,31 @@ test('a tool that was left out for that day is asked for again', () => {
   const made = again({ ...gaugeLine, sheet: { ...sheet, leftOut: [{ tool, reason: 'broken' }] } })
   expect(made.tools.map(({ number }) => number)).toEqual([1, 9])
   expect(made).not.toHaveProperty('leftOut')
+})
+
+test('from a file it goes to the machine of this shop, and repeats nothing that is here', () => {
+  const sheet = { ...gaugeLine.sheet, machineId: 'theirs', repeats: 'theirs too' }
+  const imported = { file: 'plate.json', sha256: 'ab' }
+  const from = (shop: Partial<Parameters<typeof sheetFromFile>[2]>) =>
+    sheetFromFile(
+      { ...gaugeLine, sheet },
+      solve(gaugeLine),
+      { machine: undefined, gauges: [], ...shop },
+      imported,
+    )
+  const machine = { ...sheet.machine, retract: 'G53 G0 Z-5' }
+  const here = from({ machine: { id: 'ours', machine } })
+  expect(here).toMatchObject({ machineId: 'ours', machine, imported })
+  expect(here.stood?.plane).toEqual(mm('-350.000'))
+  expect(here.tools[0]?.lastLength).toEqual(mm('80.000'))
+  expect(here).not.toHaveProperty('repeats')
+  // On another machine positions say nothing; what a tool measured against the bare nose still does.
+  const elsewhere = from({})
+  expect(elsewhere).toMatchObject({ machine: sheet.machine, imported })
+  for (const gone of ['machineId', 'stood', 'repeats']) expect(elsewhere).not.toHaveProperty(gone)
+  expect(elsewhere.tools[0]?.lastLength).toEqual(mm('80.000'))
+  // Its own repeat is one of a set-up that is here.
+  const document = { ...gaugeLine, sheet: here }
+  expect(again(document)).toMatchObject({ repeats: gaugeLine.id })
+  expect(again(document)).not.toHaveProperty('imported')
 })

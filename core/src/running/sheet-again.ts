@@ -25,7 +25,7 @@ export function sheetAgain(
   solution: Pick<Solution, 'heights' | 'registers' | 'faces'>,
   { machine, gauges }: ShopToday,
 ): SetupSheet {
-  const { stood: _before, leftOut = [], ...rest } = sheet
+  const { stood: _before, imported: _from, leftOut = [], ...rest } = sheet
   const positions = positionsBefore({ sheet, events }, solution)
   return {
     ...rest,
@@ -37,6 +37,31 @@ export function sheetAgain(
     tools: [...sheet.tools, ...leftOut.map(({ tool }) => tool)].map((tool) =>
       toolAgain(tool, sheet, solution),
     ),
+  }
+}
+
+/** What a set-up file goes to: the machine of the shop that has its name, and the gauges. */
+export interface ShopForFile {
+  readonly machine?: { readonly id: string; readonly machine: MachineDeclaration } | undefined
+  readonly gauges: readonly Gauge[]
+}
+
+/**
+ * The sheet of a job that a set-up file holds, for this shop. On a machine that is not the file's, where things stood says nothing;
+ * and the set-up that it was is not here to be repeated: the file itself is what it is compared with.
+ */
+export function sheetFromFile(
+  document: Pick<SetupDocument, 'id' | 'sheet' | 'events'>,
+  solution: Pick<Solution, 'heights' | 'registers' | 'faces'>,
+  { machine, gauges }: ShopForFile,
+  imported: NonNullable<SetupSheet['imported']>,
+): SetupSheet {
+  const again = sheetAgain(document, solution, { machine: machine?.machine, gauges })
+  const { repeats: _elsewhere, machineId: _theirs, stood, ...sheet } = again
+  return {
+    ...sheet,
+    imported,
+    ...(machine && { machineId: machine.id, ...(stood && { stood }) }),
   }
 }
 

@@ -1,5 +1,6 @@
 import {
   field,
+  fileName,
   length,
   lengthAboveZero,
   lengthNotNegative,
@@ -10,6 +11,7 @@ import {
   recordOf,
   register,
   row,
+  sha256,
   uuid,
   words,
   type RecordOf,
@@ -129,6 +131,13 @@ export const SHEET_FIELDS = {
     'half-widths of what the job allows',
   ),
   repeats: optional(uuid, 'the set-up whose job this is again: what differs is compared with it'),
+  imported: optional(
+    recordOf({
+      file: field(fileName, 'the name of its file'),
+      sha256: field(sha256, 'of the file, byte for byte'),
+    }),
+    'the set-up file that this was set up from: nothing that was read in it counts here',
+  ),
   quick: optional(
     oneOf(['lengths', 'row', 'recheck']),
     'a quick one, with no job yet: `lengths` asks for its tools alone, `row` for its work offsets as well, `recheck` whether the lengths that the control holds are still what it finds',

@@ -42,6 +42,7 @@ import { earlierRoutes } from './routes/earlier-routes'
 import { describeApi } from './routes/openapi'
 import { noteSecurity, requirePerson, type Signed } from './door/session'
 import { machineRoutes } from './routes/machine-routes'
+import { setupFileRoutes } from './routes/setup-file-routes'
 import { setupRoutes } from './routes/setup-routes'
 import { streamRoutes } from './routes/stream-routes'
 import { toolRoutes } from './routes/tool-routes'
@@ -112,6 +113,7 @@ export function createApi({
     .route('/', programRoutes(store, clock))
     .route('/', setupRoutes(setups))
     .route('/', archiveRoutes(store, clock))
+    .route('/', setupFileRoutes(store, clock))
     .route('/', importRoutes(store, clock))
     .route('/', logRoutes(store))
     .route('/', exportRoutes(store, clock, setups, connection))

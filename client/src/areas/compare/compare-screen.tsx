@@ -5,6 +5,7 @@ import { BackToStep } from '@/areas/share/back-to-step'
 import { failureWords } from '@/data/server/api'
 import { useSetupFile } from '@/data/setup/one-setup'
 import { useOtherSetup, useSetupsOfJob } from '@/data/setup/other-setup'
+import { useKeptSetupFile } from '@/data/shop/setup-file'
 import type { LoadedSetup } from '@/data/setup/standing'
 import { Choice } from '@/kit/entry/choice'
 import { Page } from '@/kit/frame/page'
@@ -45,10 +46,12 @@ function Compare({
   const [picked, setPicked] = useState<string>()
   const value = picked ?? options[0]?.value
   const against = chosenAgainst(value)
-  const other = against && 'setup' in against ? against.setup : undefined
-  const { file: otherFile, error } = useOtherSetup(other)
-  const length = against && 'length' in against ? against.length : undefined
-  const source = other === undefined ? file : otherFile
+  const { length } = against
+  const other = useOtherSetup(against.setup)
+  const kept = useKeptSetupFile(against.file)
+  const error = other.error ?? kept.error
+  const isElsewhere = against.setup !== undefined || against.file !== undefined
+  const source = isElsewhere ? (other.file ?? kept.file) : file
   const then = useMemo(
     () => (source === undefined ? undefined : standingAsOf(source, length)),
     [source, length],

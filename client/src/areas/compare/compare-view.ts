@@ -9,7 +9,7 @@ import {
 import type { SetupDocument, SetupFact, SetupFile } from '@pine/core/facts'
 import { formatLength, toNanometres, type Nanometres } from '@pine/core/length'
 import type { TrustState } from '@pine/core/registers'
-import { solve } from '@pine/core/solve'
+import { solve, type Solution } from '@pine/core/solve'
 import {
   describeMoment,
   describeSheetDifference,
@@ -22,14 +22,14 @@ import { momentWords } from '@/kit/when'
 
 /** What a set-up can be held against: a moment of its own, or another set-up of the same job. */
 export interface Against {
-  /** `moment:12`, or `setup:` and an id. */
+  /** `moment:12`, `setup:` and an id, or `file:` and its hash. */
   readonly value: string
   readonly label: string
 }
 
 /**
- * The moments of a set-up and the other set-ups of its job, in the order in which they are offered: the one that it repeats, whatever
- * that is called now, then the last good run.
+ * The moments of a set-up and the other set-ups of its job, in the order in which they are offered: the file that it was set up
+ * from, the one that it repeats, whatever that is called now, then the last good run.
  */
 export function againstOptions(
   document: SetupDocument,
@@ -40,7 +40,7 @@ export function againstOptions(
     value: `moment:${moment.length}`,
     label: `${describeMoment(moment, document.sheet.gauges)}, ${momentWords(moment.fact.at)}`,
   }))
-  const { name: job, repeats } = document.sheet
+  const { name: job, repeats, imported } = document.sheet
   const ofJob = others
     .filter(({ id, name }) => id !== document.id && (name === job || id === repeats))
     .map(({ id, machine, recorded, createdAt, changedAt }) => {
@@ -60,7 +60,12 @@ export function againstOptions(
       ? []
       : [{ value: repeated, label: 'What it repeats' }]
   const rest = ofJob.filter(({ value }) => value !== repeated)
+  const ofFile =
+    imported === undefined
+      ? []
+      : [{ value: `file:${imported.sha256}`, label: `The file ${imported.file}` }]
   return [
+    ...ofFile,
     ...unlisted,
     ...ofJob.filter(({ value }) => value === repeated),
     ...rest.filter(({ isReleased }) => isReleased),
@@ -69,17 +74,23 @@ export function againstOptions(
   ].map(({ value, label }) => ({ value, label }))
 }
 
-/** Where a value of these lies: in this set-up after so many facts, or in another one. */
-export function chosenAgainst(
-  value: string | undefined,
-): { readonly length: number } | { readonly setup: string } | undefined {
+/** Where a value of these lies: in this set-up after so many facts, in another one, or in a file that was kept. */
+export function chosenAgainst(value: string | undefined): {
+  readonly length?: number
+  readonly setup?: string
+  readonly file?: string
+} {
   const [of, which = ''] = value?.split(':') ?? []
   if (of === 'moment') return { length: Number(which) }
-  return of === 'setup' ? { setup: which } : undefined
+  if (of === 'file') return { file: which }
+  return of === 'setup' ? { setup: which } : {}
 }
 
 /** A set-up as it stood at a moment; another one as it was released, or as it stands where it never was. */
-export function standingAsOf({ id, facts }: SetupFile, length?: number): Standing {
+export function standingAsOf(
+  { id, facts }: SetupFile,
+  length?: number,
+): Standing & { readonly solution: Solution } {
   const released = momentsOf(facts).find(({ fact }) => fact.kind === 'record')?.length
   const document = asOf(id, facts, length ?? released ?? facts.length)
   return { document, solution: solve(document) }

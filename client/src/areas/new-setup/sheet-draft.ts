@@ -233,7 +233,10 @@ export function withMachine(
   machineId: string,
   machine: MachineDeclaration,
 ): SheetDraft {
-  const on = { ...draft, machineId, machine }
+  // Where things stood in another machine's positions says nothing on this one.
+  const { stood, ...rest } = draft
+  const stays = draft.machineId === machineId && stood !== undefined
+  const on = { ...rest, ...(stays && { stood }), machineId, machine }
   return keepsLengths(on) || draft.school !== emptyDraft().school ? on : withSchool(on, 'part-top')
 }
 

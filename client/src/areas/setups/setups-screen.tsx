@@ -143,7 +143,12 @@ export function SetupsScreen() {
           <MoreButton page={released} of="released" testID="more-released" />
         </Column>
       )}
-      <Row justifyContent="center">
+      <Row justifyContent="center" flexWrap="wrap">
+        {mayEnter && (
+          <Button kind="plain" onPress={() => router.push('/setups/from-file')} testID="from-file">
+            From a set-up file
+          </Button>
+        )}
         <Button kind="plain" onPress={() => router.push('/setups/put-away')} testID="put-away">
           Put away
         </Button>

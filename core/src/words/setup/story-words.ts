@@ -76,10 +76,16 @@ const STORY: {
 } = {
   sheet: {
     tells: 'other',
-    words: ({ name, repeats }, _document, place) =>
+    words: ({ name, repeats, imported }, _document, place) =>
       place > 0
         ? 'The sheet was changed.'
-        : `The set-up “${name}” was begun${repeats === undefined ? '' : ' as a repeat of an earlier one'}.`,
+        : `The set-up “${name}” was begun${
+            imported !== undefined
+              ? ` from the file ${imported.file}`
+              : repeats !== undefined
+                ? ' as a repeat of an earlier one'
+                : ''
+          }.`,
   },
   reading: { tells: 'measured', words: (reading, document) => readingLine(document, reading) },
   'key-in': {

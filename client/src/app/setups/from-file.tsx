@@ -1,0 +1,1 @@
+export { FromFileScreen as default } from '@/areas/late'
