@@ -1,6 +1,13 @@
 import { act, renderHook } from '@testing-library/react'
 import { z } from 'zod'
-import { ApiRefusal, ask, Unreachable } from '@/data/server/api'
+import {
+  ApiRefusal,
+  ask,
+  askedFailureWords,
+  failureWords,
+  fileFailureWords,
+  Unreachable,
+} from '@/data/server/api'
 import { noteReached, useReached } from '@/data/server/connection'
 import { applyLiveMessage } from '@/data/server/live'
 
@@ -45,4 +52,18 @@ test('whoever enters nothing is told by the live line that the database is away,
   expect(result.current).toBe(false)
   await act(() => applyLiveMessage({ tells: 'gap' }))
   expect(result.current).toBe(true)
+})
+
+test('only what was typed is said to be kept', () => {
+  const away = new Unreachable('The server does not answer.')
+  expect([failureWords, askedFailureWords, fileFailureWords].map((words) => words(away))).toEqual([
+    'The server does not answer. What you typed is kept here.',
+    'The server does not answer. It is shown when the server answers again.',
+    'The server does not answer. Try again when it does.',
+  ])
+  // A refusal says itself what to do, whatever was asked.
+  const problem = { code: '', place: '', message: 'No.', expected: '', received: '', remedy: 'Go.' }
+  const refused = new ApiRefusal(422, problem, [problem])
+  for (const words of [failureWords, askedFailureWords, fileFailureWords])
+    expect(words(refused)).toBe('No. Go.')
 })

@@ -29,6 +29,7 @@ export function sweepMove(
 /**
  * What the two pairs disagree in: an oval bore, a tilted one, or a misread dial; zero for a true circle.
  *
+ * @waits for the step's own sentence about it (step 8).
  * @example sweepOval({ right: 10, left: 10, back: 12, front: 12 }) // -2
  */
 export const sweepOval = ({ right, back, left, front }: SweepReadings): number =>

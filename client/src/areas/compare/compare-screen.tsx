@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react'
 import type { SetupFile } from '@pine/core/facts'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
 import { BackToStep } from '@/areas/share/back-to-step'
-import { failureWords } from '@/data/server/api'
+import { askedFailureWords } from '@/data/server/api'
 import { useSetupFile } from '@/data/setup/one-setup'
 import { useOtherSetup, useSetupsOfJob } from '@/data/setup/other-setup'
 import { useKeptSetupFile } from '@/data/shop/setup-file'
@@ -67,7 +67,7 @@ function Compare({
       ) : (
         <Choice label="Compared with" options={options} value={value} onChange={setPicked} />
       )}
-      <Problem words={error === undefined ? undefined : failureWords(error)} />
+      <Problem words={error === undefined ? undefined : askedFailureWords(error)} />
       {view && (
         <>
           <Words as="title" role="status" testID="differs">

@@ -1,6 +1,6 @@
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
 import { BackToStep } from '@/areas/share/back-to-step'
-import { failureWords } from '@/data/server/api'
+import { askedFailureWords } from '@/data/server/api'
 import { useFirstParts } from '@/data/setup/first-parts'
 import type { LoadedSetup } from '@/data/setup/standing'
 import { Page } from '@/kit/frame/page'
@@ -22,7 +22,7 @@ function FirstParts({ id, setup }: { readonly id: string; readonly setup: Loaded
   const features = firstPartsView(parts ?? [], unit, decimals)
   return (
     <Page title={`Parts of ${setup.document.sheet.name} over time`} foot={<BackToStep id={id} />}>
-      <Problem words={error === undefined ? undefined : failureWords(error)} />
+      <Problem words={error === undefined ? undefined : askedFailureWords(error)} />
       {parts !== undefined && features.length === 0 && (
         <Words as="lead" tone="soft">
           Nothing was measured of a part of this job yet. Measure the first one at its step.

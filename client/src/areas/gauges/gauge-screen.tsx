@@ -7,7 +7,7 @@ import { writeCsv } from '@pine/formats/csv'
 import { checksOfGauge } from '@pine/formats/tables'
 import { handOverFile } from '@/areas/share/hand-over-file'
 import { Allowed } from '@/areas/people/allowed'
-import { failureWords } from '@/data/server/api'
+import { askedFailureWords, failureWords } from '@/data/server/api'
 import { useGaugeChecks } from '@/data/shop/gauge-checks'
 import { Button } from '@/kit/button'
 import { Page } from '@/kit/frame/page'
@@ -34,7 +34,7 @@ export function GaugeScreen({ id }: { readonly id: string }) {
     return (
       <Page title="A gauge over time" foot={back}>
         <Words role={error === undefined ? 'status' : 'alert'} tone={error ? 'wrong' : 'soft'}>
-          {error === undefined ? 'Its checks are on their way.' : failureWords(error)}
+          {error === undefined ? 'Its checks are on their way.' : askedFailureWords(error)}
         </Words>
       </Page>
     )

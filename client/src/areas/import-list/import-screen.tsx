@@ -3,7 +3,7 @@ import { useState } from 'react'
 import type { ImportPreview } from '@pine/contract'
 import type { ImportList } from '@pine/core/import-list'
 import { LENGTH_UNITS } from '@pine/core/length'
-import { failureWords } from '@/data/server/api'
+import { fileFailureWords } from '@/data/server/api'
 import { previewImport, runImport, type ImportOptions } from '@/data/shop/import-list'
 import { useMachines } from '@/data/shop/shop'
 import { Button } from '@/kit/button'
@@ -35,7 +35,7 @@ export function ImportScreen({ list }: { readonly list: ImportList }) {
   const attempt = async (work: () => Promise<void>) => {
     setBusy(true)
     setProblem(undefined)
-    await work().catch((cause: unknown) => setProblem(failureWords(cause)))
+    await work().catch((cause: unknown) => setProblem(fileFailureWords(cause)))
     setBusy(false)
   }
   const look = (file: File, options: ImportOptions) =>

@@ -3,7 +3,7 @@ import { Link, useRouter } from 'expo-router'
 import { useState } from 'react'
 import { View } from '@tamagui/core'
 import type { LogQuery } from '@pine/contract'
-import { failureWords } from '@/data/server/api'
+import { askedFailureWords } from '@/data/server/api'
 import { usePeople } from '@/data/server/session'
 import { useLog } from '@/data/shop/log'
 import { useMachines } from '@/data/shop/shop'
@@ -82,7 +82,7 @@ export function ShopLogScreen({ of }: { readonly of: Pick<LogQuery, 'tool' | 'ga
           />
         </Column>
       </Row>
-      <Problem words={error === undefined ? undefined : failureWords(error)} />
+      <Problem words={error === undefined ? undefined : askedFailureWords(error)} />
       {asked === undefined && <Words role="status">Type a whole day, such as 2026-11-30.</Words>}
       {lines?.length === 0 && !isAsking && (
         <Words role="status">Nothing of that was entered.</Words>

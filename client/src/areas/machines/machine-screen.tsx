@@ -3,7 +3,7 @@ import { useState } from 'react'
 import type { MachineHistory } from '@pine/contract'
 import type { MachineDeclaration } from '@pine/core/sheet'
 import { Allowed } from '@/areas/people/allowed'
-import { failureWords } from '@/data/server/api'
+import { askedFailureWords, failureWords } from '@/data/server/api'
 import { useLastSetups } from '@/data/setup/last-setups'
 import { useMachineHistory } from '@/data/shop/machine-history'
 import { useMachines } from '@/data/shop/shop'
@@ -39,7 +39,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
       <WaitingPage
         title="A machine over time"
         waits="What is known of it is on its way."
-        failure={error === undefined ? undefined : failureWords(error)}
+        failure={error === undefined ? undefined : askedFailureWords(error)}
         foot={back}
       />
     )

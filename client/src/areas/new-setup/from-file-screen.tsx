@@ -6,7 +6,7 @@ import { programAgain, sheetFromFile } from '@pine/core/running'
 import { shopMachineOf } from '@pine/core/sheet'
 import { v7 as uuid } from 'uuid'
 import { standingAsOf } from '@/areas/compare/compare-view'
-import { failureWords } from '@/data/server/api'
+import { fileFailureWords } from '@/data/server/api'
 import { useSession } from '@/data/server/session'
 import { beginSetup } from '@/data/setup/begun'
 import { enterFact } from '@/data/setup/one-setup'
@@ -39,7 +39,7 @@ export function FromFileScreen() {
     setProblem(undefined)
     await previewSetupFile(picked).then(
       (preview) => setChosen({ picked, preview }),
-      (cause: unknown) => setProblem(failureWords(cause)),
+      (cause: unknown) => setProblem(fileFailureWords(cause)),
     )
   }
   const file = chosen?.preview.file as SetupFile | undefined

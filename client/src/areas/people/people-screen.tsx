@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { useRouter } from 'expo-router'
 import { may } from '@pine/contract'
-import { failureWords } from '@/data/server/api'
+import { askedFailureWords, failureWords } from '@/data/server/api'
 import { endStay, giveNewPin, useMembers } from '@/data/server/members'
 import { useSession } from '@/data/server/session'
 import { Button } from '@/kit/button'
@@ -26,7 +26,7 @@ function Everybody({ own }: { own: string }) {
   const { members, error, makeCode, makeToken, ...changes } = useMembers()
   return (
     <Page title="People of the shop">
-      <Problem words={error === undefined ? undefined : failureWords(error)} />
+      <Problem words={error === undefined ? undefined : askedFailureWords(error)} />
       <LetSomebodyIn makeCode={makeCode} />
       <LetProgramIn makeToken={makeToken} />
       {members?.map((member) => (

@@ -2,7 +2,7 @@ import { usePathname, useRouter } from 'expo-router'
 import { useState } from 'react'
 import { View } from '@tamagui/core'
 import { may, pinSchema, ROLE_WORDS, type Person } from '@pine/contract'
-import { failureWords } from '@/data/server/api'
+import { askedFailureWords, failureWords } from '@/data/server/api'
 import { Join } from '@/areas/late'
 import { usePeople, useSession } from '@/data/server/session'
 import { Button } from '@/kit/button'
@@ -55,7 +55,7 @@ export function SignInScreen() {
       )}
       {error !== undefined && (
         <Words role="alert" tone="wrong">
-          {failureWords(error)}
+          {askedFailureWords(error)}
         </Words>
       )}
       <Column gap="$3">

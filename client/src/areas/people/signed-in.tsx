@@ -1,6 +1,6 @@
 import { usePathname } from 'expo-router'
 import { useEffect, useState, type ReactNode } from 'react'
-import { failureWords } from '@/data/server/api'
+import { askedFailureWords } from '@/data/server/api'
 import { hearLive } from '@/data/server/live'
 import { sendAs } from '@/data/outbox/outbox'
 import { quiet } from '@/data/server/page-version'
@@ -28,7 +28,7 @@ export function SignedIn({ children }: { children: ReactNode }) {
     )
   if (path === '/sign-in') return children
   if (loading) return <Message text="Opening …" />
-  if (error !== undefined) return <Message text={failureWords(error)} tone="wrong" />
+  if (error !== undefined) return <Message text={askedFailureWords(error)} tone="wrong" />
   return <SignInScreen />
 }
 

@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router'
 import { lazy, Suspense, useState } from 'react'
 import type { TouchPlanAnswer } from '@pine/contract'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
-import { failureWords } from '@/data/server/api'
+import { askedFailureWords, failureWords } from '@/data/server/api'
 import { changeSheet } from '@/data/setup/change-sheet'
 import { useMay } from '@/data/server/session'
 import type { Enter } from '@/data/outbox/fact-draft'
@@ -50,7 +50,7 @@ export function PlanScreen({ id }: { readonly id: string }) {
             <Words role={error === undefined ? 'status' : 'alert'} tone={error ? 'wrong' : 'soft'}>
               {error === undefined
                 ? 'It is being planned.'
-                : `${failureWords(error)} Touch in the order of the sheet meanwhile.`}
+                : `${askedFailureWords(error)} Touch in the order of the sheet meanwhile.`}
             </Words>
           </Page>
         ) : (

@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import type { MachineDeclaration } from '@pine/core/sheet'
-import { failureWords } from '@/data/server/api'
+import { askedFailureWords } from '@/data/server/api'
 import { useSession } from '@/data/server/session'
 import { beginSetup } from '@/data/setup/begun'
 import { lastSetupOn } from '@/data/setup/last-setups'
@@ -69,7 +69,7 @@ export function RecheckScreen({ id }: { readonly id: string }) {
       <WaitingPage
         title="Measure it again"
         waits="The tool and its machine are on their way."
-        failure={error === undefined ? undefined : failureWords(error)}
+        failure={error === undefined ? undefined : askedFailureWords(error)}
         foot={back}
       />
     )

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { View } from '@tamagui/core'
 import type { SetupSummary } from '@pine/contract'
 import { Allowed } from '@/areas/people/allowed'
-import { failureWords } from '@/data/server/api'
+import { askedFailureWords, failureWords } from '@/data/server/api'
 import { putAwayOrBack, useSetups } from '@/data/setup/setups'
 import { Button } from '@/kit/button'
 import { Field } from '@/kit/entry/field'
@@ -55,7 +55,8 @@ export function PutAwayScreen() {
       <MoreButton page={page} of={of} testID={`more-${moves}`} />
     </Column>
   )
-  const failed = problem ?? (listed.error === undefined ? undefined : failureWords(listed.error))
+  const failed =
+    problem ?? (listed.error === undefined ? undefined : askedFailureWords(listed.error))
   return (
     <Page title="Put away">
       <Words tone="soft">

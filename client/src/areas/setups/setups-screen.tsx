@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { useMedia, View } from '@tamagui/core'
 import { type SetupSheet } from '@pine/core/sheet'
 import type { SetupSummary } from '@pine/contract'
-import { failureWords } from '@/data/server/api'
+import { askedFailureWords } from '@/data/server/api'
 import { useBegun } from '@/data/setup/begun'
 import { gaugesCall } from '@/areas/shop/standing-words'
 import { useGaugeStandings } from '@/data/shop/gauge-checks'
@@ -65,7 +65,7 @@ export function SetupsScreen() {
     <Page title="Set-ups" foot={mayEnter ? startNew : undefined}>
       {open.error !== undefined && open.setups === undefined && (
         <Words role="alert" tone="wrong">
-          {failureWords(open.error)}
+          {askedFailureWords(open.error)}
         </Words>
       )}
       {isAll && isEmpty && begun.length === 0 && (

@@ -6,7 +6,7 @@ import { exportSetup, fileHash, type PictureExport, type TextExport } from '@pin
 import { momentOnPaper } from '@pine/formats/moment'
 import { OpenedSetup } from '@/areas/run/frame/opened-setup'
 import { useMachines } from '@/data/shop/shop'
-import { failureWords } from '@/data/server/api'
+import { fileFailureWords } from '@/data/server/api'
 import { useReached } from '@/data/server/connection'
 import { useSession } from '@/data/server/session'
 import { isOfStream } from '@/data/outbox/outbox-entry'
@@ -74,7 +74,7 @@ function Share({ id, setup: asWritten, file }: ShareProps) {
     try {
       await give(await pictureOf(id, what))
     } catch (cause) {
-      setDone(failureWords(cause))
+      setDone(fileFailureWords(cause))
     }
   }
   return (

@@ -8,7 +8,7 @@ import { saveDueDates, useGaugeStandings } from '@/data/shop/gauge-checks'
 import { useGauges, useMachines, useShop } from '@/data/shop/shop'
 import { Allowed } from '@/areas/people/allowed'
 import { handOverFile } from '@/areas/share/hand-over-file'
-import { failureWords } from '@/data/server/api'
+import { askedFailureWords } from '@/data/server/api'
 import { Button } from '@/kit/button'
 import { Page } from '@/kit/frame/page'
 import { Section } from '@/kit/frame/section'
@@ -48,7 +48,7 @@ export function ShopScreen() {
       )}
       {error !== undefined && (
         <Words role="alert" tone="wrong">
-          {failureWords(error)}
+          {askedFailureWords(error)}
         </Words>
       )}
       <Lists gap={16} alignItems={wide ? 'flex-start' : 'stretch'}>

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import type { ToolHistory } from '@pine/contract'
 import { Allowed } from '@/areas/people/allowed'
 import { Declared } from '@/areas/shop/declared'
-import { failureWords } from '@/data/server/api'
+import { askedFailureWords } from '@/data/server/api'
 import { useMachines } from '@/data/shop/shop'
 import { useTool } from '@/data/shop/tools'
 import { Button } from '@/kit/button'
@@ -41,7 +41,7 @@ export function ToolScreen({ id }: { readonly id: string }) {
       <WaitingPage
         title="A tool over time"
         waits="What is known of it is on its way."
-        failure={error === undefined ? undefined : failureWords(error)}
+        failure={error === undefined ? undefined : askedFailureWords(error)}
         foot={back}
       />
     )

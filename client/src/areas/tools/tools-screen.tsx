@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { View } from '@tamagui/core'
 import type { ToolLine } from '@pine/contract'
 import { Allowed } from '@/areas/people/allowed'
-import { failureWords } from '@/data/server/api'
+import { askedFailureWords } from '@/data/server/api'
 import { useMachines } from '@/data/shop/shop'
 import { useTools } from '@/data/shop/tools'
 import { Button } from '@/kit/button'
@@ -58,7 +58,7 @@ export function ToolsScreen() {
       />
       {error !== undefined && tools === undefined && (
         <Words role="alert" tone="wrong">
-          {failureWords(error)}
+          {askedFailureWords(error)}
         </Words>
       )}
       {tools?.length === 0 && (

@@ -80,9 +80,29 @@ function throwRefusal({ ok, status }: Answer, body: unknown): void {
   throw new ApiRefusal(status, problem, problems)
 }
 
-/** What a person reads about a failed request. */
-export function failureWords(cause: unknown): string {
+/** What a person reads about something that they entered and that failed. */
+export const failureWords = (cause: unknown): string =>
+  wordsOf(cause, {
+    away: 'What you typed is kept here.',
+    odd: 'What you typed is kept; reload the page and try again.',
+  })
+
+/** The same about something that they only asked to see: nothing was typed that could be kept. */
+export const askedFailureWords = (cause: unknown): string =>
+  wordsOf(cause, {
+    away: 'It is shown when the server answers again.',
+    odd: 'Reload the page and try again.',
+  })
+
+/** The same about a file that was to be read or made. */
+export const fileFailureWords = (cause: unknown): string =>
+  wordsOf(cause, {
+    away: 'Try again when it does.',
+    odd: 'Reload the page and try again.',
+  })
+
+function wordsOf(cause: unknown, { away, odd }: { readonly away: string; readonly odd: string }) {
   if (cause instanceof ApiRefusal) return `${cause.problem.message} ${cause.problem.remedy}`
-  if (cause instanceof Unreachable) return `${cause.message} What you typed is kept here.`
-  return 'Something went wrong here. What you typed is kept; reload the page and try again.'
+  if (cause instanceof Unreachable) return `${cause.message} ${away}`
+  return `Something went wrong here. ${odd}`
 }

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import type { Enter } from '@/data/outbox/fact-draft'
-import { failureWords } from '@/data/server/api'
+import { askedFailureWords } from '@/data/server/api'
 import { useSetup } from '@/data/setup/one-setup'
 import type { LoadedSetup } from '@/data/setup/standing'
 import { Message } from '@/kit/message'
@@ -18,6 +18,6 @@ export function OpenedSetup({
   return error === undefined ? (
     <Message text="Opening the set-up …" tone="soft" />
   ) : (
-    <Message text={failureWords(error)} tone="wrong" />
+    <Message text={askedFailureWords(error)} tone="wrong" />
   )
 }

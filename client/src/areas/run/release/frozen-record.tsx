@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router'
 import { registerName } from '@pine/core/address'
 import { typographic } from '@pine/core/words'
-import { failureWords } from '@/data/server/api'
+import { askedFailureWords } from '@/data/server/api'
 import { useRecord } from '@/data/setup/one-setup'
 import { Button } from '@/kit/button'
 import { Message } from '@/kit/message'
@@ -21,7 +21,7 @@ export function FrozenRecord({
     return error === undefined ? (
       <Message text="Opening the record …" tone="soft" />
     ) : (
-      <Message text={failureWords(error)} tone="wrong" />
+      <Message text={askedFailureWords(error)} tone="wrong" />
     )
   const { by, at, hash, altered, solution, readings, keyIns } = record
   return (
