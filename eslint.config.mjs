@@ -128,6 +128,37 @@ export default defineConfig([
       ],
     },
   },
+  // The simulated machine is an independent check: of core it may know how lengths are written, and nothing else.
+  {
+    files: ['machine/src/**/*.ts'],
+    ignores: ['machine/src/host/**'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              regex: '^(?!\\.|@pine/core/length$)',
+              message: 'machine/ imports nothing outside itself but lengths.',
+            },
+          ],
+        },
+      ],
+      'no-restricted-globals': [
+        'error',
+        'Date',
+        'fetch',
+        'window',
+        'document',
+        'process',
+        'setTimeout',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'machine/ takes its chance from its seed.' },
+      ],
+    },
+  },
   ...ROOMS.map((room, place) => ({
     files: [`core/src/${room}/**/*.ts`],
     rules: {
@@ -138,7 +169,7 @@ export default defineConfig([
     },
   })),
   {
-    files: ['{core,contract,formats,server,client,cli}/src/**/*.{ts,tsx}'],
+    files: ['{core,machine,contract,formats,server,client,cli}/src/**/*.{ts,tsx}'],
     rules: { 'max-lines': ['error', 300] },
   },
   {
@@ -156,7 +187,7 @@ export default defineConfig([
   },
   {
     // A promise that nobody waits for loses its failure: where that is meant, `void` says so.
-    files: ['{contract,formats,server,client,cli}/src/**/*.{ts,tsx}'],
+    files: ['{machine,contract,formats,server,client,cli}/src/**/*.{ts,tsx}'],
     languageOptions: { parserOptions: { projectService: true } },
     rules: { '@typescript-eslint/no-floating-promises': 'error' },
   },

@@ -17,6 +17,7 @@ const node = (name) => ({
 
 const projects = {
   core: node('core'),
+  machine: node('machine'),
   contract: node('contract'),
   formats: node('formats'),
   cli: node('cli'),

@@ -79,7 +79,7 @@ function place() {
   const [project, ...inner] = (room ?? '').split('/')
   const folder = join(project, 'src', ...inner)
   if (
-    !['core', 'contract', 'server', 'client', 'cli'].includes(project) ||
+    !['core', 'machine', 'contract', 'server', 'client', 'cli'].includes(project) ||
     !existsSync(join(ROOT, folder))
   )
     throw new Trouble(

@@ -17,7 +17,7 @@ import { ROOT, STATE } from './lib/paths.mjs'
 import { runScript, say, Trouble } from './lib/say.mjs'
 
 /** Sources that import each other; the rest only imports them. */
-const SOURCES = ['core', 'contract', 'formats', 'server', 'cli', 'client'].map(
+const SOURCES = ['core', 'machine', 'contract', 'formats', 'server', 'cli', 'client'].map(
   (name) => `${name}/src`,
 )
 /** What was found out of a file that has not changed since is not found out again. */

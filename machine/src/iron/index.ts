@@ -1,0 +1,2 @@
+export { Drive, far } from './drive'
+export { Slide, type SlideMade } from './slide'

@@ -1,0 +1,5 @@
+export { type Alarm, alarm, isAlarm } from './alarm'
+export { readBlock, type Word } from './words'
+export { type Modal, POWERED } from './modal'
+export { type RunnerPorts, type Segment } from './ports'
+export { Runner, type BlockDone } from './runner'

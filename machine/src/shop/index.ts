@@ -1,0 +1,5 @@
+export { BODY_NAMES, type Body, type BodyKind, gapsTo } from './body'
+export { type Assembly, type AssemblyKind, lengthIn, reachOf } from './assembly'
+export { type Fixed, type Met, meets } from './meeting'
+export { type Instrument, type Sensed, sense } from './sense'
+export { finderShows, type FinderShows } from './finder'
