@@ -138,7 +138,7 @@ export default defineConfig([
         {
           patterns: [
             {
-              regex: '^(?!\\.|@pine/core/length$)',
+              regex: '^(?!\\.|@pine/core/length$|xmlbuilder2)',
               message: 'machine/ imports nothing outside itself but lengths.',
             },
           ],

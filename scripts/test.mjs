@@ -12,6 +12,7 @@ import {
   ensureDebianPackages,
   ensureNodeModules,
   POSTGRESQL,
+  XMLLINT,
 } from './lib/packages.mjs'
 import { ROOT, STATE } from './lib/paths.mjs'
 import { runScript, say, Trouble } from './lib/say.mjs'
@@ -163,7 +164,7 @@ await runScript(async () => {
   checkNode()
   checkRoom()
   await ensureNodeModules()
-  await ensureDebianPackages([POSTGRESQL, CHROMIUM])
+  await ensureDebianPackages([POSTGRESQL, CHROMIUM, XMLLINT])
   const { startDatabase } = await import('./lib/database.mjs')
   const changed = process.argv.includes('--changed') ? await changedFiles() : undefined
   if (changed?.names.length === 0) throw new Trouble('nothing differs from the last commit')

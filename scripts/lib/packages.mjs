@@ -110,3 +110,5 @@ export const CHROMIUM = {
   name: 'chromium-headless-shell',
   present: () => chromiumPath() !== undefined,
 }
+/** Holds documents against a schema, in the tests. */
+export const XMLLINT = { name: 'libxml2-utils', present: onPath('/usr/bin/xmllint') }

@@ -1,0 +1,1 @@
+export { serveAgent, type ServedAgent } from './agent-server'
