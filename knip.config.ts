@@ -25,7 +25,7 @@ const config: KnipConfig = {
   workspaces: {
     '.': { entry: ['scripts/*.mjs'], project: ['scripts/**/*.mjs'] },
     core: { entry: ['src/*/index.ts!'], project: ['src/**/*.ts!'] },
-    machine: { entry: ['src/*/index.ts!'], project: ['src/**/*.ts!'] },
+    machine: { entry: ['src/*/index.ts!', 'src/main.ts!'], project: ['src/**/*.ts!'] },
     contract: { project: ['src/**/*.ts!'] },
     formats: {
       entry: ['src/*/index.ts!', 'test/read-pdf.mjs'],

@@ -1,5 +1,5 @@
 import { GAUGE_FIELDS, MACHINE_FIELDS, SHEET_FIELDS, WATCH_FIELDS } from '@pine/core/sheet'
-import { SHOP_FIELDS } from '@pine/core/shop'
+import { AGENT_FIELDS, SHOP_FIELDS } from '@pine/core/shop'
 import { z } from 'zod'
 import { roleSchema } from './roles'
 import { setupFactSchema, setupFileSchema } from './setup-facts'
@@ -120,7 +120,8 @@ const gauge = schemaOfFields(GAUGE_FIELDS)
 /** Out of use: it is offered to no new set-up, and stays in those that used it. */
 const retired = z.literal(true).optional()
 
-export const machineSchema = z.object({ id: uuid(), machine, retired })
+const agent = schemaOfFields(AGENT_FIELDS).optional()
+export const machineSchema = z.object({ id: uuid(), machine, retired, agent })
 export type MachineEntry = z.infer<typeof machineSchema>
 export const shopSchema = z.object({ id: uuid(), name: z.string() })
 

@@ -31,7 +31,8 @@ describe('the pages', () => {
   })
 
   test('name no file that is not there; NAME stands for any', () => {
-    const room = /`((?:core|machine|contract|server|client|cli|e2e|bench|scripts|docs|bin)\/[\w./-]+)`/g
+    const room =
+      /`((?:core|machine|contract|server|client|cli|e2e|bench|scripts|docs|bin)\/[\w./-]+)`/g
     const gone = PAGES.flatMap((page) =>
       [...read(page).matchAll(room)].flatMap(([, path = '']) =>
         path.includes('NAME') || existsSync(join(ROOT, path)) ? [] : [`${page}: ${path}`],

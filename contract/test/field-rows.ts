@@ -88,6 +88,7 @@ const LEAVES: Readonly<Record<string, string>> = {
   excerpt: 'text',
   comment: 'text',
   'file-name': 'text',
+  'agent-address': '`http://`, numbers, port',
   nanometres: 'whole nanometres',
   extent: 'two whole nanometres',
   count: 'count',

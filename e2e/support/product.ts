@@ -22,19 +22,23 @@ export class Product {
     private readonly port: number,
     private readonly demo: boolean,
     private readonly clientFolder: string,
+    private readonly agents: string,
   ) {}
 
   get address(): string {
     return `http://127.0.0.1:${this.port}`
   }
 
-  /** @param clientFolder another page than the one that was built. */
-  static async start(demo: boolean, clientFolder = BUILT): Promise<Product> {
+  /**
+   * @param clientFolder another page than the one that was built.
+   * @param agents of machines that it may ask, as `host:port`.
+   */
+  static async start(demo: boolean, clientFolder = BUILT, agents = ''): Promise<Product> {
     const url = process.env['DATABASE_URL']
     if (!url) throw new Error('DATABASE_URL is not set: run the browser tests by npm test')
     const name = `pine_e2e_${randomUUID().replace(/-/g, '')}`
     await withAdmin(url, (client) => client.query(`CREATE DATABASE ${name}`))
-    const product = new Product(url, name, await freePort(), demo, clientFolder)
+    const product = new Product(url, name, await freePort(), demo, clientFolder, agents)
     await product.run()
     return product
   }
@@ -50,6 +54,7 @@ export class Product {
         PORT: String(this.port),
         PINE_CLIENT: this.clientFolder,
         PINE_DEMO: this.demo ? '1' : '',
+        PINE_AGENTS: this.agents,
       },
       stdio: ['ignore', 'pipe', 'pipe'],
     })

@@ -33,3 +33,12 @@ declare module '*/pair.mjs' {
     stop(): Promise<void>
   }
 }
+
+declare module '*/machine.mjs' {
+  export function startMachine(port: number): Promise<{
+    readonly address: string
+    readonly host: string
+    stop(): Promise<void>
+    readonly ended: Promise<number>
+  }>
+}

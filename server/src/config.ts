@@ -1,3 +1,5 @@
+import { readAgents } from './agents/allowed-agents'
+
 /** What the process is told from outside; everything else is in the code. */
 export interface Config {
   readonly databaseUrl: string
@@ -15,6 +17,8 @@ export interface Config {
   /** Where failures that nobody expected are written; standard output where it is not said. */
   readonly logFolder: string | undefined
   readonly port: number
+  /** Agents of machines that may be asked, as `host:port`. */
+  readonly agents: ReadonlySet<string>
   readonly clientFolder: string
   /** Fill an empty database with the demo workshop. */
   readonly demo: boolean
@@ -49,6 +53,7 @@ export function readConfig(environment: Readonly<Record<string, string | undefin
     databaseUrl,
     ownerUrl: environment['PINE_OWNER_URL'] || databaseUrl,
     port,
+    agents: readAgents(environment['PINE_AGENTS'] ?? ''),
     clientFolder,
     host,
     onNetwork: environment['PINE_PROXY'] === '1' || !LOOPBACK.test(host),

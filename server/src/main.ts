@@ -4,6 +4,7 @@ import { extname } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { serve } from '@hono/node-server'
 import type { Logger } from 'pino'
+import { agentsOf } from './agents/ask-agent'
 import { readConfig } from './config'
 import { loadDemo, withPublishedPin } from './demo/load-demo'
 import { createApi } from './http/api'
@@ -53,6 +54,7 @@ async function main(): Promise<void> {
   const changes = listen(config.databaseUrl)
   const threads = setupThreads(new URL(`./work/setup-thread${ENDING}`, import.meta.url).href)
   const cache = new SetupCache()
+  const agents = agentsOf(config.agents, clock)
   const own = hostsOf([config.host, ...config.hosts])
   const apiOf = apiOfHosts(database, { own, first }, (ofShop) =>
     createApi({
@@ -61,6 +63,7 @@ async function main(): Promise<void> {
       cache,
       changes,
       clock,
+      agents,
       connection: connectionOf(config.proxied),
       door: {
         // A shop that was added is open to whoever asks by its host.

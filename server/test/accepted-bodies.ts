@@ -33,6 +33,7 @@ const LEAVES: { readonly [Leaf in keyof Leaves]: fc.Arbitrary<unknown> } = {
   excerpt: text(200, 0),
   comment: text(2000, 0),
   'file-name': text(200),
+  'agent-address': fc.constantFrom('http://127.0.0.1:5000', 'http://[::1]:80/Mill%202'),
   nanometres: fc.integer(),
   extent: fc.tuple(fc.integer(), fc.integer()),
   count: fc.nat(),

@@ -3,6 +3,7 @@ import { Client } from 'pg'
 import { v7 as uuid } from 'uuid'
 import type { Role } from '@pine/contract'
 import type { DataSource } from 'typeorm'
+import { agentsOf } from '../src/agents/ask-agent'
 import { createApi, type Api } from '../src/http/api'
 import { hostsOf, type ApiOfHost } from '../src/http/door/hosts'
 import { listen, openDatabase } from '../src/store/data-source'
@@ -44,8 +45,8 @@ export const onHosts =
   async (host) =>
     hosts.has(host) ? api : undefined
 
-/** The real API on a real, empty PostgreSQL database of its own. */
-export async function startHarness(): Promise<Harness> {
+/** The real API on a real, empty PostgreSQL database of its own. @param allowed agents that it may ask. */
+export async function startHarness(allowed: ReadonlySet<string> = new Set()): Promise<Harness> {
   const url = process.env['DATABASE_URL']
   if (!url)
     throw new Error(
@@ -69,6 +70,7 @@ export async function startHarness(): Promise<Harness> {
     store,
     changes,
     clock: () => new Date(now),
+    agents: agentsOf(allowed, () => new Date(now)),
     onUnexpected: (cause) => unexpected.push(cause),
   })
   const cookies = new Map<string, string>()

@@ -8,6 +8,7 @@ const LEAF_VALUES: Given = {
   address: ['G54.Z'],
   register: [1],
   'register-or-none': [1, null],
+  'agent-address': ['http://127.0.0.1:5000'],
   uuid: ['0193d1a0-0000-7000-8000-000000000001'],
   sha256: ['a'.repeat(64)],
   moment: ['2026-03-02T08:00:00Z'],

@@ -68,6 +68,13 @@ const LEAVES: { readonly [Leaf in keyof Leaves]: z.ZodType<Leaves[Leaf]> } = {
   excerpt: z.string().max(200),
   comment: z.string().max(2000),
   'file-name': z.string().min(1).max(200),
+  'agent-address': z
+    .string()
+    .max(200)
+    .regex(
+      /^http:\/\/(\d{1,3}(\.\d{1,3}){3}|\[[0-9a-f:]+\])(:\d{1,5})?(\/[^\s?#/]*)?$/,
+      'an address such as http://192.168.1.20:5000, with the machine’s name behind it where the agent has several',
+    ),
   nanometres,
   extent: z.tuple([nanometres, nanometres]).readonly(),
   count: z.int().min(0),

@@ -2,6 +2,12 @@ export { checkDocument } from './check-document'
 export { type AxisMark, type AxisMarks, type CheckOff } from './bodies/check-off'
 export { LIFT_PLACES, type Lift, type LiftBody, type LiftPlace } from './bodies/proving'
 export { type SetupDocument } from './document'
+export {
+  AGAINST_TAKING,
+  CAPTURED_FIELDS,
+  type AgainstTaking,
+  type Captured,
+} from './bodies/captured'
 export { type ReadAtContact, type Reading, type ReadingBody } from './bodies/reading'
 export {
   SETUP_BODIES,

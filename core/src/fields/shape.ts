@@ -30,6 +30,8 @@ export interface Leaves {
   readonly excerpt: string
   readonly comment: string
   readonly 'file-name': string
+  /** Where an agent is asked: `http://`, a number of this computer or of the shop's network, and a port. */
+  readonly 'agent-address': string
   readonly nanometres: Nanometres
   readonly extent: readonly [Nanometres, Nanometres]
   readonly count: number
@@ -142,6 +144,7 @@ export const block = leaf('block')
 export const excerpt = leaf('excerpt')
 export const comment = leaf('comment')
 export const fileName = leaf('file-name')
+export const agentAddress = leaf('agent-address')
 export const nanometres = leaf('nanometres')
 export const extent = leaf('extent')
 export const count = leaf('count')

@@ -6,6 +6,12 @@ export {
   rowExpected,
   zeroesCounter,
 } from './asks/capture'
+export {
+  canBeTaken,
+  takePosition,
+  type TakenPosition,
+  type ToldByMachine,
+} from './asks/take-position'
 export { consequencesOf } from './consequences'
 export { followingStep } from './order/following'
 export { inForceAtLoss } from './in-force'

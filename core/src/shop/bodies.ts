@@ -1,5 +1,6 @@
 import { AXES } from '../address/row'
 import {
+  agentAddress,
   field,
   fileName,
   length,
@@ -45,7 +46,22 @@ const DECLARED_ANEW = {
   retired: optional(yes, 'it is out of use'),
 }
 
-const MACHINE = { ...MACHINE_FIELDS, ...DECLARED_ANEW }
+/** How a machine is asked over the network. */
+export const AGENT_FIELDS = {
+  address: field(
+    agentAddress,
+    'where it is asked, with the machine’s name behind it where it has several',
+  ),
+}
+
+const MACHINE = {
+  ...MACHINE_FIELDS,
+  ...DECLARED_ANEW,
+  agent: optional(
+    recordOf(AGENT_FIELDS),
+    'who tells of it over the network (MTConnect); asked only where whoever runs the server lists it',
+  ),
+}
 
 const GAUGE = {
   ...GAUGE_FIELDS,

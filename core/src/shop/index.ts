@@ -1,4 +1,5 @@
 export {
+  AGENT_FIELDS,
   ASSEMBLY_FIELDS,
   SHOP_FIELDS,
   type GaugeCheckFact,

@@ -1,3 +1,4 @@
+export { describeAgainst, describeCaptured } from './order/taken-words'
 export { describeAdvice, describeGap, describeVerdict } from './trust/advice-words'
 export { CHANGE_NAMES } from './setup/change-words'
 export { type CheckWords, describeCheck } from './trust/check-words'

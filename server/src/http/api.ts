@@ -13,6 +13,7 @@ import {
   shopSchema,
 } from '@pine/contract'
 import { LONGEST_TABLE_FILE } from '@pine/formats/table-file'
+import { agentsOf, type Agents } from '../agents/ask-agent'
 import type { Clock } from '../clock'
 import { SESSIONS_CHANGED, type Changes } from '../store/changes'
 import type { Store } from '../store/store'
@@ -31,6 +32,7 @@ import { QueueTimeout } from '../use-cases/facts/keyed-queue'
 import { busy, databaseAway, noRoute, notJson, tooLarge, unexpected } from './refusals'
 import { soundBody, soundHead } from './door/gate'
 import { onlyOwnPages } from './door/own-pages'
+import { agentRoutes } from './routes/agent-routes'
 import { archiveRoutes } from './routes/archive-routes'
 import { describes } from './routes/describes'
 import { exportRoutes } from './routes/export-routes'
@@ -68,6 +70,8 @@ export interface ApiParts {
   readonly work?: SetupWork
   /** What several shops of one process keep of their set-ups together. */
   readonly cache?: SetupCache
+  /** Machines that may be asked; none, where it is not said. */
+  readonly agents?: Agents
   /** How requests come here; straight, where it is not said. */
   readonly connection?: Connection
   /** How it stands to whoever comes from outside; as on loopback, where it is not said. */
@@ -82,6 +86,7 @@ export function createApi({
   changes,
   work,
   cache,
+  agents = agentsOf(new Set(), clock),
   connection = connectionOf(false),
   door = ON_LOOPBACK,
 }: ApiParts) {
@@ -110,6 +115,7 @@ export function createApi({
     .route('/', gaugeRoutes(store, clock, setups))
     .route('/', toolRoutes(store, clock))
     .route('/', machineRoutes(store))
+    .route('/', agentRoutes(store, agents))
     .route('/', programRoutes(store, clock))
     .route('/', setupRoutes(setups))
     .route('/', archiveRoutes(store, clock))

@@ -16,8 +16,8 @@ export async function machinesOf(store: Store): Promise<readonly MachineEntry[]>
 const parsed = new WeakMap<readonly DeclaredRow[], readonly MachineEntry[]>()
 
 function machineEntry({ id, body }: DeclaredRow): MachineEntry {
-  const { reason: _why, retired, ...machine } = body as MachineFact
-  return { id, machine, ...(retired && { retired }) }
+  const { reason: _why, retired, agent, ...machine } = body as MachineFact
+  return { id, machine, ...(retired && { retired }), ...(agent && { agent }) }
 }
 
 export const gaugesOf = async (store: Store): Promise<readonly ShopGauge[]> =>

@@ -23,6 +23,7 @@ import {
   type ScrewLine,
 } from './machine-view'
 import { ReversalEntry } from './reversal-entry'
+import { WhatItTells } from './what-it-tells'
 
 /** A machine over time: what its control holds, how its screws were found, what happened to it. */
 export function MachineScreen({ id }: { readonly id: string }) {
@@ -61,6 +62,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
     >
       {testing && <ReversalEntry id={id} onDone={() => setTesting(false)} />}
       <Offsets history={history} />
+      <WhatItTells id={id} />
       <Screws history={history} />
       <Places history={history} />
       <Stated

@@ -33,6 +33,8 @@ export function useShop() {
 export interface Change {
   readonly reason?: string | undefined
   readonly retired?: boolean
+  /** Of a machine: who tells of it; as before where it is not said, nobody where it is null. */
+  readonly agent?: { readonly address: string } | null
 }
 
 const inUse = ({ retired }: { readonly retired?: true | undefined }): boolean => retired !== true
@@ -43,7 +45,11 @@ export function useMachines() {
   const { data, error } = useSWR('machines', () => ask(api.machines.$get(), z.array(machineSchema)))
   const outbox = useOutbox()
   const all = useMemo(() => withWaiting(data, outbox, 'machine', machineEntry), [data, outbox])
-  const declare = (id: string, machine: MachineDeclaration, { reason, retired }: Change = {}) =>
+  const declare = (
+    id: string,
+    machine: MachineDeclaration,
+    { reason, retired, agent = all?.find((one) => one.id === id)?.agent }: Change = {},
+  ) =>
     enterOutside(
       { kind: 'machine', id },
       {
@@ -52,6 +58,7 @@ export function useMachines() {
           ...machine,
           ...(reason !== undefined && { reason }),
           ...(retired && { retired: true as const }),
+          ...(agent && { agent }),
         },
       },
       person,
@@ -74,8 +81,8 @@ export function useMachines() {
 /** What a machine's declaration says, as the list has it. */
 const machineEntry = (
   id: string,
-  { reason: _why, retired, ...machine }: MachineFact,
-): MachineEntry => ({ id, machine, ...(retired && { retired }) })
+  { reason: _why, retired, agent, ...machine }: MachineFact,
+): MachineEntry => ({ id, machine, ...(retired && { retired }), ...(agent && { agent }) })
 
 /** What the shop asks now of the machine that a sheet is for. */
 export const policyOf = (

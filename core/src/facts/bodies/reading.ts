@@ -14,6 +14,7 @@ import type { Entered } from '../../journal/entered'
 import { DISPLAYED_POSITION } from '../../quantities/displayed'
 import { gauges, way } from '../../quantities/fields'
 import { QUANTITIES, type Quantity } from '../../quantities/quantities'
+import { CAPTURED_FIELDS } from './captured'
 import { KEPT_FIELDS } from './kept'
 import { SPINDLE } from './spindle'
 
@@ -48,6 +49,10 @@ const READ_FIELDS = {
     'of a face: after the touch the axis was moved on by half the tip, and stands over the face',
   ),
   dialFalls: optional(yes, 'of a swept dial: it counts down when its plunger is pushed in'),
+  captured: optional(
+    recordOf(CAPTURED_FIELDS),
+    'it was taken from the machine, which said this of itself',
+  ),
   contactShown: optional(
     yes,
     'a fixed setter’s contact was pressed by hand just before, and the control showed it',

@@ -1,3 +1,4 @@
+import { describeAgainst, describeCaptured } from '../order/taken-words'
 import { registerName } from '../../address/address'
 import type { SetupBodies, SetupFact } from '../../facts/bodies/bodies'
 import type { SetupEvent } from '../../facts/bodies/event'
@@ -148,10 +149,13 @@ const STORY: {
 function readingLine(document: SetupDocument, reading: SetupBodies['reading']): string {
   const { title } = describeStep(document, reading, [])
   const gauges = gaugeNames(document, reading.with)
-  const { kept, supersedes, reason, surprise } = reading
+  const { kept, supersedes, reason, surprise, captured } = reading
   return [
     `${title}: ${lengthWords(reading.read)}${gauges === '' ? '' : `, with the ${gauges}`}.`,
     ...(kept === undefined ? [] : [`Reused from an earlier set-up, ${describeDay(kept.at)}.`]),
+    ...(captured === undefined
+      ? []
+      : [sentence(describeCaptured(captured)), ...describeAgainst(captured)]),
     ...(supersedes === undefined
       ? []
       : [

@@ -6,6 +6,7 @@ import { type DisplayedPosition, type FieldKey, type QuantityName } from '@pine/
 import { type Way } from '@pine/core/touch'
 import { sendable } from '@/data/server/api'
 import type { PositionDraft } from './position/position-draft'
+import type { Taken } from './position/taken'
 
 /** A reading while it is being typed: its numbers are kept beside it (use-numbers.ts). */
 export interface ReadingDraft {
@@ -31,6 +32,7 @@ export interface ReadingDraft {
   readonly replaces?: string
   /** The position is read, though the row could tell it; with what the row showed, where that was typed before. */
   readonly apart?: { readonly shown?: WrittenLength }
+  readonly taken?: Taken
   /** Why a reading that was not expected stands all the same. */
   readonly surprise?: string
 }

@@ -2,13 +2,14 @@ import { useCallback, useState } from 'react'
 import { useMedia, View } from '@tamagui/core'
 import type { Address } from '@pine/core/address'
 import { type Chain } from '@pine/core/chain'
+import { canBeTaken } from '@pine/core/plan'
 import { type QuantityName } from '@pine/core/quantities'
+import { useTellingMachine } from '@/data/shop/agent'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Overlay } from '@/kit/frame/overlay'
-import { Head, ReadingField } from '@/kit/entry/reading-field'
 import { Scroll } from '@/kit/frame/scroll'
-import { Card, Column, Row } from '@/kit/surfaces'
+import { Card, Row } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import type { StepProps } from '../frame/step-props'
 import { EntryFrame } from '../frame/entry/entry-frame'
@@ -18,13 +19,14 @@ import { ZeroedOn } from './circumstances/circumstances'
 import { ContactQuestion } from './circumstances/contact-question'
 import { ImpliedLine } from './implied-line'
 import { LookedUp, type OpenQuestion } from './open-question'
+import { ReadingNumber } from './reading-number'
 import { Reviewed } from './reviewed'
 import { RuleEntry } from './rule-entry'
 import { Sentence } from './sentence'
 import { SpindleQuestion } from './circumstances/spindle-question'
 import { StepPicture } from './step-picture'
+import { TakeIt } from './position/take-it'
 import { StepWarnings } from './step-warnings'
-import { NumbersEntry } from '../frame/entry/numbers-entry'
 import { TOUCHED_AGAIN, useReading } from './use-reading'
 
 export interface ReadingStepProps extends Omit<StepProps, 'onDone'> {
@@ -50,6 +52,7 @@ export function ReadingStep({
   const [insisted, setInsisted] = useState(false)
   const [again, setAgain] = useState(startsAgain)
   const reading = useReading(setupId, setup, quantity, again)
+  const machineId = useTellingMachine(setup.sheetAsWritten)
   const { draft, numbers, view, preview, solution } = reading
   const { words, standing, disagrees, spread } = view
   const [question, setQuestion] = useState<OpenQuestion>()
@@ -121,39 +124,17 @@ export function ReadingStep({
       {reading.problem}
     </Words>
   )
-  const { aside, label, captured } = view
-  const field =
-    numbers.boxes.length === 1 ? (
-      <ReadingField
-        label={label}
-        {...(view.asksPosition && { onLabel: place })}
-        {...(aside !== '' && { aside })}
-        onAside={choose}
-        focusKey={words.title}
-        value={numbers.boxes[0]?.value ?? ''}
-        {...(numbers.boxes[0]?.isBelowZero === true && { placeholder: '\u22120.000' })}
-        unit={numbers.unit}
-        onChange={(text) => {
-          setInsisted(false)
-          numbers.change('read', text)
-        }}
-        onSubmit={() => submit()}
-        wrong={reading.problem !== undefined}
-        describedBy="reading-problem"
-      />
-    ) : (
-      <Column gap={2}>
-        {aside !== '' && (
-          <Head
-            label={quantity.of === 'sweep' ? 'At the sweep' : label}
-            onLabel={view.asksPosition ? place : undefined}
-            aside={aside}
-            onAside={choose}
-          />
-        )}
-        <NumbersEntry numbers={numbers} onSubmit={() => submit()} />
-      </Column>
-    )
+  const { captured } = view
+  const field = (
+    <ReadingNumber
+      reading={reading}
+      quantity={quantity}
+      onPlace={place}
+      onChoose={choose}
+      onTyped={() => setInsisted(false)}
+      onSubmit={() => submit()}
+    />
+  )
   const circumstances = (
     <>
       {view.stale && (
@@ -168,6 +149,15 @@ export function ReadingStep({
         <SpindleQuestion reading={reading} quantity={quantity} onAsk={setQuestion} />
       )}
     </>
+  )
+  const takeIt = machineId !== undefined && canBeTaken(quantity) && !captured && (
+    <TakeIt
+      setup={setup}
+      quantity={quantity}
+      reading={reading}
+      machineId={machineId}
+      onTaken={() => submit()}
+    />
   )
   const captureResult = captured && <CaptureResult captured={captured} />
   const ruleEntry = ruling && quantity.of === 'tip-on-plane' && (
@@ -251,7 +241,10 @@ export function ReadingStep({
         {picture}
         {captureResult}
         <Row gap="$4" alignItems="stretch">
-          <View flex={1.4}>{field}</View>
+          <View flex={1.4} gap="$2">
+            {field}
+            {takeIt}
+          </View>
           <Card padded flex={1} justifyContent="center">
             {implied}
           </Card>
@@ -278,6 +271,7 @@ export function ReadingStep({
           <>
             {captureResult}
             {field}
+            {takeIt}
             {problem}
             {implied}
           </>

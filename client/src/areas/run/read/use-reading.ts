@@ -7,6 +7,7 @@ import {
   capturedReading,
   rowExpected,
   suggestGauges,
+  type TakenPosition,
 } from '@pine/core/plan'
 import type { WrittenLength } from '@pine/core/length'
 import { isSurelyBelowZero } from '@pine/core/expect'
@@ -27,6 +28,7 @@ import {
   zeroedHere,
   type PositionDraft,
 } from './position/position-draft'
+import { cameBy, standsAsTaken, takenOf } from './position/taken'
 import { readingView, unplacedAt } from './reading-view'
 import { useNumbers } from '../frame/entry/use-numbers'
 
@@ -126,6 +128,7 @@ export function useReading(
     () => (readBelief && capture ? rowExpected(capture, readBelief) : readBelief),
     [readBelief, capture],
   )
+  const taken = standsAsTaken(draft.taken, fields, (field) => written(field).text)
   const typedText = JSON.stringify(body)
   const shownText = rowNm === undefined ? undefined : JSON.stringify(written('read'))
   const row = useMemo(
@@ -162,13 +165,8 @@ export function useReading(
   // Until something is typed the drawing shows what is expected, faintly.
   const ghost = useMemo(() => {
     if (readBelief === undefined || isVague(readBelief) || standing.length > 0) return undefined
-    const expected = asExpected(
-      document,
-      readBelief,
-      draft,
-      quantity,
-      capture === undefined ? position : capture.position,
-    )
+    const asRead = capture === undefined ? position : capture.position
+    const expected = asExpected(document, readBelief, draft, quantity, asRead)
     return { document: expected, solution: solve(expected) }
   }, [document, readBelief, draft, quantity, standing.length, capture, position])
   const hasStarted = started || numbers.started
@@ -235,6 +233,14 @@ export function useReading(
             ? 'Something of this touch is still to be said: tap what stands to the right of the number’s name.'
             : undefined))
         : undefined),
+    /** What was taken from the machine and stands in the field; undefined once it is typed over. */
+    taken,
+    /** Fills in what the machine told: a position of the machine, whatever was read before. */
+    take(position: TakenPosition) {
+      const told = takenOf(position, fields)
+      set({ ...draft, position: { reads: 'machine' }, taken: told })
+      numbers.fill(told.texts, document.sheet.unit)
+    },
     /** The position is read instead of the row; what the row was read to show is kept for its comparison. */
     readAxis() {
       set({ ...draft, apart: row === undefined ? {} : { shown: row.written } })
@@ -264,6 +270,7 @@ export function useReading(
         ...body,
         ...(asksForContact(document, draft.with) && { contactShown: true }),
         ...(surprise !== undefined && { surprise }),
+        ...(taken && { captured: taken }),
       } as NewReading
       if (capture !== undefined)
         return {
@@ -278,6 +285,7 @@ export function useReading(
           ...(zeroed === undefined ? [] : [zeroed]),
           ...Array.from({ length: twice ? 2 : 1 }, () => ({
             kind: 'reading' as const,
+            ...cameBy(taken),
             body: reading,
           })),
         ],

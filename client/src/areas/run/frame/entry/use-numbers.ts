@@ -73,6 +73,11 @@ export function useNumbers<Key extends string>(
     active,
     setActive,
     change,
+    /** All of them at once, as something else than a hand gave them. */
+    fill: (texts: Readonly<Record<Key, string>>, unit: LengthUnit) => {
+      setSubmitted(false)
+      set({ texts, unit })
+    },
     written,
     isEmpty,
     /** The number of a field, once it can be read. */

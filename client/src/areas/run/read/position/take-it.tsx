@@ -1,0 +1,75 @@
+import { useEffect, useRef, useState } from 'react'
+import type { QuantityName } from '@pine/core/quantities'
+import { takePosition } from '@pine/core/plan'
+import { describeAgainst } from '@pine/core/words'
+import { fileFailureWords } from '@/data/server/api'
+import type { LoadedSetup } from '@/data/setup/standing'
+import { askMachine } from '@/data/shop/agent'
+import { Button } from '@/kit/button'
+import { Column } from '@/kit/surfaces'
+import { Words } from '@/kit/words'
+import type { useReading } from '../use-reading'
+
+const NOTHING = 'The machine tells no position of this axis now. Type what the display shows.'
+
+/** The number of a touch by one press: the machine is asked where it stands, and what speaks against it is told first. */
+export function TakeIt({
+  setup: { document },
+  quantity,
+  reading,
+  machineId,
+  onTaken,
+}: {
+  readonly setup: LoadedSetup
+  readonly quantity: QuantityName
+  readonly reading: ReturnType<typeof useReading>
+  readonly machineId: string
+  /** Nothing spoke against it: it is entered as if it had been typed. */
+  readonly onTaken: () => void
+}) {
+  const [isBusy, setBusy] = useState(false)
+  const [failure, setFailure] = useState<string>()
+  const isFresh = useRef(false)
+  const { taken, draft } = reading
+  const against = taken === undefined ? [] : describeAgainst(taken)
+  // Once the number stands in its field it is as if it were typed: what it means is weighed before it is entered.
+  useEffect(() => {
+    if (!isFresh.current || taken === undefined) return
+    isFresh.current = false
+    if (taken.against === undefined) onTaken()
+  }, [taken, onTaken])
+  const take = () => {
+    setBusy(true)
+    setFailure(undefined)
+    askMachine(machineId)
+      .then((told) => {
+        const position = takePosition(document, quantity, draft.with, told)
+        if (position === undefined) return setFailure(NOTHING)
+        isFresh.current = true
+        reading.take(position)
+      })
+      .catch((cause: unknown) => setFailure(fileFailureWords(cause)))
+      .finally(() => setBusy(false))
+  }
+  return (
+    <Column gap="$2">
+      {against.map((words) => (
+        <Words key={words} tone="wrong" strong role="alert" testID="against">
+          {words}
+        </Words>
+      ))}
+      {failure !== undefined && (
+        <Words as="note" tone="wrong" role="alert" testID="not-taken">
+          {failure}
+        </Words>
+      )}
+      <Button kind="quiet" grow disabled={isBusy} onPress={take} testID="take-it">
+        {isBusy
+          ? 'Asking the machine …'
+          : against.length > 0
+            ? 'Take it again'
+            : 'Take it from the machine'}
+      </Button>
+    </Column>
+  )
+}

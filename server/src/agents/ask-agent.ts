@@ -1,0 +1,88 @@
+import type { AgentTold } from '@pine/contract'
+import type { Clock } from '../clock'
+import { hostAndPort } from './allowed-agents'
+import { readDevice, readTold, type Device } from './read-told'
+import { BadDocument, readXml } from './read-xml'
+
+/** Why an agent told nothing. */
+export interface AgentSilent {
+  readonly silent: 'not-listed' | 'away' | 'unreadable'
+  readonly words: string
+}
+
+/** Asks agents of machines: those that this server was started with, and no other. */
+export interface Agents {
+  ask(address: string): Promise<AgentTold | AgentSilent>
+}
+
+const PATIENCE_MS = 2_000
+const LONGEST = 4 * 1024 * 1024
+/** Asked twice so far apart, an axis that moves stands elsewhere. */
+const APART_MS = 120
+
+/** @param allowed `host:port` of each that may be asked. */
+export function agentsOf(allowed: ReadonlySet<string>, clock: Clock): Agents {
+  const devices = new Map<string, { readonly instance: number; readonly device: Device }>()
+
+  async function told(address: string, base: string, device: string | undefined) {
+    const document = readXml(await fetched(`${base}/current`))
+    const header = document.children.find(({ name }) => name === 'Header')?.attributes
+    const instance = Number(header?.['instanceId'])
+    const before = devices.get(address)
+    // Another instance may be another device: what it tells is looked up anew.
+    const known =
+      before?.instance === instance
+        ? before
+        : { instance, device: readDevice(readXml(await fetched(`${base}/probe`)), device) }
+    devices.set(address, known)
+    return readTold(document, known.device)
+  }
+
+  return {
+    async ask(address) {
+      const host = hostAndPort(address)
+      if (host === undefined || !allowed.has(host))
+        return {
+          silent: 'not-listed',
+          words: `This server may not ask ${address.slice(0, 120)}: whoever starts it lists it in PINE_AGENTS.`,
+        }
+      const { origin, pathname } = new URL(address)
+      const device = decodeURIComponent(pathname.slice(1)) || undefined
+      try {
+        const first = await told(address, origin, device)
+        await new Promise((passed) => setTimeout(passed, APART_MS))
+        const askedAt = clock().toISOString()
+        const second = await told(address, origin, device)
+        const isMoving = (['X', 'Y', 'Z'] as const).some(
+          (axis) => first.machine[axis] !== second.machine[axis],
+        )
+        const apartMs = Date.parse(second.at) - Date.parse(askedAt)
+        return { ...second, address, askedAt, apartMs, isMoving }
+      } catch (cause) {
+        if (cause instanceof BadDocument)
+          return {
+            silent: 'unreadable',
+            words: `The machine’s answer cannot be read: ${cause.message}.`,
+          }
+        return { silent: 'away', words: 'The machine does not answer.' }
+      }
+    },
+  }
+}
+
+/** A document; no redirect is followed, and no more of it read than an agent tells. */
+async function fetched(url: string): Promise<string> {
+  const answer = await fetch(url, { redirect: 'error', signal: AbortSignal.timeout(PATIENCE_MS) })
+  if (!answer.ok || answer.body === null) {
+    await answer.body?.cancel()
+    throw new BadDocument(`it answers ${answer.status}`)
+  }
+  const parts: Uint8Array[] = []
+  let length = 0
+  for await (const part of answer.body as unknown as AsyncIterable<Uint8Array>) {
+    length += part.length
+    if (length > LONGEST) throw new BadDocument('it is longer than any agent’s')
+    parts.push(part)
+  }
+  return Buffer.concat(parts).toString('utf8')
+}
