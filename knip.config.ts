@@ -21,11 +21,11 @@ const config: KnipConfig = {
     '@expo/vector-icons',
   ],
   // Of the system: bench/server/faults.ts fills a small disk of its own; take-screenshots.mjs draws a sheet of paper.
-  ignoreBinaries: ['mount', 'umount', 'pdftoppm'],
+  ignoreBinaries: ['mount', 'umount', 'pdftoppm', 'xmllint'],
   workspaces: {
     '.': { entry: ['scripts/*.mjs'], project: ['scripts/**/*.mjs'] },
     core: { entry: ['src/*/index.ts!'], project: ['src/**/*.ts!'] },
-    machine: { entry: ['src/*/index.ts!', 'src/main.ts!'], project: ['src/**/*.ts!'] },
+    machine: { entry: ['src/*/index.ts!', 'src/host/main.ts!'], project: ['src/**/*.ts!'] },
     contract: { project: ['src/**/*.ts!'] },
     formats: {
       entry: ['src/*/index.ts!', 'test/read-pdf.mjs'],

@@ -11,7 +11,7 @@ import { Trouble } from './say.mjs'
 export async function startMachine(port) {
   const machine = spawn(
     process.execPath,
-    ['--import', 'tsx', join(ROOT, 'machine/src/main.ts'), 'pine-machine'],
+    ['--import', 'tsx', join(ROOT, 'machine/src/host/main.ts'), 'pine-machine'],
     {
       cwd: ROOT,
       env: { ...process.env, PINE_MACHINE_PORT: String(port), PINE_RUN: STATE },

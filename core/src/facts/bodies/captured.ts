@@ -37,7 +37,7 @@ export const CAPTURED_FIELDS = {
   sequence: field(count, 'of its last change before'),
   at: field(moment, 'by the agent’s own clock'),
   tool: optional(registerOrNone, 'the tool that it took for the one in the spindle'),
-  spindle: optional(number({ least: -1_000_000, most: 1_000_000 }), 'turns a minute'),
+  spindle: optional(number({ least: -1_000_000, most: 1_000_000 }), 'rpm'),
   against: optional(
     listOf(oneOf(AGAINST_TAKING), { least: 1, most: AGAINST_TAKING.length }),
     'what spoke against it, and was seen before it was entered',

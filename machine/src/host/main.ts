@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
-import { serveAgent } from './host'
-import { StandIn } from './stand-in'
-import { workshopMill } from './workshop/workshop-mill'
+import { serveAgent } from './agent-server'
+import { StandIn } from '../stand-in'
+import { workshopMill } from '../workshop/workshop-mill'
 
 /** `npm run machine`: a simulated mill on this computer alone, with an agent that tells of it. */
 const port = Number(process.env['PINE_MACHINE_PORT'] ?? '5000')
