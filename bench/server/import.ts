@@ -40,9 +40,9 @@ const [plain] = await seconds(async () => {
     [shop, member.id, body, written.value.written],
   )
 })
-console.log(
+process.stdout.write(
   `${ROWS} rows, ${(bytes.length / 1e6).toFixed(1)} MB: looked at in ${looked.toFixed(1)} s (${seen.value.faulty} faulty), ` +
     `${written.value.written} entered in ${entered.toFixed(1)} s, a second time in ${again.toFixed(1)} s; ` +
-    `one INSERT of as many ${plain.toFixed(1)} s`,
+    `one INSERT of as many ${plain.toFixed(1)} s\n`,
 )
 await close()
