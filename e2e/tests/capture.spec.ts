@@ -69,6 +69,10 @@ test('touches are taken from the machine by one press; what speaks against one i
     ])
     await mira.look('take-it-against')
     await expect(title).toHaveText(/Lower T2/)
+    // It is not entered by one press either.
+    await mira.next()
+    await expect(page.getByTestId('against-again')).toContainText('press Next once more')
+    await expect(title).toHaveText(/Lower T2/)
 
     // As it should be: one press reads it, and the next step is there.
     await mill.hand('home')
@@ -92,6 +96,9 @@ test('touches are taken from the machine by one press; what speaks against one i
     await mill.hand('home')
     await mill.hand('load', { tool: 2 })
     await mill.hand('drive', { Z: -273.9 })
+    await visit(page, `${product.address}/machines/${machineId}`)
+    await page.getByTestId('ask-machine').click()
+    await expect(page.getByTestId('told')).toContainText('−273.900 mm')
     await visit(page, `${product.address}/setups/log?id=${id}`)
     await expect(page.getByText(/Taken from Mill 2, its change \d+/)).toHaveCount(1)
     const answer = await page.request.get(`${product.address}/api/setups/${id}`)

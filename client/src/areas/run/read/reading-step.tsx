@@ -63,6 +63,8 @@ export function ReadingStep({
     const finished = reading.finish(insisted && view.surprise ? TOUCHED_AGAIN : undefined, twice)
     if (finished === undefined) return
     if (view.apart !== undefined) return setInsisted(true)
+    // What the machine says against its own number is looked at twice, as a surprise is.
+    if (reading.taken?.against !== undefined && !insisted) return setInsisted(true)
     // What disagrees is looked at twice before it is entered; it may still be what was read.
     if (disagrees && !insisted) return setInsisted(true)
     for (const one of finished.facts) void enter(one)
@@ -156,6 +158,8 @@ export function ReadingStep({
       quantity={quantity}
       reading={reading}
       machineId={machineId}
+      insisted={insisted}
+      onAsk={() => setInsisted(false)}
       onTaken={() => submit()}
     />
   )

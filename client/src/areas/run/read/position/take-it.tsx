@@ -18,12 +18,17 @@ export function TakeIt({
   quantity,
   reading,
   machineId,
+  insisted,
+  onAsk,
   onTaken,
 }: {
   readonly setup: LoadedSetup
   readonly quantity: QuantityName
   readonly reading: ReturnType<typeof useReading>
   readonly machineId: string
+  /** It was to be entered although something speaks against it. */
+  readonly insisted: boolean
+  readonly onAsk: () => void
   /** Nothing spoke against it: it is entered as if it had been typed. */
   readonly onTaken: () => void
 }) {
@@ -41,6 +46,7 @@ export function TakeIt({
   const take = () => {
     setBusy(true)
     setFailure(undefined)
+    onAsk()
     askMachine(machineId)
       .then((told) => {
         const position = takePosition(document, quantity, draft.with, told)
@@ -58,6 +64,11 @@ export function TakeIt({
           {words}
         </Words>
       ))}
+      {insisted && against.length > 0 && (
+        <Words as="note" tone="wrong" role="alert" testID="against-again">
+          Put it right and take it again. If the number is right all the same, press Next once more.
+        </Words>
+      )}
       {failure !== undefined && (
         <Words as="note" tone="wrong" role="alert" testID="not-taken">
           {failure}
