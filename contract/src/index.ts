@@ -26,7 +26,7 @@ export {
   setupFileQuerySchema,
   type SetupFilePreview,
 } from './schemas/setup-file-schema'
-export { agentToldSchema, type AgentTold } from './schemas/agent-schema'
+export { machineReportSchema, type MachineReport } from './schemas/agent-schema'
 export { firstPartsSchema, type FirstParts } from './schemas/first-parts-schema'
 export { logPageSchema, logQuerySchema, type LogPage, type LogQuery } from './schemas/log-schema'
 export { foundSchema, searchQuerySchema, type Found } from './schemas/search-schema'

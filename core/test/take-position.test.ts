@@ -1,4 +1,4 @@
-import { canBeTaken, takePosition, type ToldByMachine } from '../src/plan'
+import { canBeTaken, takePosition, type MachineReport } from '../src/plan'
 import { describeAgainst } from '../src/words'
 import { leftTouch, mm, setupOf, tipTouch, workedSheet } from './worked-example'
 
@@ -6,7 +6,7 @@ const sheet = workedSheet()
 const setter = sheet.gauges.find(({ kind }) => kind === 'height-setter')!.id
 const finder = sheet.gauges.find(({ kind }) => kind === 'edge-finder')!.id
 
-const TOLD: ToldByMachine = {
+const REPORT: MachineReport = {
   ...{ device: 'Mill 2', instance: 7, sequence: 41, at: '2026-12-02T10:00:00Z', apartMs: 12 },
   ...{ isAvailable: true, isMoving: false, tool: 1, spindle: 0, emergencyStop: false },
   machine: { X: -412_300_000, Y: -210_000_000, Z: -270_000_400 },
@@ -15,10 +15,10 @@ const TOLD: ToldByMachine = {
 const TIP = { of: 'tip-on-plane', tool: 1 } as const
 const FACE = { of: 'face', row: 'G54', face: 'left' } as const
 const document = setupOf(sheet, [])
-const tip = (told: Partial<ToldByMachine> = {}) =>
-  takePosition(document, TIP, [setter], { ...TOLD, ...told })
-const face = (told: Partial<ToldByMachine> = {}) =>
-  takePosition(document, FACE, [finder], { ...TOLD, spindle: 900, ...told })
+const tip = (report: Partial<MachineReport> = {}) =>
+  takePosition(document, TIP, [setter], { ...REPORT, ...report })
+const face = (report: Partial<MachineReport> = {}) =>
+  takePosition(document, FACE, [finder], { ...REPORT, spindle: 900, ...report })
 
 test('the position of the axis that is read comes as the control shows it, with what the machine said beside it', () => {
   expect(tip()).toEqual({
@@ -31,11 +31,11 @@ test('the position of the axis that is read comes as the control shows it, with 
   expect(face()?.numbers).toEqual({ read: mm('-412.300') })
   const inches = setupOf({ ...sheet, unit: 'in' }, [])
   // 270.0004 mm are 10.62994 in.
-  expect(takePosition(inches, TIP, [setter], TOLD)?.numbers).toEqual({
+  expect(takePosition(inches, TIP, [setter], REPORT)?.numbers).toEqual({
     read: { text: '-10.6299', unit: 'in' },
   })
   expect(
-    takePosition(document, { of: 'circle-point', row: 'G54', point: 1 } as never, [], TOLD)
+    takePosition(document, { of: 'circle-point', row: 'G54', point: 1 } as never, [], REPORT)
       ?.numbers,
   ).toEqual({ read: mm('-412.300'), readY: mm('-210.000') })
 })
@@ -45,19 +45,19 @@ test.each([
   ['late', { apartMs: -2001 }, 'more than 2 s old'],
   ['late', { apartMs: 2001 }, 'more than 2 s old'],
   ['not-homed', { homed: { Z: false } }, 'The axis is not homed'],
-  ['other-tool', { tool: 2 }, 'takes T2 for the tool in the spindle'],
-  ['other-tool', { tool: 0 }, 'holds no tool'],
+  ['other-tool', { tool: 2 }, 'has T2 in the spindle'],
+  ['other-tool', { tool: 0 }, 'has no tool'],
   ['turning', { spindle: 500 }, 'The spindle turns at 500 rpm'],
   ['emergency-stop', { emergencyStop: true }, 'emergency stop'],
   ['alarm', { alarm: 'X is at its end' }, 'shows an alarm'],
-] as const)('%s speaks against taking it', (code, told, words) => {
-  const taken = tip(told)
+] as const)('%s speaks against taking it', (code, report, words) => {
+  const taken = tip(report)
   expect(taken?.captured.against).toEqual([code])
   expect(describeAgainst(taken!.captured)[0]).toContain(words)
 })
 
 test('what it does not tell speaks against nothing; another axis that is not homed neither', () => {
-  const { tool: _tool, spindle: _spindle, emergencyStop: _stop, ...bare } = TOLD
+  const { tool: _tool, spindle: _spindle, emergencyStop: _stop, ...bare } = REPORT
   const taken = takePosition(document, TIP, [setter], { ...bare, homed: { X: false } })
   expect(taken?.captured).not.toHaveProperty('against')
   expect(tip({ apartMs: 2000 })?.captured).not.toHaveProperty('against')
@@ -69,18 +69,18 @@ test('a finder is read while it turns, and no tool of the sheet is asked of it',
   expect(face({ spindle: 0 })?.captured.against).toEqual(['still'])
 })
 
-test('the bare nose is told as no tool', () => {
+test('the bare nose is report as no tool', () => {
   const nose = (tool: number) =>
-    takePosition(document, { of: 'nose-on-plane' }, [setter], { ...TOLD, tool })
+    takePosition(document, { of: 'nose-on-plane' }, [setter], { ...REPORT, tool })
   expect(nose(0)?.captured).toMatchObject({ tool: null })
   expect(nose(0)?.captured).not.toHaveProperty('against')
   expect(nose(3)?.captured.against).toEqual(['other-tool'])
 })
 
-test('another machine than the one that told before is pointed out', () => {
+test('another machine than the one that report before is pointed out', () => {
   const before = { ...tipTouch(), captured: tip()!.captured }
   const then = (device: string) =>
-    takePosition(setupOf(sheet, [before, leftTouch()]), TIP, [setter], { ...TOLD, device })
+    takePosition(setupOf(sheet, [before, leftTouch()]), TIP, [setter], { ...REPORT, device })
   expect(then('Mill 2')?.captured).not.toHaveProperty('against')
   expect(then('Mill 3')?.captured.against).toEqual(['other-machine'])
 })

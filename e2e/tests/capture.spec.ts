@@ -27,15 +27,15 @@ test('touches are taken from the machine by one press; what speaks against one i
     await page.getByTestId('change-agent').click()
     await page.getByTestId('agent-address').fill('http://127.0.0.1:1')
     await page.getByTestId('agent-reason').fill('it is on the network now')
-    await page.getByRole('button', { name: 'Take it over' }).click()
+    await page.getByRole('button', { name: 'Use this address' }).click()
     await page.getByTestId('ask-machine').click()
     await expect(page.getByText('This server may not ask http://127.0.0.1:1')).toBeVisible()
     await page.getByTestId('change-agent').click()
     await page.getByTestId('agent-address').fill(`http://${mill.host}`)
     await page.getByTestId('agent-reason').fill('another port')
-    await page.getByRole('button', { name: 'Take it over' }).click()
+    await page.getByRole('button', { name: 'Use this address' }).click()
     await page.getByTestId('ask-machine').click()
-    await expect(page.getByTestId('told')).toContainText('Machine Z, not homed')
+    await expect(page.getByTestId('machine-report')).toContainText('Machine Z, not homed')
     await mira.look('machine-tells')
     expect(await barriers(page)).toEqual([])
 
@@ -64,8 +64,8 @@ test('touches are taken from the machine by one press; what speaks against one i
     await mill.hand('load', { tool: 3 })
     await page.getByTestId('take-it').click()
     await expect(page.getByTestId('against')).toHaveText([
-      'The axis is not homed: its position counts from nowhere. Home it first.',
-      'Its control takes T3 for the tool in the spindle.',
+      'The axis is not homed: its position means nothing yet. Home it first.',
+      'Its control has T3 in the spindle.',
     ])
     await mira.look('take-it-against')
     await expect(title).toHaveText(/Lower T2/)
@@ -98,9 +98,9 @@ test('touches are taken from the machine by one press; what speaks against one i
     await mill.hand('drive', { Z: -273.9 })
     await visit(page, `${product.address}/machines/${machineId}`)
     await page.getByTestId('ask-machine').click()
-    await expect(page.getByTestId('told')).toContainText('−273.900 mm')
+    await expect(page.getByTestId('machine-report')).toContainText('−273.900 mm')
     await visit(page, `${product.address}/setups/log?id=${id}`)
-    await expect(page.getByText(/Taken from Mill 2, its change \d+/)).toHaveCount(1)
+    await expect(page.getByText(/Taken from Mill 2 over the network, sequence \d+/)).toHaveCount(1)
     const answer = await page.request.get(`${product.address}/api/setups/${id}`)
     const { file } = await answer.json()
     const [first, second] = file.facts.filter(({ kind }: { kind: string }) => kind === 'reading')

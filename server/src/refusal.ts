@@ -24,7 +24,7 @@ export const REFUSAL_STATUS = {
   'pin-locked': 429,
   'too-many-lines': 429,
   internal: 500,
-  'agent-silent': 502,
+  'agent-failed': 502,
   busy: 503,
   'database-away': 503,
 } as const

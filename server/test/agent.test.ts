@@ -1,7 +1,7 @@
 import { createServer, type RequestListener, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { v7 as uuid } from 'uuid'
-import { agentToldSchema } from '@pine/contract'
+import { machineReportSchema } from '@pine/contract'
 import { serveAgent, type ServedAgent } from '@pine/machine/host'
 import { StandIn } from '@pine/machine/stand-in'
 import { hostAndPort, readAgents } from '../src/agents/allowed-agents'
@@ -67,7 +67,7 @@ test('a machine is told as it stands: position, homed axes, tool, rows, spindle'
   machine.turnSpindle(900)
   const { status, body } = await ask(mill)
   expect(status).toBe(200)
-  expect(agentToldSchema.parse(body)).toMatchObject({
+  expect(machineReportSchema.parse(body)).toMatchObject({
     ...{ device: 'Bench mill', instance: 7, isAvailable: true, isMoving: false },
     machine: { X: -12_345_000, Y: 0, Z: -1_000_000 },
     work: { X: -12_345_000 },
@@ -96,10 +96,10 @@ test('an axis that moves is told to move; a machine without power tells that and
 test('nothing is asked that is not listed, and a machine without an agent says so', async () => {
   for (const [id, words] of [
     [unlisted, 'This server may not ask http://127.0.0.1:1'],
-    [bare, 'Nothing is known of Bare but what is typed.'],
+    [bare, 'Bare has no network address: its numbers are typed.'],
   ] as const) {
     const { status, body } = await ask(id)
-    expect([status, body.error.code]).toEqual([502, 'agent-silent'])
+    expect([status, body.error.code]).toEqual([502, 'agent-failed'])
     expect(body.error.message).toContain(words)
   }
   expect((await ask(uuid())).status).toBe(404)

@@ -3,8 +3,8 @@ import { z } from 'zod'
 const byAxis = <Schema extends z.ZodType>(of: Schema) =>
   z.object({ X: of.optional(), Y: of.optional(), Z: of.optional() })
 
-/** What a machine says of itself by its agent, as it was asked. Lengths in whole nanometres. */
-export const agentToldSchema = z.object({
+/** A machine's report of itself, from its agent. Lengths in whole nanometres. */
+export const machineReportSchema = z.object({
   address: z.string(),
   device: z.string(),
   uuid: z.string(),
@@ -23,7 +23,7 @@ export const agentToldSchema = z.object({
   work: byAxis(z.int()),
   /** An axis stood elsewhere a moment before. */
   isMoving: z.boolean(),
-  /** What it does not tell is not there. */
+  /** Absent where it does not report it. */
   homed: byAxis(z.boolean()),
   tool: z.int().optional(),
   workRow: z.string().optional(),
@@ -39,4 +39,4 @@ export const agentToldSchema = z.object({
   /** What its tables hold. */
   rows: z.array(z.object({ row: z.string(), value: z.int() })),
 })
-export type AgentTold = z.infer<typeof agentToldSchema>
+export type MachineReport = z.infer<typeof machineReportSchema>

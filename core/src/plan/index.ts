@@ -10,7 +10,7 @@ export {
   canBeTaken,
   takePosition,
   type TakenPosition,
-  type ToldByMachine,
+  type MachineReport,
 } from './asks/take-position'
 export { consequencesOf } from './consequences'
 export { followingStep } from './order/following'

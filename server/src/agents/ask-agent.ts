@@ -1,18 +1,18 @@
-import type { AgentTold } from '@pine/contract'
+import type { MachineReport } from '@pine/contract'
 import type { Clock } from '../clock'
 import { hostAndPort } from './allowed-agents'
-import { readDevice, readTold, type Device } from './read-told'
+import { readDevice, readReport, type Device } from './read-report'
 import { BadDocument, readXml } from './read-xml'
 
-/** Why an agent told nothing. */
-export interface AgentSilent {
-  readonly silent: 'not-listed' | 'away' | 'unreadable'
+/** Why an agent gave no report. */
+export interface AgentFailure {
+  readonly failure: 'not-listed' | 'away' | 'unreadable'
   readonly words: string
 }
 
 /** Asks agents of machines: those that this server was started with, and no other. */
 export interface Agents {
-  ask(address: string): Promise<AgentTold | AgentSilent>
+  ask(address: string): Promise<MachineReport | AgentFailure>
 }
 
 const PATIENCE_MS = 2_000
@@ -24,7 +24,7 @@ const APART_MS = 120
 export function agentsOf(allowed: ReadonlySet<string>, clock: Clock): Agents {
   const devices = new Map<string, { readonly instance: number; readonly device: Device }>()
 
-  async function told(address: string, base: string, device: string | undefined) {
+  async function report(address: string, base: string, device: string | undefined) {
     const document = readXml(await fetched(`${base}/current`))
     const header = document.children.find(({ name }) => name === 'Header')?.attributes
     const instance = Number(header?.['instanceId'])
@@ -35,7 +35,7 @@ export function agentsOf(allowed: ReadonlySet<string>, clock: Clock): Agents {
         ? before
         : { instance, device: readDevice(readXml(await fetched(`${base}/probe`)), device) }
     devices.set(address, known)
-    return readTold(document, known.device)
+    return readReport(document, known.device)
   }
 
   return {
@@ -43,16 +43,16 @@ export function agentsOf(allowed: ReadonlySet<string>, clock: Clock): Agents {
       const host = hostAndPort(address)
       if (host === undefined || !allowed.has(host))
         return {
-          silent: 'not-listed',
+          failure: 'not-listed',
           words: `This server may not ask ${address.slice(0, 120)}: whoever starts it lists it in PINE_AGENTS.`,
         }
       const { origin, pathname } = new URL(address)
       const device = decodeURIComponent(pathname.slice(1)) || undefined
       try {
-        const first = await told(address, origin, device)
+        const first = await report(address, origin, device)
         await new Promise((passed) => setTimeout(passed, APART_MS))
         const askedAt = clock().toISOString()
-        const second = await told(address, origin, device)
+        const second = await report(address, origin, device)
         const isMoving = (['X', 'Y', 'Z'] as const).some(
           (axis) => first.machine[axis] !== second.machine[axis],
         )
@@ -61,10 +61,10 @@ export function agentsOf(allowed: ReadonlySet<string>, clock: Clock): Agents {
       } catch (cause) {
         if (cause instanceof BadDocument)
           return {
-            silent: 'unreadable',
+            failure: 'unreadable',
             words: `The machine’s answer cannot be read: ${cause.message}.`,
           }
-        return { silent: 'away', words: 'The machine does not answer.' }
+        return { failure: 'away', words: 'The machine does not answer.' }
       }
     },
   }

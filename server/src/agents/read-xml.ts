@@ -1,6 +1,6 @@
 import { SaxesParser, type SaxesTagPlain } from 'saxes'
 
-/** An element that is told in a document, without its namespace's prefix. */
+/** An element of a document, without its namespace's prefix. */
 export interface Element {
   readonly name: string
   readonly attributes: Readonly<Record<string, string>>

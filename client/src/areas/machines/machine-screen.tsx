@@ -23,7 +23,7 @@ import {
   type ScrewLine,
 } from './machine-view'
 import { ReversalEntry } from './reversal-entry'
-import { WhatItTells } from './what-it-tells'
+import { ReportSection } from './machine-report'
 
 /** A machine over time: what its control holds, how its screws were found, what happened to it. */
 export function MachineScreen({ id }: { readonly id: string }) {
@@ -62,7 +62,7 @@ export function MachineScreen({ id }: { readonly id: string }) {
     >
       {testing && <ReversalEntry id={id} onDone={() => setTesting(false)} />}
       <Offsets history={history} />
-      <WhatItTells id={id} />
+      <ReportSection id={id} />
       <Screws history={history} />
       <Places history={history} />
       <Stated

@@ -4,12 +4,8 @@ import type { SetupFilePreview } from '@pine/contract'
 import type { SetupFile } from '@pine/core/facts'
 import { programAgain, sheetFromFile } from '@pine/core/running'
 import { shopMachineOf } from '@pine/core/sheet'
-import { v7 as uuid } from 'uuid'
 import { standingAsOf } from '@/areas/compare/compare-view'
 import { fileFailureWords } from '@/data/server/api'
-import { useSession } from '@/data/server/session'
-import { beginSetup } from '@/data/setup/begun'
-import { enterFact } from '@/data/setup/one-setup'
 import { keepSetupFile, previewSetupFile } from '@/data/shop/setup-file'
 import { useGauges, useMachines } from '@/data/shop/shop'
 import { Button } from '@/kit/button'
@@ -23,6 +19,7 @@ import { Digits, Words } from '@/kit/words'
 import { fileProblems, fromFileView } from './from-file-view'
 import { draftOf } from './sheet-draft'
 import { SheetPages } from './sheet-pages'
+import { useBegin } from './use-begin'
 
 /** A file that was picked, and what the server understood of it. */
 interface Picked {
@@ -165,13 +162,10 @@ function LookedAt({ chosen, file, problem, onPick, onAgain }: LookedAtProps) {
 
 /** The sheet of the file, for the shop as it is today. */
 function SheetOfFile({ file, preview: { name, sha256 } }: Picked & { readonly file: SetupFile }) {
-  const router = useRouter()
-  const by = useSession().person ?? { name: '' }
   const { all: machines = [] } = useMachines()
   const { gauges = [] } = useGauges()
-  const [ids] = useState(() => ({ id: uuid(), sheetFactId: uuid() }))
   const { document, solution } = standingAsOf(file)
-  const program = programAgain(document)
+  const begin = useBegin(programAgain(document))
   const machine = shopMachineOf(machines, document.sheet)
   const sheet = sheetFromFile(document, solution, { machine, gauges }, { file: name, sha256 })
   return (
@@ -179,12 +173,7 @@ function SheetOfFile({ file, preview: { name, sha256 } }: Picked & { readonly fi
       draftKey={`from-file:${sha256}`}
       initial={draftOf(sheet)}
       finish="Start measuring"
-      onFinish={async (finished) => {
-        await beginSetup({ ...ids, sheet: finished }, by)
-        if (program !== undefined)
-          await enterFact(ids.id, { kind: 'program', body: program }, by, 1)
-        router.replace({ pathname: '/setups/[id]', params: { id: ids.id } })
-      }}
+      onFinish={begin}
     />
   )
 }

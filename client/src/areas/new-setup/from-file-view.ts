@@ -56,7 +56,7 @@ export function fromFileView(
         : []),
       ...(unknown.length > 0
         ? [
-            `Not among the gauges of this shop: ${unknown.map(({ name }) => name).join(', ')}. What it says of their sizes is the file’s word: check them before you trust them.`,
+            `Not among the gauges of this shop: ${unknown.map(({ name }) => name).join(', ')}. Their sizes are the ones in the file: check them before you trust them.`,
           ]
         : []),
     ],

@@ -1,10 +1,10 @@
-import { agentToldSchema, type AgentTold } from '@pine/contract'
+import { machineReportSchema, type MachineReport } from '@pine/contract'
 import { shopMachineOf, type SetupSheet } from '@pine/core/sheet'
 import { api, ask } from '../server/api'
 import { useMachines } from './shop'
 
 /** The machine of a sheet, where it tells of itself over the network: its id. */
-export function useTellingMachine(
+export function useReportingMachine(
   sheet: Pick<SetupSheet, 'machineId' | 'machine'>,
 ): string | undefined {
   const { all = [] } = useMachines()
@@ -14,5 +14,5 @@ export function useTellingMachine(
 }
 
 /** What a machine says of itself at this moment. */
-export const askMachine = (id: string): Promise<AgentTold> =>
-  ask(api.machines[':id'].agent.$get({ param: { id } }), agentToldSchema)
+export const askMachine = (id: string): Promise<MachineReport> =>
+  ask(api.machines[':id'].agent.$get({ param: { id } }), machineReportSchema)

@@ -12,8 +12,8 @@ import {
 } from '../../quantities/quantities'
 import { isToolByTool } from '../../sheet/tool-rows'
 
-/** What a machine tells of itself, as far as a reading asks. Lengths in whole nanometres. */
-export interface ToldByMachine {
+/** A machine's report of itself, as far as a reading needs it. Lengths in whole nanometres. */
+export interface MachineReport {
   readonly device: string
   readonly instance: number
   readonly sequence: number
@@ -32,37 +32,37 @@ export interface ToldByMachine {
   readonly alarm?: string | undefined
 }
 
-/** A reading as a machine tells it. */
+/** A reading made of a machine's report. */
 export interface TakenPosition {
   /** The numbers of the reading, as the control shows them. */
   readonly numbers: Readonly<Partial<Record<FieldKey, WrittenLength>>>
   readonly captured: Captured
 }
 
-/** Whether a reading is a position of the machine, which its agent tells: no counter, no dial, no micrometer. */
+/** Whether a reading is a position of the machine, which its agent reports: no counter, no dial, no micrometer. */
 export const canBeTaken = (quantity: QuantityName): boolean =>
   isAxisPosition(quantity) &&
   readingFields(quantity).every((field) => field === 'read' || field === 'readY')
 
-/** So far its clock may be from ours, or its answer behind. */
+/** Most that the agent's clock may differ from ours. */
 const LATE_MS = 2_000
 
 /**
- * The reading of a touch as a machine tells it at this moment, and everything that speaks against taking it.
+ * The reading of a touch from a machine's report, with everything in the report that contradicts the step.
  *
  * @param using ids of the gauges of the touch: a finder turns, whatever else is touched with stands still.
- * @returns undefined where the machine tells no position of an axis that is read.
+ * @returns undefined where the report has no position of an axis that is read.
  */
 export function takePosition(
   document: SetupDocument,
   quantity: QuantityName,
   using: readonly string[],
-  told: ToldByMachine,
+  report: MachineReport,
 ): TakenPosition | undefined {
   const { sheet } = document
   const axes = axesRead(quantity)
-  const positions = axes.map((axis) => told.machine[axis])
-  if (!told.isAvailable || positions.some((position) => position === undefined)) return undefined
+  const positions = axes.map((axis) => report.machine[axis])
+  if (!report.isAvailable || positions.some((position) => position === undefined)) return undefined
   const decimals = sheet.machine.control.decimals[sheet.unit]
   const numbers = Object.fromEntries(
     readingFields(quantity).map((field, index) => [
@@ -73,8 +73,8 @@ export function takePosition(
       },
     ]),
   )
-  const { device, instance, sequence, at, tool, spindle } = told
-  const against = speaksAgainst(document, quantity, using, told)
+  const { device, instance, sequence, at, tool, spindle } = report
+  const against = contradictionsOf(document, quantity, using, report)
   return {
     numbers,
     captured: {
@@ -86,13 +86,13 @@ export function takePosition(
   }
 }
 
-function speaksAgainst(
+function contradictionsOf(
   { sheet, readings }: SetupDocument,
   quantity: QuantityName,
   using: readonly string[],
-  told: ToldByMachine,
+  report: MachineReport,
 ): readonly AgainstTaking[] {
-  const { tool, spindle } = told
+  const { tool, spindle } = report
   const before = readings.findLast(({ captured }) => captured !== undefined)?.captured
   const wanted = 'tool' in quantity ? (quantity.tool as number | null) : undefined
   const turns = sheet.gauges.some(
@@ -100,12 +100,12 @@ function speaksAgainst(
   )
   const isTouchedByNose = quantity.of === 'nose-on-plane' || quantity.of === 'nose-on-part'
   const found: readonly (readonly [AgainstTaking, boolean])[] = [
-    ['emergency-stop', told.emergencyStop === true],
-    ['alarm', told.alarm !== undefined],
-    ['other-machine', before !== undefined && before.agent !== told.device],
-    ['not-homed', axesRead(quantity).some((axis) => told.homed[axis] === false)],
-    ['moving', told.isMoving],
-    ['late', Math.abs(told.apartMs) > LATE_MS],
+    ['emergency-stop', report.emergencyStop === true],
+    ['alarm', report.alarm !== undefined],
+    ['other-machine', before !== undefined && before.agent !== report.device],
+    ['not-homed', axesRead(quantity).some((axis) => report.homed[axis] === false)],
+    ['moving', report.isMoving],
+    ['late', Math.abs(report.apartMs) > LATE_MS],
     [
       'other-tool',
       tool !== undefined &&

@@ -1,5 +1,5 @@
 import { Hono } from 'hono'
-import { agentToldSchema } from '@pine/contract'
+import { machineReportSchema } from '@pine/contract'
 import type { Agents } from '../../agents/ask-agent'
 import type { Store } from '../../store/store'
 import { askMachine } from '../../use-cases/agent'
@@ -7,10 +7,10 @@ import type { Signed } from '../door/session'
 import { reply } from '../reply'
 import { describes } from './describes'
 
-/** What machines say of themselves. */
+/** Reports of machines. */
 export const agentRoutes = (store: Store, agents: Agents) =>
   new Hono<Signed>().get(
     '/machines/:id/agent',
-    describes('What a machine says of itself now, by its agent', agentToldSchema),
+    describes('Report of a machine at this moment, from its agent', machineReportSchema),
     async (c) => reply(c, await askMachine(store, agents, c.req.param('id'))),
   )

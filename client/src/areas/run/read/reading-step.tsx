@@ -4,7 +4,7 @@ import type { Address } from '@pine/core/address'
 import { type Chain } from '@pine/core/chain'
 import { canBeTaken } from '@pine/core/plan'
 import { type QuantityName } from '@pine/core/quantities'
-import { useTellingMachine } from '@/data/shop/agent'
+import { useReportingMachine } from '@/data/shop/agent'
 import { Button } from '@/kit/button'
 import { Caution } from '@/kit/caution'
 import { Overlay } from '@/kit/frame/overlay'
@@ -52,7 +52,7 @@ export function ReadingStep({
   const [insisted, setInsisted] = useState(false)
   const [again, setAgain] = useState(startsAgain)
   const reading = useReading(setupId, setup, quantity, again)
-  const machineId = useTellingMachine(setup.sheetAsWritten)
+  const machineId = useReportingMachine(setup.sheetAsWritten)
   const { draft, numbers, view, preview, solution } = reading
   const { words, standing, disagrees, spread } = view
   const [question, setQuestion] = useState<OpenQuestion>()
@@ -217,7 +217,7 @@ export function ReadingStep({
         row={captured?.name}
         surprise={view.halfTyped && !insisted ? undefined : view.surprise}
       />
-      {view.mayRepeat && !view.disagrees && (
+      {view.mayRepeat && !view.disagrees && reading.taken === undefined && (
         <Button kind="plain" onPress={() => submit(true)} testID="same-again">
           Backed off, again: same
         </Button>

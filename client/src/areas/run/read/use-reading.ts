@@ -279,7 +279,7 @@ export function useReading(
         }
       const shown = draft.apart?.shown
       if (couldCapture !== undefined && shown !== undefined)
-        return { facts: capturedFacts(couldCapture, 'typed', reading, shown) }
+        return { facts: capturedFacts(couldCapture, cameBy(taken).via ?? 'typed', reading, shown) }
       return {
         facts: [
           ...(zeroed === undefined ? [] : [zeroed]),

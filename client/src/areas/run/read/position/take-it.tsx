@@ -10,9 +10,9 @@ import { Column } from '@/kit/surfaces'
 import { Words } from '@/kit/words'
 import type { useReading } from '../use-reading'
 
-const NOTHING = 'The machine tells no position of this axis now. Type what the display shows.'
+const NOTHING = 'The machine does not report this axis. Type what the display shows.'
 
-/** The number of a touch by one press: the machine is asked where it stands, and what speaks against it is told first. */
+/** Takes the number of a touch from the machine's report; a contradiction is shown before it is entered. */
 export function TakeIt({
   setup: { document },
   quantity,
@@ -48,8 +48,8 @@ export function TakeIt({
     setFailure(undefined)
     onAsk()
     askMachine(machineId)
-      .then((told) => {
-        const position = takePosition(document, quantity, draft.with, told)
+      .then((report) => {
+        const position = takePosition(document, quantity, draft.with, report)
         if (position === undefined) return setFailure(NOTHING)
         isFresh.current = true
         reading.take(position)

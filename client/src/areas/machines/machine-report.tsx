@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { AgentTold, MachineEntry } from '@pine/contract'
+import type { MachineReport, MachineEntry } from '@pine/contract'
 import type { MachineDeclaration } from '@pine/core/sheet'
 import { Allowed } from '@/areas/people/allowed'
 import { fileFailureWords } from '@/data/server/api'
@@ -13,33 +13,33 @@ import { Section } from '@/kit/frame/section'
 import { Problem } from '@/kit/problem'
 import { Card, Column, Line, Row } from '@/kit/surfaces'
 import { Digits, Words } from '@/kit/words'
-import { changedAgent, tellsLines } from './tells-view'
+import { changedAgent, reportLines } from './report-view'
 
-/** What a machine tells of itself over the network: asked now, and where that is. */
-export function WhatItTells({ id }: { readonly id: string }) {
+/** A machine's report of itself, and the network address that it comes from. */
+export function ReportSection({ id }: { readonly id: string }) {
   const { all = [] } = useMachines()
   const entry = all.find((one) => one.id === id)
   const [changing, setChanging] = useState(false)
-  const [told, setTold] = useState<AgentTold>()
+  const [report, setReport] = useState<MachineReport>()
   const [failure, setFailure] = useState<string>()
   const [isBusy, setBusy] = useState(false)
   if (entry === undefined) return null
   const ask = () => {
     setBusy(true)
     setFailure(undefined)
-    setTold(undefined)
+    setReport(undefined)
     askMachine(id)
-      .then(setTold, (cause: unknown) => setFailure(fileFailureWords(cause)))
+      .then(setReport, (cause: unknown) => setFailure(fileFailureWords(cause)))
       .finally(() => setBusy(false))
   }
   return (
-    <Section title="What it tells of itself">
+    <Section title="Report over the network">
       <Words as="note">
         {entry.agent === undefined
-          ? 'Nothing: every number is typed. A machine that answers MTConnect over the shop’s network can tell its position and its rows.'
-          : `${entry.agent.address} tells of it. A touch can be taken from there by one press.`}
+          ? 'No network address yet: its numbers are typed. A machine with an MTConnect agent can report its position and offsets.'
+          : `${entry.agent.address}. A touch on this machine can be taken from there with one press.`}
       </Words>
-      {told && <Told told={told} machine={entry.machine as MachineDeclaration} />}
+      {report && <Report report={report} machine={entry.machine as MachineDeclaration} />}
       <Problem words={failure} />
       {changing ? (
         <AgentEntry entry={entry} onDone={() => setChanging(false)} />
@@ -47,12 +47,14 @@ export function WhatItTells({ id }: { readonly id: string }) {
         <Row flexWrap="wrap">
           {entry.agent !== undefined && (
             <Button onPress={ask} disabled={isBusy} testID="ask-machine">
-              {isBusy ? 'Asking it …' : 'Ask it now'}
+              {isBusy ? 'Asking the machine …' : 'Get a report'}
             </Button>
           )}
           <Allowed to="declare">
             <Button kind="plain" onPress={() => setChanging(true)} testID="change-agent">
-              {entry.agent === undefined ? 'Say where it answers' : 'Change where it answers'}
+              {entry.agent === undefined
+                ? 'Enter its network address'
+                : 'Change its network address'}
             </Button>
           </Allowed>
         </Row>
@@ -61,16 +63,16 @@ export function WhatItTells({ id }: { readonly id: string }) {
   )
 }
 
-function Told({
-  told,
+function Report({
+  report,
   machine,
 }: {
-  readonly told: AgentTold
+  readonly report: MachineReport
   readonly machine: MachineDeclaration
 }) {
-  const lines = tellsLines(told, 'mm', machine.control.decimals.mm)
+  const lines = reportLines(report, 'mm', machine.control.decimals.mm)
   return (
-    <Card overflow="hidden" role="list" testID="told">
+    <Card overflow="hidden" role="list" testID="machine-report">
       {lines.map(({ name, value }, index) => (
         <Line key={name} first={index === 0} role="listitem" justifyContent="space-between">
           <Words flexShrink={1}>{name}</Words>
@@ -103,12 +105,12 @@ function AgentEntry({
       <FormField
         control={control}
         name="address"
-        label="Where it answers"
-        note="Such as http://192.168.1.20:5000. Whoever runs the server lists it there too. Left empty, numbers are typed."
+        label="Network address"
+        note="Such as http://192.168.1.20:5000. Whoever runs the server has to allow it too. Left empty, numbers are typed."
         testID="agent-address"
       />
       <FormField control={control} name="reason" label="Why" testID="agent-reason" />
-      <FormEnd failure={failure} takes="Take it over" onLeave={onDone} onTake={submit} />
+      <FormEnd failure={failure} takes="Use this address" onLeave={onDone} onTake={submit} />
     </Column>
   )
 }

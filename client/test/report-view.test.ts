@@ -1,8 +1,8 @@
-import type { AgentTold } from '@pine/contract'
-import { changedAgent, tellsLines } from '@/areas/machines/tells-view'
+import type { MachineReport } from '@pine/contract'
+import { changedAgent, reportLines } from '@/areas/machines/report-view'
 import { cameBy, standsAsTaken, takenOf } from '@/areas/run/read/position/taken'
 
-const TOLD: AgentTold = {
+const REPORT: MachineReport = {
   ...{ address: 'http://10.0.0.1:5000', device: 'Mill 2', uuid: 'u', instance: 1, sequence: 2 },
   ...{ at: '', askedAt: '', apartMs: 0, isAvailable: true, isMoving: false, work: {} },
   machine: { X: -12_345_000, Z: 0 },
@@ -11,7 +11,7 @@ const TOLD: AgentTold = {
 }
 
 test('a machine tells its lines, and nothing that it does not tell', () => {
-  expect(tellsLines(TOLD, 'mm', 3)).toEqual([
+  expect(reportLines(REPORT, 'mm', 3)).toEqual([
     { name: 'Machine X', value: '−12.345 mm' },
     { name: 'Machine Z, not homed', value: '0.000 mm' },
     { name: 'Tool', value: 'none' },
@@ -19,11 +19,11 @@ test('a machine tells its lines, and nothing that it does not tell', () => {
     { name: 'Spindle', value: '0 rpm' },
     { name: 'Its tables', value: '1 rows' },
   ])
-  expect(tellsLines({ ...TOLD, isAvailable: false }, 'mm', 3)).toEqual([
+  expect(reportLines({ ...REPORT, isAvailable: false }, 'mm', 3)).toEqual([
     { name: 'Power', value: 'none behind its agent' },
   ])
   const busy = { isMoving: true, tool: 3, mode: 'AUTOMATIC', execution: 'ACTIVE', alarm: 'X' }
-  expect(tellsLines({ ...TOLD, ...busy }, 'in', 4)).toEqual(
+  expect(reportLines({ ...REPORT, ...busy }, 'in', 4)).toEqual(
     expect.arrayContaining([
       { name: 'Machine X', value: '−0.4860 in' },
       { name: 'Moves', value: 'an axis is moving' },

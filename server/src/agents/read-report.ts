@@ -1,4 +1,4 @@
-import type { AgentTold } from '@pine/contract'
+import type { MachineReport } from '@pine/contract'
 import { BadDocument, within, type Element } from './read-xml'
 
 type Axis = 'X' | 'Y' | 'Z'
@@ -54,11 +54,11 @@ function axisOf(item: Element): Axis | undefined {
   return undefined
 }
 
-/** What is told of a device now. Lengths in whole nanometres. */
-export function readTold(
+/** The report of a device. Lengths in whole nanometres. */
+export function readReport(
   document: Element,
   device: Device,
-): Omit<AgentTold, 'address' | 'askedAt' | 'apartMs' | 'isMoving'> {
+): Omit<MachineReport, 'address' | 'askedAt' | 'apartMs' | 'isMoving'> {
   if (document.name !== 'MTConnectStreams') throw new BadDocument(`it is ${document.name}`)
   const header = document.children.find(({ name }) => name === 'Header')?.attributes ?? {}
   const [instance, sequence] = [Number(header['instanceId']), Number(header['lastSequence'])]
@@ -66,9 +66,9 @@ export function readTold(
     throw new BadDocument('its header has no numbers')
   const at = header['creationTime'] ?? ''
   if (Number.isNaN(Date.parse(at))) throw new BadDocument('its header has no time')
-  const told = toldOf(document, device)
+  const observations = observationsOf(document, device)
   const of = (type: string, which: Partial<Declared> = {}) =>
-    told.find(
+    observations.find(
       ({ item }) =>
         item.type === type &&
         Object.entries(which).every(([key, value]) => item[key as keyof Declared] === value),
@@ -79,7 +79,7 @@ export function readTold(
     const found: Partial<Record<Axis, number>> = {}
     for (const axis of ['X', 'Y', 'Z'] as const) {
       // What is commanded is not where it stands.
-      const one = told.find(
+      const one = observations.find(
         ({ item }) =>
           item.type === 'POSITION' &&
           item.axis === axis &&
@@ -119,11 +119,11 @@ export function readTold(
       Object.entries(optional).filter(([, value]) => value !== undefined),
     ) as Partial<typeof optional>),
     rows: rowsOf(of('OFFSETS')?.element),
-  } as Omit<AgentTold, 'address' | 'askedAt' | 'apartMs' | 'isMoving'>
+  } as Omit<MachineReport, 'address' | 'askedAt' | 'apartMs' | 'isMoving'>
 }
 
-/** Everything that is told of the device, with what it was declared as. */
-function toldOf(document: Element, { uuid, items }: Device) {
+/** Every observation of the device, with its declaration. */
+function observationsOf(document: Element, { uuid, items }: Device) {
   const stream = [...within(document)].find(
     ({ name, attributes }) => name === 'DeviceStream' && attributes['uuid'] === uuid,
   )
@@ -135,7 +135,7 @@ function toldOf(document: Element, { uuid, items }: Device) {
 }
 
 /** The rows of a table: `H3`, `G54.X`, in whole nanometres. */
-const rowsOf = (table: Element | undefined): AgentTold['rows'] =>
+const rowsOf = (table: Element | undefined): MachineReport['rows'] =>
   (table?.children ?? []).flatMap(({ attributes: { name }, text }) => {
     const value = nanometres(known(text))
     return name === undefined || value === undefined ? [] : [{ row: name.slice(0, 20), value }]

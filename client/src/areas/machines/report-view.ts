@@ -1,48 +1,48 @@
-import type { AgentTold } from '@pine/contract'
+import type { MachineReport } from '@pine/contract'
 import { AXES } from '@pine/core/address'
 import { formatLength, toNanometres, type LengthUnit } from '@pine/core/length'
 import { typographic } from '@pine/core/words'
 import type { FormOutcome } from '@/data/device/use-kept-form'
 
-/** What a machine tells of itself, a line each; what it does not tell is not there. */
-export function tellsLines(
-  told: AgentTold,
+/** The report of a machine, a line each; what is not in it is left out. */
+export function reportLines(
+  report: MachineReport,
   unit: LengthUnit,
   decimals: number,
 ): readonly { readonly name: string; readonly value: string }[] {
   const write = (nm: number) =>
     `${typographic(formatLength(toNanometres(nm), unit, decimals))} ${unit}`
-  const { tool, workRow, lengthRow, spindle, execution, mode, program, line, rows, alarm } = told
-  const line1 = (name: string, value: string | undefined) =>
+  const { tool, workRow, lengthRow, spindle, execution, mode, program, line, rows, alarm } = report
+  const lineOf = (name: string, value: string | undefined) =>
     value === undefined ? [] : [{ name, value }]
-  if (!told.isAvailable) return [{ name: 'Power', value: 'none behind its agent' }]
+  if (!report.isAvailable) return [{ name: 'Power', value: 'none behind its agent' }]
   return [
     ...AXES.flatMap((axis) => {
-      const nm = told.machine[axis]
-      const homed = told.homed[axis]
+      const nm = report.machine[axis]
+      const homed = report.homed[axis]
       if (nm === undefined) return []
       return [{ name: `Machine ${axis}${homed === false ? ', not homed' : ''}`, value: write(nm) }]
     }),
-    ...line1('Moves', told.isMoving ? 'an axis is moving' : undefined),
-    ...line1('Tool', tool === undefined ? undefined : tool === 0 ? 'none' : `T${tool}`),
-    ...line1('Row', workRow),
-    ...line1('Length', lengthRow === '0' ? 'none' : lengthRow),
-    ...line1('Spindle', spindle === undefined ? undefined : `${spindle} rpm`),
-    ...line1('Program', program === undefined ? undefined : `${program}, line ${line ?? '?'}`),
-    ...line1(
+    ...lineOf('Moves', report.isMoving ? 'an axis is moving' : undefined),
+    ...lineOf('Tool', tool === undefined ? undefined : tool === 0 ? 'none' : `T${tool}`),
+    ...lineOf('Row', workRow),
+    ...lineOf('Length', lengthRow === '0' ? 'none' : lengthRow),
+    ...lineOf('Spindle', spindle === undefined ? undefined : `${spindle} rpm`),
+    ...lineOf('Program', program === undefined ? undefined : `${program}, line ${line ?? '?'}`),
+    ...lineOf(
       'It is',
       [mode, execution]
         .filter((one) => one !== undefined)
         .join(', ')
         .toLowerCase() || undefined,
     ),
-    ...line1('Emergency stop', told.emergencyStop === true ? 'pressed' : undefined),
-    ...line1('Alarm', alarm),
-    ...line1('Its tables', rows.length === 0 ? undefined : `${rows.length} rows`),
+    ...lineOf('Emergency stop', report.emergencyStop === true ? 'pressed' : undefined),
+    ...lineOf('Alarm', alarm),
+    ...lineOf('Its tables', rows.length === 0 ? undefined : `${rows.length} rows`),
   ]
 }
 
-/** Where a machine is asked, as it is typed; empty where it is typed only. */
+/** The network address of a machine, as it is typed; empty for none. */
 export interface AgentDraft extends Record<string, string> {
   readonly address: string
   readonly reason: string
