@@ -59,13 +59,18 @@ export function TakeIt({
   }
   return (
     <Column gap="$2">
-      {against.map((words) => (
-        <Words key={words} tone="wrong" strong role="alert" testID="against">
+      {/* One thing in red about one number: what else contradicts it is said beneath, quietly. */}
+      {against.map((words, index) => (
+        <Words
+          key={words}
+          {...(index === 0 ? { tone: 'wrong', strong: true, role: 'alert' } : { as: 'note' })}
+          testID="against"
+        >
           {words}
         </Words>
       ))}
       {insisted && against.length > 0 && (
-        <Words as="note" tone="wrong" role="alert" testID="against-again">
+        <Words as="note" role="alert" testID="against-again">
           Put it right and take it again. If the number is right all the same, press Next once more.
         </Words>
       )}
